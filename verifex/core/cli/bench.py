@@ -1,0 +1,157 @@
+"""`verifex expected`, `verifex readings check`, `verifex mark`."""
+
+from argparse import Namespace
+from pathlib import Path
+from typing import Any
+
+from verifex.core.circuit import check_wiring
+from verifex.core.cli.files import (
+    CannotUse,
+    exercise_of,
+    exit_code,
+    measured_pairs,
+    print_findings,
+    print_json,
+    text_of,
+)
+from verifex.core.exercise import Exercise
+from verifex.core.expected import Measured, Sheet, expected_sheet
+from verifex.core.findings import Finding
+from verifex.core.marking import Evidence, propose
+from verifex.core.readings import compare_log
+from verifex.core.readings.grid import printable_values
+from verifex.core.twin import check_behaviour, check_on_bench, plan_stimulus, run_twin
+
+
+def add_commands(commands: Any) -> None:
+    expected = commands.add_parser("expected", help="what a bench should read")
+    expected.add_argument("exercise")
+    expected.add_argument("--wiring")
+    expected.add_argument("--measured", nargs="*", metavar="vref=4.87")
+    expected.add_argument("--json", action="store_true")
+    expected.set_defaults(act=show_expected)
+    readings = commands.add_parser("readings", help="judge a log").add_subparsers(dest="what", required=True)
+    check = readings.add_parser("check")
+    check.add_argument("file")
+    check.add_argument("--exercise", required=True)
+    check.add_argument("--wiring")
+    check.add_argument("--program")
+    check.add_argument("--measured", nargs="*", metavar="vref=4.87")
+    check.add_argument("--json", action="store_true")
+    check.set_defaults(act=check_log)
+    mark = commands.add_parser("mark", help="propose a mark for a folder with wiring.bench, program.cpp, log.txt")
+    mark.add_argument("folder")
+    mark.add_argument("--exercise", required=True)
+    mark.add_argument("--measured", nargs="*", metavar="vref=4.87")
+    mark.add_argument("--json", action="store_true")
+    mark.set_defaults(act=mark_folder)
+
+
+def _measured(arguments: Namespace) -> Measured:
+    pairs = measured_pairs(arguments)
+    return Measured(rail_volts=pairs.get("vref"), internal_volts=pairs.get("internal"))
+
+
+def _exercise(name: str) -> Exercise:
+    exercise = exercise_of(name)
+    assert exercise is not None
+    return exercise
+
+
+def show_expected(arguments: Namespace) -> int:
+    exercise = _exercise(arguments.exercise)
+    wiring = text_of(arguments.wiring) if arguments.wiring else None
+    sheet = expected_sheet(exercise, wiring, measured=_measured(arguments))
+    if arguments.json:
+        print_json(sheet.as_json())
+    else:
+        _print_sheet(exercise, sheet)
+    return 1 if sheet.reason else 0
+
+
+def _print_sheet(exercise: Exercise, sheet: Sheet) -> None:
+    if sheet.reason:
+        print(sheet.reason)
+        return
+    print(f"{exercise.title}, {sheet.variant.title if sheet.variant else ''}")
+    for step in sheet.steps:
+        states = ", ".join(f"{ref} {state}" for ref, state in step.indicators.items())
+        print(
+            f"{step.name:20} {step.volts.nominal:6.3f} V   count {step.count[1]} ({step.count[0]}–{step.count[2]})   "
+            f"{step.value.nominal:6.1f} {sheet.unit} ({step.value.low:.1f} … {step.value.high:.1f})   {states}"
+        )
+    for note in sheet.notes:
+        print(note)
+
+
+def check_log(arguments: Namespace) -> int:
+    exercise = _exercise(arguments.exercise)
+    wiring = text_of(arguments.wiring) if arguments.wiring else None
+    sheet = expected_sheet(exercise, wiring, measured=_measured(arguments))
+    grid = None
+    if arguments.program:
+        view = check_wiring(wiring, exercise=exercise).view if wiring else None
+        grid = printable_values(check_on_bench(text_of(arguments.program), view, exercise))
+    report = compare_log(text_of(arguments.file), exercise, sheet, grid=grid)
+    if arguments.json:
+        print_json(report.as_json())
+    else:
+        for step in report.steps:
+            centre = f"{step.centre:8.2f} {sheet.unit}" if step.centre is not None else " " * 11
+            print(f"{step.name:20} {centre}   {step.count:3} readings   {step.verdict.replace('-', ' ')}")
+        for explanation in report.diagnosis:
+            print(f"{explanation.likelihood:10} {explanation.title}. {explanation.look_at}")
+        for note in report.notes:
+            print(note)
+        print_findings(report.honesty)
+    return 0 if report.verdict == "in-limits" else 1
+
+
+def mark_folder(arguments: Namespace) -> int:
+    exercise = _exercise(arguments.exercise)
+    folder = Path(arguments.folder)
+    if not folder.is_dir():
+        raise CannotUse(f"{folder}:1:1: there is no such folder")
+    texts = {
+        name: text_of(str(folder / name))
+        for name in ("wiring.bench", "program.cpp", "log.txt")
+        if (folder / name).exists()
+    }
+    evidence, findings = _evidence(exercise, texts, _measured(arguments))
+    proposal = propose(exercise.criteria, evidence)
+    if arguments.json:
+        print_json(proposal.as_json())
+    else:
+        print(proposal.feedback())
+    return exit_code(findings)
+
+
+def _evidence(exercise: Exercise, texts: dict[str, str], measured: Measured) -> tuple[Evidence, list[Finding]]:
+    wiring_text = texts.get("wiring.bench")
+    wiring = check_wiring(wiring_text, exercise=exercise, rail_volts=measured.rail_volts) if wiring_text else None
+    sheet = expected_sheet(exercise, wiring_text, measured=measured)
+    program: list[Finding] = []
+    if "program.cpp" in texts:
+        report = check_on_bench(texts["program.cpp"], wiring.view if wiring else None, exercise)
+        program = list(report.findings)
+        if wiring and report.runnable:
+            plan = plan_stimulus(exercise)
+            trace = run_twin(wiring.view, report, plan, plan.seconds, internal_volts=measured.internal_volts)
+            limits = {step.name: (step.value.low, step.value.high) for step in sheet.steps}
+            program += check_behaviour(wiring.view, exercise, plan, trace, limits).findings
+    steps: dict[str, str] = {}
+    intended: dict[str, str] = {}
+    if "log.txt" in texts:
+        steps = {s.name: s.verdict for s in compare_log(texts["log.txt"], exercise, sheet).steps}
+        meant = expected_sheet(exercise, measured=measured, variant=sheet.variant)
+        intended = {s.name: s.verdict for s in compare_log(texts["log.txt"], exercise, meant).steps}
+    findings = list(wiring.findings) if wiring else []
+    evidence = Evidence(
+        wiring=tuple(findings),
+        wiring_handed_in=wiring is not None,
+        program=tuple(program),
+        program_handed_in="program.cpp" in texts,
+        steps=steps,
+        intended=intended,
+    )
+    return evidence, [*findings, *program]

@@ -1,0 +1,124 @@
+"""`verifex program check`, `verifex program run`, `verifex twin run`."""
+
+from argparse import Namespace
+from typing import Any
+
+from verifex.core.circuit import check_wiring
+from verifex.core.circuit.solver import NoSensibleAnswer
+from verifex.core.cli.files import CannotUse, exercise_of, exit_code, print_findings, print_json, text_of
+from verifex.core.cli.wiring import usable
+from verifex.core.parts import Board, catalogue
+from verifex.core.program import ScriptedPins, check_program, read_script
+from verifex.core.twin import check_on_bench, read_stimulus, run_twin
+from verifex.core.twin.stimulus import Stimulus
+
+MOST_SECONDS = 3600.0
+
+
+def add_commands(commands: Any) -> None:
+    program = commands.add_parser("program", help="check or run a program").add_subparsers(dest="what", required=True)
+    check = program.add_parser("check")
+    check.add_argument("file")
+    check.add_argument("--board", default="mcu-5v")
+    check.add_argument("--wiring")
+    check.add_argument("--exercise")
+    check.add_argument("--json", action="store_true")
+    check.set_defaults(act=check_file)
+    run = program.add_parser("run")
+    run.add_argument("file")
+    run.add_argument("--board", default="mcu-5v")
+    run.add_argument("--pins")
+    run.add_argument("--seconds", type=float, required=True)
+    run.add_argument("--json", action="store_true")
+    run.set_defaults(act=run_file)
+    twin = commands.add_parser("twin", help="run a program on its bench").add_subparsers(dest="what", required=True)
+    on_bench = twin.add_parser("run")
+    on_bench.add_argument("wiring")
+    on_bench.add_argument("file", metavar="program")
+    on_bench.add_argument("--stimulus")
+    on_bench.add_argument("--seconds", type=float, required=True)
+    on_bench.add_argument("--json", action="store_true")
+    on_bench.set_defaults(act=run_on_bench)
+
+
+def _board(name: str) -> Board:
+    board = catalogue().boards.get(name)
+    if board is None:
+        raise CannotUse(
+            f"--board:1:1: no board is called '{name}'; one of {', '.join(catalogue().boards)} was expected"
+        )
+    return board
+
+
+def _seconds(arguments: Namespace) -> float:
+    if not 0 < arguments.seconds <= MOST_SECONDS:
+        raise CannotUse(f"--seconds:1:1: {arguments.seconds:g} is outside 0 to {MOST_SECONDS:g}")
+    return float(arguments.seconds)
+
+
+def check_file(arguments: Namespace) -> int:
+    exercise = exercise_of(arguments.exercise)
+    view = None
+    if arguments.wiring:
+        wiring = check_wiring(text_of(arguments.wiring), exercise=exercise)
+        usable(wiring.bench)
+        view = wiring.view
+    _board(arguments.board)
+    report = check_on_bench(text_of(arguments.file), view, exercise, arguments.board)
+    if arguments.json:
+        print_json({"compiles": report.compiles, "findings": [f.as_json() for f in report.findings]})
+    else:
+        print_findings(report.findings)
+    return exit_code(report.findings)
+
+
+def run_file(arguments: Namespace) -> int:
+    board = _board(arguments.board)
+    report = check_program(text_of(arguments.file), board)
+    try:
+        pins = read_script(text_of(arguments.pins), board) if arguments.pins else ScriptedPins()
+    except Exception as wrong:
+        if hasattr(wrong, "problems"):
+            raise CannotUse("\n".join(f"{arguments.pins}:{p}" for p in wrong.problems)) from None
+        raise
+    result: dict[str, Any] = {
+        "compiles": report.compiles,
+        "serial": "",
+        "events": [],
+        "findings": [f.as_json() for f in report.findings],
+    }
+    if report.runnable:
+        run = report.run(pins, _seconds(arguments))
+        result |= {
+            "serial": run.serial,
+            "events": [list(event) for event in run.events],
+            "ended": run.ended,
+            "ended_ms": run.ended_ms,
+        }
+    if arguments.json:
+        print_json(result)
+    else:
+        print(result["serial"], end="")
+        print_findings(report.findings)
+    return exit_code(report.findings)
+
+
+def run_on_bench(arguments: Namespace) -> int:
+    wiring = check_wiring(text_of(arguments.wiring))
+    usable(wiring.bench)
+    report = check_on_bench(text_of(arguments.file), wiring.view)
+    stimulus = read_stimulus(text_of(arguments.stimulus)) if arguments.stimulus else Stimulus()
+    if not report.runnable:
+        print_findings(report.findings)
+        return 1
+    try:
+        trace = run_twin(wiring.view, report, stimulus, _seconds(arguments))
+    except NoSensibleAnswer as wrong:
+        raise CannotUse(f"{arguments.wiring}:1:1: {wrong}") from None
+    if arguments.json:
+        print_json(trace.as_json())
+    else:
+        print(trace.run.serial, end="")
+        for ms, ref, on in trace.indicator_events:
+            print(f"{ms / 1000:9.3f} s  {ref} {'on' if on else 'off'}")
+    return 0

@@ -1,0 +1,27 @@
+"""What a docket shows for its marks: findings at the moments that count, and what came of the readings."""
+
+from dataclasses import dataclass, field
+
+from verifex.core.findings import Finding
+
+
+@dataclass(frozen=True, slots=True)
+class Evidence:
+    """All that marks are proposed from.
+
+    `wiring` are the findings of the wiring as it stood when a person looked (the last attempt), `mended` those
+    of earlier attempts that the pair mended itself before that, `program` those of the program as last handed
+    in (checked and run on the twin). `steps` maps a step to its verdict on the pair's own sheet (as built) and
+    `intended` to the one on the exercise's (as intended). `kit_faults` are faults found at take-back.
+    """
+
+    wiring: tuple[Finding, ...] = ()
+    mended: tuple[Finding, ...] = ()
+    wiring_handed_in: bool = False
+    cleared: bool = False
+    overruled: bool = False
+    program: tuple[Finding, ...] = ()
+    program_handed_in: bool = False
+    steps: dict[str, str] = field(default_factory=dict)
+    intended: dict[str, str] = field(default_factory=dict)
+    kit_faults: tuple[str, ...] = ()

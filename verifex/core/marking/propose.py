@@ -1,0 +1,185 @@
+"""Proposed marks: each criterion from its own evidence, one deduction a cause, follow-through applied."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass, field
+from decimal import ROUND_HALF_UP, Decimal
+
+from verifex.core.exercise import Criterion
+from verifex.core.findings import Finding, Severity
+from verifex.core.marking.evidence import Evidence
+
+HALF = Decimal("0.5")
+
+#: What a finding takes off its criterion: as a share of the criterion for a Stop or Fix, in marks below.
+DEDUCTION_SHARE = {Severity.STOP: Decimal("0.5"), Severity.FIX: Decimal("0.25")}
+DEDUCTION_MARKS = {Severity.CHECK: Decimal("0.5"), Severity.NOTE: Decimal("0")}
+#: A Stop or Fix the pair found and mended before a person looked costs this share of the full deduction.
+MENDED_SHARE = Decimal("0.25")
+
+
+@dataclass(frozen=True, slots=True)
+class CriterionMark:
+    """A criterion with its proposed mark and the evidence for it, in sentences."""
+
+    name: str
+    title: str
+    of: Decimal
+    proposed: Decimal
+    evidence: tuple[str, ...]
+
+    def as_json(self) -> dict[str, object]:
+        return {
+            "name": self.name,
+            "title": self.title,
+            "of": str(self.of),
+            "proposed": str(self.proposed),
+            "evidence": list(self.evidence),
+        }
+
+
+@dataclass(frozen=True, slots=True)
+class Proposal:
+    """All criteria of a docket."""
+
+    criteria: tuple[CriterionMark, ...]
+
+    @property
+    def total(self) -> Decimal:
+        return sum((c.proposed for c in self.criteria), Decimal(0))
+
+    @property
+    def of(self) -> Decimal:
+        return sum((c.of for c in self.criteria), Decimal(0))
+
+    def as_json(self) -> dict[str, object]:
+        return {
+            "criteria": [c.as_json() for c in self.criteria],
+            "total": str(self.total),
+            "of": str(self.of),
+            "feedback": self.feedback(),
+        }
+
+    def feedback(self) -> str:
+        """The feedback sheet as plain text, a criterion a paragraph."""
+        lines = [f"{self.total} of {self.of}"]
+        for c in self.criteria:
+            lines.append(f"{c.title}: {c.proposed} of {c.of}")
+            lines += [f"  {sentence}" for sentence in c.evidence]
+        return "\n".join(lines)
+
+
+@dataclass(slots=True)
+class _Ledger:
+    """Deductions from one criterion, with their sentences."""
+
+    of: Decimal
+    left: Decimal
+    evidence: list[str] = field(default_factory=list)
+
+    def take(self, marks: Decimal, sentence: str) -> None:
+        self.left = max(Decimal(0), self.left - marks)
+        self.evidence.append(f"{sentence} (−{_short(marks)})" if marks else sentence)
+
+
+def _short(marks: Decimal) -> str:
+    return f"{marks.normalize():f}"
+
+
+def _halves(marks: Decimal) -> Decimal:
+    """To the nearest half mark, halves upward."""
+    return (marks * 2).quantize(Decimal(1), rounding=ROUND_HALF_UP) / 2
+
+
+def propose(criteria: Iterable[Criterion], evidence: Evidence) -> Proposal:
+    """Marks in halves for each criterion. Findings feed the criterion their rule names; what the scheme lacks is left out."""
+    marks = []
+    for criterion in criteria:
+        ledger = _Ledger(criterion.of, criterion.of)
+        special = {"readings": _readings, "care": _care}.get(criterion.name)
+        if special:
+            special(ledger, evidence)
+        else:
+            _from_findings(criterion.name, ledger, evidence)
+        if not ledger.evidence:
+            ledger.evidence.append("Nothing to take off.")
+        marks.append(
+            CriterionMark(criterion.name, criterion.title, criterion.of, _halves(ledger.left), tuple(ledger.evidence))
+        )
+    return Proposal(tuple(marks))
+
+
+def _cost(ledger: _Ledger, severity: Severity) -> Decimal:
+    if severity in DEDUCTION_SHARE:
+        return max(HALF, _halves(ledger.of * DEDUCTION_SHARE[severity]))
+    return DEDUCTION_MARKS[severity]
+
+
+def _from_findings(name: str, ledger: _Ledger, evidence: Evidence) -> None:
+    if name == "program" and not evidence.program_handed_in:
+        ledger.take(ledger.of, "No program was handed in.")
+        return
+    if name != "program" and not evidence.wiring_handed_in:
+        ledger.take(ledger.of, "No wiring was handed in.")
+        return
+    findings = evidence.program if name == "program" else evidence.wiring
+    told: set[tuple[str, tuple[str, ...]]] = set()
+    for found in findings:
+        if found.criterion == name and _cause(found) not in told:
+            told.add(_cause(found))
+            ledger.take(_cost(ledger, found.severity), found.seen)
+    for found in evidence.mended:
+        worth_telling = found.severity in (Severity.STOP, Severity.FIX)
+        if found.criterion == name and worth_telling and _cause(found) not in told:
+            told.add(_cause(found))
+            ledger.take(
+                _halves(_cost(ledger, found.severity) * MENDED_SHARE),
+                f"Found and mended before power: {_lowered(found.seen)}",
+            )
+    if name == "safety":
+        if evidence.overruled:
+            ledger.take(HALF, "Power was cleared by overruling a Stop.")
+        elif evidence.cleared and not told:
+            ledger.evidence.append("Cleared for power with no Stop open.")
+
+
+def _lowered(sentence: str) -> str:
+    """A sentence to go on behind a colon; names of parts and pins keep their capitals."""
+    first = sentence.split(" ", 1)[0]
+    return sentence if first.upper() == first or any(c.isdigit() for c in first) else sentence[0].lower() + sentence[1:]
+
+
+def _cause(found: Finding) -> tuple[str, tuple[str, ...]]:
+    return found.rule, found.where.parts
+
+
+def _care(ledger: _Ledger, evidence: Evidence) -> None:
+    for fault in evidence.kit_faults:
+        ledger.take(Decimal(1), fault)
+    for found in evidence.wiring:
+        if found.criterion == "care":
+            ledger.evidence.append(found.seen)
+    if not evidence.kit_faults:
+        ledger.evidence.append(
+            "The kit came back without faults." if not ledger.evidence else "No fault of the kit is recorded."
+        )
+
+
+def _readings(ledger: _Ledger, evidence: Evidence) -> None:
+    """Each step earns its part when it is right for what the pair built, even where the exercise wanted another value."""
+    if not evidence.steps:
+        ledger.take(ledger.of, "No readings were handed in.")
+        return
+    each = ledger.of / len(evidence.steps)
+    for name, verdict in evidence.steps.items():
+        intended = evidence.intended.get(name, verdict)
+        if verdict in ("likely", "in-limits"):
+            through = intended == "out"
+            ledger.evidence.append(
+                f"{name}: right for what was built, though not what the exercise intends (follow-through)."
+                if through
+                else f"{name}: in limits."
+            )
+        elif verdict == "missing":
+            ledger.take(each, f"{name}: no readings.")
+        else:
+            ledger.take(each * Decimal("0.75"), f"{name}: measured and recorded, but out of this bench's limits.")

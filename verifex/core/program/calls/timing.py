@@ -1,0 +1,26 @@
+"""Waiting and telling the time."""
+
+from typing import Any
+
+from verifex.core.program.calls.registry import At, Machine, call
+from verifex.core.program.types import ULONG, VOID, Int
+
+
+@call("delay", (ULONG,), VOID, us=0.0)
+def delay(m: Machine, at: At, _: Any, ms: int) -> None:
+    m.spend_us(ms * 1000.0)
+
+
+@call("delayMicroseconds", (Int(16, False),), VOID, us=0.0)
+def delay_us(m: Machine, at: At, _: Any, us: int) -> None:
+    m.spend_us(float(us))
+
+
+@call("millis", (), ULONG)
+def millis(m: Machine, at: At, _: Any) -> int:
+    return int(m.now_us // 1000) & 0xFFFFFFFF
+
+
+@call("micros", (), ULONG)
+def micros(m: Machine, at: At, _: Any) -> int:
+    return int(m.now_us // 4 * 4) & 0xFFFFFFFF  # the clock of the 5 V boards ticks every 4 µs

@@ -1,0 +1,44 @@
+"""A run that had to be ended: endless loops, runaway output, endless recursion."""
+
+from collections.abc import Iterator
+
+from verifex.core.findings import Finding, Severity
+from verifex.core.program.rules.book import PROGRAM
+from verifex.core.program.rules.view import ProgramView
+from verifex.core.rulebook import Found
+
+WORDS = {
+    "steps": (
+        "A loop{} goes on for ever; the run was ended after three million steps.",
+        "Give the loop an end, or a pause.",
+    ),
+    "output": ("The program prints without end{}; the run was ended.", "Print once a pass, with a pause."),
+    "depth": (
+        "A function calls itself without end{}; the run was ended.",
+        "Let it stop calling itself at some point.",
+    ),
+}
+
+
+@PROGRAM.rule(
+    "run-ended",
+    Severity.FIX,
+    title="The run had to be ended",
+    why="On the board the program would hang here, and nothing behind this place would ever happen.",
+    hint="Is there a loop in your program that can never end?",
+    criterion="program",
+    source="the machine's budgets",
+)
+def run_ended(view: ProgramView, found: Found) -> Iterator[Finding]:
+    for run in view.runs:
+        if run.ended in WORDS:
+            seen, remedy = WORDS[run.ended]
+            at = run.ended_at
+            line = at.line if at else None
+            yield found(
+                seen.format(f" in line {line}" if line else ""),
+                remedy,
+                line=line or 1,
+                column=at.column if at else 1,
+            )
+            return

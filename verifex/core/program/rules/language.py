@@ -1,0 +1,165 @@
+"""What a compiler refuses, and what students mean otherwise than the language does."""
+
+from collections.abc import Iterator
+
+from verifex.core.findings import Finding, Severity
+from verifex.core.program import tree as t
+from verifex.core.program.rules.book import PROGRAM
+from verifex.core.program.rules.view import ProgramView
+from verifex.core.rulebook import Found
+
+WILL_NOT_COMPILE = "The program is not built until this is mended, so nothing of it reaches the board."
+
+
+@PROGRAM.rule(
+    "syntax",
+    Severity.FIX,
+    title="Not well formed",
+    why=WILL_NOT_COMPILE,
+    hint="Read this line and the one before it aloud, mark by mark.",
+    criterion="program",
+    source="the grammar of the dialect",
+)
+def syntax(view: ProgramView, found: Found) -> Iterator[Finding]:
+    for problem in view.problems:
+        said = problem.message[0].upper() + problem.message[1:]
+        yield found(
+            f"{said}.",
+            "Mend this line; the next ones may then be right as they are.",
+            line=problem.line,
+            column=problem.column,
+        )
+
+
+@PROGRAM.rule(
+    "missing-function",
+    Severity.FIX,
+    title="setup or loop is missing",
+    why=WILL_NOT_COMPILE,
+    hint="Every program of this dialect has two functions with fixed names. Are both there?",
+    criterion="program",
+    source="the dialect",
+)
+def missing_function(view: ProgramView, found: Found) -> Iterator[Finding]:
+    for refused in view.compiled.refused:
+        if refused.kind == "missing-function" and not view.problems and not view.tree.unread:
+            yield found(
+                f"There is no function {refused.name}().",
+                f"Add `void {refused.name}() {{ … }}`.",
+                line=1,
+                column=1,
+            )
+
+
+@PROGRAM.rule(
+    "name-miscased",
+    Severity.FIX,
+    title="A name in the wrong case",
+    why="Capital and small letters make different names. " + WILL_NOT_COMPILE,
+    hint="Compare the letters of this name, large and small, with where it is defined.",
+    criterion="program",
+    source="the language: names are case-sensitive",
+)
+def name_miscased(view: ProgramView, found: Found) -> Iterator[Finding]:
+    for refused in view.compiled.refused:
+        if refused.kind == "name-miscased":
+            yield found(
+                f"`{refused.name}` is not known; `{refused.near}` is.",
+                f"Write `{refused.near}`.",
+                line=refused.at.line,
+                column=refused.at.column,
+            )
+
+
+@PROGRAM.rule(
+    "name-undeclared",
+    Severity.FIX,
+    title="A name that is declared nowhere",
+    why=WILL_NOT_COMPILE,
+    hint="Where is this name declared? Is it spelt the same there?",
+    criterion="program",
+    source="the language: names are declared before use",
+)
+def name_undeclared(view: ProgramView, found: Found) -> Iterator[Finding]:
+    seen: set[str] = set()
+    for refused in view.compiled.refused:
+        if refused.kind != "name-undeclared" or refused.name in seen:
+            continue
+        seen.add(refused.name)
+        remedy = (
+            f"Did you mean `{refused.near}`?"
+            if refused.near
+            else f"Declare `{refused.name}` above, or mend its spelling."
+        )
+        yield found(f"`{refused.name}` is declared nowhere.", remedy, line=refused.at.line, column=refused.at.column)
+
+
+@PROGRAM.rule(
+    "refused-use",
+    Severity.FIX,
+    title="A use the compiler refuses",
+    why=WILL_NOT_COMPILE,
+    hint="What is this name, and what may be done with it?",
+    criterion="program",
+    source="the language",
+)
+def refused_use(view: ProgramView, found: Found) -> Iterator[Finding]:
+    words = {
+        "not-assignable": "`{}` cannot be given a value here.",
+        "declared-twice": "`{}` is declared twice in the same block.",
+        "call-arguments": "{}.",
+    }
+    for refused in view.compiled.refused:
+        if refused.kind in words:
+            yield found(
+                words[refused.kind].format(refused.name),
+                "Look at how it is declared, and use it so.",
+                line=refused.at.line,
+                column=refused.at.column,
+            )
+
+
+@PROGRAM.rule(
+    "not-read-yet",
+    Severity.CHECK,
+    title="Not read yet",
+    why="Our reader does not know this yet, so the program was not run; it is no fault of the pair.",
+    hint="Your instructor looks at this line with you; nothing is wrong with it as far as we know.",
+    criterion="program",
+    source="our reader",
+)
+def not_read_yet(view: ProgramView, found: Found) -> Iterator[Finding]:
+    if view.problems:
+        return
+    for unread in view.tree.unread:
+        yield found(
+            f"{unread.what[0].upper()}{unread.what[1:]} is not read yet.",
+            "Judge this place by eye.",
+            line=unread.at.line,
+            column=unread.at.column,
+        )
+
+
+@PROGRAM.rule(
+    "assignment-in-condition",
+    Severity.FIX,
+    title="= where == was meant",
+    why="One = stores a value and takes it as the answer; the condition no longer asks anything.",
+    hint="Does this condition ask, or does it store?",
+    criterion="program",
+    source="the language: = assigns, == compares",
+)
+def assignment_in_condition(view: ProgramView, found: Found) -> Iterator[Finding]:
+    for node in view.nodes:
+        if (
+            isinstance(node, t.If | t.While | t.For | t.Choice)
+            and isinstance(node.condition, t.Assign)
+            and node.condition.op == "="
+        ):
+            at = node.condition.at
+            yield found(
+                "The condition has one `=`, which stores instead of comparing.",
+                "Write `==`.",
+                line=at.line,
+                column=at.column,
+            )

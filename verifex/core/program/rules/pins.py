@@ -1,0 +1,198 @@
+"""Pins: those the wiring has against those the program uses, modes, references."""
+
+from collections.abc import Iterator
+
+from verifex.core.findings import Finding, Severity
+from verifex.core.program import tree as t
+from verifex.core.program.rules.book import PROGRAM
+from verifex.core.program.rules.view import PinUse, ProgramView
+from verifex.core.rulebook import Found
+
+WRITES = ("digitalWrite", "analogWrite", "tone")
+
+
+@PROGRAM.rule(
+    "pin-differs-from-wiring",
+    Severity.FIX,
+    title="Program and wiring name different pins",
+    why="The program works a pin that nothing hangs on, so the part it means never gets or gives anything.",
+    hint="Follow the lead of each part to its pin, and compare the number with the program.",
+    criterion="program",
+    source="wiring and program of the same pair",
+    explains=("pin-mode-missing",),
+)
+def pin_differs(view: ProgramView, found: Found) -> Iterator[Finding]:
+    if view.wired is None or not view.compiles:
+        return
+    told: set[tuple[str, str]] = set()
+    for verb, role, names in (("measures", "measures", ("analogRead",)), ("drives", "drives", WRITES)):
+        used = view.pin_calls(*names)
+        pins = {pin for pin, _ in used}
+        # Pins of this role that the wiring has and the program leaves alone: the likely ones meant.
+        left = {pin: use for pin, use in view.wired.items() if use.role == role and pin not in pins}
+        for pin, call in used:
+            here = view.wired.get(pin)
+            if (pin, role) in told or (here is not None and here.role in (role, "other")):
+                continue
+            told.add((pin, role))
+            at = _named_at(view, call)
+            meant = _meant(left)
+            on_it = f"{', '.join(here.parts)} is on it" if here else "nothing is wired to it"
+            yield found(
+                f"The program {verb} {pin}, but {on_it}" + (f"; {meant[1]} is on {meant[0]}." if meant else "."),
+                f"Change the number to {meant[0]}, or move the lead."
+                if meant
+                else "Lead the part to this pin, or mend the number.",
+                line=at.line,
+                column=at.column,
+                parts=list(left[meant[0]].parts) if meant else [],
+            )
+
+
+def _meant(left: dict[str, PinUse]) -> tuple[str, str] | None:
+    return next(((pin, use.title) for pin, use in left.items()), None) if len(left) == 1 else None
+
+
+def _named_at(view: ProgramView, call: t.Call) -> t.At:
+    """Where the pin's number is written: at its declaration when it has a name."""
+    arg = call.args[0]
+    if isinstance(arg, t.Name):
+        for node in view.nodes:
+            if isinstance(node, t.Declare) and node.name == arg.name:
+                return node.at
+    return call.at
+
+
+@PROGRAM.rule(
+    "pin-mode-missing",
+    Severity.FIX,
+    title="A pin that is written but never made an output",
+    why="Written without being an output, a pin only switches its weak pull-up: a light glows faintly at best.",
+    hint="What must be said of a pin, once, before it may drive something?",
+    criterion="program",
+    source="the dialect: pins are inputs until told otherwise",
+)
+def pin_mode_missing(view: ProgramView, found: Found) -> Iterator[Finding]:
+    modes = {
+        pin for pin, call in view.pin_calls("pinMode") if len(call.args) > 1 and view.known_number(call.args[1]) == 1
+    }
+    set_in_runs = {pin for run in view.runs for pin, use in run.pins.items() if use.mode == "output"}
+    told: set[str] = set()
+    for pin, call in view.pin_calls("digitalWrite"):
+        if pin in modes | set_in_runs | told or not view.compiles:
+            continue
+        told.add(pin)
+        yield found(
+            f"{pin} is written in line {call.at.line}, but nothing makes it an output.",
+            "Add `pinMode(…, OUTPUT);` for it in setup().",
+            line=call.at.line,
+            column=call.at.column,
+        )
+
+
+@PROGRAM.rule(
+    "no-converter",
+    Severity.FIX,
+    title="Measuring on a pin that cannot",
+    why="This pin tells high from low only; the count is always 0.",
+    hint="Which pins of your board can measure a voltage?",
+    criterion="program",
+    source="the board's pin table",
+)
+def no_converter(view: ProgramView, found: Found) -> Iterator[Finding]:
+    for at in _slips(view, "no-converter"):
+        yield found(
+            "A voltage is read on a pin without a converter.",
+            "Read an analogue pin, and wire the part to it.",
+            line=at.line,
+            column=at.column,
+        )
+
+
+@PROGRAM.rule(
+    "no-such-pin",
+    Severity.FIX,
+    title="A pin the board does not have",
+    why="The call does nothing.",
+    hint="Which pin numbers does your board have?",
+    criterion="program",
+    source="the board's pin table",
+)
+def no_such_pin(view: ProgramView, found: Found) -> Iterator[Finding]:
+    for at in _slips(view, "no-such-pin"):
+        yield found(
+            "This pin number is not on the board.",
+            "Use the number of the pin the part is wired to.",
+            line=at.line,
+            column=at.column,
+        )
+
+
+def _slips(view: ProgramView, kind: str) -> list[t.At]:
+    return sorted(
+        {at for run in view.runs for (slip, at) in run.slips if slip == kind},
+        key=lambda at: (at.line, at.column),
+    )
+
+
+@PROGRAM.rule(
+    "reference-not-set",
+    Severity.FIX,
+    title="The formula's reference is not the converter's",
+    why="The count means volts only together with the reference; the wrong one scales every reading.",
+    hint="Which voltage does the converter compare with, and which one does your formula use?",
+    criterion="program",
+    source="the converter: count = volts / reference × 1024",
+)
+def reference_not_set(view: ProgramView, found: Found) -> Iterator[Finding]:
+    if not view.compiles:
+        return
+    internal = view.board.internal_reference_volts
+    chosen = [view.known_number(call.args[0]) for call in view.calls("analogReference") if call.args]
+    sets_internal = 3 in chosen
+    numbers = {float(n.value): n for n in view.nodes if isinstance(n, t.Number) and _in_formula(view, n)}
+    assumes_internal = next(
+        (n for value, n in numbers.items() if internal and _is_volts(value, internal[0], internal[2])), None
+    )
+    assumes_rail = next((n for value, n in numbers.items() if _is_volts(value, 4.5, 5.5)), None)
+    if assumes_internal and not sets_internal:
+        yield found(
+            f"The formula uses {assumes_internal.value:g} V, but the converter compares with the {view.board.rail_volts:g} V rail.",
+            "Add `analogReference(INTERNAL);` in setup().",
+            line=assumes_internal.at.line,
+            column=assumes_internal.at.column,
+        )
+    elif sets_internal and assumes_rail and not assumes_internal:
+        yield found(
+            f"The converter compares with its internal reference, but the formula uses {assumes_rail.value:g}.",
+            "Put the internal reference's volts into the formula, or leave analogReference out.",
+            line=assumes_rail.at.line,
+            column=assumes_rail.at.column,
+        )
+    elif view.reference == "internal" and not sets_internal and not assumes_rail:
+        call = next(iter(view.calls("analogRead")), None)
+        if call:
+            yield found(
+                "This bench feeds the thermometer from 3.3 V, which goes with the internal reference; it is not set.",
+                "Add `analogReference(INTERNAL);` in setup(), or keep the rail and say so in the formula.",
+                line=call.at.line,
+                column=call.at.column,
+                severity=Severity.CHECK,
+            )
+
+
+def _is_volts(value: float, low: float, high: float) -> bool:
+    """Whether a number is a voltage between the limits, in volts or millivolts; divisors and 1.0 are none."""
+    return (low <= value <= high or 1000 * low <= value <= 1000 * high) and value not in (1, 1000, 1023, 1024)
+
+
+def _in_formula(view: ProgramView, number: t.Number) -> bool:
+    """Whether a number is multiplied or divided somewhere, or fixed under a name that is."""
+    for node in view.nodes:
+        if isinstance(node, t.Binary) and node.op in "*/" and number in (node.left, node.right):
+            return True
+        if isinstance(node, t.Binary) and node.op in "*/":
+            for side in (node.left, node.right):
+                if isinstance(side, t.Name) and view._fixed.get(side.name) == number:
+                    return True
+    return False

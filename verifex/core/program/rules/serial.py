@@ -1,0 +1,76 @@
+"""The serial line: begun, and at the baud rate the log is opened with."""
+
+from collections.abc import Iterator
+
+from verifex.core.findings import Finding, Severity
+from verifex.core.program.rules.book import PROGRAM
+from verifex.core.program.rules.view import ProgramView
+from verifex.core.rulebook import Found
+
+
+@PROGRAM.rule(
+    "serial-not-begun",
+    Severity.FIX,
+    title="Serial is never begun",
+    why="Nothing leaves the board, so the log stays empty.",
+    hint="What must be started before anything can be printed?",
+    criterion="program",
+    source="the dialect",
+)
+def serial_not_begun(view: ProgramView, found: Found) -> Iterator[Finding]:
+    prints = view.calls("Serial.print", "Serial.println")
+    if prints and not view.calls("Serial.begin"):
+        at = prints[0].at
+        baud = view.exercise.conventions.baud if view.exercise else view.board.usual_baud
+        yield found(
+            f"Line {at.line} prints, but Serial is never begun.",
+            f"Add `Serial.begin({baud});` in setup().",
+            line=at.line,
+            column=at.column,
+        )
+
+
+@PROGRAM.rule(
+    "nothing-printed",
+    Severity.FIX,
+    title="Nothing is printed",
+    why="The exercise judges what is printed; without it there are no readings.",
+    hint="How will your instructor see what the board measures?",
+    criterion="program",
+    source="the exercise",
+)
+def nothing_printed(view: ProgramView, found: Found) -> Iterator[Finding]:
+    if view.exercise and view.compiles and not view.calls("Serial.print", "Serial.println"):
+        yield found(
+            "The program prints nothing.",
+            "Print the value the exercise asks for, with Serial.println.",
+            line=1,
+            column=1,
+        )
+
+
+@PROGRAM.rule(
+    "baud-differs",
+    Severity.FIX,
+    title="Another baud rate than the exercise's",
+    why="With two different rates the log is garbage characters.",
+    hint="Compare the rate in the program with the one the log is opened with.",
+    criterion="program",
+    source="the exercise's conventions",
+)
+def baud_differs(view: ProgramView, found: Found) -> Iterator[Finding]:
+    if view.exercise is None:
+        return
+    wanted = view.exercise.conventions.baud
+    for call in view.calls("Serial.begin"):
+        baud = view.known_number(call.args[0]) if call.args else None
+        if baud is not None and baud != wanted:
+            yield found(
+                f"Serial begins at {baud:g} baud; the exercise's log is read at {wanted}.",
+                f"Write `Serial.begin({wanted});`, or open the log at {baud:g}.",
+                line=call.at.line,
+                column=call.at.column,
+                value=baud,
+                limit=wanted,
+                unit="baud",
+            )

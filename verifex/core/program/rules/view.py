@@ -1,0 +1,97 @@
+"""What the program rules look at: the text, its tree, what a compiler refuses, and short dry runs."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from functools import cached_property
+
+from verifex.core.exercise import Exercise
+from verifex.core.parts import Board
+from verifex.core.problems import Problem
+from verifex.core.program import tree as t
+from verifex.core.program.boards import pin_numbers
+from verifex.core.program.compile import Compiled
+from verifex.core.program.machine import RunResult
+
+
+@dataclass(frozen=True, slots=True)
+class PinUse:
+    """What the wiring has on a pin: `role` is 'measures' (a module's output), 'drives' (a light, a load) or 'other'."""
+
+    role: str
+    parts: tuple[str, ...]
+    title: str
+
+
+@dataclass
+class ProgramView:
+    """A program with all that was found out about it; `wired` maps a pin to its use, None without a wiring."""
+
+    source: str
+    board: Board
+    problems: list[Problem]
+    tree: t.Program
+    compiled: Compiled
+    runs: list[RunResult]
+    wired: Mapping[str, PinUse] | None = None
+    exercise: Exercise | None = None
+    reference: str | None = None  # 'rail' or 'internal', as this bench's variant wants it
+
+    @property
+    def compiles(self) -> bool:
+        return not self.problems and not self.compiled.refused
+
+    @cached_property
+    def nodes(self) -> list[t.Node]:
+        return t.walk_program(self.tree)
+
+    def calls(self, *names: str) -> list[t.Call]:
+        return [
+            n
+            for n in self.nodes
+            if isinstance(n, t.Call) and (f"{n.receiver}.{n.name}" if n.receiver else n.name) in names
+        ]
+
+    @cached_property
+    def _fixed(self) -> dict[str, t.Expr]:
+        """Names that are given one value and never another."""
+        assigned = {
+            n.target.name for n in self.nodes if isinstance(n, t.Assign | t.Step) and isinstance(n.target, t.Name)
+        }
+        return {
+            n.name: n.value
+            for n in self.nodes
+            if isinstance(n, t.Declare) and n.value is not None and n.name not in assigned
+        }
+
+    def known_number(self, node: t.Expr, depth: int = 0) -> float | None:
+        """The value of an expression that can only ever have one; None otherwise."""
+        if isinstance(node, t.Number):
+            return node.value
+        if isinstance(node, t.Name) and depth < 8:
+            if node.name in self._fixed:
+                return self.known_number(self._fixed[node.name], depth + 1)
+            from verifex.core.program.boards import constants
+
+            known = constants(self.board).get(node.name)
+            return known[0] if known else None
+        return None
+
+    def pin_of(self, node: t.Expr, *, analogue: bool = False) -> str | None:
+        """The board's pin an expression names for certain."""
+        number = self.known_number(node)
+        if number is None:
+            return None
+        numbers = pin_numbers(self.board)
+        channels = [n for n, name in numbers.items() if name.startswith("A")]
+        if analogue and channels and number < len(channels):
+            number += min(channels)
+        return numbers.get(int(number))
+
+    def pin_calls(self, *names: str) -> list[tuple[str, t.Call]]:
+        """(pin, call) for each of these calls whose pin is certain."""
+        found = []
+        for call in self.calls(*names):
+            pin = self.pin_of(call.args[0], analogue=call.name == "analogRead") if call.args else None
+            if pin is not None:
+                found.append((pin, call))
+        return found

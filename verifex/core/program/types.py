@@ -1,0 +1,116 @@
+"""The value types of the C++ dialect, with the conversions a small-microcontroller compiler makes."""
+
+from dataclasses import dataclass
+from struct import pack, unpack
+from typing import TypeAlias
+
+
+@dataclass(frozen=True, slots=True)
+class Int:
+    """An integer of `bits`; arithmetic wraps around as two's complement does."""
+
+    bits: int
+    signed: bool
+
+    @property
+    def low(self) -> int:
+        return -(1 << (self.bits - 1)) if self.signed else 0
+
+    @property
+    def high(self) -> int:
+        return (1 << (self.bits - int(self.signed))) - 1
+
+    def wrap(self, value: int) -> int:
+        value &= (1 << self.bits) - 1
+        return value - (1 << self.bits) if self.signed and value >> (self.bits - 1) else value
+
+    def __str__(self) -> str:
+        return f"{self.bits}-bit {'int' if self.signed else 'unsigned int'}"
+
+
+@dataclass(frozen=True, slots=True)
+class Simple:
+    """A type without inner structure: float, bool, void, text."""
+
+    name: str
+
+    def __str__(self) -> str:
+        return self.name
+
+
+@dataclass(frozen=True, slots=True)
+class Array:
+    of: "Type"
+    length: int
+
+    def __str__(self) -> str:
+        return f"array of {self.length} {self.of}"
+
+
+Type: TypeAlias = Int | Simple | Array
+
+FLOAT = Simple("float")
+BOOL = Simple("bool")
+VOID = Simple("void")
+TEXT = Simple("text")
+CHAR = Int(8, True)
+BYTE = Int(8, False)
+LONG = Int(32, True)
+ULONG = Int(32, False)
+
+
+@dataclass(frozen=True, slots=True)
+class Widths:
+    """How wide `int` is on the board; everything else follows."""
+
+    int_bits: int
+
+    @property
+    def int(self) -> Int:
+        return Int(self.int_bits, True)
+
+    @property
+    def unsigned(self) -> Int:
+        return Int(self.int_bits, False)
+
+    def named(self, name: str) -> Type | None:
+        """The type a specifier such as `unsigned long` or `uint8_t` names; None when it is not read."""
+        words = " ".join(sorted(name.split()))
+        table: dict[str, Type] = {
+            "int": self.int, "signed": self.int, "int signed": self.int, "unsigned": self.unsigned,
+            "int unsigned": self.unsigned, "word": self.unsigned, "size_t": self.unsigned,
+            "short": Int(16, True), "int short": Int(16, True), "short unsigned": Int(16, False), "int short unsigned": Int(16, False),
+            "long": LONG, "int long": LONG, "long unsigned": ULONG, "int long unsigned": ULONG, "long signed": LONG,
+            "char": CHAR, "char signed": CHAR, "char unsigned": BYTE, "byte": BYTE, "boolean": BOOL, "bool": BOOL,
+            "float": FLOAT, "double": FLOAT, "void": VOID, "String": TEXT,
+            "int8_t": CHAR, "uint8_t": BYTE, "int16_t": Int(16, True), "uint16_t": Int(16, False), "int32_t": LONG, "uint32_t": ULONG,
+        }  # fmt: skip
+        return table.get(words)
+
+    def promoted(self, kind: Type) -> Type:
+        """Integer promotion: anything narrower than int becomes int."""
+        if kind == BOOL:
+            return self.int
+        if isinstance(kind, Int) and kind.bits < self.int_bits:
+            return self.int
+        return kind
+
+    def common(self, one: Type, other: Type) -> Type:
+        """The usual arithmetic conversions (C++17, 8 [expr] 11.5)."""
+        if FLOAT in (one, other):
+            return FLOAT
+        one, other = self.promoted(one), self.promoted(other)
+        if not isinstance(one, Int) or not isinstance(other, Int):
+            return one
+        if one.bits == other.bits:
+            return one if not one.signed else other
+        return one if one.bits > other.bits else other
+
+
+def as_float32(value: float) -> float:
+    """`value` rounded to 32 bits, as `float` and `double` are on the small boards; overflow gives infinity."""
+    try:
+        rounded: float = unpack("f", pack("f", value))[0]
+    except OverflowError:
+        return float("inf") if value > 0 else float("-inf")
+    return rounded

@@ -1,0 +1,104 @@
+"""Values as people write them: `4k7`, `330`, `10kΩ`, `20mA`, `100n`, and back again."""
+
+import math
+import re
+from dataclasses import dataclass
+
+PREFIXES = {
+    "p": 1e-12,
+    "n": 1e-9,
+    "u": 1e-6,
+    "µ": 1e-6,
+    "μ": 1e-6,
+    "m": 1e-3,
+    "": 1.0,
+    "k": 1e3,
+    "K": 1e3,
+    "M": 1e6,
+    "G": 1e9,
+}
+UNIT_WORDS = {
+    "ohm": ("Ω", "Ω", "ohms", "ohm", "R"),
+    "volt": ("V", "v", "volts", "volt"),
+    "amp": ("A", "amps", "amp"),
+    "farad": ("F",),
+    "watt": ("W",),
+    "second": ("s",),
+    "metre": ("m",),
+    "percent": ("%",),
+    "none": (),
+}
+SYMBOLS = {
+    "ohm": "Ω",
+    "volt": "V",
+    "amp": "A",
+    "farad": "F",
+    "watt": "W",
+    "second": "s",
+    "metre": "m",
+    "percent": "%",
+}
+
+_PLAIN = re.compile(r"([+-]?\d+(?:[.,]\d+)?(?:e[+-]?\d+)?)\s*([pnuµμmkKMG]?)$")
+_INFIX = re.compile(r"(\d+)([pnuµμmkKMGR])(\d+)$")
+
+
+def parse_quantity(text: str, unit: str = "ohm") -> float:
+    """The value of `text` in the SI unit `unit` (a key of `UNIT_WORDS`).
+
+    Takes a decimal point or comma, a prefix behind the number or in place of the point (4k7), and the
+    unit's own sign or word. Raises ValueError, saying what was expected.
+    """
+    stripped = text.strip()
+    for word in UNIT_WORDS[unit]:
+        # "R" may also stand for the point (4R7): only a trailing one is a unit here.
+        if stripped.endswith(word) and len(stripped) > len(word):
+            stripped = stripped[: -len(word)].strip()
+            break
+    if match := _INFIX.match(stripped):
+        whole, prefix, rest = match.groups()
+        return float(f"{whole}.{rest}") * (1.0 if prefix == "R" else PREFIXES[prefix])
+    if match := _PLAIN.match(stripped):
+        value = float(match.group(1).replace(",", ".")) * PREFIXES[match.group(2)]
+        if math.isfinite(value):
+            return value
+    symbol = SYMBOLS.get(unit, "")
+    raise ValueError(f"'{text}' is not a value; a number such as 330, 4k7 or 4.7k{symbol} was expected")
+
+
+def in_words(value: float, unit: str = "", digits: int = 3) -> str:
+    """`value` (SI) with an engineering prefix and its unit, e.g. 0.0047, "A" → `4.7 mA`."""
+    if value == 0 or not math.isfinite(value):
+        return f"{value:g} {unit}".strip()
+    exponent = math.floor(math.log10(abs(value)) / 3) * 3
+    exponent = max(-12, min(9, exponent))
+    scaled = float(f"{value / 10**exponent:.{digits}g}")
+    if abs(scaled) >= 1000 and exponent < 9:
+        scaled, exponent = scaled / 1000, exponent + 3
+    prefix = {-12: "p", -9: "n", -6: "µ", -3: "m", 0: "", 3: "k", 6: "M", 9: "G"}[exponent]
+    return f"{scaled:g} {prefix}{unit}".strip()
+
+
+_NUMBER = re.compile(r"(?<![\w.])[-+]?\d+(?:\.\d+)?(?:[eE][-+]?\d+)?(?![\d.]*\w*\d)")
+
+
+def numbers_in(text: str) -> list[float]:
+    """The numbers in a printed line, in order; digits inside a word (`A0`, `U1`) are none."""
+    return [float(match) for match in _NUMBER.findall(text)]
+
+
+@dataclass(frozen=True, slots=True)
+class Spread:
+    """A value with the limits it may really have, all in one unit: low ≤ nominal ≤ high."""
+
+    low: float
+    nominal: float
+    high: float
+
+    def __post_init__(self) -> None:
+        if not self.low <= self.nominal <= self.high:
+            raise ValueError(f"limits out of order: {self.low} ≤ {self.nominal} ≤ {self.high} does not hold")
+
+    @classmethod
+    def around(cls, nominal: float, half_width: float) -> "Spread":
+        return cls(nominal - half_width, nominal, nominal + half_width)

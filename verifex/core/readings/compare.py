@@ -1,0 +1,110 @@
+"""Each step of a log against the expected sheet of the pair's own bench."""
+
+from dataclasses import dataclass
+from statistics import median, pstdev
+from typing import Any
+
+from verifex.core.exercise import Exercise
+from verifex.core.expected import ExpectedStep, Sheet
+from verifex.core.findings import Finding
+from verifex.core.readings.diagnosis import Explanation, explain
+from verifex.core.readings.honesty import OtherLog, look_closer
+from verifex.core.readings.log import Log, StepLog, read_log
+
+
+@dataclass(frozen=True, slots=True)
+class StepVerdict:
+    """One step: how many readings, their centre and spread, and how they lie: in-limits, likely, out or missing.
+
+    'likely' lies inside the k = 2 interval, 'in-limits' between that and the worst case.
+    """
+
+    name: str
+    count: int
+    centre: float | None
+    spread: float | None
+    drift: float | None
+    verdict: str
+    values: tuple[float, ...]
+
+    def as_json(self) -> dict[str, Any]:
+        return {
+            "name": self.name,
+            "readings": self.count,
+            "centre": self.centre,
+            "spread": self.spread,
+            "drift": self.drift,
+            "verdict": self.verdict,
+            "values": list(self.values[:400]),
+        }
+
+
+@dataclass(frozen=True, slots=True)
+class ReadingsReport:
+    """The whole comparison: `verdict` is 'in-limits', 'out' or 'incomplete'."""
+
+    steps: tuple[StepVerdict, ...]
+    verdict: str
+    diagnosis: tuple[Explanation, ...]
+    honesty: tuple[Finding, ...]
+    notes: tuple[str, ...]
+
+    def as_json(self, with_honesty: bool = True) -> dict[str, Any]:
+        out: dict[str, Any] = {
+            "steps": [step.as_json() for step in self.steps],
+            "verdict": self.verdict,
+            "diagnosis": [explanation.as_json() for explanation in self.diagnosis],
+            "notes": list(self.notes),
+        }
+        if with_honesty:
+            out["honesty"] = [finding.as_json() for finding in self.honesty]
+        return out
+
+
+def compare_log(
+    text: str,
+    exercise: Exercise,
+    sheet: Sheet,
+    *,
+    grid: list[str] | None = None,
+    others: list[OtherLog] | None = None,
+) -> ReadingsReport:
+    """Judge a log against `sheet`. `grid` are the texts the pair's program can print, `others` the logs of other pairs.
+
+    Raises UnusableInput as `read_log` does.
+    """
+    log = read_log(text, exercise)
+    steps = tuple(_judge(step, [s for s in log.steps if s.name == step.name]) for step in sheet.steps)
+    if any(step.verdict == "missing" for step in steps):
+        verdict = "incomplete"
+    else:
+        verdict = "out" if any(step.verdict == "out" for step in steps) else "in-limits"
+    diagnosis = tuple(explain(steps, sheet)) if any(step.verdict == "out" for step in steps) else ()
+    notes = [*log.notes, *_strangers(log, sheet)]
+    if sheet.reason:
+        notes.append(f"There is no expected sheet for this bench: {sheet.reason}")
+    return ReadingsReport(steps, verdict, diagnosis, tuple(look_closer(log, text, grid, others or [])), tuple(notes))
+
+
+def _judge(step: ExpectedStep, marked: list[StepLog]) -> StepVerdict:
+    values = [value for part in marked for value in part.values]
+    if not values:
+        return StepVerdict(step.name, 0, None, None, None, "missing", ())
+    # The first fifth is settling time: a case in the hand warms for a while.
+    settled = values[len(values) // 5 :]
+    centre = round(median(settled), 3)
+    drift = round(median(settled[-3:]) - median(settled[:3]), 3) if len(settled) >= 6 else 0.0
+    if step.likely[0] <= centre <= step.likely[1]:
+        verdict = "likely"
+    else:
+        verdict = "in-limits" if step.value.low <= centre <= step.value.high else "out"
+    return StepVerdict(step.name, len(values), centre, round(pstdev(settled), 3), drift, verdict, tuple(values))
+
+
+def _strangers(log: Log, sheet: Sheet) -> list[str]:
+    known = {step.name for step in sheet.steps}
+    return [
+        f"The mark “{step.mark}” belongs to no step of the plan."
+        for step in log.steps
+        if step.name not in known and sheet.steps
+    ]

@@ -1,0 +1,41 @@
+"""The values a program can print at all: the program run once for each count of the converter."""
+
+from verifex.core.program import Machine, ProgramReport
+from verifex.core.program.machine import Budget, Ended
+from verifex.core.quantity import numbers_in
+
+
+class _EveryCount:
+    """Gives the next count of the converter with every reading."""
+
+    def __init__(self) -> None:
+        self.reads = 0
+
+    def analogue_count(self, machine: Machine, pin: str) -> int:
+        if self.reads >= machine.board.counts:
+            raise Ended("time")
+        self.reads += 1
+        return self.reads - 1
+
+    def level(self, machine: Machine, pin: str) -> bool:
+        return False
+
+    def pulse_us(self, machine: Machine, pin: str) -> int:
+        return 0
+
+    def pins_changed(self, machine: Machine) -> None:
+        return None
+
+
+def printable_values(program: ProgramReport) -> list[str] | None:
+    """Every line the program can print, or None where that cannot be said: it averages, or is not runnable.
+
+    One reading a line is the sign of a program that does not average.
+    """
+    if not program.runnable:
+        return None
+    counts = program.board.counts
+    pins = _EveryCount()
+    run = program.run(pins, 1e6, budget=Budget(steps=400_000, output_bytes=60 * counts))
+    lines = [text for _, text in run.lines if len(numbers_in(text)) == 1]
+    return lines if pins.reads == counts and abs(len(lines) - counts) <= 1 else None

@@ -1,0 +1,1 @@
+"""Colour bands, preferred series and closed-form sums."""

@@ -1,0 +1,92 @@
+"""Colour bands of resistors, both ways (IEC 60062:2016)."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from difflib import get_close_matches
+from math import floor, log10
+
+DIGITS = ("black", "brown", "red", "orange", "yellow", "green", "blue", "violet", "grey", "white")
+EXPONENTS = {**{colour: power for power, colour in enumerate(DIGITS)}, "gold": -1, "silver": -2, "pink": -3}
+TOLERANCE_PERCENT = {
+    "grey": 0.01, "yellow": 0.02, "orange": 0.05, "violet": 0.1, "blue": 0.25, "green": 0.5,
+    "brown": 1.0, "red": 2.0, "gold": 5.0, "silver": 10.0,
+}  # fmt: skip
+PPM_PER_KELVIN = {
+    "black": 250, "brown": 100, "red": 50, "orange": 15, "yellow": 25, "green": 20, "blue": 10, "violet": 5, "grey": 1,
+}  # fmt: skip
+NO_BAND_PERCENT = 20.0
+ALIASES = {"gray": "grey", "purple": "violet"}
+
+
+@dataclass(frozen=True, slots=True)
+class BandReading:
+    """What bands say: ohms, tolerance in percent, temperature coefficient in ppm/K where there is one."""
+
+    colours: tuple[str, ...]
+    ohms: float
+    tolerance_percent: float
+    ppm_per_kelvin: int | None = None
+
+    @property
+    def limits_ohms(self) -> tuple[float, float]:
+        half = self.ohms * self.tolerance_percent / 100
+        return self.ohms - half, self.ohms + half
+
+
+def read_bands(colours: Sequence[str]) -> BandReading:
+    """Ohms and tolerance of 3, 4, 5 or 6 bands in reading order.
+
+    Raises ValueError naming the band that cannot stand where it stands.
+    """
+    names = [_colour(name) for name in colours]
+    if len(names) not in (3, 4, 5, 6):
+        raise ValueError(f"{len(names)} bands were given; a resistor has 3, 4, 5 or 6")
+    figures = 2 if len(names) <= 4 else 3
+    value = 0
+    for position, name in enumerate(names[:figures], start=1):
+        if name not in DIGITS:
+            raise ValueError(f"band {position} is {name}, which is no digit; read the bands from the other end")
+        value = value * 10 + DIGITS.index(name)
+    ohms = value * 10.0 ** EXPONENTS[names[figures]]
+    tolerance = NO_BAND_PERCENT
+    if len(names) > 3:
+        band = names[figures + 1]
+        if band not in TOLERANCE_PERCENT:
+            raise ValueError(f"band {figures + 2} is {band}, which is no tolerance; read the bands from the other end")
+        tolerance = TOLERANCE_PERCENT[band]
+    ppm = None
+    if len(names) == 6:
+        if names[5] not in PPM_PER_KELVIN:
+            raise ValueError(f"band 6 is {names[5]}, which is no temperature coefficient")
+        ppm = PPM_PER_KELVIN[names[5]]
+    return BandReading(tuple(names), round(ohms, 6), tolerance, ppm)
+
+
+def bands_for(ohms: float, tolerance_percent: float = 5.0, figures: int = 2) -> tuple[str, ...]:
+    """The bands of a value with 2 or 3 significant figures; the inverse of `read_bands`.
+
+    Raises ValueError when the value needs more figures or no band stands for its tolerance.
+    """
+    tolerance = next((c for c, percent in TOLERANCE_PERCENT.items() if percent == tolerance_percent), None)
+    if tolerance is None:
+        raise ValueError(f"no band stands for ±{tolerance_percent:g} %")
+    if ohms <= 0:
+        raise ValueError("a resistor has more than 0 Ω")
+    exponent = floor(log10(ohms)) - (figures - 1)
+    digits = round(ohms / 10.0**exponent)
+    if digits == 10**figures:
+        digits, exponent = digits // 10, exponent + 1
+    if abs(digits * 10.0**exponent - ohms) > 1e-6 * ohms:
+        raise ValueError(f"{ohms:g} Ω has more than {figures} significant figures; use {figures + 1}")
+    multiplier = next((c for c, power in EXPONENTS.items() if power == exponent), None)
+    if multiplier is None:
+        raise ValueError(f"no multiplier band reaches {ohms:g} Ω")
+    return (*(DIGITS[int(d)] for d in str(digits)), multiplier, tolerance)
+
+
+def _colour(name: str) -> str:
+    lower = ALIASES.get(name.strip().lower(), name.strip().lower())
+    if lower in EXPONENTS:
+        return lower
+    near = get_close_matches(lower, list(EXPONENTS), n=1)
+    raise ValueError(f"'{name}' is no band colour" + (f"; did you mean {near[0]}?" if near else ""))

@@ -1,0 +1,122 @@
+"""How a rule is written: one small function with its slug, severity and words beside it."""
+
+from collections.abc import Callable, Iterable, Sequence
+from dataclasses import dataclass
+from typing import Generic, TypeVar
+
+from verifex.core.findings import Finding, Severity, Where, most_urgent_first
+
+View = TypeVar("View")
+
+#: Grows whenever a rule's verdict may change; every stored judgement names the version that made it.
+RULES_VERSION = "2026.11"
+
+
+@dataclass(frozen=True, slots=True)
+class Rule(Generic[View]):
+    """A rule of the job: what it is called, how bad it is, what it says and where that comes from.
+
+    `explains` names rules whose findings on the same part, place or line are consequences of this one.
+    """
+
+    slug: str
+    severity: Severity
+    title: str
+    why: str
+    hint: str
+    criterion: str
+    source: str
+    explains: tuple[str, ...]
+    check: Callable[[View, "Found"], Iterable[Finding]]
+
+
+@dataclass(frozen=True, slots=True)
+class Found:
+    """Words one finding of a rule; what is not said is taken from the rule."""
+
+    slug: str
+    severity: Severity
+    why: str
+    hint: str
+    criterion: str
+
+    def __call__(
+        self,
+        seen: str,
+        remedy: str,
+        *,
+        parts: Sequence[str] = (),
+        places: Sequence[str] = (),
+        nets: Sequence[str] = (),
+        line: int | None = None,
+        column: int | None = None,
+        value: float | None = None,
+        limit: float | None = None,
+        unit: str | None = None,
+        severity: Severity | None = None,
+        why: str | None = None,
+        hint: str | None = None,
+    ) -> Finding:
+        return Finding(
+            rule=self.slug,
+            severity=severity or self.severity,
+            seen=seen,
+            why=why or self.why,
+            remedy=remedy,
+            hint=hint or self.hint,
+            criterion=self.criterion,
+            where=Where(tuple(parts), tuple(places), tuple(nets), line, column),
+            value=value,
+            limit=limit,
+            unit=unit,
+        )
+
+
+class RuleBook(Generic[View]):
+    """An ordered set of rules over one kind of evidence."""
+
+    def __init__(self, title: str) -> None:
+        self.title = title
+        self.rules: dict[str, Rule[View]] = {}
+
+    def rule(
+        self,
+        slug: str,
+        severity: Severity,
+        *,
+        title: str,
+        why: str,
+        hint: str,
+        criterion: str,
+        source: str,
+        explains: Sequence[str] = (),
+    ) -> Callable[[Callable[[View, Found], Iterable[Finding]]], Rule[View]]:
+        """Enter the decorated function as a rule. Raises ValueError when the slug is taken."""
+
+        def enter(check: Callable[[View, Found], Iterable[Finding]]) -> Rule[View]:
+            if slug in self.rules:
+                raise ValueError(f"two rules are called {slug}")
+            rule = Rule(slug, severity, title, why, hint, criterion, source, tuple(explains), check)
+            self.rules[slug] = rule
+            return rule
+
+        return enter
+
+    def run(self, view: View) -> list[Finding]:
+        """All findings on `view`, most urgent first; consequences of another finding are left out."""
+        findings: list[Finding] = []
+        for rule in self.rules.values():
+            found = Found(rule.slug, rule.severity, rule.why, rule.hint, rule.criterion)
+            findings.extend(rule.check(view, found))
+        return most_urgent_first(self._causes_only(findings))
+
+    def _causes_only(self, findings: list[Finding]) -> list[Finding]:
+        return [found for found in findings if not any(self._explains(other, found) for other in findings)]
+
+    def _explains(self, cause: Finding, consequence: Finding) -> bool:
+        if cause is consequence or consequence.rule not in self.rules[cause.rule].explains:
+            return False
+        if cause.where.line is not None and cause.where.line == consequence.where.line:
+            return True
+        one, other = cause.where, consequence.where
+        return bool(set(one.parts) & set(other.parts) or set(one.places) & set(other.places))

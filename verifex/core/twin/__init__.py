@@ -1,0 +1,18 @@
+"""The computed model of one pair's bench: its wiring, its parts' values and its program in virtual time."""
+
+from verifex.core.twin.behaviour import BehaviourReport, check_behaviour
+from verifex.core.twin.run import TwinTrace, run_twin
+from verifex.core.twin.stimulus import Stimulus, plan_stimulus, read_stimulus
+from verifex.core.twin.wired import check_on_bench, wired_pins
+
+__all__ = [
+    "BehaviourReport",
+    "Stimulus",
+    "TwinTrace",
+    "check_behaviour",
+    "check_on_bench",
+    "plan_stimulus",
+    "read_stimulus",
+    "run_twin",
+    "wired_pins",
+]

@@ -1,0 +1,63 @@
+"""One run of a program on a bench."""
+
+from dataclasses import dataclass, field
+from typing import Any
+
+from verifex.core.circuit.view import BenchView
+from verifex.core.program import ProgramReport, RunResult
+from verifex.core.twin.stimulus import Stimulus
+from verifex.core.twin.surroundings import BenchSurroundings
+
+MOST_SAMPLES_SHOWN = 1500
+
+
+@dataclass(frozen=True, slots=True)
+class TwinTrace:
+    """What happened: the program's own run, lights and sounders, and samples (ms, pin, stimulus, count)."""
+
+    run: RunResult
+    indicator_events: list[tuple[float, str, bool]] = field(default_factory=list)
+    samples: list[tuple[float, str, float, int]] = field(default_factory=list)
+    operating_points: int = 0
+
+    def is_on(self, ref: str, ms: float) -> bool:
+        """Whether an indicator is on at a time."""
+        state = False
+        for at, who, on in self.indicator_events:
+            if at > ms:
+                break
+            if who == ref:
+                state = on
+        return state
+
+    def as_json(self) -> dict[str, Any]:
+        thin = max(1, len(self.samples) // MOST_SAMPLES_SHOWN)
+        return {
+            "serial": self.run.serial,
+            "lines": [[ms, text] for ms, text in self.run.lines[:MOST_SAMPLES_SHOWN]],
+            "events": [list(event) for event in self.run.events],
+            "indicators": [[ms, ref, on] for ms, ref, on in self.indicator_events],
+            "samples": [list(sample) for sample in self.samples[::thin]],
+            "ended": self.run.ended,
+            "ended_ms": self.run.ended_ms,
+            "operating_points": self.operating_points,
+        }
+
+
+def run_twin(
+    view: BenchView,
+    program: ProgramReport,
+    stimulus: Stimulus,
+    seconds: float,
+    *,
+    internal_volts: float | None = None,
+    seed: int = 1,
+) -> TwinTrace:
+    """Run `program` on the bench of `view` under `stimulus` for `seconds` of virtual time.
+
+    `internal_volts` is the measured internal reference; `seed` fixes the noise of floating pins. Raises
+    ValueError when the program is not runnable, NoSensibleAnswer when the circuit has no operating point.
+    """
+    surroundings = BenchSurroundings(view, stimulus, internal_volts, seed)
+    result = program.run(surroundings, seconds, serial_blocks=True)
+    return TwinTrace(result, surroundings.indicator_events, surroundings.samples, len(surroundings.cache))

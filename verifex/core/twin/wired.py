@@ -1,0 +1,56 @@
+"""What the wiring has on each pin, told to the program check."""
+
+from verifex.core.circuit.nets import Net
+from verifex.core.circuit.states import WORKING_MODELS
+from verifex.core.circuit.variant import variant_of
+from verifex.core.circuit.view import BenchView
+from verifex.core.exercise import Exercise
+from verifex.core.parts import catalogue
+from verifex.core.parts.schema import LegRole
+from verifex.core.program import PinUse, ProgramReport, check_program
+
+OUTPUTS = (LegRole.ANALOGUE_OUT, LegRole.DIGITAL_OUT)
+
+
+def wired_pins(view: BenchView) -> dict[str, PinUse]:
+    """Pin → what is on it: a module's output that it measures, a light or load that it drives, something else."""
+    found: dict[str, PinUse] = {}
+    for net in view.nets.nets:
+        for pin in view.nets.signal_pins(net):
+            use = _use(view, net)
+            if use:
+                found[pin.name] = use
+    return found
+
+
+def _use(view: BenchView, net: Net) -> PinUse | None:
+    bench = view.bench
+    legs = [leg for leg in view.nets.part_legs(net) if leg.ref in bench.parts]
+    if not legs:
+        return None
+    for leg in legs:
+        part = bench.parts[leg.ref]
+        if part.type.role(leg.leg) in OUTPUTS:
+            return PinUse("measures", (part.ref,), f"{part.type.title} {part.ref}")
+    workers = [
+        bench.parts[ref]
+        for ref in view.parts_behind(net)
+        if ref in bench.parts and bench.parts[ref].type.model in WORKING_MODELS
+    ]
+    if workers:
+        return PinUse("drives", tuple(p.ref for p in workers), f"{workers[0].type.title} {workers[0].ref}")
+    return PinUse("other", tuple(leg.ref for leg in legs), legs[0].ref)
+
+
+def check_on_bench(
+    source: str, view: BenchView | None, exercise: Exercise | None = None, board_id: str | None = None
+) -> ProgramReport:
+    """Check a program together with the bench it is for. Raises UnusableInput as `check_program` does."""
+    board = view.bench.board if view else None
+    if board is None:
+        board = catalogue().boards[board_id or (exercise.board if exercise else "mcu-5v")]
+    wired = wired_pins(view) if view else None
+    reference = None
+    if view and exercise and (sensor := view.matching(exercise.steps[0].ref)) and sensor.type.output:
+        reference = variant_of(view, exercise, sensor).reference
+    return check_program(source, board, wired=wired, exercise=exercise, reference=reference)
