@@ -72,6 +72,16 @@ class Found:
         )
 
 
+#: What the twin shows when the sums of a program are wrong: explained by the rule that found the sum.
+RUN_CONSEQUENCES = (
+    "alarm-inverted",
+    "alarm-never-on",
+    "alarm-stays-on",
+    "alarm-at-wrong-value",
+    "printed-value-out",
+)
+
+
 class RuleBook(Generic[View]):
     """An ordered set of rules over one kind of evidence."""
 
@@ -109,6 +119,11 @@ class RuleBook(Generic[View]):
             found = Found(rule.slug, rule.severity, rule.why, rule.hint, rule.criterion)
             findings.extend(rule.check(view, found))
         return most_urgent_first(self._causes_only(findings))
+
+    def unexplained(self, causes: list[Finding], consequences: list[Finding]) -> list[Finding]:
+        """Those of another book's `consequences` that no finding of this book explains, wherever it stands."""
+        slugs = {slug for cause in causes if cause.rule in self.rules for slug in self.rules[cause.rule].explains}
+        return [found for found in consequences if found.rule not in slugs]
 
     def _causes_only(self, findings: list[Finding]) -> list[Finding]:
         return [found for found in findings if not any(self._explains(other, found) for other in findings)]

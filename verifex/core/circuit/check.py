@@ -39,13 +39,21 @@ def check_wiring(
     outputs: list[str] | None = None,
     batch_orders: Mapping[str, str] | None = None,
     rail_volts: float | None = None,
+    issued_ohms: Mapping[str, float] | None = None,
 ) -> WiringReport:
     """Check a bench given in bench notation.
 
     `outputs` are pins a program drives, `batch_orders` leg orders by part id as handed out, `rail_volts`
-    the measured supply. Lines that are no statement are in `report.bench.problems`; the rest is judged all
+    the measured supply, `issued_ohms` substituted resistors by the exercise's reference. Lines that are no statement are in `report.bench.problems`; the rest is judged all
     the same. Raises UnusableInput only for a text over the size limit.
     """
     bench = read_bench(text, batch_orders=batch_orders)
-    view = BenchView(bench, exercise=exercise, outputs=outputs, batch_orders=batch_orders, rail_volts=rail_volts)
+    view = BenchView(
+        bench,
+        exercise=exercise,
+        outputs=outputs,
+        batch_orders=batch_orders,
+        rail_volts=rail_volts,
+        issued_ohms=issued_ohms,
+    )
     return WiringReport(bench, view, WIRING.run(view))

@@ -34,12 +34,17 @@ class BenchView:
         outputs: list[str] | None = None,
         batch_orders: Mapping[str, str] | None = None,
         rail_volts: float | None = None,
+        issued_ohms: Mapping[str, float] | None = None,
     ) -> None:
-        """`outputs` are the pins a program drives; without it they are inferred from the wiring."""
+        """`outputs` are the pins a program drives; without it they are inferred from the wiring.
+
+        `issued_ohms` gives, by the exercise's reference, a resistor the hatch handed out in place of the recipe's.
+        """
         self.bench = bench
         self.exercise = exercise
         self.batch_orders = dict(batch_orders or {})
         self.rail_volts = rail_volts
+        self.issued_ohms = dict(issued_ohms or {})
         self.nets = Nets(bench)
         # A pin that something hangs on may be driven by whatever program comes: both are tried.
         inferred = inferred_outputs(self.nets)

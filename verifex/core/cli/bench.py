@@ -16,8 +16,9 @@ from verifex.core.cli.files import (
 )
 from verifex.core.exercise import Exercise
 from verifex.core.expected import Measured, Sheet, expected_sheet
-from verifex.core.findings import Finding
+from verifex.core.findings import Finding, will_not_do
 from verifex.core.marking import Evidence, propose
+from verifex.core.program.rules import PROGRAM
 from verifex.core.readings import compare_log
 from verifex.core.readings.grid import printable_values
 from verifex.core.twin import check_behaviour, check_on_bench, plan_stimulus, run_twin
@@ -138,7 +139,9 @@ def _evidence(exercise: Exercise, texts: dict[str, str], measured: Measured) -> 
             plan = plan_stimulus(exercise)
             trace = run_twin(wiring.view, report, plan, plan.seconds, internal_volts=measured.internal_volts)
             limits = {step.name: (step.value.low, step.value.high) for step in sheet.steps}
-            program += check_behaviour(wiring.view, exercise, plan, trace, limits).findings
+            behaviour = check_behaviour(wiring.view, exercise, plan, trace, limits).findings
+            if not will_not_do(wiring.findings):
+                program += PROGRAM.unexplained(report.findings, behaviour)
     steps: dict[str, str] = {}
     intended: dict[str, str] = {}
     if "log.txt" in texts:

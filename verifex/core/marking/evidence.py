@@ -9,13 +9,14 @@ from verifex.core.findings import Finding
 class Evidence:
     """All that marks are proposed from.
 
-    `wiring` are the findings of the wiring as it stood when a person looked (the last attempt), `mended` those
-    of earlier attempts that the pair mended itself before that, `program` those of the program as last handed
+    `wiring` are the findings of the wiring as it stood when power was cleared (or the last attempt), `sent_back`
+    those a person sent an attempt back with, `mended` those the pair found and mended itself, `program` those of the program as last handed
     in (checked and run on the twin). `steps` maps a step to its verdict on the pair's own sheet (as built) and
     `intended` to the one on the exercise's (as intended). `kit_faults` are faults found at take-back.
     """
 
     wiring: tuple[Finding, ...] = ()
+    sent_back: tuple[Finding, ...] = ()
     mended: tuple[Finding, ...] = ()
     wiring_handed_in: bool = False
     cleared: bool = False

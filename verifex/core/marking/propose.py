@@ -13,7 +13,8 @@ HALF = Decimal("0.5")
 #: What a finding takes off its criterion: as a share of the criterion for a Stop or Fix, in marks below.
 DEDUCTION_SHARE = {Severity.STOP: Decimal("0.5"), Severity.FIX: Decimal("0.25")}
 DEDUCTION_MARKS = {Severity.CHECK: Decimal("0.5"), Severity.NOTE: Decimal("0")}
-#: A Stop or Fix the pair found and mended before a person looked costs this share of the full deduction.
+#: A Stop or Fix that a person found before power, and one the pair mended itself, cost this share of the deduction.
+SENT_BACK_SHARE = Decimal("0.5")
 MENDED_SHARE = Decimal("0.25")
 
 
@@ -121,20 +122,25 @@ def _from_findings(name: str, ledger: _Ledger, evidence: Evidence) -> None:
     if name != "program" and not evidence.wiring_handed_in:
         ledger.take(ledger.of, "No wiring was handed in.")
         return
-    findings = evidence.program if name == "program" else evidence.wiring
     told: set[tuple[str, tuple[str, ...]]] = set()
-    for found in findings:
-        if found.criterion == name and _cause(found) not in told:
+
+    def charge(findings: Iterable[Finding], share: Decimal, lead: str) -> None:
+        for found in findings:
+            if found.criterion != name or _cause(found) in told:
+                continue
+            cost = _cost(ledger, found.severity) * share
+            if not lead:
+                ledger.take(cost, found.seen)
+            elif found.severity in (Severity.STOP, Severity.FIX):
+                ledger.take(_halves(cost), f"{lead}: {_lowered(found.seen)}")
             told.add(_cause(found))
-            ledger.take(_cost(ledger, found.severity), found.seen)
-    for found in evidence.mended:
-        worth_telling = found.severity in (Severity.STOP, Severity.FIX)
-        if found.criterion == name and worth_telling and _cause(found) not in told:
-            told.add(_cause(found))
-            ledger.take(
-                _halves(_cost(ledger, found.severity) * MENDED_SHARE),
-                f"Found and mended before power: {_lowered(found.seen)}",
-            )
+
+    if name == "program":
+        charge(evidence.program, Decimal(1), "")
+        return
+    charge(evidence.wiring, Decimal(1), "")
+    charge(evidence.sent_back, SENT_BACK_SHARE, "Found by the instructor before power")
+    charge(evidence.mended, MENDED_SHARE, "Found and mended by the pair before power")
     if name == "safety":
         if evidence.overruled:
             ledger.take(HALF, "Power was cleared by overruling a Stop.")

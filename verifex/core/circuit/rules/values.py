@@ -120,3 +120,28 @@ def value_outside_window(view: BenchView, found: Found) -> Iterator[Finding]:
                 limit=job.low_ohms if ohms < job.low_ohms else job.high_ohms,
                 unit="ohm",
             )
+
+
+@WIRING.rule(
+    "not-as-handed-out",
+    Severity.CHECK,
+    title="Another value than the hatch handed out",
+    why="The sheet follows what was handed out; one of the two records is wrong, or parts were exchanged.",
+    hint="Compare this resistor with the note on your kit.",
+    criterion="resistors",
+    source="the hatch's record of substitutions",
+)
+def not_as_handed_out(view: BenchView, found: Found) -> Iterator[Finding]:
+    for ref, issued in view.issued_ohms.items():
+        part = view.matching(ref)
+        ohms = resistor_ohms(part, "nominal") if part else None
+        if part and ohms and abs(ohms - issued) > 0.2 * issued:
+            yield found(
+                f"{part.ref} is given as {in_words(ohms, 'Ω')}; the hatch handed out {in_words(issued, 'Ω')}.",
+                "Read its bands again; then mend the hand-in, or have the hatch correct its record.",
+                parts=[part.ref],
+                line=part.line,
+                value=ohms,
+                limit=issued,
+                unit="ohm",
+            )

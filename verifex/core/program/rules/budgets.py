@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from verifex.core.findings import Finding, Severity
 from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.view import ProgramView
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import RUN_CONSEQUENCES, Found
 
 WORDS = {
     "steps": (
@@ -28,6 +28,7 @@ WORDS = {
     hint="Is there a loop in your program that can never end?",
     criterion="program",
     source="the machine's budgets",
+    explains=RUN_CONSEQUENCES,
 )
 def run_ended(view: ProgramView, found: Found) -> Iterator[Finding]:
     for run in view.runs:

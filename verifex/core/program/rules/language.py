@@ -6,7 +6,7 @@ from verifex.core.findings import Finding, Severity
 from verifex.core.program import tree as t
 from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.view import ProgramView
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import RUN_CONSEQUENCES, Found
 
 WILL_NOT_COMPILE = "The program is not built until this is mended, so nothing of it reaches the board."
 
@@ -148,6 +148,7 @@ def not_read_yet(view: ProgramView, found: Found) -> Iterator[Finding]:
     hint="Does this condition ask, or does it store?",
     criterion="program",
     source="the language: = assigns, == compares",
+    explains=RUN_CONSEQUENCES,
 )
 def assignment_in_condition(view: ProgramView, found: Found) -> Iterator[Finding]:
     for node in view.nodes:

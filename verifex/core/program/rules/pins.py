@@ -6,7 +6,7 @@ from verifex.core.findings import Finding, Severity
 from verifex.core.program import tree as t
 from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.view import PinUse, ProgramView
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import RUN_CONSEQUENCES, Found
 
 WRITES = ("digitalWrite", "analogWrite", "tone")
 
@@ -19,7 +19,7 @@ WRITES = ("digitalWrite", "analogWrite", "tone")
     hint="Follow the lead of each part to its pin, and compare the number with the program.",
     criterion="program",
     source="wiring and program of the same pair",
-    explains=("pin-mode-missing",),
+    explains=("pin-mode-missing", *RUN_CONSEQUENCES),
 )
 def pin_differs(view: ProgramView, found: Found) -> Iterator[Finding]:
     if view.wired is None or not view.compiles:
@@ -71,6 +71,7 @@ def _named_at(view: ProgramView, call: t.Call) -> t.At:
     hint="What must be said of a pin, once, before it may drive something?",
     criterion="program",
     source="the dialect: pins are inputs until told otherwise",
+    explains=RUN_CONSEQUENCES,
 )
 def pin_mode_missing(view: ProgramView, found: Found) -> Iterator[Finding]:
     modes = {
@@ -98,6 +99,7 @@ def pin_mode_missing(view: ProgramView, found: Found) -> Iterator[Finding]:
     hint="Which pins of your board can measure a voltage?",
     criterion="program",
     source="the board's pin table",
+    explains=RUN_CONSEQUENCES,
 )
 def no_converter(view: ProgramView, found: Found) -> Iterator[Finding]:
     for at in _slips(view, "no-converter"):
@@ -117,6 +119,7 @@ def no_converter(view: ProgramView, found: Found) -> Iterator[Finding]:
     hint="Which pin numbers does your board have?",
     criterion="program",
     source="the board's pin table",
+    explains=RUN_CONSEQUENCES,
 )
 def no_such_pin(view: ProgramView, found: Found) -> Iterator[Finding]:
     for at in _slips(view, "no-such-pin"):
@@ -143,6 +146,7 @@ def _slips(view: ProgramView, kind: str) -> list[t.At]:
     hint="Which voltage does the converter compare with, and which one does your formula use?",
     criterion="program",
     source="the converter: count = volts / reference × 1024",
+    explains=RUN_CONSEQUENCES,
 )
 def reference_not_set(view: ProgramView, found: Found) -> Iterator[Finding]:
     if not view.compiles:

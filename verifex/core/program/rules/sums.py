@@ -6,7 +6,7 @@ from verifex.core.findings import Finding, Severity
 from verifex.core.program import tree as t
 from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.view import ProgramView
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import RUN_CONSEQUENCES, Found
 
 
 @PROGRAM.rule(
@@ -17,6 +17,7 @@ from verifex.core.rulebook import Found
     hint="What is 3 divided by 4 for a program that knows whole numbers only?",
     criterion="program",
     source="the language; seen in dry runs at counts 0, 511 and 1023",
+    explains=RUN_CONSEQUENCES,
 )
 def integer_division(view: ProgramView, found: Found) -> Iterator[Finding]:
     totals: dict[t.At, list[int]] = {}
@@ -50,6 +51,7 @@ def integer_division(view: ProgramView, found: Found) -> Iterator[Finding]:
     hint="How large can this value become, and how large may an int be on your board?",
     criterion="program",
     source="the language of a 16-bit-int compiler; seen in dry runs at counts 0, 511 and 1023",
+    explains=RUN_CONSEQUENCES,
 )
 def overflow(view: ProgramView, found: Found) -> Iterator[Finding]:
     places = sorted({at for run in view.runs for at in run.overflows}, key=lambda at: (at.line, at.column))
@@ -76,6 +78,7 @@ def overflow(view: ProgramView, found: Found) -> Iterator[Finding]:
     hint="Can the number you divide by become 0?",
     criterion="program",
     source="seen in dry runs",
+    explains=RUN_CONSEQUENCES,
 )
 def division_by_zero(view: ProgramView, found: Found) -> Iterator[Finding]:
     for at in sorted(
@@ -98,6 +101,7 @@ def division_by_zero(view: ProgramView, found: Found) -> Iterator[Finding]:
     hint="An array of ten has places 0 to 9. Which place does this line use last?",
     criterion="program",
     source="seen in dry runs",
+    explains=RUN_CONSEQUENCES,
 )
 def outside_array(view: ProgramView, found: Found) -> Iterator[Finding]:
     for at in sorted(

@@ -1,0 +1,108 @@
+"""Dockets for staff."""
+
+from typing import Any
+
+from django.http import HttpRequest
+from ninja import Router
+
+from verifex.dockets import services
+from verifex.dockets.bench import DocketBench
+from verifex.dockets.models import Docket
+from verifex.dockets.schemas import (
+    ClaimIn,
+    ClearIn,
+    DocketOut,
+    DoneOut,
+    HandInIn,
+    MeasureIn,
+    SheetsOut,
+    StationIn,
+    TextIn,
+    WiringCheckOut,
+)
+from verifex.dockets.views import docket_json, find_docket
+from verifex.exercises.schemas import bench_out
+from verifex.people.access import require_staff
+
+router = Router(tags=["dockets"])
+
+
+def _for_staff(request: HttpRequest, docket_id: int) -> Docket:
+    docket = find_docket(docket_id)
+    require_staff(request.user, docket.session.section)  # type: ignore[arg-type]
+    return docket
+
+
+def _done(docket_id: int) -> dict[str, int]:
+    return {"revision": Docket.objects.values_list("revision", flat=True).get(pk=docket_id)}
+
+
+@router.get("/dockets/{docket_id}", response=DocketOut)
+def get_docket(request: HttpRequest, docket_id: int) -> dict[str, Any]:
+    return docket_json(_for_staff(request, docket_id), request.user)  # type: ignore[arg-type]
+
+
+@router.get("/dockets/{docket_id}/sheets", response=SheetsOut)
+def get_sheets(request: HttpRequest, docket_id: int) -> dict[str, Any]:
+    """The expected sheet of the pair's own bench, and the exercise's."""
+    bench = DocketBench(_for_staff(request, docket_id))
+    built = bench.sheet_as_built()
+    return {"built": built.as_json(), "intended": bench.sheet_as_intended(built).as_json()}
+
+
+@router.post("/dockets/{docket_id}/check-wiring", response=WiringCheckOut)
+def check_wiring_now(request: HttpRequest, docket_id: int, data: TextIn) -> dict[str, Any]:
+    """A live check while typing; nothing is stored."""
+    report = DocketBench(_for_staff(request, docket_id)).check_wiring(data.text)
+    return {
+        "problems": [p.as_json() for p in report.bench.problems],
+        "findings": [f.as_json() for f in report.findings],
+        "bench": bench_out(report.bench.as_json()),
+        "nets": report.nets_json(),
+    }
+
+
+@router.post("/dockets/{docket_id}/hand-in", response=DoneOut)
+def hand_in_for_pair(request: HttpRequest, docket_id: int, data: HandInIn) -> dict[str, int]:
+    _for_staff(request, docket_id)
+    services.hand_in(
+        request.user, docket_id, data.kind, data.text, token=data.token, based_on_attempt=data.based_on_attempt
+    )  # type: ignore[arg-type]
+    return _done(docket_id)
+
+
+@router.post("/dockets/{docket_id}/pass", response=DoneOut)
+def pass_station(request: HttpRequest, docket_id: int, data: StationIn) -> dict[str, int]:
+    services.pass_station(request.user, docket_id, data.station, based_on=data.based_on, reason=data.reason)  # type: ignore[arg-type]
+    return _done(docket_id)
+
+
+@router.post("/dockets/{docket_id}/send-back", response=DoneOut)
+def send_back(request: HttpRequest, docket_id: int, data: StationIn) -> dict[str, int]:
+    services.send_back(request.user, docket_id, data.station, based_on=data.based_on, reason=data.reason)  # type: ignore[arg-type]
+    return _done(docket_id)
+
+
+@router.post("/dockets/{docket_id}/clear", response=DoneOut)
+def clear_power(request: HttpRequest, docket_id: int, data: ClearIn) -> dict[str, int]:
+    services.clear_power(request.user, docket_id, **data.dict())  # type: ignore[arg-type]
+    return _done(docket_id)
+
+
+@router.post("/dockets/{docket_id}/reopen", response=DoneOut)
+def reopen(request: HttpRequest, docket_id: int, data: StationIn) -> dict[str, int]:
+    services.reopen(request.user, docket_id, data.station, based_on=data.based_on, reason=data.reason)  # type: ignore[arg-type]
+    return _done(docket_id)
+
+
+@router.post("/dockets/{docket_id}/measure", response=DoneOut)
+def measure(request: HttpRequest, docket_id: int, data: MeasureIn) -> dict[str, int]:
+    _for_staff(request, docket_id)
+    services.measure(request.user, docket_id, data.name, data.value, data.instrument)  # type: ignore[arg-type]
+    return _done(docket_id)
+
+
+@router.post("/dockets/{docket_id}/claim", response=DoneOut)
+def claim(request: HttpRequest, docket_id: int, data: ClaimIn) -> dict[str, int]:
+    services.claim(request.user, docket_id, release=data.release)  # type: ignore[arg-type]
+    return _done(docket_id)

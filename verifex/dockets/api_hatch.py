@@ -1,0 +1,110 @@
+"""The hatch: handing out opens a docket, so it stands beside the dockets."""
+
+from typing import Any
+
+from django.http import HttpRequest
+from ninja import Router, Schema
+
+from verifex.core.quantity import parse_quantity
+from verifex.dockets import services
+from verifex.dockets.models import Docket
+from verifex.exercises.models import ExerciseVersion
+from verifex.people.access import Refused, require_staff
+from verifex.people.models import Pair
+from verifex.plan.models import Session
+from verifex.stores.models import Kit, KitIssue
+from verifex.stores.services import substitute, take_back
+
+router = Router(tags=["hatch"])
+
+
+class HandOutIn(Schema):
+    """A kit's tag and a pair's badge, as scanned or typed."""
+
+    session: int
+    tag: str
+    badge: str
+
+
+class HandedOutOut(Schema):
+    docket: int
+    message: str
+
+
+class TakeBackIn(Schema):
+    tag: str
+    faults: list[str] = []
+
+
+class SubstituteIn(Schema):
+    tag: str
+    ref: str
+    value: str
+    reason: str
+
+
+class SaidOut(Schema):
+    message: str
+
+
+def _kit(tag: str) -> Kit:
+    kit = Kit.objects.filter(tag__iexact=tag.strip()).first()
+    if kit is None:
+        raise Refused(f"No kit has the tag “{tag.strip()}”.")
+    return kit
+
+
+def _open_issue(tag: str) -> KitIssue:
+    kit = _kit(tag)
+    issue = (
+        KitIssue.objects.filter(kit=kit, returned_at__isnull=True)
+        .select_related("kit", "pair", "session__section")
+        .first()
+    )
+    if issue is None:
+        raise Refused(f"{kit.tag} is not out.")
+    return issue
+
+
+@router.post("/hatch/hand-out", response=HandedOutOut)
+def hand_out(request: HttpRequest, data: HandOutIn) -> dict[str, Any]:
+    """Hand a kit to a pair for the newest released version of the kit's exercise; the docket opens."""
+    session = Session.objects.select_related("section").get(pk=data.session)
+    require_staff(request.user, session.section)  # type: ignore[arg-type]
+    kit = _kit(data.tag)
+    badge = data.badge.strip()
+    pair = Pair.objects.filter(section=session.section, badge__iexact=badge).first()
+    pair = pair or Pair.objects.filter(section=session.section, name__iexact=badge).first()
+    if pair is None:
+        raise Refused(f"No pair of this section has the badge “{badge}”.")
+    version = (
+        ExerciseVersion.objects.filter(exercise=kit.exercise, released_at__isnull=False).order_by("-number").first()
+    )
+    if version is None:
+        raise Refused(f"{kit.exercise} has no released version.")
+    docket = services.open_docket(request.user, kit, pair, session, version)  # type: ignore[arg-type]
+    return {"docket": docket.pk, "message": f"{kit.tag} is with {pair}. The docket is open."}
+
+
+@router.post("/hatch/take-back", response=SaidOut)
+def take_kit_back(request: HttpRequest, data: TakeBackIn) -> dict[str, Any]:
+    issue = _open_issue(data.tag)
+    take_back(request.user, issue, [f.strip() for f in data.faults if f.strip()])  # type: ignore[arg-type]
+    return {"message": f"{issue.kit.tag} is back." + (" It goes to repair." if issue.faults else "")}
+
+
+@router.post("/hatch/substitute", response=SaidOut)
+def substitute_resistor(request: HttpRequest, data: SubstituteIn) -> dict[str, Any]:
+    """Record a resistor given in place of the recipe's; from then on the sheets follow it."""
+    issue = _open_issue(data.tag)
+    docket = (
+        Docket.objects.filter(pair=issue.pair, session=issue.session).select_related("version").order_by("-id").first()
+    )
+    if docket is None:
+        raise Refused("No docket is open for this kit.")
+    try:
+        ohms = parse_quantity(data.value, "ohm")
+    except ValueError as wrong:
+        raise Refused(f"{wrong}.") from None
+    made = substitute(request.user, issue, docket.version.file, data.ref.strip().upper(), ohms, data.reason)  # type: ignore[arg-type]
+    return {"message": f"{made.ref} is {made.ohms:g} Ω in {issue.kit.tag} from now on."}

@@ -1,0 +1,84 @@
+"""What the core needs to know of a docket: its exercise, its kit, its measured values, its hand-ins."""
+
+from dataclasses import dataclass
+
+from verifex.core.circuit import WiringReport, check_wiring
+from verifex.core.exercise import Exercise as ExerciseFile
+from verifex.core.expected import Measured, Sheet, expected_sheet
+from verifex.core.problems import UnusableInput
+from verifex.dockets.models import Attempt, Clearance, Docket, Judgement, Kind
+from verifex.stores.models import KitIssue
+from verifex.stores.services import issued_ohms
+
+RAIL, INTERNAL, STEP = "rail", "internal", "step:"
+
+
+@dataclass(frozen=True)
+class DocketBench:
+    """One docket's bench, as the core's functions take it."""
+
+    docket: Docket
+
+    @property
+    def file(self) -> ExerciseFile:
+        return self.docket.version.file
+
+    def kit_issue(self) -> KitIssue | None:
+        """The kit the pair has now, else the last one it had in this session."""
+        issues = KitIssue.objects.filter(pair=self.docket.pair, session=self.docket.session)
+        return issues.filter(returned_at__isnull=True).first() or issues.order_by("-issued_at").first()
+
+    def batch_orders(self) -> dict[str, str]:
+        issue = self.kit_issue()
+        return dict(issue.leg_orders) if issue else {}
+
+    def issued_ohms(self) -> dict[str, float]:
+        return issued_ohms(self.kit_issue())
+
+    def measured(self) -> Measured:
+        values = {m.name: m.value for m in self.docket.measurements.all()}  # the last one of a name counts
+        return Measured(
+            rail_volts=values.get(RAIL),
+            internal_volts=values.get(INTERNAL),
+            stimulus={name.removeprefix(STEP): value for name, value in values.items() if name.startswith(STEP)},
+        )
+
+    def last(self, kind: str) -> Attempt | None:
+        return self.docket.attempts.filter(kind=kind).order_by("-number").first()
+
+    def standing_clearance(self) -> Clearance | None:
+        return self.docket.clearances.filter(voided_at__isnull=True).select_related("wiring", "kit_issue").first()
+
+    def wiring(self) -> Attempt | None:
+        """The wiring the bench is built to: the cleared one, else the last handed in."""
+        clearance = self.standing_clearance()
+        return clearance.wiring if clearance else self.last(Kind.WIRING)
+
+    def check_wiring(self, text: str, outputs: list[str] | None = None) -> WiringReport:
+        """The wiring check with this docket's exercise, batch, substitutions and measured supply."""
+        return check_wiring(
+            text,
+            exercise=self.file,
+            outputs=outputs,
+            batch_orders=self.batch_orders(),
+            rail_volts=self.measured().rail_volts,
+            issued_ohms=self.issued_ohms(),
+        )
+
+    def sheet_as_built(self) -> Sheet:
+        """The expected sheet of the pair's own bench; its `reason` says why there is none."""
+        wiring = self.wiring()
+        if wiring is None:
+            return self.sheet_as_intended()
+        try:
+            return expected_sheet(self.file, wiring.text, measured=self.measured(), batch_orders=self.batch_orders())
+        except UnusableInput as wrong:
+            return Sheet("", None, None, (), 0.0, 0.0, (), reason=wrong.problems[0].message)
+
+    def sheet_as_intended(self, like: Sheet | None = None) -> Sheet:
+        """The exercise's own sheet for the variant the pair chose, with this bench's measured values."""
+        return expected_sheet(self.file, measured=self.measured(), variant=like.variant if like else None)
+
+
+def last_judgement(attempt: Attempt | None) -> Judgement | None:
+    return attempt.judgements.order_by("-id").first() if attempt else None

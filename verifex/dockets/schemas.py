@@ -1,0 +1,289 @@
+"""Shapes of dockets on the wire: for staff, and the narrower ones for a pair."""
+
+from datetime import datetime
+from typing import Any
+
+from ninja import Schema
+
+from verifex.exercises.schemas import BenchOut, ExerciseOut, FindingOut, HintOut, NetOut, SheetOut
+
+
+class StationOut(Schema):
+    station: str
+    state: str | None
+    since: datetime | None
+
+
+class MemberOut(Schema):
+    id: int
+    name: str
+
+
+class SubstitutionOut(Schema):
+    ref: str
+    ohms: float
+    reason: str
+
+
+class KitOut(Schema):
+    tag: str
+    issued_at: datetime
+    returned: bool
+    leg_orders: dict[str, str]
+    substitutions: list[SubstitutionOut]
+
+
+class BehaviourOutcomeOut(Schema):
+    name: str
+    kind: str
+    start_ms: float
+    end_ms: float
+    stimulus: float
+    asked: dict[str, str]
+    seen: dict[str, str]
+    printed: float | None
+    limits: list[float] | None
+    switched_at: dict[str, float]
+    agrees: bool
+
+
+class BehaviourOut(Schema):
+    outcomes: list[BehaviourOutcomeOut]
+    first_divergence_ms: float | None
+
+
+class TraceOut(Schema):
+    lines: list[tuple[float, str]]
+    indicators: list[tuple[float, str, bool]]
+    samples: list[tuple[float, str, float, int]]
+    ended: str
+    ended_ms: float
+
+
+class WiringOut(Schema):
+    number: int
+    text: str
+    by: str
+    at: datetime
+    rules_version: str
+    findings: list[FindingOut]
+    bench: BenchOut
+    nets: list[NetOut]
+
+
+class ProgramOut(Schema):
+    number: int
+    text: str
+    by: str
+    at: datetime
+    rules_version: str
+    findings: list[FindingOut]
+    compiles: bool
+    runnable: bool
+    not_run: str = ""
+    trace: TraceOut | None
+    behaviour: BehaviourOut | None
+
+
+class StepVerdictOut(Schema):
+    name: str
+    readings: int
+    centre: float | None
+    spread: float | None
+    drift: float | None
+    verdict: str
+    values: list[float]
+
+
+class ExplanationOut(Schema):
+    fault: str
+    title: str
+    likelihood: str
+    share: float
+    look_at: str
+
+
+class ReadingsOut(Schema):
+    number: int
+    text: str
+    by: str
+    at: datetime
+    rules_version: str
+    findings: list[FindingOut]
+    steps: list[StepVerdictOut]
+    verdict: str
+    diagnosis: list[ExplanationOut]
+    notes: list[str]
+    intended: dict[str, str]
+
+
+class ClearanceOut(Schema):
+    wiring_attempt: int
+    kit: str
+    by: str
+    at: datetime
+    overruled: list[str]
+    reason: str
+
+
+class DecisionOut(Schema):
+    station: str
+    what: str
+    reason: str
+    by: str
+    at: datetime
+
+
+class MeasurementOut(Schema):
+    name: str
+    value: float
+    unit: str
+    instrument: str
+    at: datetime
+
+
+class DocketOut(Schema):
+    """A docket as staff see it."""
+
+    id: int
+    revision: int
+    bench: int | None
+    pair: str
+    members: list[MemberOut]
+    session: int
+    exercise: ExerciseOut
+    scheme: int
+    kit: KitOut | None
+    stations: list[StationOut]
+    current: str
+    claimed_by: str
+    may_overrule: bool
+    wiring: WiringOut | None
+    program: ProgramOut | None
+    readings: ReadingsOut | None
+    clearance: ClearanceOut | None
+    voided: str
+    measurements: list[MeasurementOut]
+    decisions: list[DecisionOut]
+
+
+class SheetsOut(Schema):
+    built: SheetOut
+    intended: SheetOut
+
+
+class PairAttemptOut(Schema):
+    """A hand-in as its own pair sees it: the text and hints."""
+
+    number: int
+    text: str
+    by: str
+    at: datetime
+    hints: list[HintOut]
+
+
+class PairWiringOut(PairAttemptOut):
+    bench: BenchOut
+
+
+class PairExerciseOut(Schema):
+    """What a pair is told of its exercise: no sheet, no reference, no windows."""
+
+    title: str
+    summary: str
+    version: int
+    board: str
+    minutes: int
+    recipe: list[dict[str, Any]]
+    variants: list[str]
+    steps: list[dict[str, str]]
+    behaviour: list[str]
+    criteria: list[dict[str, str]]
+    cautions: list[str]
+    baud: int
+
+
+class MarkLineOut(Schema):
+    title: str
+    of: str
+    counts: str
+    evidence: list[str]
+    reason: str
+
+
+class MyDocketOut(Schema):
+    """A docket as its own pair sees it. `sheet` comes after readings are handed in, `marks` after marking."""
+
+    id: int
+    bench: int | None
+    pair: str
+    members: list[str]
+    exercise: PairExerciseOut
+    kit: str
+    substitutions: list[SubstitutionOut]
+    stations: list[StationOut]
+    current: str
+    wiring: PairWiringOut | None
+    program: PairAttemptOut | None
+    readings: PairAttemptOut | None
+    steps: list[StepVerdictOut]
+    sheet: SheetOut | None
+    cleared: bool
+    voided: str
+    messages: list[DecisionOut]
+    measurements: list[MeasurementOut]
+
+
+class HandInIn(Schema):
+    """`token` makes a hand-in sent twice be stored once; `based_on_attempt` is the last attempt seen (0: none)."""
+
+    kind: str
+    text: str
+    token: str
+    based_on_attempt: int
+
+
+class StationIn(Schema):
+    station: str
+    based_on: int | None = None
+    reason: str = ""
+
+
+class ClearIn(Schema):
+    based_on: int | None = None
+    wiring_attempt: int
+    compared: bool
+    overrule_reason: str = ""
+
+
+class MeasureIn(Schema):
+    name: str
+    value: float
+    instrument: str = ""
+
+
+class ClaimIn(Schema):
+    release: bool = False
+
+
+class TextIn(Schema):
+    text: str
+
+
+class WiringCheckOut(Schema):
+    """A live check, not stored. `problems` are lines that are no statement."""
+
+    problems: list[dict[str, Any]]
+    findings: list[FindingOut]
+    bench: BenchOut
+    nets: list[NetOut]
+
+
+class PairCheckOut(Schema):
+    problems: list[dict[str, Any]]
+    hints: list[HintOut]
+    bench: BenchOut
+
+
+class DoneOut(Schema):
+    revision: int

@@ -1,0 +1,20 @@
+"""The only writers of dockets: each function is one transaction and one entry in the event log."""
+
+from verifex.dockets.services.decide import claim, clear_power, pass_station, reopen, send_back
+from verifex.dockets.services.hand_in import ask, hand_in, withdraw
+from verifex.dockets.services.measure import measure
+from verifex.dockets.services.opening import open_docket, swap_kit
+
+__all__ = [
+    "ask",
+    "claim",
+    "clear_power",
+    "hand_in",
+    "measure",
+    "open_docket",
+    "pass_station",
+    "reopen",
+    "send_back",
+    "swap_kit",
+    "withdraw",
+]

@@ -1,0 +1,17 @@
+"""What voids a clearance: new wiring, another kit, a program that makes a Stop."""
+
+from verifex.dockets.models import Docket, State, Station
+from verifex.dockets.stations import set_state, state_of
+from verifex.people import clock
+
+
+def void_clearance(docket: Docket, reason: str) -> bool:
+    """Void the standing clearance, if there is one, and say why; returns whether there was one."""
+    clearance = docket.clearances.filter(voided_at__isnull=True).first()
+    if clearance is None:
+        return False
+    clearance.voided_at, clearance.void_reason = clock.now(), reason[:200]
+    clearance.save()
+    if state_of(docket, Station.POWER) is not None:
+        set_state(docket, Station.POWER, State.VOIDED)
+    return True

@@ -1,0 +1,41 @@
+"""Station states: reading them, and the one function that changes one."""
+
+from verifex.dockets.models import Docket, State, Station, StationState
+from verifex.people import clock
+
+ORDER = list(Station)
+
+
+def states(docket: Docket, stage: int = 1) -> dict[str, StationState]:
+    return {row.station: row for row in docket.stations.all() if row.stage == stage}
+
+
+def state_of(docket: Docket, station: str, stage: int = 1) -> str | None:
+    row = StationState.objects.filter(docket=docket, stage=stage, station=station).first()
+    return row.state if row else None
+
+
+def set_state(docket: Docket, station: str, state: str, stage: int = 1) -> None:
+    """Put a station into a state; the time counts from the change, not from a repetition."""
+    row, made = StationState.objects.get_or_create(
+        docket=docket, stage=stage, station=station, defaults={"state": state}
+    )
+    if not made and row.state != state:
+        row.state, row.since = state, clock.now()
+        row.save()
+
+
+def reach(docket: Docket, station: str, stage: int = 1) -> None:
+    """Open a station for work, unless it was reached before."""
+    if state_of(docket, station, stage) in (None, State.VOIDED):
+        set_state(docket, station, State.WORKING, stage)
+
+
+def current(rows: dict[str, StationState]) -> StationState | None:
+    """Where the docket is: what asks, else what was sent back or voided, else the first that is worked at, else the last."""
+    in_order = [rows[station] for station in ORDER if station in rows]
+    for wanted in ((State.ASKS,), (State.SENT_BACK, State.VOIDED), (State.WORKING,)):
+        for row in in_order:
+            if row.state in wanted:
+                return row
+    return in_order[-1] if in_order else None

@@ -1,0 +1,71 @@
+"""Exercises, their versions and their mark schemes. What was released never changes."""
+
+from django.db import models
+
+from verifex.core.exercise import Exercise as ExerciseFile
+from verifex.core.exercise import read_exercise
+
+
+class Frozen(Exception):
+    """Something released was about to be changed."""
+
+
+class Exercise(models.Model):
+    """An exercise by its id; what it says is in its versions."""
+
+    slug = models.SlugField(unique=True)
+    title = models.CharField(max_length=120)
+
+    def __str__(self) -> str:
+        return self.title
+
+
+class ExerciseVersion(models.Model):
+    """One version: the exercise file with the instructor's own wiring and program."""
+
+    exercise = models.ForeignKey(Exercise, on_delete=models.CASCADE, related_name="versions")
+    number = models.PositiveIntegerField()
+    text = models.TextField()
+    reference_wiring = models.TextField(blank=True)
+    reference_program = models.TextField(blank=True)
+    released_at = models.DateTimeField(null=True, blank=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["exercise", "number"], name="version_number_once")]
+        ordering = ["exercise", "number"]
+
+    def __str__(self) -> str:
+        return f"{self.exercise}, version {self.number}"
+
+    def save(self, *args: object, **kwargs: object) -> None:
+        if self.pk and ExerciseVersion.objects.filter(pk=self.pk, released_at__isnull=False).exists():
+            raise Frozen(f"{self} is released; make a new version instead.")
+        super().save(*args, **kwargs)  # type: ignore[arg-type]
+
+    @property
+    def file(self) -> ExerciseFile:
+        return _read(self.text)
+
+
+class MarkScheme(models.Model):
+    """Criteria and weights, versioned on their own: {'name', 'title', 'of'} each, marks as text decimals."""
+
+    version = models.ForeignKey(ExerciseVersion, on_delete=models.CASCADE, related_name="schemes")
+    number = models.PositiveIntegerField()
+    criteria = models.JSONField()
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["version", "number"], name="scheme_number_once")]
+        ordering = ["number"]
+
+
+_kept: dict[str, ExerciseFile] = {}
+
+
+def _read(text: str) -> ExerciseFile:
+    """Exercise files are read once a process; released texts never change."""
+    if text not in _kept:
+        if len(_kept) > 64:
+            _kept.clear()
+        _kept[text] = read_exercise(text)
+    return _kept[text]

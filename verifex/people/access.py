@@ -1,0 +1,59 @@
+"""Who someone is in a section. Every service asks here; nothing else decides on roles."""
+
+from django.db.models import Q
+
+from verifex.people import clock
+from verifex.people.models import Pair, Section, Staff, User
+
+
+class NotAllowed(Exception):
+    """The actor may not do this; the text says who may."""
+
+
+class Refused(Exception):
+    """The act itself is refused; the text says why and what to do."""
+
+
+class Stale(Exception):
+    """The act was based on an older revision; `changes` says what happened since."""
+
+    def __init__(self, changes: list[str]) -> None:
+        super().__init__("Someone else changed this meanwhile.")
+        self.changes = changes
+
+
+def role_in(user: User, section: Section) -> str | None:
+    """'instructor', 'assistant' or None."""
+    return Staff.objects.filter(user=user, section=section).values_list("role", flat=True).first()
+
+
+def require_staff(user: User, section: Section) -> str:
+    """The staff role of the user. Raises NotAllowed for everyone else."""
+    role = role_in(user, section)
+    if role is None:
+        raise NotAllowed("Only the staff of this section may do that.")
+    return role
+
+
+def require_instructor(user: User, section: Section) -> None:
+    if role_in(user, section) != Staff.Role.INSTRUCTOR:
+        raise NotAllowed("Only an instructor of this section may do that.")
+
+
+def pairs_of(user: User) -> list[Pair]:
+    """The pairs the user is a member of now."""
+    now = clock.now()
+    return list(
+        Pair.objects.filter(members__user=user, members__since__lte=now)
+        .filter(Q(members__until__isnull=True) | Q(members__until__gt=now))
+        .distinct()
+    )
+
+
+def is_member(user: User, pair: Pair) -> bool:
+    return pair in pairs_of(user)
+
+
+def sections_of(user: User) -> list[Section]:
+    """Sections the user is staff of."""
+    return list(Section.objects.filter(staff__user=user).select_related("course").order_by("id"))

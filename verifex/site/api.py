@@ -1,0 +1,79 @@
+"""The API: every router, and the one place where refusals become answers."""
+
+from typing import Any
+
+from django.core.exceptions import ObjectDoesNotExist
+from django.db import OperationalError
+from django.http import Http404, HttpRequest, HttpResponse
+from ninja import NinjaAPI
+from ninja.errors import AuthenticationError, Throttled, ValidationError
+from ninja.security import django_auth
+
+from verifex.core.problems import UnusableInput
+from verifex.dockets.api import router as dockets
+from verifex.dockets.api_hatch import router as hatch
+from verifex.dockets.api_pair import router as my_bench
+from verifex.exercises.api import router as exercises
+from verifex.exercises.schemas import ErrorOut
+from verifex.floor.api import router as floor
+from verifex.marks.api import router as marks
+from verifex.people.access import NotAllowed, Refused, Stale
+from verifex.people.api import router as people
+from verifex.stores.api import router as stores
+
+api = NinjaAPI(title="Verifex", version="1", auth=django_auth, docs_url=None)
+for router in (people, floor, dockets, hatch, my_bench, stores, exercises, marks):
+    api.add_router("", router)
+
+
+def _answer(request: HttpRequest, status: int, message: str, **more: Any) -> HttpResponse:
+    return api.create_response(request, ErrorOut(message=message, **more).dict(), status=status)
+
+
+@api.exception_handler(NotAllowed)
+def not_allowed(request: HttpRequest, wrong: NotAllowed) -> HttpResponse:
+    return _answer(request, 403, str(wrong))
+
+
+@api.exception_handler(Refused)
+def refused(request: HttpRequest, wrong: Refused) -> HttpResponse:
+    return _answer(request, 422, str(wrong))
+
+
+@api.exception_handler(Stale)
+def stale(request: HttpRequest, wrong: Stale) -> HttpResponse:
+    return _answer(request, 409, str(wrong), changes=wrong.changes)
+
+
+@api.exception_handler(UnusableInput)
+def unusable(request: HttpRequest, wrong: UnusableInput) -> HttpResponse:
+    first = wrong.problems[0]
+    return _answer(request, 422, f"Line {first.line}: {first.message}.", problems=[p.as_json() for p in wrong.problems])
+
+
+@api.exception_handler(AuthenticationError)
+def logged_out(request: HttpRequest, wrong: AuthenticationError) -> HttpResponse:
+    return _answer(request, 401, "You are not logged in.")
+
+
+@api.exception_handler(ValidationError)
+def misshapen(request: HttpRequest, wrong: ValidationError) -> HttpResponse:
+    first = wrong.errors[0]
+    field = str(first.get("loc", ["input"])[-1])
+    return _answer(request, 422, f"“{field}”: {first.get('msg', 'not understood')}.")
+
+
+@api.exception_handler(Throttled)
+def too_often(request: HttpRequest, wrong: Throttled) -> HttpResponse:
+    return _answer(request, 429, "Too many tries. Wait a minute and try again.")
+
+
+@api.exception_handler(Http404)
+@api.exception_handler(ObjectDoesNotExist)
+def absent(request: HttpRequest, wrong: Exception) -> HttpResponse:
+    return _answer(request, 404, "There is nothing here by that number.")
+
+
+@api.exception_handler(OperationalError)
+def busy(request: HttpRequest, wrong: OperationalError) -> HttpResponse:
+    return _answer(request, 503, "The store was busy for a moment; nothing was lost. Try again.")

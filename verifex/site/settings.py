@@ -1,0 +1,139 @@
+"""Settings. Secrets come from the environment; the demo's are made at its first start and kept beside its data."""
+
+import os
+from pathlib import Path
+from typing import Any
+
+from csp.constants import NONCE, NONE, SELF
+from django.core.management.utils import get_random_secret_key
+
+BASE_DIR = Path(__file__).resolve().parent.parent.parent
+DATA_DIR = Path(os.environ.get("VERIFEX_DATA", BASE_DIR / "var"))
+DATA_DIR.mkdir(parents=True, exist_ok=True)
+
+
+def _kept_secret() -> str:
+    """The secret key from the environment, else one made once and kept readable by the owner only."""
+    if key := os.environ.get("VERIFEX_SECRET_KEY"):
+        return key
+    file = DATA_DIR / "secret-key"
+    if not file.exists():
+        file.touch(mode=0o600)
+        file.write_text(get_random_secret_key())
+    return file.read_text()
+
+
+SECRET_KEY = _kept_secret()
+DEBUG = os.environ.get("VERIFEX_DEBUG") == "1"
+ALLOWED_HOSTS = os.environ.get("VERIFEX_HOSTS", "127.0.0.1,localhost,[::1]").split(",")
+CSRF_TRUSTED_ORIGINS = [origin for origin in os.environ.get("VERIFEX_ORIGINS", "").split(",") if origin]
+HTTPS = os.environ.get("VERIFEX_HTTPS") == "1"
+
+INSTALLED_APPS = [
+    "django.contrib.admin",
+    "django.contrib.auth",
+    "django.contrib.contenttypes",
+    "django.contrib.sessions",
+    "django.contrib.messages",
+    "django.contrib.staticfiles",
+    "csp",
+    "ninja",
+    "verifex.people",
+    "verifex.exercises",
+    "verifex.plan",
+    "verifex.stores",
+    "verifex.dockets",
+    "verifex.marks",
+    "verifex.demo",
+]
+
+MIDDLEWARE = [
+    "django.middleware.security.SecurityMiddleware",
+    "whitenoise.middleware.WhiteNoiseMiddleware",
+    "csp.middleware.CSPMiddleware",
+    "verifex.site.limits.SizeLimitMiddleware",
+    "django.contrib.sessions.middleware.SessionMiddleware",
+    "django.middleware.common.CommonMiddleware",
+    "django.middleware.csrf.CsrfViewMiddleware",
+    "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "django.contrib.messages.middleware.MessageMiddleware",
+    "django.middleware.clickjacking.XFrameOptionsMiddleware",
+]
+
+ROOT_URLCONF = "verifex.site.urls"
+WSGI_APPLICATION = "verifex.site.wsgi.application"
+WEB_DIST = BASE_DIR / "web" / "dist"
+TEMPLATES = [
+    {
+        "BACKEND": "django.template.backends.django.DjangoTemplates",
+        "DIRS": [WEB_DIST],
+        "APP_DIRS": True,
+        "OPTIONS": {
+            "context_processors": [
+                "django.template.context_processors.request",
+                "django.contrib.auth.context_processors.auth",
+                "django.contrib.messages.context_processors.messages",
+            ]
+        },
+    }
+]
+
+DATABASES: dict[str, dict[str, Any]] = {
+    "default": {
+        "ENGINE": "django.db.backends.sqlite3",
+        "NAME": DATA_DIR / "verifex.sqlite3",
+        "OPTIONS": {
+            "transaction_mode": "IMMEDIATE",
+            "timeout": 20,
+            "init_command": "PRAGMA journal_mode=WAL;PRAGMA synchronous=NORMAL;"
+            "PRAGMA foreign_keys=ON;PRAGMA busy_timeout=20000;",
+        },
+    }
+}
+
+AUTH_USER_MODEL = "people.User"
+AUTH_PASSWORD_VALIDATORS = [
+    {"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator", "OPTIONS": {"min_length": 10}},
+    {"NAME": "django.contrib.auth.password_validation.CommonPasswordValidator"},
+]
+
+LANGUAGE_CODE = "en-gb"
+TIME_ZONE = "UTC"
+USE_TZ = True
+
+STATIC_URL = "/static/"
+STATIC_ROOT = BASE_DIR / "staticfiles"
+# Only the assets are public; index.html is a template, rendered with the page's nonce.
+STATICFILES_DIRS = [("assets", WEB_DIST / "assets")] if (WEB_DIST / "assets").exists() else []
+STORAGES = {
+    "default": {"BACKEND": "django.core.files.storage.FileSystemStorage"},
+    "staticfiles": {"BACKEND": "whitenoise.storage.CompressedStaticFilesStorage"},
+}
+WHITENOISE_IMMUTABLE_FILE_TEST = r"^/static/assets/.+-[\w-]{8}\.\w+$"
+
+CONTENT_SECURITY_POLICY: dict[str, Any] = {
+    "EXCLUDE_URL_PREFIXES": ["/admin/"],
+    "DIRECTIVES": {
+        "default-src": [NONE],
+        "script-src": [SELF],
+        "style-src": [SELF, NONCE],
+        "img-src": [SELF, "data:"],
+        "font-src": [SELF],
+        "connect-src": [SELF],
+        "form-action": [SELF],
+        "base-uri": [NONE],
+        "frame-ancestors": [NONE],
+    },
+}
+SESSION_COOKIE_HTTPONLY = True
+SESSION_COOKIE_SAMESITE = "Lax"
+SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = HTTPS
+SECURE_HSTS_SECONDS = 31_536_000 if HTTPS else 0
+SECURE_CONTENT_TYPE_NOSNIFF = True
+SECURE_REFERRER_POLICY = "same-origin"
+
+#: The largest body any call takes: a log of 10 MB, with room for its JSON. Refused before it is read.
+MOST_BODY_BYTES = 12 * 1024 * 1024
+DATA_UPLOAD_MAX_MEMORY_SIZE = MOST_BODY_BYTES
+#: Log-in tries from one address.
+THROTTLED_LOG_INS = "10/m"

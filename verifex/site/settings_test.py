@@ -1,0 +1,15 @@
+"""Settings for the tests: a database file (threads of the live server need their own connections), no WAL."""
+
+import tempfile
+from pathlib import Path
+
+from verifex.site.settings import *  # noqa: F403
+from verifex.site.settings import BASE_DIR, DATABASES
+
+DATABASES["default"]["TEST"] = {"NAME": Path(tempfile.gettempdir()) / f"verifex-test-{BASE_DIR.name}.sqlite3"}
+# --parallel copies the file without a -wal beside it, so the journal is a plain one here.
+DATABASES["default"]["OPTIONS"]["init_command"] = (
+    "PRAGMA journal_mode=DELETE;PRAGMA synchronous=OFF;PRAGMA foreign_keys=ON;"
+)
+PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
+THROTTLED_LOG_INS = "1000/m"

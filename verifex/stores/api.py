@@ -1,0 +1,60 @@
+"""The stores: kits and their readiness."""
+
+from typing import Any
+
+from django.http import HttpRequest
+from ninja import Router, Schema
+
+from verifex.people.access import NotAllowed, sections_of
+from verifex.stores.models import Kit
+from verifex.stores.services import readiness
+
+router = Router(tags=["stores"])
+
+
+class KitPartOut(Schema):
+    ref: str
+    part: str
+    title: str
+    present: bool
+
+
+class KitRowOut(Schema):
+    id: int
+    tag: str
+    exercise: str
+    state: str
+    reason: str
+    holder: str
+    issue_id: int | None
+    docket_pair: int | None
+    parts: list[KitPartOut]
+    leg_orders: dict[str, str]
+    substitutions: list[str]
+
+
+@router.get("/kits", response=list[KitRowOut])
+def list_kits(request: HttpRequest) -> list[dict[str, Any]]:
+    """Every kit with its state, why it cannot go out, and who has it."""
+    if not sections_of(request.user):  # type: ignore[arg-type]
+        raise NotAllowed("Only staff may see the stores.")
+    kits = Kit.objects.select_related("exercise").prefetch_related("parts", "issues__pair", "issues__substitutions")
+    return [_row(kit) for kit in kits]
+
+
+def _row(kit: Kit) -> dict[str, Any]:
+    ready = readiness(kit)
+    issue = next((i for i in kit.issues.all() if i.returned_at is None), None)
+    return {
+        "id": kit.pk,
+        "tag": kit.tag,
+        "exercise": kit.exercise.title,
+        "state": ready.state,
+        "reason": ready.reason,
+        "holder": issue.pair.name if issue else "",
+        "issue_id": issue.pk if issue else None,
+        "docket_pair": issue.pair_id if issue else None,
+        "parts": [{"ref": p.ref, "part": p.part, "title": p.title, "present": p.present} for p in kit.parts.all()],
+        "leg_orders": kit.leg_orders,
+        "substitutions": [f"{s.ref}: {s.ohms:g} Ω, {s.reason}" for s in issue.substitutions.all()] if issue else [],
+    }

@@ -1,0 +1,75 @@
+"""Kits, what is in them, who has them, and what was given instead."""
+
+from django.db import models
+
+from verifex.exercises.models import Exercise
+from verifex.people import clock
+from verifex.people.models import Pair, User
+from verifex.plan.models import Session
+
+
+class Kit(models.Model):
+    """A tagged box filled to the recipe of an exercise. `leg_orders` gives the batch's printing by part id."""
+
+    tag = models.CharField(max_length=20, unique=True)
+    exercise = models.ForeignKey(Exercise, on_delete=models.PROTECT, related_name="kits")
+    in_repair = models.BooleanField(default=False)
+    repair_note = models.CharField(max_length=200, blank=True)
+    leg_orders = models.JSONField(default=dict, blank=True)
+
+    class Meta:
+        ordering = ["tag"]
+
+    def __str__(self) -> str:
+        return self.tag
+
+
+class KitPart(models.Model):
+    """One part of the recipe in a kit, by the recipe's reference."""
+
+    kit = models.ForeignKey(Kit, on_delete=models.CASCADE, related_name="parts")
+    ref = models.CharField(max_length=8)
+    part = models.CharField(max_length=40)
+    title = models.CharField(max_length=80)
+    present = models.BooleanField(default=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["kit", "ref"], name="ref_once_a_kit")]
+        ordering = ["id"]
+
+
+class KitIssue(models.Model):
+    """A kit in a pair's hands, from a time to another. A swap is a new issue."""
+
+    kit = models.ForeignKey(Kit, on_delete=models.PROTECT, related_name="issues")
+    pair = models.ForeignKey(Pair, on_delete=models.PROTECT, related_name="kit_issues")
+    session = models.ForeignKey(Session, on_delete=models.PROTECT, related_name="kit_issues")
+    issued_at = models.DateTimeField(default=clock.now)
+    issued_by = models.ForeignKey(User, null=True, on_delete=models.SET_NULL, related_name="+")
+    returned_at = models.DateTimeField(null=True, blank=True)
+    faults = models.JSONField(default=list, blank=True)
+    leg_orders = models.JSONField(default=dict, blank=True)  # as they were on the day
+
+    class Meta:
+        constraints = [
+            models.UniqueConstraint(fields=["kit"], condition=models.Q(returned_at__isnull=True), name="kit_out_once"),
+            models.CheckConstraint(
+                condition=models.Q(returned_at__isnull=True) | models.Q(returned_at__gte=models.F("issued_at")),
+                name="kit_returns_after_it_goes",
+            ),
+        ]
+        ordering = ["issued_at"]
+
+
+class Substitution(models.Model):
+    """A resistor given in place of the recipe's."""
+
+    issue = models.ForeignKey(KitIssue, on_delete=models.CASCADE, related_name="substitutions")
+    ref = models.CharField(max_length=8)
+    ohms = models.FloatField()
+    reason = models.CharField(max_length=200)
+    at = models.DateTimeField(default=clock.now)
+
+    class Meta:
+        constraints = [models.CheckConstraint(condition=models.Q(ohms__gt=0), name="substitute_above_zero_ohms")]
+        ordering = ["at"]
