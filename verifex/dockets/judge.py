@@ -3,6 +3,7 @@
 from typing import Any
 
 from verifex.core.circuit.solver import NoSensibleAnswer
+from verifex.core.expected import Sheet
 from verifex.core.findings import Finding, will_not_do
 from verifex.core.problems import UnusableInput
 from verifex.core.program import ProgramReport
@@ -12,7 +13,7 @@ from verifex.core.readings.grid import printable_values
 from verifex.core.readings.honesty import OtherLog
 from verifex.core.rulebook import RULES_VERSION
 from verifex.core.twin import check_behaviour, check_on_bench, plan_stimulus, run_twin
-from verifex.dockets.bench import DocketBench
+from verifex.dockets.bench import DocketBench, last_judgement
 from verifex.dockets.models import Attempt, Judgement, Kind
 
 MOST_OTHERS = 60
@@ -82,7 +83,23 @@ def judge_readings(bench: DocketBench, text: str) -> tuple[list[Finding], dict[s
     intended = compare_log(text, bench.file, bench.sheet_as_intended(sheet))
     result = report.as_json(with_honesty=False)
     result["intended"] = {step.name: step.verdict for step in intended.steps}
+    result["follows_program"] = _follows_program(bench, sheet, result["steps"])
     return list(report.honesty), result
+
+
+def _follows_program(bench: DocketBench, sheet: Sheet, steps: list[dict[str, Any]]) -> list[str]:
+    """Steps whose centre is what the twin of the program handed in printed there, within the sheet's width."""
+    judgement = last_judgement(bench.last(Kind.PROGRAM))
+    behaviour = judgement.result.get("behaviour") if judgement else None
+    printed = {o["name"]: o["printed"] for o in behaviour["outcomes"]} if behaviour else {}
+    follows = []
+    for step in steps:
+        expected, said = sheet.step(step["name"]), printed.get(step["name"])
+        if expected is None or said is None or step["centre"] is None:
+            continue
+        if abs(step["centre"] - said) <= (expected.value.high - expected.value.low) / 2:
+            follows.append(step["name"])
+    return follows
 
 
 def _grid(bench: DocketBench) -> list[str] | None:

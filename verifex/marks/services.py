@@ -58,6 +58,7 @@ def evidence_of(docket: Docket) -> Evidence:
         program_handed_in=program is not None,
         steps={s["name"]: s["verdict"] for s in readings.result["steps"]} if readings else {},
         intended=readings.result.get("intended", {}) if readings else {},
+        follows_program=frozenset(readings.result.get("follows_program", [])) if readings else frozenset(),
         kit_faults=tuple(issue.faults) if issue else (),
     )
 

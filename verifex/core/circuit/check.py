@@ -43,9 +43,10 @@ def check_wiring(
 ) -> WiringReport:
     """Check a bench given in bench notation.
 
-    `outputs` are pins a program drives, `batch_orders` leg orders by part id as handed out, `rail_volts`
-    the measured supply, `issued_ohms` substituted resistors by the exercise's reference. Lines that are no statement are in `report.bench.problems`; the rest is judged all
-    the same. Raises UnusableInput only for a text over the size limit.
+    `outputs` are pins a program drives, `batch_orders` leg orders by part id as handed out, `rail_volts` the
+    measured supply, `issued_ohms` substituted resistors by the exercise's reference. Lines that are no
+    statement are in `report.bench.problems`; the rest is judged all the same. Raises UnusableInput only for a
+    text over the size limit.
     """
     bench = read_bench(text, batch_orders=batch_orders)
     view = BenchView(

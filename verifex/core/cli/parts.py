@@ -155,9 +155,10 @@ def show_value(arguments: Namespace) -> int:
             }
         )
     else:
-        print(
-            f"{in_words(ohms, 'Ω')} in {arguments.series}: down {in_words(down, 'Ω')}, nearest {in_words(nearest, 'Ω')} ({' '.join(bands)}), up {in_words(up, 'Ω')}"
+        around = ", ".join(
+            f"{word} {in_words(v, 'Ω')}" for word, v in (("down", down), ("nearest", nearest), ("up", up))
         )
+        print(f"{in_words(ohms, 'Ω')} in {arguments.series}: {around}; nearest has {' '.join(bands)}")
     return 0
 
 

@@ -12,7 +12,8 @@ class Evidence:
     `wiring` are the findings of the wiring as it stood when power was cleared (or the last attempt), `sent_back`
     those a person sent an attempt back with, `mended` those the pair found and mended itself, `program` those of the program as last handed
     in (checked and run on the twin). `steps` maps a step to its verdict on the pair's own sheet (as built) and
-    `intended` to the one on the exercise's (as intended). `kit_faults` are faults found at take-back.
+    `intended` to the one on the exercise's (as intended); `follows_program` are steps that are out, but read just
+    what the twin of the program handed in prints. `kit_faults` are faults found at take-back.
     """
 
     wiring: tuple[Finding, ...] = ()
@@ -25,4 +26,5 @@ class Evidence:
     program_handed_in: bool = False
     steps: dict[str, str] = field(default_factory=dict)
     intended: dict[str, str] = field(default_factory=dict)
+    follows_program: frozenset[str] = frozenset()
     kit_faults: tuple[str, ...] = ()

@@ -79,7 +79,7 @@ class _Ledger:
 
     def take(self, marks: Decimal, sentence: str) -> None:
         self.left = max(Decimal(0), self.left - marks)
-        self.evidence.append(f"{sentence} (−{_short(marks)})" if marks else sentence)
+        self.evidence.append(f"{sentence.rstrip('.')} (−{_short(marks)})." if marks else sentence)
 
 
 def _short(marks: Decimal) -> str:
@@ -187,5 +187,7 @@ def _readings(ledger: _Ledger, evidence: Evidence) -> None:
             )
         elif verdict == "missing":
             ledger.take(each, f"{name}: no readings.")
+        elif name in evidence.follows_program:
+            ledger.take(each / 4, f"{name}: out of limits, but just what the program handed in prints (follow-through)")
         else:
-            ledger.take(each * Decimal("0.75"), f"{name}: measured and recorded, but out of this bench's limits.")
+            ledger.take(each * 3 / 4, f"{name}: measured and recorded, but out of this bench's limits")

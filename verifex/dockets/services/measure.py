@@ -1,5 +1,7 @@
 """Values measured on the bench: supply, internal reference, the stimulus of a step."""
 
+from contextlib import suppress
+
 from django.db import transaction
 
 from verifex.core.expected import Measured
@@ -37,10 +39,9 @@ def measure(actor: User, docket_id: int, name: str, value: float, instrument: st
     Measurement.objects.create(docket=docket, name=name, value=value, unit=unit, instrument=instrument[:80], by=actor)
     readings = bench.last(Kind.READINGS)
     if readings is not None:
-        try:
+        # A log that cannot be judged now keeps the judgement of its hand-in.
+        with suppress(UnusableInput):
             judge(readings)
-        except UnusableInput:
-            pass  # it was judged when it was handed in; that judgement stands
     finish(docket, actor, f"measured {name.removeprefix(STEP)}: {value:g} {unit}")
 
 

@@ -1,0 +1,45 @@
+import createClient from 'openapi-fetch'
+import type { components, paths } from './schema'
+
+export type Schemas = components['schemas']
+export type ErrorOut = Schemas['ErrorOut']
+
+function csrfToken(): string {
+  return document.cookie.match(/(?:^|; )csrftoken=([^;]+)/)?.[1] ?? ''
+}
+
+export const client = createClient<paths>({ baseUrl: '/' })
+client.use({
+  onRequest({ request }) {
+    if (request.method !== 'GET') request.headers.set('X-CSRFToken', csrfToken())
+    return request
+  },
+})
+
+/** A refused or failed call: what to say, with located problems and what changed meanwhile. */
+export class ApiError extends Error {
+  constructor(
+    message: string,
+    readonly status: number,
+    readonly problems: ErrorOut['problems'] = [],
+    readonly changes: string[] = [],
+  ) {
+    super(message)
+  }
+}
+
+const LOST = 'The connection is lost. What you typed is kept here; try again in a moment.'
+
+/** The data of a call, or an ApiError that can be shown as it is. */
+export async function ask<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+  let result
+  try {
+    result = await call
+  } catch {
+    throw new ApiError(LOST, 0)
+  }
+  if (result.response.ok && result.data !== undefined) return result.data
+  const error = result.error as Partial<ErrorOut> | undefined
+  const message = error?.message ?? 'The server could not do that. Nothing was lost; try again.'
+  throw new ApiError(message, result.response.status, error?.problems ?? [], error?.changes ?? [])
+}

@@ -1,0 +1,128 @@
+<script setup lang="ts">
+// Findings, most urgent first. The chosen one opens and lights its evidence elsewhere.
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import SeverityTag from './SeverityTag.vue'
+
+type Finding = Schemas['FindingOut']
+const props = defineProps<{ findings: Finding[]; titles?: string; good?: string }>()
+const chosen = defineModel<number>('chosen', { default: 0 })
+
+const counts = computed(() =>
+  (['stop', 'fix', 'check', 'note'] as const)
+    .map((severity) => ({ severity, count: props.findings.filter((f) => f.severity === severity).length }))
+    .filter((entry) => entry.count > 0),
+)
+function evidence(finding: Finding): string {
+  const places = finding.where.places ?? []
+  const line = finding.where.line ? [`line ${finding.where.line}`] : []
+  return [...(finding.where.parts ?? []), ...(places.length ? places.slice(0, 3) : line)].join(' · ')
+}
+</script>
+
+<template>
+  <section aria-label="Findings">
+    <header>
+      <h2>{{ findings.length === 1 ? '1 finding' : findings.length ? `${findings.length} findings` : 'No findings' }}</h2>
+      <SeverityTag v-for="entry in counts" :key="entry.severity" v-bind="entry" />
+    </header>
+    <p v-if="!findings.length" class="good">{{ good ?? 'Nothing stands out. A look at the real bench remains yours.' }}</p>
+    <ul>
+      <li v-for="(finding, index) in findings" :key="index" :class="[finding.severity, { open: index === chosen }]">
+        <button class="plain head" :aria-expanded="index === chosen" @click="chosen = index">
+          <SeverityTag :severity="finding.severity" />
+          <span class="seen">{{ finding.seen }}</span>
+          <span class="v where">{{ evidence(finding) }}</span>
+        </button>
+        <div v-if="index === chosen" class="body">
+          <p class="soft">{{ finding.why }}</p>
+          <p><b>Remedy</b> {{ finding.remedy }}</p>
+          <p v-if="finding.hint" class="hint">The pair is shown: “{{ finding.hint }}”</p>
+        </div>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+header {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  flex-wrap: wrap;
+  margin-bottom: 10px;
+}
+header h2 {
+  margin-right: 6px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  border-bottom: 1px solid var(--line);
+}
+li.open {
+  background: var(--sheet);
+  border: 1.5px solid var(--pad);
+  border-radius: 8px;
+  margin-bottom: 8px;
+}
+li.open.stop {
+  border-color: var(--stop);
+}
+li.open.fix {
+  border-color: var(--fix);
+}
+.head {
+  display: grid;
+  grid-template-columns: 74px 1fr auto;
+  gap: 10px;
+  align-items: baseline;
+  width: 100%;
+  padding: 11px 8px;
+}
+li.open .head {
+  padding: 14px 16px 6px;
+  grid-template-columns: 74px 1fr;
+}
+li.open .where {
+  grid-column: 2;
+}
+li.open .seen {
+  font-weight: 640;
+}
+.where {
+  color: var(--soft);
+}
+.body {
+  display: grid;
+  gap: 8px;
+  padding: 2px 16px 14px 100px;
+}
+.hint {
+  border-top: 1px solid var(--line);
+  padding-top: 8px;
+  color: var(--soft);
+}
+.good {
+  background: var(--good-bg);
+  color: var(--good);
+  border-radius: var(--radius);
+  padding: 10px 14px;
+}
+@media (max-width: 700px) {
+  .body {
+    padding-left: 16px;
+  }
+  .head,
+  li.open .head {
+    grid-template-columns: 1fr;
+    gap: 4px;
+  }
+  li.open .where {
+    grid-column: 1;
+  }
+}
+</style>

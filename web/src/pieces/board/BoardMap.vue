@@ -1,0 +1,248 @@
+<script setup lang="ts">
+// A map to hold against the real board: traces and labelled blocks, drawn from the hand-in.
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import { mode } from '@/look/theme'
+import { COL, holeX, layOut, ROW, railX, readPlace, wireColour, X } from './layout'
+
+const props = defineProps<{
+  bench: Schemas['BenchOut']
+  lit?: Schemas['WhereOut'] | null
+  severity?: string
+}>()
+const emit = defineEmits<{ choosePart: [ref: string] }>()
+
+const map = computed(() => layOut(props.bench))
+const dark = computed(() => mode.value === 'dark')
+const litParts = computed(() => new Set(props.lit?.parts ?? []))
+const litStrips = computed(() => {
+  const strips = new Set<string>()
+  for (const text of props.lit?.places ?? []) {
+    const place = readPlace(text)
+    if (place.kind === 'hole') strips.add(`${place.row}${holeX(place.letter!) < X.ditch ? 'L' : 'R'}`)
+    if (place.kind === 'rail') strips.add(place.rail!)
+  }
+  return strips
+})
+const litPlaces = computed(() => new Set(props.lit?.places ?? []))
+const RAILS = ['+L', '-L', '+R', '-R']
+const SIDES = [
+  { side: 'L', x: X.holesLeft },
+  { side: 'R', x: X.holesRight },
+]
+function isLitLead(ends: [string, string]): boolean {
+  return ends.some((end) => litPlaces.value.has(end))
+}
+</script>
+
+<template>
+  <figure class="map" :class="severity">
+    <svg
+      :viewBox="`0 0 ${X.width} ${map.height}`"
+      role="group"
+      :aria-label="`Board map: ${bench.parts.length} parts, ${bench.wires.length} wires`"
+    >
+      <g v-for="rail in RAILS" :key="rail">
+        <rect
+          :x="railX(rail) - 6"
+          y="26"
+          width="12"
+          :height="map.height - 34"
+          rx="6"
+          class="rail"
+          :class="{ lit: litStrips.has(rail) }"
+        />
+        <text :x="railX(rail)" y="17" class="railname">{{ rail.replace('-', '−') }}</text>
+      </g>
+      <template v-for="band in map.bands" :key="band.y">
+        <g v-if="band.kind === 'row'">
+          <template v-for="{ side, x } in SIDES" :key="side">
+            <rect
+              :x="x - 10"
+              :y="band.y - 9"
+              :width="4 * COL + 20"
+              height="18"
+              rx="9"
+              class="strip"
+              :class="{ lit: litStrips.has(`${band.row}${side}`) }"
+            />
+            <circle v-for="n in 5" :key="n" :cx="x + (n - 1) * COL" :cy="band.y" r="1.9" class="hole" />
+          </template>
+          <text :x="X.holesLeft - 15" :y="band.y + 4" class="rowname left">{{ band.row }}</text>
+          <text :x="X.holesRight - 14" :y="band.y + 4" class="rowname left">{{ band.row }}</text>
+        </g>
+        <text v-else :x="X.holesLeft - 10" :y="band.y + 3" class="fold">
+          {{ band.from === band.to ? `row ${band.from} empty` : `rows ${band.from}–${band.to} empty` }}
+        </text>
+      </template>
+
+      <g v-for="lead in map.leads" :key="lead.index" class="lead" :class="{ lit: isLitLead(lead.ends) }">
+        <title>{{ lead.ends.join(' – ') }}{{ lead.colour ? `, ${lead.colour}` : '' }}, line {{ lead.line }}</title>
+        <polyline :points="lead.points.map((p) => p.join(',')).join(' ')" class="halo" />
+        <polyline
+          :points="lead.points.map((p) => p.join(',')).join(' ')"
+          :style="{ stroke: wireColour(lead.colour, dark) }"
+        />
+        <circle
+          :cx="lead.points.at(-1)![0]"
+          :cy="lead.points.at(-1)![1]"
+          r="4"
+          :style="{ fill: wireColour(lead.colour, dark) }"
+        />
+        <circle :cx="lead.points[0]![0]" :cy="lead.points[0]![1]" r="4" :style="{ fill: wireColour(lead.colour, dark) }" />
+      </g>
+
+      <g
+        v-for="block in map.blocks"
+        :key="block.ref"
+        class="block"
+        :class="{ lit: litParts.has(block.ref) }"
+        tabindex="0"
+        role="button"
+        :aria-label="`${block.ref}, ${block.title}`"
+        @click="emit('choosePart', block.ref)"
+        @keydown.enter="emit('choosePart', block.ref)"
+      >
+        <title>{{ block.ref }}: {{ block.title }}</title>
+        <line
+          :x1="block.legs[Math.floor((block.legs.length - 1) / 2)]!.x"
+          :y1="block.label.y"
+          :x2="block.label.x"
+          :y2="block.label.y"
+          class="leader"
+        />
+        <polyline :points="block.spine.map((p) => p.join(',')).join(' ')" class="spine" />
+        <circle v-for="leg in block.legs" :key="leg.leg" :cx="leg.x" :cy="leg.y" r="5" class="foot">
+          <title>{{ block.ref }}.{{ leg.leg }} in {{ leg.place }}</title>
+        </circle>
+        <rect :x="block.label.x" :y="block.label.y - 10" width="42" height="20" rx="3" class="name" />
+        <text :x="block.label.x + 21" :y="block.label.y + 4.5" class="nametext">{{ block.ref }}</text>
+      </g>
+
+      <g v-for="chip in map.chips" :key="chip.net + chip.y" class="chip">
+        <rect :x="chip.x" :y="chip.y - ROW / 2 + 3" width="76" height="20" rx="3" />
+        <text :x="chip.x + 38" :y="chip.y + 4.5">{{ chip.text }}</text>
+      </g>
+    </svg>
+    <figcaption v-if="map.flying.length" class="soft">Flying leads: {{ map.flying.join(', ') }}</figcaption>
+  </figure>
+</template>
+
+<style scoped>
+.map {
+  margin: 0;
+  --hit: var(--act);
+}
+.map.stop {
+  --hit: var(--stop);
+}
+.map.fix {
+  --hit: var(--fix);
+}
+.map.check {
+  --hit: var(--check);
+}
+svg {
+  width: 100%;
+  display: block;
+}
+.rail {
+  fill: var(--sunk);
+  stroke: var(--line);
+}
+.railname {
+  font: 600 13px var(--mono);
+  fill: var(--soft);
+  text-anchor: middle;
+}
+.strip {
+  fill: none;
+  stroke: var(--line);
+}
+.strip.lit,
+.rail.lit {
+  fill: var(--lit);
+  stroke: var(--hit);
+  stroke-width: 2;
+}
+.hole {
+  fill: var(--pad);
+  opacity: 0.55;
+}
+.rowname {
+  font: 11px var(--mono);
+  fill: var(--faint);
+  text-anchor: end;
+}
+.fold {
+  font: 12px var(--text);
+  fill: var(--faint);
+}
+.lead polyline {
+  fill: none;
+  stroke-width: 3;
+  stroke-linecap: round;
+}
+.lead .halo {
+  stroke: var(--sheet);
+  stroke-width: 6;
+}
+.lead.lit .halo {
+  stroke: var(--lit);
+  stroke-width: 10;
+}
+.block {
+  cursor: pointer;
+  outline: none;
+}
+.spine {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 9;
+  stroke-linecap: round;
+  stroke-linejoin: round;
+  opacity: 0.82;
+}
+.leader {
+  stroke: var(--ink);
+  stroke-width: 1.4;
+  stroke-dasharray: 3 3;
+}
+.foot {
+  fill: var(--sheet);
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+.name {
+  fill: var(--ink);
+}
+.nametext {
+  font: 600 12.5px var(--mono);
+  fill: var(--sheet);
+  text-anchor: middle;
+}
+.block.lit .spine {
+  stroke: var(--hit);
+  opacity: 1;
+}
+.block.lit .foot,
+.block.lit .leader {
+  stroke: var(--hit);
+}
+.block.lit .name {
+  fill: var(--hit);
+}
+.block:focus-visible .name {
+  stroke: var(--act);
+  stroke-width: 3;
+}
+.chip rect {
+  fill: var(--sheet);
+  stroke: var(--pad);
+}
+.chip text {
+  font: 600 12.5px var(--mono);
+  fill: var(--ink);
+  text-anchor: middle;
+}
+</style>

@@ -1,0 +1,21 @@
+// Who is logged in, and the lab session that staff look at.
+import { useQuery } from '@tanstack/vue-query'
+import { useStorage } from '@vueuse/core'
+import { computed } from 'vue'
+import { ask, client } from '@/api/client'
+
+export function useMe() {
+  return useQuery({ queryKey: ['me'], queryFn: () => ask(client.GET('/api/me')), staleTime: 60_000 })
+}
+
+const chosen = useStorage<number | null>('verifex-session', null)
+
+export function useSession() {
+  const { data, isPending, error } = useQuery({
+    queryKey: ['sessions'],
+    queryFn: () => ask(client.GET('/api/sessions')),
+    staleTime: 60_000,
+  })
+  const session = computed(() => data.value?.find((s) => s.id === chosen.value) ?? data.value?.[0] ?? null)
+  return { sessions: data, session, isPending, error }
+}

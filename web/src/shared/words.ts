@@ -1,0 +1,31 @@
+// How values are said; no electronics here, only writing.
+export const STATIONS = ['kit', 'wiring', 'power', 'program', 'readings', 'mark'] as const
+export type StationName = (typeof STATIONS)[number]
+
+export function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1)
+}
+
+export function minutesSince(since: string | null | undefined, now: number): number {
+  return since ? Math.max(0, Math.floor((now - Date.parse(since)) / 60_000)) : 0
+}
+
+export function waited(since: string | null | undefined, now: number): string {
+  const minutes = minutesSince(since, now)
+  return minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`
+}
+
+export function clockTime(at: string | number | Date, zone?: string): string {
+  return new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: zone })
+}
+
+export const VERDICTS: Record<string, { word: string; tone: string }> = {
+  likely: { word: 'in limits', tone: 'good' },
+  'in-limits': { word: 'in limits, wide', tone: 'good' },
+  out: { word: 'out', tone: 'stop' },
+  missing: { word: 'missing', tone: 'check' },
+}
+
+export function fixed(value: number | null | undefined, digits: number): string {
+  return value === null || value === undefined ? '–' : value.toFixed(digits).replace('-', '−')
+}

@@ -1,0 +1,15 @@
+import { fileURLToPath, URL } from 'node:url'
+import vue from '@vitejs/plugin-vue'
+import { defineConfig } from 'vite'
+
+const server = { target: 'http://127.0.0.1:8000', changeOrigin: false }
+
+export default defineConfig(({ command }) => ({
+  plugins: [vue()],
+  base: command === 'build' ? '/static/' : '/',
+  resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
+  // Django renders the built index.html and fills in the page's nonce.
+  html: { cspNonce: '{{ request.csp_nonce }}' },
+  build: { assetsInlineLimit: 0, chunkSizeWarningLimit: 900 },
+  server: { host: '127.0.0.1', port: 5173, strictPort: true, proxy: { '^/(api|admin|static/admin)/': server } },
+}))
