@@ -52,10 +52,30 @@ class BehaviourOut(Schema):
     first_divergence_ms: float | None
 
 
+class LineOut(Schema):
+    ms: float
+    text: str
+
+
+class IndicatorOut(Schema):
+    ms: float
+    ref: str
+    on: bool
+
+
+class SampleOut(Schema):
+    ms: float
+    pin: str
+    stimulus: float
+    count: int
+
+
 class TraceOut(Schema):
-    lines: list[tuple[float, str]]
-    indicators: list[tuple[float, str, bool]]
-    samples: list[tuple[float, str, float, int]]
+    """A run on the twin: printed lines, lights and sounders, samples of the converter."""
+
+    lines: list[LineOut]
+    indicators: list[IndicatorOut]
+    samples: list[SampleOut]
     ended: str
     ended_ms: float
 

@@ -41,7 +41,7 @@ def docket_json(docket: Docket, reader: User) -> dict[str, Any]:
         "claimed_by": docket.claimed_by.get_full_name() if docket.claimed_by else "",
         "may_overrule": role_in(reader, docket.session.section) == "instructor",
         "wiring": _attempt(wiring, _wiring_result),
-        "program": _attempt(program, dict),
+        "program": _attempt(program, _program_result),
         "readings": _attempt(readings, dict),
         "clearance": {
             "wiring_attempt": clearance.wiring.number,
@@ -127,6 +127,20 @@ def _name(user: User | None) -> str:
 
 def _wiring_result(result: dict[str, Any]) -> dict[str, Any]:
     return {"bench": bench_out(result["bench"]), "nets": result["nets"]}
+
+
+def _program_result(result: dict[str, Any]) -> dict[str, Any]:
+    """The trace with its columns named; it is kept as rows."""
+    trace = result["trace"]
+    if trace is None:
+        return result
+    columns = {
+        "lines": ("ms", "text"),
+        "indicators": ("ms", "ref", "on"),
+        "samples": ("ms", "pin", "stimulus", "count"),
+    }
+    named = {key: [dict(zip(names, row, strict=True)) for row in trace[key]] for key, names in columns.items()}
+    return {**result, "trace": {**trace, **named}}
 
 
 def _attempt(attempt: Attempt | None, shape: Any) -> dict[str, Any] | None:

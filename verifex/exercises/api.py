@@ -3,15 +3,42 @@
 from typing import Any
 
 from django.http import HttpRequest
-from ninja import Router
+from ninja import Router, Schema
 
 from verifex.core.expected import expected_sheet
+from verifex.core.parts import catalogue
 from verifex.exercises.models import ExerciseVersion
 from verifex.exercises.schemas import ExerciseOut, SheetOut
 from verifex.exercises.views import exercise_json
 from verifex.people.access import NotAllowed, sections_of
 
 router = Router(tags=["exercises"])
+
+
+class PartNamesOut(Schema):
+    """A part as the table of leads completes it."""
+
+    id: str
+    title: str
+    legs: list[str]
+    settings: list[str]
+
+
+class NamesOut(Schema):
+    """What can be named in a wiring: the pins of each board, and the parts with their legs."""
+
+    pins: dict[str, list[str]]
+    parts: list[PartNamesOut]
+
+
+@router.get("/names", response=NamesOut)
+def names(request: HttpRequest) -> dict[str, Any]:
+    """For completion while a wiring is typed; anyone who is logged in may read it."""
+    shelf = catalogue()
+    parts = [
+        {"id": p.id, "title": p.title, "legs": list(p.legs), "settings": list(p.settings)} for p in shelf.parts.values()
+    ]
+    return {"pins": {board.id: board.pin_names() for board in shelf.boards.values()}, "parts": parts}
 
 
 @router.get("/exercises", response=list[ExerciseOut])

@@ -2,6 +2,8 @@
 
 from typing import Any
 
+from verifex.core.exercise import Exercise
+from verifex.core.exercise.statements import When
 from verifex.exercises.models import ExerciseVersion
 
 
@@ -21,7 +23,8 @@ def exercise_json(version: ExerciseVersion) -> dict[str, Any]:
         "variants": [variant.model_dump() for variant in file.variants],
         "steps": [step.model_dump() for step in file.steps],
         "behaviour": [
-            f"When {statement.when}: {_says(statement.then)}; otherwise {_says(statement.otherwise)}."
+            f"When {_condition(file, statement.when)}: {_says(file, statement.then)}; "
+            f"otherwise {_says(file, statement.otherwise)}."
             for statement in file.behaviour
         ],
         "thresholds": [statement.when.threshold for statement in file.behaviour],
@@ -32,5 +35,24 @@ def exercise_json(version: ExerciseVersion) -> dict[str, Any]:
     }
 
 
-def _says(outputs: dict[str, bool]) -> str:
-    return ", ".join(f"{ref} {'on' if on else 'off'}" for ref, on in outputs.items()) or "nothing"
+UNITS = {"celsius": "°C"}
+
+
+def _title(file: Exercise, ref: str) -> str:
+    """A part by what it is for, with its reference: `warning light D1`."""
+    return next((f"{part.title} {ref}" for part in file.recipe if part.ref == ref and part.title), ref)
+
+
+def _condition(file: Exercise, when: When) -> str:
+    held = f" for {when.for_ms / 1000:g} s" if when.for_ms else ""
+    return f"the {_title(file, when.ref)} is {when.side} {when.threshold:g} {UNITS.get(when.quantity, when.quantity)}{held}"
+
+
+def _says(file: Exercise, outputs: dict[str, bool]) -> str:
+    """`warning light D1 and sounder BZ1 on`: outputs of one state together."""
+    said = []
+    for state in (True, False):
+        names = [_title(file, ref) for ref, on in outputs.items() if on is state]
+        if names:
+            said.append(f"{' and '.join(names)} {'on' if state else 'off'}")
+    return ", ".join(said) or "nothing"

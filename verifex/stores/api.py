@@ -39,7 +39,8 @@ def list_kits(request: HttpRequest) -> list[dict[str, Any]]:
     if not sections_of(request.user):  # type: ignore[arg-type]
         raise NotAllowed("Only staff may see the stores.")
     kits = Kit.objects.select_related("exercise").prefetch_related("parts", "issues__pair", "issues__substitutions")
-    return [_row(kit) for kit in kits]
+    order = ["ready", "incomplete", "repair", "out"]
+    return sorted((_row(kit) for kit in kits), key=lambda row: (order.index(row["state"]), row["tag"]))
 
 
 def _row(kit: Kit) -> dict[str, Any]:

@@ -3,13 +3,21 @@ import '@fontsource-variable/commissioner'
 import '@fontsource-variable/jetbrains-mono'
 import './look/tokens.css'
 import './look/base.css'
-import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
+import { QueryCache, QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { ApiError } from './api/client'
 import { router } from './router'
 
+/** A session that has ended leads to the log-in and back to the same place afterwards. */
+function toLogIn(error: Error) {
+  if (!(error instanceof ApiError) || error.status !== 401 || router.currentRoute.value.name === 'log-in')
+    return
+  void router.push({ name: 'log-in', query: { next: router.currentRoute.value.fullPath } })
+}
+
 const queries = new QueryClient({
+  queryCache: new QueryCache({ onError: toLogIn }),
   defaultOptions: {
     queries: {
       staleTime: 2000,

@@ -240,6 +240,9 @@ def _notes(chain: Chain, steps: tuple[ExpectedStep, ...]) -> list[str]:
         and "unless measured" in dominant.source
     ):
         notes.append("Measuring the reference once would narrow the limits most.")
+    either = [f"“{step.name}”" for step in steps if "either" in step.indicators.values()]
+    if either:
+        notes.append(f"{' and '.join(either)}: the limits straddle the threshold, so the alarm may be on or off.")
     if abs(chain.loading - 1) > 0.005:
         notes.append(f"The circuit loads the output: the pin gets {chain.loading * 100:.1f} % of it.")
     return notes

@@ -165,9 +165,7 @@ def _care(ledger: _Ledger, evidence: Evidence) -> None:
         if found.criterion == "care":
             ledger.evidence.append(found.seen)
     if not evidence.kit_faults:
-        ledger.evidence.append(
-            "The kit came back without faults." if not ledger.evidence else "No fault of the kit is recorded."
-        )
+        ledger.evidence.append("No fault of the kit is recorded.")
 
 
 def _readings(ledger: _Ledger, evidence: Evidence) -> None:

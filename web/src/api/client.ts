@@ -2,7 +2,13 @@ import createClient from 'openapi-fetch'
 import type { components, paths } from './schema'
 
 export type Schemas = components['schemas']
-export type ErrorOut = Schemas['ErrorOut']
+
+/** What every refusal of the server looks like (`ErrorOut` in exercises/schemas.py). */
+export interface ErrorOut {
+  message: string
+  problems: { line: number; column: number; message: string }[]
+  changes: string[]
+}
 
 function csrfToken(): string {
   return document.cookie.match(/(?:^|; )csrftoken=([^;]+)/)?.[1] ?? ''

@@ -467,6 +467,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/names": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Names
+         * @description For completion while a wiring is typed; anyone who is logged in may read it.
+         */
+        get: operations["verifex_exercises_api_names"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exercises": {
         parameters: {
             query?: never;
@@ -987,6 +1007,15 @@ export interface components {
             /** Unit */
             unit?: string | null;
         };
+        /** IndicatorOut */
+        IndicatorOut: {
+            /** Ms */
+            ms: number;
+            /** Ref */
+            ref: string;
+            /** On */
+            on: boolean;
+        };
         /** KitOut */
         KitOut: {
             /** Tag */
@@ -1004,6 +1033,13 @@ export interface components {
             };
             /** Substitutions */
             substitutions: components["schemas"]["SubstitutionOut"][];
+        };
+        /** LineOut */
+        LineOut: {
+            /** Ms */
+            ms: number;
+            /** Text */
+            text: string;
         };
         /** MeasurementOut */
         MeasurementOut: {
@@ -1113,6 +1149,17 @@ export interface components {
                 [key: string]: string;
             };
         };
+        /** SampleOut */
+        SampleOut: {
+            /** Ms */
+            ms: number;
+            /** Pin */
+            pin: string;
+            /** Stimulus */
+            stimulus: number;
+            /** Count */
+            count: number;
+        };
         /** StepOut */
         StepOut: {
             /** Name */
@@ -1156,26 +1203,17 @@ export interface components {
             /** Reason */
             reason: string;
         };
-        /** TraceOut */
+        /**
+         * TraceOut
+         * @description A run on the twin: printed lines, lights and sounders, samples of the converter.
+         */
         TraceOut: {
             /** Lines */
-            lines: [
-                number,
-                string
-            ][];
+            lines: components["schemas"]["LineOut"][];
             /** Indicators */
-            indicators: [
-                number,
-                string,
-                boolean
-            ][];
+            indicators: components["schemas"]["IndicatorOut"][];
             /** Samples */
-            samples: [
-                number,
-                string,
-                number,
-                number
-            ][];
+            samples: components["schemas"]["SampleOut"][];
             /** Ended */
             ended: string;
             /** Ended Ms */
@@ -1629,6 +1667,32 @@ export interface components {
             };
             /** Substitutions */
             substitutions: string[];
+        };
+        /**
+         * NamesOut
+         * @description What can be named in a wiring: the pins of each board, and the parts with their legs.
+         */
+        NamesOut: {
+            /** Pins */
+            pins: {
+                [key: string]: string[];
+            };
+            /** Parts */
+            parts: components["schemas"]["PartNamesOut"][];
+        };
+        /**
+         * PartNamesOut
+         * @description A part as the table of leads completes it.
+         */
+        PartNamesOut: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Legs */
+            legs: string[];
+            /** Settings */
+            settings: string[];
         };
         /** DocketMarksOut */
         DocketMarksOut: {
@@ -2402,6 +2466,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KitRowOut"][];
+                };
+            };
+        };
+    };
+    verifex_exercises_api_names: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NamesOut"];
                 };
             };
         };

@@ -23,12 +23,26 @@ function evidence(finding: Finding): string {
 <template>
   <section aria-label="Findings">
     <header>
-      <h2>{{ findings.length === 1 ? '1 finding' : findings.length ? `${findings.length} findings` : 'No findings' }}</h2>
+      <h2>
+        {{
+          findings.length === 1
+            ? '1 finding'
+            : findings.length
+              ? `${findings.length} findings`
+              : 'No findings'
+        }}
+      </h2>
       <SeverityTag v-for="entry in counts" :key="entry.severity" v-bind="entry" />
     </header>
-    <p v-if="!findings.length" class="good">{{ good ?? 'Nothing stands out. A look at the real bench remains yours.' }}</p>
+    <p v-if="!findings.length" class="good">
+      {{ good ?? 'Nothing stands out. A look at the real bench remains yours.' }}
+    </p>
     <ul>
-      <li v-for="(finding, index) in findings" :key="index" :class="[finding.severity, { open: index === chosen }]">
+      <li
+        v-for="(finding, index) in findings"
+        :key="index"
+        :class="[finding.severity, { open: index === chosen }]"
+      >
         <button class="plain head" :aria-expanded="index === chosen" @click="chosen = index">
           <SeverityTag :severity="finding.severity" />
           <span class="seen">{{ finding.seen }}</span>

@@ -16,7 +16,10 @@ const field = useTemplateRef<HTMLInputElement>('field')
 
 const floor = useQuery({
   queryKey: ['floor', computed(() => session.value?.id)],
-  queryFn: () => ask(client.GET('/api/sessions/{session_id}/floor', { params: { path: { session_id: session.value!.id } } })),
+  queryFn: () =>
+    ask(
+      client.GET('/api/sessions/{session_id}/floor', { params: { path: { session_id: session.value!.id } } }),
+    ),
   enabled: computed(() => open.value && !!session.value),
 })
 const kits = useQuery({ queryKey: ['kits'], queryFn: () => ask(client.GET('/api/kits')), enabled: open })

@@ -10,10 +10,18 @@ defineProps<{ severity: string; count?: number }>()
     <svg viewBox="0 0 12 12" aria-hidden="true">
       <rect v-if="severity === 'stop'" x="1.5" y="1.5" width="9" height="9" fill="currentColor" />
       <path v-else-if="severity === 'fix'" d="M6 1L11.2 10.5H0.8Z" fill="currentColor" />
-      <circle v-else-if="severity === 'check'" cx="6" cy="6" r="4" fill="none" stroke="currentColor" stroke-width="2.4" />
+      <circle
+        v-else-if="severity === 'check'"
+        cx="6"
+        cy="6"
+        r="4"
+        fill="none"
+        stroke="currentColor"
+        stroke-width="2.4"
+      />
       <rect v-else x="1" y="5" width="10" height="2.4" fill="currentColor" />
     </svg>
-    {{ capital(severity) }}<template v-if="count !== undefined"> {{ count }}</template>
+    {{ count === undefined ? capital(severity) : `${capital(severity)} ${count}` }}
   </span>
 </template>
 

@@ -68,16 +68,16 @@ function isLitLead(ends: [string, string]): boolean {
             />
             <circle v-for="n in 5" :key="n" :cx="x + (n - 1) * COL" :cy="band.y" r="1.9" class="hole" />
           </template>
-          <text :x="X.holesLeft - 15" :y="band.y + 4" class="rowname left">{{ band.row }}</text>
-          <text :x="X.holesRight - 14" :y="band.y + 4" class="rowname left">{{ band.row }}</text>
         </g>
-        <text v-else :x="X.holesLeft - 10" :y="band.y + 3" class="fold">
+        <text v-else :x="map.foldX" :y="band.y + 3" class="fold">
           {{ band.from === band.to ? `row ${band.from} empty` : `rows ${band.from}–${band.to} empty` }}
         </text>
       </template>
 
       <g v-for="lead in map.leads" :key="lead.index" class="lead" :class="{ lit: isLitLead(lead.ends) }">
-        <title>{{ lead.ends.join(' – ') }}{{ lead.colour ? `, ${lead.colour}` : '' }}, line {{ lead.line }}</title>
+        <title>
+          {{ lead.ends.join(' – ') }}{{ lead.colour ? `, ${lead.colour}` : '' }}, line {{ lead.line }}
+        </title>
         <polyline :points="lead.points.map((p) => p.join(',')).join(' ')" class="halo" />
         <polyline
           :points="lead.points.map((p) => p.join(',')).join(' ')"
@@ -89,7 +89,12 @@ function isLitLead(ends: [string, string]): boolean {
           r="4"
           :style="{ fill: wireColour(lead.colour, dark) }"
         />
-        <circle :cx="lead.points[0]![0]" :cy="lead.points[0]![1]" r="4" :style="{ fill: wireColour(lead.colour, dark) }" />
+        <circle
+          :cx="lead.points[0]![0]"
+          :cy="lead.points[0]![1]"
+          r="4"
+          :style="{ fill: wireColour(lead.colour, dark) }"
+        />
       </g>
 
       <g
@@ -118,6 +123,13 @@ function isLitLead(ends: [string, string]): boolean {
         <rect :x="block.label.x" :y="block.label.y - 10" width="42" height="20" rx="3" class="name" />
         <text :x="block.label.x + 21" :y="block.label.y + 4.5" class="nametext">{{ block.ref }}</text>
       </g>
+
+      <template v-for="band in map.bands" :key="`n${band.y}`">
+        <template v-if="band.kind === 'row'">
+          <text :x="X.holesLeft - 15" :y="band.y + 4" class="rowname">{{ band.row }}</text>
+          <text :x="X.holesRight - 15" :y="band.y + 4" class="rowname">{{ band.row }}</text>
+        </template>
+      </template>
 
       <g v-for="chip in map.chips" :key="chip.net + chip.y" class="chip">
         <rect :x="chip.x" :y="chip.y - ROW / 2 + 3" width="76" height="20" rx="3" />
@@ -171,8 +183,12 @@ svg {
 }
 .rowname {
   font: 11px var(--mono);
-  fill: var(--faint);
+  fill: var(--soft);
   text-anchor: end;
+  /* The number stays readable where a wire passes under it. */
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 4px;
 }
 .fold {
   font: 12px var(--text);

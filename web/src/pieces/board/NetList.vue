@@ -7,7 +7,9 @@ import { fixed } from '@/shared/words'
 const props = defineProps<{ nets: Schemas['NetOut'][]; lit?: Schemas['WhereOut'] | null }>()
 const states = computed(() => Object.keys(props.nets[0]?.by_state ?? {}))
 const chosen = ref<string | null>(null)
-const state = computed(() => (chosen.value && states.value.includes(chosen.value) ? chosen.value : states.value[0]))
+const state = computed(() =>
+  chosen.value && states.value.includes(chosen.value) ? chosen.value : states.value[0],
+)
 
 function isLit(net: Schemas['NetOut']): boolean {
   const lit = props.lit
@@ -21,7 +23,7 @@ function isLit(net: Schemas['NetOut']): boolean {
   <div>
     <label v-if="states.length > 1" class="state">
       Outputs
-      <select v-model="chosen" class="field">
+      <select :value="state" class="field" @change="chosen = ($event.target as HTMLSelectElement).value">
         <option v-for="name in states" :key="name" :value="name">{{ name }}</option>
       </select>
     </label>
@@ -41,7 +43,9 @@ function isLit(net: Schemas['NetOut']): boolean {
         </tr>
       </tbody>
     </table>
-    <p v-if="!states.length" class="soft">No voltages: the board is missing, or this circuit has no operating point.</p>
+    <p v-if="!states.length" class="soft">
+      No voltages: the board is missing, or this circuit has no operating point.
+    </p>
   </div>
 </template>
 

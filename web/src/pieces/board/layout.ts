@@ -5,19 +5,19 @@ import type { Schemas } from '@/api/client'
 type Bench = Schemas['BenchOut']
 
 /* All lengths are in units of the drawing, which scales to its column. */
-export const ROW = 26
+export const ROW = 22
 export const COL = 19
 export const X = {
   chipLeft: 8,
   railPlusL: 104,
   railMinusL: 126,
   holesLeft: 166,
-  ditch: 262,
+  ditch: 252,
   holesRight: 330,
-  railPlusR: 446,
-  railMinusR: 468,
-  chipRight: 500,
-  width: 600,
+  railPlusR: 484,
+  railMinusR: 506,
+  chipRight: 530,
+  width: 614,
 }
 export const CHIP = 76
 
@@ -48,7 +48,8 @@ export function railX(rail: string): number {
   return { '+L': X.railPlusL, '-L': X.railMinusL, '+R': X.railPlusR, '-R': X.railMinusR }[rail] ?? X.railPlusL
 }
 
-export type Band = { kind: 'row'; row: number; y: number } | { kind: 'fold'; from: number; to: number; y: number }
+export type Band =
+  { kind: 'row'; row: number; y: number } | { kind: 'fold'; from: number; to: number; y: number }
 
 export interface Chip {
   text: string
@@ -82,9 +83,11 @@ export interface MapLayout {
   leads: Lead[]
   blocks: Block[]
   flying: string[]
+  /** Where the words for folded rows stand: in the half with fewer parts. */
+  foldX: number
 }
 
-/** Lay a bench out. Rows that hold nothing are folded, except next to used ones. */
+/** Lay a bench out. Rows that hold nothing are folded. */
 export function layOut(bench: Bench): MapLayout {
   const used = usedRows(bench)
   const headLeads = bench.wires.filter((w) => touches(w, 'leg') && touches(w, 'rail'))
@@ -94,7 +97,10 @@ export function layOut(bench: Bench): MapLayout {
   for (const band of bands) if (band.kind === 'row') yOf.set(band.row, band.y)
   const last = bands.at(-1)
   const { chips, leads, flying } = placeLeads(bench, yOf)
-  return { height: (last?.y ?? top) + ROW, bands, chips, leads, blocks: placeBlocks(bench, yOf), flying }
+  const blocks = placeBlocks(bench, yOf)
+  const onLeft = blocks.filter((block) => block.legs.every((leg) => leg.x < X.ditch)).length
+  const foldX = (onLeft * 2 > blocks.length ? X.holesRight : X.holesLeft) - 8
+  return { height: (last?.y ?? top) + ROW, bands, chips, leads, blocks, flying, foldX }
 }
 
 function touches(wire: Bench['wires'][number], kind: Place['kind']): boolean {
@@ -103,7 +109,10 @@ function touches(wire: Bench['wires'][number], kind: Place['kind']): boolean {
 
 function usedRows(bench: Bench): Set<number> {
   const rows = new Set<number>()
-  const places = [...bench.parts.flatMap((p) => Object.values(p.legs)), ...bench.wires.flatMap((w) => [w.from_place, w.to_place])]
+  const places = [
+    ...bench.parts.flatMap((p) => Object.values(p.legs)),
+    ...bench.wires.flatMap((w) => [w.from_place, w.to_place]),
+  ]
   for (const text of places) {
     const place = readPlace(text)
     if (place.kind === 'hole' && place.row) rows.add(place.row)
@@ -116,16 +125,16 @@ function foldRows(used: Set<number>, rows: number, top: number): Band[] {
   let y = top
   let row = 1
   while (row <= rows) {
-    if (used.has(row) || used.has(row - 1) || used.has(row + 1)) {
+    if (used.has(row)) {
       bands.push({ kind: 'row', row, y })
       row += 1
       y += ROW
       continue
     }
     let to = row
-    while (to < rows && !used.has(to + 1) && !used.has(to + 2)) to += 1
+    while (to < rows && !used.has(to + 1)) to += 1
     bands.push({ kind: 'fold', from: row, to, y })
-    y += ROW - 6
+    y += ROW - 4
     row = to + 1
   }
   return bands
@@ -137,7 +146,8 @@ function placeBlocks(bench: Bench, yOf: Map<number, number>): Block[] {
   for (const part of bench.parts) {
     const legs = Object.entries(part.legs).flatMap(([leg, text]) => {
       const place = readPlace(text)
-      if (place.kind === 'hole') return [{ leg, x: holeX(place.letter!), y: yOf.get(place.row!) ?? 0, place: text }]
+      if (place.kind === 'hole')
+        return [{ leg, x: holeX(place.letter!), y: yOf.get(place.row!) ?? 0, place: text }]
       if (place.kind === 'rail') return [{ leg, x: railX(place.rail!), y: 40, place: text }]
       return []
     })
@@ -161,7 +171,10 @@ function placeBlocks(bench: Bench, yOf: Map<number, number>): Block[] {
   return blocks
 }
 
-function placeLeads(bench: Bench, yOf: Map<number, number>): { chips: Chip[]; leads: Lead[]; flying: string[] } {
+function placeLeads(
+  bench: Bench,
+  yOf: Map<number, number>,
+): { chips: Chip[]; leads: Lead[]; flying: string[] } {
   const chips: Chip[] = []
   const leads: Lead[] = []
   const flying: string[] = []
@@ -185,7 +198,13 @@ function placeLeads(bench: Bench, yOf: Map<number, number>): { chips: Chip[]; le
       const toY = far.kind === 'hole' ? (yOf.get(far.row!) ?? 0) : y
       const text = leg.ref === bench.board_ref ? leg.leg! : `${leg.ref}.${leg.leg}`
       chips.push({ text, x, y, anchorX: right ? x : x + CHIP, net: `${leg.ref}.${leg.leg}` })
-      leads.push({ ...base, points: [[right ? x : x + CHIP, y], [toX, toY]] })
+      leads.push({
+        ...base,
+        points: [
+          [right ? x : x + CHIP, y],
+          [toX, toY],
+        ],
+      })
     } else if (leg) {
       flying.push(`${ends[0]} – ${ends[1]}`)
     } else {
@@ -193,14 +212,26 @@ function placeLeads(bench: Bench, yOf: Map<number, number>): { chips: Chip[]; le
       const end = rail === one ? other : one
       if (rail && end.kind === 'hole') {
         const y = yOf.get(end.row!) ?? 0
-        leads.push({ ...base, points: [[railX(rail.rail!), y], [holeX(end.letter!), y]] })
+        leads.push({
+          ...base,
+          points: [
+            [railX(rail.rail!), y],
+            [holeX(end.letter!), y],
+          ],
+        })
       } else if (rail && end.kind === 'rail') {
-        leads.push({ ...base, points: [[railX(rail.rail!), 30], [railX(end.rail!), 30]] })
+        leads.push({
+          ...base,
+          points: [
+            [railX(rail.rail!), 30],
+            [railX(end.rail!), 30],
+          ],
+        })
       } else {
-        const [a, b] = [one, other].map((p): [number, number] => [holeX(p.letter!), yOf.get(p.row!) ?? 0]) as [
-          [number, number],
-          [number, number],
-        ]
+        const [a, b] = [one, other].map((p): [number, number] => [
+          holeX(p.letter!),
+          yOf.get(p.row!) ?? 0,
+        ]) as [[number, number], [number, number]]
         leads.push({ ...base, points: [a, [a[0] - 9, (a[1] + b[1]) / 2], b] })
       }
     }

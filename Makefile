@@ -1,0 +1,70 @@
+# `make demo` and `make test` set up whatever is missing first. `make help` lists the rest.
+PYTHON ?= python3
+VENV := .venv
+BIN := $(VENV)/bin
+MANAGE := $(BIN)/python manage.py
+PORT ?= 8000
+export PIP_DISABLE_PIP_VERSION_CHECK := 1
+
+.PHONY: help setup demo test check unit api-client rules screenshots bench clean-demo
+
+help: ## list the targets
+	@grep -hE '^[a-z-]+:.*##' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 16
+
+setup: $(VENV)/.ready web/node_modules/.ready web/dist/.ready ## environment and front end
+
+$(VENV)/.ready: requirements.txt requirements-dev.txt pyproject.toml
+	@$(PYTHON) -c 'import sys; sys.exit(sys.version_info < (3, 11))' || { echo "Python 3.11 or newer is needed; Debian has python3 and python3-venv."; exit 1; }
+	test -x $(BIN)/python || $(PYTHON) -m venv $(VENV) || { echo "The package python3-venv is missing; as root: apt-get install python3-venv"; exit 1; }
+	$(BIN)/pip install -q --require-hashes -r requirements-dev.txt
+	$(BIN)/pip install -q --no-deps --no-build-isolation -e . 2>/dev/null || $(BIN)/pip install -q --no-deps -e .
+	touch $@
+
+web/node_modules/.ready: web/package.json web/package-lock.json web/.npmrc
+	@command -v npm >/dev/null || { echo "Node 20 with npm is needed; as root: apt-get install nodejs npm"; exit 1; }
+	cd web && npm ci --no-audit --no-fund --loglevel=error
+	touch $@
+
+web/dist/.ready: web/node_modules/.ready $(shell find web/src -type f) web/index.html web/vite.config.ts
+	cd web && npm run -s build -- --logLevel warn
+	touch $@
+
+demo: setup ## the demo course in the browser
+	@$(MANAGE) migrate -v0 && $(MANAGE) collectstatic --noinput -v0
+	@$(MANAGE) load_demo
+	@echo; echo "Verifex runs at http://127.0.0.1:$(PORT)/   (Ctrl C ends it)"
+	@$(BIN)/python -m waitress --listen=127.0.0.1:$(PORT) --threads=8 verifex.site.wsgi:application
+
+clean-demo: ## forget the demo's data; the next `make demo` starts afresh
+	rm -rf var
+
+check: setup ## formatting, lint, types and arrows of both languages
+	$(BIN)/ruff format --check -q . && $(BIN)/ruff check -q .
+	$(BIN)/lint-imports --no-logo > /dev/null || $(BIN)/lint-imports
+	$(BIN)/mypy verifex tests benchmarks manage.py
+	cd web && npm run -s format && npm run -s lint && npm run -s types
+
+test: setup chromium check ## everything; ends with "N passed, N failed"
+	@$(MANAGE) collectstatic --noinput -v0
+	$(BIN)/python -m tests.run
+
+.PHONY: chromium
+chromium:
+	@test -x /usr/bin/chromium || { \
+	  if [ "$$(id -u)" = 0 ]; then apt-get update -qq && apt-get install -y -qq --no-install-recommends chromium fonts-dejavu-core; \
+	  else echo "Debian's package chromium is missing; as root: apt-get install chromium fonts-dejavu-core"; exit 1; fi; }
+
+api-client: setup ## the OpenAPI document and the typed client from it
+	$(MANAGE) export_openapi_schema --api verifex.site.api.api --indent 1 > docs/openapi.json
+	cd web && npm run -s api
+
+rules: setup ## docs/rules.md and docs/schemas from the code
+	$(BIN)/verifex rules > docs/rules.md
+	$(BIN)/verifex exercise schema > docs/exercise.schema.json
+
+screenshots: setup chromium ## docs/screenshots from the demo course
+	@$(MANAGE) collectstatic --noinput -v0
+	$(BIN)/python -m tests.browser.screenshots
+
+bench: setup ## how long the usual things take
+	$(BIN)/python -m benchmarks

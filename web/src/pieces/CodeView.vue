@@ -1,0 +1,151 @@
+<script setup lang="ts">
+// Code with findings in the margin: a mark opens one plain sentence.
+import { defaultKeymap, history, historyKeymap } from '@codemirror/commands'
+import { cpp } from '@codemirror/lang-cpp'
+import { HighlightStyle, syntaxHighlighting } from '@codemirror/language'
+import { type Diagnostic, linter, lintGutter, setDiagnostics } from '@codemirror/lint'
+import { EditorState } from '@codemirror/state'
+import { EditorView, keymap, lineNumbers } from '@codemirror/view'
+import { tags } from '@lezer/highlight'
+import { onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue'
+
+interface Mark {
+  line: number
+  column?: number
+  text: string
+  severity: string
+}
+const props = defineProps<{
+  editable?: boolean
+  language?: 'cpp' | 'plain'
+  label: string
+  marks?: Mark[]
+  line?: number | null
+}>()
+const text = defineModel<string>({ required: true })
+const emit = defineEmits<{ submit: [] }>()
+const host = useTemplateRef<HTMLDivElement>('host')
+let view: EditorView | null = null
+
+const look = HighlightStyle.define([
+  { tag: tags.keyword, color: 'var(--act)' },
+  { tag: [tags.number, tags.bool], color: 'var(--copper)' },
+  { tag: tags.string, color: 'var(--good)' },
+  { tag: tags.comment, color: 'var(--faint)', fontStyle: 'italic' },
+  { tag: tags.typeName, color: 'var(--note)', fontWeight: '600' },
+])
+const theme = EditorView.theme({
+  '&': {
+    backgroundColor: 'var(--sheet)',
+    color: 'var(--ink)',
+    border: '1px solid var(--line)',
+    borderRadius: '6px',
+  },
+  '&.cm-focused': { outline: '2px solid var(--act)' },
+  '.cm-content': {
+    fontFamily: 'var(--mono)',
+    fontSize: '13.5px',
+    padding: '8px 0',
+    caretColor: 'var(--ink)',
+  },
+  '.cm-gutters': {
+    backgroundColor: 'var(--sunk)',
+    color: 'var(--faint)',
+    border: 'none',
+    fontFamily: 'var(--mono)',
+    fontSize: '12.5px',
+  },
+  '.cm-lint-marker': { width: '0.9em', height: '0.9em' },
+  '.cm-scroller': { minHeight: '180px', maxHeight: '56vh' },
+  '.cm-tooltip': {
+    backgroundColor: 'var(--sheet)',
+    color: 'var(--ink)',
+    border: '1px solid var(--pad)',
+    fontFamily: 'var(--text)',
+    maxWidth: '420px',
+  },
+  '.cm-selectionBackground, &.cm-focused .cm-selectionBackground': {
+    backgroundColor: 'var(--act-bg) !important',
+  },
+})
+
+function diagnostics(state: EditorState): Diagnostic[] {
+  return (props.marks ?? [])
+    .filter((mark) => mark.line >= 1 && mark.line <= state.doc.lines)
+    .map((mark) => {
+      const line = state.doc.line(mark.line)
+      const from = Math.min(line.to, line.from + Math.max(0, (mark.column ?? 1) - 1))
+      const severity = mark.severity === 'note' ? 'info' : mark.severity === 'check' ? 'warning' : 'error'
+      return { from: from === line.to ? line.from : from, to: line.to, severity, message: mark.text }
+    })
+}
+function showMarks() {
+  if (view) view.dispatch(setDiagnostics(view.state, diagnostics(view.state)))
+}
+
+onMounted(() => {
+  view = new EditorView({
+    parent: host.value!,
+    state: EditorState.create({
+      doc: text.value,
+      extensions: [
+        lineNumbers(),
+        history(),
+        keymap.of([
+          {
+            key: 'Mod-Enter',
+            run: () => {
+              emit('submit')
+              return true
+            },
+          },
+          ...defaultKeymap,
+          ...historyKeymap,
+        ]),
+        props.language === 'cpp' ? cpp() : [],
+        syntaxHighlighting(look),
+        theme,
+        lintGutter(),
+        linter(null),
+        EditorState.readOnly.of(!props.editable),
+        EditorView.editable.of(!!props.editable),
+        EditorView.lineWrapping,
+        EditorView.contentAttributes.of({
+          'aria-label': props.label,
+          ...(props.editable ? {} : { tabindex: '0' }),
+        }),
+        EditorView.updateListener.of((update) => {
+          if (update.docChanged) text.value = update.state.doc.toString()
+        }),
+      ],
+    }),
+  })
+  showMarks()
+})
+onBeforeUnmount(() => view?.destroy())
+watch(text, (now) => {
+  if (view && now !== view.state.doc.toString()) {
+    view.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: now } })
+  }
+})
+watch(() => props.marks, showMarks, { deep: true })
+watch(
+  () => props.line,
+  (line) => {
+    if (!view || !line || line > view.state.doc.lines) return
+    const at = view.state.doc.line(line)
+    view.dispatch({
+      selection: { anchor: at.from, head: at.to },
+      effects: EditorView.scrollIntoView(at.from, { y: 'center' }),
+    })
+  },
+)
+</script>
+
+<template><div ref="host" class="code" /></template>
+
+<style scoped>
+.code {
+  min-width: 0;
+}
+</style>

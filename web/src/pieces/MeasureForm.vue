@@ -1,0 +1,86 @@
+<script setup lang="ts">
+// One measured value with its unit. What was typed stays when it is refused.
+import { computed, ref } from 'vue'
+import { ApiError, type Schemas } from '@/api/client'
+
+const props = defineProps<{
+  name: string
+  label: string
+  unit: string
+  known: Schemas['MeasurementOut'][]
+  save: (name: string, value: number, instrument: string) => Promise<unknown>
+}>()
+const entry = computed(() => props.known.find((m) => m.name === props.name))
+const typed = ref('')
+const wrong = ref('')
+const field = computed(() => `measure-${props.name.replace(/\W/g, '-')}`)
+
+async function keep() {
+  const value = Number(typed.value.trim().replace(',', '.'))
+  wrong.value = ''
+  if (!typed.value.trim() || !Number.isFinite(value)) {
+    wrong.value = `“${typed.value}” is no number; one such as 4.93 was expected.`
+    return
+  }
+  try {
+    await props.save(props.name, value, 'bench meter')
+    typed.value = ''
+  } catch (error) {
+    wrong.value = error instanceof ApiError ? error.message : 'It could not be kept; try again.'
+  }
+}
+</script>
+
+<template>
+  <form class="measure" @submit.prevent="keep">
+    <label :for="field">{{ label }}</label>
+    <span v-if="entry" class="v now">{{ entry.value }} {{ unit }}</span>
+    <span class="entry">
+      <input
+        :id="field"
+        v-model="typed"
+        class="field v"
+        inputmode="decimal"
+        :placeholder="entry ? 'anew' : ''"
+        :aria-invalid="!!wrong"
+      />
+      {{ unit }}
+      <button class="btn line" :disabled="!typed.trim()">Keep</button>
+    </span>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+  </form>
+</template>
+
+<style scoped>
+.measure {
+  display: grid;
+  grid-template-columns: 1fr auto auto;
+  gap: 6px 14px;
+  align-items: center;
+}
+.now {
+  font-weight: 640;
+  font-size: 16px;
+}
+.entry {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  grid-column: 3;
+}
+.entry input {
+  width: 92px;
+}
+.wrong {
+  grid-column: 1 / -1;
+  color: var(--stop);
+}
+@media (max-width: 500px) {
+  .measure {
+    grid-template-columns: 1fr auto;
+  }
+  .entry {
+    grid-column: 1 / -1;
+  }
+}
+</style>

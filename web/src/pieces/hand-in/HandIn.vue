@@ -1,0 +1,224 @@
+<script setup lang="ts">
+// Writing a hand-in: text or table for wiring, a file or pasted text for program and log. The draft stays in
+// the browser until it is handed in; while typing, the wiring is checked and nothing is stored.
+import { useDebounceFn } from '@vueuse/core'
+import { computed, onMounted, ref, watch } from 'vue'
+import { ApiError, type Schemas } from '@/api/client'
+import CodeView from '@/pieces/CodeView.vue'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { newToken, useDraft } from '@/shared/drafts'
+import LeadTable from './LeadTable.vue'
+import LiveCheck from './LiveCheck.vue'
+import { PARTS_OF_KIND } from './words'
+
+type Check = Schemas['WiringCheckOut'] | Schemas['PairCheckOut']
+const props = defineProps<{
+  docket: number
+  kind: 'wiring' | 'program' | 'readings'
+  given: { number: number; text: string } | null
+  board: string
+  steps: string[]
+  check?: (text: string) => Promise<Check>
+  send: (text: string, token: string, basedOn: number) => Promise<void>
+}>()
+
+const words = computed(() => PARTS_OF_KIND[props.kind])
+const draft = useDraft(props.docket, props.kind)
+const text = ref('')
+const mode = ref<'table' | 'text'>('table')
+const error = ref<unknown>(null)
+const busy = ref(false)
+const checked = ref<Check | null>(null)
+const checkLost = ref(false)
+
+const START = `board B1 ${props.board}\nbase half\n`
+onMounted(() => {
+  text.value = draft.value?.text ?? props.given?.text ?? (props.kind === 'wiring' ? START : '')
+  void runCheck()
+})
+const changed = computed(() => text.value !== (props.given?.text ?? '') && text.value !== START)
+const outdated = computed(() => !!draft.value && draft.value.basedOn !== (props.given?.number ?? 0))
+
+watch(text, (now) => {
+  if (!changed.value) {
+    draft.value = null
+  } else {
+    draft.value = {
+      text: now,
+      token: draft.value?.token ?? newToken(),
+      basedOn: draft.value?.basedOn ?? props.given?.number ?? 0,
+    }
+  }
+  void runCheck()
+})
+
+let asked = 0
+const runCheck = useDebounceFn(async () => {
+  if (!props.check) return
+  const mine = ++asked
+  try {
+    const answer = await props.check(text.value)
+    if (mine === asked) [checked.value, checkLost.value] = [answer, false]
+  } catch (wrong) {
+    if (mine !== asked) return
+    if (wrong instanceof ApiError && wrong.status !== 0) error.value = wrong
+    else checkLost.value = true
+  }
+}, 250)
+
+async function handIn() {
+  if (busy.value || !text.value.trim()) return
+  busy.value = true
+  error.value = null
+  try {
+    const token = draft.value?.token ?? newToken()
+    await props.send(text.value, token, draft.value?.basedOn ?? props.given?.number ?? 0)
+    draft.value = null
+  } catch (wrong) {
+    error.value = wrong
+  } finally {
+    busy.value = false
+  }
+}
+function rebase() {
+  if (draft.value) draft.value = { ...draft.value, basedOn: props.given?.number ?? 0, token: newToken() }
+  error.value = null
+}
+
+async function takeFile(event: Event) {
+  const field = event.target as HTMLInputElement
+  const file = field.files?.[0]
+  field.value = ''
+  error.value = null
+  if (!file) return
+  // Refused by name and size before a byte of it is read.
+  const ending = file.name.toLowerCase().slice(file.name.lastIndexOf('.'))
+  if (!words.value.endings.includes(ending)) {
+    error.value = new ApiError(
+      `“${file.name}” is no ${words.value.noun}; one of ${words.value.endings.join(', ')} was expected.`,
+      422,
+    )
+  } else if (file.size > words.value.mostBytes) {
+    error.value = new ApiError(
+      `“${file.name}” is larger than ${words.value.most}, the limit for one hand-in.`,
+      413,
+    )
+  } else {
+    text.value = await file.text()
+  }
+}
+</script>
+
+<template>
+  <div class="hand-in">
+    <div class="tools">
+      <div v-if="kind === 'wiring'" class="switch" role="group" aria-label="How to enter">
+        <button :aria-pressed="mode === 'table'" @click="mode = 'table'">Table of leads</button>
+        <button :aria-pressed="mode === 'text'" @click="mode = 'text'">Text</button>
+      </div>
+      <label class="btn quiet file">
+        From a file
+        <input class="visually-hidden" type="file" :accept="words.endings.join(',')" @change="takeFile" />
+      </label>
+      <span v-if="draft" class="soft">Draft, kept in this browser</span>
+    </div>
+    <p v-if="kind === 'readings'" class="soft">
+      Paste what the board printed. Before the readings of each step write a line that begins with #:
+      <span v-for="step in steps" :key="step" class="v mark"># {{ step }}</span>
+    </p>
+    <div v-if="outdated" class="moved" role="status">
+      Attempt {{ given?.number }} was handed in after this draft was begun. Nothing of the draft is lost.
+      <button class="btn quiet" @click="rebase">Go on with the draft</button>
+      <button class="btn quiet" @click="((text = given?.text ?? ''), (draft = null))">
+        Take the newer one
+      </button>
+    </div>
+
+    <LeadTable
+      v-if="kind === 'wiring' && mode === 'table'"
+      v-model="text"
+      :board="board"
+      :marks="checked?.problems ?? []"
+    />
+    <CodeView
+      v-else
+      v-model="text"
+      editable
+      :language="kind === 'program' ? 'cpp' : 'plain'"
+      :label="words.label"
+      :marks="
+        kind === 'wiring'
+          ? (checked?.problems ?? []).map((p) => ({
+              line: Number(p.line),
+              text: String(p.message),
+              severity: 'stop',
+            }))
+          : []
+      "
+      @submit="handIn"
+    />
+
+    <LiveCheck v-if="kind === 'wiring' && checked" :check="checked" :lost="checkLost" />
+    <ErrorNote :error="error" />
+    <div class="acts">
+      <button class="btn" :disabled="busy || !text.trim()" @click="handIn">
+        {{ given ? `Hand in attempt ${given.number + 1}` : 'Hand in' }} <kbd>Ctrl Enter</kbd>
+      </button>
+      <button v-if="changed && given" class="btn quiet" @click="text = given?.text ?? ''">
+        Back to attempt {{ given.number }}
+      </button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.hand-in {
+  display: grid;
+  gap: 12px;
+}
+.tools {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  flex-wrap: wrap;
+  font-size: 14px;
+}
+.switch {
+  display: flex;
+  gap: 4px;
+}
+.switch button {
+  font: 600 14px var(--text);
+  padding: 6px 12px;
+  border: 0;
+  border-radius: 5px;
+  background: var(--sunk);
+  color: var(--soft);
+  cursor: pointer;
+}
+.switch button[aria-pressed='true'] {
+  background: var(--act);
+  color: var(--act-ink);
+}
+.file:focus-within {
+  outline: 2.5px solid var(--act);
+}
+.mark {
+  background: var(--sunk);
+  border-radius: 3px;
+  padding: 1px 6px;
+  margin-right: 6px;
+  white-space: nowrap;
+}
+.moved {
+  background: var(--check-bg);
+  color: var(--check);
+  border-radius: var(--radius);
+  padding: 8px 12px;
+}
+.acts {
+  display: flex;
+  gap: 10px;
+  flex-wrap: wrap;
+}
+</style>

@@ -1,0 +1,282 @@
+<script setup lang="ts">
+// The keyboard-first table of leads: each row is a line of the bench notation and edits it in place.
+// Enter goes down (and makes a new row at the end); Alt with up or down moves a part by a row of the board.
+import { useQuery } from '@tanstack/vue-query'
+import { computed, nextTick, useTemplateRef } from 'vue'
+import { ask, client } from '@/api/client'
+import { moved, nextRef, readLine, type Row, writeLine } from './lines'
+
+const props = defineProps<{ board: string; marks: Record<string, unknown>[] }>()
+const text = defineModel<string>({ required: true })
+const body = useTemplateRef<HTMLElement>('body')
+
+const rows = computed(() => text.value.replace(/\n$/, '').split('\n').map(readLine))
+const shown = computed(() =>
+  rows.value
+    .map((row, index) => ({ row, index }))
+    .filter(({ row }) => row.kind !== 'other' || row.raw.trim()),
+)
+const wrong = computed(() => new Map(props.marks.map((m) => [Number(m.line) - 1, String(m.message)])))
+
+const { data: names } = useQuery({
+  queryKey: ['names'],
+  queryFn: () => ask(client.GET('/api/names')),
+  staleTime: Infinity,
+})
+const pins = computed(() => (names.value?.pins[props.board] ?? []).map((pin) => `B1.${pin}`))
+const types = computed(() => names.value?.parts ?? [])
+const LETTERS: Record<string, string> = {
+  resistor: 'R',
+  led: 'D',
+  buzzer: 'BZ',
+  diode: 'D',
+  button: 'S',
+  capacitor: 'C',
+}
+const EXAMPLES: Record<string, string> = {
+  resistor: 'bands=orange-orange-brown-gold measured=327',
+  led: 'colour=red',
+}
+function placesOf(type: string): string {
+  const legs = types.value.find((t) => t.id === type)?.legs
+  return legs ? `a hole each: ${legs.join(' ')}` : 'a hole for each leg'
+}
+
+function put(lines: string[]) {
+  text.value = `${lines.join('\n')}\n`
+}
+function change(index: number, changes: Partial<Row>) {
+  const row = { ...rows.value[index]!, ...changes }
+  if (changes.type && row.kind === 'part' && !row.name)
+    row.name = nextRef(rows.value, LETTERS[changes.type] ?? 'U')
+  put(rows.value.map((r, i) => (i === index ? writeLine(row) : r.raw)))
+}
+async function add(kind: 'wire' | 'part', after = rows.value.length - 1) {
+  const lines = rows.value.map((r) => r.raw)
+  lines.splice(after + 1, 0, kind)
+  put(lines)
+  await focus(after + 1)
+}
+function remove(index: number) {
+  put(rows.value.filter((_, i) => i !== index).map((r) => r.raw))
+}
+function copy(index: number) {
+  const row = rows.value[index]!
+  const lines = rows.value.map((r) => r.raw)
+  const name = row.kind === 'part' ? nextRef(rows.value, row.name.replace(/\d+$/, '')) : row.name
+  lines.splice(index + 1, 0, writeLine({ ...row, name }))
+  put(lines)
+}
+function swap(index: number) {
+  change(index, { places: rows.value[index]!.places.split(/\s+/).reverse().join(' ') })
+}
+async function focus(index: number, cell = 0) {
+  await nextTick()
+  const fields = body.value?.querySelectorAll<HTMLInputElement>(`tr[data-line="${index}"] input`)
+  fields?.[Math.min(cell, fields.length - 1)]?.focus()
+}
+function down(index: number, cell: number) {
+  const at = shown.value.findIndex((s) => s.index === index)
+  const next = shown.value[at + 1]
+  if (next) void focus(next.index, cell)
+  else void add(rows.value[index]!.kind === 'part' ? 'part' : 'wire', index)
+}
+function onKey(event: KeyboardEvent, index: number, cell: number) {
+  if (event.ctrlKey) return
+  if (event.key === 'Enter') {
+    event.preventDefault()
+    down(index, cell)
+  } else if (event.altKey && (event.key === 'ArrowDown' || event.key === 'ArrowUp')) {
+    event.preventDefault()
+    change(index, { places: moved(rows.value[index]!.places, event.key === 'ArrowDown' ? 1 : -1) })
+  }
+}
+</script>
+
+<template>
+  <div class="leads">
+    <table>
+      <thead>
+        <tr>
+          <th>Kind</th>
+          <th>Ref</th>
+          <th>Type</th>
+          <th>Places</th>
+          <th>Colour, settings</th>
+          <th><span class="visually-hidden">Acts</span></th>
+        </tr>
+      </thead>
+      <tbody ref="body">
+        <tr
+          v-for="{ row, index } in shown"
+          :key="index"
+          :data-line="index"
+          :class="{ wrong: wrong.has(index) }"
+        >
+          <template v-if="row.kind === 'other'">
+            <td colspan="5" class="raw">
+              <input
+                :value="row.raw"
+                :aria-label="`Line ${index + 1}`"
+                @change="
+                  put(rows.map((r, i) => (i === index ? ($event.target as HTMLInputElement).value : r.raw)))
+                "
+                @keydown="onKey($event, index, 0)"
+              />
+            </td>
+          </template>
+          <template v-else>
+            <td class="kind v">{{ row.kind }}</td>
+            <td class="ref">
+              <input
+                v-if="row.kind === 'part' || row.kind === 'board'"
+                :value="row.name"
+                :aria-label="`Reference, line ${index + 1}`"
+                placeholder="R1"
+                @change="change(index, { name: ($event.target as HTMLInputElement).value })"
+                @keydown="onKey($event, index, 0)"
+              />
+            </td>
+            <td class="type">
+              <input
+                v-if="row.kind !== 'wire'"
+                :value="row.type"
+                :list="row.kind === 'part' ? 'lead-types' : undefined"
+                :aria-label="`Type, line ${index + 1}`"
+                placeholder="resistor"
+                @change="change(index, { type: ($event.target as HTMLInputElement).value })"
+                @keydown="onKey($event, index, 1)"
+              />
+            </td>
+            <td class="places">
+              <input
+                v-if="row.kind === 'wire' || row.kind === 'part'"
+                :value="row.places"
+                :list="row.kind === 'wire' ? 'lead-pins' : undefined"
+                :aria-label="`Places, line ${index + 1}`"
+                :placeholder="row.kind === 'wire' ? 'from to: B1.A0 a6' : placesOf(row.type)"
+                @change="change(index, { places: ($event.target as HTMLInputElement).value })"
+                @keydown="onKey($event, index, row.kind === 'wire' ? 0 : 2)"
+              />
+            </td>
+            <td class="more">
+              <input
+                v-if="row.kind === 'wire' || row.kind === 'part'"
+                :value="row.more"
+                :aria-label="`Colour or settings, line ${index + 1}`"
+                :placeholder="row.kind === 'wire' ? 'red' : (EXAMPLES[row.type] ?? '')"
+                @change="change(index, { more: ($event.target as HTMLInputElement).value })"
+                @keydown="onKey($event, index, row.kind === 'wire' ? 1 : 3)"
+              />
+            </td>
+          </template>
+          <td class="acts">
+            <button
+              type="button"
+              :aria-label="`Exchange the ends, line ${index + 1}`"
+              title="Exchange the ends"
+              @click="swap(index)"
+            >
+              ⇄
+            </button>
+            <button type="button" :aria-label="`Copy line ${index + 1}`" title="Copy" @click="copy(index)">
+              ＋
+            </button>
+            <button
+              type="button"
+              :aria-label="`Remove line ${index + 1}`"
+              title="Remove"
+              @click="remove(index)"
+            >
+              ×
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <div class="add">
+      <button type="button" class="btn line" @click="add('wire')">Add a wire</button>
+      <button type="button" class="btn line" @click="add('part')">Add a part</button>
+      <span class="soft">Enter goes down; Alt ↓ moves a part by a row.</span>
+    </div>
+    <datalist id="lead-types">
+      <option v-for="type in types" :key="type.id" :value="type.id">{{ type.title }}</option>
+    </datalist>
+    <datalist id="lead-pins"><option v-for="pin in pins" :key="pin" :value="`${pin} `" /></datalist>
+  </div>
+</template>
+
+<style scoped>
+.leads {
+  overflow-x: auto;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+  min-width: 520px;
+}
+th {
+  text-align: left;
+  font-size: 13px;
+  font-weight: 560;
+  color: var(--soft);
+  padding: 2px 6px;
+}
+td {
+  border-top: 1px solid var(--line);
+  padding: 1px 2px;
+}
+.kind {
+  color: var(--soft);
+  padding: 0 6px;
+}
+input {
+  font: 13.5px var(--mono);
+  color: var(--ink);
+  background: none;
+  border: 0;
+  padding: 6px;
+  width: 100%;
+  border-radius: 3px;
+}
+input::placeholder {
+  color: var(--faint);
+}
+input:focus {
+  background: var(--act-bg);
+  outline: 2px solid var(--act);
+}
+.ref {
+  width: 64px;
+}
+.type {
+  width: 128px;
+}
+.more {
+  width: 31%;
+}
+.acts {
+  white-space: nowrap;
+  width: 84px;
+}
+.acts button {
+  font: 15px var(--mono);
+  color: var(--soft);
+  background: none;
+  border: 0;
+  min-width: 26px;
+  min-height: 28px;
+  cursor: pointer;
+}
+tr.wrong td {
+  background: var(--stop-bg);
+}
+.add {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  margin-top: 10px;
+  flex-wrap: wrap;
+  font-size: 14px;
+}
+</style>

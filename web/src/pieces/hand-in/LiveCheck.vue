@@ -1,0 +1,46 @@
+<script setup lang="ts">
+// What the check says while one types: lines that are no statement, then findings (or hints for a pair).
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import SeverityTag from '@/pieces/SeverityTag.vue'
+
+const props = defineProps<{ check: Schemas['WiringCheckOut'] | Schemas['PairCheckOut']; lost: boolean }>()
+const said = computed(() =>
+  'findings' in props.check
+    ? props.check.findings.map((f) => ({ severity: f.severity, text: f.seen, line: f.where.line }))
+    : props.check.hints.map((h) => ({ severity: h.severity, text: h.hint, line: h.line })),
+)
+</script>
+
+<template>
+  <section class="live" :class="{ lost }" aria-live="polite" aria-label="Check while typing">
+    <p v-if="lost" class="soft">
+      The connection is lost; this is the last check, not of what stands there now.
+    </p>
+    <p v-for="problem in check.problems" :key="`${problem.line}`" class="problem">
+      <b>Line {{ problem.line }}</b
+      >, column {{ problem.column }}: {{ problem.message }}.
+    </p>
+    <p v-for="(item, index) in said" :key="index">
+      <SeverityTag :severity="item.severity" /> {{ item.text }}
+      <span v-if="item.line" class="soft">line {{ item.line }}</span>
+    </p>
+    <p v-if="!said.length && !check.problems.length" class="soft">Checked as it stands: nothing to say.</p>
+  </section>
+</template>
+
+<style scoped>
+.live {
+  background: var(--sunk);
+  border-radius: var(--radius);
+  padding: 10px 14px;
+  display: grid;
+  gap: 7px;
+}
+.lost {
+  opacity: 0.6;
+}
+.problem {
+  color: var(--stop);
+}
+</style>

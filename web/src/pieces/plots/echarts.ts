@@ -1,0 +1,42 @@
+// The parts of the chart library the plots use, and the look they share.
+import { CustomChart, LineChart, ScatterChart } from 'echarts/charts'
+import { GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components'
+import { use } from 'echarts/core'
+import { SVGRenderer } from 'echarts/renderers'
+import { mode, token } from '@/look/theme'
+
+use([CustomChart, LineChart, ScatterChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer])
+
+/** Colours and text of the theme now. Reading `mode` makes a computed option follow the theme. */
+export function inks() {
+  void mode.value
+  return {
+    ink: token('ink'),
+    soft: token('soft'),
+    faint: token('faint'),
+    line: token('line'),
+    sheet: token('sheet'),
+    copper: token('copper'),
+    copperSoft: token('copper-soft'),
+    act: token('act'),
+    good: token('good'),
+    stop: token('stop'),
+    check: token('check'),
+    mono: "'JetBrains Mono Variable', monospace",
+    text: "'Commissioner Variable', sans-serif",
+  }
+}
+
+export function axis(name: string, c: ReturnType<typeof inks>, more: Record<string, unknown> = {}) {
+  return {
+    type: 'value' as const,
+    name,
+    nameLocation: 'end' as const,
+    nameTextStyle: { color: c.soft, fontFamily: c.text, fontSize: 13 },
+    axisLabel: { color: c.soft, fontFamily: c.mono, fontSize: 12 },
+    axisLine: { lineStyle: { color: c.line } },
+    splitLine: { lineStyle: { color: c.line, opacity: 0.6 } },
+    scale: true,
+    ...more,
+  }
+}

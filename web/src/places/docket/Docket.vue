@@ -1,0 +1,149 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { ask, client } from '@/api/client'
+import EmptyNote from '@/pieces/EmptyNote.vue'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import StationTrace from '@/pieces/StationTrace.vue'
+import { useKeys } from '@/shared/keys'
+import { STATIONS, type StationName } from '@/shared/words'
+import KitStation from './KitStation.vue'
+import MarkStation from './MarkStation.vue'
+import PowerStation from './PowerStation.vue'
+import ProgramStation from './ProgramStation.vue'
+import ReadingsStation from './ReadingsStation.vue'
+import { provideDocket } from './use-docket'
+import WiringStation from './WiringStation.vue'
+
+const route = useRoute()
+const router = useRouter()
+const id = computed(() => Number(route.params.id))
+const { docket, error, isPending, refused } = provideDocket(id)
+
+const station = computed<StationName>(() => {
+  const named = route.params.station as StationName
+  return STATIONS.includes(named) ? named : ((docket.value?.current ?? 'kit') as StationName)
+})
+function choose(name: string) {
+  void router.replace(`/dockets/${id.value}/${name}`)
+}
+watch([station, id], () => (refused.value = null))
+
+const PLACES = {
+  kit: KitStation,
+  wiring: WiringStation,
+  power: PowerStation,
+  program: ProgramStation,
+  readings: ReadingsStation,
+  mark: MarkStation,
+}
+
+const floor = useQuery({
+  queryKey: ['floor', computed(() => docket.value?.session)],
+  queryFn: () =>
+    ask(
+      client.GET('/api/sessions/{session_id}/floor', {
+        params: { path: { session_id: docket.value!.session } },
+      }),
+    ),
+  enabled: computed(() => !!docket.value),
+})
+const nothingNext = ref(false)
+function next() {
+  const visit = floor.data.value?.round.find((v) => v.docket !== id.value)
+  if (visit) void router.push(`/dockets/${visit.docket}`)
+  else nothingNext.value = true
+}
+function turn(step: number) {
+  choose(STATIONS[(STATIONS.indexOf(station.value) + step + 6) % 6]!)
+}
+useKeys({
+  n: { does: 'next bench in the Round', act: next },
+  f: { does: 'back to the Floor', act: () => void router.push('/floor') },
+  ArrowRight: { does: 'next station', act: () => turn(1) },
+  ArrowLeft: { does: 'station before', act: () => turn(-1) },
+})
+</script>
+
+<template>
+  <EmptyNote v-if="error && !docket" title="This docket cannot be shown"
+    ><ErrorNote :error="error"
+  /></EmptyNote>
+  <div v-else-if="isPending || !docket" class="loading" aria-busy="true">Opening the docket…</div>
+  <div v-else class="docket">
+    <header>
+      <span class="number">{{ docket.bench ?? '–' }}</span>
+      <div class="who">
+        <h1>{{ docket.pair }}</h1>
+        <span class="soft">
+          {{ docket.exercise.title }}, version {{ docket.exercise.version }}
+          <template v-if="docket.kit"> · kit {{ docket.kit.tag }}</template>
+        </span>
+      </div>
+      <StationTrace
+        class="trace"
+        labels
+        :stations="docket.stations"
+        :current="docket.current"
+        :chosen="station"
+        @choose="choose"
+      />
+    </header>
+    <ErrorNote v-if="error" class="refused" :error="error" />
+    <ErrorNote v-if="refused" class="refused" :error="refused" />
+    <p v-if="nothingNext" class="refused soft">Nobody else waits.</p>
+    <div class="place"><component :is="PLACES[station]" :key="`${id}-${station}`" @next="next" /></div>
+  </div>
+</template>
+
+<style scoped>
+.docket {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+}
+header {
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  padding: 12px 20px 8px;
+}
+.number {
+  font-weight: 700;
+  font-size: 46px;
+  line-height: 1;
+  min-width: 34px;
+}
+.who {
+  flex: 1;
+  min-width: 0;
+}
+.trace {
+  width: min(660px, 56%);
+}
+.refused {
+  margin: 0 20px 8px;
+}
+.place {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+}
+.loading {
+  padding: 30px;
+  color: var(--soft);
+}
+@media (max-width: 900px) {
+  header {
+    flex-wrap: wrap;
+  }
+  .trace {
+    width: 100%;
+  }
+  .docket {
+    height: auto;
+    min-height: 100%;
+  }
+}
+</style>

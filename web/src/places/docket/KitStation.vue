@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { useRouter } from 'vue-router'
+import { clockTime } from '@/shared/words'
+import StationFrame from './StationFrame.vue'
+import { useDocket } from './use-docket'
+
+const { docket } = useDocket()
+const router = useRouter()
+defineEmits<{ next: [] }>()
+</script>
+
+<template>
+  <StationFrame v-if="docket" @next="$emit('next')">
+    <template #evidence>
+      <h2>{{ docket.kit ? `Kit ${docket.kit.tag}` : 'No kit is out' }}</h2>
+      <p v-if="docket.kit" class="soft">
+        {{ docket.kit.returned ? 'Back at the hatch; handed out' : 'Handed out' }} at
+        {{ clockTime(docket.kit.issued_at) }}
+      </p>
+      <table class="plain recipe">
+        <thead>
+          <tr>
+            <th>Ref</th>
+            <th>Part</th>
+            <th>For</th>
+            <th>Given</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="part in docket.exercise.recipe" :key="part.ref">
+            <td class="v">
+              <b>{{ part.ref }}</b>
+            </td>
+            <td class="v">{{ part.part }}</td>
+            <td>{{ part.title }}</td>
+            <td>
+              <template
+                v-for="given in docket.kit?.substitutions.filter((s) => s.ref === part.ref)"
+                :key="given.ohms"
+              >
+                <b>{{ given.ohms }} Ω</b> <span class="soft">{{ given.reason }}</span>
+              </template>
+              <span v-if="!docket.kit?.substitutions.some((s) => s.ref === part.ref)" class="soft">
+                {{ part.settings?.value ? `${part.settings.value} Ω, as in the recipe` : 'as in the recipe' }}
+              </span>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-for="(order, part) in docket.kit?.leg_orders" :key="part">
+        This batch of <span class="v">{{ part }}</span> is printed {{ order.replaceAll('-', ', ') }}.
+      </p>
+    </template>
+    <template #findings>
+      <h2>Take care</h2>
+      <ul class="cautions">
+        <li v-for="caution in docket.exercise.cautions" :key="caution">{{ caution }}</li>
+      </ul>
+      <p class="soft">Local rules and licensed practice come first.</p>
+    </template>
+    <template #decisions>
+      <button class="btn line" @click="router.push(`/hatch?kit=${docket.kit?.tag ?? ''}`)">
+        To the hatch
+      </button>
+    </template>
+  </StationFrame>
+</template>
+
+<style scoped>
+.recipe {
+  margin: 12px 0;
+}
+.cautions {
+  padding-left: 18px;
+  display: grid;
+  gap: 6px;
+}
+</style>

@@ -1,0 +1,219 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import BoardMap from '@/pieces/board/BoardMap.vue'
+import EmptyNote from '@/pieces/EmptyNote.vue'
+import SeverityTag from '@/pieces/SeverityTag.vue'
+import { useKeys } from '@/shared/keys'
+import { clockTime } from '@/shared/words'
+import MeasureForm from '@/pieces/MeasureForm.vue'
+import ReasonAsk from './ReasonAsk.vue'
+import StationFrame from './StationFrame.vue'
+import { useDocket } from './use-docket'
+
+const emit = defineEmits<{ next: [] }>()
+const { docket, clear, reopen, measure, busy } = useDocket()
+const compared = ref(false)
+const overruling = ref(false)
+const reopening = ref(false)
+
+const wiring = computed(() => docket.value?.wiring ?? null)
+const stops = computed(() => wiring.value?.findings.filter((f) => f.severity === 'stop') ?? [])
+const others = computed(() => wiring.value?.findings.filter((f) => f.severity !== 'stop') ?? [])
+const cleared = computed(() => docket.value?.clearance ?? null)
+const mayClear = computed(
+  () => !!wiring.value && !cleared.value && compared.value && !stops.value.length && !busy.value,
+)
+
+async function clearIt(reason = '') {
+  if (!wiring.value) return
+  await clear(wiring.value.number, compared.value, reason)
+  compared.value = false
+}
+useKeys({
+  p: { does: 'clear for power', act: () => void (mayClear.value && clearIt()) },
+  c: { does: 'tick: compared with the real bench', act: () => (compared.value = !compared.value) },
+  o: {
+    does: 'overrule a Stop with a reason',
+    act: () => (overruling.value = stops.value.length > 0 && compared.value && !!docket.value?.may_overrule),
+  },
+})
+</script>
+
+<template>
+  <StationFrame v-if="docket" @next="emit('next')">
+    <template #evidence>
+      <EmptyNote
+        v-if="!wiring"
+        title="No wiring to clear"
+        text="Clearance names one wiring and one kit. The pair has not handed in its wiring yet."
+      />
+      <div v-else class="power">
+        <div v-if="cleared" class="cleared">
+          <h2>Cleared for power</h2>
+          <p>
+            Wiring attempt {{ cleared.wiring_attempt }} with kit {{ cleared.kit }}, by {{ cleared.by }} at
+            {{ clockTime(cleared.at) }}.
+          </p>
+          <p v-if="cleared.overruled.length"><b>A Stop was overruled:</b> {{ cleared.reason }}</p>
+        </div>
+        <div v-else-if="docket.voided" class="voided" role="status">
+          <h2>The clearance is void</h2>
+          <p>Power off: {{ docket.voided }}.</p>
+        </div>
+        <h2 v-else>Before power</h2>
+        <template v-if="!cleared">
+          <p>
+            This clears <b>wiring attempt {{ wiring.number }}</b> with <b>kit {{ docket.kit?.tag }}</b
+            >. Any signal pin may be driven high or low.
+          </p>
+          <div v-for="stop in stops" :key="stop.seen" class="halt">
+            <SeverityTag severity="stop" />
+            <p>{{ stop.seen }}</p>
+            <p><b>Remedy</b> {{ stop.remedy }}</p>
+          </div>
+          <label class="tick">
+            <input v-model="compared" type="checkbox" />
+            <span>I compared supply, ground and polarity with the real bench <kbd>C</kbd></span>
+          </label>
+        </template>
+        <div class="measured">
+          <h3>Measured on this bench</h3>
+          <MeasureForm
+            name="rail"
+            label="Supply between 5V and GND"
+            unit="V"
+            :known="docket.measurements"
+            :save="measure"
+          />
+          <MeasureForm
+            v-if="docket.exercise.variants.some((v) => v.reference === 'internal')"
+            name="internal"
+            label="Internal reference, if measured"
+            unit="V"
+            :known="docket.measurements"
+            :save="measure"
+          />
+        </div>
+        <div>
+          <h3>Take care</h3>
+          <ul class="cautions">
+            <li v-for="caution in docket.exercise.cautions" :key="caution">{{ caution }}</li>
+          </ul>
+        </div>
+      </div>
+    </template>
+    <template #findings>
+      <template v-if="wiring">
+        <h2>Compare with the real bench</h2>
+        <ul v-if="others.length" class="plainlist">
+          <li v-for="finding in others" :key="finding.seen">
+            <SeverityTag :severity="finding.severity" /> {{ finding.seen }}
+          </li>
+        </ul>
+        <BoardMap
+          class="sheet map"
+          :bench="wiring.bench"
+          :lit="stops[0]?.where"
+          :severity="stops[0]?.severity"
+        />
+      </template>
+    </template>
+    <template #decisions>
+      <template v-if="cleared">
+        <button class="btn line" :disabled="!docket.may_overrule" @click="reopening = true">
+          Take the clearance back
+        </button>
+        <span class="soft">The pair may switch on.</span>
+      </template>
+      <template v-else>
+        <button class="btn" :disabled="!mayClear" @click="clearIt()">Clear for power <kbd>P</kbd></button>
+        <template v-if="stops.length">
+          <button class="btn line" :disabled="!compared || !docket.may_overrule" @click="overruling = true">
+            Overrule with a reason <kbd>O</kbd>
+          </button>
+          <span class="soft">{{
+            stops.length === 1 ? 'One Stop is open.' : `${stops.length} Stops are open.`
+          }}</span>
+        </template>
+        <span v-else-if="!compared && wiring" class="soft">Tick the comparison first.</span>
+      </template>
+    </template>
+  </StationFrame>
+  <ReasonAsk
+    v-model:show="overruling"
+    title="Overrule the Stop"
+    text="Power goes on although the rules say no. The reason is kept with your name."
+    label="Why it is safe all the same"
+    act="Overrule and clear"
+    @done="clearIt"
+  />
+  <ReasonAsk
+    v-model:show="reopening"
+    title="Take the clearance back"
+    label="Why"
+    act="Take it back"
+    @done="(why) => reopen('power', why)"
+  />
+</template>
+
+<style scoped>
+.power {
+  display: grid;
+  gap: 14px;
+}
+.cleared {
+  background: var(--good-bg);
+  color: var(--good);
+  border-radius: var(--radius);
+  padding: 12px 16px;
+}
+.voided,
+.halt {
+  background: var(--stop-bg);
+  border-radius: var(--radius);
+  padding: 12px 16px;
+  display: grid;
+  gap: 5px;
+}
+.voided {
+  color: var(--stop);
+}
+.tick {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  padding: 12px 14px;
+  border: 1.5px solid var(--act);
+  border-radius: var(--radius);
+  cursor: pointer;
+  font-weight: 600;
+}
+.tick input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--act);
+}
+.measured {
+  border-top: 1px solid var(--line);
+  padding-top: 12px;
+  display: grid;
+  gap: 10px;
+}
+.plainlist {
+  list-style: none;
+  padding: 0;
+  margin: 8px 0;
+  display: grid;
+  gap: 8px;
+}
+.map {
+  margin-top: 10px;
+  padding: 8px 0;
+}
+.cautions {
+  padding-left: 18px;
+  display: grid;
+  gap: 5px;
+  margin: 8px 0;
+}
+</style>

@@ -1,0 +1,157 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import CodeView from '@/pieces/CodeView.vue'
+import EmptyNote from '@/pieces/EmptyNote.vue'
+import FindingList from '@/pieces/FindingList.vue'
+import RunPlot from '@/pieces/plots/RunPlot.vue'
+import { useKeys } from '@/shared/keys'
+import { clockTime } from '@/shared/words'
+import HandInPanel from './HandInPanel.vue'
+import ReasonAsk from './ReasonAsk.vue'
+import RunTable from './RunTable.vue'
+import StationFrame from './StationFrame.vue'
+import { useDocket } from './use-docket'
+import { useStationKeys } from './use-station-keys'
+
+const emit = defineEmits<{ next: [] }>()
+const { docket, pass, busy } = useDocket()
+const tab = ref('Program')
+const chosen = ref(0)
+const program = computed(() => docket.value?.program ?? null)
+const { state, findingKeys, sendBack, asking } = useStationKeys(
+  'program',
+  () => program.value?.findings.length ?? 0,
+  chosen,
+)
+const mayDecide = computed(
+  () =>
+    !!docket.value?.may_overrule && !!program.value && ['asks', 'working', 'sent-back'].includes(state.value),
+)
+const clean = computed(
+  () => !program.value?.findings.some((f) => f.severity === 'stop' || f.severity === 'fix'),
+)
+const code = computed({ get: () => program.value?.text ?? '', set: () => undefined })
+const marks = computed(() =>
+  (program.value?.findings ?? []).flatMap((f) =>
+    f.where.line
+      ? [
+          {
+            line: f.where.line,
+            column: f.where.column ?? 1,
+            text: `${f.seen} ${f.remedy}`,
+            severity: f.severity,
+          },
+        ]
+      : [],
+  ),
+)
+const line = computed(() => program.value?.findings[chosen.value]?.where.line ?? null)
+useKeys({
+  ...findingKeys,
+  b: { does: 'send back', act: () => (asking.value = mayDecide.value) },
+  a: { does: 'pass the program', act: () => void (mayDecide.value && pass('program')) },
+  r: {
+    does: 'program or run',
+    act: () => (tab.value = tab.value === 'Run on the twin' ? 'Program' : 'Run on the twin'),
+  },
+})
+</script>
+
+<template>
+  <StationFrame
+    v-if="docket"
+    v-model:tab="tab"
+    :tabs="['Program', 'Run on the twin', 'Hand-in']"
+    @next="emit('next')"
+  >
+    <template #side>
+      <template v-if="program"
+        >attempt {{ program.number }}, {{ clockTime(program.at) }}, {{ program.by }}</template
+      >
+    </template>
+    <template #evidence>
+      <HandInPanel v-if="tab === 'Hand-in'" kind="program" :given="program" @done="tab = 'Program'" />
+      <EmptyNote
+        v-else-if="!program"
+        title="No program yet"
+        text="It is read and run on this bench's twin as soon as it is handed in."
+      >
+        <button class="btn" @click="tab = 'Hand-in'">Hand in for the pair</button>
+      </EmptyNote>
+      <CodeView
+        v-else-if="tab === 'Program'"
+        v-model="code"
+        language="cpp"
+        label="Program as handed in"
+        :marks="marks"
+        :line="line"
+      />
+      <div v-else class="run">
+        <p v-if="program.not_run" class="soft">{{ program.not_run }}</p>
+        <template v-if="program.trace">
+          <RunPlot
+            :trace="program.trace"
+            :behaviour="program.behaviour"
+            :thresholds="docket.exercise.thresholds"
+          />
+          <RunTable v-if="program.behaviour" :behaviour="program.behaviour" />
+          <details>
+            <summary>Printed lines ({{ program.trace.lines.length }})</summary>
+            <pre class="v">{{
+              program.trace.lines
+                .map(({ ms, text }) => `${(ms / 1000).toFixed(2).padStart(6)} s  ${text}`)
+                .join('\n')
+            }}</pre>
+          </details>
+        </template>
+      </div>
+    </template>
+    <template #findings>
+      <FindingList
+        v-if="program"
+        v-model:chosen="chosen"
+        :findings="program.findings"
+        good="It compiles, agrees with the wiring, and does on the twin what the exercise asks."
+      />
+      <h3 class="asked">Asked</h3>
+      <p v-for="statement in docket.exercise.behaviour" :key="statement">{{ statement }}</p>
+    </template>
+    <template #decisions>
+      <button class="btn" :class="{ line: clean }" :disabled="!mayDecide || busy" @click="asking = true">
+        Send back <kbd>B</kbd>
+      </button>
+      <button class="btn" :class="{ line: !clean }" :disabled="!mayDecide || busy" @click="pass('program')">
+        Pass the program <kbd>A</kbd>
+      </button>
+      <span v-if="state === 'passed'" class="soft">Passed. Readings come next.</span>
+    </template>
+    <template #keys>
+      <span class="soft">run <kbd>R</kbd> finding <kbd>↓</kbd> <kbd>↑</kbd></span>
+    </template>
+  </StationFrame>
+  <ReasonAsk
+    v-model:show="asking"
+    title="Send the program back"
+    label="A word to the pair"
+    act="Send back"
+    optional
+    @done="sendBack"
+  />
+</template>
+
+<style scoped>
+.run {
+  display: grid;
+  gap: 12px;
+}
+.asked {
+  margin: 18px 0 4px;
+}
+pre {
+  max-height: 240px;
+  overflow: auto;
+  background: var(--sunk);
+  padding: 10px;
+  border-radius: var(--radius);
+}
+</style>

@@ -1,0 +1,222 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { ask, client } from '@/api/client'
+import EmptyNote from '@/pieces/EmptyNote.vue'
+import FindingList from '@/pieces/FindingList.vue'
+import MeasureForm from '@/pieces/MeasureForm.vue'
+import BudgetBars from '@/pieces/plots/BudgetBars.vue'
+import TransferPlot from '@/pieces/plots/TransferPlot.vue'
+import SheetTable from '@/pieces/SheetTable.vue'
+import { useKeys } from '@/shared/keys'
+import { capital, clockTime } from '@/shared/words'
+import HandInPanel from './HandInPanel.vue'
+import ReasonAsk from './ReasonAsk.vue'
+import StationFrame from './StationFrame.vue'
+import { useDocket } from './use-docket'
+import { useStationKeys } from './use-station-keys'
+
+const emit = defineEmits<{ next: [] }>()
+const { docket, id, pass, measure, busy } = useDocket()
+const tab = ref('Sheet and readings')
+const chosen = ref(0)
+const readings = computed(() => docket.value?.readings ?? null)
+const { data: sheets } = useQuery({
+  queryKey: ['sheets', id],
+  queryFn: () =>
+    ask(client.GET('/api/dockets/{docket_id}/sheets', { params: { path: { docket_id: id.value } } })),
+})
+const sheet = computed(() => sheets.value?.built ?? null)
+const { state, sendBack, asking } = useStationKeys(
+  'readings',
+  () => readings.value?.findings.length ?? 0,
+  chosen,
+)
+const mayDecide = computed(
+  () =>
+    !!docket.value?.may_overrule &&
+    !!readings.value &&
+    ['asks', 'working', 'sent-back'].includes(state.value),
+)
+const fits = computed(() => readings.value?.verdict === 'in-limits')
+const rail = computed(() => docket.value?.measurements.find((m) => m.name === 'rail'))
+const VERDICT: Record<string, string> = {
+  'in-limits': 'Every step lies in this bench’s limits',
+  out: 'Readings lie outside this bench’s limits',
+  incomplete: 'A step has no readings',
+}
+useKeys({
+  b: { does: 'ask for one more measurement', act: () => (asking.value = mayDecide.value) },
+  a: { does: 'accept the readings', act: () => void (mayDecide.value && pass('readings')) },
+})
+</script>
+
+<template>
+  <StationFrame
+    v-if="docket"
+    v-model:tab="tab"
+    :tabs="['Sheet and readings', 'Log', 'Tolerance budget', 'Hand-in']"
+    @next="emit('next')"
+  >
+    <template #side>
+      this bench:
+      <span class="v">{{ rail ? `${rail.value} V` : 'supply not measured' }}</span>
+    </template>
+    <template #evidence>
+      <HandInPanel
+        v-if="tab === 'Hand-in'"
+        kind="readings"
+        :given="readings"
+        @done="tab = 'Sheet and readings'"
+      />
+      <template v-else-if="tab === 'Log'">
+        <pre v-if="readings" class="v">{{ readings.text }}</pre>
+        <EmptyNote
+          v-else
+          title="No log yet"
+          text="The pair pastes what the board printed, with a mark before each step."
+        >
+          <button class="btn" @click="tab = 'Hand-in'">Enter the log</button>
+        </EmptyNote>
+      </template>
+      <p v-else-if="!sheet" class="soft" aria-busy="true">Working out this bench…</p>
+      <EmptyNote v-else-if="sheet.reason" title="There is no sheet for this bench" :text="sheet.reason" />
+      <div v-else-if="tab === 'Tolerance budget'" class="stack">
+        <BudgetBars
+          v-for="step in sheet.steps.slice(-1)"
+          :key="step.name"
+          :budget="step.budget"
+          :step="step.name"
+        />
+        <p v-for="note in sheet.notes" :key="note" class="soft">{{ note }}</p>
+      </div>
+      <div v-else class="stack">
+        <TransferPlot :sheet="sheet" :readings="readings?.steps" :thresholds="docket.exercise.thresholds" />
+        <SheetTable :sheet="sheet" :readings="readings?.steps" />
+      </div>
+    </template>
+    <template #findings>
+      <template v-if="readings">
+        <h2>{{ VERDICT[readings.verdict] }}</h2>
+        <p class="soft">Attempt {{ readings.number }}, {{ clockTime(readings.at) }}, {{ readings.by }}</p>
+        <section v-if="readings.diagnosis.length" class="explains">
+          <h3>What explains it</h3>
+          <article
+            v-for="(fault, index) in readings.diagnosis"
+            :key="fault.fault"
+            :class="{ first: index === 0 }"
+          >
+            <p>
+              <b>{{ fault.title }}</b> <span class="likely">{{ fault.likelihood }}</span>
+            </p>
+            <p><b>To tell</b> {{ fault.look_at }}</p>
+            <details>
+              <summary class="soft">How likely, as a figure</summary>
+              <span class="v">{{ Math.round(fault.share * 100) }} %</span> of what the list can explain.
+            </details>
+          </article>
+        </section>
+        <FindingList
+          v-if="readings.findings.length"
+          v-model:chosen="chosen"
+          class="look"
+          :findings="readings.findings"
+        />
+        <p v-for="note in readings.notes" :key="note" class="note">{{ note }}</p>
+      </template>
+      <template v-else>
+        <h2>No readings yet</h2>
+        <p class="soft">The sheet stands already: it is worked out from the wiring and what was measured.</p>
+      </template>
+      <section class="measured">
+        <h3>Measured on this bench</h3>
+        <MeasureForm
+          name="rail"
+          label="Supply between 5V and GND"
+          unit="V"
+          :known="docket.measurements"
+          :save="measure"
+        />
+        <MeasureForm
+          v-for="step in docket.exercise.steps"
+          :key="step.name"
+          :name="`step:${step.name}`"
+          :label="`${capital(step.name)}, plan ${step.value} °C`"
+          unit="°C"
+          :known="docket.measurements"
+          :save="measure"
+        />
+      </section>
+    </template>
+    <template #decisions>
+      <button class="btn" :class="{ line: fits }" :disabled="!mayDecide || busy" @click="asking = true">
+        Ask for one more measurement <kbd>B</kbd>
+      </button>
+      <button class="btn" :class="{ line: !fits }" :disabled="!mayDecide || busy" @click="pass('readings')">
+        Accept the readings <kbd>A</kbd>
+      </button>
+      <span v-if="state === 'passed'" class="soft">Accepted. Marking comes next.</span>
+    </template>
+  </StationFrame>
+  <ReasonAsk
+    v-model:show="asking"
+    title="Ask for one more measurement"
+    label="A word to the pair"
+    act="Ask"
+    optional
+    @done="sendBack"
+  />
+</template>
+
+<style scoped>
+.stack {
+  display: grid;
+  gap: 12px;
+}
+.explains {
+  margin: 12px 0;
+  display: grid;
+  gap: 8px;
+}
+article {
+  border-bottom: 1px solid var(--line);
+  padding: 8px 4px;
+  display: grid;
+  gap: 5px;
+}
+article.first {
+  border: 1.5px solid var(--act);
+  border-radius: 8px;
+  background: var(--sheet);
+  padding: 13px 16px;
+}
+.likely {
+  background: var(--act-bg);
+  color: var(--act);
+  border-radius: 3px;
+  padding: 1px 7px;
+  font-size: 13.5px;
+  font-weight: 620;
+  margin-left: 6px;
+}
+.look {
+  margin-top: 14px;
+}
+.note {
+  background: var(--note-bg);
+  color: var(--note);
+  border-radius: var(--radius);
+  padding: 8px 12px;
+  margin-top: 8px;
+}
+.measured {
+  border-top: 1px solid var(--line);
+  margin-top: 18px;
+  padding-top: 12px;
+  display: grid;
+  gap: 8px;
+}
+pre {
+  margin: 0;
+}
+</style>

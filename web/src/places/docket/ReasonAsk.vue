@@ -1,0 +1,55 @@
+<script setup lang="ts">
+// Asks for a reason, or a word to the pair, before a decision is carried out.
+import { NModal } from 'naive-ui'
+import { ref, watch } from 'vue'
+
+const props = defineProps<{ title: string; label: string; act: string; optional?: boolean; text?: string }>()
+const emit = defineEmits<{ done: [reason: string] }>()
+const show = defineModel<boolean>('show', { default: false })
+const reason = ref('')
+watch(show, () => (reason.value = ''))
+
+function done() {
+  if (!props.optional && !reason.value.trim()) return
+  emit('done', reason.value.trim())
+  show.value = false
+}
+</script>
+
+<template>
+  <NModal v-model:show="show" :auto-focus="false">
+    <form class="sheet box" role="dialog" aria-modal="true" :aria-label="title" @submit.prevent="done">
+      <h2>{{ title }}</h2>
+      <p v-if="text" class="soft">{{ text }}</p>
+      <div>
+        <label class="field-label" for="reason">{{ label }}{{ optional ? ' (if you like)' : '' }}</label>
+        <textarea
+          id="reason"
+          v-model="reason"
+          class="field"
+          rows="3"
+          autofocus
+          @vue:mounted="({ el }: { el: HTMLTextAreaElement }) => el.focus()"
+          @keydown.ctrl.enter="done"
+        />
+      </div>
+      <div class="acts">
+        <button class="btn" :disabled="!optional && !reason.trim()">{{ act }}</button>
+        <button type="button" class="btn quiet" @click="show = false">Not now</button>
+      </div>
+    </form>
+  </NModal>
+</template>
+
+<style scoped>
+.box {
+  padding: 22px 26px;
+  width: min(480px, 94vw);
+  display: grid;
+  gap: 14px;
+}
+.acts {
+  display: flex;
+  gap: 10px;
+}
+</style>

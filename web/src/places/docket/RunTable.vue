@@ -1,0 +1,62 @@
+<script setup lang="ts">
+// What the exercise asks against what the twin did, step by step and in the sweeps.
+import type { Schemas } from '@/api/client'
+import { capital, fixed } from '@/shared/words'
+
+defineProps<{ behaviour: Schemas['BehaviourOut'] }>()
+function said(states: Record<string, string>): string {
+  return Object.entries(states)
+    .map(([ref, state]) => `${ref} ${state}`)
+    .join(', ')
+}
+</script>
+
+<template>
+  <table class="plain">
+    <thead>
+      <tr>
+        <th>On the twin</th>
+        <th class="num">Given</th>
+        <th>Asked</th>
+        <th>Did</th>
+        <th class="num">Printed</th>
+        <th></th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="row in behaviour.outcomes" :key="row.name">
+        <td>{{ capital(row.name) }}</td>
+        <td class="num v">{{ row.kind === 'step' ? `${fixed(row.stimulus, 1)} °C` : '' }}</td>
+        <td>{{ row.kind === 'step' ? said(row.asked) : `change at ${fixed(row.stimulus, 0)} °C` }}</td>
+        <td>
+          <template v-if="row.kind === 'step'">{{ said(row.seen) }}</template>
+          <template v-else-if="Object.keys(row.switched_at).length">
+            {{
+              Object.entries(row.switched_at)
+                .map(([ref, at]) => `${ref} at ${fixed(at, 1)} °C`)
+                .join(', ')
+            }}
+          </template>
+          <template v-else>no change</template>
+        </td>
+        <td class="num v">{{ row.printed === null ? '' : fixed(row.printed, 2) }}</td>
+        <td>
+          <span v-if="row.kind === 'step'" :class="row.agrees ? 'good' : 'parts'">{{
+            row.agrees ? 'agrees' : 'parts'
+          }}</span>
+        </td>
+      </tr>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+.good {
+  color: var(--good);
+  font-weight: 640;
+}
+.parts {
+  color: var(--stop);
+  font-weight: 640;
+}
+</style>

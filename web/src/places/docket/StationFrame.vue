@@ -1,0 +1,104 @@
+<script setup lang="ts">
+// The frame every station shares: evidence left, findings or decisions right, the decision bar at the foot.
+import DecisionBar from '@/pieces/DecisionBar.vue'
+
+defineProps<{ tabs?: string[] }>()
+const tab = defineModel<string>('tab', { default: '' })
+defineEmits<{ next: [] }>()
+</script>
+
+<template>
+  <div class="frame">
+    <div class="columns">
+      <section class="sheet evidence" aria-label="Evidence">
+        <div v-if="tabs?.length" class="tabs" role="tablist">
+          <button
+            v-for="name in tabs"
+            :key="name"
+            role="tab"
+            :aria-selected="tab === name"
+            @click="tab = name"
+          >
+            {{ name }}
+          </button>
+          <span class="side"><slot name="side" /></span>
+        </div>
+        <div class="inside"><slot name="evidence" /></div>
+      </section>
+      <div class="right"><slot name="findings" /></div>
+    </div>
+    <DecisionBar>
+      <slot name="decisions" />
+      <template #keys>
+        <slot name="keys" />
+        <button class="btn quiet" @click="$emit('next')">next in the Round <kbd>N</kbd></button>
+        <span class="soft hint">keys <kbd>?</kbd></span>
+      </template>
+    </DecisionBar>
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+.columns {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: minmax(0, 1.13fr) minmax(0, 1fr);
+  gap: 20px;
+  padding: 4px 20px 14px;
+}
+.evidence {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+.tabs {
+  display: flex;
+  align-items: center;
+  gap: 18px;
+  padding: 6px 18px 0;
+  border-bottom: 1px solid var(--line);
+}
+.tabs button {
+  font: 15px var(--text);
+  color: var(--soft);
+  background: none;
+  border: 0;
+  padding: 8px 0;
+  cursor: pointer;
+}
+.tabs button[aria-selected='true'] {
+  color: var(--ink);
+  font-weight: 660;
+  box-shadow: inset 0 -2.5px 0 var(--copper);
+}
+.side {
+  margin-left: auto;
+  color: var(--soft);
+  font-size: 14px;
+}
+.inside {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+  padding: 12px 18px;
+}
+.right {
+  min-height: 0;
+  overflow: auto;
+  padding: 2px 3px;
+}
+.hint {
+  font-size: 14px;
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import type { Schemas } from '@/api/client'
+import { useDocket } from './use-docket'
+
+const props = defineProps<{ student: Schemas['StudentOut']; editable: boolean }>()
+const { student: keepStudent, busy } = useDocket()
+const editing = ref(false)
+const absent = ref(false)
+const adjustment = ref('0')
+const reason = ref('')
+watch(
+  () => props.student,
+  (now) => {
+    absent.value = now.absent
+    adjustment.value = now.adjustment
+    reason.value = now.reason
+  },
+  { immediate: true },
+)
+async function keep() {
+  await keepStudent(props.student.id, absent.value, adjustment.value, reason.value)
+  editing.value = false
+}
+</script>
+
+<template>
+  <div class="student">
+    <span>{{ student.name }}</span>
+    <b>{{ student.absent ? 'absent' : student.total }}</b>
+    <button v-if="editable" class="btn quiet" @click="editing = !editing">Change</button>
+    <form v-if="editing" @submit.prevent="keep">
+      <label><input v-model="absent" type="checkbox" /> absent</label>
+      <label
+        >by <input v-model="adjustment" class="field v" :disabled="absent" inputmode="decimal" /> marks</label
+      >
+      <input v-model="reason" class="field why" placeholder="The reason" aria-label="Reason" />
+      <button class="btn" :disabled="busy">Keep</button>
+    </form>
+    <p v-if="student.reason && !editing" class="soft">{{ student.reason }}</p>
+  </div>
+</template>
+
+<style scoped>
+.student {
+  display: grid;
+  grid-template-columns: 1fr auto auto;
+  gap: 4px 14px;
+  align-items: baseline;
+  border-bottom: 1px solid var(--line);
+  padding: 7px 0;
+}
+.btn.quiet {
+  min-height: 28px;
+  padding: 2px 8px;
+}
+form,
+p {
+  grid-column: 1 / -1;
+}
+form {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+form .v {
+  width: 70px;
+}
+.why {
+  flex: 1;
+  min-width: 160px;
+}
+</style>

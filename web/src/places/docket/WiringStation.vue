@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import BoardMap from '@/pieces/board/BoardMap.vue'
+import NetList from '@/pieces/board/NetList.vue'
+import EmptyNote from '@/pieces/EmptyNote.vue'
+import FindingList from '@/pieces/FindingList.vue'
+import { useKeys } from '@/shared/keys'
+import { clockTime } from '@/shared/words'
+import HandInPanel from './HandInPanel.vue'
+import ReasonAsk from './ReasonAsk.vue'
+import StationFrame from './StationFrame.vue'
+import { useDocket } from './use-docket'
+import { useStationKeys } from './use-station-keys'
+
+const emit = defineEmits<{ next: [] }>()
+const { docket, pass, busy } = useDocket()
+const tab = ref('Board map')
+const chosen = ref(0)
+const wiring = computed(() => docket.value?.wiring ?? null)
+const finding = computed(() => wiring.value?.findings[chosen.value] ?? null)
+const { state, findingKeys, sendBack, asking } = useStationKeys(
+  'wiring',
+  () => wiring.value?.findings.length ?? 0,
+  chosen,
+)
+const clean = computed(
+  () => !wiring.value?.findings.some((f) => f.severity === 'stop' || f.severity === 'fix'),
+)
+const mayPass = computed(
+  () =>
+    !!docket.value?.may_overrule && !!wiring.value && ['asks', 'working', 'sent-back'].includes(state.value),
+)
+
+function showPart(refName: string) {
+  const at = wiring.value?.findings.findIndex((f) => f.where.parts?.includes(refName)) ?? -1
+  if (at >= 0) chosen.value = at
+}
+async function passIt() {
+  await pass('wiring')
+}
+useKeys({
+  ...findingKeys,
+  b: { does: 'send back', act: () => (asking.value = mayPass.value) },
+  a: { does: 'pass the wiring', act: () => void (mayPass.value && passIt()) },
+})
+</script>
+
+<template>
+  <StationFrame
+    v-if="docket"
+    v-model:tab="tab"
+    :tabs="['Board map', 'Net list', 'Hand-in']"
+    @next="emit('next')"
+  >
+    <template #side>
+      <template v-if="wiring"
+        >attempt {{ wiring.number }}, {{ clockTime(wiring.at) }}, {{ wiring.by }}</template
+      >
+    </template>
+    <template #evidence>
+      <HandInPanel v-if="tab === 'Hand-in'" kind="wiring" :given="wiring" @done="tab = 'Board map'" />
+      <EmptyNote
+        v-else-if="!wiring"
+        title="No wiring yet"
+        text="The pair enters where every lead goes; you can do it for them."
+      >
+        <button class="btn" @click="tab = 'Hand-in'">Enter the wiring</button>
+      </EmptyNote>
+      <BoardMap
+        v-else-if="tab === 'Board map'"
+        :bench="wiring.bench"
+        :lit="finding?.where"
+        :severity="finding?.severity"
+        @choose-part="showPart"
+      />
+      <NetList v-else :nets="wiring.nets" :lit="finding?.where" />
+    </template>
+    <template #findings>
+      <FindingList
+        v-if="wiring"
+        v-model:chosen="chosen"
+        :findings="wiring.findings"
+        good="Nets and currents are as the exercise asks. Compare supply, ground and polarity with the real bench."
+      />
+      <section v-if="wiring && tab === 'Board map'" class="nets">
+        <h3>Nets, as solved with this bench's values</h3>
+        <NetList :nets="wiring.nets" :lit="finding?.where" />
+      </section>
+      <p v-if="wiring" class="soft rules">Rule set {{ wiring.rules_version }}.</p>
+    </template>
+    <template #decisions>
+      <button class="btn" :class="{ line: clean }" :disabled="!mayPass || busy" @click="asking = true">
+        Send back <kbd>B</kbd>
+      </button>
+      <button class="btn" :class="{ line: !clean }" :disabled="!mayPass || busy" @click="passIt">
+        Pass the wiring <kbd>A</kbd>
+      </button>
+      <span v-if="state === 'passed'" class="soft">Passed. Power comes next.</span>
+      <span v-else-if="!clean" class="soft">Hints go to the pair with it.</span>
+    </template>
+    <template #keys
+      ><span class="soft">finding <kbd>↓</kbd> <kbd>↑</kbd></span></template
+    >
+  </StationFrame>
+  <ReasonAsk
+    v-model:show="asking"
+    title="Send the wiring back"
+    label="A word to the pair"
+    act="Send back"
+    optional
+    @done="sendBack"
+  />
+</template>
+
+<style scoped>
+.nets {
+  margin-top: 22px;
+  display: grid;
+  gap: 8px;
+}
+.rules {
+  margin-top: 12px;
+  font-size: 13.5px;
+}
+</style>

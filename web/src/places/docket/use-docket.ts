@@ -1,0 +1,147 @@
+// One docket: its data, the acts on it, and what was refused. Every act carries the revision it was based on.
+import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, type InjectionKey, inject, provide, type Ref, ref } from 'vue'
+import { ask, client, type Schemas } from '@/api/client'
+
+export type Docket = Schemas['DocketOut']
+
+function make(id: Ref<number>) {
+  const queries = useQueryClient()
+  const refused = ref<unknown>(null)
+  const path = computed(() => ({ docket_id: id.value }))
+  const query = useQuery({
+    queryKey: ['docket', id],
+    queryFn: () => ask(client.GET('/api/dockets/{docket_id}', { params: { path: path.value } })),
+    refetchInterval: 5000,
+  })
+  const docket = query.data
+
+  async function refresh() {
+    await Promise.all([
+      queries.invalidateQueries({ queryKey: ['docket', id.value] }),
+      queries.invalidateQueries({ queryKey: ['sheets', id.value] }),
+      queries.invalidateQueries({ queryKey: ['docket-marks', id.value] }),
+      queries.invalidateQueries({ queryKey: ['floor'] }),
+    ])
+  }
+  const act = useMutation({
+    mutationFn: (call: () => Promise<unknown>) => call(),
+    onMutate: () => (refused.value = null),
+    onError: (error) => (refused.value = error),
+    onSettled: refresh,
+  })
+  const basedOn = () => docket.value?.revision
+  const params = () => ({ params: { path: path.value } })
+
+  return {
+    id,
+    docket,
+    error: query.error,
+    isPending: query.isPending,
+    refused,
+    busy: act.isPending,
+    refresh,
+    pass: (station: string, reason = '') =>
+      act.mutateAsync(() =>
+        ask(
+          client.POST('/api/dockets/{docket_id}/pass', {
+            ...params(),
+            body: { station, reason, based_on: basedOn() },
+          }),
+        ),
+      ),
+    sendBack: (station: string, reason = '') =>
+      act.mutateAsync(() =>
+        ask(
+          client.POST('/api/dockets/{docket_id}/send-back', {
+            ...params(),
+            body: { station, reason, based_on: basedOn() },
+          }),
+        ),
+      ),
+    reopen: (station: string, reason: string) =>
+      act.mutateAsync(() =>
+        ask(
+          client.POST('/api/dockets/{docket_id}/reopen', {
+            ...params(),
+            body: { station, reason, based_on: basedOn() },
+          }),
+        ),
+      ),
+    clear: (wiringAttempt: number, compared: boolean, overruleReason: string) =>
+      act.mutateAsync(() =>
+        ask(
+          client.POST('/api/dockets/{docket_id}/clear', {
+            ...params(),
+            body: {
+              wiring_attempt: wiringAttempt,
+              compared,
+              overrule_reason: overruleReason,
+              based_on: basedOn(),
+            },
+          }),
+        ),
+      ),
+    measure: (name: string, value: number, instrument: string) =>
+      act.mutateAsync(() =>
+        ask(
+          client.POST('/api/dockets/{docket_id}/measure', { ...params(), body: { name, value, instrument } }),
+        ),
+      ),
+    claim: (release = false) =>
+      act.mutateAsync(() =>
+        ask(client.POST('/api/dockets/{docket_id}/claim', { ...params(), body: { release } })),
+      ),
+    handIn: (kind: string, text: string, token: string, basedOnAttempt: number) =>
+      act.mutateAsync(() =>
+        ask(
+          client.POST('/api/dockets/{docket_id}/hand-in', {
+            ...params(),
+            body: { kind, text, token, based_on_attempt: basedOnAttempt },
+          }),
+        ),
+      ),
+    give: (criterion: string, marks: string | null, reason: string) =>
+      act.mutateAsync(() =>
+        ask(
+          client.POST('/api/dockets/{docket_id}/marks', {
+            ...params(),
+            body: { criterion, marks, reason, based_on: basedOn() },
+          }),
+        ),
+      ),
+    student: (user: number, absent: boolean, adjustment: string, reason: string) =>
+      act.mutateAsync(() =>
+        ask(
+          client.POST('/api/dockets/{docket_id}/students', {
+            ...params(),
+            body: { user, absent, adjustment, reason, based_on: basedOn() },
+          }),
+        ),
+      ),
+    closeMarking: () =>
+      act.mutateAsync(() =>
+        ask(
+          client.POST('/api/dockets/{docket_id}/close-marking', {
+            ...params(),
+            body: { station: 'mark', reason: '', based_on: basedOn() },
+          }),
+        ),
+      ),
+  }
+}
+
+export type DocketActs = ReturnType<typeof make>
+const KEY: InjectionKey<DocketActs> = Symbol('docket')
+
+export function provideDocket(id: Ref<number>): DocketActs {
+  const acts = make(id)
+  provide(KEY, acts)
+  return acts
+}
+
+export function useDocket(): DocketActs {
+  const acts = inject(KEY)
+  if (!acts) throw new Error('useDocket belongs inside Docket.vue')
+  return acts
+}

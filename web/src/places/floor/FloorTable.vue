@@ -1,0 +1,74 @@
+<script setup lang="ts">
+// Pairs by stations: the same as the room, to read across.
+import type { Schemas } from '@/api/client'
+import { capital, STATIONS, waited } from '@/shared/words'
+
+defineProps<{ benches: Schemas['BenchCardOut'][]; now: number }>()
+defineEmits<{ open: [docket: number | null | undefined] }>()
+const WORDS: Record<string, string> = {
+  passed: 'passed',
+  asks: 'asks',
+  'sent-back': 'sent back',
+  working: 'working',
+  voided: 'voided',
+}
+</script>
+
+<template>
+  <div class="sheet wrap">
+    <table class="plain">
+      <thead>
+        <tr>
+          <th class="num">Bench</th>
+          <th>Pair</th>
+          <th v-for="station in STATIONS" :key="station">{{ capital(station) }}</th>
+          <th class="num">Since</th>
+          <th>Now</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr
+          v-for="bench in benches"
+          :key="bench.bench"
+          tabindex="0"
+          @click="$emit('open', bench.docket)"
+          @keydown.enter.stop="$emit('open', bench.docket)"
+        >
+          <td class="num">
+            <b>{{ bench.bench }}</b>
+          </td>
+          <td>{{ bench.pair }}</td>
+          <td v-for="entry in bench.stations" :key="entry.station" :class="entry.state ?? 'ahead'">
+            {{ entry.state ? WORDS[entry.state] : '·' }}
+          </td>
+          <td class="num">{{ bench.state ? waited(bench.since, now) : '' }}</td>
+          <td class="soft">{{ bench.line }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>
+
+<style scoped>
+.wrap {
+  overflow: auto;
+}
+tbody tr {
+  cursor: pointer;
+}
+tbody tr:hover td {
+  background: var(--sunk);
+}
+.passed {
+  color: var(--copper);
+}
+.asks {
+  color: var(--act);
+  font-weight: 680;
+}
+.sent-back,
+.voided {
+  color: var(--stop);
+  font-weight: 640;
+}
+</style>

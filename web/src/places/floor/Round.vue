@@ -1,0 +1,160 @@
+<script setup lang="ts">
+// Who to visit next, in order, each with the reason.
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import SeverityTag from '@/pieces/SeverityTag.vue'
+import { capital, waited } from '@/shared/words'
+
+const props = defineProps<{ visits: Schemas['VisitOut'][]; now: number; hatch: string[]; loading: boolean }>()
+defineEmits<{ open: [docket: number]; later: [docket: number] }>()
+const first = computed(() => props.visits[0])
+const rest = computed(() => props.visits.slice(1))
+</script>
+
+<template>
+  <section aria-label="Round">
+    <header>
+      <h1>Round</h1>
+      <span class="soft">{{
+        visits.length === 1 ? '1 pair waits' : visits.length ? `${visits.length} pairs wait` : ''
+      }}</span>
+    </header>
+    <div v-if="!first && !loading" class="sheet calm">
+      <h2>Nobody waits</h2>
+      <p class="soft">Pairs appear here when they ask. Time for a walk along the benches.</p>
+    </div>
+    <article v-if="first" class="first">
+      <div class="who">
+        <span class="bench">{{ first.bench }}</span>
+        <div>
+          <h2>{{ first.pair }}</h2>
+          <span class="soft">{{ capital(first.station) }} · waits {{ waited(first.since, now) }}</span>
+        </div>
+      </div>
+      <div v-if="first.severity" class="seen" :class="first.severity">
+        <SeverityTag :severity="first.severity" />
+        <p>{{ first.seen }}</p>
+        <p v-if="first.severity === 'stop'"><b>Keep the power off.</b></p>
+      </div>
+      <p v-else>{{ first.reason }}</p>
+      <p v-if="first.claimed_by && !first.mine" class="soft">{{ first.claimed_by }} is on the way.</p>
+      <div class="acts">
+        <button class="btn" @click="$emit('open', first.docket)">
+          Open bench {{ first.bench }} <kbd>Enter</kbd>
+        </button>
+        <button class="btn line" @click="$emit('later', first.docket)">Later <kbd>L</kbd></button>
+      </div>
+    </article>
+    <ol>
+      <li v-for="visit in rest" :key="visit.docket">
+        <button class="plain" @click="$emit('open', visit.docket)">
+          <span class="bench">{{ visit.bench }}</span>
+          <span>
+            <b>{{ visit.pair }}</b>
+            <span class="reason">
+              <SeverityTag v-if="visit.severity" :severity="visit.severity" />
+              {{ visit.severity === 'stop' ? visit.seen : visit.reason }}
+            </span>
+            <span v-if="visit.claimed_by && !visit.mine" class="reason"
+              >{{ visit.claimed_by }} is on the way.</span
+            >
+          </span>
+          <span class="soft wait">{{ waited(visit.since, now) }}</span>
+        </button>
+      </li>
+    </ol>
+    <aside v-if="hatch.length" class="hatch">
+      <h3>Hatch</h3>
+      <p v-for="line in hatch" :key="line">{{ line }}</p>
+    </aside>
+  </section>
+</template>
+
+<style scoped>
+header {
+  display: flex;
+  align-items: baseline;
+  justify-content: space-between;
+  margin-bottom: 12px;
+}
+.first,
+.calm {
+  background: var(--sheet);
+  border: 1.5px solid var(--act);
+  border-radius: 8px;
+  padding: 14px 16px;
+  display: grid;
+  gap: 11px;
+}
+.calm {
+  border-color: var(--line);
+}
+.who {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+}
+.bench {
+  font-weight: 700;
+  font-size: 26px;
+  line-height: 1;
+}
+.first .bench {
+  font-size: 46px;
+}
+.seen {
+  border-radius: var(--radius);
+  padding: 10px 12px;
+  display: grid;
+  gap: 5px;
+}
+.seen.stop {
+  background: var(--stop-bg);
+}
+.seen.fix {
+  background: var(--fix-bg);
+}
+.acts {
+  display: flex;
+  gap: 10px;
+}
+ol {
+  list-style: none;
+  margin: 6px 0 0;
+  padding: 0;
+}
+li {
+  border-bottom: 1px solid var(--line);
+}
+li button {
+  display: grid;
+  grid-template-columns: 40px 1fr auto;
+  gap: 8px;
+  width: 100%;
+  padding: 10px 4px 10px 8px;
+}
+li button:hover {
+  background: var(--sheet);
+}
+li .bench {
+  font-size: 22px;
+  padding-top: 2px;
+}
+.reason {
+  display: block;
+  color: var(--soft);
+}
+.wait {
+  white-space: nowrap;
+}
+.hatch {
+  margin-top: 14px;
+  background: var(--copper-soft);
+  border-radius: var(--radius);
+  padding: 11px 14px;
+  font-size: 14px;
+}
+.hatch h3 {
+  color: var(--ink);
+}
+</style>

@@ -1,0 +1,25 @@
+<script setup lang="ts">
+// Sends everyone to their own place.
+import { watchEffect } from 'vue'
+import { useRouter } from 'vue-router'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { useMe } from '@/shared/me'
+
+const { data: me, error } = useMe()
+const router = useRouter()
+watchEffect(() => {
+  if (!me.value) return
+  const place = { instructor: 'floor', assistant: 'hatch', pair: 'my-bench' }[me.value.kind] ?? 'log-in'
+  void router.replace({ name: place })
+})
+</script>
+
+<template>
+  <div class="wait"><ErrorNote :error="error" /></div>
+</template>
+
+<style scoped>
+.wait {
+  padding: 20px;
+}
+</style>

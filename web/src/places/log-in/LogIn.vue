@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import { ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { ask, client } from '@/api/client'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import StationTrace from '@/pieces/StationTrace.vue'
+import { STATIONS } from '@/shared/words'
+
+const username = ref('')
+const password = ref('')
+const error = ref<unknown>(null)
+const busy = ref(false)
+const router = useRouter()
+const route = useRoute()
+const queries = useQueryClient()
+const trace = STATIONS.map((station, index) => ({
+  station,
+  state: index < 3 ? 'passed' : index === 3 ? 'working' : null,
+}))
+
+async function logIn() {
+  busy.value = true
+  error.value = null
+  try {
+    const body = { username: username.value.trim(), password: password.value }
+    const me = await ask(client.POST('/api/log-in', { body }))
+    queries.clear()
+    queries.setQueryData(['me'], me)
+    const next = String(route.query.next ?? '')
+    await router.push(next.startsWith('/') && !next.startsWith('//') ? next : { name: 'home' })
+  } catch (wrong) {
+    error.value = wrong
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <div class="page">
+    <form class="sheet" @submit.prevent="logIn">
+      <StationTrace :stations="trace" current="program" class="trace" />
+      <h1>Verifex</h1>
+      <p class="soft">From the kit to the mark, bench by bench.</p>
+      <div>
+        <label class="field-label" for="name">Log-in</label>
+        <input id="name" v-model="username" class="field" autocomplete="username" autofocus required />
+      </div>
+      <div>
+        <label class="field-label" for="word">Password</label>
+        <input
+          id="word"
+          v-model="password"
+          class="field"
+          type="password"
+          autocomplete="current-password"
+          required
+        />
+      </div>
+      <ErrorNote :error="error" />
+      <button class="btn" :disabled="busy">Log in</button>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.page {
+  min-height: 100%;
+  display: grid;
+  place-items: center;
+  padding: 20px;
+}
+form {
+  display: grid;
+  gap: 14px;
+  width: min(380px, 100%);
+  padding: 30px 34px;
+}
+.trace {
+  width: 190px;
+  margin-bottom: 4px;
+}
+h1 {
+  font-size: 26px;
+}
+.btn {
+  justify-content: center;
+}
+</style>

@@ -1,0 +1,116 @@
+<script setup lang="ts">
+// The feedback sheet: one page to print, from the closed or proposed marks.
+import { useQuery } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { ask, client } from '@/api/client'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import StationTrace from '@/pieces/StationTrace.vue'
+
+const route = useRoute()
+const router = useRouter()
+const id = computed(() => Number(route.params.id))
+const path = computed(() => ({ params: { path: { docket_id: id.value } } }))
+const docket = useQuery({
+  queryKey: ['docket', id],
+  queryFn: () => ask(client.GET('/api/dockets/{docket_id}', path.value)),
+})
+const marks = useQuery({
+  queryKey: ['docket-marks', id],
+  queryFn: () => ask(client.GET('/api/dockets/{docket_id}/marks', path.value)),
+})
+const print = () => window.print()
+</script>
+
+<template>
+  <div class="page">
+    <div class="acts no-print">
+      <button class="btn" @click="print">Print</button>
+      <button class="btn quiet" @click="router.push(`/dockets/${id}/mark`)">Back to the docket</button>
+    </div>
+    <ErrorNote :error="docket.error.value ?? marks.error.value" />
+    <article v-if="docket.data.value && marks.data.value" class="sheet">
+      <header>
+        <div>
+          <h1>{{ docket.data.value.exercise.title }}</h1>
+          <p>
+            {{ docket.data.value.members.map((m) => m.name).join(' and ') }} · bench
+            {{ docket.data.value.bench }} · version
+            {{ docket.data.value.exercise.version }}
+          </p>
+          <StationTrace
+            class="trace"
+            :stations="docket.data.value.stations"
+            :current="docket.data.value.current"
+          />
+        </div>
+        <p class="total">
+          <b>{{ marks.data.value.total }}</b> of {{ marks.data.value.of }}
+          <span v-if="!marks.data.value.closed" class="soft">proposed, not closed</span>
+        </p>
+      </header>
+      <section v-for="row in marks.data.value.criteria" :key="row.name">
+        <h2>
+          {{ row.title }}<span>{{ row.counts }} of {{ row.of }}</span>
+        </h2>
+        <p v-for="sentence in row.evidence" :key="sentence">{{ sentence }}</p>
+        <p v-if="row.given !== null">Changed from {{ row.proposed }}: {{ row.reason }}</p>
+      </section>
+    </article>
+  </div>
+</template>
+
+<style scoped>
+.page {
+  max-width: 800px;
+  margin: 0 auto;
+  padding: 20px;
+  display: grid;
+  gap: 14px;
+}
+.acts {
+  display: flex;
+  gap: 10px;
+}
+article {
+  padding: 30px 36px;
+}
+header {
+  display: flex;
+  justify-content: space-between;
+  gap: 20px;
+  border-bottom: 2px solid var(--copper);
+  padding-bottom: 14px;
+}
+.trace {
+  width: 200px;
+  margin-top: 10px;
+}
+.total {
+  text-align: right;
+  white-space: nowrap;
+}
+.total b {
+  font-size: 34px;
+}
+.total span {
+  display: block;
+}
+section {
+  padding: 10px 0;
+  border-bottom: 1px solid var(--line);
+}
+h2 {
+  display: flex;
+  justify-content: space-between;
+  font-size: 16px;
+}
+@media print {
+  .page {
+    padding: 0;
+  }
+  article {
+    border: 0;
+  }
+}
+</style>

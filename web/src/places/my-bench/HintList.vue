@@ -1,0 +1,51 @@
+<script setup lang="ts">
+// Hints: where to look, not what to change.
+import type { Schemas } from '@/api/client'
+import SeverityTag from '@/pieces/SeverityTag.vue'
+
+defineProps<{ hints: Schemas['HintOut'][] }>()
+const chosen = defineModel<number>('chosen', { default: 0 })
+</script>
+
+<template>
+  <ul aria-label="Hints">
+    <li v-for="(hint, index) in hints" :key="index">
+      <button
+        class="plain"
+        :class="{ on: index === chosen }"
+        :aria-pressed="index === chosen"
+        @click="chosen = index"
+      >
+        <SeverityTag :severity="hint.severity" />
+        <span>
+          {{ hint.hint }}
+          <span class="v soft">{{ hint.parts.join(', ') || (hint.line ? `line ${hint.line}` : '') }}</span>
+        </span>
+      </button>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+  display: grid;
+  gap: 8px;
+}
+button {
+  display: grid;
+  grid-template-columns: 72px 1fr;
+  gap: 10px;
+  align-items: baseline;
+  width: 100%;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  padding: 11px 14px;
+}
+button.on {
+  border: 1.5px solid var(--ink);
+}
+</style>

@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import type { MyDocket } from './use-my-docket'
+
+defineProps<{ docket: MyDocket }>()
+</script>
+
+<template>
+  <section>
+    <p>{{ docket.exercise.summary }}</p>
+    <h3>In your kit</h3>
+    <ul>
+      <li v-for="part in docket.exercise.recipe" :key="String(part.ref)">
+        <b class="v">{{ part.ref }}</b> {{ part.title }} <span class="v soft">{{ part.part }}</span>
+        <template v-for="given in docket.substitutions.filter((s) => s.ref === part.ref)" :key="given.ohms">
+          : <b>{{ given.ohms }} Ω</b> given, {{ given.reason }}
+        </template>
+      </li>
+    </ul>
+    <h3>Ways to feed the thermometer</h3>
+    <ul>
+      <li v-for="variant in docket.exercise.variants" :key="variant">{{ variant }}</li>
+    </ul>
+    <h3>Marked for</h3>
+    <p>
+      <span v-for="c in docket.exercise.criteria" :key="c.title" class="criterion"
+        >{{ c.title }} <b>{{ c.of }}</b></span
+      >
+    </p>
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: 8px;
+}
+ul {
+  margin: 0;
+  padding-left: 18px;
+}
+.criterion {
+  margin-right: 16px;
+  white-space: nowrap;
+}
+</style>

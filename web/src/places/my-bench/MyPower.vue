@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import MeasureForm from '@/pieces/MeasureForm.vue'
+import type { MyDocket } from './use-my-docket'
+import { useMyDocket } from './use-my-docket'
+
+const props = defineProps<{ docket: MyDocket }>()
+const { ask, withdraw, measure, busy } = useMyDocket()
+const state = computed(() => props.docket.stations.find((s) => s.station === 'power')?.state ?? null)
+</script>
+
+<template>
+  <section class="power">
+    <p v-if="docket.cleared" class="good">
+      <b>Cleared.</b> You may switch on. Power off before any wire is moved.
+    </p>
+    <p v-else-if="docket.voided" class="stop"><b>Power off:</b> {{ docket.voided }}.</p>
+    <p v-else-if="!state" class="soft">Your wiring is looked at first.</p>
+    <button
+      v-if="state === 'working' || state === 'voided'"
+      class="btn"
+      :disabled="busy"
+      @click="ask('power')"
+    >
+      Ask for power
+    </button>
+    <button v-if="state === 'asks'" class="btn line" :disabled="busy" @click="withdraw('power')">
+      Take the request back
+    </button>
+    <ul>
+      <li v-for="caution in docket.exercise.cautions" :key="caution">{{ caution }}</li>
+    </ul>
+    <MeasureForm
+      v-if="docket.cleared"
+      name="rail"
+      label="Your supply, measured between 5V and GND"
+      unit="V"
+      :known="docket.measurements"
+      :save="measure"
+    />
+  </section>
+</template>
+
+<style scoped>
+.power {
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+}
+.good,
+.stop {
+  border-radius: var(--radius);
+  padding: 11px 14px;
+  width: 100%;
+}
+.good {
+  background: var(--good-bg);
+  color: var(--good);
+}
+.stop {
+  background: var(--stop-bg);
+  color: var(--stop);
+}
+ul {
+  padding-left: 18px;
+  margin: 0;
+}
+</style>

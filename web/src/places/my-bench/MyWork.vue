@@ -1,0 +1,120 @@
+<script setup lang="ts">
+// Wiring, program or readings of a pair: hints on what was handed in, and the next attempt.
+import { computed, ref } from 'vue'
+import BoardMap from '@/pieces/board/BoardMap.vue'
+import HandIn from '@/pieces/hand-in/HandIn.vue'
+import SheetTable from '@/pieces/SheetTable.vue'
+import { clockTime } from '@/shared/words'
+import HintList from './HintList.vue'
+import type { MyDocket } from './use-my-docket'
+import { useMyDocket } from './use-my-docket'
+
+const props = defineProps<{ docket: MyDocket; kind: 'wiring' | 'program' | 'readings' }>()
+const { handIn, check, withdraw, ask, busy } = useMyDocket()
+const given = computed(() => props.docket[props.kind] ?? null)
+const state = computed(() => props.docket.stations.find((s) => s.station === props.kind)?.state ?? null)
+const open = computed(() => props.kind !== 'readings' || props.docket.cleared)
+const writing = ref(state.value !== 'asks' && state.value !== 'passed')
+const chosen = ref(0)
+const hint = computed(() => given.value?.hints[chosen.value] ?? null)
+const lit = computed(() => (hint.value ? { parts: hint.value.parts, places: [], nets: [] } : null))
+
+async function send(text: string, token: string, basedOn: number) {
+  await handIn(props.kind, text, token, basedOn)
+  writing.value = false
+}
+</script>
+
+<template>
+  <p v-if="!open" class="soft">Readings come after power: ask for power first.</p>
+  <template v-else>
+    <section v-if="given" class="given">
+      <p class="soft">
+        Attempt {{ given.number }}, handed in by {{ given.by }} at {{ clockTime(given.at) }}.
+      </p>
+      <HintList v-if="given.hints.length" v-model:chosen="chosen" :hints="given.hints" />
+      <p v-else-if="kind !== 'readings'" class="good">Nothing stands out in what you handed in.</p>
+      <BoardMap
+        v-if="kind === 'wiring' && docket.wiring"
+        :bench="docket.wiring.bench"
+        :lit="lit"
+        :severity="hint?.severity"
+      />
+      <div v-if="kind === 'readings' && docket.sheet && !docket.sheet.reason" class="scroll">
+        <SheetTable :sheet="docket.sheet" :readings="docket.steps" />
+      </div>
+      <div class="acts">
+        <button v-if="state === 'asks'" class="btn line" :disabled="busy" @click="withdraw(kind)">
+          Take the request back
+        </button>
+        <button
+          v-if="state === 'working' || state === 'sent-back'"
+          class="btn line"
+          :disabled="busy"
+          @click="ask(kind)"
+        >
+          Ask for a look at attempt {{ given.number }}
+        </button>
+        <button v-if="!writing" class="btn line" @click="writing = true">
+          Write attempt {{ given.number + 1 }}
+        </button>
+      </div>
+    </section>
+    <HandIn
+      v-if="writing || !given"
+      :docket="docket.id"
+      :kind="kind"
+      :given="given"
+      :board="docket.exercise.board"
+      :steps="docket.exercise.steps.map((s) => s.name ?? '')"
+      :check="kind === 'wiring' ? check : undefined"
+      :send="send"
+    />
+    <section v-if="kind === 'program'" class="asked">
+      <h3>Asked</h3>
+      <p v-for="statement in docket.exercise.behaviour" :key="statement">{{ statement }}</p>
+      <p class="soft">Print the temperature in °C, a line each time, at {{ docket.exercise.baud }} baud.</p>
+      <details>
+        <summary>Before you upload</summary>
+        <ul>
+          <li>The right board and port are chosen. Unplug the board: the port that vanishes is the one.</li>
+          <li>Nothing is wired to the two serial pins while uploading.</li>
+          <li>The log is opened at {{ docket.exercise.baud }} baud.</li>
+        </ul>
+      </details>
+    </section>
+    <section v-if="kind === 'readings'" class="asked">
+      <h3>Steps</h3>
+      <ol>
+        <li v-for="step in docket.exercise.steps" :key="step.name">
+          <b>{{ step.name }}</b> <span class="soft">{{ step.how }}</span>
+        </li>
+      </ol>
+    </section>
+  </template>
+</template>
+
+<style scoped>
+.given {
+  display: grid;
+  gap: 12px;
+}
+.good {
+  background: var(--good-bg);
+  color: var(--good);
+  border-radius: var(--radius);
+  padding: 10px 14px;
+}
+.acts {
+  display: flex;
+  gap: 10px;
+  flex-wrap: wrap;
+}
+.asked {
+  border-top: 1px solid var(--line);
+  padding-top: 10px;
+}
+.scroll {
+  overflow-x: auto;
+}
+</style>
