@@ -247,7 +247,9 @@ def alarm_stays_on(view: RunView, found: Found) -> Iterator[Finding]:
         states = view.states(ref)
         down = [o for o in view.outcomes if o.window.kind == "down"]
         on_at_the_end = bool(down) and view.trace.is_on(view.refs[ref], down[-1].window.end_ms)
-        return any(asked == seen == "on" for asked, seen in states) and on_at_the_end
+        # On before it is asked, but not always: that is another threshold, not a missing branch.
+        before = {seen for asked, seen in states if asked == "off"}
+        return any(asked == seen == "on" for asked, seen in states) and on_at_the_end and len(before) == 1
 
     if outputs := [ref for ref in _outputs(view) if stays(ref)]:
         refs, names, verb = _named(view, outputs)

@@ -7,6 +7,7 @@ from verifex.core.circuit.rules.book import OPEN_CIRCUIT, WIRING
 from verifex.core.circuit.rules.loose import loose_ends
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
+from verifex.core.parts.schema import LegRole
 from verifex.core.rulebook import Found
 
 
@@ -75,6 +76,8 @@ def legs_in_one_row(view: BenchView, found: Found) -> Iterator[Finding]:
                 continue
             places = [view.place(part, leg) for leg in legs]
             row = _common_row([part.legs[leg] for leg in legs])
+            if row is None and any(part.type.role(leg) is not LegRole.PLAIN for leg in legs):
+                continue  # legs of a module joined by wires: the rules on supplies and outputs say it better
             where = f"all in {row}" if row else "joined by wires"
             together = " and ".join(legs) if len(legs) == 2 else ", ".join(legs)
             # What is alone in a row nearby tells where the bridged leg should have gone.

@@ -127,7 +127,7 @@ function onKey(event: KeyboardEvent, index: number, cell: number) {
           </template>
           <template v-else>
             <td class="kind v">{{ row.kind }}</td>
-            <td class="ref">
+            <td v-if="row.kind !== 'wire'" class="ref">
               <input
                 v-if="row.kind === 'part' || row.kind === 'board'"
                 :value="row.name"
@@ -137,7 +137,7 @@ function onKey(event: KeyboardEvent, index: number, cell: number) {
                 @keydown="onKey($event, index, 0)"
               />
             </td>
-            <td class="type">
+            <td v-if="row.kind !== 'wire'" class="type">
               <input
                 v-if="row.kind !== 'wire'"
                 :value="row.type"
@@ -148,7 +148,7 @@ function onKey(event: KeyboardEvent, index: number, cell: number) {
                 @keydown="onKey($event, index, 1)"
               />
             </td>
-            <td class="places">
+            <td class="places" :colspan="row.kind === 'wire' ? 3 : 1">
               <input
                 v-if="row.kind === 'wire' || row.kind === 'part'"
                 :value="row.places"
@@ -180,7 +180,7 @@ function onKey(event: KeyboardEvent, index: number, cell: number) {
               ⇄
             </button>
             <button type="button" :aria-label="`Copy line ${index + 1}`" title="Copy" @click="copy(index)">
-              ＋
+              +
             </button>
             <button
               type="button"
@@ -247,13 +247,13 @@ input:focus {
   outline: 2px solid var(--act);
 }
 .ref {
-  width: 64px;
+  width: 52px;
 }
 .type {
-  width: 128px;
+  width: 122px;
 }
 .more {
-  width: 31%;
+  width: 29%;
 }
 .acts {
   white-space: nowrap;

@@ -9,6 +9,8 @@ export interface Row {
   raw: string
 }
 
+const NAMED_LEG = /^[a-z0-9]+=([a-jA-J]\d+|[+-][LR]\d*|[A-Za-z]+\d+\.\w+)$/
+
 export function readLine(raw: string): Row {
   const at = raw.search(/(^|\s)#/)
   const body = (at < 0 ? raw : raw.slice(0, at)).trim()
@@ -18,13 +20,14 @@ export function readLine(raw: string): Row {
   const [keyword, ...rest] = words
   if (keyword === 'part') {
     const [name = '', type = '', ...others] = rest
-    const settings = others.filter((w) => w.includes('='))
+    // A leg by name (anode=b24) is a place; everything else with an = is a setting.
+    const settings = others.filter((w) => w.includes('=') && !NAMED_LEG.test(w))
     return {
       ...empty,
       kind: 'part',
       name,
       type,
-      places: others.filter((w) => !w.includes('=')).join(' '),
+      places: others.filter((w) => !settings.includes(w)).join(' '),
       more: settings.join(' '),
     }
   }

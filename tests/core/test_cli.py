@@ -1,0 +1,133 @@
+"""The command line as CONTRACT promises it: what it prints, its JSON, its exit codes, one line for bad input."""
+
+import io
+import json
+import tempfile
+from contextlib import redirect_stderr, redirect_stdout
+from pathlib import Path
+from typing import Any
+from unittest import TestCase
+
+from tests.samples import DEMO, FOLDER
+from verifex.core.cli import main
+
+WIRING, PROGRAM, EXERCISE = str(FOLDER / "reference.bench"), str(FOLDER / "reference.cpp"), str(FOLDER)
+HANDS = DEMO / "hand-ins"
+
+
+def verifex(*arguments: str) -> tuple[int, str, str]:
+    out, err = io.StringIO(), io.StringIO()
+    with redirect_stdout(out), redirect_stderr(err):
+        try:
+            code = main(arguments)
+        except SystemExit as end:
+            code = int(end.code or 0)
+    return code, out.getvalue(), err.getvalue()
+
+
+def as_json(*arguments: str) -> Any:
+    return json.loads(verifex(*arguments, "--json")[1])
+
+
+class CommandsTest(TestCase):
+    def test_wiring_check(self):
+        self.assertEqual(verifex("wiring", "check", WIRING, "--exercise", EXERCISE)[0], 0)
+        self.assertEqual(verifex("wiring", "check", WIRING, "--exercise", EXERCISE, "--program", PROGRAM)[0], 0)
+        code, out, _ = verifex("wiring", "check", str(HANDS / "supply-swapped.bench"), "--exercise", EXERCISE)
+        self.assertEqual(code, 1)
+        self.assertIn("STOP   supply-reversed  [U1]", out)
+        found = as_json("wiring", "check", str(HANDS / "supply-swapped.bench"))["findings"][0]
+        self.assertTrue({"rule", "severity", "where", "seen", "why", "remedy", "hint", "criterion"} <= set(found))
+        self.assertNotIn(None, found.values())
+
+    def test_wiring_solve_counts_current_positive_into_the_leg(self):
+        result = as_json("wiring", "solve", WIRING, "--set", "B1.D7=high", "--at", "U1.celsius=31", "--rail", "4.9")
+        volts = {net["name"]: net["volts"] for net in result["nets"]}
+        self.assertAlmostEqual(volts["B1.A2"], 0.81, places=4)
+        self.assertAlmostEqual(volts["B1.5V"], 4.9, places=3)
+        led = next(part for part in result["parts"] if part["ref"] == "D1")
+        self.assertGreater(led["amps"]["anode"], 0.005)
+        self.assertAlmostEqual(led["amps"]["anode"], -led["amps"]["cathode"])
+
+    def test_expected_readings_and_mark(self):
+        sheet = as_json("expected", EXERCISE, "--wiring", WIRING, "--measured", "vref=4.93")
+        self.assertEqual(sheet["steps"][0]["count"]["expected"], 148)
+        self.assertEqual(len(sheet["budget"]["contributions"]), 5)
+        log = str(HANDS / "in-limits.txt")
+        bench = str(HANDS / "one-half.bench")
+        report = as_json(
+            "readings",
+            "check",
+            log,
+            "--exercise",
+            EXERCISE,
+            "--wiring",
+            bench,
+            "--program",
+            str(HANDS / "sound-a.cpp"),
+            "--measured",
+            "vref=4.93",
+        )
+        self.assertEqual((report["verdict"], report["honesty"]), ("in-limits", []))
+        with tempfile.TemporaryDirectory() as folder:
+            for name, source in (
+                ("wiring.bench", bench),
+                ("program.cpp", str(HANDS / "sound-a.cpp")),
+                ("log.txt", log),
+            ):
+                (Path(folder) / name).write_text(Path(source).read_text("utf-8"), "utf-8")
+            mark = as_json("mark", folder, "--exercise", EXERCISE, "--measured", "vref=4.93")
+        self.assertEqual((mark["total"], mark["of"]), ("30.0", "30"))
+
+    def test_program_and_twin(self):
+        run = as_json("program", "run", PROGRAM, "--seconds", "2.5")
+        self.assertEqual((run["compiles"], run["serial"].split("\r\n")[0]), (True, "-50.00"))
+        self.assertEqual([event[1:] for event in run["events"][:2]], [["D7", "0"], ["D4", "0"]])
+        refused = as_json("program", "run", str(HANDS / "no-semicolon.cpp"), "--seconds", "1")
+        self.assertEqual((refused["compiles"], refused["findings"][0]["where"]["line"]), (False, 8))
+        trace = as_json("twin", "run", WIRING, PROGRAM, "--seconds", "2.5")
+        self.assertEqual(trace["lines"][0][1], "24.71")
+        self.assertEqual(verifex("program", "check", PROGRAM, "--wiring", WIRING, "--exercise", EXERCISE)[0], 0)
+
+    def test_parts_rules_exercise_and_resistors(self):
+        self.assertEqual(as_json("parts", "led")["led"]["legs"], ["anode", "cathode"])
+        self.assertIn("thermo-offset", verifex("parts")[1])
+        self.assertIn("### `supply-reversed`", verifex("rules")[1])
+        self.assertEqual(verifex("exercise", "check", EXERCISE)[0], 0)
+        self.assertEqual(as_json("resistor", "bands", "orange", "orange", "brown", "gold")["ohms"], 330)
+        self.assertEqual(as_json("resistor", "value", "500")["nearest"], 470)
+        self.assertEqual(as_json("resistor", "led", "--supply", "5", "--vf", "2", "--ma", "10")["preferred_ohms"], 330)
+        self.assertAlmostEqual(
+            as_json("resistor", "divider", "--supply", "5", "--upper", "10k", "--lower", "10k")["volts"], 2.5
+        )
+
+
+class BadInputTest(TestCase):
+    def test_one_line_with_place_and_what_was_expected_and_exit_code_2(self):
+        with tempfile.NamedTemporaryFile("w", suffix=".txt", delete=False) as file:
+            file.write("board B1 mcu-5v\nnonsense\n")
+        binary = Path(file.name + ".bin")
+        binary.write_bytes(b"\xff\xfe\x00")
+        table = [
+            (["wiring", "check", file.name], ":2:1: 'nonsense' begins no statement"),
+            (["wiring", "check", "no-such-file"], "no-such-file:1:1: there is no such file"),
+            (["wiring", "check", str(binary)], "no UTF-8 text"),
+            (["wiring", "solve", WIRING, "--set", "B1.D99=high"], "no pin that can drive"),
+            (["wiring", "solve", WIRING, "--at", "U1.celsius=warm"], "no stimulus"),
+            (["expected", WIRING], ":1:1: "),
+            (["expected", EXERCISE, "--measured", "vref=11"], "plausible"),
+            (["expected", EXERCISE, "--measured", "vref=x"], "no measured value"),
+            (["program", "check", PROGRAM, "--board", "nothing"], "no board is called"),
+            (["program", "run", PROGRAM, "--seconds", "-1"], "outside 0"),
+            (["program", "run", PROGRAM, "--seconds", "1", "--pins", WIRING], ":1:1: the first line must read"),
+            (["readings", "check", WIRING, "--exercise", WIRING], ":"),
+            (["parts", "ledd"], "did you mean led"),
+            (["resistor", "bands", "pink", "red", "red"], "band 1"),
+            (["mark", "/no/such", "--exercise", EXERCISE], "no such folder"),
+            (["no-such-command"], "--help"),
+        ]
+        for arguments, said in table:
+            code, _, err = verifex(*arguments)
+            self.assertEqual(code, 2, arguments)
+            self.assertIn(said, err, arguments)
+            self.assertNotIn("Traceback", err)

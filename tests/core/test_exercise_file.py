@@ -1,0 +1,53 @@
+from unittest import TestCase
+
+from hypothesis import given
+from hypothesis import strategies as st
+
+from tests.samples import EXERCISE, EXERCISE_TEXT
+from verifex.core.exercise import exercise_json_schema, read_exercise
+from verifex.core.problems import Problem, UnusableInput
+
+
+def problems(text: str) -> list[Problem]:
+    try:
+        read_exercise(text)
+    except UnusableInput as refused:
+        return refused.problems
+    return []
+
+
+class ReadExerciseTest(TestCase):
+    def test_the_demo_exercise(self):
+        self.assertEqual((EXERCISE.id, len(EXERCISE.steps), str(EXERCISE.total)), ("brood-box-heat-watch", 3, "30"))
+        self.assertEqual(str(EXERCISE.behaviour[0].when), "U1.celsius over 33 for 2 s")
+        self.assertTrue(EXERCISE.is_clear_of_thresholds())
+
+    def test_each_mistake_is_told_at_its_own_line(self):
+        line = {text.split(":")[0].strip(" -{"): number for number, text in enumerate(EXERCISE_TEXT.splitlines(), 1)}
+        table = [
+            ("minutes: 50", "minutes: soon", line["minutes"], "integer"),
+            ("board: mcu-5v", "boards: mcu-5v", line["board"], "not something an exercise can say"),
+            ("title: Brood-box heat watch\n", "", 2, "title: is missing"),
+            ("over 33 for 2 s", "above 33", line["when"] , "shows the form"),
+            ("divisor: 1024", "divisor: 1000", line["conventions"], "1023 or 1024"),
+            ("{part: BZ1, reaches", "{part: BZ9, reaches", 2, "not in the recipe"),
+            ("plot_low: 10", "plot_low: 10\nplot_low: 11", line["plot_low"] + 1, "twice"),
+            ("recipe:", "recipe: [", None, "no YAML"),
+        ]  # fmt: skip
+        for old, new, number, said in table:
+            with self.subTest(new):
+                found = problems(EXERCISE_TEXT.replace(old, new, 1))
+                self.assertTrue(any(said in p.message for p in found), found)
+                if number is not None:
+                    self.assertIn(number, [p.line for p in found])
+
+    def test_a_plan_without_a_step_clear_of_the_threshold_cannot_be_released(self):
+        text = EXERCISE_TEXT.replace("value: 38", "value: 33.2")
+        self.assertFalse(read_exercise(text).is_clear_of_thresholds())
+
+    def test_the_schema_names_what_the_file_says(self):
+        self.assertTrue({"recipe", "steps", "behaviour", "criteria"} <= set(exercise_json_schema()["properties"]))
+
+    @given(st.text(max_size=200))
+    def test_any_text_is_answered(self, text: str):
+        self.assertTrue(problems(text))

@@ -1,0 +1,58 @@
+from decimal import Decimal
+from unittest import TestCase
+
+from tests.samples import EXERCISE, WIRING
+from verifex.core.circuit import check_wiring
+from verifex.core.marking import Evidence, Proposal, propose
+
+IN_LIMITS = dict.fromkeys((s.name for s in EXERCISE.steps), "likely")
+OUT = dict.fromkeys(IN_LIMITS, "out")
+STOP = tuple(check_wiring(WIRING.replace("+L a8", "+L a10").replace("-L a10", "-L a8"), exercise=EXERCISE).findings)
+FIX = tuple(check_wiring(WIRING.replace("A2 a9", "A2 a11"), exercise=EXERCISE).findings)
+WHOLE = {"wiring_handed_in": True, "cleared": True, "program_handed_in": True, "steps": IN_LIMITS}
+
+
+def marks(**evidence: object) -> dict[str, Decimal]:
+    return {c.name: c.proposed for c in proposal(**evidence).criteria}
+
+
+def proposal(**evidence: object) -> Proposal:
+    return propose(EXERCISE.criteria, Evidence(**{**WHOLE, **evidence}))  # type: ignore[arg-type]
+
+
+class ProposeTest(TestCase):
+    def test_a_sound_docket_gets_everything_in_decimals(self):
+        whole = proposal()
+        self.assertEqual((whole.total, whole.of), (Decimal(30), Decimal(30)))
+        self.assertTrue(all(isinstance(c.proposed, Decimal) for c in whole.criteria))
+
+    def test_a_stop_costs_most_at_clearance_less_when_sent_back_least_when_mended(self):
+        at_clearance = marks(wiring=STOP)["safety"]
+        sent_back = marks(sent_back=STOP)["safety"]
+        mended = marks(mended=STOP)["safety"]
+        self.assertEqual([at_clearance, sent_back, mended], [Decimal(2), Decimal(3), Decimal("3.5")])
+
+    def test_one_cause_counts_once(self):
+        self.assertEqual(marks(wiring=FIX, sent_back=FIX, mended=FIX), marks(wiring=FIX))
+
+    def test_nothing_handed_in_earns_nothing_and_says_so(self):
+        empty = propose(EXERCISE.criteria, Evidence())
+        by_name = {c.name: c for c in empty.criteria}
+        self.assertEqual([by_name[n].proposed for n in ("safety", "wiring", "program", "readings")], [Decimal(0)] * 4)
+        self.assertIn("No program was handed in", by_name["program"].evidence[0])
+
+    def test_follow_through(self):
+        built_right = marks(intended=OUT)["readings"]
+        of_the_program = marks(steps=OUT, follows_program=frozenset(OUT))["readings"]
+        plainly_out = marks(steps=OUT)["readings"]
+        self.assertEqual([built_right, of_the_program, plainly_out], [Decimal(6), Decimal("4.5"), Decimal("1.5")])
+        self.assertIn("follow-through", proposal(intended=OUT).feedback())
+
+    def test_overruling_costs_and_marks_are_never_negative(self):
+        self.assertEqual(marks(overruled=True)["safety"], Decimal("3.5"))
+        many = marks(wiring=STOP + FIX, kit_faults=tuple("abcdef"))
+        self.assertTrue(all(mark >= 0 for mark in many.values()))
+
+    def test_every_mark_has_its_evidence(self):
+        for criterion in proposal(wiring=STOP + FIX).criteria:
+            self.assertTrue(criterion.evidence, criterion.name)

@@ -1,0 +1,151 @@
+"""Programs run: integer and float arithmetic, control flow and printing as a 16-bit-int compiler has them."""
+
+from unittest import TestCase
+
+from hypothesis import given
+from hypothesis import strategies as st
+
+from verifex.core.parts import catalogue
+from verifex.core.program import RunResult, ScriptedPins, check_program
+from verifex.core.program.calls.serial import float_printed
+from verifex.core.program.machine import Budget
+from verifex.core.program.types import Int, as_float32
+
+BOARD = catalogue().boards["mcu-5v"]
+WIDE = catalogue().boards["mcu-3v3-wireless"]
+
+
+def run(
+    setup: str, loop: str = "delay(1000);", head: str = "", seconds: float = 0.5, pins: ScriptedPins | None = None
+) -> RunResult:
+    source = f"{head}\nvoid setup() {{ Serial.begin(9600); {setup} }}\nvoid loop() {{ {loop} }}\n"
+    report = check_program(source, BOARD)
+    assert report.runnable, [f.seen for f in report.findings]
+    return report.run(pins or ScriptedPins(), seconds)
+
+
+def printed(*expressions: str, head: str = "") -> list[str]:
+    return [text for _, text in run(" ".join(f"Serial.println({e});" for e in expressions), head=head).lines]
+
+
+class ArithmeticTest(TestCase):
+    def test_integers_wrap_truncate_and_promote(self):
+        table = {
+            "32767 + a1": "-32768", "a200 * 200": "-25536", "7 / 2": "3", "-7 / 2": "-3", "-7 % 3": "-1",
+            "300L * 300": "90000", "5000 * 100L": "500000", "byte(260)": "4", "b255 + 1": "256", "u65535 + 1": "0",
+            "1 << 14": "16384", "-1 >> 1": "-1", "0x0F & 6": "6", "5 | 8": "13", "~0": "-1", "!5": "0", "3 > 2": "1",
+            "10 - 3 * 2": "4", "(10 - 3) * 2": "14", "a1 ? 4 : 5": "4", "-a1": "-1", "40000": "40000", "0b101": "5", "010": "8",
+        }  # fmt: skip
+        head = "int a1 = 1; int a200 = 200; byte b255 = 255; unsigned int u65535 = 65535;"
+        self.assertEqual(printed(*table, head=head), list(table.values()))
+
+    def test_floats_have_32_bits_and_two_decimals(self):
+        table = {
+            "1.0 / 3": "0.33", "2.675": "2.68", "0.1 + 0.2": "0.30", "1 / 4.0": "0.25", "3 / 4": "0", "float(7) / 2": "3.50",
+            "16777217.0": "16777216.00", "-0.005": "-0.01", "3.14159, 4": "3.1416", "1e10": "ovf", "sqrt(-1)": "nan", "5.999": "6.00",
+        }  # fmt: skip
+        self.assertEqual(printed(*table), list(table.values()))
+
+    @given(st.integers(-(2**40), 2**40), st.sampled_from([8, 16, 32]), st.booleans())
+    def test_wrapping_is_modular_and_in_range(self, value: int, bits: int, signed: bool):
+        kind = Int(bits, signed)
+        wrapped = kind.wrap(value)
+        self.assertTrue(kind.low <= wrapped <= kind.high)
+        self.assertEqual((wrapped - value) % (1 << bits), 0)
+
+    @given(st.floats(-4e9, 4e9, width=32), st.integers(0, 5))
+    def test_a_printed_float_is_near_the_value(self, value: float, decimals: int):
+        shown = float_printed(as_float32(value), decimals)
+        self.assertAlmostEqual(float(shown), value, delta=0.51 * 10**-decimals + abs(value) * 2e-6)
+
+    def test_int_is_wider_on_the_wireless_board(self):
+        source = (
+            "void setup() { Serial.begin(115200); int a = 200; Serial.println(a * 200); }\nvoid loop() { delay(9); }"
+        )
+        self.assertEqual(check_program(source, WIDE).run(ScriptedPins(), 0.1).lines[0][1], "40000")
+
+
+class FlowTest(TestCase):
+    def test_loops_switches_functions_and_arrays(self):
+        head = """
+        int table[] = {3, 1, 2};
+        long grid[2][3];
+        int twice(int x) { return x * 2; }
+        int fact(int n) { if (n < 2) return 1; return n * fact(n - 1); }
+        String nameOf(int n) { switch (n) { case 1: return "one"; case 2: case 3: return "few"; default: return "many"; } }
+        int counter() { static int n = 0; n++; return n; }
+        """
+        setup = """
+        int sum = 0; for (int i = 0; i < 3; i++) { if (table[i] == 1) continue; sum += table[i]; }
+        Serial.println(sum);
+        int n = 0; while (true) { n++; if (n == 4) break; } Serial.println(n);
+        do { n--; } while (n > 2); Serial.println(n);
+        grid[1][2] = twice(21); Serial.println(grid[1][2]);
+        Serial.println(fact(5)); Serial.println(nameOf(1)); Serial.println(nameOf(3)); Serial.println(nameOf(9));
+        counter(); Serial.println(counter());
+        int i = 5; Serial.println(i++ + ++i); Serial.print("x="); Serial.print(i); Serial.println();
+        Serial.println(map(512, 0, 1023, 0, 100)); Serial.println(constrain(12, 0, 10)); Serial.println(max(2, 7));
+        """
+        expected = ["5", "4", "2", "42", "120", "one", "few", "many", "2", "12", "x=7", "50", "10", "7"]
+        self.assertEqual([text for _, text in run(setup, head=head).lines], expected)
+
+    def test_macros_constants_and_prototypes(self):
+        head = "#define LED 13\n#define TWICE (2 * LED)\nint later(int);\nconst float K = 0.5;"
+        source = f"{head}\nvoid setup() {{ Serial.begin(9600); Serial.println(TWICE); Serial.println(later(4)); }}\nvoid loop() {{ delay(9); }}\nint later(int x) {{ return x * K; }}"
+        self.assertEqual([t for _, t in check_program(source, BOARD).run(ScriptedPins(), 0.1).lines], ["26", "2"])
+
+
+class PinsAndTimeTest(TestCase):
+    def test_events_are_the_changes_of_outputs(self):
+        result = run(
+            "pinMode(13, OUTPUT);",
+            "digitalWrite(13, HIGH); delay(100); digitalWrite(13, LOW); delay(100);",
+            seconds=0.35,
+        )
+        self.assertEqual(
+            [(round(ms), pin, what) for ms, pin, what in result.events],
+            [(0, "D13", "1"), (100, "D13", "0"), (200, "D13", "1"), (300, "D13", "0")],
+        )
+
+    def test_pwm_tones_and_pulses(self):
+        pins = ScriptedPins(pulses={"D7": ([0.0], [1164.0])})
+        result = run(
+            "analogWrite(9, 128); tone(8, 440); delay(5); noTone(8); Serial.println(pulseIn(7, HIGH)); Serial.println(pulseIn(6, HIGH, 20000));",
+            pins=pins,
+        )
+        self.assertEqual(
+            [(pin, what) for _, pin, what in result.events], [("D9", "pwm:128"), ("D8", "tone:440"), ("D8", "tone:off")]
+        )
+        self.assertEqual([text for _, text in result.lines], ["1164", "0"])
+
+    def test_inputs_follow_their_script_and_pull_ups(self):
+        pins = ScriptedPins(values={"A0": ([0.0, 500.0], [2.5, 5.0]), "D2": ([0.0], [1.0])})
+        loop = "Serial.println(analogRead(A0)); Serial.println(digitalRead(2)); Serial.println(digitalRead(3)); delay(600);"
+        lines = [text for _, text in run("pinMode(3, INPUT_PULLUP);", loop, seconds=1.0, pins=pins).lines]
+        self.assertEqual(lines, ["512", "1", "1", "1023", "1", "1"])
+
+    def test_serial_blocks_at_the_baud_rate_on_the_twin(self):
+        report = check_program(
+            'void setup() { Serial.begin(300); } void loop() { Serial.println("0123456789"); }', BOARD
+        )
+        free, blocked = report.run(ScriptedPins(), 0.1), report.run(ScriptedPins(), 10.0, serial_blocks=True)
+        self.assertGreater(len(free.lines), 1000)
+        # 12 bytes of ten bits a line at 300 baud is 0.4 s; the 64-byte buffer lets a few lines ahead.
+        self.assertAlmostEqual(len(blocked.lines), 25 + 64 / 12, delta=2)
+
+
+class BudgetTest(TestCase):
+    def test_what_never_ends_is_ended(self):
+        table = {
+            "while (true) {}": "steps",
+            "while (true) Serial.println(1);": "output",
+            "for (;;) { int x = 1; }": "steps",
+        }
+        for loop, reason in table.items():
+            report = check_program(f"void setup() {{ Serial.begin(9600); }}\nvoid loop() {{ {loop} }}", BOARD)
+            self.assertEqual(report.run(ScriptedPins(), 60, budget=Budget(20_000, 20_000)).ended, reason, loop)
+            self.assertIn("run-ended", [f.rule for f in report.findings], loop)
+
+    def test_endless_recursion(self):
+        report = check_program("int f(int x) { return f(x) + 1; }\nvoid setup() { f(1); }\nvoid loop() {}", BOARD)
+        self.assertEqual(report.run(ScriptedPins(), 1).ended, "depth")

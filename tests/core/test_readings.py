@@ -1,0 +1,131 @@
+from unittest import TestCase
+
+from hypothesis import given
+from hypothesis import strategies as st
+
+from tests.samples import EXERCISE, PROGRAM, WIRING, hand_in
+from verifex.core.expected import Measured, expected_sheet
+from verifex.core.problems import UnusableInput
+from verifex.core.readings import compare_log, read_log
+from verifex.core.readings.grid import printable_values
+from verifex.core.readings.honesty import OtherLog
+from verifex.core.twin import check_on_bench
+
+SHEET = expected_sheet(EXERCISE, WIRING, measured=Measured(rail_volts=4.93))
+EXPECTED = [step.value.nominal for step in SHEET.steps]
+NAMES = [step.name for step in EXERCISE.steps]
+
+
+def log(*centres: float, form: str = "{:.2f}", marks: list[str] | None = None) -> str:
+    lines = []
+    for mark, centre in zip(marks or NAMES, centres, strict=False):
+        lines.append(f"# {mark}")
+        lines += [form.format(centre + wobble) for wobble in (0, 0.49, 0, -0.49, 0, 0, 0.49, 0, 0, 0)]
+    return "\n".join(lines)
+
+
+class ReadLogTest(TestCase):
+    def test_what_students_print(self):
+        for form in ("{:.2f}", "T={:.2f} C", "brood box: {:.2f} °C, ok", "12 {:.2f}"):
+            steps = read_log(log(22.2, 29.1, 38.9, form=form), EXERCISE).steps
+            self.assertEqual([s.values[0] for s in steps], [22.2, 29.1, 38.9], form)
+
+    def test_marks_by_name_number_and_near_name(self):
+        for marks in (
+            NAMES,
+            ["1", "2", "3"],
+            ["room air!", "held in hand", "warm pack 2"],
+            ["Step 1", "step 2", "step 3"],
+        ):
+            self.assertEqual([s.name for s in read_log(log(1, 2, 3, marks=marks), EXERCISE).steps], NAMES, marks)
+
+    def test_setup_noise_nan_and_garbage_are_told_apart(self):
+        text = "hello\n21.0\n# Room air\nnan\n22.1\n\ufffd\ufffd\x80\ufffd\n22.1\n"
+        read = read_log(text, EXERCISE)
+        self.assertEqual(
+            (read.unmarked, read.steps[0].values, read.steps[0].not_numbers, read.garbage_lines),
+            ([21.0], [22.1, 22.1], 1, 1),
+        )
+        self.assertEqual(len(read.notes), 3)
+
+    def test_what_cannot_be_used_says_why(self):
+        for text, said in (
+            ("", "empty"),
+            ("hello\nworld", "no number"),
+            ("\ufffd\x80\ufffd\n\ufffd\ufffd", "baud rate"),
+            ("1" * (11 << 20), "10 MB"),
+        ):
+            with self.assertRaisesRegex(UnusableInput, said):
+                read_log(text, EXERCISE)
+
+    @given(st.text(max_size=300))
+    def test_any_text_is_answered(self, text: str):
+        try:
+            compare_log(text, EXERCISE, SHEET)
+        except UnusableInput as refused:
+            self.assertTrue(refused.problems)
+
+
+class CompareTest(TestCase):
+    def test_right_readings_are_in_limits(self):
+        report = compare_log(log(*EXPECTED), EXERCISE, SHEET)
+        self.assertEqual((report.verdict, [s.verdict for s in report.steps]), ("in-limits", ["likely"] * 3))
+
+    def test_a_missing_step_is_said(self):
+        report = compare_log(log(*EXPECTED[:2]), EXERCISE, SHEET)
+        self.assertEqual((report.verdict, report.steps[2].verdict), ("incomplete", "missing"))
+
+    def test_single_faults_are_named_first(self):
+        volts = [step.volts.nominal for step in SHEET.steps]
+        table = {
+            "offset-forgotten": [v + 50 for v in EXPECTED],
+            "fahrenheit": [v * 1.8 + 32 for v in EXPECTED],
+            "count-printed": [float(step.count[1]) for step in SHEET.steps],
+            "millivolts-printed": [1000 * v for v in volts],
+            "input-at-ground": [-50.0] * 3,
+        }
+        for fault, centres in table.items():
+            report = compare_log(log(*centres), EXERCISE, SHEET)
+            self.assertEqual(
+                (report.verdict, report.diagnosis[0].fault, report.diagnosis[0].likelihood),
+                ("out", fault, "fits best"),
+                fault,
+            )
+
+    def test_what_nothing_explains_is_said_to_be_so(self):
+        report = compare_log(log(61.0, 3.0, 140.0), EXERCISE, SHEET)
+        self.assertEqual(report.diagnosis[0].fault, "none")
+
+
+class HonestyTest(TestCase):
+    GRID = printable_values(check_on_bench(PROGRAM, None, EXERCISE))
+
+    def test_the_grid_is_every_value_the_program_can_print(self):
+        assert self.GRID is not None
+        self.assertEqual(len(self.GRID), 1024)
+        averaging = PROGRAM.replace("analogRead(sensorPin)", "(analogRead(sensorPin) + analogRead(sensorPin)) / 2")
+        self.assertIsNone(printable_values(check_on_bench(averaging, None, EXERCISE)))
+
+    def test_an_honest_log_raises_nothing(self):
+        report = compare_log(
+            hand_in("in-limits.txt"), EXERCISE, SHEET, grid=self.GRID, others=[OtherLog("bench 4", (22.2, 22.7) * 20)]
+        )
+        self.assertEqual(report.honesty, ())
+
+    def test_copied_invented_and_frozen_logs_are_worth_a_look(self):
+        copied = compare_log(
+            hand_in("same-again.txt"),
+            EXERCISE,
+            SHEET,
+            others=[
+                OtherLog("bench 4", tuple(v for s in read_log(hand_in("tidy.txt"), EXERCISE).steps for v in s.values))
+            ],
+        )
+        invented = compare_log(log(22.4, 29.3, 38.8), EXERCISE, SHEET, grid=self.GRID)
+        frozen = compare_log("\n".join(f"# {n}\n" + "22.27\n" * 10 for n in NAMES), EXERCISE, SHEET)
+        self.assertEqual(
+            [[f.rule for f in r.honesty] for r in (copied, invented, frozen)],
+            [["same-noise"], ["off-the-grid"], ["no-noise"]],
+        )
+        for report in (copied, invented, frozen):
+            self.assertIn("Look at this", report.honesty[0].remedy)

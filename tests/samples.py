@@ -1,0 +1,16 @@
+"""The demo course's own files, as the tests' sound examples."""
+
+from pathlib import Path
+
+from verifex.core.exercise import Exercise, read_exercise
+
+DEMO = Path(__file__).parent.parent / "demo"
+FOLDER = DEMO / "exercises" / "brood-box-heat-watch"
+EXERCISE_TEXT = (FOLDER / "exercise.yaml").read_text("utf-8")
+WIRING = (FOLDER / "reference.bench").read_text("utf-8")
+PROGRAM = (FOLDER / "reference.cpp").read_text("utf-8")
+EXERCISE: Exercise = read_exercise(EXERCISE_TEXT)
+
+
+def hand_in(name: str) -> str:
+    return (DEMO / "hand-ins" / name).read_text("utf-8")

@@ -1,0 +1,60 @@
+"""Rules of the house that a test can hold: the arrows between layers, generated pages, locked dependencies."""
+
+import json
+import re
+import subprocess
+import sys
+from pathlib import Path
+from unittest import TestCase
+
+from verifex.core.cli.rule_pages import rules_page
+from verifex.core.exercise import exercise_json_schema
+
+ROOT = Path(__file__).parent.parent
+
+
+class HouseTest(TestCase):
+    def test_the_arrows_point_one_way(self):
+        linter = Path(sys.executable).with_name("lint-imports")
+        done = subprocess.run([linter], cwd=ROOT, capture_output=True, text=True, check=False)
+        self.assertEqual(done.returncode, 0, done.stdout)
+
+    def test_generated_pages_are_current(self):
+        self.assertEqual((ROOT / "docs" / "rules.md").read_text("utf-8"), rules_page(), "run `make rules`")
+        kept = json.loads((ROOT / "docs" / "exercise.schema.json").read_text("utf-8"))
+        self.assertEqual(kept, exercise_json_schema(), "run `make rules`")
+
+    def test_the_client_is_generated_from_the_interface(self):
+        from verifex.site.api import api
+
+        kept = json.loads((ROOT / "docs" / "openapi.json").read_text("utf-8"))
+        self.assertEqual(kept, json.loads(json.dumps(api.get_openapi_schema())), "run `make api-client`")
+
+    def test_lock_files_name_no_registry(self):
+        self.assertNotIn('"resolved"', (ROOT / "web" / "package-lock.json").read_text("utf-8"))
+        for name in ("requirements.txt", "requirements-dev.txt"):
+            text = (ROOT / name).read_text("utf-8")
+            self.assertNotRegex(text, r"https?://|find-links")
+            self.assertIn("--hash=sha256", text)
+
+    def test_the_examples_of_the_formats_page_run(self):
+        """Every `verifex …` line of docs/formats.md runs and prints no traceback."""
+        page = (ROOT / "docs" / "formats.md").read_text("utf-8")
+        commands = re.findall(r"^verifex (.+?)(?:\s+#.*)?$", page, flags=re.M)
+        self.assertGreater(len(commands), 8)
+        for command in commands:
+            done = subprocess.run(
+                [sys.executable, "-m", "verifex.core", *command.split()],
+                cwd=ROOT,
+                capture_output=True,
+                text=True,
+                check=False,
+            )
+            self.assertIn(done.returncode, (0, 1), f"{command}: {done.stderr}")
+
+    def test_screenshots_are_linked(self):
+        readme = (ROOT / "README.md").read_text("utf-8")
+        shots = sorted((ROOT / "docs" / "screenshots").glob("*.png"))
+        self.assertTrue(0 < len(shots) < 20)
+        for shot in shots:
+            self.assertIn(shot.name, readme)
