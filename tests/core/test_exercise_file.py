@@ -27,10 +27,10 @@ class ReadExerciseTest(TestCase):
         table = [
             ("minutes: 50", "minutes: soon", line["minutes"], "integer"),
             ("board: mcu-5v", "boards: mcu-5v", line["board"], "not something an exercise can say"),
-            ("title: Brood-box heat watch\n", "", 2, "title: is missing"),
+            ("title: Brood-box heat watch\n", "", 1, "title: is missing"),
             ("over 33 for 2 s", "above 33", line["when"] , "shows the form"),
             ("divisor: 1024", "divisor: 1000", line["conventions"], "1023 or 1024"),
-            ("{part: BZ1, reaches", "{part: BZ9, reaches", 2, "not in the recipe"),
+            ("{part: BZ1, reaches", "{part: BZ9, reaches", 1, "not in the recipe"),
             ("plot_low: 10", "plot_low: 10\nplot_low: 11", line["plot_low"] + 1, "twice"),
             ("recipe:", "recipe: [", None, "no YAML"),
         ]  # fmt: skip

@@ -42,7 +42,7 @@ class ArithmeticTest(TestCase):
     def test_floats_have_32_bits_and_two_decimals(self):
         table = {
             "1.0 / 3": "0.33", "2.675": "2.68", "0.1 + 0.2": "0.30", "1 / 4.0": "0.25", "3 / 4": "0", "float(7) / 2": "3.50",
-            "16777217.0": "16777216.00", "-0.005": "-0.01", "3.14159, 4": "3.1416", "1e10": "ovf", "sqrt(-1)": "nan", "5.999": "6.00",
+            "16777217.0": "16777216.00", "-0.005": "-0.00", "3.14159, 4": "3.1416", "1e10": "ovf", "sqrt(-1)": "nan", "5.999": "6.00",
         }  # fmt: skip
         self.assertEqual(printed(*table), list(table.values()))
 

@@ -11,7 +11,7 @@ from verifex.dockets.models import Docket
 from verifex.dockets.schemas import DoneOut, HandInIn, MeasureIn, MyDocketOut, PairCheckOut, StationIn, TextIn
 from verifex.dockets.views import find_docket, my_docket_json
 from verifex.exercises.schemas import bench_out, hint_of
-from verifex.people.access import is_member, pairs_of
+from verifex.people.access import is_member, pairs_of, reader
 
 router = Router(tags=["my bench"])
 
@@ -19,14 +19,14 @@ router = Router(tags=["my bench"])
 def _own(request: HttpRequest, docket_id: int) -> Docket:
     """The docket, if it is the reader's own; another pair's does not exist for them."""
     docket = Docket.objects.filter(pk=docket_id).select_related("pair").first()
-    if docket is None or not is_member(request.user, docket.pair):  # type: ignore[arg-type]
+    if docket is None or not is_member(reader(request), docket.pair):
         raise Http404
     return find_docket(docket_id)
 
 
 @router.get("/my/dockets", response=list[MyDocketOut])
 def my_dockets(request: HttpRequest) -> list[dict[str, Any]]:
-    mine = Docket.objects.filter(pair__in=pairs_of(request.user)).order_by("-session__starts_at", "-id")  # type: ignore[arg-type]
+    mine = Docket.objects.filter(pair__in=pairs_of(reader(request))).order_by("-session__starts_at", "-id")
     return [my_docket_json(find_docket(docket.pk)) for docket in mine[:20]]
 
 
@@ -50,29 +50,29 @@ def check_my_wiring(request: HttpRequest, docket_id: int, data: TextIn) -> dict[
 def hand_in(request: HttpRequest, docket_id: int, data: HandInIn) -> dict[str, int]:
     docket = _own(request, docket_id)
     services.hand_in(
-        request.user, docket_id, data.kind, data.text, token=data.token, based_on_attempt=data.based_on_attempt
-    )  # type: ignore[arg-type]
+        reader(request), docket_id, data.kind, data.text, token=data.token, based_on_attempt=data.based_on_attempt
+    )
     return _revision(docket)
 
 
 @router.post("/my/dockets/{docket_id}/ask", response=DoneOut)
 def ask(request: HttpRequest, docket_id: int, data: StationIn) -> dict[str, int]:
     docket = _own(request, docket_id)
-    services.ask(request.user, docket_id, data.station)  # type: ignore[arg-type]
+    services.ask(reader(request), docket_id, data.station)
     return _revision(docket)
 
 
 @router.post("/my/dockets/{docket_id}/withdraw", response=DoneOut)
 def withdraw(request: HttpRequest, docket_id: int, data: StationIn) -> dict[str, int]:
     docket = _own(request, docket_id)
-    services.withdraw(request.user, docket_id, data.station)  # type: ignore[arg-type]
+    services.withdraw(reader(request), docket_id, data.station)
     return _revision(docket)
 
 
 @router.post("/my/dockets/{docket_id}/measure", response=DoneOut)
 def measure(request: HttpRequest, docket_id: int, data: MeasureIn) -> dict[str, int]:
     docket = _own(request, docket_id)
-    services.measure(request.user, docket_id, data.name, data.value, data.instrument)  # type: ignore[arg-type]
+    services.measure(reader(request), docket_id, data.name, data.value, data.instrument)
     return _revision(docket)
 
 

@@ -11,7 +11,7 @@ from verifex.dockets.schemas import StationOut
 from verifex.dockets.stations import ORDER, states
 from verifex.floor.round import Standing, standing
 from verifex.people import clock
-from verifex.people.access import require_staff, sections_of
+from verifex.people.access import reader, require_staff, sections_of
 from verifex.people.models import User
 from verifex.plan.models import Seat, Session
 
@@ -76,7 +76,7 @@ class FloorOut(Schema):
 def list_sessions(request: HttpRequest) -> list[dict[str, Any]]:
     """Sessions of the reader's sections; the one that runs now, or comes next, first."""
     now = clock.now()
-    sections = sections_of(request.user)  # type: ignore[arg-type]
+    sections = sections_of(reader(request))
     sessions = list(Session.objects.filter(section__in=sections).select_related("section__course", "room"))
     sessions.sort(key=lambda s: (s.ends_at < now, abs((s.starts_at - now).total_seconds())))
     return [_session(s) for s in sessions]
@@ -85,8 +85,8 @@ def list_sessions(request: HttpRequest) -> list[dict[str, Any]]:
 @router.get("/sessions/{session_id}/floor", response=FloorOut)
 def floor(request: HttpRequest, session_id: int) -> dict[str, Any]:
     session = Session.objects.select_related("section__course", "room").get(pk=session_id)
-    reader: User = request.user  # type: ignore[assignment]
-    require_staff(reader, session.section)
+    user = reader(request)
+    require_staff(user, session.section)
     now = clock.now()
     dockets = {
         d.pair_id: d
@@ -101,8 +101,8 @@ def floor(request: HttpRequest, session_id: int) -> dict[str, Any]:
         stand = standing(docket) if docket else None
         cards.append(_card(seat, docket, stand))
         if docket and stand and stand.asks and stand.row:
-            taken = docket.claimed_by_id not in (None, reader.pk)
-            visits.append(((taken, *stand.urgency(now)), _visit(seat, docket, stand, reader)))
+            taken = docket.claimed_by_id not in (None, user.pk)
+            visits.append(((taken, *stand.urgency(now)), _visit(seat, docket, stand, user)))
     visits.sort(key=lambda pair: pair[0])
     first = next(iter(dockets.values()), None)
     return {

@@ -1,6 +1,7 @@
 """Who someone is in a section. Every service asks here; nothing else decides on roles."""
 
 from django.db.models import Q
+from django.http import HttpRequest
 
 from verifex.people import clock
 from verifex.people.models import Pair, Section, Staff, User
@@ -20,6 +21,13 @@ class Stale(Exception):
     def __init__(self, changes: list[str]) -> None:
         super().__init__("Someone else changed this meanwhile.")
         self.changes = changes
+
+
+def reader(request: HttpRequest) -> User:
+    """Who asks; the API lets nobody in who is not logged in. Raises NotAllowed all the same."""
+    if not isinstance(request.user, User):
+        raise NotAllowed("You are not logged in.")
+    return request.user
 
 
 def role_in(user: User, section: Section) -> str | None:

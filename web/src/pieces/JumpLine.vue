@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The command line: `/`, a few letters of a pair, a bench number, a kit or an exercise, Enter.
 import { useQuery } from '@tanstack/vue-query'
-import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { ask, client } from '@/api/client'
 import { useKeys } from '@/shared/keys'
@@ -44,8 +44,17 @@ const targets = computed<Target[]>(() => [
   { label: 'Marks', hint: 'the class sheet', to: '/marks' },
 ])
 const found = computed(() => {
-  const words = typed.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return targets.value.filter((t) => words.every((w) => t.label.toLowerCase().includes(w))).slice(0, 8)
+  const letters = typed.value.toLowerCase().split(/\s+/).filter(Boolean)
+  const hits = targets.value.filter((t) => letters.every((w) => t.label.toLowerCase().includes(w)))
+  // A word that begins with the letters comes before one that only contains them.
+  const begins = (t: Target) =>
+    letters.every((w) =>
+      t.label
+        .toLowerCase()
+        .split(/[\s·]+/)
+        .some((part) => part.startsWith(w)),
+    )
+  return [...hits.filter(begins), ...hits.filter((t) => !begins(t))].slice(0, 8)
 })
 
 async function go(target: Target | undefined) {
@@ -61,7 +70,8 @@ useKeys({
     does: 'jump to a pair, kit or exercise',
     act: () => {
       open.value = true
-      void nextTick(() => field.value?.focus())
+      // At once, so that no letter typed right behind the key is lost.
+      field.value?.focus()
     },
   },
 })

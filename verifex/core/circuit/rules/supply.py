@@ -148,11 +148,15 @@ def supply_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
 
 
 def _missing(view: BenchView, found: Found, which: LegRole) -> Iterator[Finding]:
+    right, wrong = (view.is_fed, view.is_grounded) if which is LegRole.SUPPLY else (view.is_grounded, view.is_fed)
+    other_role = LegRole.GROUND if which is LegRole.SUPPLY else LegRole.SUPPLY
     for part in view.module_parts():
         leg = part.type.legs_with(which)[0]
-        net = view.net(part, leg)
-        if net is not None and (view.is_fed(net) or view.is_grounded(net)):
+        net, other = view.net(part, leg), view.net(part, part.type.legs_with(other_role)[0])
+        if net is not None and right(net):
             continue
+        if net is not None and wrong(net) and other is not None and right(other):
+            continue  # both legs are joined, the wrong way round: another rule's finding
         word = "supply" if which is LegRole.SUPPLY else "ground"
         place = view.place(part, leg) if leg in part.legs else "nowhere"
         yield found(

@@ -139,7 +139,6 @@ function onKey(event: KeyboardEvent, index: number, cell: number) {
             </td>
             <td v-if="row.kind !== 'wire'" class="type">
               <input
-                v-if="row.kind !== 'wire'"
                 :value="row.type"
                 :list="row.kind === 'part' ? 'lead-types' : undefined"
                 :aria-label="`Type, line ${index + 1}`"

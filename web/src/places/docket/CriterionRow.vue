@@ -17,12 +17,10 @@ function begin() {
   editing.value = true
 }
 async function keep() {
-  await give(props.row.name, marks.value, reason.value)
-  editing.value = false
+  if (await give(props.row.name, marks.value, reason.value)) editing.value = false
 }
 async function takeBack() {
-  await give(props.row.name, null, '')
-  editing.value = false
+  if (await give(props.row.name, null, '')) editing.value = false
 }
 </script>
 

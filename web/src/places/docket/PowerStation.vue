@@ -26,8 +26,7 @@ const mayClear = computed(
 
 async function clearIt(reason = '') {
   if (!wiring.value) return
-  await clear(wiring.value.number, compared.value, reason)
-  compared.value = false
+  if (await clear(wiring.value.number, compared.value, reason)) compared.value = false
 }
 useKeys({
   p: { does: 'clear for power', act: () => void (mayClear.value && clearIt()) },

@@ -19,8 +19,7 @@ watch(
   { immediate: true },
 )
 async function keep() {
-  await keepStudent(props.student.id, absent.value, adjustment.value, reason.value)
-  editing.value = false
+  if (await keepStudent(props.student.id, absent.value, adjustment.value, reason.value)) editing.value = false
 }
 </script>
 

@@ -27,9 +27,24 @@ function make(id: Ref<number>) {
   const act = useMutation({
     mutationFn: (call: () => Promise<unknown>) => call(),
     onMutate: () => (refused.value = null),
-    onError: (error) => (refused.value = error),
-    onSettled: refresh,
+    // The answer names the new revision, so that the next act need not wait for the reload.
+    onSuccess: (done) => {
+      const revision = (done as { revision?: number }).revision
+      if (revision === undefined) return
+      queries.setQueryData<Docket>(['docket', id.value], (old) => (old ? { ...old, revision } : old))
+    },
+    onSettled: () => void refresh(),
   })
+  /** Carry a decision out; a refusal is shown above the station, and tells the caller with `false`. */
+  async function decide(call: () => Promise<unknown>): Promise<boolean> {
+    try {
+      await act.mutateAsync(call)
+      return true
+    } catch (wrong) {
+      refused.value = wrong
+      return false
+    }
+  }
   const basedOn = () => docket.value?.revision
   const params = () => ({ params: { path: path.value } })
 
@@ -42,7 +57,7 @@ function make(id: Ref<number>) {
     busy: act.isPending,
     refresh,
     pass: (station: string, reason = '') =>
-      act.mutateAsync(() =>
+      decide(() =>
         ask(
           client.POST('/api/dockets/{docket_id}/pass', {
             ...params(),
@@ -51,7 +66,7 @@ function make(id: Ref<number>) {
         ),
       ),
     sendBack: (station: string, reason = '') =>
-      act.mutateAsync(() =>
+      decide(() =>
         ask(
           client.POST('/api/dockets/{docket_id}/send-back', {
             ...params(),
@@ -60,7 +75,7 @@ function make(id: Ref<number>) {
         ),
       ),
     reopen: (station: string, reason: string) =>
-      act.mutateAsync(() =>
+      decide(() =>
         ask(
           client.POST('/api/dockets/{docket_id}/reopen', {
             ...params(),
@@ -69,7 +84,7 @@ function make(id: Ref<number>) {
         ),
       ),
     clear: (wiringAttempt: number, compared: boolean, overruleReason: string) =>
-      act.mutateAsync(() =>
+      decide(() =>
         ask(
           client.POST('/api/dockets/{docket_id}/clear', {
             ...params(),
@@ -89,9 +104,7 @@ function make(id: Ref<number>) {
         ),
       ),
     claim: (release = false) =>
-      act.mutateAsync(() =>
-        ask(client.POST('/api/dockets/{docket_id}/claim', { ...params(), body: { release } })),
-      ),
+      decide(() => ask(client.POST('/api/dockets/{docket_id}/claim', { ...params(), body: { release } }))),
     handIn: (kind: string, text: string, token: string, basedOnAttempt: number) =>
       act.mutateAsync(() =>
         ask(
@@ -102,7 +115,7 @@ function make(id: Ref<number>) {
         ),
       ),
     give: (criterion: string, marks: string | null, reason: string) =>
-      act.mutateAsync(() =>
+      decide(() =>
         ask(
           client.POST('/api/dockets/{docket_id}/marks', {
             ...params(),
@@ -111,7 +124,7 @@ function make(id: Ref<number>) {
         ),
       ),
     student: (user: number, absent: boolean, adjustment: string, reason: string) =>
-      act.mutateAsync(() =>
+      decide(() =>
         ask(
           client.POST('/api/dockets/{docket_id}/students', {
             ...params(),
@@ -120,7 +133,7 @@ function make(id: Ref<number>) {
         ),
       ),
     closeMarking: () =>
-      act.mutateAsync(() =>
+      decide(() =>
         ask(
           client.POST('/api/dockets/{docket_id}/close-marking', {
             ...params(),

@@ -1,0 +1,90 @@
+"""Times the usual computations in this process: best and median of several runs after a warm-up, in milliseconds.
+
+Nothing is judged here; figures of another day are for comparison on the same machine only.
+"""
+
+import platform
+from collections.abc import Callable
+from pathlib import Path
+from statistics import median
+from time import perf_counter
+
+from verifex.core.circuit import check_wiring
+from verifex.core.exercise import read_exercise
+from verifex.core.expected import Measured, expected_sheet
+from verifex.core.marking import Evidence, propose
+from verifex.core.readings import compare_log
+from verifex.core.twin import check_behaviour, check_on_bench, plan_stimulus, run_twin
+
+DEMO = Path(__file__).parent.parent / "demo"
+RUNS = 9
+
+EXERCISE = read_exercise((DEMO / "exercises/brood-box-heat-watch/exercise.yaml").read_text("utf-8"))
+WIRING = (DEMO / "hand-ins/one-half.bench").read_text("utf-8")
+PROGRAM = (DEMO / "hand-ins/sound-a.cpp").read_text("utf-8")
+LOG = (DEMO / "hand-ins/in-limits.txt").read_text("utf-8")
+MEASURED = Measured(rail_volts=4.93)
+
+
+def wiring_check() -> str:
+    report = check_wiring(WIRING, exercise=EXERCISE, rail_volts=4.93)
+    return f"{len(report.view.points)} operating points, {len(report.bench.parts)} parts"
+
+
+def expected() -> str:
+    sheet = expected_sheet(EXERCISE, WIRING, measured=MEASURED)
+    return f"{len(sheet.steps)} steps, {len(sheet.plot)} plot points"
+
+
+def program_check() -> str:
+    return f"{len(check_on_bench(PROGRAM, None, EXERCISE).runs)} dry runs"
+
+
+def twin_60_s() -> str:
+    view = check_wiring(WIRING, exercise=EXERCISE).view
+    plan = plan_stimulus(EXERCISE)
+    trace = run_twin(view, check_on_bench(PROGRAM, view, EXERCISE), plan, 60)
+    return f"{len(trace.run.lines)} lines, {trace.operating_points} operating points"
+
+
+def whole_docket() -> str:
+    """Wiring, program with its run, readings and marks: all that one docket asks of the core."""
+    wiring = check_wiring(WIRING, exercise=EXERCISE, rail_volts=4.93)
+    sheet = expected_sheet(EXERCISE, WIRING, measured=MEASURED)
+    program = check_on_bench(PROGRAM, wiring.view, EXERCISE)
+    plan = plan_stimulus(EXERCISE)
+    trace = run_twin(wiring.view, program, plan, plan.seconds)
+    limits = {s.name: (s.value.low, s.value.high) for s in sheet.steps}
+    behaviour = check_behaviour(wiring.view, EXERCISE, plan, trace, limits)
+    readings = compare_log(LOG, EXERCISE, sheet)
+    evidence = Evidence(
+        wiring=tuple(wiring.findings),
+        wiring_handed_in=True,
+        cleared=True,
+        program=(*program.findings, *behaviour.findings),
+        program_handed_in=True,
+        steps={s.name: s.verdict for s in readings.steps},
+    )
+    return f"{propose(EXERCISE.criteria, evidence).total} marks"
+
+
+def timed(name: str, task: Callable[[], str]) -> None:
+    said = task()
+    seconds = []
+    for _ in range(RUNS):
+        start = perf_counter()
+        task()
+        seconds.append(perf_counter() - start)
+    print(f"{name:24} {1000 * min(seconds):8.1f} ms best {1000 * median(seconds):8.1f} ms median   ({said})")
+
+
+if __name__ == "__main__":
+    print(f"Python {platform.python_version()}, {RUNS} runs each after one warm-up")
+    for name, task in {
+        "wiring check": wiring_check,
+        "expected sheet": expected,
+        "program check": program_check,
+        "twin run of 60 s": twin_60_s,
+        "whole docket": whole_docket,
+    }.items():
+        timed(name, task)
