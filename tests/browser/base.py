@@ -57,18 +57,25 @@ class BrowserCase(LiveServerTestCase):
 
     def page_for(self, username: str, path: str = "/", **size: Any) -> Page:
         """A page with this person's session, at `path`."""
-        user = User.objects.get(username=username)
-        store = SessionStore()
-        store[SESSION_KEY], store[BACKEND_SESSION_KEY] = str(user.pk), "django.contrib.auth.backends.ModelBackend"
-        store[HASH_SESSION_KEY] = user.get_session_auth_hash()
-        store.save()
         context = self.context(**size)
-        context.add_cookies([{"name": "sessionid", "value": str(store.session_key), "url": self.live_server_url}])
+        context.add_cookies([self._session_of(username)])
+        return self.open(context, path)
+
+    def open(self, context: BrowserContext, path: str) -> Page:
+        """A page at `path` whose console is listened to."""
         page = context.new_page()
         page.on("console", self._heard)
         page.on("pageerror", lambda error: self.console.append(str(error)))
         page.goto(self.live_server_url + path)
         return page
+
+    def _session_of(self, username: str) -> Any:
+        user = User.objects.get(username=username)
+        store = SessionStore()
+        store[SESSION_KEY], store[BACKEND_SESSION_KEY] = str(user.pk), "django.contrib.auth.backends.ModelBackend"
+        store[HASH_SESSION_KEY] = user.get_session_auth_hash()
+        store.save()
+        return {"name": "sessionid", "value": str(store.session_key), "url": self.live_server_url}
 
     def _heard(self, message: ConsoleMessage) -> None:
         if message.type == "error":

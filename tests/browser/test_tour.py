@@ -14,9 +14,7 @@ class InstructorTourTest(BrowserCase):
             PairMember.objects.create(pair=pair, user=user)
         Seat.objects.create(session=self.session, pair=pair, bench=13)
 
-        page = self.page_for("ines.marlow", "/log-in")
-        page.context.clear_cookies()
-        page.goto(self.live_server_url + "/log-in")
+        page = self.open(self.context(), "/log-in")
         page.fill("#name", "ines.marlow")
         page.fill("#word", PASSWORD)
         page.get_by_role("button", name="Log in", exact=True).click()

@@ -6,7 +6,7 @@ from verifex.core.circuit.rules import WIRING
 from verifex.core.program.rules import PROGRAM
 from verifex.core.readings.honesty import HONESTY
 from verifex.core.rulebook import RULES_VERSION, RuleBook
-from verifex.core.twin.behaviour import BEHAVIOUR
+from verifex.core.twin.behaviour_rules import BEHAVIOUR
 
 
 def all_books() -> list[RuleBook[Any]]:

@@ -7,7 +7,7 @@ from verifex.core.exercise import Exercise
 from verifex.core.findings import Finding
 from verifex.core.parts import Board
 from verifex.core.problems import Problem, UnusableInput
-from verifex.core.program.compile import Compiled, compile_program
+from verifex.core.program.compiler import Compiled, compile_program
 from verifex.core.program.cpp import read_cpp, syntax_problems
 from verifex.core.program.machine import Budget, Machine, RunResult, Surroundings
 from verifex.core.program.rules import PROGRAM

@@ -28,7 +28,7 @@ useKeys({ '?': { does: 'list the keys', act: () => (help.value = true) } })
 
 <template>
   <header class="bar no-print">
-    <RouterLink to="/" class="mark"><Trademark />Verifex</RouterLink>
+    <RouterLink to="/" class="mark"><Trademark /><span class="name">Verifex</span></RouterLink>
     <nav v-if="staff" aria-label="Places">
       <RouterLink to="/floor">Floor</RouterLink>
       <RouterLink to="/hatch">Hatch</RouterLink>
@@ -114,7 +114,14 @@ nav a.router-link-active {
     margin-right: 4px;
   }
   nav a {
-    padding: 7px 8px;
+    padding: 7px 6px;
+    font-size: 14px;
+  }
+  .mark:has(+ nav) .name {
+    display: none;
+  }
+  .icon {
+    padding: 8px 4px;
   }
   .bar :deep(.clock),
   .bar :deep(.jump) {

@@ -9,7 +9,7 @@ from verifex.core.parts import Board
 from verifex.core.problems import Problem
 from verifex.core.program import tree as t
 from verifex.core.program.boards import pin_numbers
-from verifex.core.program.compile import Compiled
+from verifex.core.program.compiler import Compiled
 from verifex.core.program.machine import RunResult
 
 

@@ -230,7 +230,7 @@ td {
   padding: 0 6px;
 }
 input {
-  font: 13.5px var(--mono);
+  font: 13px var(--mono);
   color: var(--ink);
   background: none;
   border: 0;
@@ -249,10 +249,10 @@ input:focus {
   width: 52px;
 }
 .type {
-  width: 122px;
+  width: 126px;
 }
 .more {
-  width: 29%;
+  width: 20%;
 }
 .acts {
   white-space: nowrap;

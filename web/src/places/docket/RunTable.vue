@@ -4,10 +4,14 @@ import type { Schemas } from '@/api/client'
 import { capital, fixed } from '@/shared/words'
 
 defineProps<{ behaviour: Schemas['BehaviourOut'] }>()
+/** `D1, BZ1 off`: outputs of one state together. */
 function said(states: Record<string, string>): string {
-  return Object.entries(states)
-    .map(([ref, state]) => `${ref} ${state}`)
-    .join(', ')
+  const by = new Map<string, string[]>()
+  for (const [ref, state] of Object.entries(states)) by.set(state, [...(by.get(state) ?? []), ref])
+  return [...by].map(([state, refs]) => `${refs.join(', ')} ${state}`).join('; ')
+}
+function switched(at: Record<string, number>): string {
+  return said(Object.fromEntries(Object.entries(at).map(([ref, value]) => [ref, `at ${fixed(value, 1)} °C`])))
 }
 </script>
 
@@ -30,13 +34,7 @@ function said(states: Record<string, string>): string {
         <td>{{ row.kind === 'step' ? said(row.asked) : `change at ${fixed(row.stimulus, 0)} °C` }}</td>
         <td>
           <template v-if="row.kind === 'step'">{{ said(row.seen) }}</template>
-          <template v-else-if="Object.keys(row.switched_at).length">
-            {{
-              Object.entries(row.switched_at)
-                .map(([ref, at]) => `${ref} at ${fixed(at, 1)} °C`)
-                .join(', ')
-            }}
-          </template>
+          <template v-else-if="Object.keys(row.switched_at).length">{{ switched(row.switched_at) }}</template>
           <template v-else>no change</template>
         </td>
         <td class="num v">{{ row.printed === null ? '' : fixed(row.printed, 2) }}</td>

@@ -1,0 +1,64 @@
+"""Names and types of a program, then closures that run it on the machine.
+
+What a compiler refuses is collected at its place; a program with refusals is not run.
+"""
+
+from collections.abc import Callable
+from dataclasses import dataclass, field
+
+from verifex.core.parts import Board
+from verifex.core.program import tree as t
+from verifex.core.program.compiler.names import Action, Refused
+from verifex.core.program.compiler.statements import Statements
+from verifex.core.program.machine import Machine
+
+__all__ = ["Compiled", "Refused", "compile_program"]
+
+
+@dataclass(slots=True)
+class Compiled:
+    """A program ready to run on a machine."""
+
+    refused: list[Refused] = field(default_factory=list)
+    start: Callable[[Machine], None] | None = None
+    setup: Callable[[Machine], None] | None = None
+    loop: Callable[[Machine], None] | None = None
+    unused: list[tuple[str, t.At]] = field(default_factory=list)
+
+
+def compile_program(program: t.Program, board: Board) -> Compiled:
+    """Resolve names and types and build the closures; `start`, `setup`, `loop` are None when refused."""
+    return _Compiler(program, board).compiled
+
+
+class _Compiler(Statements):
+    def __init__(self, program: t.Program, board: Board) -> None:
+        super().__init__(program, board)
+        for name in ("setup", "loop"):
+            if name not in program.functions:
+                self._refuse("missing-function", t.At(1, 1), name)
+        starts = [self._declare(declare) for declare in program.globals]
+        for function in program.functions.values():
+            self._function(function)
+        self.compiled = Compiled(self.refused, unused=[(name, v.at) for name, v in self.variables if not v.used])
+        if not self.refused:
+            self._entry_points(starts)
+
+    def _entry_points(self, starts: list[Action]) -> None:
+        size = len(self.globals)
+
+        def start(machine: Machine) -> None:
+            self.machine[:] = [machine]
+            self.globals[:] = [0] * size
+            for action in starts:
+                action(self.globals)
+
+        def runs(name: str) -> Callable[[Machine], None]:
+            action, slots = self.bodies[name]
+
+            def run(machine: Machine) -> None:
+                action([0] * slots)
+
+            return run
+
+        self.compiled.start, self.compiled.setup, self.compiled.loop = start, runs("setup"), runs("loop")

@@ -1,0 +1,213 @@
+"""The rules on a run: where what the twin did parts from what the exercise asks."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from typing import Any
+
+from verifex.core.exercise import Exercise
+from verifex.core.findings import Finding, Severity
+from verifex.core.rulebook import Found, RuleBook
+from verifex.core.twin.run import TwinTrace
+from verifex.core.twin.stimulus import Window
+
+
+@dataclass(frozen=True, slots=True)
+class StepOutcome:
+    """A step or a sweep: what was asked of each output, what it did, what was printed."""
+
+    window: Window
+    asked: dict[str, str]
+    seen: dict[str, str]
+    printed: float | None
+    limits: tuple[float, float] | None
+    switched_at: dict[str, float]
+
+    @property
+    def agrees(self) -> bool:
+        right = all(self.asked[ref] in ("either", self.seen.get(ref)) for ref in self.asked)
+        inside = self.limits is None or self.printed is None or self.limits[0] <= self.printed <= self.limits[1]
+        return right and inside
+
+    def as_json(self) -> dict[str, Any]:
+        return {
+            "name": self.window.name,
+            "kind": self.window.kind,
+            "start_ms": self.window.start_ms,
+            "end_ms": self.window.end_ms,
+            "stimulus": self.window.value,
+            "asked": self.asked,
+            "seen": self.seen,
+            "printed": self.printed,
+            "limits": list(self.limits) if self.limits else None,
+            "switched_at": {ref: round(v, 2) for ref, v in self.switched_at.items()},
+            "agrees": self.agrees,
+        }
+
+
+@dataclass(frozen=True, slots=True)
+class RunView:
+    """What the behaviour rules look at."""
+
+    exercise: Exercise
+    trace: TwinTrace
+    outcomes: list[StepOutcome]
+    refs: dict[str, str]  # the exercise's reference → the bench's
+
+    def states(self, ref: str, kind: str = "step") -> list[tuple[str, str]]:
+        """(asked, seen) of an output over the windows of a kind."""
+        return [
+            (o.asked[ref], o.seen[ref])
+            for o in self.outcomes
+            if o.window.kind == kind and ref in o.asked and ref in o.seen
+        ]
+
+
+BEHAVIOUR: RuleBook[RunView] = RuleBook("Behaviour on the twin")
+
+
+def _outputs(view: RunView) -> list[str]:
+    return list(
+        dict.fromkeys(ref for s in view.exercise.behaviour for ref in (*s.then, *s.otherwise) if ref in view.refs)
+    )
+
+
+def _asked_for(view: RunView, ref: str) -> str:
+    statement = next(s for s in view.exercise.behaviour if ref in s.then or ref in s.otherwise)
+    return str(statement.when)
+
+
+def _named(view: RunView, outputs: list[str]) -> tuple[list[str], str, str]:
+    """The bench's references of some outputs, as words, and 'is' or 'are' to go with them."""
+    refs = [view.refs[ref] for ref in outputs]
+    return refs, " and ".join(refs), "is" if len(refs) == 1 else "are"
+
+
+@BEHAVIOUR.rule(
+    "alarm-inverted",
+    Severity.FIX,
+    title="On and off exchanged",
+    why="The alarm sounds when all is well, and is silent when it matters.",
+    hint="When should the alarm be on? Read your condition aloud.",
+    criterion="program",
+    source="the exercise's behaviour, run on the twin",
+    explains=("alarm-never-on", "alarm-stays-on", "alarm-at-wrong-value"),
+)
+def alarm_inverted(view: RunView, found: Found) -> Iterator[Finding]:
+    def inverted(ref: str) -> bool:
+        states = view.states(ref)
+        return {asked for asked, _ in states} == {"on", "off"} and all(
+            {asked, seen} == {"on", "off"} for asked, seen in states
+        )
+
+    if outputs := [ref for ref in _outputs(view) if inverted(ref)]:
+        refs, names, verb = _named(view, outputs)
+        yield found(
+            f"{names} {verb} on when it should be off, and off when it should be on.",
+            "Turn the condition or the levels around.",
+            parts=refs,
+        )
+
+
+@BEHAVIOUR.rule(
+    "alarm-never-on",
+    Severity.FIX,
+    title="The alarm never goes on",
+    why="The exercise asks for it, and nobody would be called.",
+    hint="Print the value your condition looks at. Does it ever pass the threshold?",
+    criterion="program",
+    source="the exercise's behaviour, run on the twin",
+    explains=("alarm-at-wrong-value",),
+)
+def alarm_never_on(view: RunView, found: Found) -> Iterator[Finding]:
+    def never(ref: str) -> bool:
+        states = view.states(ref)
+        return any(asked == "on" for asked, _ in states) and all(seen == "off" for _, seen in states)
+
+    if outputs := [ref for ref in _outputs(view) if never(ref)]:
+        refs, names, verb = _named(view, outputs)
+        yield found(
+            f"{names} {verb} off through the whole plan; asked is on with {_asked_for(view, outputs[0])}.",
+            "Follow the value from the reading to the condition.",
+            parts=refs,
+        )
+
+
+@BEHAVIOUR.rule(
+    "alarm-stays-on",
+    Severity.FIX,
+    title="The alarm never goes off again",
+    why="An alarm that stays on says nothing any more; usually the branch for “all is well” is missing.",
+    hint="What does your program do when the value is below the threshold again?",
+    criterion="program",
+    source="the exercise's behaviour, run on the twin",
+    explains=("alarm-at-wrong-value",),
+)
+def alarm_stays_on(view: RunView, found: Found) -> Iterator[Finding]:
+    def stays(ref: str) -> bool:
+        states = view.states(ref)
+        down = [o for o in view.outcomes if o.window.kind == "down"]
+        on_at_the_end = bool(down) and view.trace.is_on(view.refs[ref], down[-1].window.end_ms)
+        # On before it is asked, but not always: that is another threshold, not a missing branch.
+        before = {seen for asked, seen in states if asked == "off"}
+        return any(asked == seen == "on" for asked, seen in states) and on_at_the_end and len(before) == 1
+
+    if outputs := [ref for ref in _outputs(view) if stays(ref)]:
+        refs, names, verb = _named(view, outputs)
+        yield found(
+            f"{names} {verb} still on after the value has fallen below the threshold.",
+            "Switch off in the other branch (else).",
+            parts=refs,
+        )
+
+
+@BEHAVIOUR.rule(
+    "alarm-at-wrong-value",
+    Severity.FIX,
+    title="The alarm comes at another value",
+    why="The exercise names the threshold; too early cries wolf, too late is too late.",
+    hint="At which value does your alarm come on the bench, and which one is asked?",
+    criterion="program",
+    source="the exercise's behaviour, swept on the twin",
+)
+def alarm_at_wrong_value(view: RunView, found: Found) -> Iterator[Finding]:
+    def strays(ref: str) -> bool:
+        return any(asked in ("on", "off") and seen != asked for asked, seen in view.states(ref))
+
+    if outputs := [ref for ref in _outputs(view) if strays(ref)]:
+        refs, names, _ = _named(view, outputs)
+        swept = next(
+            (o.switched_at[outputs[0]] for o in view.outcomes if o.window.kind == "up" and outputs[0] in o.switched_at),
+            None,
+        )
+        at = f" In the sweep the change came at {swept:.1f}." if swept is not None else ""
+        yield found(
+            f"{names}: not as asked with {_asked_for(view, outputs[0])}.{at}",
+            "Compare the threshold in the program with the exercise.",
+            parts=refs,
+        )
+
+
+@BEHAVIOUR.rule(
+    "printed-value-out",
+    Severity.FIX,
+    title="The printed value is not this bench's",
+    why="On the twin of this bench the formula gives another value than the sheet's limits allow.",
+    hint="Take one count from your log and work out the value by hand, step by step.",
+    criterion="program",
+    source="expected sheet of the pair's own bench",
+    explains=("alarm-never-on", "alarm-stays-on", "alarm-at-wrong-value"),
+)
+def printed_value_out(view: RunView, found: Found) -> Iterator[Finding]:
+    out = [
+        o for o in view.outcomes if o.limits and o.printed is not None and not o.limits[0] <= o.printed <= o.limits[1]
+    ]
+    if out:
+        first = out[0]
+        assert first.limits and first.printed is not None
+        yield found(
+            f"At “{first.window.name}” the program prints {first.printed:g}; the sheet allows {first.limits[0]:.1f} to {first.limits[1]:.1f}.",
+            "Follow one reading through the formula: reference, divisor, offset, slope.",
+            parts=[view.refs[ref] for ref in _outputs(view)],
+            value=first.printed,
+            limit=first.limits[1] if first.printed > first.limits[1] else first.limits[0],
+        )
