@@ -134,6 +134,27 @@ class PinsAndTimeTest(TestCase):
         self.assertAlmostEqual(len(blocked.lines), 25 + 64 / 12, delta=2)
 
 
+class WaitingTest(TestCase):
+    BLINK = """
+    unsigned long last = 0; bool on = false;
+    void setup() { Serial.begin(9600); pinMode(13, OUTPUT); }
+    void loop() { if (millis() - last >= 250) { last = millis(); on = !on; digitalWrite(13, on); } }
+    """
+
+    def test_a_program_without_pause_is_skipped_ahead_without_changing_what_it_does(self):
+        report = check_program(self.BLINK, BOARD)
+        self.assertEqual([f.rule for f in report.findings], [])
+        result = report.run(ScriptedPins(), 60)
+        self.assertEqual((result.ended, len(result.events)), ("time", 239))
+        self.assertEqual([round(ms) for ms, _, _ in result.events[:3]], [250, 500, 750])
+
+    def test_waiting_in_an_empty_loop(self):
+        loop = "unsigned long start = millis(); while (millis() - start < 250) { } Serial.println(millis());"
+        result = run("", loop, seconds=60)
+        self.assertEqual(result.ended, "time")
+        self.assertAlmostEqual(len(result.lines), 240, delta=1)
+
+
 class BudgetTest(TestCase):
     def test_what_never_ends_is_ended(self):
         table = {

@@ -47,10 +47,10 @@ class ProgramReport:
     ) -> RunResult:
         """Run on `surroundings` for `seconds` of virtual time. Raises ValueError when it is not runnable."""
         compiled = self.compiled
-        if not (compiled.start and compiled.setup and compiled.loop) or not self.runnable:
+        if not (compiled.start and compiled.setup and compiled.loop and compiled.snapshot) or not self.runnable:
             raise ValueError("this program cannot be run")
         machine = Machine(self.board, surroundings, seconds, budget=budget, serial_blocks=serial_blocks)
-        return machine.run(compiled.start, compiled.setup, compiled.loop)
+        return machine.run(compiled.start, compiled.setup, compiled.loop, compiled.snapshot)
 
 
 def check_program(

@@ -103,6 +103,7 @@ class Machine:
         self.end_us = seconds * 1e6
         self.steps = 0
         self.depth = 0
+        self.activity = 0  # calls other than millis(); a pass without any may be idle
         self.modes: dict[str, str] = {}
         self.levels: dict[str, int] = {}
         self.pwm: dict[str, int] = {}
@@ -128,6 +129,10 @@ class Machine:
         if self.now_us >= self.end_us:
             self.now_us = self.end_us
             raise Ended("time")
+
+    def wait_for_next_ms(self) -> None:
+        """Idle until millis() changes; nothing else could tell the times between apart."""
+        self.spend_us(1000.0 - self.now_us % 1000.0)
 
     def step(self, at: At) -> None:
         self.steps += 1
@@ -206,15 +211,27 @@ class Machine:
         start: Callable[["Machine"], None],
         setup: Callable[["Machine"], None],
         loop: Callable[["Machine"], None],
+        snapshot: Callable[[], object],
     ) -> RunResult:
-        """Run `start` (globals), `setup` once and `loop` until something ends the run."""
+        """Run `start` (globals), `setup` once and `loop` until something ends the run.
+
+        `snapshot` gives the globals as they are: a pass that called nothing but millis() and left them as the
+        pass before did can only be changed by time, so the clock goes on to the next whole millisecond.
+        """
+        before: object = None
         try:
             start(self)
             setup(self)
             while True:
                 self.steps += 1
+                acts = self.activity
                 loop(self)
-                self.spend_us(1)
+                after = snapshot() if self.activity == acts else None
+                if after is not None and after == before:
+                    self.wait_for_next_ms()
+                else:
+                    self.spend_us(1)
+                before = after
         except Ended as end:
             self.result.ended, self.result.ended_at = end.reason, end.at
         except RecursionError:

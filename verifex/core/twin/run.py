@@ -9,6 +9,7 @@ from verifex.core.twin.stimulus import Stimulus
 from verifex.core.twin.surroundings import BenchSurroundings
 
 MOST_SAMPLES_SHOWN = 1500
+UNSEEN_MS = 20.0  # a light that goes out and on again faster than this is seen as steady
 
 
 @dataclass(frozen=True, slots=True)
@@ -60,4 +61,17 @@ def run_twin(
     """
     surroundings = BenchSurroundings(view, stimulus, internal_volts, seed)
     result = program.run(surroundings, seconds, serial_blocks=True)
-    return TwinTrace(result, surroundings.indicator_events, surroundings.samples, len(surroundings.cache))
+    return TwinTrace(result, _as_seen(surroundings.indicator_events), surroundings.samples, len(surroundings.cache))
+
+
+def _as_seen(events: list[tuple[float, str, bool]]) -> list[tuple[float, str, bool]]:
+    """Changes an eye or an ear would notice: `off, then on again` within one pass of the loop is none."""
+    seen: list[tuple[float, str, bool]] = []
+    for event in events:
+        ms, ref, _ = event
+        last = next((i for i in range(len(seen) - 1, -1, -1) if seen[i][1] == ref), None)
+        if last is not None and ms - seen[last][0] < UNSEEN_MS:
+            del seen[last]  # the two undo each other
+        else:
+            seen.append(event)
+    return seen

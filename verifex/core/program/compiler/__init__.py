@@ -23,6 +23,7 @@ class Compiled:
     start: Callable[[Machine], None] | None = None
     setup: Callable[[Machine], None] | None = None
     loop: Callable[[Machine], None] | None = None
+    snapshot: Callable[[], object] | None = None
     unused: list[tuple[str, t.At]] = field(default_factory=list)
 
 
@@ -62,3 +63,9 @@ class _Compiler(Statements):
             return run
 
         self.compiled.start, self.compiled.setup, self.compiled.loop = start, runs("setup"), runs("loop")
+        self.compiled.snapshot = lambda: _frozen(self.globals)
+
+
+def _frozen(cells: object) -> object:
+    """The values of globals as they are now; arrays are filled in place, so they are copied."""
+    return tuple(_frozen(cell) for cell in cells) if isinstance(cells, list) else cells

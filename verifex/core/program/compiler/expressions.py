@@ -223,10 +223,12 @@ class Expressions(Names):
         if gives == Int(16, True):
             gives = self.widths.int
         act, us, at, types, holder = spec.act, spec.us, node.at, tuple(kinds), self.machine
+        waits = spec.name == "millis"
 
         def run(frame: Frame) -> Any:
             machine = holder[0]
             machine.steps += 1
+            machine.activity += not waits
             if machine.steps > machine.budget.steps:
                 raise Ended("steps", at)
             if us:

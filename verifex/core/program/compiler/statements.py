@@ -160,6 +160,7 @@ class Statements(Expressions):
         inner = self._statement(body)
         advance = self._expr(step)[0] if step is not None else None
         holder = self.machine
+        idle = step is None and _waits_for_millis(condition, body)
 
         def run(frame: Frame) -> object:
             machine = holder[0]
@@ -173,6 +174,9 @@ class Statements(Expressions):
                     return signal
             while test is None or test(frame):
                 machine.step(at)
+                if idle:
+                    machine.wait_for_next_ms()
+                    continue
                 signal = inner(frame)
                 if signal is not None:
                     if signal is BREAK:
@@ -219,6 +223,15 @@ class Statements(Expressions):
             return RETURN
 
         return run
+
+
+def _waits_for_millis(condition: t.Expr | None, body: t.Stmt) -> bool:
+    """Whether a loop does nothing but look at millis(): then only its next value can end it."""
+    if condition is None or not isinstance(body, t.Block) or body.body:
+        return False
+    calls = [node for node in t.walk(condition) if isinstance(node, t.Call)]
+    changes = any(isinstance(node, t.Assign | t.Step) for node in t.walk(condition))
+    return bool(calls) and all(call.name == "millis" for call in calls) and not changes
 
 
 def _blank(kind: Type) -> Callable[[], Any]:

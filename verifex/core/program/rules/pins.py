@@ -24,18 +24,13 @@ WRITES = ("digitalWrite", "analogWrite", "tone")
 def pin_differs(view: ProgramView, found: Found) -> Iterator[Finding]:
     if view.wired is None or not view.compiles:
         return
-    told: set[tuple[str, str]] = set()
-    for verb, role, names in (("measures", "measures", ("analogRead",)), ("drives", "drives", WRITES)):
-        used = view.pin_calls(*names)
-        pins = {pin for pin, _ in used}
+    for verb, role, used in (("measures", "measures", _measured(view)), ("drives", "drives", _driven(view))):
         # Pins of this role that the wiring has and the program leaves alone: the likely ones meant.
-        left = {pin: use for pin, use in view.wired.items() if use.role == role and pin not in pins}
-        for pin, call in used:
+        left = {pin: use for pin, use in view.wired.items() if use.role == role and pin not in used}
+        for pin, at in used.items():
             here = view.wired.get(pin)
-            if (pin, role) in told or (here is not None and here.role in (role, "other")):
+            if here is not None and here.role in (role, "other"):
                 continue
-            told.add((pin, role))
-            at = _named_at(view, call)
             meant = _meant(left)
             on_it = f"{', '.join(here.parts)} is on it" if here else "nothing is wired to it"
             yield found(
@@ -47,6 +42,22 @@ def pin_differs(view: ProgramView, found: Found) -> Iterator[Finding]:
                 column=at.column,
                 parts=list(left[meant[0]].parts) if meant else [],
             )
+
+
+def _measured(view: ProgramView) -> dict[str, t.At]:
+    """Pins the program measures, with the place that names them: from the text where it is certain, else from the runs."""
+    pins = {pin: _named_at(view, call) for pin, call in reversed(view.pin_calls("analogRead"))}
+    for run in view.runs:
+        pins |= {pin: use.measured_at for pin, use in run.pins.items() if use.measured_at and pin not in pins}
+    return pins
+
+
+def _driven(view: ProgramView) -> dict[str, t.At]:
+    """Pins the program drives, likewise."""
+    pins = {pin: _named_at(view, call) for pin, call in reversed(view.pin_calls(*WRITES))}
+    for run in view.runs:
+        pins |= {pin: use.written_at for pin, use in run.pins.items() if use.written_at and pin not in pins}
+    return pins
 
 
 def _meant(left: dict[str, PinUse]) -> tuple[str, str] | None:

@@ -2,7 +2,7 @@
 // The keyboard-first table of leads: each row is a line of the bench notation and edits it in place.
 // Enter goes down (and makes a new row at the end); Alt with up or down moves a part by a row of the board.
 import { useQuery } from '@tanstack/vue-query'
-import { computed, nextTick, useTemplateRef } from 'vue'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { ask, client } from '@/api/client'
 import { moved, nextRef, readLine, type Row, writeLine } from './lines'
 
@@ -43,6 +43,7 @@ function placesOf(type: string): string {
 }
 
 function put(lines: string[]) {
+  typing.value = null
   text.value = `${lines.join('\n')}\n`
 }
 function change(index: number, changes: Partial<Row>) {
@@ -51,6 +52,20 @@ function change(index: number, changes: Partial<Row>) {
     row.name = nextRef(rows.value, LETTERS[changes.type] ?? 'U')
   put(rows.value.map((r, i) => (i === index ? writeLine(row) : r.raw)))
 }
+// What is being typed in a cell is its own until it is left: a check that arrives meanwhile must not take it away.
+type Field = 'name' | 'type' | 'places' | 'more'
+const typing = ref<{ cell: string; value: string } | null>(null)
+function held(index: number, field: Field, value: string): string {
+  return typing.value?.cell === `${index}${field}` ? typing.value.value : value
+}
+function hold(index: number, field: Field, event: Event) {
+  typing.value = { cell: `${index}${field}`, value: (event.target as HTMLInputElement).value }
+}
+function keep(index: number, field: Field, event: Event) {
+  typing.value = null
+  change(index, { [field]: (event.target as HTMLInputElement).value })
+}
+
 async function add(kind: 'wire' | 'part', after = rows.value.length - 1) {
   const lines = rows.value.map((r) => r.raw)
   lines.splice(after + 1, 0, kind)
@@ -116,8 +131,9 @@ function onKey(event: KeyboardEvent, index: number, cell: number) {
           <template v-if="row.kind === 'other'">
             <td colspan="5" class="raw">
               <input
-                :value="row.raw"
+                :value="held(index, 'more', row.raw)"
                 :aria-label="`Line ${index + 1}`"
+                @input="hold(index, 'more', $event)"
                 @change="
                   put(rows.map((r, i) => (i === index ? ($event.target as HTMLInputElement).value : r.raw)))
                 "
@@ -130,41 +146,45 @@ function onKey(event: KeyboardEvent, index: number, cell: number) {
             <td v-if="row.kind !== 'wire'" class="ref">
               <input
                 v-if="row.kind === 'part' || row.kind === 'board'"
-                :value="row.name"
+                :value="held(index, 'name', row.name)"
                 :aria-label="`Reference, line ${index + 1}`"
                 placeholder="R1"
-                @change="change(index, { name: ($event.target as HTMLInputElement).value })"
+                @input="hold(index, 'name', $event)"
+                @change="keep(index, 'name', $event)"
                 @keydown="onKey($event, index, 0)"
               />
             </td>
             <td v-if="row.kind !== 'wire'" class="type">
               <input
-                :value="row.type"
+                :value="held(index, 'type', row.type)"
                 :list="row.kind === 'part' ? 'lead-types' : undefined"
                 :aria-label="`Type, line ${index + 1}`"
                 placeholder="resistor"
-                @change="change(index, { type: ($event.target as HTMLInputElement).value })"
+                @input="hold(index, 'type', $event)"
+                @change="keep(index, 'type', $event)"
                 @keydown="onKey($event, index, 1)"
               />
             </td>
             <td class="places" :colspan="row.kind === 'wire' ? 3 : 1">
               <input
                 v-if="row.kind === 'wire' || row.kind === 'part'"
-                :value="row.places"
+                :value="held(index, 'places', row.places)"
                 :list="row.kind === 'wire' ? 'lead-pins' : undefined"
                 :aria-label="`Places, line ${index + 1}`"
                 :placeholder="row.kind === 'wire' ? 'from to: B1.A0 a6' : placesOf(row.type)"
-                @change="change(index, { places: ($event.target as HTMLInputElement).value })"
+                @input="hold(index, 'places', $event)"
+                @change="keep(index, 'places', $event)"
                 @keydown="onKey($event, index, row.kind === 'wire' ? 0 : 2)"
               />
             </td>
             <td class="more">
               <input
                 v-if="row.kind === 'wire' || row.kind === 'part'"
-                :value="row.more"
+                :value="held(index, 'more', row.more)"
                 :aria-label="`Colour or settings, line ${index + 1}`"
                 :placeholder="row.kind === 'wire' ? 'red' : (EXAMPLES[row.type] ?? '')"
-                @change="change(index, { more: ($event.target as HTMLInputElement).value })"
+                @input="hold(index, 'more', $event)"
+                @change="keep(index, 'more', $event)"
                 @keydown="onKey($event, index, row.kind === 'wire' ? 1 : 3)"
               />
             </td>
