@@ -80,6 +80,12 @@ class OneCauseOneFindingTest(TestCase):
                 self.assertIn(part, found[0].where.parts)
                 self.assertIn(words, f"{found[0].seen} {found[0].remedy}")
 
+    def test_a_battery_without_a_common_ground(self):
+        text = "board B1 mcu-5v\npart BT1 battery plus=a1 minus=a3\npart U1 thermo-offset e1 e2 e3\nwire B1.A0 a2\n"
+        apart = [f.rule for f in check_wiring(text).findings if f.rule != "left-to-the-eye"]
+        joined = [f.rule for f in check_wiring(text + "wire B1.GND b3 black").findings if f.rule != "left-to-the-eye"]
+        self.assertEqual((apart, joined), (["no-common-ground"], []))
+
     def test_too_much_supply_is_a_stop(self):
         text = (
             "board B1 mcu-5v\npart U1 baro e1 e2 e3 e4\nwire B1.5V a1\nwire B1.GND a2\nwire B1.A5 a3\nwire B1.A4 a4\n"

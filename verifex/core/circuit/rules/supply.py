@@ -153,7 +153,7 @@ def _missing(view: BenchView, found: Found, which: LegRole) -> Iterator[Finding]
     for part in view.module_parts():
         leg = part.type.legs_with(which)[0]
         net, other = view.net(part, leg), view.net(part, part.type.legs_with(other_role)[0])
-        if net is not None and right(net):
+        if net is not None and (right(net) or _has_battery(view, net)):
             continue
         if net is not None and wrong(net) and other is not None and right(other):
             continue  # both legs are joined, the wrong way round: another rule's finding
@@ -194,6 +194,10 @@ def supply_missing(view: BenchView, found: Found) -> Iterator[Finding]:
 )
 def ground_missing(view: BenchView, found: Found) -> Iterator[Finding]:
     yield from _missing(view, found, LegRole.GROUND)
+
+
+def _has_battery(view: BenchView, net: Net) -> bool:
+    return any(part.type.id == "battery" for leg in view.nets.part_legs(net) if (part := view.bench.parts.get(leg.ref)))
 
 
 def _window(view: BenchView, part: Part) -> tuple[float, float, float] | None:
@@ -277,11 +281,7 @@ def no_common_ground(view: BenchView, found: Found) -> Iterator[Finding]:
         talks = any(view.nets.signal_pins(net) for leg in outs if (net := view.net(part, leg)))
         if ground_net is None or not talks or view.is_grounded(ground_net):
             continue
-        if any(
-            view.bench.parts[leg.ref].type.id == "battery"
-            for leg in view.nets.part_legs(ground_net)
-            if leg.ref in view.bench.parts
-        ):
+        if _has_battery(view, ground_net):
             yield found(
                 f"{part.ref} returns to the battery, but the board's ground is not joined to it.",
                 f"Join {view.bench.board_ref}.GND to the battery's minus.",

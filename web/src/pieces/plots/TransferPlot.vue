@@ -77,18 +77,20 @@ const option = computed(() => {
       {
         type: 'scatter',
         name: 'in limits',
+        z: 6, // over the band, which is drawn translucent
         data: points_(false),
         symbolSize: 8,
-        itemStyle: { color: c.good, borderColor: c.sheet, borderWidth: 1 },
+        itemStyle: { opacity: 1, color: c.good, borderColor: c.sheet, borderWidth: 1 },
         tooltip: { formatter: (p: { value: number[] }) => `${p.value[1]} ${props.sheet.unit}` },
       },
       {
         type: 'scatter',
         name: 'out',
+        z: 6,
         data: points_(true),
         symbol: 'path://M0,0L3,3M3,0L0,3',
         symbolSize: 9,
-        itemStyle: { color: c.stop, borderColor: c.stop, borderWidth: 2 },
+        itemStyle: { opacity: 1, color: c.stop, borderColor: c.stop, borderWidth: 2 },
         tooltip: { formatter: (p: { value: number[] }) => `${p.value[1]} ${props.sheet.unit}` },
       },
     ],
