@@ -3,7 +3,7 @@
 from verifex.dockets.services.decide import claim, clear_power, pass_station, reopen, send_back
 from verifex.dockets.services.hand_in import ask, hand_in, withdraw
 from verifex.dockets.services.measure import measure
-from verifex.dockets.services.opening import open_docket, swap_kit
+from verifex.dockets.services.opening import open_docket
 
 __all__ = [
     "ask",
@@ -15,6 +15,5 @@ __all__ = [
     "pass_station",
     "reopen",
     "send_back",
-    "swap_kit",
     "withdraw",
 ]

@@ -2,7 +2,7 @@
 
 from django.db import transaction
 
-from verifex.dockets.bench import DocketBench, last_judgement
+from verifex.dockets.bench import DocketBench
 from verifex.dockets.judge import judge
 from verifex.dockets.models import Attempt, Clearance, Decision, Docket, Kind, State, Station
 from verifex.dockets.services.act import begin, finish
@@ -134,10 +134,3 @@ def claim(actor: User, docket_id: int, *, release: bool = False) -> None:
         raise Refused(f"{docket.claimed_by.get_full_name()} is on the way there already.")
     docket.claimed_by = None if release else actor
     finish(docket, actor, "gave the visit back" if release else "is on the way")
-
-
-def stops_open(docket: Docket) -> list[dict[str, object]]:
-    """Stop findings on the last wiring, as last judged."""
-    attempt = docket.attempts.filter(kind=Kind.WIRING).order_by("-number").first()
-    judgement = last_judgement(attempt)
-    return [f for f in judgement.findings if f["severity"] == "stop"] if judgement else []

@@ -10,8 +10,8 @@ from verifex.exercises.models import ExerciseVersion
 from verifex.people.access import Refused
 from verifex.people.models import Pair, User
 from verifex.plan.models import Session
-from verifex.stores.models import Kit, KitIssue
-from verifex.stores.services import issue_kit, take_back
+from verifex.stores.models import Kit
+from verifex.stores.services import issue_kit
 
 
 @transaction.atomic
@@ -36,10 +36,3 @@ def open_docket(actor: User, kit: Kit, pair: Pair, session: Session, version: Ex
         void_clearance(docket, f"another kit, {kit.tag}, was handed out")
     finish(docket, actor, f"handed out {kit.tag}")
     return docket
-
-
-@transaction.atomic
-def swap_kit(actor: User, issue: KitIssue, kit: Kit, faults: list[str], version: ExerciseVersion) -> Docket:
-    """Exchange a kit in mid-session: the old one comes back, the new one is a new issue."""
-    take_back(actor, issue, faults)
-    return open_docket(actor, kit, issue.pair, issue.session, version)
