@@ -53,7 +53,7 @@ def analogue_write(m: Machine, at: At, _: Any, number: int, duty: int) -> None:
     if pin is None:
         return
     kind = m.board.pin(pin)
-    m.modes[pin] = "output"
+    m.modes[pin] = m.use(pin).mode = "output"  # these calls make the pin an output themselves
     if duty <= 0 or duty >= 255:
         m.write(pin, int(duty >= 255), at)
     elif kind and kind.pwm:
@@ -73,7 +73,7 @@ def tone(m: Machine, at: At, _: Any, number: int, hertz: int, ms: int = 0) -> No
     if (pin := m.pin(number, at)) is None:
         return
     m.use(pin).written_at = m.use(pin).written_at or at
-    m.modes[pin] = "output"
+    m.modes[pin] = m.use(pin).mode = "output"  # these calls make the pin an output themselves
     if m.tones.get(pin) != hertz:
         m.event(pin, f"tone:{hertz}")
     m.tones[pin] = hertz

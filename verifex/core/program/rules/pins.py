@@ -89,16 +89,19 @@ def pin_mode_missing(view: ProgramView, found: Found) -> Iterator[Finding]:
         pin for pin, call in view.pin_calls("pinMode") if len(call.args) > 1 and view.known_number(call.args[1]) == 1
     }
     set_in_runs = {pin for run in view.runs for pin, use in run.pins.items() if use.mode == "output"}
-    told: set[str] = set()
-    for pin, call in view.pin_calls("digitalWrite"):
-        if pin in modes | set_in_runs | told or not view.compiles:
+    if not view.compiles:
+        return
+    written = {pin: call.at for pin, call in reversed(view.pin_calls("digitalWrite"))}
+    for run in view.runs:
+        written |= {pin: use.written_at for pin, use in run.pins.items() if use.written_at and pin not in written}
+    for pin, at in written.items():
+        if pin in modes | set_in_runs:
             continue
-        told.add(pin)
         yield found(
-            f"{pin} is written in line {call.at.line}, but nothing makes it an output.",
+            f"{pin} is written in line {at.line}, but nothing makes it an output.",
             "Add `pinMode(…, OUTPUT);` for it in setup().",
-            line=call.at.line,
-            column=call.at.column,
+            line=at.line,
+            column=at.column,
         )
 
 
