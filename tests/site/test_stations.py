@@ -109,17 +109,15 @@ class ClearanceTest(DemoCase):
         self.assertIn("new wiring", self.docket(8).clearances.latest("id").void_reason)
 
     def test_a_program_that_makes_a_stop_voids_it(self):
-        text = hand_in("one-half.bench") + "part D2 led anode=j29 cathode=j30 colour=red\nwire B1.D3 f29\nwire -L f30\n"
-        # D3 feeds a light without a resistor: a Stop whatever the program does, so clear it by overruling first.
-        self.hand_in(8, "wiring", text)
-        self.clear(8, reason="to see the program")
-        tied = (
-            PROGRAM.replace("A2", "A0")
-            .replace("lightPin = 7", "lightPin = 8")
-            .replace("sounderPin = 4", "sounderPin = 9")
-        )
-        self.hand_in(8, "program", tied, token="quiet")
+        # D2 on the plus rail is harmless as an input, and 200 mA once a program makes it an output.
+        self.hand_in(8, "wiring", hand_in("one-half.bench") + "wire B1.D2 +L\n")
+        self.assertEqual(self.clear(8).status_code, 200)
+        self.hand_in(8, "program", hand_in("sound-a.cpp"), token="quiet")
         self.assertEqual(self.state(8, "power"), "passed")
+        driving = hand_in("sound-a.cpp").replace("pinMode(ledPin", "pinMode(2, OUTPUT);\n  pinMode(ledPin")
+        self.hand_in(8, "program", driving, token="driving")
+        self.assertEqual(self.state(8, "power"), "voided")
+        self.assertIn("D2 gives 201 mA", self.docket(8).clearances.latest("id").void_reason)
 
     def test_the_database_itself_holds_one_standing_clearance_with_its_tick(self):
         from django.db import IntegrityError, transaction
