@@ -54,6 +54,7 @@ class ReadLogTest(TestCase):
             ("hello\nworld", "no number"),
             ("\ufffd\x80\ufffd\n\ufffd\ufffd", "baud rate"),
             ("1" * (11 << 20), "10 MB"),
+            ("1e999\n-1e999", "no number"),
         ):
             with self.assertRaisesRegex(UnusableInput, said):
                 read_log(text, EXERCISE)

@@ -82,9 +82,13 @@ def in_words(value: float, unit: str = "", digits: int = 3) -> str:
 _NUMBER = re.compile(r"(?<![\w.])[-+]?\d+(?:\.\d+)?(?:[eE][-+]?\d+)?(?![\d.]*\w*\d)")
 
 
+#: The largest 32-bit float (IEEE 754): no board prints more, so what is beyond is no reading.
+MOST_PRINTED = 3.4028235e38
+
+
 def numbers_in(text: str) -> list[float]:
-    """The numbers in a printed line, in order; digits inside a word (`A0`, `U1`) are none."""
-    return [float(match) for match in _NUMBER.findall(text)]
+    """The numbers in a printed line, in order; digits inside a word (`A0`, `U1`) are none, nor what no board prints."""
+    return [number for match in _NUMBER.findall(text) if abs(number := float(match)) <= MOST_PRINTED]
 
 
 @dataclass(frozen=True, slots=True)
