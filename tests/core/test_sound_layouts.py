@@ -119,7 +119,7 @@ def no_resistor(lay: Layout) -> str:
 MUTATIONS: dict[str, tuple[Callable[[Layout], str], set[str], Severity, str]] = {
     "supply legs exchanged": (swap_supply, {"supply-reversed"}, Severity.STOP, "U1"),
     "plus rail on ground": (short_supply, {"rail-never-fed", "supply-missing", "supply-shorted"}, Severity.STOP, "U1"),
-    "light without resistor": (no_resistor, {"light-without-resistor"}, Severity.STOP, "D1"),
+    "light without resistor": (no_resistor, {"led-no-series-resistor"}, Severity.STOP, "D1"),
     "light turned": (turn_light, {"light-reversed"}, Severity.FIX, "D1"),
     "signal lead left out": (lambda lay: lay.text(signal=None), {"dangling-lead", "output-unconnected"}, Severity.FIX, "U1"),
     "signal on a digital pin": (lambda lay: lay.text(signal=lay.lines["signal"].replace(lay.pins["analogue"], "D0").replace("D0", "D1")), {"output-on-digital-pin"}, Severity.FIX, "U1"),

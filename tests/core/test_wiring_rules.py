@@ -53,7 +53,7 @@ class OneCauseOneFindingTest(TestCase):
         "sounder turned": ([("plus=d25 minus=d27", "plus=d27 minus=d25")], "sounder-reversed", Severity.FIX, "BZ1", "Turn BZ1"),
         "resistor bridged in one row": ([("c16 c20", "c16 d16")], "legs-in-one-row", Severity.FIX, "R1", "row 20 left"),
         "light bridged in one row": ([("cathode=d21", "cathode=e20")], "legs-in-one-row", Severity.FIX, "D1", "row 21 left"),
-        "no series resistor": ([("part R1 resistor c16 c20 value=330 tolerance=5\n", ""), ("D7 a16", "D7 a20")], "light-without-resistor", Severity.STOP, "D1", "89 mA"),
+        "no series resistor": ([("part R1 resistor c16 c20 value=330 tolerance=5\n", ""), ("D7 a16", "D7 a20")], "led-no-series-resistor", Severity.STOP, "D1", "89 mA"),
         "resistor far too small": ([("value=330", "value=33")], "light-over-current", Severity.STOP, "D1", "larger series resistor"),
         "resistor too small": ([("value=330", "value=100")], "light-over-current", Severity.CHECK, "D1", "usual most"),
         "resistor too large": ([("value=330", "value=33k")], "light-too-dim", Severity.CHECK, "D1", "about 1 mA"),
@@ -81,7 +81,7 @@ class OneCauseOneFindingTest(TestCase):
                 self.assertIn(words, f"{found[0].seen} {found[0].remedy}")
 
     def test_a_battery_without_a_common_ground(self):
-        text = "board B1 mcu-5v\npart BT1 battery plus=a1 minus=a3\npart U1 thermo-offset e1 e2 e3\nwire B1.A0 a2\n"
+        text = "board B1 mcu-5v\npart BT1 battery plus=a1 minus=a3 volts=5\npart U1 thermo-offset e1 e2 e3\nwire B1.A0 a2\n"
         apart = [f.rule for f in check_wiring(text).findings if f.rule != "left-to-the-eye"]
         joined = [f.rule for f in check_wiring(text + "wire B1.GND b3 black").findings if f.rule != "left-to-the-eye"]
         self.assertEqual((apart, joined), (["no-common-ground"], []))

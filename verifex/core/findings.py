@@ -43,7 +43,9 @@ class Where:
 class Finding:
     """One thing a rule noticed. `seen`, `why`, `remedy` are for the instructor, `hint` for the pair.
 
-    `value` and `limit` are in `unit` (SI). `criterion` is the marking criterion the finding feeds.
+    `value` and `limit` are in `unit` (SI). `criterion` is the marking criterion the finding feeds. `explains` names
+    what else would have been found and follows from this one, as `rule part`; `affects` are parts whose trouble
+    follows from it, kept for telling that.
     """
 
     rule: str
@@ -57,6 +59,8 @@ class Finding:
     value: float | None = None
     limit: float | None = None
     unit: str | None = None
+    explains: tuple[str, ...] = ()
+    affects: tuple[str, ...] = ()
 
     def as_json(self) -> dict[str, Any]:
         out: dict[str, Any] = {
@@ -71,6 +75,7 @@ class Finding:
             "limit": self.limit,
             "unit": self.unit,
             "criterion": self.criterion,
+            "explains": list(self.explains) or None,
         }
         return {key: value for key, value in out.items() if value is not None}
 

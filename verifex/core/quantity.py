@@ -66,6 +66,18 @@ def parse_quantity(text: str, unit: str = "ohm") -> float:
     raise ValueError(f"'{text}' is not a value; a number such as 330, 4k7 or 4.7k{symbol} was expected")
 
 
+_AC = re.compile(r"(.*?)\s*(?:V|v)?\s*(?:ac|AC|~)$")
+
+
+def read_volts(text: str) -> tuple[float, bool] | None:
+    """(volts, whether they alternate) of a text such as `9`, `12V` or `24Vac`; None when it is no voltage."""
+    match = _AC.match(text.strip())
+    try:
+        return parse_quantity(match.group(1) if match else text, "volt"), match is not None
+    except ValueError:
+        return None
+
+
 def in_words(value: float, unit: str = "", digits: int = 3) -> str:
     """`value` (SI) with an engineering prefix and its unit, e.g. 0.0047, "A" → `4.7 mA`."""
     if value == 0 or not math.isfinite(value):

@@ -1,7 +1,7 @@
 """How a rule is written: one small function with its slug, severity and words beside it."""
 
 from collections.abc import Callable, Iterable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Generic, TypeVar
 
 from verifex.core.findings import Finding, Severity, Where, most_urgent_first
@@ -9,7 +9,7 @@ from verifex.core.findings import Finding, Severity, Where, most_urgent_first
 View = TypeVar("View")
 
 #: Grows whenever a rule's verdict may change; every stored judgement names the version that made it.
-RULES_VERSION = "2026.11"
+RULES_VERSION = "2026.12"
 
 
 @dataclass(frozen=True, slots=True)
@@ -56,7 +56,9 @@ class Found:
         severity: Severity | None = None,
         why: str | None = None,
         hint: str | None = None,
+        affects: Sequence[str] = (),
     ) -> Finding:
+        """A finding of this rule. `affects` are parts whose own findings follow from this one."""
         return Finding(
             rule=self.slug,
             severity=severity or self.severity,
@@ -69,6 +71,7 @@ class Found:
             value=value,
             limit=limit,
             unit=unit,
+            affects=tuple(affects),
         )
 
 
@@ -118,15 +121,33 @@ class RuleBook(Generic[View]):
         for rule in self.rules.values():
             found = Found(rule.slug, rule.severity, rule.why, rule.hint, rule.criterion)
             findings.extend(rule.check(view, found))
-        return most_urgent_first(self._causes_only(findings))
+        return most_urgent_first(self.causes_only(findings))
 
     def unexplained(self, causes: list[Finding], consequences: list[Finding]) -> list[Finding]:
         """Those of another book's `consequences` that no finding of this book explains, wherever it stands."""
         slugs = {slug for cause in causes if cause.rule in self.rules for slug in self.rules[cause.rule].explains}
         return [found for found in consequences if found.rule not in slugs]
 
-    def _causes_only(self, findings: list[Finding]) -> list[Finding]:
-        return [found for found in findings if not any(self._explains(other, found) for other in findings)]
+    def causes_only(self, findings: list[Finding]) -> list[Finding]:
+        """What nothing else explains, each with the names of what it explains.
+
+        Of two that would explain each other, the earlier stands: rules are entered causes first.
+        """
+        causes: dict[int, list[int]] = {}
+        for index, consequence in enumerate(findings):
+            causes[index] = [i for i, cause in enumerate(findings) if self._explains(cause, consequence)]
+        gone: set[int] = set()
+        for index in sorted(causes, reverse=True):  # the last first: it is the likelier consequence
+            if any(i not in gone for i in causes[index]):
+                gone.add(index)
+        kept = []
+        for index, finding in enumerate(findings):
+            if index in gone:
+                continue
+            followers = [findings[i] for i in gone if index in causes[i]]
+            names = [" ".join([f.rule, *f.where.parts[:1]]) for f in followers]
+            kept.append(replace(finding, explains=tuple(dict.fromkeys(names))) if names else finding)
+        return kept
 
     def _explains(self, cause: Finding, consequence: Finding) -> bool:
         if cause is consequence or consequence.rule not in self.rules[cause.rule].explains:
@@ -134,4 +155,5 @@ class RuleBook(Generic[View]):
         if cause.where.line is not None and cause.where.line == consequence.where.line:
             return True
         one, other = cause.where, consequence.where
-        return bool(set(one.parts) & set(other.parts) or set(one.places) & set(other.places))
+        touched = {*one.parts, *cause.affects}
+        return bool(touched & set(other.parts) or set(one.places) & set(other.places))

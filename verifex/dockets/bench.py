@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from verifex.core.circuit import WiringReport, check_wiring
+from verifex.core.circuit import Programmed, WiringReport, check_wiring
 from verifex.core.exercise import Exercise as ExerciseFile
 from verifex.core.expected import Measured, Sheet, expected_sheet
 from verifex.core.problems import UnusableInput
@@ -54,12 +54,12 @@ class DocketBench:
         clearance = self.standing_clearance()
         return clearance.wiring if clearance else self.last(Kind.WIRING)
 
-    def check_wiring(self, text: str, outputs: list[str] | None = None) -> WiringReport:
+    def check_wiring(self, text: str, program: Programmed | None = None) -> WiringReport:
         """The wiring check with this docket's exercise, batch, substitutions and measured supply."""
         return check_wiring(
             text,
             exercise=self.file,
-            outputs=outputs,
+            program=program,
             batch_orders=self.batch_orders(),
             rail_volts=self.measured().rail_volts,
             issued_ohms=self.issued_ohms(),

@@ -70,10 +70,9 @@ def substitute(actor: User, issue: KitIssue, file: ExerciseFile, ref: str, ohms:
     job = next((job for job in file.resistor_jobs if job.ref == ref), None)
     if job is None:
         raise Refused(f"{ref} is no resistor of this recipe; only resistors are substituted.")
-    if not job.low_ohms <= ohms <= job.high_ohms:
-        raise Refused(
-            f"{in_words(ohms, 'Ω')} lies outside the window of {ref}: {in_words(job.low_ohms, 'Ω')} to {in_words(job.high_ohms, 'Ω')}."
-        )
+    if job.low_ohms and job.high_ohms and not job.low_ohms <= ohms <= job.high_ohms:
+        window = f"{in_words(job.low_ohms, 'Ω')} to {in_words(job.high_ohms, 'Ω')}"
+        raise Refused(f"{in_words(ohms, 'Ω')} lies outside the window of {ref}: {window}.")
     if not reason.strip():
         raise Refused("Say why another value is given, such as “no 330 Ω left”.")
     made = Substitution.objects.create(issue=issue, ref=ref, ohms=ohms, reason=reason.strip())

@@ -3,11 +3,13 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from verifex.core.circuit.bench import Bench, read_bench
+from verifex.core.circuit.bench import Bench
+from verifex.core.circuit.reading import read_bench
 from verifex.core.circuit.rules import WIRING
-from verifex.core.circuit.view import BenchView
+from verifex.core.circuit.view import BenchView, Handed, Programmed
 from verifex.core.exercise import Exercise
 from verifex.core.findings import Finding
+from verifex.core.parts import Catalogue
 
 
 @dataclass(frozen=True, slots=True)
@@ -31,30 +33,47 @@ class WiringReport:
             for net in self.view.nets.nets
         ]
 
+    def currents_json(self) -> list[dict[str, object]]:
+        """Each part with the amps into its legs, and each board pin with the amps it gives, in every state."""
+        points = self.view.points
+        rows: list[dict[str, object]] = []
+        for part in self.bench.parts.values():
+            legs = [leg for leg in part.type.leg_names() if any((part.ref, leg) in s.point.amps for s in points)]
+            rows.append(
+                {
+                    "ref": part.ref,
+                    "type": part.type.id,
+                    "by_state": {
+                        s.name: {
+                            "amps": {leg: s.point.amps.get((part.ref, leg), 0.0) for leg in legs},
+                            "watts": s.point.watts.get(part.ref, 0.0),
+                        }
+                        for s in points
+                    },
+                }
+            )
+        return rows
+
 
 def check_wiring(
     text: str,
     *,
     exercise: Exercise | None = None,
-    outputs: list[str] | None = None,
+    program: Programmed | None = None,
     batch_orders: Mapping[str, str] | None = None,
     rail_volts: float | None = None,
     issued_ohms: Mapping[str, float] | None = None,
+    shelf: Catalogue | None = None,
 ) -> WiringReport:
     """Check a bench given in bench notation.
 
-    `outputs` are pins a program drives, `batch_orders` leg orders by part id as handed out, `rail_volts` the
-    measured supply, `issued_ohms` substituted resistors by the exercise's reference. Lines that are no
-    statement are in `report.bench.problems`; the rest is judged all the same. Raises UnusableInput only for a
-    text over the size limit.
+    `program` says which pins a program drives (without it that is inferred), `batch_orders` leg orders by part id
+    as handed out, `rail_volts` the measured supply, `issued_ohms` substituted resistors by the exercise's
+    reference, `shelf` another catalogue than the shipped one. Lines that are no statement are in
+    `report.bench.problems`; the rest is judged all the same. Raises UnusableInput only for a text over the size
+    limit.
     """
-    bench = read_bench(text, batch_orders=batch_orders)
-    view = BenchView(
-        bench,
-        exercise=exercise,
-        outputs=outputs,
-        batch_orders=batch_orders,
-        rail_volts=rail_volts,
-        issued_ohms=issued_ohms,
-    )
+    bench = read_bench(text, shelf, batch_orders)
+    handed = Handed(batch_orders or {}, issued_ohms or {})
+    view = BenchView(bench, exercise=exercise, program=program, handed=handed, rail_volts=rail_volts)
     return WiringReport(bench, view, WIRING.run(view))

@@ -2,202 +2,152 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
-from math import exp
-from typing import Literal
 
-from verifex.core.circuit.bench import Part
-from verifex.core.circuit.nets import Net, Nets
-from verifex.core.circuit.solver import Circuit, Junction, Resistance, Solution, Source, solve
-from verifex.core.parts.schema import DiodeFigures, LegRole, SupplyWindow
-from verifex.core.quantity import parse_quantity
-from verifex.core.resistors.bands import read_bands
+import numpy as np
+from numpy.typing import NDArray
 
-ROOM_CELSIUS = 25.0
+from verifex.core.circuit.conditions import Conditions
+from verifex.core.circuit.models import MODELS, Stamp
+from verifex.core.circuit.models.feeding import PIN, BoardFeed
+from verifex.core.circuit.models.stamp import Waking
+from verifex.core.circuit.nets import Nets
+from verifex.core.circuit.solver import Circuit, Solution, Source, solve
 
-
-@dataclass(frozen=True, slots=True)
-class Conditions:
-    """The state a bench is solved in.
-
-    `driven` gives volts for each pin that drives, `stimulus` a value for `(ref, quantity)`, `rail_volts`
-    the measured supply; `sagging` puts the board's USB resistance before the rail; `flipped` parts are
-    taken with their two legs exchanged (how a rule asks "would it light the other way round?").
-    """
-
-    driven: Mapping[str, float] = field(default_factory=dict)
-    stimulus: Mapping[tuple[str, str], float] = field(default_factory=dict)
-    values: Literal["nominal", "measured"] = "measured"
-    rail_volts: float | None = None
-    sagging: bool = False
-    flipped: frozenset[str] = frozenset()
+MOST_WAKINGS = 8  # a chain of supply → regulator → module → relay settles in four
 
 
 @dataclass(frozen=True, slots=True)
 class OperatingPoint:
-    """Volts by net id, amps by (ref, leg) positive into the leg, watts by part, amps out of each board pin."""
+    """Volts by net id, amps by (ref, leg) positive into the leg, watts by part, amps out of each board pin.
+
+    `restless` are parts that find no state: a relay whose contact cuts its own coil. `circuit` is what was
+    solved, `solution` its answer; both serve the next point as a start.
+    """
 
     volts: dict[int, float]
     amps: dict[tuple[str, str], float]
     watts: dict[str, float]
     pin_amps: dict[str, float]
+    restless: frozenset[str]
+    circuit: Circuit
+    solution: NDArray[np.float64]
+    awake: Mapping[str, Waking] = field(default_factory=dict)
 
 
-def resistor_ohms(part: Part, values: Literal["nominal", "measured"]) -> float | None:
-    """A resistor's value in ohms: as measured where asked for and given, else value, else bands; None without any."""
-    settings = part.settings
-    if values == "measured" and (measured := _quantity(settings.get("measured"))):
-        return measured
-    if value := _quantity(settings.get("value")):
-        return value
-    if "bands" in settings:
-        try:
-            return read_bands(settings["bands"].split("-")).ohms
-        except ValueError:
-            return None
-    return _quantity(settings.get("measured"))
+def operating_point(nets: Nets, conditions: Conditions, near: OperatingPoint | None = None) -> OperatingPoint:
+    """Solve the bench in `conditions`, begun at the point `near` where one is given.
 
-
-def _quantity(text: str | None) -> float | None:
-    try:
-        return parse_quantity(text, "ohm") if text else None
-    except ValueError:
-        return None
-
-
-def operating_point(nets: Nets, conditions: Conditions) -> OperatingPoint:
-    """Solve the bench in `conditions`. Raises NoSensibleAnswer when the solver finds no point.
-
-    Sensors speak only when they are fed, so the supplies are solved first and the outputs after.
+    Some parts have states of their own (a module speaks only when it is fed, a relay's contact follows its
+    coil), so the circuit is solved again until they stay as they are. Raises NoSensibleAnswer when the solver
+    finds no point.
     """
-    asleep = _Elements(nets, conditions)
-    first = solve(asleep.circuit)
-    awake = _Elements(nets, conditions, fed=first)
-    return awake.point(solve(awake.circuit) if awake.speaks else first)
+    awake: Mapping[str, Waking] = near.awake if near else {}
+    start = near.solution if near else None
+    restless: frozenset[str] = frozenset()
+    for _ in range(MOST_WAKINGS):
+        stamp, feed = _stamped(nets, conditions, awake)
+        solution = solve(stamp.circuit, start)
+        start = solution.volts
+        following = _waking(nets, stamp, solution)
+        restless = frozenset(ref for ref in following if following[ref] != awake.get(ref))
+        if not restless:
+            break
+        awake = following
+    return _point(nets, stamp, feed, solution, restless, awake)
 
 
-class _Elements:
-    """The circuit elements of one bench in one state."""
+def circuit_of(nets: Nets, conditions: Conditions) -> Circuit:
+    """The circuit that `operating_point` solves."""
+    return operating_point(nets, conditions).circuit
 
-    def __init__(self, nets: Nets, conditions: Conditions, fed: Solution | None = None) -> None:
-        self.nets, self.conditions, self.fed = nets, conditions, fed
-        self.bench = nets.bench
-        ground = next((net.id for net in nets.nets if nets.is_ground(net)), None)
-        # A bench without a ground wire has the board's ground all the same: a node that nothing reaches.
-        nodes = len(nets.nets)
-        self.circuit = Circuit(nodes, ground) if ground is not None else Circuit(nodes + 1, nodes)
-        self.speaks = False
-        self.pins: dict[str, str] = {}  # board pin → name of the source that stands for it
-        self.flows: dict[tuple[str, str], list[tuple[str, int]]] = {}  # leg → (element, sign)
-        self.ends: dict[str, tuple[int, int]] = {}
-        if self.bench.board:
-            self._board()
-        for part in self.bench.parts.values():
-            self._part(part)
 
-    def _board(self) -> None:
-        board = self.bench.board
-        assert board is not None
-        for net in self.nets.nets:
-            for pin in self.nets.supplies(net):
-                nominal = pin.supply_volts or 0.0
-                is_rail = abs(nominal - board.rail_volts) < 0.01
-                measured = self.conditions.rail_volts if is_rail else None
-                ohms = board.usb_ohms if self.conditions.sagging and is_rail else 0.0
-                self._source(pin.name, net, nominal if measured is None else measured, ohms)
-            for pin in self.nets.signal_pins(net):
-                if pin.name in self.conditions.driven:
-                    self._source(pin.name, net, self.conditions.driven[pin.name], board.pin_ohms)
+def _stamped(nets: Nets, conditions: Conditions, awake: Mapping[str, Waking]) -> tuple[Stamp, BoardFeed | None]:
+    stamp = Stamp(nets, conditions, awake)
+    bench = nets.bench
+    feed = BoardFeed(bench.board, stamp) if bench.board else None
+    for part in bench.parts.values():
+        MODELS[part.type.model].stamp(part, stamp)
+    return stamp, feed
 
-    def _source(self, pin: str, net: Net, volts: float, ohms: float) -> None:
-        if net.id == self.circuit.ground:
-            return  # shorted to ground: a rule's matter, not a number's
-        name = f"pin:{pin}"
-        self.circuit.sources.append(Source(name, net.id, self.circuit.ground, volts, ohms))
-        self.pins[pin] = name
 
-    def _node(self, part: Part, leg: str) -> int | None:
-        net = self.nets.of_leg(part.ref, leg)
-        return net.id if net else None
+def _waking(nets: Nets, stamp: Stamp, solution: Solution) -> dict[str, Waking]:
+    volts = solution.volts
+    states: dict[str, Waking] = {}
+    for part in nets.bench.parts.values():
+        wake = MODELS[part.type.model].wake
+        if wake is None:
+            continue
 
-    def _part(self, part: Part) -> None:
-        model = part.type.model
-        if model == "linear-sensor":
-            self._sensor(part)
-            return
-        if model == "not-yet" or len(part.type.legs) != 2:
-            return
-        one, other = part.type.legs
-        if part.ref in self.conditions.flipped:
-            one, other = other, one
-        a, b = self._node(part, one), self._node(part, other)
-        if a is None or b is None:
-            return
-        self.ends[part.ref] = (a, b)
-        self.flows[(part.ref, one)] = [(part.ref, 1)]
-        self.flows[(part.ref, other)] = [(part.ref, -1)]
-        if model == "resistor":
-            ohms = resistor_ohms(part, self.conditions.values)
-            self.circuit.resistances.append(Resistance(part.ref, a, b, 1e9 if ohms is None else ohms))
-        elif model in ("led", "diode") and part.type.diode:
-            self._diode(part.ref, part.type.diode, part.settings.get("colour"), a, b)
-        elif model == "load" and part.type.load:
-            load = part.type.load
-            if load.one_way:
-                # An active sounder has a junction inside: nothing flows through it backwards.
-                inner = self.circuit.new_node()
-                self.circuit.junctions.append(Junction(part.ref, a, inner, 1e-9, 0.03))
-                self.circuit.resistances.append(
-                    Resistance(f"{part.ref}:load", inner, b, (load.at_volts - 0.5) / load.amps)
-                )
-            else:
-                self.circuit.resistances.append(Resistance(part.ref, a, b, load.at_volts / load.amps))
+        def of_leg(leg: str, part=part) -> float | None:  # type: ignore[no-untyped-def]
+            node = stamp.node(part, leg)
+            return None if node is None else float(volts[node])
 
-    def _diode(self, ref: str, figures: DiodeFigures, colour: str | None, a: int, b: int) -> None:
-        by_colour = figures.forward_volts
-        _, forward, _ = by_colour.get(colour or "", next(iter(by_colour.values())))
-        inner = self.circuit.new_node()
-        at_junction = forward - figures.at_amps * figures.series_ohms
-        saturation = figures.at_amps / (exp(at_junction / figures.slope_volts) - 1)
-        self.circuit.resistances.append(Resistance(f"{ref}:series", a, inner, figures.series_ohms))
-        self.circuit.junctions.append(Junction(ref, inner, b, saturation, figures.slope_volts))
+        states[part.ref] = wake(part, of_leg, stamp)
+    return states
 
-    def _sensor(self, part: Part) -> None:
-        supply_leg = part.type.legs_with(LegRole.SUPPLY)[0]
-        ground_leg = part.type.legs_with(LegRole.GROUND)[0]
-        out_leg = part.type.legs_with(LegRole.ANALOGUE_OUT)[0]
-        supply, ground, out = (self._node(part, leg) for leg in (supply_leg, ground_leg, out_leg))
-        window, output = part.type.supply, part.type.output
-        if supply is None or ground is None or window is None or output is None:
-            return
-        ohms = window.high_volts / max(part.type.draws_amps, 1e-9)
-        draw = f"{part.ref}:supply"
-        self.circuit.resistances.append(Resistance(draw, supply, ground, ohms))
-        self.flows[(part.ref, supply_leg)] = [(draw, 1)]
-        self.flows[(part.ref, ground_leg)] = [(draw, -1)]
-        if self.fed is None or out is None or not self._is_fed(supply, ground, window):
-            return
-        fed_volts = float(self.fed.volts[supply] - self.fed.volts[ground])
-        value = self.conditions.stimulus.get((part.ref, output.quantity), ROOM_CELSIUS)
-        volts = min(output.volts(value), fed_volts)
-        name = f"{part.ref}:out"
-        self.circuit.sources.append(Source(name, out, ground, volts, output.source_ohms))
-        self.flows[(part.ref, out_leg)] = [(name, -1)]
-        self.flows[(part.ref, ground_leg)].append((name, 1))
-        self.speaks = True
 
-    def _is_fed(self, supply: int, ground: int, window: SupplyWindow) -> bool:
-        assert self.fed is not None
-        across = float(self.fed.volts[supply] - self.fed.volts[ground])
-        return 0.8 * window.low_volts <= across <= 1.05 * window.absolute_volts
+def _point(
+    nets: Nets,
+    stamp: Stamp,
+    feed: BoardFeed | None,
+    solution: Solution,
+    restless: frozenset[str],
+    awake: Mapping[str, Waking],
+) -> OperatingPoint:
+    solved = solution.volts.tolist()
+    flows = solution.amps
+    amps = {leg: sum(sign * flows.get(name, 0.0) for name, sign in elements) for leg, elements in stamp.flows.items()}
+    watts: dict[str, float] = {}
+    for (ref, leg), into in amps.items():
+        node = stamp.nets.of_leg(ref, leg)
+        if node is not None:
+            watts[ref] = watts.get(ref, 0.0) + into * solved[node.id]
+    return OperatingPoint(
+        volts={net.id: solved[net.id] for net in nets.nets},
+        amps=amps,
+        watts=watts,
+        pin_amps={pin: flows[PIN + pin] for pin in feed.pins} if feed else {},
+        restless=restless,
+        circuit=stamp.circuit,
+        solution=solution.volts,
+        awake=awake,
+    )
 
-    def point(self, solution: Solution) -> OperatingPoint:
-        volts = {net.id: float(solution.volts[net.id]) for net in self.nets.nets}
-        amps = {
-            leg: sum(sign * solution.amps.get(name, 0.0) for name, sign in flows) for leg, flows in self.flows.items()
-        }
-        watts: dict[str, float] = {}
-        for (ref, leg), into in amps.items():
-            net = self.nets.of_leg(ref, leg)
-            if net is not None:
-                watts[ref] = watts.get(ref, 0.0) + into * volts[net.id]
-        return OperatingPoint(volts, amps, watts, {pin: solution.amps[name] for pin, name in self.pins.items()})
+
+PROBE_OHMS, PROBE_VOLTS = 1e6, 0.1
+
+
+def source_ohms(point: OperatingPoint, node: int) -> float:
+    """The resistance seen looking into `node` at an operating point, in ohms (Thévenin), by a small probing current."""
+    circuit = point.circuit
+    if node == circuit.ground:
+        return 0.0
+    before = float(point.solution[node])
+    probed = Circuit(
+        circuit.nodes,
+        circuit.ground,
+        circuit.resistances,
+        [*circuit.sources, Source("probe", node, circuit.ground, before + PROBE_VOLTS, PROBE_OHMS)],
+        circuit.junctions,
+        circuit.transistors,
+    )
+    moved = float(solve(probed, point.solution).volts[node]) - before
+    return moved / max((PROBE_VOLTS - moved) / PROBE_OHMS, 1e-15)
+
+
+def ohms_in_circuit(nets: Nets, ref: str) -> float | None:
+    """What a meter reads across a part as it sits in the unpowered bench, in ohms; None when it has not two ends.
+
+    The meter gives 0.2 V behind 10 kΩ, too little for any junction to conduct.
+    """
+    part = nets.bench.parts[ref]
+    ends = [nets.of_leg(ref, leg) for leg in part.ends]
+    if ends[0] is None or ends[1] is None or ends[0].id == ends[1].id:
+        return None
+    stamp, _ = _stamped(nets, Conditions(unpowered=True), {})
+    circuit = stamp.circuit
+    circuit.sources = [Source("meter", ends[0].id, ends[1].id, 0.2, 10e3)]
+    solution = solve(circuit)
+    amps = solution.amps["meter"]
+    across = float(solution.volts[ends[0].id] - solution.volts[ends[1].id])
+    return across / amps if amps > 1e-12 else None

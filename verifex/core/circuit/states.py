@@ -1,68 +1,152 @@
-"""Which pins drive, and the states they are tried in."""
+"""The states a bench is tried in: every output both ways, every knob, button and module at its ends.
 
-from collections.abc import Iterable
+Trying all combinations would grow exponentially, so each thing that can change is changed alone, then all
+together: for n pins and m other things about n + 2·m + 4 states. Whatever two things do to each other only
+together (a button that bridges two pins, say) shows in the states where all are on.
+"""
 
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, field
+
+from verifex.core.circuit.bench import Part
 from verifex.core.circuit.nets import Net, Nets
-from verifex.core.parts.schema import LegRole
+from verifex.core.circuit.paths import Link, Paths
+from verifex.core.parts import OUTPUT_ROLES, LegRole, ShareOutput, SwitchOutput
 
-WORKING_MODELS = ("led", "load")  # what hangs on a pin that is meant to drive
-PASSED_THROUGH = ("resistor", "diode", "led", "load")
+DARK_LUX, BRIGHT_LUX = 0.1, 20_000.0
+PASSED_THROUGH = (Link.OHMS, Link.DIODE, Link.LIGHT, Link.LOAD)
+UNDRIVEN = "pins not driven"
+ALL_LOW = "all low"
+ALL_HIGH = "all high"
+EVERYTHING_ON = "everything on"
 
 
-def inferred_outputs(nets: Nets) -> list[str]:
-    """Board pins that drive something, judged by what hangs on them.
+@dataclass(frozen=True, slots=True)
+class State:
+    """A named state: which pins drive and how (True: high), what is set at modules, what happens around.
 
-    A pin drives when a light or a load can be reached from it through two-legged parts, and no module's
-    output sits on its net. The order is that of the nets.
+    `moved` is the part that stands in another position than at rest, where one does.
+    """
+
+    name: str
+    driven: Mapping[str, bool] = field(default_factory=dict)
+    held: Mapping[tuple[str, str], float | None] = field(default_factory=dict)
+    stimulus: Mapping[tuple[str, str], float] = field(default_factory=dict)
+    moved: str | None = None
+
+
+def inferred_outputs(nets: Nets, paths: Paths) -> list[str]:
+    """Board pins that drive something, judged by what hangs on them; the order is that of the nets.
+
+    A pin drives when a light, a load, a transistor's base or a module's input or supply can be reached from it
+    through passive parts, and no module's output, switch, knob or light cell speaks on its net.
     """
     outputs: list[str] = []
     for net in nets.nets:
         pins = [pin for pin in nets.signal_pins(net) if pin.digital_out]
-        if not pins or _has_module_output(nets, net):
-            continue
-        if _reaches_a_worker(nets, net):
-            outputs.extend(pin.name for pin in pins)
+        if pins and not speaks_to(nets, paths, net) and has_work(nets, paths, net):
+            outputs.extend(dict.fromkeys(pin.name for pin in pins))
     return outputs
 
 
-def output_states(outputs: Iterable[str], high_volts: float) -> list[tuple[str, dict[str, float]]]:
-    """All low, each pin high alone, all high together: `n + 2` states for n pins, named for people.
+def _is_rail(nets: Nets, net: Net) -> bool:
+    return nets.is_ground(net) or bool(nets.supplies(net))
 
-    Every pin is seen both ways and the supply under its whole load; combinations in between lie between
-    those for circuits in which pins share nothing but the supply and ground.
-    """
+
+def speaks_to(nets: Nets, paths: Paths, net: Net) -> bool:
+    """Whether something tells the pin on this net a value: a module's output (also over resistors), a switch, a knob."""
+    for net_id in paths.reach(net, (Link.OHMS,), stop=lambda n: _is_rail(nets, n)):
+        reached = nets.nets[net_id]
+        if reached.id != net.id and _is_rail(nets, reached):
+            continue
+        for leg in nets.part_legs(reached):
+            part = nets.bench.parts[leg.ref]
+            if part.type.role(leg.leg) in OUTPUT_ROLES:
+                return True
+            if net_id == net.id and (
+                part.type.model in ("switch", "light-cell")
+                or (part.type.model == "pot" and leg.leg == "wiper")
+                or (part.type.role(leg.leg) is LegRole.TWO_WAY)
+            ):
+                return True
+    return False
+
+
+def has_work(nets: Nets, paths: Paths, start: Net) -> bool:
+    for net_id, way in paths.reach(start, PASSED_THROUGH, stop=lambda net: _is_rail(nets, net)).items():
+        if any(edge.link in (Link.LIGHT, Link.LOAD) for edge in way):
+            return True
+        net = nets.nets[net_id]
+        if net_id != start.id and _is_rail(nets, net):
+            continue
+        for leg in nets.part_legs(net):
+            part = nets.bench.parts[leg.ref]
+            if part.type.role(leg.leg) in (LegRole.INPUT, LegRole.SUPPLY):
+                return True
+            if part.type.model == "transistor" and leg.leg == "base":
+                return True
+            if part.type.model in ("led", "led-three", "load") or (
+                part.type.model == "relay" and leg.leg.startswith("coil")
+            ):
+                return True
+    return False
+
+
+def states_of(nets: Nets, outputs: Iterable[str]) -> list[State]:
+    """Every state the bench is tried in, the pins' first."""
     pins = list(outputs)
-    low = dict.fromkeys(pins, 0.0)
-    states = [("all low", low)]
-    states += [(f"{pin} high", {**low, pin: high_volts}) for pin in pins]
+    low, high = dict.fromkeys(pins, False), dict.fromkeys(pins, True)
+    states = [State(UNDRIVEN), State(ALL_LOW, low)] if pins else [State(ALL_LOW)]
+    states += [State(f"{pin} high", {**low, pin: True}) for pin in pins]
     if len(pins) > 1:
-        states.append(("all high", dict.fromkeys(pins, high_volts)))
+        states.append(State(ALL_HIGH, high))
+    on_held: dict[tuple[str, str], float | None] = {}
+    on_stimulus: dict[tuple[str, str], float] = {}
+    for part in nets.bench.parts.values():
+        for name, held, stimulus in _positions(nets, part):
+            states.append(State(name, low, held, stimulus, part.ref))
+            if pins and part.type.model in ("pot", "switch", "light-cell"):
+                states.append(State(f"{name}, {ALL_HIGH}", high, held, stimulus, part.ref))
+            if part.type.model != "pot":
+                on_held |= held
+                on_stimulus |= stimulus
+    if on_held or on_stimulus:
+        states.append(State(EVERYTHING_ON, high, on_held, on_stimulus))
     return states
 
 
-def _has_module_output(nets: Nets, net: Net) -> bool:
-    bench = nets.bench
-    return any(
-        bench.parts[leg.ref].type.role(leg.leg) in (LegRole.ANALOGUE_OUT, LegRole.DIGITAL_OUT)
-        for leg in nets.part_legs(net)
-        if leg.ref in bench.parts
-    )
+Position = tuple[str, dict[tuple[str, str], float | None], dict[tuple[str, str], float]]
 
 
-def _reaches_a_worker(nets: Nets, start: Net) -> bool:
-    seen, ahead = {start.id}, [start]
-    while ahead:
-        net = ahead.pop()
-        for leg in nets.part_legs(net):
-            part = nets.bench.parts.get(leg.ref)
-            if part is None or part.type.model not in PASSED_THROUGH:
-                continue
-            if part.type.model in WORKING_MODELS:
-                return True
-            for other_leg in part.legs:
-                other = nets.of_leg(part.ref, other_leg)
-                # Beyond a supply or ground net lies the rest of the bench, not this pin's load.
-                if other and other.id not in seen and not nets.is_ground(other) and not nets.supplies(other):
-                    seen.add(other.id)
-                    ahead.append(other)
-    return False
+def _positions(nets: Nets, part: Part) -> list[Position]:
+    """What a part can be besides at rest, each with its name for people."""
+    ref, kind = part.ref, part.type
+    quantity = kind.quantity or ""
+    match kind.model:
+        case "switch":
+            return [(f"{ref} {'pressed' if quantity == 'pressed' else 'closed'}", {}, {(ref, quantity): 1.0})]
+        case "pot":
+            return [(f"{ref} at end {n}", {}, {(ref, quantity): float(n - 1)}) for n in (1, 2)]
+        case "light-cell":
+            ends = (("dark", DARK_LUX), ("bright", BRIGHT_LUX))
+            return [(f"{ref} {word}", {}, {(ref, quantity): lux}) for word, lux in ends]
+        case "module":
+            return _module_positions(nets, part)
+    return []
+
+
+def _module_positions(nets: Nets, part: Part) -> list[Position]:
+    ref, output = part.ref, part.type.output
+    if isinstance(output, SwitchOutput):
+        return [(f"{ref} active", {}, {(ref, output.quantity): output.active})]
+    if isinstance(output, ShareOutput):
+        return [(f"{ref} at its most", {}, {(ref, output.quantity): output.high})]
+    if output is not None:
+        return []
+    loud = [
+        name
+        for name, leg in part.type.legs.items()
+        if nets.of_leg(ref, name) is not None
+        and (leg.role is LegRole.DIGITAL_OUT or (leg.role is LegRole.TWO_WAY and leg.bus is None))
+    ]
+    return [(f"{ref}.{name} high", {(ref, name): None}, {}) for name in loud]

@@ -3,7 +3,7 @@
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.view import BenchView
 from verifex.core.exercise import Exercise, Variant
-from verifex.core.parts.schema import LegRole
+from verifex.core.parts import LegRole
 
 
 def variant_of(view: BenchView, exercise: Exercise, sensor: Part) -> Variant:

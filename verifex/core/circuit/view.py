@@ -1,26 +1,52 @@
 """What the wiring rules look at: one bench with its nets and its solved states."""
 
-from collections.abc import Callable, Mapping
-from dataclasses import dataclass
+from collections.abc import Collection, Iterator, Mapping
+from dataclasses import dataclass, field
 from functools import cached_property
 
 from verifex.core.circuit.bench import Bench, Part
+from verifex.core.circuit.conditions import Conditions
 from verifex.core.circuit.nets import Net, Nets
-from verifex.core.circuit.operating import Conditions, OperatingPoint, operating_point
+from verifex.core.circuit.operating import OperatingPoint, operating_point
+from verifex.core.circuit.paths import EVERYTHING, FEEDING, Paths, is_return, is_source
 from verifex.core.circuit.places import LegOf
+from verifex.core.circuit.shorts import shorted_nets
 from verifex.core.circuit.solver import NoSensibleAnswer
-from verifex.core.circuit.states import inferred_outputs, output_states
+from verifex.core.circuit.states import UNDRIVEN, State, inferred_outputs, states_of
 from verifex.core.exercise import Exercise
-from verifex.core.parts.schema import LegRole
+from verifex.core.parts import PinKind
+
+NEAR_A_LIMIT = 0.55  # of an absolute limit: from here the tolerance corner is solved too
+
+
+@dataclass(frozen=True, slots=True)
+class Programmed:
+    """What a program does with the pins: which it drives, which have their own pull-up on, which reference it selects."""
+
+    outputs: tuple[str, ...] = ()
+    pulled_up: frozenset[str] = frozenset()
+    reference: str | None = None
 
 
 @dataclass(frozen=True, slots=True)
 class StatePoint:
-    """A named state of the outputs, and what flows in it."""
+    """A state of the bench, and what flows in it."""
 
-    name: str
+    state: State
     conditions: Conditions
     point: OperatingPoint
+
+    @property
+    def name(self) -> str:
+        return self.state.name
+
+
+@dataclass(frozen=True, slots=True)
+class Handed:
+    """What the hatch handed out: leg orders by part id, resistors given in place of the recipe's by reference."""
+
+    batch_orders: Mapping[str, str] = field(default_factory=dict)
+    issued_ohms: Mapping[str, float] = field(default_factory=dict)
 
 
 class BenchView:
@@ -31,55 +57,96 @@ class BenchView:
         bench: Bench,
         *,
         exercise: Exercise | None = None,
-        outputs: list[str] | None = None,
-        batch_orders: Mapping[str, str] | None = None,
+        program: Programmed | None = None,
+        handed: Handed | None = None,
         rail_volts: float | None = None,
-        issued_ohms: Mapping[str, float] | None = None,
     ) -> None:
-        """`outputs` are the pins a program drives; without it they are inferred from the wiring.
-
-        `issued_ohms` gives, by the exercise's reference, a resistor the hatch handed out in place of the recipe's.
-        """
+        """Without a program, which pins drive is inferred from the wiring."""
         self.bench = bench
         self.exercise = exercise
-        self.batch_orders = dict(batch_orders or {})
+        self.program = program
+        self.handed = handed or Handed()
         self.rail_volts = rail_volts
-        self.issued_ohms = dict(issued_ohms or {})
         self.nets = Nets(bench)
+        self.paths = Paths(self.nets)
         # A pin that something hangs on may be driven by whatever program comes: both are tried.
-        inferred = inferred_outputs(self.nets)
-        self.outputs = inferred + [pin for pin in outputs or [] if pin not in inferred]
+        inferred = inferred_outputs(self.nets, self.paths)
+        wired = {pin.name for net in self.nets.nets for pin in self.nets.signal_pins(net)}
+        driven = [pin for pin in (program.outputs if program else ()) if pin in wired and pin not in inferred]
+        self.outputs = inferred + driven
+        self.operating_points = 0
 
     @cached_property
     def shorted(self) -> list[Net]:
-        """Nets on which a supply meets ground, or two different supplies meet."""
-        found = []
-        for net in self.nets.nets:
-            volts = {pin.supply_volts for pin in self.nets.supplies(net)}
-            if len(volts) > 1 or (volts and self.nets.is_ground(net)):
-                found.append(net)
-        return found
+        """Nets on which a supply meets ground or its own return, or two different supplies meet."""
+        return shorted_nets(self.nets)
 
     @cached_property
     def points(self) -> list[StatePoint]:
-        """Every output state, solved with the pair's measured values; empty when nothing can be solved."""
-        return self.solved(frozenset())
-
-    def solved(self, flipped: frozenset[str]) -> list[StatePoint]:
-        board = self.bench.board
-        if board is None:
+        """Every state, solved with the pair's measured values; empty when nothing can be solved."""
+        if self.bench.board is None and not self.bench.parts_of("battery"):
             return []
-        high = self.rail_volts if self.rail_volts is not None else board.rail_volts
-        wired = {pin.name for net in self.nets.nets for pin in self.nets.signal_pins(net)}
-        states = output_states([pin for pin in self.outputs if pin in wired], high)
-        points = []
-        for name, driven in states:
-            conditions = Conditions(driven=driven, rail_volts=self.rail_volts, flipped=flipped)
-            try:
-                points.append(StatePoint(name, conditions, operating_point(self.nets, conditions)))
-            except NoSensibleAnswer:
+        near: OperatingPoint | None = None
+        found = []
+        for state in states_of(self.nets, self.outputs):
+            point = self.solve(state, near=near)
+            if point is None:
                 return []
-        return points
+            near = near or point.point
+            found.append(point)
+        return found
+
+    def solve(
+        self,
+        state: State,
+        *,
+        corner: int = 0,
+        flipped: Collection[str] = (),
+        exchanged: Mapping[str, tuple[str, str]] | None = None,
+        near: OperatingPoint | None = None,
+    ) -> StatePoint | None:
+        """One state, perhaps at a tolerance corner or with legs exchanged; None when it has no answer."""
+        board = self.bench.board
+        high = 0.0 if board is None else self.rail_volts if self.rail_volts is not None else board.rail_volts
+        conditions = Conditions(
+            driven={pin: high if on else 0.0 for pin, on in state.driven.items()},
+            held=state.held,
+            stimulus=state.stimulus,
+            rail_volts=self.rail_volts,
+            corner=corner,
+            flipped=frozenset(flipped),
+            exchanged=exchanged or {},
+            pulled_up=self.program.pulled_up if self.program else frozenset(),
+        )
+        self.operating_points += 1
+        try:
+            return StatePoint(state, conditions, operating_point(self.nets, conditions, near))
+        except NoSensibleAnswer:
+            return None
+
+    def solved(self, **tried: Collection[str] | Mapping[str, tuple[str, str]]) -> Iterator[StatePoint]:
+        """Every state of the pins once more with something tried: `flipped` parts, `exchanged` legs."""
+        for state in self.points:
+            if state.state.moved is None or state.state.driven:
+                again = self.solve(state.state, near=state.point, **tried)  # type: ignore[arg-type]
+                if again is not None:
+                    yield again
+
+    def hot(self, state: StatePoint) -> StatePoint:
+        """The state with every tolerance at the end that gives the most current."""
+        key = state.name
+        if key not in self._hot:
+            self._hot[key] = self.solve(state.state, corner=1, near=state.point) or state
+        return self._hot[key]
+
+    @cached_property
+    def _hot(self) -> dict[str, StatePoint]:
+        return {}
+
+    @cached_property
+    def undriven(self) -> StatePoint | None:
+        """The state before any program runs: all pins are inputs."""
+        return next((p for p in self.points if p.name == UNDRIVEN), self.points[0] if self.points else None)
 
     def net(self, part: Part, leg: str) -> Net | None:
         return self.nets.of_leg(part.ref, leg)
@@ -94,58 +161,64 @@ class BenchView:
             return None
         return state.point.volts[one.id] - state.point.volts[other.id]
 
+    def volts(self, state: StatePoint, net: Net) -> float:
+        return state.point.volts[net.id]
+
+    def amps(self, state: StatePoint, part: Part, leg: str | None = None) -> float:
+        """Amps into a leg (the first one where none is named) in a state."""
+        return state.point.amps.get((part.ref, leg or part.ends[0]), 0.0)
+
     def module_parts(self) -> list[Part]:
-        """Parts with a supply leg and a ground leg."""
-        return [
-            part
-            for part in self.bench.parts.values()
-            if part.type.legs_with(LegRole.SUPPLY) and part.type.legs_with(LegRole.GROUND)
-        ]
+        """Parts with a supply leg and a ground leg, the regulator among them."""
+        return [p for p in self.bench.parts.values() if p.type.supply_leg and p.type.ground_leg]
 
-    def is_fed(self, net: Net) -> bool:
-        """Whether a supply or a driving pin is on the net, or reaches it through a resistor."""
-        return self._reaches(
-            net,
-            lambda n: bool(self.nets.supplies(n)) or any(p.name in self.outputs for p in self.nets.board_pins(n)),
-        )
+    def wired_pins(self) -> Iterator[tuple[PinKind, Net]]:
+        """Every signal pin of the board that something is on."""
+        for net in self.nets.nets:
+            if len(net.places) > 1:
+                for pin in self.nets.signal_pins(net):
+                    yield pin, net
 
-    def is_grounded(self, net: Net) -> bool:
-        return self._reaches(net, self.nets.is_ground)
+    def pin_place(self, pin: str) -> str:
+        return f"{self.bench.board_ref}.{pin}"
 
-    def _reaches(self, start: Net, wanted: Callable[[Net], bool]) -> bool:
-        seen, ahead = {start.id}, [start]
-        while ahead:
-            net = ahead.pop()
-            if wanted(net):
-                return True
-            for leg in self.nets.part_legs(net):
-                part = self.bench.parts.get(leg.ref)
-                if part is None or part.type.model != "resistor":
-                    continue
-                for other_leg in part.legs:
-                    other = self.net(part, other_leg)
-                    if other and other.id not in seen:
-                        seen.add(other.id)
-                        ahead.append(other)
-        return False
+    def drives(self, net: Net) -> bool:
+        return any(pin.name in self.outputs for pin in self.nets.board_pins(net))
+
+    def is_fed(self, net: Net, without: Collection[str] = ()) -> bool:
+        """Whether a supply or a driving pin is on the net, or feeds it through resistors, contacts or a diode."""
+        way = self.paths.leads_to(net, lambda n: is_source(self.nets, n) or self.drives(n), FEEDING, without)
+        return way is not None
+
+    def is_grounded(self, net: Net, without: Collection[str] = ()) -> bool:
+        return self.paths.leads_to(net, lambda n: is_return(self.nets, n), FEEDING, without) is not None
 
     def parts_behind(self, net: Net) -> list[str]:
-        """Parts that hang on `net`, and those one resistor, light or diode further on."""
-        refs = []
-        for leg in self.nets.part_legs(net):
-            part = self.bench.parts.get(leg.ref)
-            refs.append(leg.ref)
-            if part is None or part.type.model not in ("resistor", "led", "diode"):
-                continue
-            for other in part.legs:
-                far = self.net(part, other)
-                if far is not None and far.id != net.id and not self.nets.is_ground(far):
-                    refs += [o.ref for o in self.nets.part_legs(far)]
+        """Parts that would be dead with `net`: those on it, and what hangs on them, up to the rails."""
+
+        def is_rail(n: Net) -> bool:
+            return is_source(self.nets, n) or is_return(self.nets, n)
+
+        refs: list[str] = []
+        for net_id, way in self.paths.reach(net, EVERYTHING, stop=is_rail).items():
+            refs += [edge.ref for edge in way]
+            reached = self.nets.nets[net_id]
+            if net_id == net.id or not is_rail(reached):
+                refs += [leg.ref for leg in self.nets.part_legs(reached)]
         return list(dict.fromkeys(refs))
+
+    @cached_property
+    def roles(self) -> dict[str, Part]:
+        return roles(self.bench, self.exercise) if self.exercise else {}
 
     def matching(self, exercise_ref: str) -> Part | None:
         """The bench's part that plays the exercise's `exercise_ref`: the same reference, else the same turn of its type."""
-        return roles(self.bench, self.exercise).get(exercise_ref) if self.exercise else None
+        return self.roles.get(exercise_ref)
+
+    def with_program(self, program: Programmed | None) -> "BenchView":
+        return BenchView(
+            self.bench, exercise=self.exercise, program=program, handed=self.handed, rail_volts=self.rail_volts
+        )
 
 
 def roles(bench: Bench, exercise: Exercise) -> dict[str, Part]:

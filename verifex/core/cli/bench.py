@@ -14,6 +14,7 @@ from verifex.core.cli.files import (
     print_json,
     text_of,
 )
+from verifex.core.cli.wiring import bench_text
 from verifex.core.exercise import Exercise
 from verifex.core.expected import Measured, Sheet, expected_sheet
 from verifex.core.findings import Finding, will_not_do
@@ -61,7 +62,7 @@ def _exercise(name: str) -> Exercise:
 
 def show_expected(arguments: Namespace) -> int:
     exercise = _exercise(arguments.exercise)
-    wiring = text_of(arguments.wiring) if arguments.wiring else None
+    wiring = bench_text(arguments.wiring) if arguments.wiring else None
     sheet = expected_sheet(exercise, wiring, measured=_measured(arguments))
     if arguments.json:
         print_json(sheet.as_json())
@@ -87,7 +88,7 @@ def _print_sheet(exercise: Exercise, sheet: Sheet) -> None:
 
 def check_log(arguments: Namespace) -> int:
     exercise = _exercise(arguments.exercise)
-    wiring = text_of(arguments.wiring) if arguments.wiring else None
+    wiring = bench_text(arguments.wiring) if arguments.wiring else None
     sheet = expected_sheet(exercise, wiring, measured=_measured(arguments))
     grid = None
     if arguments.program:

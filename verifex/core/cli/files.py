@@ -9,6 +9,7 @@ from typing import Any
 
 from verifex.core.exercise import Exercise, read_exercise
 from verifex.core.findings import Finding, will_not_do
+from verifex.core.parts import Catalogue, catalogue, with_entries
 from verifex.core.problems import UnusableInput
 
 MOST_BYTES = 12 * 1024 * 1024
@@ -43,6 +44,16 @@ def exercise_of(name: str | None) -> Exercise | None:
         return read_exercise(text_of(file))
     except UnusableInput as wrong:
         raise CannotUse("\n".join(f"{file}:{problem}" for problem in wrong.problems)) from None
+
+
+def shelf_of(name: str | None) -> Catalogue:
+    """The shipped catalogue, with the entries of a data file where one is named."""
+    if name is None:
+        return catalogue()
+    try:
+        return with_entries(text_of(name))
+    except UnusableInput as wrong:
+        raise CannotUse("\n".join(f"{name}:{problem}" for problem in wrong.problems)) from None
 
 
 def print_json(result: Any) -> None:

@@ -5,7 +5,7 @@ from typing import Any
 
 from verifex.core.cli.files import CannotUse, exercise_of, print_json
 from verifex.core.exercise import exercise_json_schema
-from verifex.core.parts import catalogue
+from verifex.core.parts import Board, PartType, catalogue
 from verifex.core.quantity import in_words, parse_quantity
 from verifex.core.resistors.bands import bands_for, read_bands
 from verifex.core.resistors.series import neighbours
@@ -63,7 +63,7 @@ def show_parts(arguments: Namespace) -> int:
         )
     chosen = {arguments.id: everything[arguments.id]} if arguments.id else everything
     if arguments.json:
-        print_json({key: part.model_dump(mode="json", exclude_none=True) for key, part in chosen.items()})
+        print_json({key: _as_json(part) for key, part in chosen.items()})
         return 0
     for key, part in chosen.items():
         legs = " ".join(getattr(part, "legs", ()))
@@ -71,6 +71,14 @@ def show_parts(arguments: Namespace) -> int:
         for caution in getattr(part, "cautions", ()):
             print(f"{'':20} Caution: {caution}")
     return 0
+
+
+def _as_json(entry: Board | PartType) -> dict[str, Any]:
+    """A catalogue entry; a part's legs are a list in its own order, their figures beside it."""
+    out: dict[str, Any] = entry.model_dump(mode="json", exclude_none=True, exclude_defaults=True)
+    if isinstance(entry, PartType):
+        out |= {"legs": list(entry.legs), "leg_figures": out["legs"], "source": entry.source}
+    return out
 
 
 def show_rules(arguments: Namespace) -> int:

@@ -6,7 +6,7 @@ from typing import Any
 from verifex.core.circuit import check_wiring
 from verifex.core.circuit.solver import NoSensibleAnswer
 from verifex.core.cli.files import CannotUse, exercise_of, exit_code, print_findings, print_json, text_of
-from verifex.core.cli.wiring import usable
+from verifex.core.cli.wiring import bench_text, usable
 from verifex.core.parts import Board, catalogue
 from verifex.core.program import ScriptedPins, check_program, read_script
 from verifex.core.twin import check_on_bench, read_stimulus, run_twin
@@ -60,7 +60,7 @@ def check_file(arguments: Namespace) -> int:
     exercise = exercise_of(arguments.exercise)
     view = None
     if arguments.wiring:
-        wiring = check_wiring(text_of(arguments.wiring), exercise=exercise)
+        wiring = check_wiring(bench_text(arguments.wiring), exercise=exercise)
         usable(wiring.bench)
         view = wiring.view
     _board(arguments.board)
@@ -104,7 +104,7 @@ def run_file(arguments: Namespace) -> int:
 
 
 def run_on_bench(arguments: Namespace) -> int:
-    wiring = check_wiring(text_of(arguments.wiring))
+    wiring = check_wiring(bench_text(arguments.wiring))
     usable(wiring.bench)
     report = check_on_bench(text_of(arguments.file), wiring.view)
     stimulus = read_stimulus(text_of(arguments.stimulus)) if arguments.stimulus else Stimulus()

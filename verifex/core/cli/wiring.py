@@ -1,36 +1,69 @@
-"""`verifex wiring check` and `verifex wiring solve`."""
+"""`verifex wiring check`, `solve`, `spice`, `windows`, `compare` and `csv`."""
 
-from argparse import Namespace
+from argparse import ArgumentParser, Namespace
 from typing import Any
 
-from verifex.core.circuit import Conditions, check_wiring, operating_point
-from verifex.core.circuit.bench import Bench, read_bench
+from verifex.core.circuit import Conditions, Programmed, check_wiring, operating_point
+from verifex.core.circuit.bench import Bench
+from verifex.core.circuit.csv_table import bench_to_csv, csv_to_bench
+from verifex.core.circuit.functions import compare_functions
 from verifex.core.circuit.nets import Nets
-from verifex.core.circuit.solver import NoSensibleAnswer
+from verifex.core.circuit.operating import OperatingPoint
+from verifex.core.circuit.reading import read_bench
+from verifex.core.circuit.shorts import shorted_nets
+from verifex.core.circuit.solver import NoSensibleAnswer, spice_netlist
 from verifex.core.circuit.view import BenchView
-from verifex.core.cli.files import CannotUse, exercise_of, exit_code, print_findings, print_json, text_of
+from verifex.core.circuit.windows import resistor_jobs
+from verifex.core.cli.files import CannotUse, exercise_of, exit_code, print_findings, print_json, shelf_of, text_of
+from verifex.core.parts import OUTPUT_ROLES, LegRole
 from verifex.core.problems import UnusableInput
 from verifex.core.quantity import in_words, parse_quantity
-from verifex.core.twin import check_on_bench
+from verifex.core.twin import check_on_bench, programmed
 
 
 def add_commands(commands: Any) -> None:
     wiring = commands.add_parser("wiring", help="check or solve a bench").add_subparsers(dest="what", required=True)
     check = wiring.add_parser("check", help="findings on a bench")
-    check.add_argument("file")
+    _takes_bench(check)
     check.add_argument("--exercise")
     check.add_argument("--program")
-    check.add_argument("--rail", type=float)
-    check.add_argument("--json", action="store_true")
+    check.add_argument("--set", action="append", default=[], metavar="B1.D13=high", help="solve this state too")
+    check.add_argument("--at", action="append", default=[], metavar="U1.celsius=25")
     check.set_defaults(act=check_file)
-    solve = wiring.add_parser("solve", help="volts and currents in one state")
-    solve.add_argument("file")
-    solve.add_argument("--set", action="append", default=[], metavar="B1.D13=high")
-    solve.add_argument("--at", action="append", default=[], metavar="U1.celsius=25")
-    solve.add_argument("--values", choices=["nominal", "measured"], default="measured")
-    solve.add_argument("--rail", type=float)
-    solve.add_argument("--json", action="store_true")
-    solve.set_defaults(act=solve_file)
+    for name, act, words in (
+        ("solve", solve_file, "volts and currents in one state"),
+        ("spice", spice_file, "the same circuit as a SPICE netlist"),
+    ):
+        solve = wiring.add_parser(name, help=words)
+        _takes_bench(solve)
+        solve.add_argument("--set", action="append", default=[], metavar="B1.D13=high")
+        solve.add_argument("--at", action="append", default=[], metavar="U1.celsius=25")
+        solve.add_argument("--values", choices=["nominal", "measured"], default="measured")
+        solve.set_defaults(act=act)
+    windows = wiring.add_parser("windows", help="each resistor's job, its window and what it reads in the circuit")
+    _takes_bench(windows)
+    windows.set_defaults(act=show_windows)
+    compare = wiring.add_parser("compare", help="two benches by what they do, not hole for hole")
+    _takes_bench(compare)
+    compare.add_argument("intended")
+    compare.add_argument("--exercise")
+    compare.set_defaults(act=compare_files)
+    csv = wiring.add_parser("csv", help="a bench as a table, or a table as a bench")
+    csv.add_argument("file")
+    csv.set_defaults(act=convert_csv)
+
+
+def _takes_bench(parser: ArgumentParser) -> None:
+    parser.add_argument("file")
+    parser.add_argument("--rail", type=float, metavar="4.87")
+    parser.add_argument("--parts", metavar="FILE", help="a data file of parts besides the shipped ones")
+    parser.add_argument("--json", action="store_true")
+
+
+def bench_text(name: str) -> str:
+    """A bench's text, whether the file is in bench notation or a table."""
+    text = text_of(name)
+    return csv_to_bench(text) if name.lower().endswith(".csv") else text
 
 
 def usable(bench: Bench) -> None:
@@ -39,86 +72,182 @@ def usable(bench: Bench) -> None:
         raise UnusableInput(bench.problems)
 
 
+def bench_of(arguments: Namespace) -> Bench:
+    bench = read_bench(bench_text(arguments.file), shelf_of(arguments.parts))
+    usable(bench)
+    return bench
+
+
 def check_file(arguments: Namespace) -> int:
-    text = text_of(arguments.file)
+    text, shelf = bench_text(arguments.file), shelf_of(arguments.parts)
     exercise = exercise_of(arguments.exercise)
-    outputs = None
+    program: Programmed | None = None
     if arguments.program:
-        view = BenchView(read_bench(text), exercise=exercise)
-        program = check_on_bench(text_of(arguments.program), view, exercise)
-        outputs = sorted({pin for run in program.runs for pin, use in run.pins.items() if use.mode == "output"})
-    report = check_wiring(text, exercise=exercise, outputs=outputs, rail_volts=arguments.rail)
+        view = BenchView(read_bench(text, shelf), exercise=exercise)
+        program = programmed(check_on_bench(text_of(arguments.program), view, exercise))
+    report = check_wiring(text, exercise=exercise, program=program, rail_volts=arguments.rail, shelf=shelf)
     usable(report.bench)
+    nets = report.nets_json()
+    if arguments.set or arguments.at:
+        point = _point(report.bench, report.view.nets, arguments, "measured")
+        for net, row in zip(report.view.nets.nets, nets, strict=True):
+            row["volts"] = round(point.volts[net.id], 4)
     if arguments.json:
-        print_json({"nets": report.nets_json(), "findings": [f.as_json() for f in report.findings]})
+        print_json({"nets": nets, "findings": [f.as_json() for f in report.findings]})
     else:
         print_findings(report.findings)
-        for net in report.nets_json():
-            volts = net["volts"]
-            print(
-                f"{net['name']!s:14} {volts:6.3f} V   {' '.join(net['places'])}"
-                if isinstance(volts, float) and isinstance(net["places"], list)
-                else f"{net['name']}"
-            )
+        for row in nets:
+            volts, places = row["volts"], row["places"]
+            if isinstance(volts, float) and isinstance(places, list):
+                print(f"{row['name']!s:14} {volts:6.3f} V   {' '.join(places)}")
+            else:
+                print(f"{row['name']}")
     return exit_code(report.findings)
 
 
-def solve_file(arguments: Namespace) -> int:
-    bench = read_bench(text_of(arguments.file))
-    usable(bench)
-    nets = Nets(bench)
+def _point(bench: Bench, nets: Nets, arguments: Namespace, values: str) -> OperatingPoint:
+    driven, held = _driven(bench, arguments.set, arguments.rail)
     conditions = Conditions(
-        driven=_driven(bench, arguments.set),
+        driven=driven,
+        held=held,
         stimulus=_stimulus(arguments.at),
-        values=arguments.values,
+        values="nominal" if values == "nominal" else "measured",
         rail_volts=arguments.rail,
     )
     try:
-        point = operating_point(nets, conditions)
+        return operating_point(nets, conditions)
     except NoSensibleAnswer as wrong:
         raise CannotUse(f"{arguments.file}:1:1: {wrong}") from None
+
+
+def _notes(nets: Nets, point: OperatingPoint) -> list[str]:
+    """What makes the numbers of an absurd circuit mean little."""
+    notes = [
+        f"{net.name} joins a supply to ground or to another supply; its currents mean nothing."
+        for net in shorted_nets(nets)
+    ]
+    notes += [f"{ref} finds no rest: it switches itself off and on." for ref in sorted(point.restless)]
+    return notes
+
+
+def solve_file(arguments: Namespace) -> int:
+    bench = bench_of(arguments)
+    nets = Nets(bench)
+    point = _point(bench, nets, arguments, arguments.values)
     parts = [
         {
             "ref": part.ref,
             "type": part.type.id,
-            "amps": {leg: point.amps[(part.ref, leg)] for leg in part.type.legs if (part.ref, leg) in point.amps},
+            "amps": {
+                leg: point.amps[(part.ref, leg)] for leg in part.type.leg_names() if (part.ref, leg) in point.amps
+            },
             "watts": point.watts.get(part.ref, 0.0),
         }
         for part in bench.parts.values()
     ]
-    result = {
-        "nets": [{"name": n.name, "places": list(n.places), "volts": point.volts[n.id]} for n in nets.nets],
-        "parts": parts,
-    }
+    notes = _notes(nets, point)
     if arguments.json:
-        print_json(result)
+        print_json(
+            {
+                "nets": [{"name": n.name, "places": list(n.places), "volts": point.volts[n.id]} for n in nets.nets],
+                "parts": parts,
+                "pins": dict(sorted(point.pin_amps.items())),
+                "notes": notes,
+            }
+        )
         return 0
     for net in nets.nets:
         print(f"{net.name:14} {point.volts[net.id]:8.4f} V")
     for part in bench.parts.values():
-        flows = ", ".join(
-            f"{leg} {in_words(point.amps[(part.ref, leg)], 'A')}"
-            for leg in part.type.legs
-            if (part.ref, leg) in point.amps
-        )
+        legs = [leg for leg in part.type.leg_names() if (part.ref, leg) in point.amps]
+        flows = ", ".join(f"{leg} {in_words(point.amps[(part.ref, leg)], 'A')}" for leg in legs)
         print(f"{part.ref:14} {flows}   {in_words(point.watts.get(part.ref, 0.0), 'W')}")
+    for note in notes:
+        print(note)
     return 0
 
 
-def _driven(bench: Bench, pairs: list[str]) -> dict[str, float]:
+def spice_file(arguments: Namespace) -> int:
+    bench = bench_of(arguments)
+    nets = Nets(bench)
+    point = _point(bench, nets, arguments, arguments.values)
+    text = spice_netlist(
+        point.circuit, f"bench {bench.name or arguments.file}", {net.id: net.name for net in nets.nets}
+    )
+    if arguments.json:
+        print_json({"netlist": text, "nodes": {net.name: _node(point, net.id) for net in nets.nets}})
+    else:
+        print(text, end="")
+    return 0
+
+
+def _node(point: OperatingPoint, net_id: int) -> str:
+    return "0" if net_id == point.circuit.ground else f"n{net_id + 1}"
+
+
+def show_windows(arguments: Namespace) -> int:
+    view = BenchView(bench_of(arguments), rail_volts=arguments.rail)
+    jobs = resistor_jobs(view)
+    if arguments.json:
+        print_json([job.as_json() for job in jobs])
+        return 0
+    for job in jobs:
+        window = job.window
+        said = (
+            f"{in_words(window.low_ohms, 'Ω')} to {in_words(window.high_ohms, 'Ω')}" if window else "no window follows"
+        )
+        ohms = in_words(job.ohms, "Ω") if job.ohms else "no value"
+        reads = f", reads {in_words(job.in_circuit_ohms, 'Ω')} in the circuit" if job.in_circuit_ohms else ""
+        print(f"{job.ref:6} {job.job:14} {job.about:6} {ohms:>9}   {said}; {in_words(job.watts, 'W', 2)}{reads}")
+    return 0
+
+
+def compare_files(arguments: Namespace) -> int:
+    exercise = exercise_of(arguments.exercise)
+    built = BenchView(bench_of(arguments), exercise=exercise, rail_volts=arguments.rail)
+    other = read_bench(bench_text(arguments.intended), shelf_of(arguments.parts))
+    usable(other)
+    rows = compare_functions(built, BenchView(other, exercise=exercise))
+    if arguments.json:
+        print_json([row.as_json() for row in rows])
+    else:
+        for row in rows:
+            sign = "same   " if row.agrees else "DIFFERS"
+            print(f"{sign}  {row.ref:5} {row.aspect:14} {row.handed_in}   (intended: {row.intended})")
+    return 0 if all(row.agrees for row in rows) else 1
+
+
+def convert_csv(arguments: Namespace) -> int:
+    text = text_of(arguments.file)
+    print(csv_to_bench(text) if arguments.file.lower().endswith(".csv") else bench_to_csv(text), end="")
+    return 0
+
+
+def _driven(
+    bench: Bench, pairs: list[str], rail_volts: float | None
+) -> tuple[dict[str, float], dict[tuple[str, str], float | None]]:
+    """`--set` as volts of pins, and as levels of module legs (None for the leg's own high level)."""
     driven: dict[str, float] = {}
+    held: dict[tuple[str, str], float | None] = {}
     for text in pairs:
         place, _, value = text.partition("=")
         ref, _, name = place.partition(".")
+        try:
+            volts = None if value == "high" else 0.0 if value == "low" else parse_quantity(value, "volt")
+        except ValueError as wrong:
+            raise CannotUse(f"--set:1:1: {wrong}") from None
+        if ref in bench.parts:
+            kind = bench.parts[ref].type
+            if name not in kind.legs or kind.role(name) not in (*OUTPUT_ROLES, LegRole.TWO_WAY):
+                raise CannotUse(f"--set:1:1: '{place}' is no leg that gives a level; U3.echo=high was expected")
+            held[(ref, name)] = volts
+            continue
         pin = bench.board.pin(name) if bench.board and ref == bench.board_ref else None
         if pin is None or not pin.is_signal or bench.board is None:
             raise CannotUse(f"--set:1:1: '{place}' is no pin that can drive; B1.D13=high was expected")
-        levels = {"high": bench.board.rail_volts, "low": 0.0}
-        try:
-            driven[pin.name] = levels[value] if value in levels else parse_quantity(value, "volt")
-        except ValueError as wrong:
-            raise CannotUse(f"--set:1:1: {wrong}") from None
-    return driven
+        high = bench.board.rail_volts if rail_volts is None else rail_volts
+        driven[pin.name] = high if volts is None else volts
+    return driven, held
 
 
 def _stimulus(pairs: list[str]) -> dict[tuple[str, str], float]:

@@ -27,7 +27,12 @@ class Variant(Frozen):
     id: str
     title: str
     supply_volts: float = Field(gt=0, le=30)
-    reference: Literal["rail", "internal"]
+    reference: Literal["rail", "internal", "external"]
+
+
+Reach = Literal[
+    "analogue-input", "digital-input", "digital-output", "pwm-output", "two-wire", "spi", "own-ground"
+]  # fmt: skip
 
 
 class Function(Frozen):
@@ -35,23 +40,36 @@ class Function(Frozen):
 
     leg: str | None = None
     part: str | None = None
-    reaches: Literal["analogue-input", "digital-output"]
+    reaches: Reach
 
     @model_validator(mode="after")
     def names_one_thing(self) -> "Function":
         if (self.leg is None) == (self.part is None):
             raise ValueError("a function names either a leg (U1.out) or a part (D1)")
+        if self.leg is not None and "." not in self.leg:
+            raise ValueError(f"'{self.leg}' is no leg; U1.out was expected")
         return self
+
+    @property
+    def ref(self) -> str:
+        return self.part or (self.leg or "").split(".")[0]
+
+    @property
+    def leg_name(self) -> str | None:
+        return self.leg.split(".", 1)[1] if self.leg else None
 
 
 class ResistorJob(Frozen):
-    """What a resistor is for, and the ohms it may have; values inside the window are as good as the nominal."""
+    """What a resistor is for, and the ohms it may have; values inside the window are as good as the nominal.
+
+    Without `low_ohms` and `high_ohms` the window follows from the job and the bench.
+    """
 
     ref: str
-    job: Literal["led-series"]
+    job: Literal["led-series", "base", "pull-up", "pull-down", "divider", "level-divider", "contrast", "other"]
     nominal_ohms: float = Field(gt=0)
-    low_ohms: float = Field(gt=0)
-    high_ohms: float = Field(gt=0)
+    low_ohms: float | None = Field(default=None, gt=0)
+    high_ohms: float | None = Field(default=None, gt=0)
 
 
 class Step(Frozen):
@@ -119,7 +137,7 @@ class Exercise(Frozen):
             *((job.ref, "a resistor job") for job in self.resistor_jobs),
             *((statement.when.ref, "a behaviour statement") for statement in self.behaviour),
             *((ref, "a behaviour statement") for s in self.behaviour for ref in (*s.then, *s.otherwise)),
-            *(((f.part or (f.leg or "").split(".")[0]), "a function") for f in self.functions),
+            *((f.ref, "a function") for f in self.functions),
         ]
         for ref, user in named:
             if ref not in known:

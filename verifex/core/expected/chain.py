@@ -2,14 +2,14 @@
 
 from dataclasses import dataclass
 
-from verifex.core.circuit.operating import Conditions, operating_point
+from verifex.core.circuit.conditions import Conditions
+from verifex.core.circuit.operating import operating_point
 from verifex.core.circuit.solver import NoSensibleAnswer
 from verifex.core.circuit.variant import variant_of
 from verifex.core.circuit.view import BenchView
 from verifex.core.exercise import Exercise, Variant
 from verifex.core.expected.measured import Measured
-from verifex.core.parts import Board, LinearOutput
-from verifex.core.parts.schema import LegRole
+from verifex.core.parts import Board, LegRole, LinearOutput
 from verifex.core.quantity import Spread
 
 
@@ -74,7 +74,7 @@ def chain_of(
         if sensor is None:
             return f"No {ref} is on the bench."
         variant = variant or variant_of(view, exercise, sensor)
-        output = sensor.type.output or output
+        output = sensor.type.linear or output
         out_leg = sensor.type.legs_with(LegRole.ANALOGUE_OUT)[0]
         net = view.net(sensor, out_leg)
         if view.shorted:

@@ -4,8 +4,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from verifex.core.circuit.bench import read_bench
-from verifex.core.circuit.view import BenchView
+from verifex.core.circuit.reading import read_bench
+from verifex.core.circuit.view import BenchView, Handed
 from verifex.core.exercise import Exercise, Step, Variant
 from verifex.core.expected.budget import Budget, Contribution
 from verifex.core.expected.chain import Chain, chain_of
@@ -109,13 +109,14 @@ def expected_sheet(
         raise UnusableInput([Problem(1, 1, problem) for problem in problems])
     first = exercise.steps[0]
     recipe = next(part for part in exercise.recipe if part.ref == first.ref)
-    output = shelf.parts[recipe.part].output
+    output = shelf.parts[recipe.part].linear
     if output is None:
         return Sheet("", None, None, (), 0.0, 0.0, (), reason=f"{recipe.part} has no analogue output to predict yet.")
     view = None
     if wiring is not None:
         bench = read_bench(wiring, batch_orders=batch_orders)
-        view = BenchView(bench, exercise=exercise, batch_orders=batch_orders, rail_volts=measured.rail_volts)
+        handed = Handed(batch_orders=batch_orders or {})
+        view = BenchView(bench, exercise=exercise, handed=handed, rail_volts=measured.rail_volts)
         board = bench.board or board
     chain = chain_of(view, exercise, first.ref, board, output, measured, variant)
     if isinstance(chain, str):

@@ -1,6 +1,26 @@
-"""The catalogue: boards, modules, outputs and passives as data files, with typed access to them."""
+"""The catalogue: boards, modules, outputs and passives as data files, with typed access to them.
 
-from verifex.core.parts.catalogue import Catalogue, catalogue
-from verifex.core.parts.schema import Board, LinearOutput, PartType, PinKind
+`data/boards/` and `data/parts/` hold one entry a board or part; `figures.py`, `part.py` and `board.py` say what
+an entry may state, `catalogue.py` reads them.
+"""
 
-__all__ = ["Board", "Catalogue", "LinearOutput", "PartType", "PinKind", "catalogue"]
+from verifex.core.parts.board import Board, PinKind
+from verifex.core.parts.catalogue import Catalogue, catalogue, with_entries
+from verifex.core.parts.figures import LinearOutput, ShareOutput, SwitchOutput
+from verifex.core.parts.part import OUTPUT_ROLES, SIGNAL_ROLES, Leg, LegRole, PartType
+
+__all__ = [
+    "OUTPUT_ROLES",
+    "SIGNAL_ROLES",
+    "Board",
+    "Catalogue",
+    "Leg",
+    "LegRole",
+    "LinearOutput",
+    "PartType",
+    "PinKind",
+    "ShareOutput",
+    "SwitchOutput",
+    "catalogue",
+    "with_entries",
+]

@@ -1,13 +1,17 @@
 """Reads the data files beside this module into one checked catalogue."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cache
 from importlib import resources
 from typing import Any
 
 import yaml
+from pydantic import ValidationError
 
-from verifex.core.parts.schema import Board, PartType
+from verifex.core.parts.board import Board
+from verifex.core.parts.part import PartType
+from verifex.core.problems import Problem, UnusableInput
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,7 +34,7 @@ def _entries(folder: str) -> dict[str, dict[str, Any]]:
     for file in sorted(resources.files("verifex.core.parts").joinpath("data", folder).iterdir(), key=lambda f: f.name):
         if not file.name.endswith(".yaml"):
             continue
-        for key, body in yaml.safe_load(file.read_text("utf-8")).items():
+        for key, body in yaml.load(file.read_text("utf-8"), Loader=yaml.CSafeLoader).items():
             if key in entries:
                 raise ValueError(f"{key} stands in two catalogue files")
             entries[key] = {"id": key, **body}
@@ -44,3 +48,36 @@ def catalogue() -> Catalogue:
         boards={key: Board.model_validate(body) for key, body in _entries("boards").items()},
         parts={key: PartType.model_validate(body) for key, body in _entries("parts").items()},
     )
+
+
+def with_entries(text: str, shelf: Catalogue | None = None) -> Catalogue:
+    """A catalogue with the part entries of a data file added, or put in place of those of the same id.
+
+    This is how a user's own module, or another figure for a batch, comes in. Raises UnusableInput naming the
+    entry and the field that cannot be.
+    """
+    shelf = shelf or catalogue()
+    try:
+        entries = yaml.load(text, Loader=yaml.CSafeLoader)
+    except yaml.MarkedYAMLError as wrong:
+        mark = wrong.problem_mark
+        at = (mark.line + 1, mark.column + 1) if mark else (1, 1)
+        raise UnusableInput([Problem(*at, f"this is no YAML here: {wrong.problem}")]) from None
+    if not isinstance(entries, Mapping):
+        raise UnusableInput([Problem(1, 1, "a parts file is a list of 'id: {…}' entries; none was found")])
+    added: dict[str, PartType] = {}
+    for key, body in entries.items():
+        line = _line_of(text, str(key))
+        if not isinstance(body, Mapping):
+            raise UnusableInput([Problem(line, 1, f"{key}: an entry is a list of 'field: value' lines")])
+        try:
+            added[str(key)] = PartType.model_validate({"id": str(key), **body})
+        except ValidationError as wrong:
+            first = wrong.errors()[0]
+            field = ".".join(str(step) for step in first["loc"])
+            raise UnusableInput([Problem(line, 1, f"{key}: {field}: {first['msg']}")]) from None
+    return Catalogue(shelf.boards, {**shelf.parts, **added})
+
+
+def _line_of(text: str, key: str) -> int:
+    return next((n for n, line in enumerate(text.splitlines(), 1) if line.startswith(key)), 1)

@@ -90,3 +90,58 @@ def _colour(name: str) -> str:
         return lower
     near = get_close_matches(lower, list(EXPONENTS), n=1)
     raise ValueError(f"'{name}' is no band colour" + (f"; did you mean {near[0]}?" if near else ""))
+
+
+#: Colours that are taken for each other in poor light or with worn paint.
+LOOK_ALIKE = (("brown", "red"), ("red", "orange"), ("brown", "orange"), ("violet", "blue"), ("grey", "white"), ("black", "brown"),
+              ("green", "blue"), ("yellow", "orange"), ("grey", "green"))  # fmt: skip
+ALIKE = {
+    colour: sorted({b for a, b in LOOK_ALIKE if a == colour} | {a for a, b in LOOK_ALIKE if b == colour})
+    for colour in DIGITS
+}
+
+
+def misreadings(colours: Sequence[str], measured_ohms: float, slack_percent: float = 3.0) -> list[BandReading]:
+    """What the bands may really be, given what a meter shows: read from the other end, or one look-alike band.
+
+    `slack_percent` widens the tolerance for the meter. Best (nearest by ratio) first; empty when nothing fits.
+    """
+    names = [_colour(name) for name in colours]
+    tries = [names[::-1]]
+    for position, name in enumerate(names):
+        tries += [[*names[:position], other, *names[position + 1 :]] for other in ALIKE.get(name, ())]
+    found: dict[tuple[str, ...], BandReading] = {}
+    for attempt in tries:
+        try:
+            reading = read_bands(attempt)
+        except ValueError:
+            continue
+        if (
+            reading.ohms > 0
+            and abs(measured_ohms / reading.ohms - 1) * 100 <= reading.tolerance_percent + slack_percent
+        ):
+            found.setdefault(reading.colours, reading)
+    return sorted(found.values(), key=lambda r: abs(log10(r.ohms / measured_ohms)))
+
+
+def order_doubt(colours: Sequence[str]) -> str | None:
+    """Why a reading order is implausible, in words, or None: gold and silver come last, or next to last below 10 Ω.
+
+    A value of no preferred series that becomes one from the other end is doubted too. Raises ValueError for
+    colours that are none.
+    """
+    from verifex.core.resistors.series import is_preferred
+
+    names = [_colour(name) for name in colours]
+    metal = [i for i, name in enumerate(names) if name in ("gold", "silver")]
+    last = len(names) - 1
+    if any(i < last - (2 if len(names) == 6 else 1) for i in metal):
+        return "gold or silver stands among the first bands"
+    try:
+        reading, other = read_bands(names), read_bands(names[::-1])
+    except ValueError:
+        return None
+    series = "E24" if reading.tolerance_percent >= 5 else "E192"
+    if not is_preferred(reading.ohms, series) and is_preferred(other.ohms, "E24"):
+        return f"{reading.ohms:g} Ω is no preferred value, {other.ohms:g} Ω from the other end is one"
+    return None

@@ -34,3 +34,11 @@ def neighbours(ohms: float, series: str = "E12") -> tuple[float, float, float]:
     up = members[bisect_left(members, ohms - slack)]
     nearest = down if ohms / down <= up / ohms else up
     return down, nearest, up
+
+
+def is_preferred(ohms: float, series: str = "E24") -> bool:
+    """Whether a value belongs to a preferred series (E192 counts the members of E24 too)."""
+    if ohms <= 0:
+        return False
+    names = [series, "E24"] if series in ("E48", "E96", "E192") else [series]
+    return any(abs(neighbours(ohms, name)[1] / ohms - 1) < 1e-6 for name in names)

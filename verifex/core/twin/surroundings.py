@@ -2,8 +2,9 @@
 
 from random import Random
 
+from verifex.core.circuit.conditions import Conditions
 from verifex.core.circuit.nets import Net
-from verifex.core.circuit.operating import Conditions, OperatingPoint, operating_point
+from verifex.core.circuit.operating import OperatingPoint, operating_point
 from verifex.core.circuit.view import BenchView
 from verifex.core.program import Machine
 from verifex.core.twin.stimulus import Stimulus
@@ -26,7 +27,7 @@ class BenchSurroundings:
         self.indicators: dict[str, bool] = {}
         self.indicator_events: list[tuple[float, str, bool]] = []
         self.samples: list[tuple[float, str, float, int]] = []
-        self._solved_for: tuple[object, ...] | None = None
+        self._last: OperatingPoint | None = None
 
     def _conditions(self, machine: Machine) -> tuple[tuple[object, ...], Conditions]:
         board = machine.board
@@ -39,19 +40,21 @@ class BenchSurroundings:
         values = {
             k: round(v / STIMULUS_GRAIN) * STIMULUS_GRAIN for k, v in self.stimulus.at(machine.now_us / 1000).items()
         }
-        key = (tuple(sorted(driven.items())), tuple(sorted(values.items())))
+        pulled_up = frozenset(pin for pin, mode in machine.modes.items() if mode == "pull-up")
+        key = (tuple(sorted(driven.items())), tuple(sorted(values.items())), pulled_up)
         return key, Conditions(
             driven=driven,
             stimulus=values,
             rail_volts=self.view.rail_volts,
             sagging=self.view.rail_volts is None,
+            pulled_up=pulled_up,
         )
 
     def point(self, machine: Machine) -> OperatingPoint:
         key, conditions = self._conditions(machine)
         found = self.cache.get(key)
         if found is None:
-            found = self.cache[key] = operating_point(self.view.nets, conditions)
+            found = self.cache[key] = self._last = operating_point(self.view.nets, conditions, self._last)
         return found
 
     def _is_floating(self, net: Net | None) -> bool:
@@ -95,8 +98,8 @@ class BenchSurroundings:
     def pins_changed(self, machine: Machine) -> None:
         """See which lights and sounders go on or off with the new pin states."""
         point = self.point(machine)
-        for part in self.view.bench.parts_of("led", "load"):
-            amps = point.amps.get((part.ref, part.type.legs[0]), 0.0)
+        for part in self.view.bench.parts_of("led", "load", "relay"):
+            amps = point.amps.get((part.ref, part.ends[0]), 0.0)
             if part.type.diode:
                 on = amps >= part.type.diode.visible_amps
             else:

@@ -1,15 +1,13 @@
 """What the wiring has on each pin, told to the program check."""
 
 from verifex.core.circuit.nets import Net
-from verifex.core.circuit.states import WORKING_MODELS
 from verifex.core.circuit.variant import variant_of
-from verifex.core.circuit.view import BenchView
+from verifex.core.circuit.view import BenchView, Programmed
 from verifex.core.exercise import Exercise
-from verifex.core.parts import catalogue
-from verifex.core.parts.schema import LegRole
+from verifex.core.parts import OUTPUT_ROLES, catalogue
 from verifex.core.program import PinUse, ProgramReport, check_program
 
-OUTPUTS = (LegRole.ANALOGUE_OUT, LegRole.DIGITAL_OUT)
+WORKING_MODELS = ("led", "led-three", "load", "relay")  # what a pin is meant to drive
 
 
 def wired_pins(view: BenchView) -> dict[str, PinUse]:
@@ -30,7 +28,7 @@ def _use(view: BenchView, net: Net) -> PinUse | None:
         return None
     for leg in legs:
         part = bench.parts[leg.ref]
-        if part.type.role(leg.leg) in OUTPUTS:
+        if part.type.role(leg.leg) in OUTPUT_ROLES:
             return PinUse("measures", (part.ref,), f"{part.type.title} {part.ref}")
     workers = [
         bench.parts[ref]
@@ -51,6 +49,20 @@ def check_on_bench(
         board = catalogue().boards[board_id or (exercise.board if exercise else "mcu-5v")]
     wired = wired_pins(view) if view else None
     reference = None
-    if view and exercise and (sensor := view.matching(exercise.steps[0].ref)) and sensor.type.output:
+    if view and exercise and (sensor := view.matching(exercise.steps[0].ref)) and sensor.type.linear:
         reference = variant_of(view, exercise, sensor).reference
     return check_program(source, board, wired=wired, exercise=exercise, reference=reference)
+
+
+def programmed(report: ProgramReport) -> Programmed:
+    """What a program was seen to do with the pins in its dry runs."""
+    modes: dict[str, set[str]] = {}
+    for run in report.runs:
+        for pin, use in run.pins.items():
+            modes.setdefault(pin, set()).add(use.mode or "input")
+    reference = report.runs[0].reference if report.runs else None
+    return Programmed(
+        outputs=tuple(sorted(pin for pin, seen in modes.items() if "output" in seen)),
+        pulled_up=frozenset(pin for pin, seen in modes.items() if "pull-up" in seen),
+        reference=reference,
+    )

@@ -3,7 +3,7 @@
 from django.db import transaction
 
 from verifex.core.problems import Problem, UnusableInput
-from verifex.core.twin import check_on_bench
+from verifex.core.twin import check_on_bench, programmed
 from verifex.dockets.bench import DocketBench
 from verifex.dockets.judge import judge
 from verifex.dockets.models import Attempt, Docket, Kind, State, Station
@@ -80,8 +80,7 @@ def _void_on_new_stop(docket: Docket, attempt: Attempt) -> None:
         return
     plain = bench.check_wiring(clearance.wiring.text)
     program = check_on_bench(attempt.text, plain.view, bench.file)
-    outputs = sorted({pin for run in program.runs for pin, use in run.pins.items() if use.mode == "output"})
-    stops = [f for f in bench.check_wiring(clearance.wiring.text, outputs).findings if f.severity == "stop"]
+    stops = [f for f in bench.check_wiring(clearance.wiring.text, programmed(program)).findings if f.severity == "stop"]
     known = {(f.rule, f.where.parts) for f in plain.findings}
     new = [f for f in stops if (f.rule, f.where.parts) not in known]
     if new:

@@ -2,12 +2,15 @@
 
 from collections.abc import Iterator
 
-from verifex.core.circuit.places import LegOf
+from verifex.core.circuit.places import Hole, LegOf
 from verifex.core.circuit.rules.book import OPEN_CIRCUIT, WIRING
-from verifex.core.circuit.rules.loose import LooseEnd, holes_in_use, loose_ends
+from verifex.core.circuit.rules.loose import LooseEnd, far_end, holes_in_use, loose_ends
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
+from verifex.core.parts import LegRole
 from verifex.core.rulebook import Found
+
+NEAR_ROWS = 2
 
 
 @WIRING.rule(
@@ -18,16 +21,16 @@ from verifex.core.rulebook import Found
     hint="Follow this lead to its end: is there anything else in that row?",
     criterion="wiring",
     source="the base: rows of five joined holes",
-    explains=OPEN_CIRCUIT,
+    explains=("rail-never-fed", "rail-half-unfed", *OPEN_CIRCUIT),
 )
 def dangling_lead(view: BenchView, found: Found) -> Iterator[Finding]:
-    loose = loose_ends(view)
+    loose = [end for end in loose_ends(view) if not _spare_leg(view, end)]
     told: set[LooseEnd] = set()
     # Wires first: "this wire should be one row further" is the more useful sentence.
     for end in sorted(loose, key=lambda e: e.leg is not None):
         if end in told:
             continue
-        other = _counterpart(end, [o for o in loose if o not in told])
+        other = _counterpart(view, end, [o for o in loose if o not in told])
         told |= {end} | ({other} if other else set())
         row = other.strip if other else _used_neighbour(view, end)
         if row:
@@ -41,16 +44,50 @@ def dangling_lead(view: BenchView, found: Found) -> Iterator[Finding]:
         yield found(
             f"{said[0].upper()}{said[1:]} ends in {end.strip}, where nothing else is{alone}",
             remedy,
-            parts=_cut_off(view, end, other),
+            parts=_own_parts(view, end, other),
             places=[str(e.place) for e in (end, other) if e],
             line=end.line,
+            affects=_cut_off(view, end, other),
         )
 
 
-def _counterpart(end: LooseEnd, loose: list[LooseEnd]) -> LooseEnd | None:
-    """A wire's end for a lonely leg, or a leg for a lonely wire, at most two rows away."""
-    near = [o for o in loose if (o.leg is None) != (end.leg is None) and 0 < end.rows_from(o.place) <= 2]
-    return min(near, key=lambda o: end.rows_from(o.place), default=None)
+def _spare_leg(view: BenchView, end: LooseEnd) -> bool:
+    """A leg that need not be used: the second end of a knob that works as a plain resistance."""
+    if end.leg is None:
+        return False
+    part = view.bench.parts[end.leg.ref]
+    return part.type.model == "pot" and end.leg.leg != "wiper" and _others_used(view, end)
+
+
+def _others_used(view: BenchView, end: LooseEnd) -> bool:
+    assert end.leg is not None
+    part = view.bench.parts[end.leg.ref]
+    nets = [view.net(part, leg) for leg in part.legs if leg != end.leg.leg]
+    return len(nets) == 2 and all(net is not None and len(net.places) > 2 for net in nets)
+
+
+def _counterpart(view: BenchView, end: LooseEnd, loose: list[LooseEnd]) -> LooseEnd | None:
+    """A wire's end for a lonely leg, a leg for a lonely wire, or two lonely legs, at most two rows away."""
+    near = [o for o in loose if o != end and not (end.wire and o.wire) and 0 < end.rows_from(o.place) <= NEAR_ROWS]
+    near = [o for o in near if not (o.leg and end.leg and o.leg.ref == end.leg.ref)]
+    return min(near, key=lambda o: (_mismatch(view, end, o), end.rows_from(o.place)), default=None)
+
+
+def _mismatch(view: BenchView, one: LooseEnd, other: LooseEnd) -> int:
+    """0 when a wire brings what the leg wants (supply, ground, a pin), 1 when it does not, or nobody can tell."""
+    wire, leg = (one, other.leg) if one.wire else (other, one.leg)
+    far = far_end(wire)
+    if leg is None or far is None:
+        return 1
+    net = view.nets.at(far)
+    if net is None:
+        return 1
+    role = view.bench.parts[leg.ref].type.role(leg.leg)
+    if role is LegRole.SUPPLY:
+        return 0 if view.nets.supplies(net) else 1
+    if role is LegRole.GROUND:
+        return 0 if view.nets.is_ground(net) else 1
+    return 0 if view.nets.signal_pins(net) and not view.nets.supplies(net) else 1
 
 
 def _used_neighbour(view: BenchView, end: LooseEnd) -> str | None:
@@ -61,17 +98,50 @@ def _used_neighbour(view: BenchView, end: LooseEnd) -> str | None:
     return f"row {rows.pop()} {end.place.half}" if len(rows) == 1 else None
 
 
-def _cut_off(view: BenchView, *ends: LooseEnd | None) -> list[str]:
-    """Parts that the loose ends belong to or would have served: what follows from the opening is theirs."""
+def _own_parts(view: BenchView, *ends: LooseEnd | None) -> list[str]:
+    """Parts that the loose ends belong to, or that hang straight on the same lead."""
     refs: list[str] = []
     for end in ends:
         if end is None:
             continue
         if end.leg:
             refs.append(end.leg.ref)
-        net = view.nets.at(end.place)
-        if net and not view.nets.supplies(net) and not view.nets.is_ground(net):
-            refs += view.parts_behind(net)
         if end.wire:
             refs += [far.ref for far in end.wire.ends if isinstance(far, LegOf)]
+            near = _used_neighbour(view, end)
+            if near:
+                refs += _in_row(view, near)
+            far = far_end(end)
+            net = view.nets.at(far) if far else None
+            if net and not view.nets.board_pins(net):
+                refs += [leg.ref for leg in view.nets.part_legs(net)]
     return [ref for ref in dict.fromkeys(refs) if ref in view.bench.parts]
+
+
+def _in_row(view: BenchView, strip: str) -> list[str]:
+    return [
+        part.ref
+        for part in view.bench.parts.values()
+        for place in part.legs.values()
+        if isinstance(place, Hole) and f"row {place.row} {place.half}" == strip
+    ]
+
+
+def _cut_off(view: BenchView, *ends: LooseEnd | None) -> list[str]:
+    """Parts that go dead with the opening: all that hangs on the loose net or on what the wire comes from."""
+    refs: list[str] = []
+    for end in ends:
+        if end is None:
+            continue
+        places = [end.place]
+        for place in (*places, *([far] if (far := far_end(end)) else [])):
+            net = view.nets.at(place)
+            if net and not view.nets.supplies(net) and not view.nets.is_ground(net):
+                refs += view.parts_behind(net)
+    for ref in _own_parts(view, *ends):
+        part = view.bench.parts[ref]
+        for leg in part.type.leg_names():
+            net = view.net(part, leg)
+            if net and not view.nets.supplies(net) and not view.nets.is_ground(net):
+                refs += view.parts_behind(net)
+    return list(dict.fromkeys(refs))

@@ -1,68 +1,145 @@
-"""Lights and loads on pins: reversed, without a resistor, too much current, too little."""
+"""Lights: reversed, without a resistor, too much current, too little, never lit."""
 
 from collections.abc import Iterator
+from dataclasses import dataclass
 
 from verifex.core.circuit.bench import Part
+from verifex.core.circuit.paths import Link
 from verifex.core.circuit.rules.book import WIRING
 from verifex.core.circuit.view import BenchView, StatePoint
 from verifex.core.findings import Finding, Severity
+from verifex.core.parts.figures import DiodeFigures
 from verifex.core.quantity import in_words
+from verifex.core.resistors.sums import led_series
 from verifex.core.rulebook import Found
 
-LEAST_SERIES_OHMS = 10.0
+LEAST_SERIES_OHMS = 15.0
+LIT_AMPS = 1e-4
+DARK_AMPS = 1e-5
 
 
-def _amps(state: StatePoint, part: Part) -> float:
-    return state.point.amps.get((part.ref, part.type.legs[0]), 0.0)
+@dataclass(frozen=True, slots=True)
+class Light:
+    """One light: a part of its own, a colour of a three-colour one, or the light inside a module.
 
-
-def _brightest(view: BenchView, part: Part) -> tuple[float, StatePoint] | None:
-    """The greatest forward current through the part over all states, with its state."""
-    return max(((_amps(state, part), state) for state in view.points), key=lambda pair: pair[0], default=None)
-
-
-def has_series_resistor(view: BenchView, part: Part) -> bool:
-    return series_resistor(view, part) is not None
-
-
-def series_resistor(view: BenchView, part: Part) -> Part | None:
-    """The resistor that carries the light's current in its brightest state (Kirchhoff: in series).
-
-    For a light that never lights, a resistor on one of its nets is taken for it.
+    `leg` is the one its current is told by, `sign` whether it flows into that leg; `anode` and `cathode` are legs.
     """
-    bright = _brightest(view, part)
-    if bright is None or bright[0] < 1e-5:
-        beside = (
-            p
-            for leg in part.legs
-            if (net := view.net(part, leg)) and not view.nets.is_ground(net)
-            for other in view.nets.part_legs(net)
-            if (p := view.bench.parts.get(other.ref)) and p.type.model == "resistor"
-        )
-        return next(beside, None)
+
+    part: Part
+    figures: DiodeFigures
+    colour: str
+    leg: str
+    sign: int
+    anode: str
+    cathode: str
+    absolute_amps: float
+
+    @property
+    def name(self) -> str:
+        match self.part.type.model:
+            case "led":
+                return self.part.ref
+            case "led-three":
+                return f"{self.colour} of {self.part.ref}"
+        return f"the light of {self.part.ref}"
+
+    def amps(self, state: StatePoint) -> float:
+        return self.sign * state.point.amps.get((self.part.ref, self.leg), 0.0)
+
+
+def lights(view: BenchView) -> list[Light]:
+    """Every light that can be judged: none while a supply is shorted."""
+    if view.shorted:
+        return []
+    found = []
+    for part in view.bench.parts.values():
+        figures, ref = part.type.diode, part.ref
+        if part.type.model == "led" and figures:
+            most = part.quantity("amps", "amp") or figures.absolute_amps
+            colour = part.settings.get("colour", "")
+            found.append(Light(part, figures, colour, "anode", 1, "anode", "cathode", most))
+        elif part.type.model == "led-three" and figures:
+            for colour in ("red", "green", "blue"):
+                if view.nets.of_leg(ref, colour) is None or view.nets.of_leg(ref, "common") is None:
+                    continue
+                if part.type.id == "rgb-ca":
+                    found.append(Light(part, figures, colour, colour, -1, "common", colour, figures.absolute_amps))
+                else:
+                    found.append(Light(part, figures, colour, colour, 1, colour, "common", figures.absolute_amps))
+        elif part.type.inner_light:
+            inner = part.type.inner_light
+            if view.nets.of_leg(ref, inner.plus) and view.nets.of_leg(ref, inner.minus):
+                found.append(
+                    Light(part, inner.diode, "any", inner.plus, 1, inner.plus, inner.minus, inner.diode.absolute_amps)
+                )
+    return found
+
+
+def brightest(view: BenchView, light: Light) -> tuple[float, StatePoint] | None:
+    """The greatest forward current over all states, with its state."""
+    return max(((light.amps(state), state) for state in view.points), key=lambda pair: pair[0], default=None)
+
+
+def series_resistor(view: BenchView, light: Light) -> Part | None:
+    """The resistor, knob or cell that limits the light's current: one that carries it (Kirchhoff: in series).
+
+    For a light that never lights, a resistor on one of its nets is taken for it. A resistor in the leg that
+    several lights share carries more, and counts all the same.
+    """
+    bright = brightest(view, light)
+    if bright is None or bright[0] < DARK_AMPS:
+        for leg in (light.anode, light.cathode):
+            net = view.net(light.part, leg)
+            for edge in view.paths.edges_at(net, Link.OHMS) if net else []:
+                return view.bench.parts[edge.ref]
+        return None
     amps, state = bright
-    for other in view.bench.parts_of("resistor"):
-        through = abs(_amps(state, other))
-        drop = abs(view.across(state, other, *other.type.legs) or 0.0)
-        if abs(through - amps) < 0.1 * amps and drop > through * LEAST_SERIES_OHMS:
+    for other in view.bench.parts_of("resistor", "pot", "light-cell"):
+        flows = [abs(state.point.amps.get((other.ref, leg), 0.0)) for leg in other.type.leg_names()]
+        through = max(flows, default=0.0)
+        shares = _shares_a_net(view, light, other)
+        if abs(through - amps) >= 0.1 * amps and not (shares and through > 0.9 * amps):
+            continue
+        legs = other.ends if other.type.model != "pot" else ("end1", "wiper")
+        drop = max(
+            abs(view.across(state, other, *legs) or 0.0),
+            abs(view.across(state, other, "wiper", "end2") or 0.0) if other.type.model == "pot" else 0.0,
+        )
+        if drop > through * LEAST_SERIES_OHMS:
             return other
     return None
 
 
-def _with_resistor(view: BenchView, part: Part) -> list[str]:
-    resistor = series_resistor(view, part)
-    return [part.ref, resistor.ref] if resistor else [part.ref]
+def _shares_a_net(view: BenchView, light: Light, other: Part) -> bool:
+    mine = {net.id for leg in (light.anode, light.cathode) if (net := view.net(light.part, leg))}
+    return any((net := view.net(other, leg)) is not None and net.id in mine for leg in other.type.leg_names())
 
 
-def _two_ended(view: BenchView, *models: str) -> list[Part]:
-    """Lights or loads that can be judged: the board is known and nothing is shorted."""
-    return [] if view.shorted else view.bench.parts_of(*models)
+def _with_resistor(view: BenchView, light: Light) -> list[str]:
+    resistor = series_resistor(view, light)
+    return [light.part.ref, resistor.ref] if resistor else [light.part.ref]
 
 
-def _pins_of(view: BenchView, part: Part, state: StatePoint) -> list[str]:
-    """Pins that carry this part's current in the state."""
-    amps = _amps(state, part)
-    return [pin for pin, flow in state.point.pin_amps.items() if amps > 1e-4 and abs(abs(flow) - amps) < 0.2 * amps]
+def _places(view: BenchView, light: Light) -> list[str]:
+    return [view.place(light.part, leg) for leg in (light.anode, light.cathode)]
+
+
+def _supply_volts(view: BenchView, state: StatePoint | None = None) -> float:
+    board = view.bench.board
+    if board:
+        return board.rail_volts
+    return max((p.quantity("volts", "volt") or 9.0 for p in view.bench.parts_of("battery")), default=5.0)
+
+
+def _advice(view: BenchView, light: Light) -> str:
+    """A preferred value that gives about 10 mA (or what the pins may give) from this supply."""
+    board = view.bench.board
+    amps = min(0.01, board.pin_usual_amps) if board else 0.01
+    try:
+        ohms = led_series(_supply_volts(view), light.figures.forward(light.colour), amps).preferred_ohms
+    except ValueError:
+        return "this colour needs a higher supply"
+    return f"{in_words(ohms, 'Ω')} gives about {in_words(amps, 'A', 2)}"
 
 
 @WIRING.rule(
@@ -73,93 +150,85 @@ def _pins_of(view: BenchView, part: Part, state: StatePoint) -> list[str]:
     hint="The two legs of this light differ in length. What does that tell you?",
     criterion="wiring",
     source="diode: current flows from anode to cathode only",
-    explains=("light-never-lit", "function-not-built", "light-too-dim"),
+    explains=("light-never-lit", "function-not-built", "light-too-dim", "transistor-never-on"),
 )
 def light_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part in _two_ended(view, "led"):
-        bright = _brightest(view, part)
-        if bright is None or bright[0] > 1e-4:
+    told: set[str] = set()
+    for light in lights(view):
+        bright = brightest(view, light)
+        if bright is None or bright[0] > LIT_AMPS or light.part.ref in told or light.part.type.model == "module":
             continue
-        turned = max((abs(_amps(s, part)) for s in view.solved(frozenset({part.ref}))), default=0.0)
-        if turned > 3e-4:
-            places = [view.place(part, leg) for leg in part.type.legs]
-            yield found(
-                f"{part.ref} is the wrong way round: no current in any state, {in_words(turned, 'A')} if it were turned.",
-                f"Turn {part.ref}: anode (long leg) to {places[1]}, cathode to {places[0]}.",
-                parts=[part.ref],
-                places=places,
-                line=part.line,
-            )
+        turned = max((_turned_amps(light, state) for state in view.solved(flipped=[light.part.ref])), default=0.0)
+        if turned <= 3e-4:
+            continue
+        told.add(light.part.ref)
+        places = _places(view, light)
+        if light.part.type.model == "led-three":
+            kind = "anode" if light.part.type.id == "rgb-ca" else "cathode"
+            seen = f"{light.part.ref} is wired as if its common leg were the other pole; it is its {kind}."
+            remedy = f"Lead the common leg to {'the supply' if kind == 'anode' else 'ground'}, the colours over their resistors to the pins."
+        else:
+            seen = f"{light.part.ref} is the wrong way round: no current in any state, {in_words(turned, 'A', 2)} if it were turned."
+            remedy = f"Turn {light.part.ref}: anode (long leg) to {places[1]}, cathode to {places[0]}."
+        yield found(seen, remedy, parts=[light.part.ref], places=places, line=light.part.line)
+
+
+def _turned_amps(light: Light, state: StatePoint) -> float:
+    """Forward current with the part turned round."""
+    if light.part.type.model == "led-three":
+        return abs(state.point.amps.get((light.part.ref, light.leg), 0.0))
+    return light.amps(state)
 
 
 @WIRING.rule(
-    "sounder-reversed",
-    Severity.FIX,
-    title="Sounder the wrong way round",
-    why="An active sounder works one way only; this way it stays silent.",
-    hint="This part has a plus. Where is it?",
-    criterion="wiring",
-    source="typical of the family",
-    explains=("sounder-never-sounds", "function-not-built"),
-)
-def sounder_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part in _two_ended(view, "load"):
-        volts = [v for s in view.points if (v := view.across(s, part, *part.type.legs)) is not None]
-        if volts and min(volts) < -1.5 and max(volts) < 1.0:
-            places = [view.place(part, leg) for leg in part.type.legs]
-            yield found(
-                f"{part.ref} gets its plus at {places[1]}, where its minus leg is.",
-                f"Turn {part.ref}, or exchange its leads.",
-                parts=[part.ref],
-                places=places,
-                line=part.line,
-            )
-
-
-@WIRING.rule(
-    "light-without-resistor",
+    "led-no-series-resistor",
     Severity.CHECK,
     title="Light without a series resistor",
     why="Only the pin's own resistance limits the current; light and pin work at or beyond their limits.",
     hint="What decides how much current flows through this light?",
     criterion="safety",
     source="typical of the family: 30 mA absolute for the light; the board's pin limit",
-    explains=("light-over-current", "pin-over-current", "part-missing"),
-)
+    explains=("light-over-current", "pin-over-current", "part-missing", "supply-pin-over-current", "all-pins-over-current",
+              "transistor-not-saturated", "transistor-ratio", "transistor-over-current"),
+)  # fmt: skip
 def light_without_resistor(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part in _two_ended(view, "led"):
-        bright = _brightest(view, part)
-        figures = part.type.diode
-        if bright is None or figures is None or bright[0] < 1e-3 or has_series_resistor(view, part):
+    for light in lights(view):
+        bright = brightest(view, light)
+        if bright is None or bright[0] < 1e-3 or series_resistor(view, light) is not None:
             continue
         amps, state = bright
-        limit = min(figures.absolute_amps, view.bench.board.pin_absolute_amps if view.bench.board else 1.0)
+        board = view.bench.board
+        on_pin = any(p in state.conditions.driven for p in _pins_of(view, state, amps))
+        limit = min(light.absolute_amps, board.pin_absolute_amps) if board and on_pin else light.absolute_amps
         too_much = amps > limit
         yield found(
-            f"No resistor is in series with {part.ref}; {in_words(amps, 'A', 2)} flow with {state.name}"
+            f"No resistor is in series with {light.name}; {in_words(amps, 'A', 2)} flow with {state.name}"
             + (f", {in_words(limit, 'A', 2)} is the limit." if too_much else "."),
-            f"Put a resistor in series with {part.ref}: {_advice(view, part)}.",
-            parts=[part.ref],
-            places=[view.place(part, leg) for leg in part.type.legs],
-            line=part.line,
+            f"Put a resistor in series with {light.name}: {_advice(view, light)}.",
+            parts=[light.part.ref],
+            places=_places(view, light),
+            line=light.part.line,
             value=amps,
             limit=limit,
             unit="A",
             severity=Severity.STOP if too_much else Severity.CHECK,
+            affects=_chain(view, light),
         )
 
 
-def _advice(view: BenchView, part: Part) -> str:
-    """A preferred value that gives about 10 mA from this supply."""
-    from verifex.core.resistors.sums import led_series
+def _chain(view: BenchView, light: Light) -> list[str]:
+    """What hangs on the light's own nets: a transistor that carries its current, say."""
+    refs = []
+    for leg in (light.anode, light.cathode):
+        net = view.net(light.part, leg)
+        if net and not view.nets.supplies(net) and not view.nets.is_ground(net):
+            refs += [other.ref for other in view.nets.part_legs(net)]
+    return refs
 
-    board, figures = view.bench.board, part.type.diode
-    assert board is not None and figures is not None
-    forward = figures.forward_volts.get(part.settings.get("colour", ""), next(iter(figures.forward_volts.values())))[1]
-    try:
-        return f"{led_series(board.rail_volts, forward, 0.01).preferred_ohms:g} Ω gives about 10 mA"
-    except ValueError:
-        return "this colour needs a higher supply"
+
+def _pins_of(view: BenchView, state: StatePoint, amps: float) -> list[str]:
+    """Pins that carry about this current in the state."""
+    return [pin for pin, flow in state.point.pin_amps.items() if abs(abs(flow) - amps) < 0.2 * amps]
 
 
 @WIRING.rule(
@@ -170,59 +239,23 @@ def _advice(view: BenchView, part: Part) -> str:
     hint="Work out the current through this light from its resistor.",
     criterion="safety",
     source="typical of the family: 20 mA usual, 30 mA absolute",
-    explains=("pin-over-current", "value-outside-window"),
+    explains=("pin-over-current", "value-outside-window", "resistor-over-watts"),
 )
 def light_over_current(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part in _two_ended(view, "led"):
-        bright, figures = _brightest(view, part), part.type.diode
-        if bright is None or figures is None or bright[0] <= figures.usual_amps * 1.02:
+    for light in lights(view):
+        bright = brightest(view, light)
+        if bright is None or bright[0] <= light.figures.usual_amps * 1.02:
             continue
         amps, state = bright
-        stop = amps > figures.absolute_amps
-        limit = figures.absolute_amps if stop else figures.usual_amps
+        stop = amps > light.absolute_amps
+        limit = light.absolute_amps if stop else light.figures.usual_amps
         yield found(
-            f"{in_words(amps, 'A', 3)} flow through {part.ref} with {state.name}; "
+            f"{in_words(amps, 'A', 3)} flow through {light.name} with {state.name}; "
             f"{in_words(limit, 'A', 2)} is {'its limit' if stop else 'the usual most'}.",
-            f"Use a larger series resistor: {_advice(view, part)}.",
-            parts=_with_resistor(view, part),
-            line=part.line,
-            value=amps,
-            limit=limit,
-            unit="A",
-            severity=Severity.STOP if stop else Severity.CHECK,
-        )
-
-
-@WIRING.rule(
-    "pin-over-current",
-    Severity.STOP,
-    title="Too much current from a pin",
-    why="A pin over its absolute limit is spoilt, and often the whole board with it.",
-    hint="How much may one pin of your board give?",
-    criterion="safety",
-    source="the board's pin limits",
-)
-def pin_over_current(view: BenchView, found: Found) -> Iterator[Finding]:
-    board = view.bench.board
-    if board is None or view.shorted:
-        return
-    worst: dict[str, tuple[float, StatePoint]] = {}
-    for state in view.points:
-        for pin, amps in state.point.pin_amps.items():
-            if pin in state.conditions.driven and abs(amps) > worst.get(pin, (0.0, state))[0]:
-                worst[pin] = (abs(amps), state)
-    for pin, (amps, state) in worst.items():
-        if amps <= board.pin_usual_amps * 1.02:
-            continue
-        stop = amps > board.pin_absolute_amps
-        limit = board.pin_absolute_amps if stop else board.pin_usual_amps
-        carried = [p.ref for p in view.bench.parts_of("led", "load", "resistor") if pin in _pins_of(view, p, state)]
-        yield found(
-            f"{pin} gives {in_words(amps, 'A', 3)} with {state.name}; {in_words(limit, 'A', 2)} is "
-            f"{'its absolute limit' if stop else 'recommended at most'}.",
-            "Draw less from this pin: a larger resistor, or a transistor for the load.",
-            parts=carried,
-            places=[f"{view.bench.board_ref}.{pin}"],
+            f"Use a larger series resistor: {_advice(view, light)}.",
+            parts=_with_resistor(view, light),
+            places=_places(view, light),
+            line=light.part.line,
             value=amps,
             limit=limit,
             unit="A",
@@ -241,30 +274,18 @@ def pin_over_current(view: BenchView, found: Found) -> Iterator[Finding]:
     explains=("value-outside-window",),
 )
 def light_too_dim(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part in _two_ended(view, "led"):
-        bright, figures = _brightest(view, part), part.type.diode
-        if bright and figures and 1e-5 < bright[0] < figures.visible_amps:
+    for light in lights(view):
+        bright = brightest(view, light)
+        if bright and DARK_AMPS < bright[0] < light.figures.visible_amps * 0.98:
             yield found(
-                f"At most {in_words(bright[0], 'A', 2)} flow through {part.ref}; it is seen from about {in_words(figures.visible_amps, 'A')}.",
-                f"Use a smaller series resistor: {_advice(view, part)}.",
-                parts=_with_resistor(view, part),
-                line=part.line,
+                f"At most {in_words(bright[0], 'A', 2)} flow through {light.name}; it is seen from about {in_words(light.figures.visible_amps, 'A')}.",
+                f"Use a smaller series resistor: {_advice(view, light)}.",
+                parts=_with_resistor(view, light),
+                places=_places(view, light),
+                line=light.part.line,
                 value=bright[0],
-                limit=figures.visible_amps,
+                limit=light.figures.visible_amps,
                 unit="A",
-            )
-
-
-def _never_works(view: BenchView, found: Found, model: str) -> Iterator[Finding]:
-    for part in _two_ended(view, model):
-        bright = _brightest(view, part)
-        if bright is not None and bright[0] <= 1e-5:
-            yield found(
-                f"No current flows through {part.ref} in any state of the pins.",
-                f"Follow the circuit of {part.ref} from the pin to ground; one link is missing.",
-                parts=[part.ref],
-                places=[view.place(part, leg) for leg in part.legs],
-                line=part.line,
             )
 
 
@@ -279,18 +300,47 @@ def _never_works(view: BenchView, found: Found, model: str) -> Iterator[Finding]
     explains=("function-not-built",),
 )
 def light_never_lit(view: BenchView, found: Found) -> Iterator[Finding]:
-    yield from _never_works(view, found, "led")
+    told: set[str] = set()
+    for light in lights(view):
+        bright = brightest(view, light)
+        if bright is None or bright[0] > DARK_AMPS or light.part.ref in told:
+            continue
+        told.add(light.part.ref)
+        yield found(
+            f"No current flows through {light.name} in any state of the pins.",
+            f"Follow the circuit of {light.part.ref} from the pin to ground; one link is missing.",
+            parts=[light.part.ref],
+            places=_places(view, light),
+            line=light.part.line,
+        )
 
 
 @WIRING.rule(
-    "sounder-never-sounds",
-    Severity.FIX,
-    title="A sounder that never sounds",
-    why="Its circuit is not closed, so the program cannot sound it.",
-    hint="Follow the circuit of this sounder with a finger, from the pin and back to ground.",
-    criterion="wiring",
-    source="solved circuit",
-    explains=("function-not-built",),
+    "resistor-in-common-leg",
+    Severity.CHECK,
+    title="One resistor for three colours",
+    why="In the common leg the colours share its current: each is dimmer the more of them are on, and the mix shifts.",
+    hint="How does the brightness of one colour change when the others come on?",
+    criterion="resistors",
+    source="one resistor a colour, never one in the common leg",
+    explains=("light-over-current", "led-no-series-resistor"),
 )
-def sounder_never_sounds(view: BenchView, found: Found) -> Iterator[Finding]:
-    yield from _never_works(view, found, "load")
+def resistor_in_common_leg(view: BenchView, found: Found) -> Iterator[Finding]:
+    if view.shorted:
+        return
+    for part in view.bench.parts_of("led-three"):
+        common = view.net(part, "common")
+        shared = view.paths.edges_at(common, Link.OHMS) if common else []
+        own = [
+            colour
+            for colour in ("red", "green", "blue")
+            if (net := view.net(part, colour)) and view.paths.edges_at(net, Link.OHMS)
+        ]
+        if shared and len(own) < 2:
+            yield found(
+                f"{part.ref} has one resistor, {shared[0].ref}, in its common leg.",
+                "Give each colour a resistor of its own, and lead the common leg straight to its rail.",
+                parts=[part.ref, shared[0].ref],
+                places=[view.place(part, "common")],
+                line=part.line,
+            )

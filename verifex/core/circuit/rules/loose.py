@@ -1,11 +1,11 @@
 """Ends that are alone in their row: the evidence behind several rules."""
 
+from collections import Counter
 from dataclasses import dataclass
 
 from verifex.core.circuit.bench import Wire
-from verifex.core.circuit.places import Hole, LegOf
+from verifex.core.circuit.places import Hole, LegOf, Rail
 from verifex.core.circuit.view import BenchView
-from verifex.core.parts.schema import LegRole
 
 
 @dataclass(frozen=True, slots=True)
@@ -20,6 +20,10 @@ class LooseEnd:
     @property
     def strip(self) -> str:
         return f"row {self.place.row} {self.place.half}"
+
+    @property
+    def is_wire(self) -> bool:
+        return self.wire is not None
 
     def __str__(self) -> str:
         return f"leg {self.leg.leg} of {self.leg.ref}" if self.leg else str(self.wire)
@@ -36,17 +40,35 @@ def holes_in_use(view: BenchView) -> list[Hole]:
 
 def loose_ends(view: BenchView) -> list[LooseEnd]:
     """Every loose end on the bench; legs that may stay open, or that a wire names directly, are none."""
-    rows = [(hole.row, hole.half) for hole in holes_in_use(view)]
+    used = Counter((hole.row, hole.half) for hole in holes_in_use(view))
     named = {end for wire in view.bench.wires for end in wire.ends if isinstance(end, LegOf)}
     ends = []
     for part in view.bench.parts.values():
+        # One leg of each joined pair is enough: the other may stand alone.
+        metal = {leg: pair for pair in part.type.joined for leg in pair}
         for leg, place in part.legs.items():
-            if part.type.role(leg) is LegRole.OPEN_ALLOWED or LegOf(part.ref, leg) in named:
+            if part.type.leg(leg).optional or LegOf(part.ref, leg) in named or not isinstance(place, Hole):
                 continue
-            if isinstance(place, Hole) and rows.count((place.row, place.half)) == 1:
-                ends.append(LooseEnd(place, part.line, leg=LegOf(part.ref, leg)))
+            if used[(place.row, place.half)] != 1:
+                continue
+            net = view.net(part, leg)
+            if (
+                leg in metal
+                and net is not None
+                and len(net.legs) > sum(1 for other in net.legs if other.ref == part.ref)
+            ):
+                continue
+            ends.append(LooseEnd(place, part.line, leg=LegOf(part.ref, leg)))
     for wire in view.bench.wires:
         for place in wire.ends:
-            if isinstance(place, Hole) and rows.count((place.row, place.half)) == 1:
+            if isinstance(place, Hole) and used[(place.row, place.half)] == 1:
                 ends.append(LooseEnd(place, wire.line, wire=wire))
     return ends
+
+
+def far_end(end: LooseEnd) -> Hole | Rail | LegOf | None:
+    """Where a loose wire comes from."""
+    if end.wire is None:
+        return None
+    one, other = end.wire.ends
+    return other if one == end.place else one

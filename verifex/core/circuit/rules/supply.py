@@ -1,93 +1,32 @@
-"""Supply and ground: shorted, reversed, missing, outside the window, not shared."""
+"""How modules and loads are fed: reversed, missing, outside the window, without a shared ground."""
 
 from collections.abc import Iterator
 
-from verifex.core.circuit.bench import Part, Wire
-from verifex.core.circuit.nets import Net, Nets
-from verifex.core.circuit.places import Hole, LegOf
-from verifex.core.circuit.rules.book import WIRING
-from verifex.core.circuit.rules.loose import loose_ends
+from verifex.core.circuit.bench import Part
+from verifex.core.circuit.rules.book import CONFUSED_LEVELS, DEAD_LOADS, LOST_SIGNALS, NOT_FED, WIRING
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
-from verifex.core.parts.schema import LegRole
+from verifex.core.parts import SIGNAL_ROLES
 from verifex.core.rulebook import Found
 
+REVERSED_VOLTS = -0.3
+SLACK = 0.005  # of a window's edge: what a supply of exactly that value may miss it by
+
 BEHIND_A_BAD_SUPPLY = (
-    "supply-missing",
-    "ground-missing",
-    "supply-under",
-    "supply-over",
-    "output-unconnected",
-    "output-tied-to-supply",
-    "output-tied-to-ground",
-    "no-common-ground",
-    "function-not-built",
-)
+    *NOT_FED, *LOST_SIGNALS, *CONFUSED_LEVELS, *DEAD_LOADS,
+    "output-tied-to-supply", "output-tied-to-ground", "no-common-ground", "function-not-built", "input-held", "wire-colour",
+    "contrast-trimmer-missing", "water-strip-fed", "pin-over-current", "ground-shared", "regulator-headroom",
+)  # fmt: skip
 
 
-@WIRING.rule(
-    "supply-shorted",
-    Severity.STOP,
-    title="Supply and ground, or two supplies, joined",
-    why="The full current of the supply flows through the wires: they heat, and the board or the computer behind it may be spoilt.",
-    hint="Keep the power off. Trace each lead that comes from a supply pin: does one of them meet ground?",
-    criterion="safety",
-    source="the base and the board's supply limits",
-    explains=(
-        *BEHIND_A_BAD_SUPPLY,
-        "supply-reversed",
-        "light-never-lit",
-        "sounder-never-sounds",
-        "rail-never-fed",
-        "dangling-lead",
-    ),
-)
-def supply_shorted(view: BenchView, found: Found) -> Iterator[Finding]:
-    for net in view.shorted:
-        pins = [f"{view.bench.board_ref}.{p.name}" for p in view.nets.board_pins(net) if p.supply_volts or p.ground]
-        closing = _closing_wires(view, net)
-        culprits = [view.bench.wires[index] for index in closing]
-        names = ", ".join(str(wire) for wire in culprits)
-        meeting = " and ".join(dict.fromkeys(pins))
-        yield found(
-            f"{meeting} are one piece of metal." + (f" It is closed by {names}." if names else ""),
-            _parting(view, culprits),
-            parts=[leg.ref for leg in view.nets.part_legs(net)],
-            places=[str(end) for wire in culprits for end in wire.ends] or list(net.places),
-            nets=[net.name],
-            line=culprits[0].line if culprits else None,
-        )
+def supply_legs(part: Part) -> tuple[str, str]:
+    """The supply and ground legs of a module."""
+    assert part.type.supply_leg and part.type.ground_leg
+    return part.type.supply_leg, part.type.ground_leg
 
 
-def _parting(view: BenchView, culprits: list[Wire]) -> str:
-    """What to move: a culprit that ends two rows or less from a lonely leg of its own kind belongs there."""
-    for lonely in loose_ends(view):
-        for wire in culprits:
-            without = Nets(view.bench, without_wire=view.bench.wires.index(wire))
-            for end, far in (wire.ends, wire.ends[::-1]):
-                net = without.at(far)
-                if lonely.leg is None or net is None or not isinstance(end, Hole) or lonely.rows_from(end) > 2:
-                    continue
-                role = view.bench.parts[lonely.leg.ref].type.role(lonely.leg.leg)
-                if without.is_ground(net) if role is LegRole.GROUND else without.supplies(net):
-                    return f"Move the end at {end} of {wire} to {lonely.strip}, where {lonely.leg} is alone."
-    return "Take away " + (" or ".join(str(wire) for wire in culprits) if culprits else "the bridge between them") + "."
-
-
-def _closing_wires(view: BenchView, net: Net) -> list[int]:
-    """Wires without which the short is gone; those that carry a module's own leg are the likelier slip."""
-    closing = []
-    for index, wire in enumerate(view.bench.wires):
-        if str(wire.ends[0]) not in net.places:
-            continue
-        without = BenchView.__new__(BenchView)
-        without.bench, without.nets = view.bench, Nets(view.bench, without_wire=index)
-        if len(without.shorted) < len(view.shorted):
-            closing.append(index)
-    plain = [
-        i for i in closing if not all(isinstance(end, LegOf) or str(end)[0] in "+-" for end in view.bench.wires[i].ends)
-    ]
-    return plain or closing
+def _is_clear(view: BenchView) -> bool:
+    return bool(view.points) and not view.shorted
 
 
 @WIRING.rule(
@@ -101,7 +40,7 @@ def _closing_wires(view: BenchView, net: Net) -> list[int]:
 )
 def leg_order_differs(view: BenchView, found: Found) -> Iterator[Finding]:
     for part in view.bench.parts.values():
-        batch, said = view.batch_orders.get(part.type.id), part.settings.get("order")
+        batch, said = view.handed.batch_orders.get(part.type.id), part.settings.get("order")
         if batch and said and said != batch:
             yield found(
                 f"The hand-in says {part.ref} is printed {said.replace('-', ', ')}; the hatch recorded {batch.replace('-', ', ')}.",
@@ -109,10 +48,6 @@ def leg_order_differs(view: BenchView, found: Found) -> Iterator[Finding]:
                 parts=[part.ref],
                 line=part.line,
             )
-
-
-def _legs(part: Part) -> tuple[str, str]:
-    return part.type.legs_with(LegRole.SUPPLY)[0], part.type.legs_with(LegRole.GROUND)[0]
 
 
 @WIRING.rule(
@@ -126,46 +61,93 @@ def _legs(part: Part) -> tuple[str, str]:
     explains=BEHIND_A_BAD_SUPPLY,
 )
 def supply_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
+    if not _is_clear(view):
+        return
     for part in view.module_parts():
-        supply, ground = _legs(part)
+        supply, ground = supply_legs(part)
+        nets = view.net(part, supply), view.net(part, ground)
+        if nets[0] is None or nets[1] is None:
+            continue
+        if not view.is_fed(nets[1], {part.ref}) or not view.is_grounded(nets[0], {part.ref}):
+            continue
         volts = [v for state in view.points if (v := view.across(state, part, supply, ground)) is not None]
-        if volts and min(volts) < -0.3 and not view.shorted:
-            at = view.points[0].point.volts
-            nets = [view.net(part, supply), view.net(part, ground)]
-            said = [f"{at[net.id]:.2f} V" for net in nets if net]
-            places = [view.place(part, supply), view.place(part, ground)]
+        if min(volts) >= REVERSED_VOLTS or max(volts) > -REVERSED_VOLTS:
+            continue
+        at = view.points[0].point.volts
+        places = [view.place(part, supply), view.place(part, ground)]
+        yield found(
+            f"The supply leg of {part.ref} ({places[0]}) sits at {at[nets[0].id]:.2f} V and its ground leg ({places[1]}) at {at[nets[1].id]:.2f} V.",
+            f"Exchange the leads at {places[0]} and {places[1]}.",
+            parts=[part.ref],
+            places=places,
+            nets=[nets[0].name, nets[1].name],
+            line=part.line,
+            value=min(volts),
+            limit=0.0,
+            unit="V",
+            affects=_served_by(view, part),
+        )
+
+
+def _served_by(view: BenchView, part: Part) -> list[str]:
+    """Parts a module or regulator talks to or feeds: what it says is not to be believed while it is badly fed."""
+    refs: list[str] = []
+    for leg in part.type.legs_with(*SIGNAL_ROLES) + (["out"] if part.type.model == "regulator" else []):
+        net = view.net(part, leg)
+        if net:
+            refs += view.parts_behind(net)
+    return list(dict.fromkeys(refs))
+
+
+@WIRING.rule(
+    "battery-reversed",
+    Severity.STOP,
+    title="A battery the wrong way round",
+    why="Everything behind it is fed backwards.",
+    hint="Which end of the battery is plus, and where does it go?",
+    criterion="safety",
+    source="the sign of the battery against the rest of the bench",
+    explains=("supply-reversed", "level-over", *BEHIND_A_BAD_SUPPLY),
+)
+def battery_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
+    """A battery whose plus lies on the board's ground, so that its minus is below it."""
+    if not view.points:
+        return
+    for battery in view.bench.parts_of("battery"):
+        plus, minus = view.net(battery, "plus"), view.net(battery, "minus")
+        if plus is None or minus is None or not view.nets.is_ground(plus) or view.nets.is_ground(minus):
+            continue
+        served = view.parts_behind(minus)
+        if len(served) > 1:
             yield found(
-                f"The supply leg of {part.ref} ({places[0]}) sits at {said[0]} and its ground leg ({places[1]}) at {said[1]}.",
-                f"Exchange the leads at {places[0]} and {places[1]}.",
-                parts=[part.ref],
-                places=places,
-                nets=[net.name for net in nets if net],
-                line=part.line,
-                value=min(volts),
-                limit=0.0,
-                unit="V",
+                f"The plus of {battery.ref} is joined to the board's ground; its minus feeds {', '.join(r for r in served if r != battery.ref)}.",
+                f"Turn {battery.ref}.",
+                parts=[battery.ref],
+                places=[view.place(battery, "plus"), view.place(battery, "minus")],
+                line=battery.line,
+                affects=served,
             )
 
 
-def _missing(view: BenchView, found: Found, which: LegRole) -> Iterator[Finding]:
-    right, wrong = (view.is_fed, view.is_grounded) if which is LegRole.SUPPLY else (view.is_grounded, view.is_fed)
-    other_role = LegRole.GROUND if which is LegRole.SUPPLY else LegRole.SUPPLY
+def _joined(view: BenchView, part: Part, leg: str, wrong_first: bool) -> bool:
+    net = view.net(part, leg)
+    if net is None:
+        return False
+    check = view.is_grounded if wrong_first else view.is_fed
+    return check(net, {part.ref})
+
+
+def _feeding(view: BenchView) -> Iterator[tuple[Part, bool, bool, bool]]:
+    """(module, supply leg is fed, ground leg returns, both the wrong way round)."""
     for part in view.module_parts():
-        leg = part.type.legs_with(which)[0]
-        net, other = view.net(part, leg), view.net(part, part.type.legs_with(other_role)[0])
-        if net is not None and (right(net) or _has_battery(view, net)):
-            continue
-        if net is not None and wrong(net) and other is not None and right(other):
-            continue  # both legs are joined, the wrong way round: another rule's finding
-        word = "supply" if which is LegRole.SUPPLY else "ground"
-        place = view.place(part, leg) if leg in part.legs else "nowhere"
-        yield found(
-            f"The {word} leg of {part.ref} ({place}) is joined to no {word}.",
-            f"Lead {place if leg in part.legs else f'{part.ref}.{leg}'} to the {word}.",
-            parts=[part.ref],
-            places=[place] if leg in part.legs else [],
-            line=part.line,
-        )
+        supply, ground = supply_legs(part)
+        fed, grounded = _joined(view, part, supply, False), _joined(view, part, ground, True)
+        reversed_ = _joined(view, part, supply, True) and _joined(view, part, ground, False)
+        yield part, fed, grounded, reversed_ and not (fed and grounded)
+
+
+def _leg_words(view: BenchView, part: Part, leg: str) -> str:
+    return view.place(part, leg) if view.net(part, leg) else "nowhere"
 
 
 @WIRING.rule(
@@ -176,10 +158,35 @@ def _missing(view: BenchView, found: Found, which: LegRole) -> Iterator[Finding]
     hint="How does this part get its supply?",
     criterion="wiring",
     source="the module's supply leg",
-    explains=("supply-under", "output-unconnected"),
-)
+    explains=(*LOST_SIGNALS, *DEAD_LOADS, *CONFUSED_LEVELS, "supply-under", "function-not-built", "water-strip-fed",
+              "contrast-trimmer-missing", "no-common-ground", "ground-shared"),
+)  # fmt: skip
 def supply_missing(view: BenchView, found: Found) -> Iterator[Finding]:
-    yield from _missing(view, found, LegRole.SUPPLY)
+    for part, fed, grounded, turned in _feeding(view):
+        if fed or turned:
+            continue
+        supply, ground = supply_legs(part)
+        place = _leg_words(view, part, supply)
+        net = view.net(part, supply)
+        intake = net is not None and any(pin.intake for pin in view.nets.board_pins(net))
+        if not grounded:
+            seen = (
+                f"Neither the {supply} leg of {part.ref} ({place}) nor its {ground} leg "
+                f"({_leg_words(view, part, ground)}) is joined to the supply or to ground."
+            )
+        elif intake:
+            seen = f"The {supply} leg of {part.ref} ({place}) hangs on VIN, which gives no dependable supply on USB."
+        else:
+            seen = f"The {supply} leg of {part.ref} ({place}) is joined to no supply."
+        yield found(
+            seen,
+            f"Lead {place if place != 'nowhere' else f'{part.ref}.{supply}'} to the supply.",
+            parts=[part.ref],
+            places=[place] if place != "nowhere" else [],
+            nets=[net.name] if net else [],
+            line=part.line,
+            affects=_served_by(view, part),
+        )
 
 
 @WIRING.rule(
@@ -190,50 +197,76 @@ def supply_missing(view: BenchView, found: Found) -> Iterator[Finding]:
     hint="Every circuit comes back to where it started: where does this one return?",
     criterion="wiring",
     source="the module's ground leg",
-    explains=("supply-under", "no-common-ground"),
+    explains=(
+        *LOST_SIGNALS,
+        *DEAD_LOADS,
+        *CONFUSED_LEVELS,
+        "supply-under",
+        "no-common-ground",
+        "function-not-built",
+        "ground-shared",
+    ),
 )
 def ground_missing(view: BenchView, found: Found) -> Iterator[Finding]:
-    yield from _missing(view, found, LegRole.GROUND)
+    for part, fed, grounded, turned in _feeding(view):
+        if grounded or turned or not fed:
+            continue
+        _, ground = supply_legs(part)
+        place, net = _leg_words(view, part, ground), view.net(part, ground)
+        yield found(
+            f"The {ground} leg of {part.ref} ({place}) is joined to no ground.",
+            f"Lead {place if place != 'nowhere' else f'{part.ref}.{ground}'} to the ground.",
+            parts=[part.ref],
+            places=[place] if place != "nowhere" else [],
+            nets=[net.name] if net else [],
+            line=part.line,
+            affects=_served_by(view, part),
+        )
 
 
-def _has_battery(view: BenchView, net: Net) -> bool:
-    return any(part.type.id == "battery" for leg in view.nets.part_legs(net) if (part := view.bench.parts.get(leg.ref)))
-
-
-def _window(view: BenchView, part: Part) -> tuple[float, float, float] | None:
-    """(volts across the supply legs, window low, window high), when both legs are fed."""
-    supply, ground = _legs(part)
-    nets = view.net(part, supply), view.net(part, ground)
-    if part.type.supply is None or nets[0] is None or nets[1] is None or not view.points or view.shorted:
-        return None
-    if not view.is_fed(nets[0]) or not view.is_grounded(nets[1]):
-        return None
-    volts = view.across(view.points[0], part, supply, ground)
-    assert volts is not None
-    return volts, part.type.supply.low_volts, part.type.supply.high_volts
+def _windows(view: BenchView) -> Iterator[tuple[Part, float, float, float]]:
+    """(part, most volts it gets in any state, window low, window high) of modules and loads that are fed."""
+    if not _is_clear(view):
+        return
+    for part, fed, grounded, _ in _feeding(view):
+        if part.type.supply and fed and grounded:
+            supply, ground = supply_legs(part)
+            volts = max(v for state in view.points if (v := view.across(state, part, supply, ground)) is not None)
+            yield part, volts, part.type.supply.low_volts, part.type.supply.high_volts
+    for part in view.bench.parts_of("load", "relay"):
+        load = part.type.load
+        ends = part.ends
+        seen = [abs(v) for state in view.points if (v := view.across(state, part, *ends)) is not None]
+        if load and seen:
+            rated = part.quantity("volts", "volt")
+            high = load.high_volts * rated / load.at_volts if rated else load.high_volts
+            yield part, max(seen), 0.0, high
 
 
 @WIRING.rule(
     "supply-over",
     Severity.STOP,
     title="Supply over the maximum",
-    why="Above its maximum the module may be spoilt at once.",
+    why="Above its maximum the part may be spoilt at once.",
     hint="Which supply does this part want, and which one does it get?",
     criterion="safety",
-    source="the module's supply window",
-)
+    source="the part's supply window",
+    explains=("level-over", "level-at-module", "level-margin", "resistor-over-watts", "pin-over-current", "supply-inexact",
+              "bus-elsewhere", "transistor-over-current"),
+)  # fmt: skip
 def supply_over(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part in view.module_parts():
-        fed = _window(view, part)
-        if fed and fed[0] > fed[2]:
+    for part, volts, low, high in _windows(view):
+        if volts > high * (1 + SLACK):
+            made_for = f"{low:g} to {high:g} V" if low else f"{high:g} V at most"
             yield found(
-                f"{part.ref} gets {fed[0]:.2f} V; it is made for {fed[1]:g} to {fed[2]:g} V.",
+                f"{part.ref} gets {volts:.2f} V; it is made for {made_for}.",
                 "Feed it from a lower supply.",
                 parts=[part.ref],
                 line=part.line,
-                value=fed[0],
-                limit=fed[2],
+                value=volts,
+                limit=high,
                 unit="V",
+                affects=_served_by(view, part),
             )
 
 
@@ -245,19 +278,108 @@ def supply_over(view: BenchView, found: Found) -> Iterator[Finding]:
     hint="Which supply does this part want, and which one does it get?",
     criterion="wiring",
     source="the module's supply window",
+    explains=("level-too-low", "level-margin", "supply-inexact", "load-never-works", "bus-elsewhere"),
 )
 def supply_under(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part in view.module_parts():
-        fed = _window(view, part)
-        if fed and -0.3 <= fed[0] < fed[1]:
+    for part, volts, low, _ in _windows(view):
+        if part.type.model == "regulator" or volts < REVERSED_VOLTS or volts >= low * (1 - SLACK):
+            continue
+        yield found(
+            f"{part.ref} gets {volts:.2f} V; it needs at least {low:g} V.{_because_of_regulator(view, part)}",
+            "Feed it from a supply inside its window.",
+            parts=[part.ref],
+            line=part.line,
+            value=volts,
+            limit=low,
+            unit="V",
+            affects=_served_by(view, part),
+        )
+
+
+def _because_of_regulator(view: BenchView, part: Part) -> str:
+    net = view.net(part, supply_legs(part)[0])
+    for leg in view.nets.part_legs(net) if net else []:
+        feeder = view.bench.parts[leg.ref]
+        if feeder.type.model == "regulator" and leg.leg == "out":
+            into = view.across(view.points[0], feeder, "in", "ground")
+            return f" {feeder.ref} has {into:.1f} V to work from, too little to give its own." if into else ""
+    return ""
+
+
+@WIRING.rule(
+    "supply-inexact",
+    Severity.CHECK,
+    title="Supply outside what the reading needs",
+    why="This module measures in proportion to its supply; off its nominal supply the reading is not to be trusted.",
+    hint="How exactly is this module fed? Measure it at the module.",
+    criterion="readings",
+    source="typical of the family: 5 V ± 0.1 V",
+)
+def supply_inexact(view: BenchView, found: Found) -> Iterator[Finding]:
+    for part, volts, low, high in _windows(view):
+        window = part.type.supply
+        if window is None or window.exact_within_volts is None or not low <= volts <= high:
+            continue
+        middle = (low + high) / 2
+        if abs(volts - middle) > window.exact_within_volts * 1.001:
             yield found(
-                f"{part.ref} gets {fed[0]:.2f} V; it needs at least {fed[1]:g} V.",
-                "Feed it from a supply inside its window.",
+                f"{part.ref} gets {volts:.2f} V; its reading is trustworthy at {middle:g} ± {window.exact_within_volts:g} V.",
+                "Feed it from a better supply, or enter the measured one so that the sheet follows.",
                 parts=[part.ref],
                 line=part.line,
-                value=fed[0],
-                limit=fed[1],
+                value=volts,
+                limit=middle,
                 unit="V",
+            )
+
+
+@WIRING.rule(
+    "regulator-headroom",
+    Severity.CHECK,
+    title="A regulator with too little headroom",
+    why="A linear regulator needs about 2 V more than it gives; below that its output sags with its input.",
+    hint="How much higher than its output must the input of a regulator be?",
+    criterion="wiring",
+    source="typical of the family: 2 V of drop",
+)
+def regulator_headroom(view: BenchView, found: Found) -> Iterator[Finding]:
+    for part, volts, low, _ in _windows(view):
+        if part.type.model == "regulator" and 0 < volts < low * (1 - SLACK):
+            yield found(
+                f"{part.ref} gets {volts:.2f} V; for its full output it needs {low:g} V.",
+                "Feed it from a higher supply.",
+                parts=[part.ref],
+                line=part.line,
+                value=volts,
+                limit=low,
+                unit="V",
+            )
+
+
+@WIRING.rule(
+    "regulator-hot",
+    Severity.CHECK,
+    title="A regulator that gets hot",
+    why="All volts it takes off turn into heat: above about a watt it wants a heat sink, and burns a finger.",
+    hint="Work out the heat: volts it takes off times the current through it.",
+    criterion="safety",
+    source="heat = (Vin − Vout)·I",
+)
+def regulator_hot(view: BenchView, found: Found) -> Iterator[Finding]:
+    if not _is_clear(view):
+        return
+    for part in view.bench.parts_of("regulator"):
+        figures = part.type.regulator
+        heat = max((state.point.watts.get(part.ref, 0.0) for state in view.points), default=0.0)
+        if figures and heat > figures.usual_watts:
+            yield found(
+                f"{part.ref} turns {heat:.1f} W into heat.",
+                "Take a lower input voltage or less load; do not touch it while it is on.",
+                parts=[part.ref],
+                line=part.line,
+                value=heat,
+                limit=figures.usual_watts,
+                unit="W",
             )
 
 
@@ -265,27 +387,90 @@ def supply_under(view: BenchView, found: Found) -> Iterator[Finding]:
     "no-common-ground",
     Severity.FIX,
     title="No common ground",
-    why="A signal is a voltage between two wires; without a shared ground the board measures against nothing.",
+    why="A signal is a voltage between two wires; without a shared ground the board measures, and drives, against nothing.",
     hint="The board measures from its own ground. Is that the ground of this part too?",
     criterion="wiring",
     source="what a signal is",
+    explains=(*DEAD_LOADS, *CONFUSED_LEVELS, *LOST_SIGNALS, "function-not-built", "supply-missing", "ground-missing"),
 )
 def no_common_ground(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part in view.module_parts():
-        ground_net = view.net(part, _legs(part)[1])
-        outs = [
-            *part.type.legs_with(LegRole.ANALOGUE_OUT),
-            *part.type.legs_with(LegRole.DIGITAL_OUT),
-            *part.type.legs_with(LegRole.SIGNAL),
-        ]
-        talks = any(view.nets.signal_pins(net) for leg in outs if (net := view.net(part, leg)))
-        if ground_net is None or not talks or view.is_grounded(ground_net):
+    if view.bench.board is None:
+        return
+    told: set[int] = set()
+    for battery in view.bench.parts_of("battery"):
+        minus = view.net(battery, "minus")
+        if minus is None or minus.id in told:
             continue
-        if _has_battery(view, ground_net):
+        island = view.paths.island(minus)
+        told |= island
+        ground = view.nets.ground_id
+        touching = [view.nets.nets[i] for i in sorted(island) if view.nets.board_pins(view.nets.nets[i])]
+        if not touching or (ground is not None and ground in island):
+            continue
+        refs = list(dict.fromkeys(leg.ref for i in sorted(island) for leg in view.nets.part_legs(view.nets.nets[i])))
+        pins = [view.pin_place(pin.name) for net in touching for pin in view.nets.board_pins(net)]
+        yield found(
+            f"{battery.ref} and the board exchange a signal at {pins[0]}, but the board's ground is not joined to the battery's minus.",
+            f"Join {view.pin_place('GND')} to {view.place(battery, 'minus')}.",
+            parts=refs,
+            places=[view.place(battery, "minus"), pins[0]],
+            nets=[minus.name],
+            line=battery.line,
+        )
+
+
+@WIRING.rule(
+    "capacitor-reversed",
+    Severity.STOP,
+    title="A polarised capacitor the wrong way round",
+    why="Reversed it heats and may burst.",
+    hint="A polarised capacitor has a mark on one side. Which side must it face?",
+    criterion="safety",
+    source="typical of the family",
+)
+def capacitor_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
+    if not _is_clear(view):
+        return
+    for part in view.bench.parts_of("capacitor"):
+        if "plus" not in part.legs and "minus" not in part.legs:
+            continue
+        volts = [v for state in view.points if (v := view.across(state, part, *part.ends)) is not None]
+        if volts and min(volts) < -0.5:
+            places = [view.place(part, leg) for leg in part.ends]
             yield found(
-                f"{part.ref} returns to the battery, but the board's ground is not joined to it.",
-                f"Join {view.bench.board_ref}.GND to the battery's minus.",
+                f"The plus of {part.ref} ({places[0]}) lies {-min(volts):.1f} V below its minus ({places[1]}).",
+                f"Turn {part.ref}: plus to {places[1]}.",
                 parts=[part.ref],
-                nets=[ground_net.name],
+                places=places,
                 line=part.line,
+                value=min(volts),
+                limit=0.0,
+                unit="V",
+            )
+
+
+@WIRING.rule(
+    "capacitor-over-volts",
+    Severity.STOP,
+    title="A capacitor over its voltage",
+    why="Above its printed voltage it may burst.",
+    hint="Which voltage is printed on this capacitor?",
+    criterion="safety",
+    source="the voltage printed on it",
+)
+def capacitor_over_volts(view: BenchView, found: Found) -> Iterator[Finding]:
+    if not _is_clear(view):
+        return
+    for part in view.bench.parts_of("capacitor"):
+        rated = part.quantity("volts", "volt")
+        volts = [abs(v) for state in view.points if (v := view.across(state, part, *part.ends)) is not None]
+        if rated and volts and max(volts) > rated * (1 + SLACK):
+            yield found(
+                f"{part.ref} is made for {rated:g} V and gets {max(volts):.1f} V.",
+                "Take one for a higher voltage.",
+                parts=[part.ref],
+                line=part.line,
+                value=max(volts),
+                limit=rated,
+                unit="V",
             )

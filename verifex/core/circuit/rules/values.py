@@ -1,15 +1,25 @@
-"""Values: what the bands say, what the meter says, and what the exercise allows."""
+"""Values: what the bands say, what the meter says, what the exercise allows, what was handed out."""
 
 from collections.abc import Iterator
 
-from verifex.core.circuit.operating import resistor_ohms
+from verifex.core.circuit.bench import Part
+from verifex.core.circuit.operating import ohms_in_circuit
 from verifex.core.circuit.rules.book import WIRING
+from verifex.core.circuit.values import nominal_ohms, resistor_ohms, tolerance_percent
 from verifex.core.circuit.view import BenchView
+from verifex.core.circuit.windows import resistor_jobs
 from verifex.core.findings import Finding, Severity
-from verifex.core.quantity import in_words, parse_quantity
-from verifex.core.resistors.bands import read_bands
+from verifex.core.quantity import in_words, parse_quantity, read_volts
+from verifex.core.resistors.bands import misreadings, order_doubt, read_bands
 from verifex.core.resistors.sums import fits_nominal
 from verifex.core.rulebook import Found
+
+UNITS = {
+    "value": "ohm", "measured": "ohm", "tolerance": "percent", "watts": "watt", "amps": "amp", "lead": "metre",
+    "r10": "ohm", "gamma": "none", "load": "ohm", "r0": "ohm",
+}  # fmt: skip
+MOST_OHMS = 1e9
+IN_CIRCUIT_SLACK = 0.03
 
 
 @WIRING.rule(
@@ -20,23 +30,43 @@ from verifex.core.rulebook import Found
     hint="Write the value as 330, 4k7 or 10k, and the bands as red-red-brown-gold.",
     criterion="resistors",
     source="IEC 60062",
-    explains=("value-missing",),
-)
+    explains=("value-missing", "light-never-lit", "light-too-dim", "transistor-never-on", "data-without-pull-up",
+              "divider-partner-missing", "source-too-weak", "level-too-low", "transistor-not-saturated", "floating-input",
+              "sounder-never-sounds", "load-never-works", "function-not-built", "bands-order"),
+)  # fmt: skip
 def value_unreadable(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part in view.bench.parts_of("resistor"):
-        for key in ("value", "measured", "tolerance", "bands"):
-            text = part.settings.get(key)
-            if text is None:
-                continue
+    for part in view.bench.parts.values():
+        for key, text in part.settings.items():
             try:
-                if key == "bands":
-                    read_bands(text.split("-"))
-                elif (value := parse_quantity(text, "percent" if key == "tolerance" else "ohm")) <= 0:
-                    raise ValueError(f"{key} of {value:g} is not above 0")
-                elif key != "tolerance" and value > 1e9:
-                    raise ValueError(f"{in_words(value, 'Ω')} is more than any resistor of a kit; 1 GΩ is the most")
+                _read(part, key, text)
             except ValueError as wrong:
-                yield found(f"{part.ref}: {wrong}.", "Write it anew.", parts=[part.ref], line=part.line)
+                yield found(
+                    f"{part.ref}: {wrong}.",
+                    "Write it anew.",
+                    parts=[part.ref],
+                    line=part.line,
+                    affects=_hangs_on(view, part),
+                )
+
+
+def _read(part: Part, key: str, text: str) -> None:
+    """Raises ValueError for a setting that cannot be read, in words."""
+    if key == "bands":
+        read_bands(text.split("-"))
+    elif key == "volts":
+        if read_volts(text) is None:
+            raise ValueError(f"'{text}' is no voltage; 9 or 9V was expected")
+    elif key in UNITS:
+        unit = "farad" if key == "value" and part.type.model == "capacitor" else UNITS[key]
+        value = parse_quantity(text, unit)
+        if value <= 0:
+            raise ValueError(f"{key} of {value:g} is not above 0")
+        if unit == "ohm" and value > MOST_OHMS:
+            raise ValueError(f"{in_words(value, 'Ω')} is more than any resistor of a kit; 1 GΩ is the most")
+
+
+def _hangs_on(view: BenchView, part: Part) -> list[str]:
+    return [ref for leg in part.type.leg_names() if (net := view.net(part, leg)) for ref in view.parts_behind(net)]
 
 
 @WIRING.rule(
@@ -47,17 +77,19 @@ def value_unreadable(view: BenchView, found: Found) -> Iterator[Finding]:
     hint="Read the bands of this resistor, and measure it before it is put in.",
     criterion="resistors",
     source="solved circuit",
-    explains=("light-never-lit", "function-not-built", "light-too-dim"),
-)
+    explains=("light-never-lit", "function-not-built", "light-too-dim", "transistor-never-on", "data-without-pull-up",
+              "divider-partner-missing", "source-too-weak", "level-too-low", "transistor-not-saturated", "sounder-never-sounds",
+              "load-never-works", "floating-input", "part-missing"),
+)  # fmt: skip
 def value_missing(view: BenchView, found: Found) -> Iterator[Finding]:
     for part in view.bench.parts_of("resistor"):
         if resistor_ohms(part, "measured") is None:
-            near = [leg.ref for end in part.legs if (net := view.net(part, end)) for leg in view.nets.part_legs(net)]
             yield found(
                 f"{part.ref} has neither a value nor bands.",
                 "Add value=… or bands=…, and what the meter shows as measured=….",
-                parts=list(dict.fromkeys([part.ref, *near])),
+                parts=[part.ref],
                 line=part.line,
+                affects=_hangs_on(view, part),
             )
 
 
@@ -69,48 +101,88 @@ def value_missing(view: BenchView, found: Found) -> Iterator[Finding]:
     hint="Read the bands once more in good light, and measure with one leg out of the board.",
     criterion="resistors",
     source="IEC 60062; a meter of 0.8 % + 2 digits",
+    explains=("bands-order",),
 )
 def bands_against_measured(view: BenchView, found: Found) -> Iterator[Finding]:
     for part in view.bench.parts_of("resistor"):
-        settings = part.settings
-        try:
-            measured = parse_quantity(settings["measured"], "ohm")
-            if "bands" in settings:
-                reading = read_bands(settings["bands"].split("-"))
-                nominal, percent, said = reading.ohms, reading.tolerance_percent, "its bands say"
-            else:
-                nominal, said = parse_quantity(settings["value"], "ohm"), "its value is given as"
-                percent = parse_quantity(settings.get("tolerance", "5"), "percent")
-        except (KeyError, ValueError):
+        nominal, measured = nominal_ohms(part), part.quantity("measured", "ohm")
+        if nominal is None or measured is None or measured <= 0 or nominal <= 0:
             continue
-        if nominal > 0 and measured > 0 and not fits_nominal(nominal, percent, measured):
+        percent = tolerance_percent(part, "nominal")
+        if fits_nominal(nominal, percent, measured):
+            continue
+        said = "its bands say" if "bands" in part.settings else "its value is given as"
+        yield found(
+            f"{part.ref} measures {in_words(measured, 'Ω')}, {said} {in_words(nominal, 'Ω')} ± {percent:g} %.",
+            _likeliest_reason(view, part, measured),
+            parts=[part.ref],
+            line=part.line,
+            value=measured,
+            limit=nominal,
+            unit="ohm",
+        )
+
+
+def _likeliest_reason(view: BenchView, part: Part, measured: float) -> str:
+    """What probably happened: measured in the circuit, a look-alike band, or neither."""
+    in_circuit = ohms_in_circuit(view.nets, part.ref)
+    if in_circuit and abs(in_circuit - measured) <= IN_CIRCUIT_SLACK * measured:
+        return f"In the circuit a meter would read {in_words(in_circuit, 'Ω')} there, for what lies beside it: measure with one leg free."
+    if "bands" in part.settings:
+        try:
+            others = misreadings(part.settings["bands"].split("-"), measured)
+        except ValueError:
+            others = []
+        if others:
+            return f"Read the bands again: {'-'.join(others[0].colours)} would be {in_words(others[0].ohms, 'Ω')}."
+    return "Read the bands again and measure with one leg free; then mend the one that is wrong."
+
+
+@WIRING.rule(
+    "bands-order",
+    Severity.CHECK,
+    title="Bands read from the wrong end",
+    why="Read from the other end they give another value; gold and silver come last.",
+    hint="At which end is the tolerance band of this resistor?",
+    criterion="resistors",
+    source="IEC 60062, IEC 60063",
+)
+def bands_order(view: BenchView, found: Found) -> Iterator[Finding]:
+    for part in view.bench.parts_of("resistor"):
+        bands = part.settings.get("bands")
+        if bands is None:
+            continue
+        try:
+            doubt = order_doubt(bands.split("-"))
+        except ValueError:
+            continue
+        if doubt:
             yield found(
-                f"{part.ref} measures {in_words(measured, 'Ω')}, {said} {in_words(nominal, 'Ω')} ± {percent:g} %.",
-                "Read the bands again and measure with one leg free; then mend the one that is wrong.",
+                f"The bands of {part.ref} ({bands.replace('-', ', ')}): {doubt}.",
+                "Turn the resistor round and read again, or measure it.",
                 parts=[part.ref],
                 line=part.line,
-                value=measured,
-                limit=nominal,
-                unit="ohm",
             )
 
 
 @WIRING.rule(
     "value-outside-window",
     Severity.CHECK,
-    title="Resistor outside the exercise's window",
-    why="Outside the window the light is too dim or too much is drawn at some supply or tolerance.",
-    hint="Work out the current with this resistor. Is it what the exercise wants?",
+    title="Resistor outside its window",
+    why="Outside the window its job is done badly at some supply or tolerance, if at all.",
+    hint="Work out what this resistor is for. Does its value suit that?",
     criterion="resistors",
-    source="the exercise's resistor jobs",
+    source="the exercise's resistor jobs; windows by job",
 )
 def value_outside_window(view: BenchView, found: Found) -> Iterator[Finding]:
-    if view.exercise is None:
-        return
-    for job in view.exercise.resistor_jobs:
+    judged: set[str] = set()
+    for job in view.exercise.resistor_jobs if view.exercise else []:
         part = view.matching(job.ref)
         ohms = resistor_ohms(part, "measured") if part else None
-        if part and ohms and not job.low_ohms * 0.95 <= ohms <= job.high_ohms * 1.05:
+        if part is None or job.low_ohms is None or job.high_ohms is None:
+            continue
+        judged.add(part.ref)
+        if ohms and not job.low_ohms * 0.95 <= ohms <= job.high_ohms * 1.05:
             yield found(
                 f"{part.ref} is {in_words(ohms, 'Ω')}; the exercise takes {in_words(job.low_ohms, 'Ω')} to {in_words(job.high_ohms, 'Ω')}.",
                 f"Take a value inside the window, such as {in_words(job.nominal_ohms, 'Ω')}.",
@@ -118,6 +190,20 @@ def value_outside_window(view: BenchView, found: Found) -> Iterator[Finding]:
                 line=part.line,
                 value=ohms,
                 limit=job.low_ohms if ohms < job.low_ohms else job.high_ohms,
+                unit="ohm",
+            )
+    for own in resistor_jobs(view) if view.bench.parts_of("light-cell") else []:
+        # Other jobs have rules of their own that say what would go wrong.
+        if own.job == "divider" and own.ref not in judged and own.window and own.ohms and own.fits is False:
+            low = own.ohms < own.window.low_ohms
+            yield found(
+                f"{own.ref} beside {own.about} is {in_words(own.ohms, 'Ω')}; "
+                f"{in_words(own.window.low_ohms, 'Ω', 2)} to {in_words(own.window.high_ohms, 'Ω', 2)} tells dark from bright.",
+                "Take about 10 kΩ.",
+                parts=[own.ref, own.about],
+                line=view.bench.parts[own.ref].line,
+                value=own.ohms,
+                limit=own.window.low_ohms if low else own.window.high_ohms,
                 unit="ohm",
             )
 
@@ -132,7 +218,7 @@ def value_outside_window(view: BenchView, found: Found) -> Iterator[Finding]:
     source="the hatch's record of substitutions",
 )
 def not_as_handed_out(view: BenchView, found: Found) -> Iterator[Finding]:
-    for ref, issued in view.issued_ohms.items():
+    for ref, issued in view.handed.issued_ohms.items():
         part = view.matching(ref)
         ohms = resistor_ohms(part, "nominal") if part else None
         if part and ohms and abs(ohms - issued) > 0.2 * issued:

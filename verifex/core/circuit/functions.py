@@ -1,0 +1,275 @@
+"""What a bench does, by electrical function: what reads what, what drives what, what is fed from where.
+
+The same description of the pair's bench and of the exercise's own makes the comparison "as handed in / as the
+exercise intends": two benches agree where their functions do, wherever the parts sit.
+"""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from verifex.core.circuit.bench import Part
+from verifex.core.circuit.nets import Net
+from verifex.core.circuit.paths import Link, is_return, is_source
+from verifex.core.circuit.places import Hole, LegOf, Rail
+from verifex.core.circuit.view import BenchView
+from verifex.core.exercise.schema import Function
+from verifex.core.parts import LegRole, PinKind
+from verifex.core.quantity import in_words
+
+SWITCHED_VOLTS = 0.8  # a load is switched when its volts differ by this between states
+SWITCHED_AMPS = 1e-4
+
+ABLE = {
+    "analogue-input": ("a pin that can measure", "an analogue input"),
+    "digital-input": ("a pin that reads high and low", "a digital pin"),
+    "two-wire": ("the two-wire bus", "the board's two-wire pins"),
+    "spi": ("the SPI bus", "the board's SPI pins"),
+}
+
+
+@dataclass(frozen=True, slots=True)
+class FunctionState:
+    """One function the exercise asks for, and whether the bench has it. `built` is None when its part is not there."""
+
+    kind: str
+    asked: str
+    part: Part | None
+    built: bool | None
+    seen: str = ""
+    remedy: str = ""
+
+
+def functions_of(view: BenchView) -> Iterator[FunctionState]:
+    """Each function of the exercise on this bench; none without an exercise or a board."""
+    if view.exercise is None or view.bench.board is None:
+        return
+    for function in view.exercise.functions:
+        part = view.matching(function.ref)
+        asked = f"{function.leg or function.part}: {function.reaches.replace('-', ' ')}"
+        if part is None:
+            yield FunctionState(function.reaches, asked, None, None)
+        else:
+            yield _state(view, function, part, asked)
+
+
+def _state(view: BenchView, function: Function, part: Part, asked: str) -> FunctionState:
+    kind, leg = function.reaches, function.leg_name
+    match kind:
+        case "digital-output" | "pwm-output":
+            built = is_switched(view, part, leg)
+            what = f"{part.ref} ({part.type.title})" if leg is None else f"{part.ref}.{leg}"
+            seen = f"{what} is not switched by any pin."
+            remedy = "Lead one of its ends to a digital pin, so that the program can switch it."
+        case "own-ground":
+            built = has_own_ground(view, part)
+            seen = f"The ground of {part.ref} comes back on a wire that others use too."
+            remedy = f"Lead a wire of its own from {view.place(part, leg or part.type.ground_leg or '')} to a GND pin."
+        case _:
+            leg = leg or _speaking_leg(part)
+            net = view.net(part, leg) if leg else None
+            pins = pins_reading(view, net) if net else []
+            built = any(_is_able(view, pin, kind, part) for pin in pins)
+            able, target = ABLE[kind]
+            seen = f"The {leg} leg of {part.ref} does not reach {able}."
+            remedy = f"Lead {view.place(part, leg) if leg else part.ref} to {target}."
+    return FunctionState(kind, asked, part, built, seen, remedy)
+
+
+def _speaking_leg(part: Part) -> str | None:
+    if part.type.model == "pot":
+        return "wiper"
+    legs = part.type.legs_with(
+        LegRole.ANALOGUE_OUT, LegRole.DIGITAL_OUT, LegRole.OPEN_OUT, LegRole.TWO_WAY, LegRole.INPUT
+    )
+    return legs[0] if legs else part.ends[0]
+
+
+def _is_able(view: BenchView, pin: PinKind, kind: str, part: Part) -> bool:
+    board = view.bench.board
+    assert board is not None
+    match kind:
+        case "analogue-input":
+            return pin.analogue_in or pin.analogue_radio_off
+        case "digital-input":
+            return pin.digital_in
+        case _:
+            return board.bus_can_move or pin.bus in {leg.bus for leg in part.type.legs.values()}
+
+
+def pins_reading(view: BenchView, net: Net) -> list[PinKind]:
+    """Signal pins on a net, or behind the two ends of a divider or a switch from it."""
+    if pins := view.nets.signal_pins(net):
+        return list(pins)
+    reached = view.paths.reach(net, (Link.OHMS, Link.CELL, Link.CONTACT), stop=lambda n: _is_rail(view, n))
+    return [
+        pin
+        for i in reached
+        if not _is_rail(view, view.nets.nets[i])
+        for pin in view.nets.signal_pins(view.nets.nets[i])
+    ]
+
+
+def _is_rail(view: BenchView, net: Net) -> bool:
+    return is_source(view.nets, net) or is_return(view.nets, net)
+
+
+def is_switched(view: BenchView, part: Part, leg: str | None = None) -> bool:
+    """Whether a pin changes what the part gets: its volts or its current differ between states of the pins."""
+    if leg is not None or part.type.model == "module":
+        net = view.net(part, leg or (part.type.supply_leg or ""))
+        return net is not None and bool({p.name for p in pins_reading(view, net)} & set(view.outputs))
+    states = [state for state in view.points if state.state.moved is None]
+    volts = [view.across(state, part, *part.ends) or 0.0 for state in states]
+    amps = [view.amps(state, part) for state in states]
+    if part.type.model == "led-three":
+        amps = [max(abs(view.amps(s, part, c)) for c in ("red", "green", "blue")) for s in states]
+        return bool(amps) and max(amps) - min(amps) > SWITCHED_AMPS
+    if part.type.load and part.type.load.amps < SWITCHED_AMPS:
+        return bool(volts) and max(volts) - min(volts) > SWITCHED_VOLTS
+    return bool(amps) and max(amps) - min(amps) > SWITCHED_AMPS
+
+
+def has_own_ground(view: BenchView, part: Part) -> bool:
+    """Whether the part's ground leg goes to a GND pin by itself: no other part's leg on the strips in between."""
+    leg = part.type.ground_leg
+    place = part.legs.get(leg) if leg else None
+    if leg is None:
+        return True
+    ends: list[Hole | Rail | LegOf] = [LegOf(part.ref, leg), *([place] if place else [])]
+    board = view.bench.board
+    if any(isinstance(end, LegOf) and end.ref == view.bench.board_ref for end in ends):
+        return True
+    if isinstance(place, Rail):
+        return False
+    for wire in view.bench.wires:
+        for near, far in (wire.ends, wire.ends[::-1]):
+            mine = near in ends or (
+                isinstance(near, Hole) and isinstance(place, Hole) and (near.row, near.half) == (place.row, place.half)
+            )
+            if (
+                mine
+                and board
+                and isinstance(far, LegOf)
+                and far.ref == view.bench.board_ref
+                and far.leg == board.ground
+            ):
+                return True
+    return False
+
+
+@dataclass(frozen=True, slots=True)
+class Doing:
+    """One thing a part does on a bench. Benches agree where `key` is the same; `words` say how it is done here."""
+
+    ref: str
+    aspect: str
+    key: str
+    words: str
+
+
+def doings(view: BenchView) -> list[Doing]:
+    """What every part of a bench does, in the order of the hand-in."""
+    found: list[Doing] = []
+    for part in view.bench.parts.values():
+        found += _doings_of(view, part)
+    return found
+
+
+def _doings_of(view: BenchView, part: Part) -> Iterator[Doing]:
+    kind = part.type
+    if kind.supply_leg and kind.ground_leg:
+        volts = [v for s in view.points if (v := view.across(s, part, kind.supply_leg, kind.ground_leg)) is not None]
+        most = max(volts, default=0.0)
+        net = view.net(part, kind.supply_leg)
+        source = net.name if net else "nowhere"
+        yield Doing(part.ref, "fed", f"{most:.1f} V", f"{most:.2f} V from {source}")
+    for leg in kind.legs_with(
+        LegRole.ANALOGUE_OUT, LegRole.DIGITAL_OUT, LegRole.OPEN_OUT, LegRole.TWO_WAY, LegRole.INPUT
+    ):
+        net = view.net(part, leg)
+        pins = pins_reading(view, net) if net else []
+        if kind.leg(leg).optional and not pins:
+            continue
+        what = "reads" if kind.role(leg) is LegRole.INPUT else "tells"
+        able = sorted({_ability(pin, kind.leg(leg).bus) for pin in pins})
+        yield Doing(
+            part.ref, f"{leg} {what}", ", ".join(able) or "no pin", ", ".join(pin.name for pin in pins) or "no pin"
+        )
+    if kind.model in ("led", "led-three", "load", "relay"):
+        yield from _driven(view, part)
+    if kind.model in ("switch", "light-cell", "pot"):
+        legs = ["wiper"] if kind.model == "pot" else list(part.ends)
+        pins = [pin for leg in legs if (net := view.net(part, leg)) for pin in view.nets.signal_pins(net)]
+        able = sorted({_ability(pin, None) for pin in pins})
+        yield Doing(part.ref, "read by", ", ".join(able) or "no pin", ", ".join(pin.name for pin in pins) or "no pin")
+
+
+def _ability(pin: PinKind, bus: str | None) -> str:
+    if bus and pin.bus == bus:
+        return f"the {bus} pin"
+    return "an analogue pin" if pin.analogue_in else "a digital pin"
+
+
+def _driven(view: BenchView, part: Part) -> Iterator[Doing]:
+    pins = [
+        pin.name for pin, net in view.wired_pins() if pin.name in view.outputs and part.ref in view.parts_behind(net)
+    ]
+    amps = max((abs(view.amps(s, part)) for s in view.points), default=0.0)
+    if part.type.model == "led-three":
+        amps = max((abs(view.amps(s, part, c)) for s in view.points for c in ("red", "green", "blue")), default=0.0)
+    switched = is_switched(view, part)
+    how = (
+        f"{', '.join(pins) or 'no pin'}, {in_words(amps, 'A', 2)} when on"
+        if amps > 1e-6 or not switched
+        else ", ".join(pins)
+    )
+    yield Doing(part.ref, "switched", "by a pin" if switched else "never", how)
+
+
+@dataclass(frozen=True, slots=True)
+class Comparison:
+    """One function on both benches. `agrees` says whether they do the same, however it is wired."""
+
+    ref: str
+    aspect: str
+    handed_in: str
+    intended: str
+    agrees: bool
+
+    def as_json(self) -> dict[str, object]:
+        return {
+            "ref": self.ref,
+            "aspect": self.aspect,
+            "handed_in": self.handed_in,
+            "intended": self.intended,
+            "agrees": self.agrees,
+        }
+
+
+def compare_functions(built: BenchView, intended: BenchView) -> list[Comparison]:
+    """The pair's bench against the exercise's own, function by function; parts are matched by their role."""
+    roles_built = {part.ref: role for role, part in built.roles.items()}
+    roles_meant = {part.ref: role for role, part in intended.roles.items()}
+    here = {(roles_built.get(d.ref, d.ref), d.aspect): d for d in doings(built)}
+    rows = []
+    for meant in doings(intended):
+        role = roles_meant.get(meant.ref, meant.ref)
+        mine = here.pop((role, meant.aspect), None)
+        rows.append(
+            Comparison(
+                role,
+                meant.aspect,
+                mine.words if mine else "not there",
+                meant.words,
+                mine is not None and _same(mine, meant),
+            )
+        )
+    rows += [Comparison(ref, aspect, extra.words, "not asked", True) for (ref, aspect), extra in here.items()]
+    return rows
+
+
+def _same(mine: Doing, meant: Doing) -> bool:
+    if mine.aspect == "fed":
+        # A pair may feed a module otherwise, as long as the exercise allows it: the rules on windows judge that.
+        return not mine.words.startswith("0.00")
+    return mine.key == meant.key

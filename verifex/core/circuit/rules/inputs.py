@@ -1,0 +1,208 @@
+"""What the board reads: floating inputs, dividers without a partner, sources too weak for the converter."""
+
+from collections.abc import Iterator
+
+from verifex.core.circuit.nets import Net
+from verifex.core.circuit.operating import source_ohms
+from verifex.core.circuit.paths import Link, is_return, is_source
+from verifex.core.circuit.rules.book import WIRING
+from verifex.core.circuit.rules.pins import analogue_sources
+from verifex.core.circuit.view import BenchView
+from verifex.core.findings import Finding, Severity
+from verifex.core.parts import LegRole
+from verifex.core.quantity import in_words
+from verifex.core.rulebook import Found
+
+HOLDING = (Link.OHMS, Link.CELL, Link.DIODE, Link.LIGHT, Link.LOAD)
+LEAST_SWING_SHARE = 0.03
+WEAK_OHMS, TOO_WEAK_OHMS = 10e3, 100e3
+OPEN_OHMS = 1e8  # nothing gives a value there at all
+
+
+def _speakers(view: BenchView, net: Net) -> Iterator[tuple[str, Net]]:
+    """(ref, net on its other side) of switches, contacts and open outputs that pull a net one way only."""
+    for edge in view.paths.edges_at(net, Link.CONTACT):
+        yield edge.ref, view.nets.nets[edge.other]
+    for leg in view.nets.part_legs(net):
+        part = view.bench.parts[leg.ref]
+        if part.type.role(leg.leg) is LegRole.OPEN_OUT and part.type.ground_leg:
+            fitted = part.type.leg(leg.leg).pull_up_ohms and part.settings.get("pullup") != "none"
+            ground = view.net(part, part.type.ground_leg)
+            if ground is not None and not fitted:
+                yield leg.ref, ground
+
+
+def _is_held(view: BenchView, net: Net, without: str) -> bool:
+    """Whether something besides the switch itself gives the net a level."""
+    rails = view.paths.leads_to(net, lambda n: is_source(view.nets, n) or is_return(view.nets, n), HOLDING, {without})
+    if rails is not None:
+        return True
+    board = view.bench.board
+    if board and any(pin.name in board.fitted_pull_ups for pin in view.nets.signal_pins(net)):
+        return True
+    for leg in view.nets.part_legs(net):
+        part = view.bench.parts[leg.ref]
+        if part.ref == without or leg.leg not in part.type.legs:
+            continue
+        role, figures = part.type.role(leg.leg), part.type.leg(leg.leg)
+        fitted = bool(figures.pull_up_ohms) and part.settings.get("pullup") != "none"
+        if role in (LegRole.ANALOGUE_OUT, LegRole.DIGITAL_OUT) or fitted:
+            return True
+    return False
+
+
+@WIRING.rule(
+    "floating-input",
+    Severity.CHECK,
+    title="An input that floats while its switch is open",
+    why="Nothing gives the pin a level then: it reads whatever is in the air, a hand coming near will do.",
+    hint="What does the pin read while nobody presses? What gives it that level?",
+    criterion="wiring",
+    source="an open input has no level",
+    explains=("function-not-built",),
+)
+def floating_input(view: BenchView, found: Found) -> Iterator[Finding]:
+    board = view.bench.board
+    if board is None or view.shorted:
+        return
+    told: set[str] = set()
+    for pin, net in view.wired_pins():
+        if pin.name in view.outputs or is_source(view.nets, net) or is_return(view.nets, net):
+            continue
+        for ref, far in _speakers(view, net):
+            if ref in told or _is_held(view, net, ref):
+                continue
+            to_ground = view.is_grounded(far, {ref}) and not is_source(view.nets, far)
+            if not to_ground and not view.is_fed(far, {ref}):
+                continue  # the switch leads nowhere: told by the rule on openings
+            told.add(ref)
+            yield from _float(view, found, pin.name, net, ref, to_ground)
+
+
+def _float(view: BenchView, found: Found, pin: str, net: Net, ref: str, to_ground: bool) -> Iterator[Finding]:
+    board, program = view.bench.board, view.program
+    assert board is not None
+    inner = "pull-up" if to_ground else "pull-down"
+    has_inner = to_ground or board.has_pull_down
+    if program is not None and pin in program.pulled_up and to_ground:
+        return
+    if program is None:
+        remedy = (
+            f"See that the program turns on the {inner} inside the pin, or put 10 kΩ from {pin} to {'the supply' if to_ground else 'ground'}."
+            if has_inner
+            else f"Put 10 kΩ from {pin} to ground; this board has no pull-down inside."
+        )
+        severity = Severity.CHECK
+    else:
+        wrong_way = pin in program.pulled_up
+        remedy = f"Put 10 kΩ from {pin} to {'the supply' if to_ground else 'ground'}" + (
+            ", or turn on the pull-up inside the pin."
+            if to_ground
+            else "; its own pull-up holds it high either way."
+            if wrong_way
+            else "."
+        )
+        severity = Severity.FIX
+    way = "ground" if to_ground else "the supply"
+    yield found(
+        f"{ref} joins {pin} to {way} when it closes; while it is open nothing gives {pin} a level.",
+        remedy,
+        parts=[ref],
+        places=[view.pin_place(pin)],
+        nets=[net.name],
+        line=view.bench.parts[ref].line,
+        severity=severity,
+    )
+
+
+@WIRING.rule(
+    "divider-partner-missing",
+    Severity.FIX,
+    title="A light cell without its partner",
+    why="Alone it gives the pin the same level in light and dark; only against a fixed resistor does its change become volts.",
+    hint="A light cell is half a divider. Where is the other half?",
+    criterion="wiring",
+    source="divider: V = supply·R2/(R1 + R2)",
+    explains=(
+        "output-on-digital-pin",
+        "function-not-built",
+        "source-too-weak",
+        "value-outside-window",
+        "converter-shared-with-radio",
+        "floating-input",
+    ),
+)
+def divider_partner_missing(view: BenchView, found: Found) -> Iterator[Finding]:
+    board = view.bench.board
+    if board is None or view.shorted or not view.points:
+        return
+    for part in view.bench.parts_of("light-cell"):
+        for leg, far_leg in (part.ends, part.ends[::-1]):
+            net, far = view.net(part, leg), view.net(part, far_leg)
+            if net is None or is_source(view.nets, net) or is_return(view.nets, net):
+                continue
+            reached = view.paths.reach(
+                net, (Link.OHMS,), stop=lambda n: is_source(view.nets, n) or is_return(view.nets, n)
+            )
+            pins = [p for i in reached for p in view.nets.signal_pins(view.nets.nets[i]) if p.name not in view.outputs]
+            if not pins:
+                continue
+            at_pin = view.nets.of_pin(pins[0].name)
+            assert at_pin is not None
+            seen = [view.volts(s, at_pin) for s in view.points if s.state.moved in (None, part.ref)]
+            if max(seen) - min(seen) >= LEAST_SWING_SHARE * board.rail_volts:
+                continue
+            same_side = far is not None and (is_source(view.nets, far) or is_return(view.nets, far))
+            partners = [e.ref for e in view.paths.edges_at(net, Link.OHMS)]
+            yield found(
+                f"{pins[0].name} sees the same {seen[0]:.2f} V whether {part.ref} is bright or dark"
+                + (
+                    f"; {partners[0]} goes to the same side."
+                    if partners and same_side
+                    else "; there is no second resistor."
+                ),
+                f"Put a fixed resistor of about 10 kΩ from {view.place(part, leg)} to the rail that {part.ref} does not go to.",
+                parts=[part.ref, *partners],
+                places=[view.place(part, leg)],
+                nets=[net.name],
+                line=part.line,
+            )
+
+
+@WIRING.rule(
+    "source-too-weak",
+    Severity.CHECK,
+    title="A source too weak for the converter",
+    why="The converter charges a small capacitor at every reading; through so much resistance it does not fill in time, and readings creep.",
+    hint="How many ohms lie between the supply and the pin that measures?",
+    criterion="resistors",
+    source="the converter wants 10 kΩ or less",
+    explains=("value-outside-window",),
+)
+def source_too_weak(view: BenchView, found: Found) -> Iterator[Finding]:
+    if view.shorted or view.bench.board is None:
+        return
+    told: set[int] = set()
+    for ref, what, net in analogue_sources(view):
+        if net.id in told or not any(pin.analogue_in for pin in view.nets.signal_pins(net)):
+            continue
+        told.add(net.id)
+        states = [s for s in view.points if s.state.moved in (None, ref)]
+        if view.bench.parts[ref].type.model == "light-cell":
+            states = [s for s in states if s.state.moved is None] or states  # in the dark every cell is weak
+        ohms = max((source_ohms(s.point, net.id) for s in states), default=0.0)
+        if ohms <= WEAK_OHMS * 1.02 or ohms > OPEN_OHMS:
+            continue
+        too_weak = ohms > TOO_WEAK_OHMS
+        partners = [edge.ref for edge in view.paths.edges_at(net, Link.OHMS)]
+        yield found(
+            f"{what} gives its value through {in_words(ohms, 'Ω', 2)}; the converter wants {in_words(WEAK_OHMS, 'Ω')} or less.",
+            "Take smaller resistors, or wait a moment and read twice.",
+            parts=list(dict.fromkeys([ref, *partners])),
+            nets=[net.name],
+            line=view.bench.parts[ref].line,
+            value=ohms,
+            limit=WEAK_OHMS,
+            unit="ohm",
+            severity=Severity.CHECK if too_weak else Severity.NOTE,
+        )

@@ -1,0 +1,26 @@
+"""What the text of a setting says in SI units: parsed once, whoever asks."""
+
+from functools import lru_cache
+
+from verifex.core.quantity import parse_quantity
+from verifex.core.resistors.bands import BandReading, read_bands
+
+
+@lru_cache(maxsize=4096)
+def quantity_or_none(text: str, unit: str) -> float | None:
+    """The value in SI, or None for what is none; `share` takes 0.5 or 50%."""
+    try:
+        if unit == "share" and text.endswith("%"):
+            return parse_quantity(text, "percent") / 100
+        return parse_quantity(text, "none" if unit == "share" else unit)
+    except ValueError:
+        return None
+
+
+@lru_cache(maxsize=1024)
+def bands_or_none(text: str) -> BandReading | None:
+    """What bands such as `red-red-brown-gold` say, or None when they say nothing."""
+    try:
+        return read_bands(text.split("-"))
+    except ValueError:
+        return None

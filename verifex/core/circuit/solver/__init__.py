@@ -1,0 +1,17 @@
+"""Operating point of any circuit students can wire: elements, Newton iteration, the same circuit as SPICE text."""
+
+from verifex.core.circuit.solver.elements import Circuit, Junction, Resistance, Source, Transistor
+from verifex.core.circuit.solver.newton import NoSensibleAnswer, Solution, solve
+from verifex.core.circuit.solver.spice import spice_netlist
+
+__all__ = [
+    "Circuit",
+    "Junction",
+    "NoSensibleAnswer",
+    "Resistance",
+    "Solution",
+    "Source",
+    "Transistor",
+    "solve",
+    "spice_netlist",
+]

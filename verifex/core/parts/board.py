@@ -1,0 +1,138 @@
+"""What a data file may say of a board: its pins, supplies and limits."""
+
+from functools import cached_property
+
+from pydantic import Field
+
+from verifex.core.parts.figures import Frozen
+
+
+class PinKind(Frozen):
+    """What a board's pin can do."""
+
+    name: str
+    supply_volts: float | None = None
+    ground: bool = False
+    reference: bool = False  # takes a voltage that the converter compares with
+    intake: bool = False  # takes a supply for the whole board
+    digital_out: bool = False
+    digital_in: bool = False
+    analogue_in: bool = False
+    analogue_radio_off: bool = False
+    pwm: bool = False
+    serial: bool = False
+    boot: bool = False
+    unusable: bool = False
+    bus: str | None = None
+
+    @property
+    def is_signal(self) -> bool:
+        return self.digital_in or self.digital_out or self.analogue_in or self.unusable
+
+
+class BoardPins(Frozen):
+    """Pin lists as a data file writes them."""
+
+    digital: tuple[str, ...] = ()
+    input_only: tuple[str, ...] = ()
+    analogue: tuple[str, ...] = ()
+    analogue_only: tuple[str, ...] = ()
+    analogue_radio_off: tuple[str, ...] = ()
+    pwm: tuple[str, ...] = ()
+    serial: tuple[str, ...] = ()
+    unusable: tuple[str, ...] = ()
+    boot: tuple[str, ...] = ()
+    bus: dict[str, str] = Field(default_factory=dict)  # sda, scl, sck, miso, mosi, select → pin
+    aliases: dict[str, str] = Field(default_factory=dict)
+
+
+class Board(Frozen):
+    """A microcontroller or single-board computer as the bench sees it."""
+
+    id: str
+    title: str
+    rail_volts: float
+    rail_low_volts: float
+    rail_high_volts: float
+    rail_pin: str
+    usb_ohms: float = 0.5  # the twin's supply sags by this much
+    supplies: dict[str, float]  # pin → volts
+    supply_limit_amps: dict[str, float] = Field(default_factory=dict)
+    intake_volts: tuple[float, float] | None = None  # VIN: low, high
+    has_reference_pin: bool = False
+    ground: str = "GND"
+    pins: BoardPins
+    bus_can_move: bool = False  # the two-wire bus and SPI can be put on other pins in software
+    fitted_pull_ups: dict[str, float] = Field(default_factory=dict)  # pin → ohms to the rail
+    pin_ohms: float = 25.0
+    pull_up_ohms: tuple[float, float, float] = (20e3, 35e3, 50e3)
+    has_pull_down: bool = False
+    pin_usual_amps: float
+    pin_absolute_amps: float
+    pin_absolute_sink_amps: float | None = None  # where it differs
+    all_pins_amps: float
+    input_most_volts: float  # above it a pin is spoilt
+    input_low_share: float
+    input_high_share: float
+    adc_bits: int = 0
+    adc_error_lsb: float = 2.0
+    internal_reference_volts: tuple[float, float, float] | None = None
+    int_bits: int = 16
+    analogue_read_us: float = 112.0
+    usual_baud: int = 9600
+    source: str = "typical of the family"
+
+    @property
+    def counts(self) -> int:
+        """How many steps the converter has: 1024 for 10 bits, 0 without one."""
+        return 2**self.adc_bits if self.adc_bits else 0
+
+    @property
+    def input_high_volts(self) -> float:
+        return self.input_high_share * self.rail_volts
+
+    @property
+    def input_low_volts(self) -> float:
+        return self.input_low_share * self.rail_volts
+
+    def most_pin_amps(self, sinking: bool) -> float:
+        """The absolute limit of one pin in amps, giving or sinking."""
+        return self.pin_absolute_sink_amps if sinking and self.pin_absolute_sink_amps else self.pin_absolute_amps
+
+    def pin(self, name: str) -> PinKind | None:
+        """The pin called `name`, or None when the board has none of that name."""
+        name = self.pins.aliases.get(name, name)
+        if name.startswith(self.ground) and (name == self.ground or name[len(self.ground) :].isdigit()):
+            name = self.ground
+        return self._kinds.get(name)
+
+    @cached_property
+    def _kinds(self) -> dict[str, PinKind]:
+        """Every pin by its own name, worked out once."""
+        lists = self.pins
+        kinds = {name: PinKind(name=name, supply_volts=volts) for name, volts in self.supplies.items()}
+        kinds[self.ground] = PinKind(name=self.ground, ground=True)
+        if self.has_reference_pin:
+            kinds["AREF"] = PinKind(name="AREF", reference=True)
+        if self.intake_volts:
+            kinds["VIN"] = PinKind(name="VIN", intake=True)
+        for name in (*lists.digital, *lists.input_only, *lists.analogue_only):
+            usable = name not in lists.unusable
+            kinds[name] = PinKind(
+                name=name,
+                digital_out=usable and name in lists.digital,
+                digital_in=usable and name not in lists.analogue_only,
+                analogue_in=usable and (name in lists.analogue or name in lists.analogue_only),
+                analogue_radio_off=name in lists.analogue_radio_off,
+                pwm=name in lists.pwm,
+                serial=name in lists.serial,
+                boot=name in lists.boot,
+                unusable=not usable,
+                bus=next((line for line, pin in lists.bus.items() if pin == name), None),
+            )
+        return kinds
+
+    def pin_names(self) -> list[str]:
+        """Every pin by its own name, signals first."""
+        signals = [*self.pins.digital, *self.pins.input_only, *self.pins.analogue_only]
+        return [*signals, *self.supplies, self.ground]

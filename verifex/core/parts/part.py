@@ -1,0 +1,121 @@
+"""What a data file may say of one kind of part: its legs, its limits, and which model answers for it."""
+
+from enum import StrEnum
+from typing import Literal
+
+from pydantic import Field
+
+from verifex.core.parts.figures import (
+    DiodeFigures,
+    Frozen,
+    LinearOutput,
+    LoadFigures,
+    Output,
+    RegulatorFigures,
+    SupplyWindow,
+    TransistorFigures,
+)
+
+
+class LegRole(StrEnum):
+    """What a leg is for, as the rules see it."""
+
+    SUPPLY = "supply"
+    GROUND = "ground"
+    ANALOGUE_OUT = "analogue-out"
+    DIGITAL_OUT = "digital-out"  # drives both ways
+    OPEN_OUT = "open-out"  # pulls down only
+    INPUT = "input"
+    TWO_WAY = "two-way"  # a data line or bus that both sides may pull down or drive
+    SUPPLY_OUT = "supply-out"  # feeds others
+    PLAIN = "plain"  # an end of a passive part
+
+
+OUTPUT_ROLES = (LegRole.ANALOGUE_OUT, LegRole.DIGITAL_OUT, LegRole.OPEN_OUT)
+SIGNAL_ROLES = (*OUTPUT_ROLES, LegRole.INPUT, LegRole.TWO_WAY)
+
+Bus = Literal["sda", "scl", "sck", "miso", "mosi", "select", "one-wire"]
+Model = Literal[
+    "resistor", "capacitor", "diode", "led", "led-three", "load", "pot", "switch", "light-cell",
+    "battery", "relay", "transistor", "regulator", "module",
+]  # fmt: skip
+
+
+class Leg(Frozen):
+    """One leg. Levels in volts, resistances in ohms; what is not given follows the module's own supply."""
+
+    role: LegRole = LegRole.PLAIN
+    optional: bool = False  # may stay open
+    strap: bool = False  # an input that may be held at supply or ground
+    bus: Bus | None = None
+    source_ohms: float = 100.0
+    high_volts: float | None = None  # an output's high level, where it is not the supply's
+    pull_up_ohms: float | None = None  # fitted on the module, to its own supply
+    tri_state: bool = False  # lets go of its line when it is not spoken to, so it may be shared
+    wants_trimmer: bool = False
+
+
+class InnerLight(Frozen):
+    """A light built into a module, between two of its legs."""
+
+    plus: str
+    minus: str
+    diode: DiodeFigures
+
+
+class PartType(Frozen):
+    """One kind of part."""
+
+    id: str
+    title: str
+    model: Model
+    legs: dict[str, Leg]
+    other_names: dict[str, str] = Field(default_factory=dict)  # how a leg may also be called: plus → 1
+    joined: tuple[tuple[str, str], ...] = ()  # legs that are one piece of metal inside
+    symmetric: bool = False  # the two ends may be exchanged
+    by_name_only: bool = False
+    supply: SupplyWindow | None = None
+    draws_amps: float = 0.0
+    draws_at_volts: float = 5.0
+    heavy: bool = False  # never fed from a signal pin
+    output: Output | None = None
+    diode: DiodeFigures | None = None
+    load: LoadFigures | None = None
+    transistor: TransistorFigures | None = None
+    regulator: RegulatorFigures | None = None
+    inner_light: InnerLight | None = None
+    quantity: str | None = None  # what moves a part without an output: lux, pressed, position
+    address: str | None = None  # on the two-wire bus
+    power_watts: float | None = None  # what it may turn into heat
+    corrodes_when_fed: bool = False
+    settings: tuple[str, ...] = ()
+    defaults: dict[str, str] = Field(default_factory=dict)
+    cautions: tuple[str, ...] = ()
+    source: str = "typical of the family"
+
+    def role(self, leg: str) -> LegRole:
+        known = self.legs.get(self.other_names.get(leg, leg))
+        return known.role if known else LegRole.PLAIN
+
+    def leg(self, name: str) -> Leg:
+        return self.legs[self.other_names.get(name, name)]
+
+    def legs_with(self, *roles: LegRole) -> list[str]:
+        return [name for name, leg in self.legs.items() if leg.role in roles]
+
+    def leg_names(self) -> list[str]:
+        """Every name a leg goes by, in the part's own order, other names last."""
+        return [*self.legs, *self.other_names]
+
+    @property
+    def supply_leg(self) -> str | None:
+        return next(iter(self.legs_with(LegRole.SUPPLY)), None)
+
+    @property
+    def ground_leg(self) -> str | None:
+        return next(iter(self.legs_with(LegRole.GROUND)), None)
+
+    @property
+    def linear(self) -> LinearOutput | None:
+        """Its output where that is a straight line, as the analogue thermometers have."""
+        return self.output if isinstance(self.output, LinearOutput) else None
