@@ -25,6 +25,7 @@ UNIT_WORDS = {
     "watt": ("W",),
     "second": ("s",),
     "metre": ("m",),
+    "centimetre": ("cm",),
     "percent": ("%",),
     "none": (),
 }
@@ -36,6 +37,7 @@ SYMBOLS = {
     "watt": "W",
     "second": "s",
     "metre": "m",
+    "centimetre": "cm",
     "percent": "%",
 }
 

@@ -152,6 +152,9 @@ class RuleBook(Generic[View]):
     def _explains(self, cause: Finding, consequence: Finding) -> bool:
         if cause is consequence or consequence.rule not in self.rules[cause.rule].explains:
             return False
+        # A danger is never left out because something milder accounts for it.
+        if consequence.severity is Severity.STOP and cause.severity is not Severity.STOP:
+            return False
         if cause.where.line is not None and cause.where.line == consequence.where.line:
             return True
         one, other = cause.where, consequence.where

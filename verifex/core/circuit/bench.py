@@ -75,7 +75,8 @@ class Bench:
     problems: list[Problem] = field(default_factory=list)
 
     def parts_of(self, *models: str) -> list[Part]:
-        return [part for part in self.parts.values() if part.type.model in models]
+        """Parts of these models, those of the first model first."""
+        return [part for model in models for part in self.parts.values() if part.type.model == model]
 
     def pin(self, place: Place) -> str | None:
         """The board pin that a place names, or None when it is another place."""

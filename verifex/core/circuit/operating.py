@@ -20,7 +20,8 @@ MOST_WAKINGS = 8  # a chain of supply → regulator → module → relay settles
 class OperatingPoint:
     """Volts by net id, amps by (ref, leg) positive into the leg, watts by part, amps out of each board pin.
 
-    `restless` are parts that find no state: a relay whose contact cuts its own coil. `circuit` is what was
+    `restless` are parts that find no state: a relay whose contact cuts its own coil. `floating` are nets that hang
+    together with no ground: their volts count from the island's own zero. `circuit` is what was
     solved, `solution` its answer; both serve the next point as a start.
     """
 
@@ -32,6 +33,7 @@ class OperatingPoint:
     circuit: Circuit
     solution: NDArray[np.float64]
     awake: Mapping[str, Waking] = field(default_factory=dict)
+    floating: frozenset[int] = frozenset()
 
 
 def operating_point(nets: Nets, conditions: Conditions, near: OperatingPoint | None = None) -> OperatingPoint:
@@ -45,7 +47,7 @@ def operating_point(nets: Nets, conditions: Conditions, near: OperatingPoint | N
     start = near.solution if near else None
     restless: frozenset[str] = frozenset()
     for _ in range(MOST_WAKINGS):
-        stamp, feed = _stamped(nets, conditions, awake)
+        stamp, feed, floating = _stamped(nets, conditions, awake)
         solution = solve(stamp.circuit, start)
         start = solution.volts
         following = _waking(nets, stamp, solution)
@@ -53,7 +55,7 @@ def operating_point(nets: Nets, conditions: Conditions, near: OperatingPoint | N
         if not restless:
             break
         awake = following
-    return _point(nets, stamp, feed, solution, restless, awake)
+    return _point(nets, stamp, feed, solution, restless, awake, floating)
 
 
 def circuit_of(nets: Nets, conditions: Conditions) -> Circuit:
@@ -61,13 +63,16 @@ def circuit_of(nets: Nets, conditions: Conditions) -> Circuit:
     return operating_point(nets, conditions).circuit
 
 
-def _stamped(nets: Nets, conditions: Conditions, awake: Mapping[str, Waking]) -> tuple[Stamp, BoardFeed | None]:
+def _stamped(
+    nets: Nets, conditions: Conditions, awake: Mapping[str, Waking]
+) -> tuple[Stamp, BoardFeed | None, frozenset[int]]:
     stamp = Stamp(nets, conditions, awake)
     bench = nets.bench
     feed = BoardFeed(bench.board, stamp) if bench.board else None
     for part in bench.parts.values():
         MODELS[part.type.model].stamp(part, stamp)
-    return stamp, feed
+    minus = [node for part in bench.parts_of("battery") if (node := stamp.node(part, "minus")) is not None]
+    return stamp, feed, frozenset(stamp.circuit.hold_islands(minus))
 
 
 def _waking(nets: Nets, stamp: Stamp, solution: Solution) -> dict[str, Waking]:
@@ -93,6 +98,7 @@ def _point(
     solution: Solution,
     restless: frozenset[str],
     awake: Mapping[str, Waking],
+    floating: frozenset[int],
 ) -> OperatingPoint:
     solved = solution.volts.tolist()
     flows = solution.amps
@@ -111,6 +117,7 @@ def _point(
         circuit=stamp.circuit,
         solution=solution.volts,
         awake=awake,
+        floating=floating,
     )
 
 
@@ -144,7 +151,7 @@ def ohms_in_circuit(nets: Nets, ref: str) -> float | None:
     ends = [nets.of_leg(ref, leg) for leg in part.ends]
     if ends[0] is None or ends[1] is None or ends[0].id == ends[1].id:
         return None
-    stamp, _ = _stamped(nets, Conditions(unpowered=True), {})
+    stamp, _, _ = _stamped(nets, Conditions(unpowered=True), {})
     circuit = stamp.circuit
     circuit.sources = [Source("meter", ends[0].id, ends[1].id, 0.2, 10e3)]
     solution = solve(circuit)

@@ -21,7 +21,9 @@ def shorted_nets(nets: Nets) -> list[Net]:
             elif part.type.model == "regulator" and leg.leg == "out":
                 outs.add(leg.ref)
         feeds = len(volts) + len(plus) + len(outs)
-        if feeds > 1 or (feeds and nets.is_ground(net)) or plus & minus:
+        # A battery with its plus on ground is turned, not shorted: its minus lies elsewhere.
+        grounded = nets.is_ground(net) and (volts or outs)
+        if feeds > 1 or grounded or plus & minus:
             found.append(net)
     return found
 

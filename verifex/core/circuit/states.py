@@ -1,7 +1,7 @@
 """The states a bench is tried in: every output both ways, every knob, button and module at its ends.
 
 Trying all combinations would grow exponentially, so each thing that can change is changed alone, then all
-together: for n pins and m other things about n + 2·m + 4 states. Whatever two things do to each other only
+together: for n pins and m other things about n + 2·m + 4 states (2·n where pins sink). Whatever two things do to each other only
 together (a button that bridges two pins, say) shows in the states where all are on.
 """
 
@@ -83,7 +83,9 @@ def has_work(nets: Nets, paths: Paths, start: Net) -> bool:
             part = nets.bench.parts[leg.ref]
             if part.type.role(leg.leg) in (LegRole.INPUT, LegRole.SUPPLY):
                 return True
-            if part.type.model == "transistor" and leg.leg == "base":
+            if part.type.model == "transistor" and (
+                leg.leg == "base" or (way and not _base_is_driven(nets, paths, part))
+            ):
                 return True
             if part.type.model in ("led", "led-three", "load") or (
                 part.type.model == "relay" and leg.leg.startswith("coil")
@@ -92,14 +94,32 @@ def has_work(nets: Nets, paths: Paths, start: Net) -> bool:
     return False
 
 
-def states_of(nets: Nets, outputs: Iterable[str]) -> list[State]:
+def _base_is_driven(nets: Nets, paths: Paths, part: Part) -> bool:
+    """Whether a pin or a module's output reaches the base over a resistor: else its legs may be exchanged."""
+    base = nets.of_leg(part.ref, "base")
+    if base is None:
+        return False
+    for net_id in paths.reach(base, (Link.OHMS,), stop=lambda net: _is_rail(nets, net)):
+        net = nets.nets[net_id]
+        if _is_rail(nets, net):
+            continue
+        if nets.signal_pins(net) or any(
+            nets.bench.parts[leg.ref].type.role(leg.leg) in OUTPUT_ROLES for leg in nets.part_legs(net)
+        ):
+            return True
+    return False
+
+
+def states_of(nets: Nets, paths: Paths, outputs: Iterable[str]) -> list[State]:
     """Every state the bench is tried in, the pins' first."""
     pins = list(outputs)
+    sinking = {pin for pin in pins if _sinks(nets, paths, pin)}
     low, high = dict.fromkeys(pins, False), dict.fromkeys(pins, True)
     states = [State(UNDRIVEN), State(ALL_LOW, low)] if pins else [State(ALL_LOW)]
     states += [State(f"{pin} high", {**low, pin: True}) for pin in pins]
     if len(pins) > 1:
         states.append(State(ALL_HIGH, high))
+        states += [State(f"{pin} low alone", {**high, pin: False}) for pin in pins if pin in sinking]
     on_held: dict[tuple[str, str], float | None] = {}
     on_stimulus: dict[tuple[str, str], float] = {}
     for part in nets.bench.parts.values():
@@ -113,6 +133,17 @@ def states_of(nets: Nets, outputs: Iterable[str]) -> list[State]:
     if on_held or on_stimulus:
         states.append(State(EVERYTHING_ON, high, on_held, on_stimulus))
     return states
+
+
+def _sinks(nets: Nets, paths: Paths, pin: str) -> bool:
+    """Whether a light or load lies between this pin and a supply, so that it is on when the pin is low."""
+    net = nets.of_pin(pin)
+    if net is None:
+        return False
+    for net_id, way in paths.reach(net, PASSED_THROUGH, stop=lambda n: _is_rail(nets, n)).items():
+        if nets.supplies(nets.nets[net_id]) and any(edge.link in (Link.LIGHT, Link.LOAD) for edge in way):
+            return True
+    return False
 
 
 Position = tuple[str, dict[tuple[str, str], float | None], dict[tuple[str, str], float]]

@@ -88,7 +88,7 @@ class BenchView:
             return []
         near: OperatingPoint | None = None
         found = []
-        for state in states_of(self.nets, self.outputs):
+        for state in states_of(self.nets, self.paths, self.outputs):
             point = self.solve(state, near=near)
             if point is None:
                 return []
@@ -196,16 +196,26 @@ class BenchView:
     def parts_behind(self, net: Net) -> list[str]:
         """Parts that would be dead with `net`: those on it, and what hangs on them, up to the rails."""
 
-        def is_rail(n: Net) -> bool:
-            return is_source(self.nets, n) or is_return(self.nets, n)
-
         refs: list[str] = []
-        for net_id, way in self.paths.reach(net, EVERYTHING, stop=is_rail).items():
+        for net_id, way in self.paths.reach(net, EVERYTHING, stop=self._is_rail).items():
             refs += [edge.ref for edge in way]
             reached = self.nets.nets[net_id]
-            if net_id == net.id or not is_rail(reached):
+            if net_id == net.id or not self._is_rail(reached):
                 refs += [leg.ref for leg in self.nets.part_legs(reached)]
+        for ref in list(dict.fromkeys(refs)):
+            refs += self.behind_contacts(self.bench.parts[ref])
         return list(dict.fromkeys(refs))
+
+    def behind_contacts(self, part: Part) -> list[str]:
+        """What a relay's contacts switch; nothing for any other part."""
+        if part.type.model != "relay":
+            return []
+        nets = [net for leg in ("common", "open", "closed") if (net := self.net(part, leg))]
+        found = [self.paths.reach(net, EVERYTHING, stop=self._is_rail, without={part.ref}) for net in nets]
+        return list(dict.fromkeys(edge.ref for ways in found for way in ways.values() for edge in way))
+
+    def _is_rail(self, net: Net) -> bool:
+        return is_source(self.nets, net) or is_return(self.nets, net)
 
     @cached_property
     def roles(self) -> dict[str, Part]:

@@ -124,6 +124,9 @@ def misreadings(colours: Sequence[str], measured_ohms: float, slack_percent: flo
     return sorted(found.values(), key=lambda r: abs(log10(r.ohms / measured_ohms)))
 
 
+USUAL_OHMS = (0.1, 22e6)  # what resistors of a kit span
+
+
 def order_doubt(colours: Sequence[str]) -> str | None:
     """Why a reading order is implausible, in words, or None: gold and silver come last, or next to last below 10 Ω.
 
@@ -141,6 +144,9 @@ def order_doubt(colours: Sequence[str]) -> str | None:
         reading, other = read_bands(names), read_bands(names[::-1])
     except ValueError:
         return None
+    low, high = USUAL_OHMS
+    if not low <= reading.ohms <= high and low <= other.ohms <= high:
+        return f"{reading.ohms:.3g} Ω is no usual value, {other.ohms:g} Ω from the other end is one"
     series = "E24" if reading.tolerance_percent >= 5 else "E192"
     if not is_preferred(reading.ohms, series) and is_preferred(other.ohms, "E24"):
         return f"{reading.ohms:g} Ω is no preferred value, {other.ohms:g} Ω from the other end is one"

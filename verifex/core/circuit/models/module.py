@@ -104,7 +104,7 @@ def _speak(part: Part, stamp: Stamp, name: str, leg: Leg, node: int, supply: int
         if share < 1 - CLEAN_OUTPUT:
             _to_ground(part, stamp, name, node, ground, leg.source_ohms / (1 - share))
     elif isinstance(output, SwitchOutput):
-        point = part.quantity(output.setting, "cm") if output.setting else None
+        point = part.quantity(output.setting, "centimetre") if output.setting else None
         high = output.is_high(stamp.stimulus(part, output.quantity, output.rest), point)
         _level(part, stamp, name, leg, node, supply, ground, high)
     elif leg.role is LegRole.DIGITAL_OUT and not leg.tri_state:

@@ -130,7 +130,7 @@ def all_pins_over_current(view: BenchView, found: Found) -> Iterator[Finding]:
     hint="Add up what everything on this supply draws.",
     criterion="safety",
     source="the board's supply limits",
-    explains=("resistor-over-watts",),
+    explains=("resistor-over-watts", "supply-under"),
 )
 def supply_pin_over_current(view: BenchView, found: Found) -> Iterator[Finding]:
     board = view.bench.board

@@ -82,7 +82,8 @@ def wire_colour(view: BenchView, found: Found) -> Iterator[Finding]:
         if net is None or wire.colour is None:
             continue
         grounded, fed = is_return(view.nets, net), is_source(view.nets, net)
-        wrong = (wire.colour == "red" and not fed) or (wire.colour == "black" and not grounded)
+        feeds = any(view.bench.parts[leg.ref].type.supply_leg == leg.leg for leg in view.nets.part_legs(net))
+        wrong = (wire.colour == "red" and not fed and not feeds) or (wire.colour == "black" and not grounded)
         # A net that reaches no pin is another rule's matter: its colour may be right and its end wrong.
         if wrong and (view.nets.board_pins(net) or fed or grounded):
             carries = "ground" if grounded else "the supply" if fed else "a signal"

@@ -16,6 +16,7 @@ from verifex.core.rulebook import Found
 HOLDING = (Link.OHMS, Link.CELL, Link.DIODE, Link.LIGHT, Link.LOAD)
 LEAST_SWING_SHARE = 0.03
 WEAK_OHMS, TOO_WEAK_OHMS = 10e3, 100e3
+MOST_PROBED = 2  # states in which the source is looked into
 OPEN_OHMS = 1e8  # nothing gives a value there at all
 
 
@@ -152,21 +153,28 @@ def divider_partner_missing(view: BenchView, found: Found) -> Iterator[Finding]:
             seen = [view.volts(s, at_pin) for s in view.points if s.state.moved in (None, part.ref)]
             if max(seen) - min(seen) >= LEAST_SWING_SHARE * board.rail_volts:
                 continue
-            same_side = far is not None and (is_source(view.nets, far) or is_return(view.nets, far))
-            partners = [e.ref for e in view.paths.edges_at(net, Link.OHMS)]
+            edges = view.paths.edges_at(net, Link.OHMS)
+            partners = [edge.ref for edge in edges]
+            same_side = far is not None and all(edge.other == far.id for edge in edges)
             yield found(
                 f"{pins[0].name} sees the same {seen[0]:.2f} V whether {part.ref} is bright or dark"
-                + (
-                    f"; {partners[0]} goes to the same side."
-                    if partners and same_side
-                    else "; there is no second resistor."
-                ),
+                + _why_alone(partners, same_side),
                 f"Put a fixed resistor of about 10 kΩ from {view.place(part, leg)} to the rail that {part.ref} does not go to.",
                 parts=[part.ref, *partners],
                 places=[view.place(part, leg)],
                 nets=[net.name],
                 line=part.line,
             )
+
+
+def _why_alone(partners: list[str], same_side: bool) -> str:
+    if not partners:
+        return "; there is no second resistor."
+    return (
+        f"; {partners[0]} goes to the same side."
+        if same_side
+        else f"; {partners[0]} is too far from the cell's own ohms."
+    )
 
 
 @WIRING.rule(
@@ -187,10 +195,11 @@ def source_too_weak(view: BenchView, found: Found) -> Iterator[Finding]:
         if net.id in told or not any(pin.analogue_in for pin in view.nets.signal_pins(net)):
             continue
         told.add(net.id)
-        states = [s for s in view.points if s.state.moved in (None, ref)]
+        states = [s for s in view.points if s.state.moved == ref or s is view.points[0]]
         if view.bench.parts[ref].type.model == "light-cell":
             states = [s for s in states if s.state.moved is None] or states  # in the dark every cell is weak
-        ohms = max((source_ohms(s.point, net.id) for s in states), default=0.0)
+        given = [s for s in states if net.id not in s.point.floating]
+        ohms = max((source_ohms(s.point, net.id) for s in given[:MOST_PROBED]), default=0.0)
         if ohms <= WEAK_OHMS * 1.02 or ohms > OPEN_OHMS:
             continue
         too_weak = ohms > TOO_WEAK_OHMS

@@ -147,7 +147,7 @@ def _levels(view: BenchView) -> Iterator[tuple[Part, str, PinKind, Net, float]]:
         supply, ground = supply_legs(part)
         fed = [v for state in view.points if (v := view.across(state, part, supply, ground)) is not None]
         window = part.type.supply
-        if not fed or (window and max(fed) < window.low_volts * 0.8):
+        if not fed or (window and not 0.8 * window.low_volts <= max(fed) <= 1.05 * window.absolute_volts):
             continue
         for leg in part.type.legs_with(LegRole.DIGITAL_OUT, LegRole.OPEN_OUT, LegRole.TWO_WAY):
             start = view.net(part, leg)
@@ -222,18 +222,23 @@ def _floats(view: BenchView, part: Part, leg: str, net: Net) -> bool:
 )
 def level_margin(view: BenchView, found: Found) -> Iterator[Finding]:
     board = view.bench.board
-    for part, leg, pin, net, volts in _levels(view):
+    thin: dict[str, list[tuple[float, str, PinKind, float]]] = {}
+    for part, leg, pin, _, volts in _levels(view):
         assert board is not None
         margin = volts - board.input_high_volts
         if 0 <= margin < THIN_MARGIN_VOLTS and board.rail_volts > 4 and volts < 0.8 * board.rail_volts:
-            yield found(
-                f"The {leg} leg of {part.ref} brings {volts:.2f} V to {pin.name}; that is {margin:.2f} V over what reads as high.",
-                "Nothing to change; look here first if it is read wrongly.",
-                parts=[part.ref],
-                places=[view.pin_place(pin.name)],
-                nets=[net.name],
-                line=part.line,
-                value=margin,
-                limit=THIN_MARGIN_VOLTS,
-                unit="V",
-            )
+            thin.setdefault(part.ref, []).append((margin, leg, pin, volts))
+    for ref, lines in thin.items():
+        margin, _, _, volts = min(lines, key=lambda line: line[0])
+        legs = " and ".join(leg for _, leg, _, _ in lines)
+        pins = " and ".join(pin.name for _, _, pin, _ in lines)
+        yield found(
+            f"{ref} brings {volts:.2f} V to {pins} ({legs}); that is {margin:.2f} V over what reads as high.",
+            "Nothing to change; look here first if it is read wrongly.",
+            parts=[ref],
+            places=[view.pin_place(pin.name) for _, _, pin, _ in lines],
+            line=view.bench.parts[ref].line,
+            value=margin,
+            limit=THIN_MARGIN_VOLTS,
+            unit="V",
+        )

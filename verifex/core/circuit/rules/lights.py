@@ -13,7 +13,7 @@ from verifex.core.quantity import in_words
 from verifex.core.resistors.sums import led_series
 from verifex.core.rulebook import Found
 
-LEAST_SERIES_OHMS = 15.0
+LEAST_SERIES_OHMS = 3.0
 LIT_AMPS = 1e-4
 DARK_AMPS = 1e-5
 

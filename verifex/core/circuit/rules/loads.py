@@ -31,7 +31,7 @@ def _heavy_legs(view: BenchView) -> Iterator[tuple[Part, str, Net]]:
     hint="How much current does this part need, and how much may a pin give?",
     criterion="safety",
     source="the board's pin limits; typical of the family",
-    explains=("coil-without-diode", "supply-under", "supply-missing", "supply-inexact", "output-unconnected", "function-not-built",
+    explains=("coil-without-diode", "level-over", "supply-under", "supply-missing", "supply-inexact", "output-unconnected", "function-not-built",
               *OVER_CURRENTS, *DEAD_LOADS),
 )  # fmt: skip
 def heavy_load_on_pin(view: BenchView, found: Found) -> Iterator[Finding]:
@@ -67,6 +67,7 @@ def heavy_load_on_pin(view: BenchView, found: Found) -> Iterator[Finding]:
             value=amps,
             limit=board.pin_usual_amps,
             unit="A",
+            affects=_around(view, part),
         )
 
 
@@ -136,7 +137,7 @@ def coil_diode_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
 
 
 def _around(view: BenchView, part: Part) -> list[str]:
-    return [leg.ref for end in part.ends if (net := view.net(part, end)) for leg in view.nets.part_legs(net)]
+    return [ref for end in part.ends if (net := view.net(part, end)) for ref in [part.ref, *view.parts_behind(net)]]
 
 
 @WIRING.rule(
@@ -230,10 +231,10 @@ def sounder_never_sounds(view: BenchView, found: Found) -> Iterator[Finding]:
     hint="Follow the circuit of this part with a finger, from its supply and back again.",
     criterion="wiring",
     source="solved circuit",
-    explains=("function-not-built",),
+    explains=("function-not-built", "light-never-lit", "sounder-never-sounds", "load-never-works"),
 )
 def load_never_works(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part in view.bench.parts_of("load", "relay"):
+    for part in view.bench.parts_of("relay", "load"):
         if part.type.load and part.type.load.heavy and (seen := _never_works(view, part)):
             yield _dead(view, found, part, *seen)
 
@@ -254,4 +255,5 @@ def _dead(view: BenchView, found: Found, part: Part, most: float, needed: float)
         value=most,
         limit=needed,
         unit="V",
+        affects=view.behind_contacts(part),
     )

@@ -50,6 +50,7 @@ def reaches_pin(view: BenchView, net: Net) -> bool:
         "function-not-built",
         "level-over",
         "supply-under",
+        "legs-in-one-row",
         *LOST_SIGNALS,
         *CONFUSED_LEVELS,
     ),
@@ -76,6 +77,7 @@ def output_tied_to_supply(view: BenchView, found: Found) -> Iterator[Finding]:
             places=[place],
             nets=[net.name],
             line=part.line,
+            affects=[leg.ref for leg in view.nets.part_legs(net)],
         )
 
 

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from verifex.core.circuit.nets import Net
 from verifex.core.circuit.paths import Link, is_return, is_source
-from verifex.core.circuit.rules.book import WIRING
+from verifex.core.circuit.rules.book import DEAD_LOADS, WIRING
 from verifex.core.circuit.states import has_work, speaks_to
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
@@ -122,6 +122,7 @@ def converter_shared_with_radio(view: BenchView, found: Found) -> Iterator[Findi
     criterion="wiring",
     source="the board's pin table",
     explains=(
+        *DEAD_LOADS,
         "output-on-digital-pin",
         "input-only-driven",
         "function-not-built",
@@ -139,6 +140,7 @@ def unusable_pin(view: BenchView, found: Found) -> Iterator[Finding]:
                 parts=_on(view, net),
                 places=[view.pin_place(pin.name)],
                 nets=[net.name],
+                affects=view.parts_behind(net),
             )
 
 
@@ -164,10 +166,9 @@ def input_only_driven(view: BenchView, found: Found) -> Iterator[Finding]:
             yield found(
                 f"{pin.name} can {what}, but it should drive what hangs on it.",
                 "Move the lead to a pin that can drive, and change its number in the program.",
-                parts=_on(view, net),
+                parts=view.parts_behind(net),
                 places=[view.pin_place(pin.name)],
                 nets=[net.name],
-                affects=view.parts_behind(net),
             )
 
 

@@ -3,12 +3,15 @@
 from collections.abc import Iterator
 
 from verifex.core.circuit.rules.book import OPEN_CIRCUIT, WIRING
+from verifex.core.circuit.rules.loose import loose_ends
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
 from verifex.core.rulebook import Found
 
 
 def _impossible(view: BenchView, found: Found, rule: str) -> Iterator[Finding]:
+    # What was left out leaves something alone in a row elsewhere.
+    loose = [end.leg.ref for end in loose_ends(view) if end.leg]
     for wrong in view.bench.impossible:
         if wrong.rule != rule:
             continue
@@ -20,7 +23,7 @@ def _impossible(view: BenchView, found: Found, rule: str) -> Iterator[Finding]:
             places=[*wrong.places, *(str(place) for place in wrong.other_ends)],
             line=wrong.line,
             column=wrong.column,
-            affects=behind,
+            affects=[*behind, *loose] if wrong.rule == "cannot-be" else behind,
         )
 
 

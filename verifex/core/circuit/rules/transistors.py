@@ -31,7 +31,11 @@ def _channel_amps(state: StatePoint, ref: str) -> float:
 
 
 def _works(view: BenchView, state: StatePoint, part: Part) -> bool:
-    return view.amps(state, part, "base") > LEAST_BASE_AMPS and _volts_ce(view, state, part) < SATURATED_VOLTS
+    """Whether it closes in this state, and its base current is one that something switches."""
+    base = [view.amps(s, part, "base") for s in view.points]
+    is_switched = min(base) < 0.5 * max(base)
+    closes = -0.1 < _volts_ce(view, state, part) < SATURATED_VOLTS
+    return is_switched and closes and view.amps(state, part, "base") > LEAST_BASE_AMPS
 
 
 @WIRING.rule(
@@ -56,6 +60,16 @@ def transistor_legs_swapped(view: BenchView, found: Found) -> Iterator[Finding]:
         if better is None:
             continue
         one, other = better
+        board = view.bench.board
+        figures = part.type.transistor
+        burns = (
+            board is not None
+            and figures is not None
+            and (
+                max(view.amps(s, part, "base") for s in view.points) > board.pin_absolute_amps
+                or max(abs(view.amps(s, part, "collector")) for s in view.points) > figures.most_amps
+            )
+        )
         places = [view.place(part, one), view.place(part, other)]
         yield found(
             f"{part.ref} does not switch as it is wired; with {one} and {other} exchanged it does.",
@@ -63,7 +77,8 @@ def transistor_legs_swapped(view: BenchView, found: Found) -> Iterator[Finding]:
             parts=[part.ref],
             places=places,
             line=part.line,
-            affects=list(view.paths.nets.bench.parts) if len(view.bench.parts) < 4 else _neighbours(view, part),
+            affects=_neighbours(view, part),
+            severity=Severity.STOP if burns else Severity.FIX,
         )
 
 

@@ -146,6 +146,18 @@ def _likeliest_reason(view: BenchView, part: Part, measured: float) -> str:
     hint="At which end is the tolerance band of this resistor?",
     criterion="resistors",
     source="IEC 60062, IEC 60063",
+    explains=(
+        "divider-partner-missing",
+        "value-outside-window",
+        "source-too-weak",
+        "light-never-lit",
+        "light-too-dim",
+        "light-over-current",
+        "data-without-pull-up",
+        "pull-up-outside-window",
+        "transistor-not-saturated",
+        "level-too-low",
+    ),
 )
 def bands_order(view: BenchView, found: Found) -> Iterator[Finding]:
     for part in view.bench.parts_of("resistor"):

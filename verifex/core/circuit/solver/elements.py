@@ -1,9 +1,11 @@
 """The four elements every part is made of. Nodes are numbers from 0; one of them is the ground at 0 V."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass, field
 from typing import NamedTuple
 
-GMIN_SIEMENS = 1e-12  # from every node to ground, so that a floating island has an answer
+GMIN_SIEMENS = 1e-12  # from every node to ground, so that a node behind junctions has an answer
+FLOATING_OHMS = 1e6  # what says where a floating island has its zero
 LEAST_OHMS = 1e-3  # a stiff supply, and a piece of wire between two sources
 JUNCTION_SIEMENS = 1e-12  # across every junction
 THERMAL_VOLTS = 0.02586492  # kT/q at 300.15 K, 27 °C: the temperature SPICE assumes
@@ -71,3 +73,35 @@ class Circuit:
     def new_node(self) -> int:
         self.nodes += 1
         return self.nodes - 1
+
+    def hold_islands(self, anchors: Iterable[int]) -> set[int]:
+        """Tie each island that hangs on nothing to ground by one resistance, at the first of `anchors` in it.
+
+        No current flows there: it only says where the island's zero is. Returns the nodes of all such islands.
+        """
+        root = list(range(self.nodes))
+
+        def find(node: int) -> int:
+            while root[node] != node:
+                root[node] = root[root[node]]
+                node = root[node]
+            return node
+
+        for r in self.resistances:
+            root[find(r.a)] = find(r.b)
+        for s in self.sources:
+            root[find(s.plus)] = find(s.minus)
+        for j in self.junctions:
+            root[find(j.anode)] = find(j.cathode)
+        for t in self.transistors:
+            root[find(t.collector)] = root[find(t.base)] = find(t.emitter)
+        at_ground = find(self.ground)
+        islands: dict[int, list[int]] = {}
+        for node in range(self.nodes):
+            if (top := find(node)) != at_ground:
+                islands.setdefault(top, []).append(node)
+        wanted = list(anchors)
+        for nodes in islands.values():
+            anchor = next((node for node in wanted if node in nodes), nodes[0])
+            self.resistances.append(Resistance(f"floats:{anchor}", anchor, self.ground, FLOATING_OHMS))
+        return {node for nodes in islands.values() for node in nodes}

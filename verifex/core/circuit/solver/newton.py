@@ -48,7 +48,7 @@ class NoSensibleAnswer(Exception):
 def solve(circuit: Circuit, near: Vector | None = None) -> Solution:
     """The operating point of `circuit`, begun at the voltages `near` (shape: nodes) where they are given.
 
-    Floating nodes are held by 1 pS to ground, so every circuit has one. Raises NoSensibleAnswer when
+    Every node has 1 pS to ground, so no matrix is singular. Raises NoSensibleAnswer when
     neither plain iteration nor stepping settles.
     """
     work = _Work(circuit)
@@ -240,17 +240,18 @@ def transistor_currents(t: Transistor, vbe: float, vbc: float) -> tuple[float, f
     slope = t.slope_volts
     forward = t.saturation_amps * exp(min(vbe / slope, MOST_EXPONENT))
     reverse = t.saturation_amps * exp(min(vbc / slope, MOST_EXPONENT))
-    i_f, g_f = forward - t.saturation_amps, forward / slope
-    i_r, g_r = reverse - t.saturation_amps, reverse / slope
+    # Each junction's own small conductance counts as junction current, as SPICE has it.
+    i_f, g_f = forward - t.saturation_amps + JUNCTION_SIEMENS * vbe, forward / slope + JUNCTION_SIEMENS
+    i_r, g_r = reverse - t.saturation_amps + JUNCTION_SIEMENS * vbc, reverse / slope + JUNCTION_SIEMENS
     root = sqrt(max(1 + 4 * i_f / t.knee_amps, 1e-12))
     q = (1 + root) / 2
     dq = g_f / (t.knee_amps * root)
-    ic = (i_f - i_r) / q - i_r / t.reverse_gain - JUNCTION_SIEMENS * vbc
-    ib = i_f / t.gain + i_r / t.reverse_gain + JUNCTION_SIEMENS * (vbe + vbc)
+    ic = (i_f - i_r) / q - i_r / t.reverse_gain
+    ib = i_f / t.gain + i_r / t.reverse_gain
     dic_be = g_f / q - (i_f - i_r) / q**2 * dq
-    dic_bc = -g_r / q - g_r / t.reverse_gain - JUNCTION_SIEMENS
-    dib_be = g_f / t.gain + JUNCTION_SIEMENS
-    dib_bc = g_r / t.reverse_gain + JUNCTION_SIEMENS
+    dic_bc = -g_r / q - g_r / t.reverse_gain
+    dib_be = g_f / t.gain
+    dib_bc = g_r / t.reverse_gain
     return ic, ib, dic_be, dic_bc, dib_be, dib_bc
 
 

@@ -42,7 +42,9 @@ def spice_netlist(circuit: Circuit, title: str, names: Mapping[int, str] | None 
         else:
             saturation, gain, reverse, knee = figures
             lines.append(f".model {name} NPN(IS={saturation:.9g} BF={gain:g} BR={reverse:g} IKF={knee:g})")
-    lines.append(f".options gmin={JUNCTION_SIEMENS:g} rshunt={1 / GMIN_SIEMENS:g} reltol=1e-6 abstol=1e-13 vntol=1e-9")
+    # What holds a floating island, node by node: a source's inner node has none.
+    lines += [f"RG{number + 1} {name} 0 {1 / GMIN_SIEMENS:g}" for number, name in node.items() if name != "0"]
+    lines.append(f".options gmin={JUNCTION_SIEMENS:g} reltol=1e-6 abstol=1e-13 vntol=1e-9")
     lines += [".op", ".end", ""]
     return "\n".join(lines)
 
