@@ -41,15 +41,18 @@ class SpiceTest(TestCase):
             for state, _, point in points_of(bench.text):
                 jobs.append((f"{bench.name}, {state}", point))
         self.assertGreaterEqual(len({name.split(",")[0] for name, _ in jobs}), 60)
-        compared = 0
+        compared = given_up = 0
         with TemporaryDirectory() as folder:
             for start in range(0, len(jobs), BATCH):
                 batch = jobs[start : start + BATCH]
                 for (name, point), answer in zip(
                     batch, solve_with_ngspice(Path(folder), [p for _, p in batch]), strict=True
                 ):
-                    compared += self.compare(name, point, answer)
-        self.assertGreater(compared, 2000)
+                    # On an island that hangs on a junction alone ngspice finds no point; ours is left unjudged there.
+                    given_up += not answer
+                    compared += self.compare(name, point, answer) if answer else 0
+        self.assertGreater(compared, 5000)
+        self.assertLessEqual(given_up, 0.01 * len(jobs))
 
     def compare(self, name: str, point: OperatingPoint, answer: dict[str, float]) -> int:
         circuit = point.circuit

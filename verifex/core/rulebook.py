@@ -131,7 +131,8 @@ class RuleBook(Generic[View]):
     def causes_only(self, findings: list[Finding]) -> list[Finding]:
         """What nothing else explains, each with the names of what it explains.
 
-        Of two that would explain each other, the earlier stands: rules are entered causes first.
+        A cause that a danger follows from is itself a Stop, and says why. Of two that would explain each other,
+        the earlier stands: rules are entered causes first.
         """
         causes: dict[int, list[int]] = {}
         for index, consequence in enumerate(findings):
@@ -145,18 +146,27 @@ class RuleBook(Generic[View]):
             if index in gone:
                 continue
             followers = [findings[i] for i in gone if index in causes[i]]
-            names = [" ".join([f.rule, *f.where.parts[:1]]) for f in followers]
-            kept.append(replace(finding, explains=tuple(dict.fromkeys(names))) if names else finding)
+            kept.append(_as_cause(finding, followers) if followers else finding)
         return kept
 
     def _explains(self, cause: Finding, consequence: Finding) -> bool:
         if cause is consequence or consequence.rule not in self.rules[cause.rule].explains:
             return False
-        # A danger is never left out because something milder accounts for it.
-        if consequence.severity is Severity.STOP and cause.severity is not Severity.STOP:
+        # A danger is never left out because something that may be right accounts for it.
+        if consequence.severity is Severity.STOP and cause.severity in (Severity.CHECK, Severity.NOTE):
             return False
         if cause.where.line is not None and cause.where.line == consequence.where.line:
             return True
         one, other = cause.where, consequence.where
         touched = {*one.parts, *cause.affects}
         return bool(touched & set(other.parts) or set(one.places) & set(other.places))
+
+
+def _as_cause(finding: Finding, followers: list[Finding]) -> Finding:
+    """A finding with the names of what follows from it; it takes over the danger of a follower."""
+    names = [" ".join([f.rule, *f.where.parts[:1]]) for f in followers]
+    told = replace(finding, explains=tuple(dict.fromkeys(names)))
+    danger = next((f for f in followers if f.severity is Severity.STOP), None)
+    if danger is None or finding.severity is Severity.STOP:
+        return told
+    return replace(told, severity=Severity.STOP, why=f"{finding.why} As long as it is so: {danger.seen} {danger.why}")

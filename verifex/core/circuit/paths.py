@@ -19,6 +19,7 @@ class Link(StrEnum):
     CONTACT = "contact"  # closed in one position
     CHANNEL = "channel"  # collector to emitter
     DIODE = "diode"
+    JUNCTION = "junction"  # base to emitter or collector
     LIGHT = "light"
     LOAD = "load"
     DRAW = "draw"  # inside a module
@@ -74,8 +75,8 @@ def links_of(part: Part) -> Iterator[tuple[str, str, Link]]:
             yield "common", "closed", Link.CONTACT
         case "transistor":
             yield "collector", "emitter", Link.CHANNEL
-            yield "base", "emitter", Link.DIODE
-            yield "base", "collector", Link.DIODE
+            yield "base", "emitter", Link.JUNCTION
+            yield "base", "collector", Link.JUNCTION
         case "battery":
             yield "plus", "minus", Link.SOURCE
         case "regulator":

@@ -97,7 +97,7 @@ def has_work(nets: Nets, paths: Paths, start: Net) -> bool:
 def _base_is_driven(nets: Nets, paths: Paths, part: Part) -> bool:
     """Whether a pin or a module's output reaches the base over a resistor: else its legs may be exchanged."""
     base = nets.of_leg(part.ref, "base")
-    if base is None:
+    if base is None or _is_rail(nets, base):
         return False
     for net_id in paths.reach(base, (Link.OHMS,), stop=lambda net: _is_rail(nets, net)):
         net = nets.nets[net_id]

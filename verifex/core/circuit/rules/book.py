@@ -37,6 +37,7 @@ OPEN_CIRCUIT = (
     *LOST_SIGNALS,
     "no-common-ground",
     "function-not-built",
+    "level-over",
     "contrast-trimmer-missing",
     "coil-without-diode",
     "capacitor-reversed",

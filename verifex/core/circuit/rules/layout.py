@@ -20,8 +20,8 @@ from verifex.core.rulebook import Found
     hint="Look at which holes of the board are joined underneath.",
     criterion="wiring",
     source="the base: rows of five joined holes",
-    explains=("dangling-lead", "light-reversed", "transistor-legs-swapped", "output-tied-to-supply", "output-tied-to-ground",
-              "pin-over-current", "led-no-series-resistor", "light-over-current", "bus-swapped", "outputs-tied-together",
+    explains=("dangling-lead", "light-reversed", "transistor-legs-swapped", "pin-over-current",
+              "led-no-series-resistor", "light-over-current", "bus-swapped", "outputs-tied-together",
               "supply-reversed", "base-without-resistor", "coil-diode-reversed", "transistor-ratio", *OPEN_CIRCUIT),
 )  # fmt: skip
 def legs_in_one_row(view: BenchView, found: Found) -> Iterator[Finding]:
@@ -92,6 +92,8 @@ def _behind(view: BenchView, part: Part) -> list[str]:
     refs: list[str] = []
     for leg in part.type.leg_names():
         net = view.net(part, leg)
+        if net and (view.nets.supplies(net) or view.nets.is_ground(net)):
+            return list(view.bench.parts)  # bridged on a rail: whatever it should have served lacks it
         if net and not view.nets.supplies(net) and not view.nets.is_ground(net):
             refs += view.parts_behind(net)
     return list(dict.fromkeys(refs))

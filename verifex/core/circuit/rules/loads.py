@@ -4,6 +4,7 @@ from collections.abc import Iterator
 
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.nets import Net
+from verifex.core.circuit.paths import is_source
 from verifex.core.circuit.rules.book import DEAD_LOADS, OVER_CURRENTS, WIRING
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
@@ -72,22 +73,28 @@ def heavy_load_on_pin(view: BenchView, found: Found) -> Iterator[Finding]:
 
 
 def _switched_coils(view: BenchView) -> Iterator[tuple[Part, str, str]]:
-    """(part, plus end, switched end) of every coil that a transistor switches."""
+    """(part, plus end, switched end) of every coil that a transistor switches.
+
+    A collector pulls its end down; where an emitter sits, the end on a supply is plus.
+    """
     for part in view.bench.parts.values():
         load = part.type.load
         if load is None or not load.coil:
             continue
-        ends = part.ends
-        nets = [view.net(part, leg) for leg in ends]
+        one, other = part.ends
+        nets = [view.net(part, leg) for leg in (one, other)]
         if nets[0] is None or nets[1] is None or nets[0].id == nets[1].id:
             continue
-        for switched, other, net in ((ends[1], ends[0], nets[1]), (ends[0], ends[1], nets[0])):
-            legs = [leg for leg in view.nets.part_legs(net) if view.bench.parts[leg.ref].type.model == "transistor"]
-            if any(leg.leg in ("collector", "emitter") for leg in legs):
-                volts = [view.across(state, part, other, switched) or 0.0 for state in view.points]
-                # Seen when the transistor conducts; before that both ends lie at the supply.
-                strongest = max(volts, key=abs, default=0.0)
-                yield (part, other, switched) if strongest >= 0 else (part, switched, other)
+        for switched, rest, net in ((other, one, nets[1]), (one, other, nets[0])):
+            legs = {
+                leg.leg
+                for leg in view.nets.part_legs(net)
+                if view.bench.parts[leg.ref].type.model == "transistor" and leg.leg != "base"
+            }
+            if legs:
+                far = view.net(part, rest)
+                plus_is_far = "collector" in legs or (far is not None and is_source(view.nets, far))
+                yield (part, rest, switched) if plus_is_far else (part, switched, rest)
                 break
 
 

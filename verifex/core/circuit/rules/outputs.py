@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.nets import Net
 from verifex.core.circuit.paths import Link, is_return, is_source
-from verifex.core.circuit.rules.book import CONFUSED_LEVELS, LOST_SIGNALS, WIRING
+from verifex.core.circuit.rules.book import CONFUSED_LEVELS, LOST_SIGNALS, OVER_CURRENTS, WIRING
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
 from verifex.core.parts import OUTPUT_ROLES, LegRole
@@ -51,6 +51,7 @@ def reaches_pin(view: BenchView, net: Net) -> bool:
         "level-over",
         "supply-under",
         "legs-in-one-row",
+        *OVER_CURRENTS,
         *LOST_SIGNALS,
         *CONFUSED_LEVELS,
     ),

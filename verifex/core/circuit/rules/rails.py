@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 
 from verifex.core.circuit.nets import Net
+from verifex.core.circuit.paths import Link, is_return, is_source
 from verifex.core.circuit.places import Rail
 from verifex.core.circuit.rules.book import OPEN_CIRCUIT, WIRING
 from verifex.core.circuit.view import BenchView
@@ -23,7 +24,7 @@ def _dead_rails(view: BenchView) -> Iterator[tuple[Net, list[tuple[str, ...]]]]:
     """Nets with a rail on them that nothing feeds and nothing grounds, with the rails' strips."""
     for net in view.nets.nets:
         strips = [key for key in net.strips if key[0] == "rail"]
-        if not strips or view.is_fed(net) or view.is_grounded(net):
+        if not strips or _is_live_net(view, net):
             continue
         if view.nets.board_pins(net) or not view.nets.part_legs(net):
             continue
@@ -36,7 +37,16 @@ def _sibling_is_live(view: BenchView, key: tuple[str, ...]) -> bool:
         return False
     other = Rail(key[1][0], key[1][1], 1 if key[2] == "lower" else 60)
     net = view.nets.at(other)
-    return net is not None and (view.is_fed(net) or view.is_grounded(net))
+    return net is not None and _is_live_net(view, net)
+
+
+def _is_live_net(view: BenchView, net: Net) -> bool:
+    """Whether a rail is linked to a supply or a return: by wire, or over a switch or a diode that feeds it."""
+
+    def is_root(n: Net) -> bool:
+        return is_source(view.nets, n) or is_return(view.nets, n) or view.drives(n)
+
+    return view.paths.leads_to(net, is_root, (Link.CONTACT, Link.DIODE)) is not None
 
 
 @WIRING.rule(
@@ -110,4 +120,4 @@ def _link_target(view: BenchView, sign: str) -> str:
 
 def _is_live(view: BenchView, rail: Rail) -> bool:
     net = view.nets.at(rail)
-    return net is not None and (view.is_fed(net) or view.is_grounded(net))
+    return net is not None and _is_live_net(view, net)

@@ -107,7 +107,7 @@ def _served_by(view: BenchView, part: Part) -> list[str]:
     hint="Which end of the battery is plus, and where does it go?",
     criterion="safety",
     source="the sign of the battery against the rest of the bench",
-    explains=("supply-reversed", "level-over", *BEHIND_A_BAD_SUPPLY),
+    explains=("supply-reversed", "level-over", "capacitor-reversed", *BEHIND_A_BAD_SUPPLY),
 )
 def battery_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
     """A battery whose plus lies on the board's ground, so that its minus is below it."""

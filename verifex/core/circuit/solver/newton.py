@@ -21,7 +21,8 @@ from verifex.core.circuit.solver.elements import (
 )
 
 MOST_ITERATIONS = 60
-VOLTS_TOLERANCE = 1e-7  # absolute, per node and junction
+#: Per node and junction. What is left after a step this small is its square over the slope: a nanovolt.
+VOLTS_TOLERANCE = 5e-6
 RELATIVE_TOLERANCE = 1e-6
 MOST_EXPONENT = 200.0
 
@@ -240,18 +241,18 @@ def transistor_currents(t: Transistor, vbe: float, vbc: float) -> tuple[float, f
     slope = t.slope_volts
     forward = t.saturation_amps * exp(min(vbe / slope, MOST_EXPONENT))
     reverse = t.saturation_amps * exp(min(vbc / slope, MOST_EXPONENT))
-    # Each junction's own small conductance counts as junction current, as SPICE has it.
-    i_f, g_f = forward - t.saturation_amps + JUNCTION_SIEMENS * vbe, forward / slope + JUNCTION_SIEMENS
-    i_r, g_r = reverse - t.saturation_amps + JUNCTION_SIEMENS * vbc, reverse / slope + JUNCTION_SIEMENS
+    i_f, g_f = forward - t.saturation_amps, forward / slope
+    i_r, g_r = reverse - t.saturation_amps, reverse / slope
     root = sqrt(max(1 + 4 * i_f / t.knee_amps, 1e-12))
     q = (1 + root) / 2
     dq = g_f / (t.knee_amps * root)
-    ic = (i_f - i_r) / q - i_r / t.reverse_gain
-    ib = i_f / t.gain + i_r / t.reverse_gain
+    # Each junction's own small conductance lies beside it, outside the transport.
+    ic = (i_f - i_r) / q - i_r / t.reverse_gain - JUNCTION_SIEMENS * vbc
+    ib = i_f / t.gain + i_r / t.reverse_gain + JUNCTION_SIEMENS * (vbe + vbc)
     dic_be = g_f / q - (i_f - i_r) / q**2 * dq
-    dic_bc = -g_r / q - g_r / t.reverse_gain
-    dib_be = g_f / t.gain
-    dib_bc = g_r / t.reverse_gain
+    dic_bc = -g_r / q - g_r / t.reverse_gain - JUNCTION_SIEMENS
+    dib_be = g_f / t.gain + JUNCTION_SIEMENS
+    dib_bc = g_r / t.reverse_gain + JUNCTION_SIEMENS
     return ic, ib, dic_be, dic_bc, dib_be, dib_bc
 
 

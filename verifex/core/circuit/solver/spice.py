@@ -34,7 +34,8 @@ def spice_netlist(circuit: Circuit, title: str, names: Mapping[int, str] | None 
     for index, j in enumerate(circuit.junctions, 1):
         lines.append(f"D{index} {node[j.anode]} {node[j.cathode]} {_diode_model(models, j)} ; {j.name}")
     for index, t in enumerate(circuit.transistors, 1):
-        legs = f"{node[t.collector]} {node[t.base]} {node[t.emitter]}"
+        # The fourth node, the substrate, is tied to the collector: there is none in a part of its own.
+        legs = f"{node[t.collector]} {node[t.base]} {node[t.emitter]} {node[t.collector]}"
         lines.append(f"Q{index} {legs} {_transistor_model(models, t)} ; {t.name}")
     for figures, name in models.items():
         if len(figures) == 2:

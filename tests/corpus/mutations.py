@@ -1,0 +1,492 @@
+"""One thing done wrong to a sound layout, with the rules that may find it, how bad it is, and the part to be named.
+
+A mutation is a function from a layout (its own to change) and a random source to a `Wrong`, or None where the
+layout has nothing it could be done to.
+"""
+
+from collections.abc import Callable
+from copy import deepcopy
+from dataclasses import dataclass
+from random import Random
+
+from tests.corpus.blocks import Placed
+from tests.corpus.layout import Layout, Line, sound_layout
+from verifex.core.parts import LegRole, catalogue
+
+OPENING = (
+    "dangling-lead",
+    "supply-missing",
+    "ground-missing",
+    "output-unconnected",
+    "input-unconnected",
+    "rail-never-fed",
+)
+
+
+@dataclass(frozen=True, slots=True)
+class Wrong:
+    """What was done and to whom. Several rules may say it rightly: a lead that is gone is a dangling leg or no supply."""
+
+    name: str
+    rules: tuple[str, ...]
+    severity: str
+    parts: tuple[str, ...]
+
+
+Mutation = Callable[[Layout, Random], Wrong | None]
+MUTATIONS: dict[str, Mutation] = {}
+
+
+def mutation(act: Mutation) -> Mutation:
+    MUTATIONS[act.__name__.replace("_", " ")] = act
+    return act
+
+
+def _modules(layout: Layout, *types: str) -> list[Placed]:
+    kinds = catalogue().parts
+    return [p for p in layout.parts if kinds[p.type].model == "module" and (not types or p.type in types)]
+
+
+def _of(layout: Layout, *types: str) -> list[Placed]:
+    return [p for p in layout.parts if p.type in types]
+
+
+def _swap(layout: Layout, part: Placed, one: str, other: str) -> None:
+    """Exchange two legs of a part: each sits where the other sat."""
+    places = layout.places
+    places[(part.ref, one)], places[(part.ref, other)] = places[(part.ref, other)], places[(part.ref, one)]
+
+
+def _partner(layout: Layout, ref: str, *types: str) -> Placed | None:
+    """A part of one of these types in the same block."""
+    block = next(b for b in layout.blocks if any(p.ref == ref for p in b.parts))
+    return next((p for p in block.parts if p.type in types), None)
+
+
+def _wires_to(layout: Layout, part: Placed, leg: str) -> list[Line]:
+    """Wires that end in the row of a leg."""
+    place = layout.places[(part.ref, leg)]
+    if place[0] in "+-":
+        return []
+    side = "abcde" if place[0] in "abcde" else "fghij"
+    return [w for w in layout.wires if any(e[0] in side and e[1:] == place[1:] for e in w.text.split()[1:3])]
+
+
+def _alone(layout: Layout, part: Placed, leg: str) -> bool:
+    """Whether nothing but one wire shares the leg's row."""
+    place = layout.places[(part.ref, leg)]
+    side = "abcde" if place[0] in "abcde" else "fghij"
+    legs = [p for p in layout.places.values() if p[0] in side and p[1:] == place[1:]]
+    return place[0] not in "+-" and len(legs) == 1 and len(_wires_to(layout, part, leg)) == 1
+
+
+@mutation
+def supply_legs_exchanged(layout: Layout, rng: Random) -> Wrong | None:
+    parts = [p for p in _modules(layout) if p.legs["supply"].startswith("+")]
+    if not parts:
+        return None
+    part = rng.choice(parts)
+    _swap(layout, part, "supply", "ground")
+    return Wrong("supply legs exchanged", ("supply-reversed",), "stop", (part.ref,))
+
+
+@mutation
+def light_turned(layout: Layout, rng: Random) -> Wrong | None:
+    parts = _of(layout, "led")
+    if not parts:
+        return None
+    part = rng.choice(parts)
+    _swap(layout, part, "anode", "cathode")
+    return Wrong("light turned", ("light-reversed",), "fix", (part.ref,))
+
+
+@mutation
+def light_without_resistor(layout: Layout, rng: Random) -> Wrong | None:
+    parts = [p for p in _of(layout, "led") if layout.board != "sbc-3v3"]
+    if not parts:
+        return None
+    part = rng.choice(parts)
+    resistor = _partner(layout, part.ref, "resistor")
+    assert resistor is not None
+    _bridge(layout, resistor)
+    return Wrong("light without resistor", ("led-no-series-resistor",), "stop", (part.ref,))
+
+
+def _bridge(layout: Layout, part: Placed) -> None:
+    """A wire in place of a part."""
+    # Where both rows are one node already, nothing need be laid.
+    layout.wires.append(Line(f"wire {layout.places[(part.ref, '1')]} {layout.places[(part.ref, '2')]}"))
+    for block in layout.blocks:
+        block.parts = [p for p in block.parts if p.ref != part.ref]
+
+
+@mutation
+def resistor_of_a_tenth(layout: Layout, rng: Random) -> Wrong | None:
+    parts = [p for p in _of(layout, "led") if layout.board.startswith("mcu-5v")]
+    if not parts:
+        return None
+    part = rng.choice(parts)
+    resistor = _partner(layout, part.ref, "resistor")
+    assert resistor is not None
+    resistor.settings["value"] = "27"
+    return Wrong("resistor of a tenth", ("light-over-current",), "stop", (part.ref, resistor.ref))
+
+
+@mutation
+def resistor_a_hundredfold(layout: Layout, rng: Random) -> Wrong | None:
+    parts = _of(layout, "led")
+    if not parts:
+        return None
+    part = rng.choice(parts)
+    resistor = _partner(layout, part.ref, "resistor")
+    assert resistor is not None
+    resistor.settings["value"] = "33k"
+    return Wrong("resistor a hundredfold", ("light-too-dim",), "check", (part.ref, resistor.ref))
+
+
+@mutation
+def resistor_in_one_row(layout: Layout, rng: Random) -> Wrong | None:
+    """Both legs of a resistor in the row of one of them, where that row has a free hole."""
+    parts = [p for p in _of(layout, "resistor") if layout.places[(p.ref, "1")][0] not in "+-"]
+    rng.shuffle(parts)
+    for part in parts:
+        place = layout.places[(part.ref, "1")]
+        side = "abcde" if place[0] in "abcde" else "fghij"
+        taken = set(layout.places.values()) | {e for w in layout.wires for e in w.text.split()[1:3]}
+        free = [f"{letter}{place[1:]}" for letter in side if f"{letter}{place[1:]}" not in taken]
+        if free:
+            layout.places[(part.ref, "2")] = free[0]
+            return Wrong("resistor in one row", ("legs-in-one-row",), "fix", (part.ref,))
+    return None
+
+
+@mutation
+def a_lead_left_out(layout: Layout, rng: Random) -> Wrong | None:
+    legs = [
+        (p, leg)
+        for p in _modules(layout)
+        for leg in p.legs
+        if _alone(layout, p, leg) and not catalogue().parts[p.type].legs[leg].optional
+    ]
+    if not legs:
+        return None
+    part, leg = rng.choice(legs)
+    layout.wires.remove(_wires_to(layout, part, leg)[0])
+    return Wrong("a lead left out", OPENING, "fix", (part.ref,))
+
+
+@mutation
+def a_lead_one_row_off(layout: Layout, rng: Random) -> Wrong | None:
+    """A wire's end in the empty rows behind everything, next to nothing."""
+    legs = [(p, leg) for p in _modules(layout) for leg in p.legs if _alone(layout, p, leg)]
+    if not legs:
+        return None
+    part, leg = rng.choice(legs)
+    wire = _wires_to(layout, part, leg)[0]
+    place = layout.places[(part.ref, leg)]
+    side = "left" if place[0] in "abcde" else "right"
+    end = next(
+        e for e in wire.text.split()[1:3] if e[0] in ("abcde" if side == "left" else "fghij") and e[1:] == place[1:]
+    )
+    wire.text = wire.text.replace(f" {end}", f" {end[0]}{rng.choice(layout.free_rows[side])}")
+    return Wrong("a lead one row off", ("dangling-lead",), "fix", (part.ref,))
+
+
+@mutation
+def rail_not_fed(layout: Layout, rng: Random) -> Wrong | None:
+    feeds = [w for w in layout.wires if w.tag[:1] == ("rail",)]
+    rng.shuffle(feeds)
+    for feed in feeds:
+        rail = next(e for e in feed.text.split()[1:3] if e[0] in "+-")
+        users = [ref for (ref, _), place in layout.places.items() if place == rail]
+        on_rail = [w for w in layout.wires if w is not feed and f" {rail}" in w.text]
+        if users or on_rail:
+            layout.wires.remove(feed)
+            return Wrong("rail not fed", ("rail-never-fed",), "fix", ())
+    return None
+
+
+@mutation
+def supply_on_the_ground_rail(layout: Layout, rng: Random) -> Wrong | None:
+    feeds = [w for w in layout.wires if w.tag == ("rail", "GND")]
+    others = [w for w in layout.wires if w.tag[:1] == ("rail",) and w.tag[1] != "GND"]
+    if not feeds or not others:
+        return None
+    rail = next(e for e in feeds[0].text.split()[1:3] if e[0] == "-")
+    plus = next(e for e in others[0].text.split()[1:3] if e[0] == "+")
+    others[0].text = others[0].text.replace(plus, rail)
+    return Wrong("supply on the ground rail", ("supply-shorted",), "stop", ())
+
+
+@mutation
+def plus_on_an_output(layout: Layout, rng: Random) -> Wrong | None:
+    kinds = catalogue().parts
+    found = []
+    for part in _modules(layout):
+        for leg in kinds[part.type].legs_with(
+            LegRole.ANALOGUE_OUT, LegRole.DIGITAL_OUT, LegRole.OPEN_OUT, LegRole.TWO_WAY
+        ):
+            for wire in _wires_to(layout, part, leg) if leg in part.legs else []:
+                pin = next(
+                    (
+                        e
+                        for e in wire.text.split()[1:3]
+                        if e.startswith("B1.") and e not in ("B1.GND", "B1.5V", "B1.3V3")
+                    ),
+                    None,
+                )
+                if pin:
+                    found.append((part, wire, pin))
+    if not found:
+        return None
+    part, wire, pin = rng.choice(found)
+    supply = "B1.5V" if layout.board.startswith("mcu-5v") else "B1.3V3"
+    wire.text = wire.text.replace(pin, supply, 1) if f"{pin} " in f"{wire.text} " else wire.text
+    return Wrong("plus on an output", ("output-tied-to-supply",), "stop", (part.ref,))
+
+
+@mutation
+def output_on_a_digital_pin(layout: Layout, rng: Random) -> Wrong | None:
+    target = {"mcu-5v": "D8", "mcu-5v-compact": "D8", "mcu-3v3-wireless": "GPIO18"}.get(layout.board)
+    nodes = [n for n in layout.pins if n.startswith("pin:a:")]
+    if not nodes or target is None or any(pin == target for pin in layout.pins.values()):
+        return None
+    node = rng.choice(nodes)
+    old = f"B1.{layout.pins[node]}"
+    for wire in layout.wires:
+        wire.text = " ".join(f"B1.{target}" if word == old else word for word in wire.text.split(" "))
+    owners = tuple(
+        p.ref for block in layout.blocks if any(node in p.legs.values() for p in block.parts) for p in block.parts
+    )
+    return Wrong("output on a digital pin", ("output-on-digital-pin",), "fix", owners)
+
+
+@mutation
+def three_volt_module_on_five(layout: Layout, rng: Random) -> Wrong | None:
+    parts = _of(layout, "baro", "tag-reader")
+    return _fed_from(layout, rng, parts, "B1.3V3", "B1.5V", "three volt module on five", ("supply-over",), "stop")
+
+
+@mutation
+def five_volt_module_on_three(layout: Layout, rng: Random) -> Wrong | None:
+    parts = _of(layout, "motion", "sonar-4")
+    return _fed_from(layout, rng, parts, "B1.5V", "B1.3V3", "five volt module on three", ("supply-under",), "fix")
+
+
+def _fed_from(
+    layout: Layout,
+    rng: Random,
+    parts: list[Placed],
+    old: str,
+    new: str,
+    name: str,
+    rules: tuple[str, ...],
+    severity: str,
+) -> Wrong | None:
+    """The supply wire of a module led to another supply pin; a rail in between is left aside."""
+    parts = [p for p in parts if _alone(layout, p, "supply")]
+    if not parts:
+        return None
+    part = rng.choice(parts)
+    wire = _wires_to(layout, part, "supply")[0]
+    words = wire.text.split(" ")
+    place = layout.places[(part.ref, "supply")]
+    side = "abcde" if place[0] in "abcde" else "fghij"
+    far = next(i for i in (1, 2) if not (words[i][0] in side and words[i][1:] == place[1:]))
+    if words[far] != old and words[far][0] not in "+-":
+        return None
+    words[far] = new
+    wire.text = " ".join(words)
+    return Wrong(name, rules, severity, (part.ref,))
+
+
+@mutation
+def bus_lines_exchanged(layout: Layout, rng: Random) -> Wrong | None:
+    parts = _of(layout, "baro", "motion-6")
+    if not parts:
+        return None
+    _swap(layout, parts[0], "sda", "scl")
+    return Wrong("bus lines exchanged", ("bus-swapped",), "fix", (parts[0].ref,))
+
+
+@mutation
+def pull_up_left_out(layout: Layout, rng: Random) -> Wrong | None:
+    parts = _of(layout, "probe-1w")
+    if not parts:
+        return None
+    _without(layout, _partner(layout, parts[0].ref, "resistor"))
+    return Wrong("pull-up left out", ("data-without-pull-up",), "fix", (parts[0].ref,))
+
+
+def _without(layout: Layout, part: Placed | None) -> None:
+    """A part taken out, with the wires that then end in an empty row."""
+    assert part is not None
+    for block in layout.blocks:
+        block.parts = [p for p in block.parts if p is not part]
+    for leg in part.legs:
+        layout.places.pop((part.ref, leg))
+    while lonely := [wire for wire in layout.wires if _ends_in_nothing(layout, wire)]:
+        for wire in lonely:
+            layout.wires.remove(wire)
+
+
+def _ends_in_nothing(layout: Layout, wire: Line) -> bool:
+    others = [e for w in layout.wires if w is not wire for e in w.text.split()[1:3]] + list(layout.places.values())
+    for end in wire.text.split()[1:3]:
+        if end[0] in "abcdefghij" and "." not in end:
+            side = "abcde" if end[0] in "abcde" else "fghij"
+            if not any(o[0] in side and o[1:] == end[1:] for o in others):
+                return True
+    return False
+
+
+@mutation
+def divider_left_out(layout: Layout, rng: Random) -> Wrong | None:
+    """The lower resistor of a level divider is gone: the whole level reaches the pin."""
+    blocks = [b for b in layout.blocks if b.kind in ("sonar-divided", "gas-divided")]
+    if not blocks:
+        return None
+    block = rng.choice(blocks)
+    lower = next(p for p in block.parts if "GND" in p.legs.values() and p.type == "resistor")
+    _without(layout, lower)
+    return Wrong("divider left out", ("level-over",), "stop", (block.parts[0].ref,))
+
+
+@mutation
+def obstacle_on_five_volts(layout: Layout, rng: Random) -> Wrong | None:
+    if layout.board.startswith("mcu-5v"):
+        return None
+    parts = _of(layout, "obstacle")
+    return _fed_from(layout, rng, parts, "B1.3V3", "B1.5V", "obstacle on five volts", ("level-over",), "stop")
+
+
+@mutation
+def heater_on_a_pin(layout: Layout, rng: Random) -> Wrong | None:
+    pin = {"mcu-5v": "B1.D8", "mcu-5v-compact": "B1.D8", "mcu-3v3-wireless": "B1.GPIO18"}.get(layout.board)
+    if pin is None or pin[3:] in layout.pins.values():
+        return None
+    return _fed_from(
+        layout, rng, _of(layout, "gas-heated"), "B1.5V", pin, "heater on a pin", ("heavy-load-on-pin",), "stop"
+    )
+
+
+@mutation
+def coil_diode_left_out(layout: Layout, rng: Random) -> Wrong | None:
+    parts = _of(layout, "relay", "motor")
+    if not parts:
+        return None
+    _without(layout, _partner(layout, parts[0].ref, "diode"))
+    return Wrong("coil diode left out", ("coil-without-diode",), "stop", (parts[0].ref,))
+
+
+@mutation
+def coil_diode_turned(layout: Layout, rng: Random) -> Wrong | None:
+    parts = _of(layout, "relay", "motor")
+    if not parts:
+        return None
+    diode = _partner(layout, parts[0].ref, "diode")
+    assert diode is not None
+    _swap(layout, diode, "anode", "cathode")
+    return Wrong("coil diode turned", ("coil-diode-reversed",), "stop", (diode.ref,))
+
+
+@mutation
+def transistor_legs_exchanged(layout: Layout, rng: Random) -> Wrong | None:
+    parts = _of(layout, "npn")
+    if not parts:
+        return None
+    one, other = rng.choice([("collector", "emitter"), ("collector", "base"), ("base", "emitter")])
+    _swap(layout, parts[0], one, other)
+    return Wrong(f"{one} and {other} exchanged", ("transistor-legs-swapped",), "", (parts[0].ref,))
+
+
+@mutation
+def base_without_resistor(layout: Layout, rng: Random) -> Wrong | None:
+    parts = _of(layout, "npn")
+    if not parts:
+        return None
+    resistor = _partner(layout, parts[0].ref, "resistor")
+    assert resistor is not None
+    _bridge(layout, resistor)
+    return Wrong("base without resistor", ("base-without-resistor",), "stop", (parts[0].ref,))
+
+
+@mutation
+def base_resistor_too_large(layout: Layout, rng: Random) -> Wrong | None:
+    parts = _of(layout, "npn")
+    if not parts:
+        return None
+    resistor = _partner(layout, parts[0].ref, "resistor")
+    assert resistor is not None
+    resistor.settings["value"] = "100k"
+    return Wrong("base resistor too large", ("transistor-not-saturated",), "fix", (parts[0].ref, resistor.ref))
+
+
+@mutation
+def button_without_its_resistor(layout: Layout, rng: Random) -> Wrong | None:
+    parts = _of(layout, "button", "button-4", "vibration")
+    if not parts:
+        return None
+    part = rng.choice(parts)
+    _without(layout, _partner(layout, part.ref, "resistor"))
+    return Wrong("button without its resistor", ("floating-input",), "check", (part.ref,))
+
+
+@mutation
+def knob_ends_confused(layout: Layout, rng: Random) -> Wrong | None:
+    parts = _of(layout, "pot", "trimmer")
+    if not parts:
+        return None
+    _swap(layout, parts[0], "wiper", rng.choice(["end1", "end2"]))
+    return Wrong("knob ends confused", ("short-in-one-position",), "stop", (parts[0].ref,))
+
+
+@mutation
+def cell_without_partner(layout: Layout, rng: Random) -> Wrong | None:
+    parts = _of(layout, "light-cell")
+    if not parts:
+        return None
+    _without(layout, _partner(layout, parts[0].ref, "resistor"))
+    return Wrong("cell without partner", ("divider-partner-missing",), "fix", (parts[0].ref,))
+
+
+@mutation
+def common_leg_on_the_wrong_pole(layout: Layout, rng: Random) -> Wrong | None:
+    parts = [p for p in _of(layout, "rgb-cc", "rgb-ca") if layout.board.startswith("mcu-5v")]
+    if not parts:
+        return None
+    parts[0].type = "rgb-ca" if parts[0].type == "rgb-cc" else "rgb-cc"
+    return Wrong("three-colour light of the other kind", ("light-reversed",), "fix", (parts[0].ref,))
+
+
+@mutation
+def capacitor_turned(layout: Layout, rng: Random) -> Wrong | None:
+    parts = _of(layout, "capacitor")
+    if not parts:
+        return None
+    _swap(layout, parts[0], "plus", "minus")
+    return Wrong("capacitor turned", ("capacitor-reversed",), "stop", (parts[0].ref,))
+
+
+@mutation
+def water_strip_fed_for_ever(layout: Layout, rng: Random) -> Wrong | None:
+    parts = _of(layout, "water-strip")
+    pins = [layout.pins.get(p.legs["supply"]) for p in parts]
+    if not parts or pins[0] is None:
+        return None
+    supply = "B1.5V" if layout.board.startswith("mcu-5v") else "B1.3V3"
+    for wire in layout.wires:
+        wire.text = " ".join(supply if word == f"B1.{pins[0]}" else word for word in wire.text.split(" "))
+    return Wrong("water strip fed for ever", ("water-strip-fed",), "check", (parts[0].ref,))
+
+
+def mutated(seed: int) -> tuple[str, str, Wrong]:
+    """(sound text, text with one thing wrong, what it is) for a seed; the mutations come in turn."""
+    act = list(MUTATIONS.values())[seed % len(MUTATIONS)]
+    rng = Random(seed * 7 + 3)
+    for turn in range(1000):
+        layout = sound_layout(seed * 1000 + turn)
+        wrong = act(changed := deepcopy(layout), rng)
+        if wrong is not None:
+            return layout.text(False), changed.text(), wrong
+    raise RuntimeError(f"no layout takes the mutation of seed {seed}")
