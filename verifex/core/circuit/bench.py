@@ -31,17 +31,17 @@ class Part:
     legs: dict[str, Place]
     settings: dict[str, str]
     line: int
+    #: The names of the first two legs, as this hand-in calls them (plus and minus of a polarised part).
+    ends: tuple[str, str] = ("", "")
+
+    def __post_init__(self) -> None:
+        called = {known: other for other, known in self.type.other_names.items() if other in self.legs}
+        first, second, *_ = (called.get(leg, leg) for leg in self.type.legs)
+        object.__setattr__(self, "ends", (first, second))
 
     @property
     def title(self) -> str:
         return f"{self.type.title} {self.ref}"
-
-    @property
-    def ends(self) -> tuple[str, str]:
-        """The names of the first two legs, as this hand-in calls them (plus and minus of a polarised part)."""
-        called = {known: other for other, known in self.type.other_names.items() if other in self.legs}
-        first, second, *_ = (called.get(leg, leg) for leg in self.type.legs)
-        return first, second
 
     def quantity(self, setting: str, unit: str) -> float | None:
         """A setting, or the type's default for it, in the SI unit; None when it is absent or cannot be read."""

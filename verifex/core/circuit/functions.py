@@ -9,7 +9,7 @@ from dataclasses import dataclass
 
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.nets import Net
-from verifex.core.circuit.paths import Link, is_return, is_source
+from verifex.core.circuit.paths import Link
 from verifex.core.circuit.places import Hole, LegOf, Rail
 from verifex.core.circuit.view import BenchView
 from verifex.core.exercise.schema import Function
@@ -100,17 +100,13 @@ def pins_reading(view: BenchView, net: Net) -> list[PinKind]:
     """Signal pins on a net, or behind the two ends of a divider or a switch from it."""
     if pins := view.nets.signal_pins(net):
         return list(pins)
-    reached = view.paths.reach(net, (Link.OHMS, Link.CELL, Link.CONTACT), stop=lambda n: _is_rail(view, n))
+    reached = view.paths.reach(net, (Link.OHMS, Link.CELL, Link.CONTACT))
     return [
         pin
         for i in reached
-        if not _is_rail(view, view.nets.nets[i])
+        if not view.nets.is_rail(view.nets.nets[i])
         for pin in view.nets.signal_pins(view.nets.nets[i])
     ]
-
-
-def _is_rail(view: BenchView, net: Net) -> bool:
-    return is_source(view.nets, net) or is_return(view.nets, net)
 
 
 def is_switched(view: BenchView, part: Part, leg: str | None = None) -> bool:
@@ -118,7 +114,7 @@ def is_switched(view: BenchView, part: Part, leg: str | None = None) -> bool:
     if leg is not None or part.type.model == "module":
         net = view.net(part, leg or (part.type.supply_leg or ""))
         return net is not None and bool({p.name for p in pins_reading(view, net)} & set(view.outputs))
-    states = [state for state in view.points if state.state.moved is None]
+    states = [state for state in view.points if not state.state.moved]
     volts = [view.across(state, part, *part.ends) or 0.0 for state in states]
     amps = [view.amps(state, part) for state in states]
     if part.type.model == "led-three":

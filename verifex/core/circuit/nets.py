@@ -6,7 +6,7 @@ from functools import cached_property
 
 from verifex.core.circuit.bench import Bench
 from verifex.core.circuit.places import Hole, LegOf, Place, Rail, joined_with, strip_name
-from verifex.core.parts import PinKind
+from verifex.core.parts import LegRole, PinKind
 
 Key = tuple[str, ...]
 
@@ -52,6 +52,7 @@ class Nets:
             groups.setdefault(self._root(key), []).append(key)
         self.nets: list[Net] = []
         self._of_strip: dict[Key, Net] = {}
+        self.stamped: dict[object, object] = {}  # what the solver keeps of this bench between states
         for keys in groups.values():
             places = sorted({str(place): place for key in keys for place in occupied[key]}.values(), key=_reading_order)
             legs = tuple(place for place in places if isinstance(place, LegOf))
@@ -122,6 +123,35 @@ class Nets:
 
     def is_ground(self, net: Net) -> bool:
         return net.id == self.ground_id
+
+    def is_source(self, net: Net) -> bool:
+        """Whether a supply pin, a battery's plus or a regulator's output lies on the net."""
+        return net.id in self._sources
+
+    def is_return(self, net: Net) -> bool:
+        """Whether the board's ground or a battery's minus lies on the net."""
+        return net.id in self._returns
+
+    def is_rail(self, net: Net) -> bool:
+        """Whether the net is a source or a return: beyond it lies the rest of the bench."""
+        return net.id in self._sources or net.id in self._returns
+
+    @cached_property
+    def _sources(self) -> frozenset[int]:
+        fed = {net.id for net in self.nets if self.supplies(net)}
+        for part in self.bench.parts.values():
+            legs = ["plus"] if part.type.model == "battery" else part.type.legs_with(LegRole.SUPPLY_OUT)
+            fed |= {net.id for leg in legs if (net := self.of_leg(part.ref, leg))}
+        return frozenset(fed)
+
+    @cached_property
+    def _returns(self) -> frozenset[int]:
+        minus = {
+            net.id
+            for part in self.bench.parts.values()
+            if part.type.model == "battery" and (net := self.of_leg(part.ref, "minus"))
+        }
+        return frozenset(minus if self.ground_id is None else minus | {self.ground_id})
 
     def signal_pins(self, net: Net) -> list[PinKind]:
         return [pin for pin in self.board_pins(net) if pin.is_signal]

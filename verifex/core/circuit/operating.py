@@ -1,7 +1,8 @@
 """What flows on a bench in one state of its pins and its surroundings: elements out of parts, then the solver."""
 
-from collections.abc import Mapping
+from collections.abc import Collection, Mapping
 from dataclasses import dataclass, field
+from functools import cached_property
 
 import numpy as np
 from numpy.typing import NDArray
@@ -11,14 +12,14 @@ from verifex.core.circuit.models import MODELS, Stamp
 from verifex.core.circuit.models.feeding import PIN, BoardFeed
 from verifex.core.circuit.models.stamp import Waking
 from verifex.core.circuit.nets import Nets
-from verifex.core.circuit.solver import Circuit, Solution, Source, solve
+from verifex.core.circuit.solver import Circuit, Solution, Source, small_signal_ohms, solve
 
 MOST_WAKINGS = 8  # a chain of supply → regulator → module → relay settles in four
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class OperatingPoint:
-    """Volts by net id, amps by (ref, leg) positive into the leg, watts by part, amps out of each board pin.
+    """Volts by net id, amps by (ref, leg) positive into the leg, amps out of each board pin.
 
     `restless` are parts that find no state: a relay whose contact cuts its own coil. `floating` are nets that hang
     together with no ground: their volts count from the island's own zero. `circuit` is what was
@@ -27,13 +28,24 @@ class OperatingPoint:
 
     volts: dict[int, float]
     amps: dict[tuple[str, str], float]
-    watts: dict[str, float]
     pin_amps: dict[str, float]
     restless: frozenset[str]
+    conditions: Conditions
     circuit: Circuit
     solution: NDArray[np.float64]
     awake: Mapping[str, Waking] = field(default_factory=dict)
     floating: frozenset[int] = frozenset()
+    nets: Nets | None = None
+
+    @cached_property
+    def watts(self) -> dict[str, float]:
+        """What each part turns into heat, in watts; a supply gives, so its figure is negative."""
+        found: dict[str, float] = {}
+        for (ref, leg), into in self.amps.items():
+            net = self.nets.of_leg(ref, leg) if self.nets else None
+            if net is not None:
+                found[ref] = found.get(ref, 0.0) + into * self.volts[net.id]
+        return found
 
 
 def operating_point(nets: Nets, conditions: Conditions, near: OperatingPoint | None = None) -> OperatingPoint:
@@ -43,8 +55,9 @@ def operating_point(nets: Nets, conditions: Conditions, near: OperatingPoint | N
     coil), so the circuit is solved again until they stay as they are. Raises NoSensibleAnswer when the solver
     finds no point.
     """
-    awake: Mapping[str, Waking] = near.awake if near else {}
-    start = near.solution if near else None
+    awake: Mapping[str, Waking] = near.awake if near else _hopefully(nets)
+    # Begun where the pins drive alike; from elsewhere a fresh guess is nearer than the old point.
+    start = near.solution if near and near.conditions.driven == conditions.driven else None
     restless: frozenset[str] = frozenset()
     for _ in range(MOST_WAKINGS):
         stamp, feed, floating = _stamped(nets, conditions, awake)
@@ -58,6 +71,18 @@ def operating_point(nets: Nets, conditions: Conditions, near: OperatingPoint | N
     return _point(nets, stamp, feed, solution, restless, awake, floating)
 
 
+def _hopefully(nets: Nets) -> dict[str, Waking]:
+    """Modules that lie between a supply and a ground are probably fed: it saves a turn, and is checked all the same."""
+    fed: dict[str, Waking] = {}
+    for part in nets.bench.parts.values():
+        supply, ground = part.type.supply_leg, part.type.ground_leg
+        if part.type.model == "module" and supply and ground:
+            one, other = nets.of_leg(part.ref, supply), nets.of_leg(part.ref, ground)
+            if one and other and nets.is_source(one) and nets.is_return(other):
+                fed[part.ref] = 0.0
+    return fed
+
+
 def circuit_of(nets: Nets, conditions: Conditions) -> Circuit:
     """The circuit that `operating_point` solves."""
     return operating_point(nets, conditions).circuit
@@ -66,13 +91,34 @@ def circuit_of(nets: Nets, conditions: Conditions) -> Circuit:
 def _stamped(
     nets: Nets, conditions: Conditions, awake: Mapping[str, Waking]
 ) -> tuple[Stamp, BoardFeed | None, frozenset[int]]:
-    stamp = Stamp(nets, conditions, awake)
+    stamp = _still(nets, conditions).copied_for(conditions, awake)
     bench = nets.bench
     feed = BoardFeed(bench.board, stamp) if bench.board else None
     for part in bench.parts.values():
-        MODELS[part.type.model].stamp(part, stamp)
+        model = MODELS[part.type.model]
+        if not model.still:
+            model.stamp(part, stamp)
     minus = [node for part in bench.parts_of("battery") if (node := stamp.node(part, "minus")) is not None]
     return stamp, feed, frozenset(stamp.circuit.hold_islands(minus))
+
+
+def _still(nets: Nets, conditions: Conditions) -> Stamp:
+    """The parts that are the same in every state, written once for each way of taking their values."""
+    key = (
+        conditions.values,
+        conditions.corner,
+        conditions.flipped,
+        tuple(sorted(conditions.exchanged.items())),
+        conditions.unpowered,
+    )
+    known = nets.stamped.get(key)
+    if not isinstance(known, Stamp):
+        known = nets.stamped[key] = Stamp(nets, conditions, {})
+        for part in nets.bench.parts.values():
+            model = MODELS[part.type.model]
+            if model.still:
+                model.stamp(part, known)
+    return known
 
 
 def _waking(nets: Nets, stamp: Stamp, solution: Solution) -> dict[str, Waking]:
@@ -102,18 +148,19 @@ def _point(
 ) -> OperatingPoint:
     solved = solution.volts.tolist()
     flows = solution.amps
-    amps = {leg: sum(sign * flows.get(name, 0.0) for name, sign in elements) for leg, elements in stamp.flows.items()}
-    watts: dict[str, float] = {}
-    for (ref, leg), into in amps.items():
-        node = stamp.nets.of_leg(ref, leg)
-        if node is not None:
-            watts[ref] = watts.get(ref, 0.0) + into * solved[node.id]
+    amps: dict[tuple[str, str], float] = {}
+    for leg, elements in stamp.flows.items():
+        into = 0.0
+        for name, sign in elements:
+            into += sign * flows.get(name, 0.0)
+        amps[leg] = into
     return OperatingPoint(
         volts={net.id: solved[net.id] for net in nets.nets},
         amps=amps,
-        watts=watts,
+        nets=nets,
         pin_amps={pin: flows[PIN + pin] for pin in feed.pins} if feed else {},
         restless=restless,
+        conditions=stamp.conditions,
         circuit=stamp.circuit,
         solution=solution.volts,
         awake=awake,
@@ -121,25 +168,11 @@ def _point(
     )
 
 
-PROBE_OHMS, PROBE_VOLTS = 1e6, 0.1
-
-
-def source_ohms(point: OperatingPoint, node: int) -> float:
-    """The resistance seen looking into `node` at an operating point, in ohms (Thévenin), by a small probing current."""
-    circuit = point.circuit
-    if node == circuit.ground:
-        return 0.0
-    before = float(point.solution[node])
-    probed = Circuit(
-        circuit.nodes,
-        circuit.ground,
-        circuit.resistances,
-        [*circuit.sources, Source("probe", node, circuit.ground, before + PROBE_VOLTS, PROBE_OHMS)],
-        circuit.junctions,
-        circuit.transistors,
-    )
-    moved = float(solve(probed, point.solution).volts[node]) - before
-    return moved / max((PROBE_VOLTS - moved) / PROBE_OHMS, 1e-15)
+def source_ohms(point: OperatingPoint, nets: Collection[int]) -> dict[int, float]:
+    """The resistance seen looking into each of `nets` at an operating point, in ohms (Thévenin, small signal)."""
+    asked = [net for net in nets if net != point.circuit.ground]
+    seen = small_signal_ohms(point.circuit, point.solution, asked)
+    return {**dict.fromkeys(nets, 0.0), **dict(zip(asked, seen, strict=True))}
 
 
 def ohms_in_circuit(nets: Nets, ref: str) -> float | None:

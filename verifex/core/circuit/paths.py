@@ -8,7 +8,6 @@ from itertools import combinations
 
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.nets import Net, Nets
-from verifex.core.parts import LegRole
 
 
 class Link(StrEnum):
@@ -105,64 +104,51 @@ class Paths:
                     continue
                 self.edges[one.id].append(Edge(part.ref, (one_leg, other_leg), one.id, other.id, link))
                 self.edges[other.id].append(Edge(part.ref, (other_leg, one_leg), other.id, one.id, link))
+        self._reached: dict[tuple[object, ...], dict[int, tuple[Edge, ...]]] = {}
 
     def edges_at(self, net: Net, *links: Link) -> list[Edge]:
         """Edges that leave `net`, of the kinds asked for (all without any)."""
         return [edge for edge in self.edges[net.id] if not links or edge.link in links]
 
     def reach(
-        self,
-        start: Net,
-        links: Collection[Link],
-        *,
-        stop: Callable[[Net], bool] | None = None,
-        without: Collection[str] = (),
+        self, start: Net, links: tuple[Link, ...], *, past_rails: bool = False, without: Collection[str] = ()
     ) -> dict[int, tuple[Edge, ...]]:
         """Nets that can be reached from `start` through `links`, each with the edges on the way (breadth first).
 
-        A net for which `stop` holds is reached but not gone through; parts in `without` are not used.
+        A rail is reached but not gone through unless `past_rails`; parts in `without` are not used.
         """
-        found: dict[int, tuple[Edge, ...]] = {start.id: ()}
-        ahead = deque([start.id])
+        key = (start.id, links, past_rails, frozenset(without))
+        found = self._reached.get(key)
+        if found is None:
+            found = self._reached[key] = self._walk(start.id, frozenset(links), past_rails, key[3])
+        return found
+
+    def _walk(
+        self, start: int, links: frozenset[Link], past_rails: bool, without: frozenset[str]
+    ) -> dict[int, tuple[Edge, ...]]:
+        nets = self.nets
+        found: dict[int, tuple[Edge, ...]] = {start: ()}
+        ahead = deque([start])
         while ahead:
             at = ahead.popleft()
-            if at != start.id and stop and stop(self.nets.nets[at]):
+            if at != start and not past_rails and nets.is_rail(nets.nets[at]):
                 continue
+            way = found[at]
             for edge in self.edges[at]:
-                if edge.link in links and edge.ref not in without and edge.other not in found:
-                    found[edge.other] = (*found[at], edge)
+                if edge.other not in found and edge.link in links and edge.ref not in without:
+                    found[edge.other] = (*way, edge)
                     ahead.append(edge.other)
         return found
 
     def leads_to(
-        self, start: Net, wanted: Callable[[Net], bool], links: Collection[Link], without: Collection[str] = ()
+        self, start: Net, wanted: Callable[[Net], bool], links: tuple[Link, ...], without: Collection[str] = ()
     ) -> tuple[Edge, ...] | None:
-        """The shortest way from `start` to a net for which `wanted` holds; None when there is none."""
-        for net_id, way in self.reach(start, links, stop=wanted, without=without).items():
+        """The shortest way from `start` to a net for which `wanted` holds, past no rail; None when there is none."""
+        for net_id, way in self.reach(start, links, without=without).items():
             if wanted(self.nets.nets[net_id]):
                 return way
         return None
 
-    def island(self, start: Net, without: Collection[str] = ()) -> set[int]:
+    def island(self, start: Net) -> set[int]:
         """All nets that hang together with `start` through parts of any kind; a relay's coil and contacts do not."""
-        return set(self.reach(start, EVERYTHING, without=without))
-
-
-def is_source(nets: Nets, net: Net) -> bool:
-    """Whether a supply pin, a battery's plus or a regulator's output lies on the net."""
-    if nets.supplies(net):
-        return True
-    for leg in nets.part_legs(net):
-        part = nets.bench.parts[leg.ref]
-        if part.type.model == "battery" and leg.leg == "plus":
-            return True
-        if part.type.role(leg.leg) is LegRole.SUPPLY_OUT:
-            return True
-    return False
-
-
-def is_return(nets: Nets, net: Net) -> bool:
-    """Whether the board's ground or a battery's minus lies on the net."""
-    if nets.is_ground(net):
-        return True
-    return any(nets.bench.parts[leg.ref].type.model == "battery" and leg.leg == "minus" for leg in nets.part_legs(net))
+        return set(self.reach(start, EVERYTHING, past_rails=True))

@@ -2,6 +2,7 @@
 
 import re
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import TypeAlias
 
 BASES = {"half": 30, "full": 63, "full-split": 63, "none": 0}
@@ -58,6 +59,7 @@ _RAIL = re.compile(r"([+\-−])([LRlr])([0-9]{1,3})?$")
 _LEG = re.compile(r"([A-Za-z]+[0-9]+)\.([A-Za-z0-9]+)$")
 
 
+@lru_cache(maxsize=8192)
 def read_place(text: str) -> Place:
     """The place that `text` names. Raises ValueError saying what was expected."""
     if match := _HOLE.match(text):

@@ -1,20 +1,25 @@
 """The states a bench is tried in: every output both ways, every knob, button and module at its ends.
 
-Trying all combinations would grow exponentially, so each thing that can change is changed alone, then all
-together: for n pins and m other things about n + 2·m + 4 states (2·n where pins sink). Whatever two things do to each other only
-together (a button that bridges two pins, say) shows in the states where all are on.
+Trying all combinations would grow exponentially. What hangs together only through the rails cannot do anything to
+each other but load the supply, so the bench falls into clusters (its nets joined through parts, the rails left
+out), and all clusters are changed at once: one state with everything low, one with everything high, one in which
+the first pin of every cluster is high alone, one for the second, and so on; likewise for what can be moved. The
+number of states is that of the largest cluster, not of the bench. Within a cluster each pin is tried alone and all
+together, each knob and button alone, with the pins low and high: 2 + 2·pins + 2·positions at most.
+
+A state is named for people by what it means in the cluster in question: `D7 high`, `S1 pressed`.
 """
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 
 from verifex.core.circuit.bench import Part
-from verifex.core.circuit.nets import Net, Nets
-from verifex.core.circuit.paths import Link, Paths
-from verifex.core.parts import OUTPUT_ROLES, LegRole, ShareOutput, SwitchOutput
+from verifex.core.circuit.driving import PASSED_THROUGH
+from verifex.core.circuit.nets import Nets
+from verifex.core.circuit.paths import EVERYTHING, Link, Paths
+from verifex.core.parts import LegRole, ShareOutput, SwitchOutput
 
 DARK_LUX, BRIGHT_LUX = 0.1, 20_000.0
-PASSED_THROUGH = (Link.OHMS, Link.DIODE, Link.LIGHT, Link.LOAD)
 UNDRIVEN = "pins not driven"
 ALL_LOW = "all low"
 ALL_HIGH = "all high"
@@ -25,114 +30,117 @@ EVERYTHING_ON = "everything on"
 class State:
     """A named state: which pins drive and how (True: high), what is set at modules, what happens around.
 
-    `moved` is the part that stands in another position than at rest, where one does.
+    `moved` are the parts that stand in another position than at rest; `said` names the state cluster by cluster.
     """
 
     name: str
     driven: Mapping[str, bool] = field(default_factory=dict)
     held: Mapping[tuple[str, str], float | None] = field(default_factory=dict)
     stimulus: Mapping[tuple[str, str], float] = field(default_factory=dict)
-    moved: str | None = None
+    moved: frozenset[str] = frozenset()
+    said: Mapping[int, str] = field(default_factory=dict)
 
 
-def inferred_outputs(nets: Nets, paths: Paths) -> list[str]:
-    """Board pins that drive something, judged by what hangs on them; the order is that of the nets.
+class Clusters:
+    """Which nets hang together through parts, the rails left out; rails belong to none."""
 
-    A pin drives when a light, a load, a transistor's base or a module's input or supply can be reached from it
-    through passive parts, and no module's output, switch, knob or light cell speaks on its net.
-    """
-    outputs: list[str] = []
-    for net in nets.nets:
-        pins = [pin for pin in nets.signal_pins(net) if pin.digital_out]
-        if pins and not speaks_to(nets, paths, net) and has_work(nets, paths, net):
-            outputs.extend(dict.fromkeys(pin.name for pin in pins))
-    return outputs
+    def __init__(self, nets: Nets, paths: Paths) -> None:
+        self._nets = nets
+        self._of_net: dict[int, int] = {}
+        for net in nets.nets:
+            if net.id not in self._of_net and not nets.is_rail(net):
+                for other in paths.reach(net, EVERYTHING):
+                    if not nets.is_rail(nets.nets[other]):
+                        self._of_net[other] = net.id
 
+    def of_pin(self, pin: str) -> int | None:
+        net = self._nets.of_pin(pin)
+        return self._of_net.get(net.id) if net else None
 
-def _is_rail(nets: Nets, net: Net) -> bool:
-    return nets.is_ground(net) or bool(nets.supplies(net))
-
-
-def speaks_to(nets: Nets, paths: Paths, net: Net) -> bool:
-    """Whether something tells the pin on this net a value: a module's output (also over resistors), a switch, a knob."""
-    for net_id in paths.reach(net, (Link.OHMS,), stop=lambda n: _is_rail(nets, n)):
-        reached = nets.nets[net_id]
-        if reached.id != net.id and _is_rail(nets, reached):
-            continue
-        for leg in nets.part_legs(reached):
-            part = nets.bench.parts[leg.ref]
-            if part.type.role(leg.leg) in OUTPUT_ROLES:
-                return True
-            if net_id == net.id and (
-                part.type.model in ("switch", "light-cell")
-                or (part.type.model == "pot" and leg.leg == "wiper")
-                or (part.type.role(leg.leg) is LegRole.TWO_WAY)
-            ):
-                return True
-    return False
+    def of_part(self, part: Part) -> list[int]:
+        """The clusters a part lies in: one, or two for a relay, or none for a part between two rails."""
+        found = (self._of_net.get(net.id) for leg in part.type.leg_names() if (net := self._nets.of_leg(part.ref, leg)))
+        return list(dict.fromkeys(cluster for cluster in found if cluster is not None))
 
 
-def has_work(nets: Nets, paths: Paths, start: Net) -> bool:
-    for net_id, way in paths.reach(start, PASSED_THROUGH, stop=lambda net: _is_rail(nets, net)).items():
-        if any(edge.link in (Link.LIGHT, Link.LOAD) for edge in way):
-            return True
-        net = nets.nets[net_id]
-        if net_id != start.id and _is_rail(nets, net):
-            continue
-        for leg in nets.part_legs(net):
-            part = nets.bench.parts[leg.ref]
-            if part.type.role(leg.leg) in (LegRole.INPUT, LegRole.SUPPLY):
-                return True
-            if part.type.model == "transistor" and (
-                leg.leg == "base" or (way and not _base_is_driven(nets, paths, part))
-            ):
-                return True
-            if part.type.model in ("led", "led-three", "load") or (
-                part.type.model == "relay" and leg.leg.startswith("coil")
-            ):
-                return True
-    return False
-
-
-def _base_is_driven(nets: Nets, paths: Paths, part: Part) -> bool:
-    """Whether a pin or a module's output reaches the base over a resistor: else its legs may be exchanged."""
-    base = nets.of_leg(part.ref, "base")
-    if base is None or _is_rail(nets, base):
-        return False
-    for net_id in paths.reach(base, (Link.OHMS,), stop=lambda net: _is_rail(nets, net)):
-        net = nets.nets[net_id]
-        if _is_rail(nets, net):
-            continue
-        if nets.signal_pins(net) or any(
-            nets.bench.parts[leg.ref].type.role(leg.leg) in OUTPUT_ROLES for leg in nets.part_legs(net)
-        ):
-            return True
-    return False
-
-
-def states_of(nets: Nets, paths: Paths, outputs: Iterable[str]) -> list[State]:
+def states_of(nets: Nets, paths: Paths, clusters: Clusters, outputs: Iterable[str]) -> list[State]:
     """Every state the bench is tried in, the pins' first."""
     pins = list(outputs)
-    sinking = {pin for pin in pins if _sinks(nets, paths, pin)}
     low, high = dict.fromkeys(pins, False), dict.fromkeys(pins, True)
+    by_cluster: dict[int | None, list[str]] = {}
+    for pin in pins:
+        by_cluster.setdefault(clusters.of_pin(pin), []).append(pin)
+    alone = {c: f"{group[0]} high" for c, group in by_cluster.items() if c is not None and len(group) == 1}
     states = [State(UNDRIVEN), State(ALL_LOW, low)] if pins else [State(ALL_LOW)]
-    states += [State(f"{pin} high", {**low, pin: True}) for pin in pins]
-    if len(pins) > 1:
-        states.append(State(ALL_HIGH, high))
-        states += [State(f"{pin} low alone", {**high, pin: False}) for pin in pins if pin in sinking]
-    on_held: dict[tuple[str, str], float | None] = {}
-    on_stimulus: dict[tuple[str, str], float] = {}
+    if pins:
+        states.append(State(ALL_HIGH if len(pins) > 1 else f"{pins[0]} high", high, said=alone))
+    shared = {c: group for c, group in by_cluster.items() if c is None or len(group) > 1}
+    for turn in range(max((len(group) for group in shared.values()), default=0)):
+        ones = {c: group[turn] for c, group in shared.items() if turn < len(group)}
+        states.append(_one_each(ones, low, True))
+        if sinking := {c: pin for c, pin in ones.items() if _sinks(nets, paths, pin)}:
+            states.append(_one_each(sinking, high, False))
+    return states + _moved_states(nets, clusters, low, high)
+
+
+def _one_each(ones: Mapping[int | None, str], rest: Mapping[str, bool], on: bool) -> State:
+    """The state in which one pin of each cluster differs from the rest."""
+    word = "high" if on else "low alone"
+    said = {c: f"{pin} {word}" for c, pin in ones.items() if c is not None}
+    return State(
+        ", ".join(f"{pin} {word}" for pin in ones.values()), {**rest, **dict.fromkeys(ones.values(), on)}, said=said
+    )
+
+
+def _moved_states(nets: Nets, clusters: Clusters, low: Mapping[str, bool], high: Mapping[str, bool]) -> list[State]:
+    """Each position of each thing that can be moved, one a cluster at a time, with the pins low and high; then all."""
+    by_cluster: dict[int | None, list[tuple[Part, Position]]] = {}
     for part in nets.bench.parts.values():
-        for name, held, stimulus in _positions(nets, part):
-            states.append(State(name, low, held, stimulus, part.ref))
-            if pins and part.type.model in ("pot", "switch", "light-cell"):
-                states.append(State(f"{name}, {ALL_HIGH}", high, held, stimulus, part.ref))
-            if part.type.model != "pot":
-                on_held |= held
-                on_stimulus |= stimulus
-    if on_held or on_stimulus:
-        states.append(State(EVERYTHING_ON, high, on_held, on_stimulus))
+        for position in _positions(nets, part):
+            cluster = next(iter(clusters.of_part(part)), None)
+            by_cluster.setdefault(cluster, []).append((part, position))
+    states: list[State] = []
+    everything = _Together()
+    for turn in range(max((len(group) for group in by_cluster.values()), default=0)):
+        together = _Together()
+        for cluster, group in by_cluster.items():
+            if turn < len(group):
+                part, position = group[turn]
+                together.add(part, position, cluster)
+                if part.type.model != "pot":
+                    everything.add(part, position, cluster)
+        states.append(together.state(low, ""))
+        if high and together.is_knob:
+            states.append(together.state(high, ALL_HIGH))
+    if everything.moved:
+        states.append(everything.state(high, "", EVERYTHING_ON))
     return states
+
+
+class _Together:
+    """Positions that are taken at the same time."""
+
+    def __init__(self) -> None:
+        self.held: dict[tuple[str, str], float | None] = {}
+        self.stimulus: dict[tuple[str, str], float] = {}
+        self.moved: dict[str, str] = {}
+        self.said: dict[int, str] = {}
+        self.is_knob = False
+
+    def add(self, part: Part, position: "Position", cluster: int | None) -> None:
+        name, held, stimulus = position
+        self.held |= held
+        self.stimulus |= stimulus
+        self.moved[part.ref] = name
+        self.is_knob |= part.type.model in ("pot", "switch", "light-cell")
+        if cluster is not None:
+            self.said[cluster] = name
+
+    def state(self, driven: Mapping[str, bool], also: str, name: str = "") -> State:
+        tail = f", {also}" if also else ""
+        said = {} if name else {cluster: word + tail for cluster, word in self.said.items()}
+        whole = name or ", ".join(self.moved.values()) + tail
+        return State(whole, driven, self.held, self.stimulus, frozenset(self.moved), said)
 
 
 def _sinks(nets: Nets, paths: Paths, pin: str) -> bool:
@@ -140,7 +148,7 @@ def _sinks(nets: Nets, paths: Paths, pin: str) -> bool:
     net = nets.of_pin(pin)
     if net is None:
         return False
-    for net_id, way in paths.reach(net, PASSED_THROUGH, stop=lambda n: _is_rail(nets, n)).items():
+    for net_id, way in paths.reach(net, PASSED_THROUGH).items():
         if nets.supplies(nets.nets[net_id]) and any(edge.link in (Link.LIGHT, Link.LOAD) for edge in way):
             return True
     return False

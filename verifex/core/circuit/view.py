@@ -6,13 +6,15 @@ from functools import cached_property
 
 from verifex.core.circuit.bench import Bench, Part
 from verifex.core.circuit.conditions import Conditions
+from verifex.core.circuit.driving import inferred_outputs
+from verifex.core.circuit.loose import LooseEnd, loose_ends
 from verifex.core.circuit.nets import Net, Nets
 from verifex.core.circuit.operating import OperatingPoint, operating_point
-from verifex.core.circuit.paths import EVERYTHING, FEEDING, Paths, is_return, is_source
+from verifex.core.circuit.paths import EVERYTHING, FEEDING, Paths
 from verifex.core.circuit.places import LegOf
 from verifex.core.circuit.shorts import shorted_nets
 from verifex.core.circuit.solver import NoSensibleAnswer
-from verifex.core.circuit.states import UNDRIVEN, State, inferred_outputs, states_of
+from verifex.core.circuit.states import UNDRIVEN, Clusters, State, states_of
 from verifex.core.exercise import Exercise
 from verifex.core.parts import PinKind
 
@@ -86,15 +88,38 @@ class BenchView:
         """Every state, solved with the pair's measured values; empty when nothing can be solved."""
         if self.bench.board is None and not self.bench.parts_of("battery"):
             return []
-        near: OperatingPoint | None = None
+        near: dict[tuple[tuple[str, bool], ...], OperatingPoint] = {}
+        last: OperatingPoint | None = None
         found = []
-        for state in states_of(self.nets, self.paths, self.outputs):
-            point = self.solve(state, near=near)
+        for state in states_of(self.nets, self.paths, self.clusters, self.outputs):
+            key = tuple(state.driven.items())
+            point = self.solve(state, near=near.get(key, last))
             if point is None:
                 return []
-            near = near or point.point
+            last = near[key] = point.point
             found.append(point)
         return found
+
+    @cached_property
+    def loose_ends(self) -> list[LooseEnd]:
+        """Ends that are alone in their row."""
+        return loose_ends(self.bench, self.nets)
+
+    @cached_property
+    def clusters(self) -> Clusters:
+        return Clusters(self.nets, self.paths)
+
+    def when(self, state: StatePoint, *things: Part | str) -> str:
+        """A state in words, as it concerns parts or pins (by name)."""
+        clusters = [
+            cluster
+            for thing in things
+            for cluster in ([self.clusters.of_pin(thing)] if isinstance(thing, str) else self.clusters.of_part(thing))
+        ]
+        said = [
+            state.state.said[cluster] for cluster in clusters if cluster is not None and cluster in state.state.said
+        ]
+        return ", ".join(dict.fromkeys(said)) or state.name
 
     def solve(
         self,
@@ -127,10 +152,9 @@ class BenchView:
     def solved(self, **tried: Collection[str] | Mapping[str, tuple[str, str]]) -> Iterator[StatePoint]:
         """Every state of the pins once more with something tried: `flipped` parts, `exchanged` legs."""
         for state in self.points:
-            if state.state.moved is None or state.state.driven:
-                again = self.solve(state.state, near=state.point, **tried)  # type: ignore[arg-type]
-                if again is not None:
-                    yield again
+            again = self.solve(state.state, near=state.point, **tried)  # type: ignore[arg-type]
+            if again is not None:
+                yield again
 
     def hot(self, state: StatePoint) -> StatePoint:
         """The state with every tolerance at the end that gives the most current."""
@@ -187,20 +211,20 @@ class BenchView:
 
     def is_fed(self, net: Net, without: Collection[str] = ()) -> bool:
         """Whether a supply or a driving pin is on the net, or feeds it through resistors, contacts or a diode."""
-        way = self.paths.leads_to(net, lambda n: is_source(self.nets, n) or self.drives(n), FEEDING, without)
+        way = self.paths.leads_to(net, lambda n: self.nets.is_source(n) or self.drives(n), FEEDING, without)
         return way is not None
 
     def is_grounded(self, net: Net, without: Collection[str] = ()) -> bool:
-        return self.paths.leads_to(net, lambda n: is_return(self.nets, n), FEEDING, without) is not None
+        return self.paths.leads_to(net, lambda n: self.nets.is_return(n), FEEDING, without) is not None
 
     def parts_behind(self, net: Net) -> list[str]:
         """Parts that would be dead with `net`: those on it, and what hangs on them, up to the rails."""
 
         refs: list[str] = []
-        for net_id, way in self.paths.reach(net, EVERYTHING, stop=self._is_rail).items():
+        for net_id, way in self.paths.reach(net, EVERYTHING).items():
             refs += [edge.ref for edge in way]
             reached = self.nets.nets[net_id]
-            if net_id == net.id or not self._is_rail(reached):
+            if net_id == net.id or not self.nets.is_rail(reached):
                 refs += [leg.ref for leg in self.nets.part_legs(reached)]
         for ref in list(dict.fromkeys(refs)):
             refs += self.behind_contacts(self.bench.parts[ref])
@@ -211,11 +235,8 @@ class BenchView:
         if part.type.model != "relay":
             return []
         nets = [net for leg in ("common", "open", "closed") if (net := self.net(part, leg))]
-        found = [self.paths.reach(net, EVERYTHING, stop=self._is_rail, without={part.ref}) for net in nets]
+        found = [self.paths.reach(net, EVERYTHING, without={part.ref}) for net in nets]
         return list(dict.fromkeys(edge.ref for ways in found for way in ways.values() for edge in way))
-
-    def _is_rail(self, net: Net) -> bool:
-        return is_source(self.nets, net) or is_return(self.nets, net)
 
     @cached_property
     def roles(self) -> dict[str, Part]:

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.nets import Net
 from verifex.core.circuit.operating import ohms_in_circuit
-from verifex.core.circuit.paths import Link, is_return, is_source
+from verifex.core.circuit.paths import Link
 from verifex.core.circuit.values import rated_watts, resistor_ohms
 from verifex.core.circuit.view import BenchView
 from verifex.core.parts import LegRole
@@ -70,7 +70,7 @@ def resistor_jobs(view: BenchView) -> list[ResistorJob]:
     """Every resistor of a bench with its job and window, in the order of the hand-in."""
     jobs = []
     for part in view.bench.parts_of("resistor"):
-        job, about, window = _job(view, part)
+        job, about, window = job_of(view, part)
         jobs.append(
             ResistorJob(
                 part.ref,
@@ -87,7 +87,8 @@ def resistor_jobs(view: BenchView) -> list[ResistorJob]:
     return jobs
 
 
-def _job(view: BenchView, part: Part) -> tuple[str, str, Window | None]:
+def job_of(view: BenchView, part: Part) -> tuple[str, str, Window | None]:
+    """What a resistor is for, the part it serves, and its window (None where none follows)."""
     nets = [view.net(part, leg) for leg in part.ends]
     if nets[0] is None or nets[1] is None or view.bench.board is None:
         return "unknown", "", None
@@ -114,7 +115,7 @@ def _of_light(view: BenchView, part: Part, near: Net, far: Net) -> Found | None:
     assert board is not None
     for light in lights(view):
         ends = {net.id for leg in (light.anode, light.cathode) if (net := view.net(light.part, leg))}
-        if near.id not in ends or is_source(view.nets, near) or is_return(view.nets, near):
+        if near.id not in ends or view.nets.is_rail(near):
             continue
         most = min(light.figures.usual_amps, board.pin_usual_amps)
         forward = (light.figures.forward(light.colour, -1), light.figures.forward(light.colour, 1))
@@ -131,7 +132,7 @@ def _of_base(view: BenchView, part: Part, near: Net, far: Net) -> Found | None:
     board = view.bench.board
     assert board is not None
     for other, leg in _legs(view, near, part):
-        if other.type.model == "transistor" and leg == "base" and not is_return(view.nets, far):
+        if other.type.model == "transistor" and leg == "base" and not view.nets.is_return(far):
             load = max((view.amps(s, other, "collector") for s in view.points), default=0.0)
             figures = other.type.transistor
             ratio = figures.ratio_usual if figures else 20.0
@@ -143,7 +144,7 @@ def _of_base(view: BenchView, part: Part, near: Net, far: Net) -> Found | None:
 def _of_data_line(view: BenchView, part: Part, near: Net, far: Net) -> Found | None:
     from verifex.core.circuit.rules.bus import FARADS_PER_METRE, PIN_FARADS, SLOT_SECONDS
 
-    if not is_source(view.nets, far):
+    if not view.nets.is_source(far):
         return None
     for other, leg in _legs(view, near, part):
         if leg in other.type.legs and other.type.leg(leg).bus == "one-wire":
@@ -155,7 +156,7 @@ def _of_data_line(view: BenchView, part: Part, near: Net, far: Net) -> Found | N
 
 
 def _of_cell(view: BenchView, part: Part, near: Net, far: Net) -> Found | None:
-    if not (is_source(view.nets, far) or is_return(view.nets, far)):
+    if not view.nets.is_rail(far):
         return None
     for other, _ in _legs(view, near, part):
         if other.type.model == "light-cell":
@@ -169,9 +170,9 @@ def _of_level(view: BenchView, part: Part, near: Net, far: Net) -> Found | None:
     """Upper or lower resistor of a divider between a module's output and a pin."""
     board = view.bench.board
     assert board is not None
-    if not view.nets.signal_pins(near) or is_source(view.nets, near):
+    if not view.nets.signal_pins(near) or view.nets.is_source(near):
         return None
-    if is_return(view.nets, far):
+    if view.nets.is_return(far):
         others = [e for e in view.paths.edges_at(near, Link.OHMS) if e.ref != part.ref]
         for edge in others:
             giver = _speaker(view, view.nets.nets[edge.other])
@@ -188,7 +189,7 @@ def _of_level(view: BenchView, part: Part, near: Net, far: Net) -> Found | None:
     lower = [
         resistor_ohms(view.bench.parts[e.ref], "measured")
         for e in view.paths.edges_at(near, Link.OHMS)
-        if e.ref != part.ref and is_return(view.nets, view.nets.nets[e.other])
+        if e.ref != part.ref and view.nets.is_return(view.nets.nets[e.other])
     ]
     volts = _high_volts(view, giver)
     if not lower or not lower[0] or volts <= board.input_most_volts:
@@ -215,13 +216,13 @@ def _high_volts(view: BenchView, part: Part) -> float:
 
 
 def _of_button(view: BenchView, part: Part, near: Net, far: Net) -> Found | None:
-    if not (is_source(view.nets, far) or is_return(view.nets, far)):
+    if not view.nets.is_rail(far):
         return None
-    if is_source(view.nets, near) or is_return(view.nets, near):
+    if view.nets.is_rail(near):
         return None
     for other, leg in _legs(view, near, part):
         if other.type.model == "switch" or other.type.role(leg) is LegRole.OPEN_OUT:
-            return "pull-up" if is_source(view.nets, far) else "pull-down", other.ref, button_window()
+            return "pull-up" if view.nets.is_source(far) else "pull-down", other.ref, button_window()
     return None
 
 

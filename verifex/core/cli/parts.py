@@ -5,7 +5,8 @@ from typing import Any
 
 from verifex.core.cli.files import CannotUse, exercise_of, print_json
 from verifex.core.exercise import exercise_json_schema
-from verifex.core.parts import Board, PartType, catalogue
+from verifex.core.parts import PartType, catalogue
+from verifex.core.parts.figures import Frozen
 from verifex.core.quantity import in_words, parse_quantity
 from verifex.core.resistors.bands import bands_for, read_bands
 from verifex.core.resistors.series import neighbours
@@ -73,7 +74,7 @@ def show_parts(arguments: Namespace) -> int:
     return 0
 
 
-def _as_json(entry: Board | PartType) -> dict[str, Any]:
+def _as_json(entry: Frozen) -> dict[str, Any]:
     """A catalogue entry; a part's legs are a list in its own order, their figures beside it."""
     out: dict[str, Any] = entry.model_dump(mode="json", exclude_none=True, exclude_defaults=True)
     if isinstance(entry, PartType):

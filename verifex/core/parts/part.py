@@ -1,6 +1,7 @@
 """What a data file may say of one kind of part: its legs, its limits, and which model answers for it."""
 
 from enum import StrEnum
+from functools import cached_property
 from typing import Literal
 
 from pydantic import Field
@@ -101,17 +102,25 @@ class PartType(Frozen):
         return self.legs[self.other_names.get(name, name)]
 
     def legs_with(self, *roles: LegRole) -> list[str]:
-        return [name for name, leg in self.legs.items() if leg.role in roles]
+        """Legs of these roles, in the part's own order."""
+        found = self._legs_by_roles.get(roles)
+        if found is None:
+            found = self._legs_by_roles[roles] = [name for name, leg in self.legs.items() if leg.role in roles]
+        return found
+
+    @cached_property
+    def _legs_by_roles(self) -> dict[tuple[LegRole, ...], list[str]]:
+        return {}
 
     def leg_names(self) -> list[str]:
         """Every name a leg goes by, in the part's own order, other names last."""
         return [*self.legs, *self.other_names]
 
-    @property
+    @cached_property
     def supply_leg(self) -> str | None:
         return next(iter(self.legs_with(LegRole.SUPPLY)), None)
 
-    @property
+    @cached_property
     def ground_leg(self) -> str | None:
         return next(iter(self.legs_with(LegRole.GROUND)), None)
 

@@ -17,25 +17,29 @@ Wakes = Callable[[Part, VoltsOf, Stamp], Waking]
 
 @dataclass(frozen=True, slots=True)
 class PartModel:
-    """`stamp` writes the part's elements; `wake` tells its state from solved voltages, where it has one."""
+    """`stamp` writes the part's elements; `wake` tells its state from solved voltages, where it has one.
+
+    A `still` part's elements are the same in every state of the bench, so they are written once.
+    """
 
     stamp: Stamping
     wake: Wakes | None = None
+    still: bool = False
 
 
 MODELS: dict[str, PartModel] = {
-    "resistor": PartModel(passive.resistor),
-    "capacitor": PartModel(passive.capacitor),
+    "resistor": PartModel(passive.resistor, still=True),
+    "capacitor": PartModel(passive.capacitor, still=True),
     "pot": PartModel(passive.pot),
     "switch": PartModel(passive.switch),
     "light-cell": PartModel(passive.light_cell),
-    "diode": PartModel(junctions.diode),
-    "led": PartModel(junctions.led),
-    "led-three": PartModel(junctions.led_three),
-    "transistor": PartModel(junctions.transistor),
-    "load": PartModel(loads.load),
+    "diode": PartModel(junctions.diode, still=True),
+    "led": PartModel(junctions.led, still=True),
+    "led-three": PartModel(junctions.led_three, still=True),
+    "transistor": PartModel(junctions.transistor, still=True),
+    "load": PartModel(loads.load, still=True),
     "relay": PartModel(loads.relay, loads.relay_wakes),
-    "battery": PartModel(feeding.battery),
+    "battery": PartModel(feeding.battery, still=True),
     "regulator": PartModel(feeding.regulator, feeding.regulator_wakes),
     "module": PartModel(module.module, module.module_wakes),
 }

@@ -22,6 +22,17 @@ class Stamp:
         self.circuit = Circuit(count, ground) if ground is not None else Circuit(count + 1, count)
         self.flows: dict[tuple[str, str], list[tuple[str, int]]] = {}
 
+    def copied_for(self, conditions: Conditions, awake: Mapping[str, Waking]) -> "Stamp":
+        """A stamp that begins with what this one holds."""
+        copy = Stamp.__new__(Stamp)
+        copy.nets, copy.conditions, copy.awake = self.nets, conditions, awake
+        own = self.circuit
+        copy.circuit = Circuit(
+            own.nodes, own.ground, list(own.resistances), list(own.sources), list(own.junctions), list(own.transistors)
+        )
+        copy.flows = dict(self.flows)
+        return copy
+
     def node(self, part: Part, leg: str) -> int | None:
         """The node a leg lies on; None when it is nowhere. Legs a rule exchanges to try are exchanged here."""
         conditions = self.conditions

@@ -5,7 +5,7 @@ from math import log
 
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.nets import Net
-from verifex.core.circuit.paths import Link, is_return, is_source
+from verifex.core.circuit.paths import Link
 from verifex.core.circuit.rules.book import WIRING
 from verifex.core.circuit.values import resistor_ohms
 from verifex.core.circuit.view import BenchView
@@ -41,8 +41,8 @@ def _pins_of(view: BenchView, part: Part, leg: str) -> list[PinKind]:
         return []
     if pins := view.nets.signal_pins(net):
         return pins
-    reached = view.paths.reach(net, (Link.OHMS,), stop=lambda n: is_source(view.nets, n) or is_return(view.nets, n))
-    rails = (n for n in (view.nets.nets[i] for i in reached) if not is_source(view.nets, n))
+    reached = view.paths.reach(net, (Link.OHMS,))
+    rails = (n for n in (view.nets.nets[i] for i in reached) if not view.nets.is_source(n))
     return [pin for other in rails for pin in view.nets.signal_pins(other)]
 
 
@@ -200,7 +200,7 @@ def _pull_ups(view: BenchView, net: Net) -> tuple[list[Part], float]:
     resistors = [
         view.bench.parts[edge.ref]
         for edge in view.paths.edges_at(net, Link.OHMS)
-        if is_source(view.nets, view.nets.nets[edge.other]) and view.bench.parts[edge.ref].type.model == "resistor"
+        if view.nets.is_source(view.nets.nets[edge.other]) and view.bench.parts[edge.ref].type.model == "resistor"
     ]
     siemens = sum(1 / ohms for part in resistors if (ohms := resistor_ohms(part, "measured")))
     for leg in view.nets.part_legs(net):
@@ -239,7 +239,7 @@ def data_without_pull_up(view: BenchView, found: Found) -> Iterator[Finding]:
         return
     for net, parts in _data_lines(view):
         resistors, ohms = _pull_ups(view, net)
-        if is_source(view.nets, net) or is_return(view.nets, net):
+        if view.nets.is_rail(net):
             continue
         names = ", ".join(part.ref for part in parts)
         if ohms == float("inf"):

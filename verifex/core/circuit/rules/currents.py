@@ -64,7 +64,7 @@ def pin_over_current(view: BenchView, found: Found) -> Iterator[Finding]:
         words = "its absolute limit" if limit == absolute else "recommended at most"
         corner = " at a tolerance corner" if at_corner and not stop else ""
         yield found(
-            f"{pin} {what} {in_words(hot if corner else amps, 'A', 3)} with {state.name}{corner}; {in_words(limit, 'A', 2)} is {words}.",
+            f"{pin} {what} {in_words(hot if corner else amps, 'A', 3)} with {view.when(state, pin)}{corner}; {in_words(limit, 'A', 2)} is {words}.",
             "Draw less from this pin: a larger resistor, or a transistor for the load.",
             parts=way_of_the_current(view, state, amps),
             places=[view.pin_place(pin)],
@@ -187,7 +187,7 @@ def resistor_over_watts(view: BenchView, found: Found) -> Iterator[Finding]:
         if rated is None or worst is None or worst[0] <= rated * SLACK:
             continue
         yield found(
-            f"{part.ref} turns {in_words(worst[0], 'W', 2)} into heat with {worst[1].name}; it is rated {in_words(rated, 'W', 2)}.",
+            f"{part.ref} turns {in_words(worst[0], 'W', 2)} into heat with {view.when(worst[1], part)}; it is rated {in_words(rated, 'W', 2)}.",
             "Take a larger value or a resistor of a higher rating.",
             parts=[part.ref],
             line=part.line,

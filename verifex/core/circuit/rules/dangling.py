@@ -2,9 +2,9 @@
 
 from collections.abc import Iterator
 
+from verifex.core.circuit.loose import LooseEnd, far_end, holes_in_use
 from verifex.core.circuit.places import Hole, LegOf
 from verifex.core.circuit.rules.book import OPEN_CIRCUIT, WIRING
-from verifex.core.circuit.rules.loose import LooseEnd, far_end, holes_in_use, loose_ends
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
 from verifex.core.parts import LegRole
@@ -24,7 +24,7 @@ NEAR_ROWS = 2
     explains=("rail-never-fed", "rail-half-unfed", *OPEN_CIRCUIT),
 )
 def dangling_lead(view: BenchView, found: Found) -> Iterator[Finding]:
-    loose = [end for end in loose_ends(view) if not _spare_leg(view, end)]
+    loose = [end for end in view.loose_ends if not _spare_leg(view, end)]
     told: set[LooseEnd] = set()
     # Wires first: "this wire should be one row further" is the more useful sentence.
     for end in sorted(loose, key=lambda e: e.leg is not None):
@@ -94,7 +94,7 @@ def _used_neighbour(view: BenchView, end: LooseEnd) -> str | None:
     """The only used row next to a loose wire's end. A loose leg wants a wire, not a move."""
     if end.leg:
         return None
-    rows = {h.row for h in holes_in_use(view) if end.rows_from(h) == 1 and h.half == end.place.half}
+    rows = {h.row for h in holes_in_use(view.bench) if end.rows_from(h) == 1 and h.half == end.place.half}
     return f"row {rows.pop()} {end.place.half}" if len(rows) == 1 else None
 
 

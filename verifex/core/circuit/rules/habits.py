@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from verifex.core.circuit.paths import Link, is_return, is_source
+from verifex.core.circuit.paths import Link
 from verifex.core.circuit.rules.book import WIRING
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
@@ -23,7 +23,7 @@ def water_strip_fed(view: BenchView, found: Found) -> Iterator[Finding]:
         return
     for part in view.bench.parts.values():
         net = view.net(part, part.type.supply_leg) if part.type.supply_leg else None
-        if part.type.corrodes_when_fed and net is not None and is_source(view.nets, net):
+        if part.type.corrodes_when_fed and net is not None and view.nets.is_source(net):
             yield found(
                 f"{part.ref} is fed from {net.name} all the time.",
                 f"Lead {view.place(part, part.type.supply_leg or 'supply')} to a digital pin, and turn that on only while reading.",
@@ -81,7 +81,7 @@ def wire_colour(view: BenchView, found: Found) -> Iterator[Finding]:
         net = view.nets.at(wire.ends[0])
         if net is None or wire.colour is None:
             continue
-        grounded, fed = is_return(view.nets, net), is_source(view.nets, net)
+        grounded, fed = view.nets.is_return(net), view.nets.is_source(net)
         feeds = any(view.bench.parts[leg.ref].type.supply_leg == leg.leg for leg in view.nets.part_legs(net))
         wrong = (wire.colour == "red" and not fed and not feeds) or (wire.colour == "black" and not grounded)
         # A net that reaches no pin is another rule's matter: its colour may be right and its end wrong.
@@ -135,7 +135,7 @@ def decoupling_missing(view: BenchView, found: Found) -> Iterator[Finding]:
         load = part.type.load
         if load is None or not load.coil or not sensors:
             continue
-        rails = [net for leg in part.ends if (net := view.net(part, leg)) and is_source(view.nets, net)]
+        rails = [net for leg in part.ends if (net := view.net(part, leg)) and view.nets.is_source(net)]
         shared = [
             sensor.ref
             for sensor in sensors

@@ -4,10 +4,10 @@ from collections.abc import Iterator
 
 from verifex.core.circuit.nets import Net
 from verifex.core.circuit.operating import source_ohms
-from verifex.core.circuit.paths import Link, is_return, is_source
+from verifex.core.circuit.paths import Link
 from verifex.core.circuit.rules.book import WIRING
 from verifex.core.circuit.rules.pins import analogue_sources
-from verifex.core.circuit.view import BenchView
+from verifex.core.circuit.view import BenchView, StatePoint
 from verifex.core.findings import Finding, Severity
 from verifex.core.parts import LegRole
 from verifex.core.quantity import in_words
@@ -16,7 +16,6 @@ from verifex.core.rulebook import Found
 HOLDING = (Link.OHMS, Link.CELL, Link.DIODE, Link.LIGHT, Link.LOAD)
 LEAST_SWING_SHARE = 0.03
 WEAK_OHMS, TOO_WEAK_OHMS = 10e3, 100e3
-MOST_PROBED = 2  # states in which the source is looked into
 OPEN_OHMS = 1e8  # nothing gives a value there at all
 
 
@@ -35,7 +34,7 @@ def _speakers(view: BenchView, net: Net) -> Iterator[tuple[str, Net]]:
 
 def _is_held(view: BenchView, net: Net, without: str) -> bool:
     """Whether something besides the switch itself gives the net a level."""
-    rails = view.paths.leads_to(net, lambda n: is_source(view.nets, n) or is_return(view.nets, n), HOLDING, {without})
+    rails = view.paths.leads_to(net, view.nets.is_rail, HOLDING, {without})
     if rails is not None:
         return True
     board = view.bench.board
@@ -68,12 +67,12 @@ def floating_input(view: BenchView, found: Found) -> Iterator[Finding]:
         return
     told: set[str] = set()
     for pin, net in view.wired_pins():
-        if pin.name in view.outputs or is_source(view.nets, net) or is_return(view.nets, net):
+        if pin.name in view.outputs or view.nets.is_rail(net):
             continue
         for ref, far in _speakers(view, net):
             if ref in told or _is_held(view, net, ref):
                 continue
-            to_ground = view.is_grounded(far, {ref}) and not is_source(view.nets, far)
+            to_ground = view.is_grounded(far, {ref}) and not view.nets.is_source(far)
             if not to_ground and not view.is_fed(far, {ref}):
                 continue  # the switch leads nowhere: told by the rule on openings
             told.add(ref)
@@ -140,17 +139,15 @@ def divider_partner_missing(view: BenchView, found: Found) -> Iterator[Finding]:
     for part in view.bench.parts_of("light-cell"):
         for leg, far_leg in (part.ends, part.ends[::-1]):
             net, far = view.net(part, leg), view.net(part, far_leg)
-            if net is None or is_source(view.nets, net) or is_return(view.nets, net):
+            if net is None or view.nets.is_rail(net):
                 continue
-            reached = view.paths.reach(
-                net, (Link.OHMS,), stop=lambda n: is_source(view.nets, n) or is_return(view.nets, n)
-            )
+            reached = view.paths.reach(net, (Link.OHMS,))
             pins = [p for i in reached for p in view.nets.signal_pins(view.nets.nets[i]) if p.name not in view.outputs]
             if not pins:
                 continue
             at_pin = view.nets.of_pin(pins[0].name)
             assert at_pin is not None
-            seen = [view.volts(s, at_pin) for s in view.points if s.state.moved in (None, part.ref)]
+            seen = [view.volts(s, at_pin) for s in view.points]
             if max(seen) - min(seen) >= LEAST_SWING_SHARE * board.rail_volts:
                 continue
             edges = view.paths.edges_at(net, Link.OHMS)
@@ -177,6 +174,26 @@ def _why_alone(partners: list[str], same_side: bool) -> str:
     )
 
 
+def _weak_sources(view: BenchView, sources: dict[int, tuple[str, str, Net]]) -> Iterator[tuple[str, str, Net, float]]:
+    """(ref, words, net, most ohms it gives its value through): at rest, and with its own knob at each end."""
+    most: dict[int, float] = {}
+    for state in view.points:
+        asked = [
+            net_id
+            for net_id, (ref, _, _) in sources.items()
+            if net_id not in state.point.floating and (state is view.points[0] or _is_own_knob(view, state, ref))
+        ]
+        for net_id, ohms in source_ohms(state.point, asked).items():
+            most[net_id] = max(most.get(net_id, 0.0), ohms)
+    for net_id, ohms in most.items():
+        yield (*sources[net_id], ohms)
+
+
+def _is_own_knob(view: BenchView, state: StatePoint, ref: str) -> bool:
+    """Whether the source itself stands elsewhere; in the dark every light cell is weak, so that does not count."""
+    return ref in state.state.moved and view.bench.parts[ref].type.model != "light-cell"
+
+
 @WIRING.rule(
     "source-too-weak",
     Severity.CHECK,
@@ -190,16 +207,9 @@ def _why_alone(partners: list[str], same_side: bool) -> str:
 def source_too_weak(view: BenchView, found: Found) -> Iterator[Finding]:
     if view.shorted or view.bench.board is None:
         return
-    told: set[int] = set()
-    for ref, what, net in analogue_sources(view):
-        if net.id in told or not any(pin.analogue_in for pin in view.nets.signal_pins(net)):
-            continue
-        told.add(net.id)
-        states = [s for s in view.points if s.state.moved == ref or s is view.points[0]]
-        if view.bench.parts[ref].type.model == "light-cell":
-            states = [s for s in states if s.state.moved is None] or states  # in the dark every cell is weak
-        given = [s for s in states if net.id not in s.point.floating]
-        ohms = max((source_ohms(s.point, net.id) for s in given[:MOST_PROBED]), default=0.0)
+    sources = {net.id: (ref, what, net) for ref, what, net in reversed(list(analogue_sources(view)))}
+    read = {i: s for i, s in sources.items() if any(pin.analogue_in for pin in view.nets.signal_pins(s[2]))}
+    for ref, what, net, ohms in _weak_sources(view, read):
         if ohms <= WEAK_OHMS * 1.02 or ohms > OPEN_OHMS:
             continue
         too_weak = ohms > TOO_WEAK_OHMS

@@ -5,7 +5,6 @@ from collections.abc import Iterator
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.places import Hole, Place
 from verifex.core.circuit.rules.book import OPEN_CIRCUIT, WIRING
-from verifex.core.circuit.rules.loose import loose_ends
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
 from verifex.core.parts import LegRole
@@ -25,7 +24,7 @@ from verifex.core.rulebook import Found
               "supply-reversed", "base-without-resistor", "coil-diode-reversed", "transistor-ratio", *OPEN_CIRCUIT),
 )  # fmt: skip
 def legs_in_one_row(view: BenchView, found: Found) -> Iterator[Finding]:
-    lonely = loose_ends(view)
+    lonely = view.loose_ends
     for part in view.bench.parts.values():
         for legs in _joined_legs(view, part):
             places = [view.place(part, leg) for leg in legs]

@@ -4,10 +4,10 @@ from collections.abc import Iterator
 
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.nets import Net
-from verifex.core.circuit.paths import Link, is_return, is_source
+from verifex.core.circuit.paths import Link
 from verifex.core.circuit.rules.book import WIRING
 from verifex.core.circuit.rules.supply import supply_legs
-from verifex.core.circuit.view import BenchView
+from verifex.core.circuit.view import BenchView, StatePoint
 from verifex.core.findings import Finding, Severity
 from verifex.core.parts import LegRole, PinKind
 from verifex.core.rulebook import Found
@@ -17,22 +17,20 @@ MODULE_SLACK_VOLTS = 0.4  # a protection diode's drop over the module's own supp
 THIN_MARGIN_VOLTS = 0.6
 
 
-def _undriven_volts(view: BenchView, pin: PinKind, net: Net) -> Iterator[tuple[float, str]]:
-    """Volts on a pin's net in every state in which the pin itself does not drive, with the state's name."""
+def _undriven_volts(view: BenchView, pin: PinKind, net: Net) -> Iterator[tuple[float, StatePoint]]:
+    """Volts on a pin's net in every state in which the pin itself does not drive, with the state."""
     for state in view.points:
         if pin.name not in state.conditions.driven:
-            yield view.volts(state, net), state.name
+            yield view.volts(state, net), state
 
 
 def _givers(view: BenchView, net: Net) -> list[str]:
     """Parts on the net, and those behind its resistors: where a level comes from."""
     refs = [leg.ref for leg in view.nets.part_legs(net)]
-    reached = view.paths.reach(
-        net, (Link.OHMS, Link.LIGHT, Link.DIODE), stop=lambda n: is_source(view.nets, n) or is_return(view.nets, n)
-    )
+    reached = view.paths.reach(net, (Link.OHMS, Link.LIGHT, Link.DIODE))
     for net_id in reached:
         other = view.nets.nets[net_id]
-        if not is_source(view.nets, other) and not is_return(view.nets, other):
+        if not view.nets.is_rail(other):
             refs += [leg.ref for leg in view.nets.part_legs(other)]
     return list(dict.fromkeys(refs))
 
@@ -52,14 +50,15 @@ def level_over(view: BenchView, found: Found) -> Iterator[Finding]:
     if board is None or view.shorted:
         return
     for pin, net in view.wired_pins():
-        if is_source(view.nets, net) and not _foreign_source(view, net):
+        if view.nets.is_source(net) and not _foreign_source(view, net):
             continue  # straight on one of the board's own supplies: judged below by its volts
-        high = max(_undriven_volts(view, pin, net), default=None)
-        low = min(_undriven_volts(view, pin, net), default=None)
+        seen = list(_undriven_volts(view, pin, net))
+        high = max(seen, key=lambda pair: pair[0], default=None)
+        low = min(seen, key=lambda pair: pair[0], default=None)
         if high and high[0] > board.input_most_volts * 1.001:
-            yield _over(view, found, pin, net, *high, board.input_most_volts)
+            yield _over(view, found, pin, net, high[0], view.when(high[1], pin.name), board.input_most_volts)
         elif low and low[0] < BELOW_GROUND_VOLTS and _is_anchored(view, net):
-            yield _over(view, found, pin, net, *low, BELOW_GROUND_VOLTS)
+            yield _over(view, found, pin, net, low[0], view.when(low[1], pin.name), BELOW_GROUND_VOLTS)
     for pin, net in view.wired_pins():
         volts = max((supply.supply_volts or 0.0 for supply in view.nets.supplies(net)), default=0.0)
         if volts > board.input_most_volts:
@@ -122,7 +121,7 @@ def level_at_module(view: BenchView, found: Found) -> Iterator[Finding]:
                 if volts > own + MODULE_SLACK_VOLTS:
                     legs.append(leg)
                     if worst is None or volts - own > worst[0] - worst[1]:
-                        worst = (volts, own, state.name)
+                        worst = (volts, own, view.when(state, part))
         if worst:
             names = list(dict.fromkeys(legs))
             yield found(
@@ -151,7 +150,7 @@ def _levels(view: BenchView) -> Iterator[tuple[Part, str, PinKind, Net, float]]:
             continue
         for leg in part.type.legs_with(LegRole.DIGITAL_OUT, LegRole.OPEN_OUT, LegRole.TWO_WAY):
             start = view.net(part, leg)
-            if start is None or is_source(view.nets, start) or is_return(view.nets, start):
+            if start is None or view.nets.is_rail(start):
                 continue
             for pin, net in _read_at(view, start):
                 volts = [v for v, _ in _undriven_volts(view, pin, net)]
@@ -161,10 +160,10 @@ def _levels(view: BenchView) -> Iterator[tuple[Part, str, PinKind, Net, float]]:
 
 def _read_at(view: BenchView, start: Net) -> Iterator[tuple[PinKind, Net]]:
     """Pins on a net or behind resistors from it, which read what it says."""
-    reached = view.paths.reach(start, (Link.OHMS,), stop=lambda n: is_source(view.nets, n) or is_return(view.nets, n))
+    reached = view.paths.reach(start, (Link.OHMS,))
     for net_id in reached:
         net = view.nets.nets[net_id]
-        if is_source(view.nets, net) or is_return(view.nets, net):
+        if view.nets.is_rail(net):
             continue
         for pin in view.nets.signal_pins(net):
             if pin.digital_in and pin.name not in view.outputs:

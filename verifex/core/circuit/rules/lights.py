@@ -202,7 +202,7 @@ def light_without_resistor(view: BenchView, found: Found) -> Iterator[Finding]:
         limit = min(light.absolute_amps, board.pin_absolute_amps) if board and on_pin else light.absolute_amps
         too_much = amps > limit
         yield found(
-            f"No resistor is in series with {light.name}; {in_words(amps, 'A', 2)} flow with {state.name}"
+            f"No resistor is in series with {light.name}; {in_words(amps, 'A', 2)} flow with {view.when(state, light.part)}"
             + (f", {in_words(limit, 'A', 2)} is the limit." if too_much else "."),
             f"Put a resistor in series with {light.name}: {_advice(view, light)}.",
             parts=[light.part.ref],
@@ -250,7 +250,7 @@ def light_over_current(view: BenchView, found: Found) -> Iterator[Finding]:
         stop = amps > light.absolute_amps
         limit = light.absolute_amps if stop else light.figures.usual_amps
         yield found(
-            f"{in_words(amps, 'A', 3)} flow through {light.name} with {state.name}; "
+            f"{in_words(amps, 'A', 3)} flow through {light.name} with {view.when(state, light.part)}; "
             f"{in_words(limit, 'A', 2)} is {'its limit' if stop else 'the usual most'}.",
             f"Use a larger series resistor: {_advice(view, light)}.",
             parts=_with_resistor(view, light),

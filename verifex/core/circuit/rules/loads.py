@@ -4,7 +4,6 @@ from collections.abc import Iterator
 
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.nets import Net
-from verifex.core.circuit.paths import is_source
 from verifex.core.circuit.rules.book import DEAD_LOADS, OVER_CURRENTS, WIRING
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
@@ -93,7 +92,7 @@ def _switched_coils(view: BenchView) -> Iterator[tuple[Part, str, str]]:
             }
             if legs:
                 far = view.net(part, rest)
-                plus_is_far = "collector" in legs or (far is not None and is_source(view.nets, far))
+                plus_is_far = "collector" in legs or (far is not None and view.nets.is_source(far))
                 yield (part, rest, switched) if plus_is_far else (part, switched, rest)
                 break
 

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.nets import Net
-from verifex.core.circuit.paths import Link, is_return, is_source
+from verifex.core.circuit.paths import Link
 from verifex.core.circuit.rules.book import CONFUSED_LEVELS, LOST_SIGNALS, OVER_CURRENTS, WIRING
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
@@ -24,15 +24,12 @@ def signal_legs(view: BenchView, *roles: LegRole) -> Iterator[tuple[Part, str, N
 def reaches_pin(view: BenchView, net: Net) -> bool:
     """Whether a signal pin of the board is on the net, or behind resistors or a diode that do not end at a rail."""
 
-    def is_rail(n: Net) -> bool:
-        return is_source(view.nets, n) or is_return(view.nets, n)
-
     def has_pin(n: Net) -> bool:
-        return bool(view.nets.signal_pins(n)) and not is_rail(n)
+        return bool(view.nets.signal_pins(n)) and not view.nets.is_rail(n)
 
     if has_pin(net):
         return True
-    reached = view.paths.reach(net, (Link.OHMS, Link.DIODE), stop=is_rail)
+    reached = view.paths.reach(net, (Link.OHMS, Link.DIODE))
     return any(has_pin(view.nets.nets[i]) for i in reached)
 
 
@@ -60,11 +57,11 @@ def output_tied_to_supply(view: BenchView, found: Found) -> Iterator[Finding]:
     if view.shorted:
         return
     for part, leg, net in signal_legs(view, *SPEAKING):
-        if net is None or not is_source(view.nets, net):
+        if net is None or not view.nets.is_source(net):
             continue
         supply = part.type.supply_leg
         own = view.net(part, supply) if supply else None
-        swapped = own is not None and bool(view.nets.signal_pins(own)) and not is_source(view.nets, own)
+        swapped = own is not None and bool(view.nets.signal_pins(own)) and not view.nets.is_source(own)
         place = view.place(part, leg)
         remedy = (
             f"Exchange the leads of {part.ref}.{leg} and {part.ref}.{supply}."
@@ -103,12 +100,12 @@ def output_tied_to_ground(view: BenchView, found: Found) -> Iterator[Finding]:
     if view.shorted:
         return
     for part, leg, net in signal_legs(view, *SPEAKING):
-        if net is None or not is_return(view.nets, net):
+        if net is None or not view.nets.is_return(net):
             continue
         place = view.place(part, leg)
         ground = part.type.ground_leg
         own = view.net(part, ground) if ground else None
-        swapped = own is not None and bool(view.nets.signal_pins(own)) and not is_return(view.nets, own)
+        swapped = own is not None and bool(view.nets.signal_pins(own)) and not view.nets.is_return(own)
         yield found(
             f"The {leg} leg of {part.ref} ({place}) is joined to ground.",
             f"Exchange the leads of {part.ref}.{leg} and {part.ref}.{ground}."
@@ -133,7 +130,7 @@ def output_tied_to_ground(view: BenchView, found: Found) -> Iterator[Finding]:
 )
 def outputs_tied_together(view: BenchView, found: Found) -> Iterator[Finding]:
     for net in view.nets.nets:
-        if is_source(view.nets, net) or is_return(view.nets, net):
+        if view.nets.is_rail(net):
             continue
         speakers = [
             leg
@@ -167,7 +164,7 @@ def output_unconnected(view: BenchView, found: Found) -> Iterator[Finding]:
     for part, leg, net in signal_legs(view, *SPEAKING):
         if part.type.leg(leg).optional:
             continue
-        if net is not None and (is_source(view.nets, net) or is_return(view.nets, net)):
+        if net is not None and view.nets.is_rail(net):
             continue  # told by the rules on tied outputs
         if net is not None and (reaches_pin(view, net) or _works_something(view, net, part)):
             continue
@@ -186,18 +183,15 @@ def _works_something(view: BenchView, net: Net, part: Part) -> bool:
     """Whether the output works a light, a load or a transistor by itself: then it is not lost."""
     links = (Link.LIGHT, Link.LOAD, Link.OHMS, Link.DIODE)
 
-    def is_rail(n: Net) -> bool:
-        return is_source(view.nets, n) or is_return(view.nets, n)
-
-    for net_id, way in view.paths.reach(net, links, stop=is_rail, without={part.ref}).items():
+    for net_id, way in view.paths.reach(net, links, without={part.ref}).items():
         if any(edge.link in (Link.LIGHT, Link.LOAD) for edge in way):
             return True
-        if net_id != net.id and is_rail(view.nets.nets[net_id]):
+        if net_id != net.id and view.nets.is_rail(view.nets.nets[net_id]):
             continue
         for leg in view.nets.part_legs(view.nets.nets[net_id]):
             other = view.bench.parts[leg.ref]
             if other.ref != part.ref and (
-                (other.type.model == "transistor" and leg.leg == "base") or other.type.role(leg.leg) is LegRole.INPUT
+                other.type.model == "transistor" or other.type.role(leg.leg) is LegRole.INPUT
             ):
                 return True
     return False
@@ -236,7 +230,7 @@ def input_unconnected(view: BenchView, found: Found) -> Iterator[Finding]:
 
 def _is_held(view: BenchView, net: Net) -> bool:
     """Whether a line is held at a supply or at ground, straight or over a resistor."""
-    way = view.paths.leads_to(net, lambda n: is_source(view.nets, n) or is_return(view.nets, n), (Link.OHMS,))
+    way = view.paths.leads_to(net, view.nets.is_rail, (Link.OHMS,))
     return way is not None
 
 
@@ -264,10 +258,10 @@ def input_held(view: BenchView, found: Found) -> Iterator[Finding]:
         figures = part.type.leg(leg)
         if net is None or figures.strap or figures.optional:
             continue
-        if is_source(view.nets, net) or is_return(view.nets, net):
+        if view.nets.is_rail(net):
             place = view.place(part, leg)
             yield found(
-                f"The {leg} leg of {part.ref} ({place}) is joined to {'ground' if is_return(view.nets, net) else net.name}.",
+                f"The {leg} leg of {part.ref} ({place}) is joined to {'ground' if view.nets.is_return(net) else net.name}.",
                 f"Lead {place} to a pin that can drive it.",
                 parts=[part.ref],
                 places=[place],

@@ -2,10 +2,10 @@
 
 from collections.abc import Iterator
 
+from verifex.core.circuit.driving import has_work, speaks_to
 from verifex.core.circuit.nets import Net
-from verifex.core.circuit.paths import Link, is_return, is_source
+from verifex.core.circuit.paths import Link
 from verifex.core.circuit.rules.book import DEAD_LOADS, WIRING
-from verifex.core.circuit.states import has_work, speaks_to
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
 from verifex.core.parts import LegRole, PinKind
@@ -19,7 +19,7 @@ def _on(view: BenchView, net: Net) -> list[str]:
 def analogue_sources(view: BenchView) -> Iterator[tuple[str, str, Net]]:
     """(ref, what it is in words, net) of everything that gives a voltage to be measured, where it reaches a pin."""
     for net in view.nets.nets:
-        if is_source(view.nets, net) or is_return(view.nets, net):
+        if view.nets.is_rail(net):
             continue
         for leg in view.nets.part_legs(net):
             part = view.bench.parts[leg.ref]
@@ -36,8 +36,8 @@ def _is_divider(view: BenchView, ref: str) -> bool:
     one, other = view.nets.of_leg(ref, "end1"), view.nets.of_leg(ref, "end2")
     if one is None or other is None:
         return False
-    return (is_source(view.nets, one) and is_return(view.nets, other)) or (
-        is_return(view.nets, one) and is_source(view.nets, other)
+    return (view.nets.is_source(one) and view.nets.is_return(other)) or (
+        view.nets.is_return(one) and view.nets.is_source(other)
     )
 
 
@@ -46,10 +46,10 @@ def _pins_reading(view: BenchView, net: Net) -> list[PinKind]:
     pins = list(view.nets.signal_pins(net))
     if pins:
         return pins
-    reached = view.paths.reach(net, (Link.OHMS,), stop=lambda n: is_source(view.nets, n) or is_return(view.nets, n))
+    reached = view.paths.reach(net, (Link.OHMS,))
     for net_id in reached:
         other = view.nets.nets[net_id]
-        if not is_source(view.nets, other) and not is_return(view.nets, other):
+        if not view.nets.is_rail(other):
             pins += view.nets.signal_pins(other)
     return pins
 
@@ -157,7 +157,7 @@ def unusable_pin(view: BenchView, found: Found) -> Iterator[Finding]:
 )  # fmt: skip
 def input_only_driven(view: BenchView, found: Found) -> Iterator[Finding]:
     for pin, net in view.wired_pins():
-        if pin.digital_out or pin.unusable or is_source(view.nets, net) or is_return(view.nets, net):
+        if pin.digital_out or pin.unusable or view.nets.is_rail(net):
             continue
         if speaks_to(view.nets, view.paths, net) and not _is_bus(view, net):
             continue

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from verifex.core.circuit.nets import Net
-from verifex.core.circuit.paths import Link, is_return, is_source
+from verifex.core.circuit.paths import Link
 from verifex.core.circuit.places import Rail
 from verifex.core.circuit.rules.book import OPEN_CIRCUIT, WIRING
 from verifex.core.circuit.view import BenchView
@@ -44,7 +44,7 @@ def _is_live_net(view: BenchView, net: Net) -> bool:
     """Whether a rail is linked to a supply or a return: by wire, or over a switch or a diode that feeds it."""
 
     def is_root(n: Net) -> bool:
-        return is_source(view.nets, n) or is_return(view.nets, n) or view.drives(n)
+        return view.nets.is_rail(n) or view.drives(n)
 
     return view.paths.leads_to(net, is_root, (Link.CONTACT, Link.DIODE)) is not None
 

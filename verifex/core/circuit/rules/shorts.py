@@ -6,7 +6,6 @@ from verifex.core.circuit.bench import Wire
 from verifex.core.circuit.nets import Net
 from verifex.core.circuit.places import Hole, LegOf, Rail
 from verifex.core.circuit.rules.book import CONFUSED_LEVELS, DEAD_LOADS, LOST_SIGNALS, NOT_FED, OVER_CURRENTS, WIRING
-from verifex.core.circuit.rules.loose import loose_ends
 from verifex.core.circuit.shorts import closing_wires, shorted_nets, without
 from verifex.core.circuit.view import BenchView, StatePoint
 from verifex.core.findings import Finding, Severity
@@ -114,7 +113,7 @@ def _polarity_agrees(view: BenchView, wire: Wire) -> bool:
 
 def _parting(view: BenchView, culprits: list[Wire]) -> str:
     """What to move: a culprit that ends two rows or less from a lonely leg of its own kind belongs there."""
-    for lonely in loose_ends(view):
+    for lonely in view.loose_ends:
         for wire in culprits:
             nets = without(view.bench, [view.bench.wires.index(wire)])
             for end, far in (wire.ends, wire.ends[::-1]):
@@ -179,7 +178,8 @@ def short_in_one_position(view: BenchView, found: Found) -> Iterator[Finding]:
                 continue
             told.add(tuple(movers))
             kinds = {view.bench.parts[ref].type.model for ref in movers}
-            position = f"With {state.name}" if kinds != {"transistor"} else f"When {movers[0]} conducts ({state.name})"
+            when = view.when(state, *(view.bench.parts[ref] for ref in movers))
+            position = f"With {when}" if kinds != {"transistor"} else f"When {movers[0]} conducts ({when})"
             yield found(
                 f"{position}, {name} is joined to its return through {', '.join(way)}: {in_words(amps, 'A', 2)} would flow.",
                 f"Put a resistor or the load in series with {movers[0]}, or lead it to the input it is meant for.",

@@ -3,18 +3,17 @@
 from collections.abc import Iterator
 
 from verifex.core.circuit.rules.book import OPEN_CIRCUIT, WIRING
-from verifex.core.circuit.rules.loose import loose_ends
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
 from verifex.core.rulebook import Found
 
 
 def _impossible(view: BenchView, found: Found, rule: str) -> Iterator[Finding]:
-    # What was left out leaves something alone in a row elsewhere.
-    loose = [end.leg.ref for end in loose_ends(view) if end.leg]
     for wrong in view.bench.impossible:
         if wrong.rule != rule:
             continue
+        # What was left out leaves something alone in a row elsewhere.
+        loose = [end.leg.ref for end in view.loose_ends if end.leg]
         behind = [ref for place in wrong.other_ends if (net := view.nets.at(place)) for ref in view.parts_behind(net)]
         yield found(
             wrong.seen,

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from verifex.core.circuit.bench import Part
-from verifex.core.circuit.paths import Link, is_return, is_source
+from verifex.core.circuit.paths import Link
 from verifex.core.circuit.rules.book import DEAD_LOADS, OVER_CURRENTS, WIRING
 from verifex.core.circuit.view import BenchView, StatePoint
 from verifex.core.findings import Finding, Severity
@@ -85,14 +85,14 @@ def transistor_legs_swapped(view: BenchView, found: Found) -> Iterator[Finding]:
 def _has_load(view: BenchView, part: Part) -> bool:
     """Whether something lies between a supply and the collector: without it nothing can be switched."""
     net = view.net(part, "collector")
-    return net is not None and not is_source(view.nets, net)
+    return net is not None and not view.nets.is_source(net)
 
 
 def _neighbours(view: BenchView, part: Part) -> list[str]:
     refs = []
     for leg in part.type.legs:
         net = view.net(part, leg)
-        if net and not is_source(view.nets, net) and not is_return(view.nets, net):
+        if net and not view.nets.is_rail(net):
             refs += view.parts_behind(net)
     return list(dict.fromkeys([part.ref, *refs]))
 
@@ -107,9 +107,9 @@ def _exchange_that_works(view: BenchView, part: Part) -> tuple[str, str] | None:
         if collector is None or base is None or emitter is None:
             continue
         # As a switch: emitter at a return, collector behind a load, base behind a resistor that a pin drives.
-        if not is_return(view.nets, emitter):
+        if not view.nets.is_return(emitter):
             continue
-        if is_source(view.nets, collector) or is_return(view.nets, collector) or is_source(view.nets, base):
+        if view.nets.is_rail(collector) or view.nets.is_source(base):
             continue
         best = 0.0
         for state in view.solved(exchanged={part.ref: pair}):
@@ -145,7 +145,7 @@ def base_without_resistor(view: BenchView, found: Found) -> Iterator[Finding]:
             continue
         stop = amps > board.pin_absolute_amps
         yield found(
-            f"{in_words(amps, 'A', 2)} flow into the base of {part.ref} with {state.name}.",
+            f"{in_words(amps, 'A', 2)} flow into the base of {part.ref} with {view.when(state, part)}.",
             f"Put a resistor of about 1 kΩ between the pin and the base of {part.ref}.",
             parts=[part.ref],
             places=[view.place(part, "base")],
@@ -205,7 +205,7 @@ def transistor_over_current(view: BenchView, found: Found) -> Iterator[Finding]:
         amps = view.amps(worst, part, "collector")
         if amps > figures.most_amps * 1.02:
             yield found(
-                f"{in_words(amps, 'A', 2)} flow through {part.ref} with {worst.name}; {in_words(figures.most_amps, 'A', 2)} is its limit.",
+                f"{in_words(amps, 'A', 2)} flow through {part.ref} with {view.when(worst, part)}; {in_words(figures.most_amps, 'A', 2)} is its limit.",
                 "Take a stronger transistor, or a load that draws less.",
                 parts=[part.ref],
                 line=part.line,
@@ -244,7 +244,7 @@ def transistor_not_saturated(view: BenchView, found: Found) -> Iterator[Finding]
         collector, emitter = view.net(part, "collector"), view.net(part, "emitter")
         if figures is None or collector is None or emitter is None:
             continue
-        follows = is_source(view.nets, collector) and not is_return(view.nets, emitter)
+        follows = view.nets.is_source(collector) and not view.nets.is_return(emitter)
         if follows or (ratio <= figures.ratio_most and volts < SATURATED_VOLTS):
             continue
         amps = view.amps(state, part, "collector")
@@ -252,7 +252,7 @@ def transistor_not_saturated(view: BenchView, found: Found) -> Iterator[Finding]
             f"{ratio:.0f} times its base current" if ratio > figures.ratio_most else f"and {volts:.1f} V stay across it"
         )
         yield found(
-            f"{part.ref} carries {in_words(amps, 'A', 2)}, {said}, with {state.name}.",
+            f"{part.ref} carries {in_words(amps, 'A', 2)}, {said}, with {view.when(state, part)}.",
             f"Take a smaller base resistor: a base current of about {in_words(max(amps, 1e-3) / figures.ratio_usual, 'A', 2)} or more.",
             parts=[part.ref, *_base_resistors(view, part)],
             places=[view.place(part, "base")],
@@ -283,9 +283,9 @@ def load_in_emitter(view: BenchView, found: Found) -> Iterator[Finding]:
         collector, emitter = view.net(part, "collector"), view.net(part, "emitter")
         if collector is None or emitter is None:
             continue
-        if is_source(view.nets, collector) and not is_return(view.nets, emitter):
+        if view.nets.is_source(collector) and not view.nets.is_return(emitter):
             yield found(
-                f"The load of {part.ref} hangs on its emitter; {volts:.1f} V stay across the transistor with {state.name}.",
+                f"The load of {part.ref} hangs on its emitter; {volts:.1f} V stay across the transistor with {view.when(state, part)}.",
                 "Put the load between the supply and the collector, the emitter to ground.",
                 parts=[part.ref],
                 places=[view.place(part, "emitter")],
@@ -307,7 +307,7 @@ def transistor_ratio(view: BenchView, found: Found) -> Iterator[Finding]:
         figures = part.type.transistor
         if figures and figures.ratio_usual * 1.02 < ratio <= figures.ratio_most and volts < SATURATED_VOLTS:
             yield found(
-                f"{part.ref} carries {ratio:.0f} times its base current with {state.name}.",
+                f"{part.ref} carries {ratio:.0f} times its base current with {view.when(state, part)}.",
                 "A smaller base resistor would leave more margin.",
                 parts=[part.ref, *_base_resistors(view, part)],
                 line=part.line,

@@ -4,10 +4,11 @@ from collections.abc import Iterator
 
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.operating import ohms_in_circuit
+from verifex.core.circuit.paths import Link
 from verifex.core.circuit.rules.book import WIRING
 from verifex.core.circuit.values import nominal_ohms, resistor_ohms, tolerance_percent
 from verifex.core.circuit.view import BenchView
-from verifex.core.circuit.windows import resistor_jobs
+from verifex.core.circuit.windows import job_of
 from verifex.core.findings import Finding, Severity
 from verifex.core.quantity import in_words, parse_quantity, read_volts
 from verifex.core.resistors.bands import misreadings, order_doubt, read_bands
@@ -188,34 +189,40 @@ def bands_order(view: BenchView, found: Found) -> Iterator[Finding]:
 )
 def value_outside_window(view: BenchView, found: Found) -> Iterator[Finding]:
     judged: set[str] = set()
-    for job in view.exercise.resistor_jobs if view.exercise else []:
-        part = view.matching(job.ref)
-        ohms = resistor_ohms(part, "measured") if part else None
-        if part is None or job.low_ohms is None or job.high_ohms is None:
+    for asked in view.exercise.resistor_jobs if view.exercise else []:
+        play = view.matching(asked.ref)
+        ohms = resistor_ohms(play, "measured") if play else None
+        if play is None or asked.low_ohms is None or asked.high_ohms is None:
             continue
-        judged.add(part.ref)
-        if ohms and not job.low_ohms * 0.95 <= ohms <= job.high_ohms * 1.05:
+        judged.add(play.ref)
+        if ohms and not asked.low_ohms * 0.95 <= ohms <= asked.high_ohms * 1.05:
             yield found(
-                f"{part.ref} is {in_words(ohms, 'Ω')}; the exercise takes {in_words(job.low_ohms, 'Ω')} to {in_words(job.high_ohms, 'Ω')}.",
-                f"Take a value inside the window, such as {in_words(job.nominal_ohms, 'Ω')}.",
-                parts=[part.ref],
-                line=part.line,
+                f"{play.ref} is {in_words(ohms, 'Ω')}; the exercise takes {in_words(asked.low_ohms, 'Ω')} to {in_words(asked.high_ohms, 'Ω')}.",
+                f"Take a value inside the window, such as {in_words(asked.nominal_ohms, 'Ω')}.",
+                parts=[play.ref],
+                line=play.line,
                 value=ohms,
-                limit=job.low_ohms if ohms < job.low_ohms else job.high_ohms,
+                limit=asked.low_ohms if ohms < asked.low_ohms else asked.high_ohms,
                 unit="ohm",
             )
-    for own in resistor_jobs(view) if view.bench.parts_of("light-cell") else []:
+    beside_a_cell = {
+        edge.ref for cell in view.bench.parts_of("light-cell") for leg in cell.ends if (net := view.net(cell, leg))
+        and not view.nets.is_rail(net) for edge in view.paths.edges_at(net, Link.OHMS)
+    }  # fmt: skip
+    for ref in sorted(beside_a_cell - judged):
         # Other jobs have rules of their own that say what would go wrong.
-        if own.job == "divider" and own.ref not in judged and own.window and own.ohms and own.fits is False:
-            low = own.ohms < own.window.low_ohms
+        part = view.bench.parts[ref]
+        job, about, window = job_of(view, part)
+        ohms = resistor_ohms(part, "measured")
+        if job == "divider" and window and ohms and not window.holds(ohms, 0.02):
             yield found(
-                f"{own.ref} beside {own.about} is {in_words(own.ohms, 'Ω')}; "
-                f"{in_words(own.window.low_ohms, 'Ω', 2)} to {in_words(own.window.high_ohms, 'Ω', 2)} tells dark from bright.",
+                f"{ref} beside {about} is {in_words(ohms, 'Ω')}; "
+                f"{in_words(window.low_ohms, 'Ω', 2)} to {in_words(window.high_ohms, 'Ω', 2)} tells dark from bright.",
                 "Take about 10 kΩ.",
-                parts=[own.ref, own.about],
-                line=view.bench.parts[own.ref].line,
-                value=own.ohms,
-                limit=own.window.low_ohms if low else own.window.high_ohms,
+                parts=[ref, about],
+                line=part.line,
+                value=ohms,
+                limit=window.low_ohms if ohms < window.low_ohms else window.high_ohms,
                 unit="ohm",
             )
 

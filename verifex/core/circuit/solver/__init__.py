@@ -1,7 +1,7 @@
 """Operating point of any circuit students can wire: elements, Newton iteration, the same circuit as SPICE text."""
 
 from verifex.core.circuit.solver.elements import Circuit, Junction, Resistance, Source, Transistor
-from verifex.core.circuit.solver.newton import NoSensibleAnswer, Solution, solve
+from verifex.core.circuit.solver.newton import NoSensibleAnswer, Solution, small_signal_ohms, solve
 from verifex.core.circuit.solver.spice import spice_netlist
 
 __all__ = [
@@ -12,6 +12,7 @@ __all__ = [
     "Solution",
     "Source",
     "Transistor",
+    "small_signal_ohms",
     "solve",
     "spice_netlist",
 ]

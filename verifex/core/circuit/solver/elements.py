@@ -77,7 +77,9 @@ class Circuit:
     def hold_islands(self, anchors: Iterable[int]) -> set[int]:
         """Tie each island that hangs on nothing to ground by one resistance, at the first of `anchors` in it.
 
-        No current flows there: it only says where the island's zero is. Returns the nodes of all such islands.
+        No current flows there: it only says where the island's zero is. An island with one of `anchors` in it
+        that hangs on junctions alone is tied too: a stiff source behind a leak of picoamps has no zero that
+        arithmetic could find. Returns the nodes of all islands that hang on nothing at all.
         """
         root = list(range(self.nodes))
 
@@ -91,6 +93,12 @@ class Circuit:
             root[find(r.a)] = find(r.b)
         for s in self.sources:
             root[find(s.plus)] = find(s.minus)
+        wanted = list(anchors)
+        tied: set[int] = set()
+        for anchor in wanted:
+            if (top := find(anchor)) not in (find(self.ground), *tied):
+                tied.add(top)
+                self.resistances.append(Resistance(f"floats:{anchor}", anchor, self.ground, FLOATING_OHMS))
         for j in self.junctions:
             root[find(j.anode)] = find(j.cathode)
         for t in self.transistors:
@@ -100,8 +108,7 @@ class Circuit:
         for node in range(self.nodes):
             if (top := find(node)) != at_ground:
                 islands.setdefault(top, []).append(node)
-        wanted = list(anchors)
         for nodes in islands.values():
-            anchor = next((node for node in wanted if node in nodes), nodes[0])
-            self.resistances.append(Resistance(f"floats:{anchor}", anchor, self.ground, FLOATING_OHMS))
+            if not any(node in nodes for node in wanted):
+                self.resistances.append(Resistance(f"floats:{nodes[0]}", nodes[0], self.ground, FLOATING_OHMS))
         return {node for nodes in islands.values() for node in nodes}

@@ -1,11 +1,13 @@
 """Operating point of a circuit: nodal analysis with Newton iteration.
 
 Method: every source has a series resistance, so it stamps as a conductance and a current and no unknowns
-besides the node voltages are needed. Junctions are linearised and their steps limited; where plain iteration
-does not settle, a conductance to ground is stepped down, then the sources are stepped up (L. W. Nagel,
+besides the node voltages are needed. Junctions are linearised and their steps limited; first on the junctions'
+own voltages alone, over the linear rest solved once, then over all nodes; where plain iteration does not
+settle, a conductance to ground is stepped down, then the sources are stepped up (L. W. Nagel,
 "A computer program to simulate semiconductor circuits", 1975, chapters 3 and 5).
 """
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from math import exp, log, sqrt
 
@@ -20,9 +22,11 @@ from verifex.core.circuit.solver.elements import (
     Transistor,
 )
 
-MOST_ITERATIONS = 60
+GUESS_TURNS = 3
+MOST_ITERATIONS, MOST_PORT_ITERATIONS = 60, 30
 #: Per node and junction. What is left after a step this small is its square over the slope: a nanovolt.
 VOLTS_TOLERANCE = 5e-6
+NOISE_FROM, NOISE_VOLTS = 40, 5e-3
 RELATIVE_TOLERANCE = 1e-6
 MOST_EXPONENT = 200.0
 
@@ -56,7 +60,11 @@ def solve(circuit: Circuit, near: Vector | None = None) -> Solution:
     zero = np.zeros(circuit.nodes)
     found = None
     if near is not None and len(near) == circuit.nodes:
-        found = work.newton(near)
+        found = work.confirmed(near)
+        if found is None:
+            found = work.by_ports(near)
+    if found is None:
+        found = work.by_ports()
     if found is None:
         found = work.newton(zero)
     if found is None:
@@ -68,20 +76,39 @@ def solve(circuit: Circuit, near: Vector | None = None) -> Solution:
     return Solution(found, work.currents(found), work.iterations)
 
 
+def small_signal_ohms(circuit: Circuit, volts: Vector, nodes: Sequence[int]) -> list[float]:
+    """The differential resistance to ground of each node at the operating point `volts`, in ohms."""
+    if not nodes:
+        return []
+    work = _Work(circuit)
+    _, slopes = work.devices((work.senses @ work.packed(volts)).tolist())
+    matrix = work.matrix + work.carries @ slopes @ work.senses
+    at = [work.index[node] for node in nodes]
+    units = np.zeros((work.size, len(at)))
+    units[at, range(len(at))] = 1.0
+    return np.linalg.solve(matrix, units)[at, range(len(at))].tolist()  # type: ignore[no-any-return]
+
+
 class _Work:
-    """One circuit with its linear part stamped; the ground's row and column are struck out."""
+    """One circuit as its linear part and its ports.
+
+    The linear part is a conductance matrix (siemens) and injected currents (amps), the ground's row and column
+    left out. A port is the voltage over a junction; diodes have one, a transistor two (base to emitter, base to
+    collector). `senses` (ports × nodes) reads port voltages from node voltages, `carries` (nodes × ports) puts
+    port currents into nodes: a diode's from anode to cathode, a transistor's from collector to emitter and from
+    base to emitter.
+    """
 
     def __init__(self, circuit: Circuit) -> None:
         self.circuit = circuit
         self.iterations = 0
         n, ground = circuit.nodes, circuit.ground
-        # A spare last row takes what is stamped at the ground, so that no stamp need ask.
+        self.size = n - 1
+        # Where the ground is stamped is a spare last row and column.
         self.index = [i if i < ground else i - 1 for i in range(n)]
         self.index[ground] = n - 1
         self.matrix, self.injected = self._linear_part()
-        at = self.index
-        self.junctions = [(at[j.anode], at[j.cathode], j.saturation_amps, j.slope_volts) for j in circuit.junctions]
-        self.transistors = [(at[t.collector], at[t.base], at[t.emitter], t) for t in circuit.transistors]
+        self.senses, self.carries = self._ports()
         self.slopes = [j.slope_volts for j in circuit.junctions]
         self.critical = [_critical_volts(j.slope_volts, j.saturation_amps) for j in circuit.junctions]
         for t in circuit.transistors:
@@ -89,64 +116,140 @@ class _Work:
             self.critical += [_critical_volts(t.slope_volts, t.saturation_amps)] * 2
 
     def _linear_part(self) -> tuple[Matrix, Vector]:
-        """Conductance matrix (nodes × nodes, siemens) and injected currents (nodes, amps) without junctions."""
         circuit, at = self.circuit, self.index
         size = circuit.nodes
-        ends: list[tuple[int, int]] = []
-        siemens: list[float] = []
-        injected = [0.0] * size
-        for r in circuit.resistances:
-            ends.append((at[r.a], at[r.b]))
-            siemens.append(1 / max(r.ohms, LEAST_OHMS))
+        ends_a = [at[r.a] for r in circuit.resistances] + [at[s.plus] for s in circuit.sources]
+        ends_b = [at[r.b] for r in circuit.resistances] + [at[s.minus] for s in circuit.sources]
+        ohms = [r.ohms for r in circuit.resistances] + [s.ohms for s in circuit.sources]
+        siemens = 1 / np.maximum(np.array(ohms), LEAST_OHMS)
+        a, b = np.array(ends_a, dtype=np.intp), np.array(ends_b, dtype=np.intp)
+        flat = np.concatenate((a * size + a, b * size + b, a * size + b, b * size + a))
+        weights = np.concatenate((siemens, siemens, -siemens, -siemens))
+        linear: Matrix = np.bincount(flat, weights, size * size).astype(np.float64).reshape(size, size)
+        matrix: Matrix = linear + GMIN_SIEMENS * np.eye(size)
+        injected = np.zeros(size)
         for s in circuit.sources:
-            g = 1 / max(s.ohms, LEAST_OHMS)
-            ends.append((at[s.plus], at[s.minus]))
-            siemens.append(g)
-            injected[at[s.plus]] += s.volts * g
-            injected[at[s.minus]] -= s.volts * g
-        matrix = np.zeros((size, size))
-        if ends:
-            a, b = np.array(ends).T
-            added = np.array(siemens)
-            np.add.at(
-                matrix,
-                (np.concatenate((a, b, a, b)), np.concatenate((a, b, b, a))),
-                np.concatenate((added, added, -added, -added)),
-            )
-        matrix.flat[:: size + 1] += GMIN_SIEMENS
-        return matrix, np.array(injected)
+            amps = s.volts / max(s.ohms, LEAST_OHMS)
+            injected[at[s.plus]] += amps
+            injected[at[s.minus]] -= amps
+        return np.ascontiguousarray(matrix[:-1, :-1]), injected[:-1]
+
+    def _ports(self) -> tuple[Matrix, Matrix]:
+        at = self.index
+        senses = [(at[j.anode], at[j.cathode]) for j in self.circuit.junctions]
+        carries = list(senses)
+        for t in self.circuit.transistors:
+            c, b, e = at[t.collector], at[t.base], at[t.emitter]
+            senses += [(b, e), (b, c)]
+            carries += [(c, e), (b, e)]
+        return _incidence(senses, self.circuit.nodes)[:, :-1], _incidence(carries, self.circuit.nodes)[:, :-1].T
+
+    def devices(self, across: list[float]) -> tuple[Vector, Matrix]:
+        """Port currents (amps) at the port voltages `across`, and their derivatives (ports × ports, siemens)."""
+        count = len(across)
+        amps, slopes = [0.0] * count, np.zeros((count, count))
+        diagonal = []
+        for k, junction in enumerate(self.circuit.junctions):
+            v, slope = across[k], junction.slope_volts
+            growth = junction.saturation_amps * exp(min(v / slope, MOST_EXPONENT))
+            amps[k] = growth - junction.saturation_amps + JUNCTION_SIEMENS * v
+            diagonal.append(growth / slope + JUNCTION_SIEMENS)
+        at = len(diagonal)
+        slopes.flat[: at * (count + 1) : count + 1] = diagonal
+        for t in self.circuit.transistors:
+            ic, ib, dic_be, dic_bc, dib_be, dib_bc = transistor_currents(t, across[at], across[at + 1])
+            amps[at], amps[at + 1] = ic, ib
+            slopes[at, at : at + 2] = dic_be, dic_bc
+            slopes[at + 1, at : at + 2] = dib_be, dib_bc
+            at += 2
+        return np.array(amps), slopes
+
+    def confirmed(self, near: Vector) -> Vector | None:
+        """One whole step from `near`, when it leaves the junctions where they were; else None."""
+        across = self.senses @ self.packed(near)
+        self.iterations += 1
+        volts = self._whole_step(across.tolist())
+        if volts is None or bool((np.abs(self.senses @ volts - across) > VOLTS_TOLERANCE).any()):
+            return None
+        return self._unpacked(volts)
+
+    def by_ports(self, start: Vector | None = None) -> Vector | None:
+        """Newton iteration on the port voltages alone: the linear part is solved once for all of it.
+
+        Begun at the node voltages `start`, else where each port would settle by itself. u = u0 − R·i(u), with u0
+        the open ports' voltages and R what each port's current does to every port. A last whole step makes the
+        node voltages as exact as the ports'. None when it does not settle.
+        """
+        count = len(self.slopes)
+        solved = np.linalg.solve(self.matrix, np.column_stack((self.injected, self.carries)))
+        if not count:
+            self.iterations += 1
+            return self._unpacked(np.asarray(solved[:, 0], dtype=np.float64))
+        resting, spread = self.senses @ solved[:, 0], self.senses @ solved[:, 1:]
+        across = self._guess(resting, spread) if start is None else (self.senses @ self.packed(start)).tolist()
+        one = np.eye(count)
+        for _ in range(MOST_PORT_ITERATIONS):
+            self.iterations += 1
+            amps, slopes = self.devices(across)
+            u = np.array(across)
+            wanted = (u + np.linalg.solve(one + spread @ slopes, resting - spread @ amps - u)).tolist()
+            limited = self._limited(wanted, across)
+            if all(abs(a - b) <= VOLTS_TOLERANCE for a, b in zip(limited, across, strict=True)):
+                volts = self._whole_step(limited)
+                if volts is None:
+                    return None
+                moved = np.abs(self.senses @ volts - np.array(limited))
+                return self._unpacked(volts) if bool((moved <= 4 * VOLTS_TOLERANCE).all()) else None
+            across = limited
+        return None
+
+    def _guess(self, resting: Vector, spread: Matrix) -> list[float]:
+        """Where each port would settle if no other carried current: V = V_T·ln(1 + I/I_S), I = (u0 − V)/R."""
+        rest, own = resting.tolist(), spread.diagonal().tolist()
+        guess = [
+            _settled(volts, ohms, j.saturation_amps, j.slope_volts)
+            for volts, ohms, j in zip(rest, own, self.circuit.junctions, strict=False)
+        ]
+        for t in self.circuit.transistors:
+            at = len(guess)
+            # What the base's own current does to base and emitter stands beside the diagonal.
+            base_ohms = float(spread[at, at + 1])
+            guess.append(_settled(rest[at], base_ohms, t.saturation_amps / t.gain, t.slope_volts))
+            guess.append(min(rest[at + 1], 0.0))
+        return guess
+
+    def _limited(self, wanted: list[float], old: list[float]) -> list[float]:
+        return [_limit(w, o, s, c) for w, o, s, c in zip(wanted, old, self.slopes, self.critical, strict=True)]
+
+    def _whole_step(self, across: list[float], extra_siemens: float = 0.0, share: float = 1.0) -> Vector | None:
+        """Node voltages with every junction replaced by its tangent at `across`; None when they are no numbers."""
+        amps, slopes = self.devices(across)
+        matrix = self.matrix + self.carries @ slopes @ self.senses
+        if extra_siemens:
+            matrix = matrix + extra_siemens * np.eye(self.size)
+        injected = share * self.injected - self.carries @ (amps - slopes @ np.array(across))
+        try:
+            solved: Vector = np.linalg.solve(matrix, injected)
+        except np.linalg.LinAlgError:
+            return None
+        return solved if bool(np.isfinite(solved).all()) else None
 
     def newton(self, start: Vector, extra_siemens: float = 0.0, share: float = 1.0) -> Vector | None:
-        """Newton iteration from `start`; None when it does not settle. Each junction's step is limited."""
-        last = self.circuit.nodes - 1
-        volts = self._packed(start)
-        if not self.junctions and not self.transistors:
+        """Newton iteration over all nodes from `start`; None when it does not settle. Each port's step is limited."""
+        volts = self.packed(start)
+        across = (self.senses @ volts).tolist()
+        for turn in range(MOST_ITERATIONS):
             self.iterations += 1
-            solved = np.linalg.solve(self.matrix[:last, :last], share * self.injected[:last])
-            return self._unpacked(np.append(solved, 0.0))
-        across = self._across(volts)
-        for _ in range(MOST_ITERATIONS):
-            self.iterations += 1
-            matrix, injected = self.matrix.copy(), share * self.injected
-            if extra_siemens:
-                matrix.flat[:: last + 2] += extra_siemens
-            self._stamp_junctions(matrix, injected, across)
-            try:
-                solved = np.linalg.solve(matrix[:last, :last], injected[:last])
-            except np.linalg.LinAlgError:
+            new = self._whole_step(across, extra_siemens, share)
+            if new is None:
                 return None
-            new = np.append(solved, 0.0)
-            wanted = self._across(new)
-            limited = [
-                _limit(w, old, slope, critical)
-                for w, old, slope, critical in zip(wanted, across, self.slopes, self.critical, strict=True)
-            ]
+            limited = self._limited((self.senses @ new).tolist(), across)
             steady = all(abs(a - b) <= VOLTS_TOLERANCE for a, b in zip(limited, across, strict=True))
             change = np.abs(new - volts)
             volts, across = new, limited
-            if not np.isfinite(change).all():
-                return None
-            if steady and bool((change <= VOLTS_TOLERANCE + RELATIVE_TOLERANCE * np.abs(new)).all()):
+            # Late on, what still moves by less than a few millivolts is the noise of nodes that hang on picoamps.
+            slack = NOISE_VOLTS if turn >= NOISE_FROM else VOLTS_TOLERANCE
+            if (steady or turn >= NOISE_FROM) and bool((change <= slack + RELATIVE_TOLERANCE * np.abs(new)).all()):
                 return self._unpacked(volts)
         return None
 
@@ -174,51 +277,13 @@ class _Work:
             step = min(0.2, step * 2)
         return volts
 
-    def _packed(self, volts: Vector) -> Vector:
-        packed = np.empty_like(volts)
+    def packed(self, volts: Vector) -> Vector:
+        packed = np.empty(self.size + 1)
         packed[self.index] = volts
-        packed[-1] = 0.0
-        return packed
+        return packed[:-1]
 
     def _unpacked(self, packed: Vector) -> Vector:
-        return packed[self.index]
-
-    def _across(self, volts: Vector) -> list[float]:
-        """Volts over each junction: the diodes, then base–emitter and base–collector of each transistor."""
-        v = volts.tolist()
-        across = [v[a] - v[c] for a, c, _, _ in self.junctions]
-        for c, b, e, _ in self.transistors:
-            across += (v[b] - v[e], v[b] - v[c])
-        return across
-
-    def _stamp_junctions(self, matrix: Matrix, injected: Vector, across: list[float]) -> None:
-        for (a, c, saturation, slope), v in zip(self.junctions, across, strict=False):
-            growth = saturation * exp(min(v / slope, MOST_EXPONENT))
-            g = growth / slope + JUNCTION_SIEMENS
-            amps = growth - saturation + JUNCTION_SIEMENS * v - g * v
-            matrix[a, a] += g
-            matrix[c, c] += g
-            matrix[a, c] -= g
-            matrix[c, a] -= g
-            injected[a] -= amps
-            injected[c] += amps
-        at = len(self.junctions)
-        for c, b, e, figures in self.transistors:
-            vbe, vbc = across[at], across[at + 1]
-            at += 2
-            ic, ib, dic_be, dic_bc, dib_be, dib_bc = transistor_currents(figures, vbe, vbc)
-            # Currents into collector and base as functions of V_BE and V_BC, linearised around the last point.
-            fixed_c = ic - dic_be * vbe - dic_bc * vbc
-            fixed_b = ib - dib_be * vbe - dib_bc * vbc
-            for row, d_be, d_bc, fixed in ((c, dic_be, dic_bc, fixed_c), (b, dib_be, dib_bc, fixed_b)):
-                matrix[row, b] += d_be + d_bc
-                matrix[row, e] -= d_be
-                matrix[row, c] -= d_bc
-                matrix[e, b] -= d_be + d_bc
-                matrix[e, e] += d_be
-                matrix[e, c] += d_bc
-                injected[row] -= fixed
-                injected[e] += fixed
+        return np.append(packed, 0.0)[self.index]
 
     def currents(self, volts: Vector) -> dict[str, float]:
         v = volts.tolist()
@@ -234,6 +299,15 @@ class _Work:
             ic, ib, *_ = transistor_currents(t, v[t.base] - v[t.emitter], v[t.base] - v[t.collector])
             amps[f"{t.name}:collector"], amps[f"{t.name}:base"], amps[f"{t.name}:emitter"] = ic, ib, -ic - ib
         return amps
+
+
+def _incidence(pairs: list[tuple[int, int]], nodes: int) -> Matrix:
+    """+1 at the first and −1 at the second node of each pair (pairs × nodes)."""
+    matrix = np.zeros((len(pairs), nodes))
+    for row, (one, other) in enumerate(pairs):
+        matrix[row, one] += 1
+        matrix[row, other] -= 1
+    return matrix
 
 
 def transistor_currents(t: Transistor, vbe: float, vbc: float) -> tuple[float, float, float, float, float, float]:
@@ -256,6 +330,16 @@ def transistor_currents(t: Transistor, vbe: float, vbc: float) -> tuple[float, f
     return ic, ib, dic_be, dic_bc, dib_be, dib_bc
 
 
+def _settled(open_volts: float, ohms: float, saturation_amps: float, slope_volts: float) -> float:
+    """Where a junction behind `ohms` and `open_volts` settles, to within a few percent of its current."""
+    if open_volts <= 0 or ohms <= 0:
+        return min(open_volts, 0.0)
+    volts = 0.0
+    for _ in range(GUESS_TURNS):
+        volts = min(open_volts, slope_volts * log(1 + max(0.0, open_volts - volts) / ohms / saturation_amps))
+    return volts
+
+
 def _critical_volts(slope_volts: float, saturation_amps: float) -> float:
     """Where a junction's curve bends most (Nagel): below it a step needs no limit."""
     return slope_volts * log(slope_volts / (sqrt(2) * saturation_amps))
@@ -264,8 +348,13 @@ def _critical_volts(slope_volts: float, saturation_amps: float) -> float:
 def _limit(new: float, old: float, slope: float, critical: float) -> float:
     """Keep a junction's step where its exponential stays tame (Nagel's limiting)."""
     if new > critical and abs(new - old) > 2 * slope:
+        if old < critical:
+            return critical  # from below: where the curve bends; from there the steps are short
         if old > 0:
             grown = 1 + (new - old) / slope
             return old + slope * log(grown) if grown > 0 else critical
         return slope * log(max(new / slope, 1.0 + 1e-12))
+    if old > 0 and -slope < new - old < -0.5 * slope:
+        # Driven by a current that is far smaller: the exponential's own step goes there at once.
+        return old + slope * log(max(1 + (new - old) / slope, 1e-9))
     return new

@@ -3,9 +3,9 @@
 from collections import Counter
 from dataclasses import dataclass
 
-from verifex.core.circuit.bench import Wire
+from verifex.core.circuit.bench import Bench, Wire
+from verifex.core.circuit.nets import Nets
 from verifex.core.circuit.places import Hole, LegOf, Rail
-from verifex.core.circuit.view import BenchView
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,17 +33,17 @@ class LooseEnd:
         return abs(hole.row - self.place.row) + (hole.half != self.place.half)
 
 
-def holes_in_use(view: BenchView) -> list[Hole]:
-    holes = [p for part in view.bench.parts.values() for p in part.legs.values() if isinstance(p, Hole)]
-    return holes + [p for wire in view.bench.wires for p in wire.ends if isinstance(p, Hole)]
+def holes_in_use(bench: Bench) -> list[Hole]:
+    holes = [p for part in bench.parts.values() for p in part.legs.values() if isinstance(p, Hole)]
+    return holes + [p for wire in bench.wires for p in wire.ends if isinstance(p, Hole)]
 
 
-def loose_ends(view: BenchView) -> list[LooseEnd]:
+def loose_ends(bench: Bench, nets: Nets) -> list[LooseEnd]:
     """Every loose end on the bench; legs that may stay open, or that a wire names directly, are none."""
-    used = Counter((hole.row, hole.half) for hole in holes_in_use(view))
-    named = {end for wire in view.bench.wires for end in wire.ends if isinstance(end, LegOf)}
+    used = Counter((hole.row, hole.half) for hole in holes_in_use(bench))
+    named = {end for wire in bench.wires for end in wire.ends if isinstance(end, LegOf)}
     ends = []
-    for part in view.bench.parts.values():
+    for part in bench.parts.values():
         # One leg of each joined pair is enough: the other may stand alone.
         metal = {leg: pair for pair in part.type.joined for leg in pair}
         for leg, place in part.legs.items():
@@ -51,7 +51,7 @@ def loose_ends(view: BenchView) -> list[LooseEnd]:
                 continue
             if used[(place.row, place.half)] != 1:
                 continue
-            net = view.net(part, leg)
+            net = nets.of_leg(part.ref, leg)
             if (
                 leg in metal
                 and net is not None
@@ -59,7 +59,7 @@ def loose_ends(view: BenchView) -> list[LooseEnd]:
             ):
                 continue
             ends.append(LooseEnd(place, part.line, leg=LegOf(part.ref, leg)))
-    for wire in view.bench.wires:
+    for wire in bench.wires:
         for place in wire.ends:
             if isinstance(place, Hole) and used[(place.row, place.half)] == 1:
                 ends.append(LooseEnd(place, wire.line, wire=wire))
