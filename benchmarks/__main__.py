@@ -9,6 +9,7 @@ from pathlib import Path
 from statistics import median
 from time import perf_counter
 
+from benchmarks.circuit import crowded_bench, one_point
 from verifex.core.circuit import check_wiring
 from verifex.core.exercise import read_exercise
 from verifex.core.expected import Measured, expected_sheet
@@ -28,7 +29,7 @@ MEASURED = Measured(rail_volts=4.93)
 
 def wiring_check() -> str:
     report = check_wiring(WIRING, exercise=EXERCISE, rail_volts=4.93)
-    return f"{len(report.view.points)} operating points, {len(report.bench.parts)} parts"
+    return f"{report.view.operating_points} operating points, {len(report.bench.parts)} parts"
 
 
 def expected() -> str:
@@ -82,9 +83,11 @@ if __name__ == "__main__":
     print(f"Python {platform.python_version()}, {RUNS} runs each after one warm-up")
     for name, task in {
         "wiring check": wiring_check,
+        "wiring check, crowded": crowded_bench,
         "expected sheet": expected,
         "program check": program_check,
         "twin run of 60 s": twin_60_s,
         "whole docket": whole_docket,
     }.items():
         timed(name, task)
+    one_point()

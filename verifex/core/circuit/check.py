@@ -46,7 +46,7 @@ class WiringReport:
                     "by_state": {
                         s.name: {
                             "amps": {leg: s.point.amps.get((part.ref, leg), 0.0) for leg in legs},
-                            "watts": s.point.watts.get(part.ref, 0.0),
+                            "watts": s.point.watts_in(part.ref),
                         }
                         for s in points
                     },

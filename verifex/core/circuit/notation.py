@@ -70,7 +70,7 @@ def read_text(text: str) -> BenchText:
 
 
 def _words(line: str) -> list[Token]:
-    body = re.split(r"(?:^|(?<=\s))#", line, maxsplit=1)[0]
+    body = re.split(r"(?:^|(?<=\s))#", line, maxsplit=1)[0] if "#" in line else line
     return [Token(match.group(), match.start() + 1) for match in re.finditer(r"\S+", body)]
 
 

@@ -1,8 +1,7 @@
 """What flows on a bench in one state of its pins and its surroundings: elements out of parts, then the solver."""
 
 from collections.abc import Collection, Mapping
-from dataclasses import dataclass, field
-from functools import cached_property
+from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
@@ -17,7 +16,7 @@ from verifex.core.circuit.solver import Circuit, Solution, Source, small_signal_
 MOST_WAKINGS = 8  # a chain of supply → regulator → module → relay settles in four
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, slots=True)
 class OperatingPoint:
     """Volts by net id, amps by (ref, leg) positive into the leg, amps out of each board pin.
 
@@ -33,19 +32,19 @@ class OperatingPoint:
     conditions: Conditions
     circuit: Circuit
     solution: NDArray[np.float64]
-    awake: Mapping[str, Waking] = field(default_factory=dict)
-    floating: frozenset[int] = frozenset()
-    nets: Nets | None = None
+    awake: Mapping[str, Waking]
+    floating: frozenset[int]
+    nets: Nets
 
-    @cached_property
-    def watts(self) -> dict[str, float]:
-        """What each part turns into heat, in watts; a supply gives, so its figure is negative."""
-        found: dict[str, float] = {}
-        for (ref, leg), into in self.amps.items():
-            net = self.nets.of_leg(ref, leg) if self.nets else None
+    def watts_in(self, ref: str) -> float:
+        """What a part turns into heat, in watts; a supply gives, so its figure is negative."""
+        heat = 0.0
+        part = self.nets.bench.parts[ref]
+        for leg in part.type.leg_names():
+            net = self.nets.of_leg(ref, leg)
             if net is not None:
-                found[ref] = found.get(ref, 0.0) + into * self.volts[net.id]
-        return found
+                heat += self.amps.get((ref, leg), 0.0) * self.volts[net.id]
+        return heat
 
 
 def operating_point(nets: Nets, conditions: Conditions, near: OperatingPoint | None = None) -> OperatingPoint:

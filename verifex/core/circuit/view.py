@@ -1,8 +1,9 @@
 """What the wiring rules look at: one bench with its nets and its solved states."""
 
-from collections.abc import Collection, Iterator, Mapping
+from collections.abc import Callable, Collection, Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
 from functools import cached_property
+from typing import Any, TypeVar
 
 from verifex.core.circuit.bench import Bench, Part
 from verifex.core.circuit.conditions import Conditions
@@ -18,6 +19,7 @@ from verifex.core.circuit.states import UNDRIVEN, Clusters, State, states_of
 from verifex.core.exercise import Exercise
 from verifex.core.parts import PinKind
 
+T = TypeVar("T")
 NEAR_A_LIMIT = 0.55  # of an absolute limit: from here the tolerance corner is solved too
 
 
@@ -99,6 +101,16 @@ class BenchView:
             last = near[key] = point.point
             found.append(point)
         return found
+
+    def once(self, make: "Callable[[BenchView], Iterable[T]]") -> list[T]:
+        """What `make` finds on this bench, worked out at the first call."""
+        if make not in self._made:
+            self._made[make] = list(make(self))
+        return self._made[make]
+
+    @cached_property
+    def _made(self) -> dict[object, list[Any]]:
+        return {}
 
     @cached_property
     def loose_ends(self) -> list[LooseEnd]:

@@ -79,7 +79,7 @@ def resistor_jobs(view: BenchView) -> list[ResistorJob]:
                 None if window and window.is_empty else window,
                 resistor_ohms(part, "measured"),
                 max((abs(view.amps(s, part)) for s in view.points), default=0.0),
-                max((s.point.watts.get(part.ref, 0.0) for s in view.points), default=0.0),
+                max((s.point.watts_in(part.ref) for s in view.points), default=0.0),
                 rated_watts(part),
                 ohms_in_circuit(view.nets, part.ref),
             )
@@ -113,7 +113,7 @@ def _of_light(view: BenchView, part: Part, near: Net, far: Net) -> Found | None:
 
     board = view.bench.board
     assert board is not None
-    for light in lights(view):
+    for light in view.once(lights):
         ends = {net.id for leg in (light.anode, light.cathode) if (net := view.net(light.part, leg))}
         if near.id not in ends or view.nets.is_rail(near):
             continue

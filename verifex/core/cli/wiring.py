@@ -141,7 +141,7 @@ def solve_file(arguments: Namespace) -> int:
             "amps": {
                 leg: point.amps[(part.ref, leg)] for leg in part.type.leg_names() if (part.ref, leg) in point.amps
             },
-            "watts": point.watts.get(part.ref, 0.0),
+            "watts": point.watts_in(part.ref),
         }
         for part in bench.parts.values()
     ]
@@ -161,7 +161,7 @@ def solve_file(arguments: Namespace) -> int:
     for part in bench.parts.values():
         legs = [leg for leg in part.type.leg_names() if (part.ref, leg) in point.amps]
         flows = ", ".join(f"{leg} {in_words(point.amps[(part.ref, leg)], 'A')}" for leg in legs)
-        print(f"{part.ref:14} {flows}   {in_words(point.watts.get(part.ref, 0.0), 'W')}")
+        print(f"{part.ref:14} {flows}   {in_words(point.watts_in(part.ref), 'W')}")
     for note in notes:
         print(note)
     return 0

@@ -3,6 +3,7 @@
 from collections.abc import Callable, Iterator
 from functools import partial
 
+from verifex.core.circuit.bench import Part
 from verifex.core.circuit.rules.book import WIRING
 from verifex.core.circuit.rules.shorts import way_of_the_current
 from verifex.core.circuit.values import rated_watts
@@ -27,8 +28,9 @@ def _given_amps(pin: str, state: StatePoint) -> float:
     return state.point.pin_amps.get(pin, 0.0)
 
 
-def _heat(ref: str, state: StatePoint) -> float:
-    return state.point.watts.get(ref, 0.0)
+def _through(part: Part, state: StatePoint) -> float:
+    flows = (state.point.amps.get((part.ref, leg), 0.0) for leg in part.type.legs)
+    return max(map(abs, flows), default=0.0)
 
 
 @WIRING.rule(
@@ -183,15 +185,18 @@ def resistor_over_watts(view: BenchView, found: Found) -> Iterator[Finding]:
         return
     for part in view.bench.parts_of("resistor", "pot"):
         rated = rated_watts(part)
-        worst = worst_state(view, partial(_heat, part.ref))
-        if rated is None or worst is None or worst[0] <= rated * SLACK:
+        worst = worst_state(view, partial(_through, part))
+        if rated is None or worst is None:
+            continue
+        heat = worst[1].point.watts_in(part.ref)
+        if heat <= rated * SLACK:
             continue
         yield found(
-            f"{part.ref} turns {in_words(worst[0], 'W', 2)} into heat with {view.when(worst[1], part)}; it is rated {in_words(rated, 'W', 2)}.",
+            f"{part.ref} turns {in_words(heat, 'W', 2)} into heat with {view.when(worst[1], part)}; it is rated {in_words(rated, 'W', 2)}.",
             "Take a larger value or a resistor of a higher rating.",
             parts=[part.ref],
             line=part.line,
-            value=worst[0],
+            value=heat,
             limit=rated,
             unit="W",
         )

@@ -24,7 +24,7 @@ def part_missing(view: BenchView, found: Found) -> Iterator[Finding]:
     if view.exercise is None:
         return
     spoken_of = {ref for wrong in view.bench.impossible for ref in wrong.parts}
-    bare = [light for light in lights(view) if series_resistor(view, light) is None]
+    bare = [light for light in view.once(lights) if series_resistor(view, light) is None]
     for recipe in view.exercise.recipe:
         if view.matching(recipe.ref) is not None or recipe.ref in spoken_of:
             continue

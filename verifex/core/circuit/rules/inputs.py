@@ -7,7 +7,7 @@ from verifex.core.circuit.operating import source_ohms
 from verifex.core.circuit.paths import Link
 from verifex.core.circuit.rules.book import WIRING
 from verifex.core.circuit.rules.pins import analogue_sources
-from verifex.core.circuit.view import BenchView, StatePoint
+from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
 from verifex.core.parts import LegRole
 from verifex.core.quantity import in_words
@@ -174,26 +174,6 @@ def _why_alone(partners: list[str], same_side: bool) -> str:
     )
 
 
-def _weak_sources(view: BenchView, sources: dict[int, tuple[str, str, Net]]) -> Iterator[tuple[str, str, Net, float]]:
-    """(ref, words, net, most ohms it gives its value through): at rest, and with its own knob at each end."""
-    most: dict[int, float] = {}
-    for state in view.points:
-        asked = [
-            net_id
-            for net_id, (ref, _, _) in sources.items()
-            if net_id not in state.point.floating and (state is view.points[0] or _is_own_knob(view, state, ref))
-        ]
-        for net_id, ohms in source_ohms(state.point, asked).items():
-            most[net_id] = max(most.get(net_id, 0.0), ohms)
-    for net_id, ohms in most.items():
-        yield (*sources[net_id], ohms)
-
-
-def _is_own_knob(view: BenchView, state: StatePoint, ref: str) -> bool:
-    """Whether the source itself stands elsewhere; in the dark every light cell is weak, so that does not count."""
-    return ref in state.state.moved and view.bench.parts[ref].type.model != "light-cell"
-
-
 @WIRING.rule(
     "source-too-weak",
     Severity.CHECK,
@@ -207,9 +187,12 @@ def _is_own_knob(view: BenchView, state: StatePoint, ref: str) -> bool:
 def source_too_weak(view: BenchView, found: Found) -> Iterator[Finding]:
     if view.shorted or view.bench.board is None:
         return
+    # At rest a knob stands in the middle, where it gives its value through most ohms, and a cell in room light.
+    rest = view.points[0].point if view.points else None
     sources = {net.id: (ref, what, net) for ref, what, net in reversed(list(analogue_sources(view)))}
-    read = {i: s for i, s in sources.items() if any(pin.analogue_in for pin in view.nets.signal_pins(s[2]))}
-    for ref, what, net, ohms in _weak_sources(view, read):
+    read = [i for i, s in sources.items() if any(pin.analogue_in for pin in view.nets.signal_pins(s[2]))]
+    for net_id, ohms in source_ohms(rest, [i for i in read if i not in rest.floating]).items() if rest else ():
+        ref, what, net = sources[net_id]
         if ohms <= WEAK_OHMS * 1.02 or ohms > OPEN_OHMS:
             continue
         too_weak = ohms > TOO_WEAK_OHMS

@@ -182,7 +182,7 @@ def _read_at(view: BenchView, start: Net) -> Iterator[tuple[PinKind, Net]]:
 )
 def level_too_low(view: BenchView, found: Found) -> Iterator[Finding]:
     board = view.bench.board
-    for part, leg, pin, net, volts in _levels(view):
+    for part, leg, pin, net, volts in view.once(_levels):
         assert board is not None
         if _floats(view, part, leg, net) or volts >= board.input_high_volts * 0.995:
             continue
@@ -222,7 +222,7 @@ def _floats(view: BenchView, part: Part, leg: str, net: Net) -> bool:
 def level_margin(view: BenchView, found: Found) -> Iterator[Finding]:
     board = view.bench.board
     thin: dict[str, list[tuple[float, str, PinKind, float]]] = {}
-    for part, leg, pin, _, volts in _levels(view):
+    for part, leg, pin, _, volts in view.once(_levels):
         assert board is not None
         margin = volts - board.input_high_volts
         if 0 <= margin < THIN_MARGIN_VOLTS and board.rail_volts > 4 and volts < 0.8 * board.rail_volts:

@@ -154,7 +154,7 @@ def _advice(view: BenchView, light: Light) -> str:
 )
 def light_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
     told: set[str] = set()
-    for light in lights(view):
+    for light in view.once(lights):
         bright = brightest(view, light)
         if bright is None or bright[0] > LIT_AMPS or light.part.ref in told or light.part.type.model == "module":
             continue
@@ -192,7 +192,7 @@ def _turned_amps(light: Light, state: StatePoint) -> float:
               "transistor-not-saturated", "transistor-ratio", "transistor-over-current"),
 )  # fmt: skip
 def light_without_resistor(view: BenchView, found: Found) -> Iterator[Finding]:
-    for light in lights(view):
+    for light in view.once(lights):
         bright = brightest(view, light)
         if bright is None or bright[0] < 1e-3 or series_resistor(view, light) is not None:
             continue
@@ -242,7 +242,7 @@ def _pins_of(view: BenchView, state: StatePoint, amps: float) -> list[str]:
     explains=("pin-over-current", "value-outside-window", "resistor-over-watts"),
 )
 def light_over_current(view: BenchView, found: Found) -> Iterator[Finding]:
-    for light in lights(view):
+    for light in view.once(lights):
         bright = brightest(view, light)
         if bright is None or bright[0] <= light.figures.usual_amps * 1.02:
             continue
@@ -274,7 +274,7 @@ def light_over_current(view: BenchView, found: Found) -> Iterator[Finding]:
     explains=("value-outside-window",),
 )
 def light_too_dim(view: BenchView, found: Found) -> Iterator[Finding]:
-    for light in lights(view):
+    for light in view.once(lights):
         bright = brightest(view, light)
         if bright and DARK_AMPS < bright[0] < light.figures.visible_amps * 0.98:
             yield found(
@@ -301,7 +301,7 @@ def light_too_dim(view: BenchView, found: Found) -> Iterator[Finding]:
 )
 def light_never_lit(view: BenchView, found: Found) -> Iterator[Finding]:
     told: set[str] = set()
-    for light in lights(view):
+    for light in view.once(lights):
         bright = brightest(view, light)
         if bright is None or bright[0] > DARK_AMPS or light.part.ref in told:
             continue

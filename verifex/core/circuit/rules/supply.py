@@ -162,7 +162,7 @@ def _leg_words(view: BenchView, part: Part, leg: str) -> str:
               "contrast-trimmer-missing", "no-common-ground", "ground-shared"),
 )  # fmt: skip
 def supply_missing(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part, fed, grounded, turned in _feeding(view):
+    for part, fed, grounded, turned in view.once(_feeding):
         if fed or turned:
             continue
         supply, ground = supply_legs(part)
@@ -208,7 +208,7 @@ def supply_missing(view: BenchView, found: Found) -> Iterator[Finding]:
     ),
 )
 def ground_missing(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part, fed, grounded, turned in _feeding(view):
+    for part, fed, grounded, turned in view.once(_feeding):
         if grounded or turned or not fed:
             continue
         _, ground = supply_legs(part)
@@ -228,7 +228,7 @@ def _windows(view: BenchView) -> Iterator[tuple[Part, float, float, float]]:
     """(part, most volts it gets in any state, window low, window high) of modules and loads that are fed."""
     if not _is_clear(view):
         return
-    for part, fed, grounded, _ in _feeding(view):
+    for part, fed, grounded, _ in view.once(_feeding):
         if part.type.supply and fed and grounded:
             supply, ground = supply_legs(part)
             volts = max(v for state in view.points if (v := view.across(state, part, supply, ground)) is not None)
@@ -255,7 +255,7 @@ def _windows(view: BenchView) -> Iterator[tuple[Part, float, float, float]]:
               "bus-elsewhere", "transistor-over-current"),
 )  # fmt: skip
 def supply_over(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part, volts, low, high in _windows(view):
+    for part, volts, low, high in view.once(_windows):
         if volts > high * (1 + SLACK):
             made_for = f"{low:g} to {high:g} V" if low else f"{high:g} V at most"
             yield found(
@@ -281,7 +281,7 @@ def supply_over(view: BenchView, found: Found) -> Iterator[Finding]:
     explains=("level-too-low", "level-margin", "supply-inexact", "load-never-works", "bus-elsewhere"),
 )
 def supply_under(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part, volts, low, _ in _windows(view):
+    for part, volts, low, _ in view.once(_windows):
         if part.type.model == "regulator" or volts < REVERSED_VOLTS or volts >= low * (1 - SLACK):
             continue
         yield found(
@@ -316,7 +316,7 @@ def _because_of_regulator(view: BenchView, part: Part) -> str:
     source="typical of the family: 5 V ± 0.1 V",
 )
 def supply_inexact(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part, volts, low, high in _windows(view):
+    for part, volts, low, high in view.once(_windows):
         window = part.type.supply
         if window is None or window.exact_within_volts is None or not low <= volts <= high:
             continue
@@ -343,7 +343,7 @@ def supply_inexact(view: BenchView, found: Found) -> Iterator[Finding]:
     source="typical of the family: 2 V of drop",
 )
 def regulator_headroom(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part, volts, low, _ in _windows(view):
+    for part, volts, low, _ in view.once(_windows):
         if part.type.model == "regulator" and 0 < volts < low * (1 - SLACK):
             yield found(
                 f"{part.ref} gets {volts:.2f} V; for its full output it needs {low:g} V.",
@@ -370,7 +370,7 @@ def regulator_hot(view: BenchView, found: Found) -> Iterator[Finding]:
         return
     for part in view.bench.parts_of("regulator"):
         figures = part.type.regulator
-        heat = max((state.point.watts.get(part.ref, 0.0) for state in view.points), default=0.0)
+        heat = max((state.point.watts_in(part.ref) for state in view.points), default=0.0)
         if figures and heat > figures.usual_watts:
             yield found(
                 f"{part.ref} turns {heat:.1f} W into heat.",

@@ -239,7 +239,7 @@ def _ratios(view: BenchView) -> Iterator[tuple[Part, StatePoint, float, float]]:
     explains=("load-never-works", "light-too-dim", "sounder-never-sounds", "value-outside-window"),
 )
 def transistor_not_saturated(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part, state, ratio, volts in _ratios(view):
+    for part, state, ratio, volts in view.once(_ratios):
         figures = part.type.transistor
         collector, emitter = view.net(part, "collector"), view.net(part, "emitter")
         if figures is None or collector is None or emitter is None:
@@ -279,7 +279,7 @@ def _base_resistors(view: BenchView, part: Part) -> list[str]:
     source="emitter follower: V_E = V_B − 0.7 V",
 )
 def load_in_emitter(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part, state, _, volts in _ratios(view):
+    for part, state, _, volts in view.once(_ratios):
         collector, emitter = view.net(part, "collector"), view.net(part, "emitter")
         if collector is None or emitter is None:
             continue
@@ -303,7 +303,7 @@ def load_in_emitter(view: BenchView, found: Found) -> Iterator[Finding]:
     source="typical of the family: 20 to 50 is marginal",
 )
 def transistor_ratio(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part, state, ratio, volts in _ratios(view):
+    for part, state, ratio, volts in view.once(_ratios):
         figures = part.type.transistor
         if figures and figures.ratio_usual * 1.02 < ratio <= figures.ratio_most and volts < SATURATED_VOLTS:
             yield found(

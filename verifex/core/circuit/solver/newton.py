@@ -23,6 +23,7 @@ from verifex.core.circuit.solver.elements import (
 )
 
 GUESS_TURNS = 3
+WARM_ITERATIONS = 6
 MOST_ITERATIONS, MOST_PORT_ITERATIONS = 60, 30
 #: Per node and junction. What is left after a step this small is its square over the slope: a nanovolt.
 VOLTS_TOLERANCE = 5e-6
@@ -60,9 +61,7 @@ def solve(circuit: Circuit, near: Vector | None = None) -> Solution:
     zero = np.zeros(circuit.nodes)
     found = None
     if near is not None and len(near) == circuit.nodes:
-        found = work.confirmed(near)
-        if found is None:
-            found = work.by_ports(near)
+        found = work.newton(near, most=WARM_ITERATIONS)
     if found is None:
         found = work.by_ports()
     if found is None:
@@ -81,7 +80,7 @@ def small_signal_ohms(circuit: Circuit, volts: Vector, nodes: Sequence[int]) -> 
     if not nodes:
         return []
     work = _Work(circuit)
-    _, slopes = work.devices((work.senses @ work.packed(volts)).tolist())
+    _, slopes = work.devices(work.senses @ work.packed(volts))
     matrix = work.matrix + work.carries @ slopes @ work.senses
     at = [work.index[node] for node in nodes]
     units = np.zeros((work.size, len(at)))
@@ -105,10 +104,14 @@ class _Work:
         n, ground = circuit.nodes, circuit.ground
         self.size = n - 1
         # Where the ground is stamped is a spare last row and column.
-        self.index = [i if i < ground else i - 1 for i in range(n)]
+        self.index = np.arange(n)
+        self.index[ground:] -= 1
         self.index[ground] = n - 1
         self.matrix, self.injected = self._linear_part()
         self.senses, self.carries = self._ports()
+        self.diodes = len(circuit.junctions)
+        figures = np.array([(j.saturation_amps, j.slope_volts) for j in circuit.junctions]).reshape(-1, 2)
+        self.saturation, self.diode_slopes = figures[:, 0], figures[:, 1]
         self.slopes = [j.slope_volts for j in circuit.junctions]
         self.critical = [_critical_volts(j.slope_volts, j.saturation_amps) for j in circuit.junctions]
         for t in circuit.transistors:
@@ -116,62 +119,49 @@ class _Work:
             self.critical += [_critical_volts(t.slope_volts, t.saturation_amps)] * 2
 
     def _linear_part(self) -> tuple[Matrix, Vector]:
-        circuit, at = self.circuit, self.index
-        size = circuit.nodes
-        ends_a = [at[r.a] for r in circuit.resistances] + [at[s.plus] for s in circuit.sources]
-        ends_b = [at[r.b] for r in circuit.resistances] + [at[s.minus] for s in circuit.sources]
-        ohms = [r.ohms for r in circuit.resistances] + [s.ohms for s in circuit.sources]
-        siemens = 1 / np.maximum(np.array(ohms), LEAST_OHMS)
-        a, b = np.array(ends_a, dtype=np.intp), np.array(ends_b, dtype=np.intp)
+        circuit, size = self.circuit, self.circuit.nodes
+        table = np.array(
+            [(r.a, r.b, r.ohms, 0.0) for r in circuit.resistances]
+            + [(s.plus, s.minus, s.ohms, s.volts) for s in circuit.sources]
+        ).reshape(-1, 4)
+        self.ends = table[:, :2].astype(np.intp)
+        self.siemens = 1 / np.maximum(table[:, 2], LEAST_OHMS)
+        self.volts_given = table[:, 3]
+        a, b = self.index[self.ends[:, 0]], self.index[self.ends[:, 1]]
         flat = np.concatenate((a * size + a, b * size + b, a * size + b, b * size + a))
-        weights = np.concatenate((siemens, siemens, -siemens, -siemens))
+        weights = np.concatenate((self.siemens, self.siemens, -self.siemens, -self.siemens))
         linear: Matrix = np.bincount(flat, weights, size * size).astype(np.float64).reshape(size, size)
-        matrix: Matrix = linear + GMIN_SIEMENS * np.eye(size)
-        injected = np.zeros(size)
-        for s in circuit.sources:
-            amps = s.volts / max(s.ohms, LEAST_OHMS)
-            injected[at[s.plus]] += amps
-            injected[at[s.minus]] -= amps
-        return np.ascontiguousarray(matrix[:-1, :-1]), injected[:-1]
+        amps = self.volts_given * self.siemens
+        injected = np.bincount(a, amps, size) - np.bincount(b, amps, size)
+        matrix = np.ascontiguousarray(linear[:-1, :-1])
+        matrix.ravel()[::size] += GMIN_SIEMENS
+        return matrix, injected[:-1].astype(np.float64)
 
     def _ports(self) -> tuple[Matrix, Matrix]:
         at = self.index
-        senses = [(at[j.anode], at[j.cathode]) for j in self.circuit.junctions]
+        senses = [(j.anode, j.cathode) for j in self.circuit.junctions]
         carries = list(senses)
         for t in self.circuit.transistors:
-            c, b, e = at[t.collector], at[t.base], at[t.emitter]
-            senses += [(b, e), (b, c)]
-            carries += [(c, e), (b, e)]
-        return _incidence(senses, self.circuit.nodes)[:, :-1], _incidence(carries, self.circuit.nodes)[:, :-1].T
+            senses += [(t.base, t.emitter), (t.base, t.collector)]
+            carries += [(t.collector, t.emitter), (t.base, t.emitter)]
+        nodes = self.circuit.nodes
+        return _incidence(at, senses, nodes)[:, :-1], _incidence(at, carries, nodes)[:, :-1].T
 
-    def devices(self, across: list[float]) -> tuple[Vector, Matrix]:
+    def devices(self, across: Vector) -> tuple[Vector, Matrix]:
         """Port currents (amps) at the port voltages `across`, and their derivatives (ports × ports, siemens)."""
-        count = len(across)
-        amps, slopes = [0.0] * count, np.zeros((count, count))
-        diagonal = []
-        for k, junction in enumerate(self.circuit.junctions):
-            v, slope = across[k], junction.slope_volts
-            growth = junction.saturation_amps * exp(min(v / slope, MOST_EXPONENT))
-            amps[k] = growth - junction.saturation_amps + JUNCTION_SIEMENS * v
-            diagonal.append(growth / slope + JUNCTION_SIEMENS)
-        at = len(diagonal)
-        slopes.flat[: at * (count + 1) : count + 1] = diagonal
+        count, at = len(across), self.diodes
+        amps, slopes = np.empty(count), np.zeros((count, count))
+        volts = across[:at]
+        growth = self.saturation * np.exp(np.minimum(volts / self.diode_slopes, MOST_EXPONENT))
+        amps[:at] = growth - self.saturation + JUNCTION_SIEMENS * volts
+        slopes.ravel()[: at * (count + 1) : count + 1] = growth / self.diode_slopes + JUNCTION_SIEMENS
         for t in self.circuit.transistors:
-            ic, ib, dic_be, dic_bc, dib_be, dib_bc = transistor_currents(t, across[at], across[at + 1])
+            ic, ib, dic_be, dic_bc, dib_be, dib_bc = transistor_currents(t, float(across[at]), float(across[at + 1]))
             amps[at], amps[at + 1] = ic, ib
             slopes[at, at : at + 2] = dic_be, dic_bc
             slopes[at + 1, at : at + 2] = dib_be, dib_bc
             at += 2
-        return np.array(amps), slopes
-
-    def confirmed(self, near: Vector) -> Vector | None:
-        """One whole step from `near`, when it leaves the junctions where they were; else None."""
-        across = self.senses @ self.packed(near)
-        self.iterations += 1
-        volts = self._whole_step(across.tolist())
-        if volts is None or bool((np.abs(self.senses @ volts - across) > VOLTS_TOLERANCE).any()):
-            return None
-        return self._unpacked(volts)
+        return amps, slopes
 
     def by_ports(self, start: Vector | None = None) -> Vector | None:
         """Newton iteration on the port voltages alone: the linear part is solved once for all of it.
@@ -181,29 +171,29 @@ class _Work:
         node voltages as exact as the ports'. None when it does not settle.
         """
         count = len(self.slopes)
-        solved = np.linalg.solve(self.matrix, np.column_stack((self.injected, self.carries)))
         if not count:
             self.iterations += 1
-            return self._unpacked(np.asarray(solved[:, 0], dtype=np.float64))
+            alone: Vector = np.linalg.solve(self.matrix, self.injected).astype(np.float64)
+            return self._unpacked(alone)
+        solved = np.linalg.solve(self.matrix, np.column_stack((self.injected, self.carries)))
         resting, spread = self.senses @ solved[:, 0], self.senses @ solved[:, 1:]
-        across = self._guess(resting, spread) if start is None else (self.senses @ self.packed(start)).tolist()
+        across = self._guess(resting, spread) if start is None else self.senses @ self.packed(start)
         one = np.eye(count)
         for _ in range(MOST_PORT_ITERATIONS):
             self.iterations += 1
             amps, slopes = self.devices(across)
-            u = np.array(across)
-            wanted = (u + np.linalg.solve(one + spread @ slopes, resting - spread @ amps - u)).tolist()
-            limited = self._limited(wanted, across)
-            if all(abs(a - b) <= VOLTS_TOLERANCE for a, b in zip(limited, across, strict=True)):
+            step = np.linalg.solve(one + spread @ slopes, resting - spread @ amps - across)
+            limited = self._limited(across + step, across)
+            if (np.abs(limited - across) <= VOLTS_TOLERANCE).all():
                 volts = self._whole_step(limited)
                 if volts is None:
                     return None
-                moved = np.abs(self.senses @ volts - np.array(limited))
+                moved = np.abs(self.senses @ volts - limited)
                 return self._unpacked(volts) if bool((moved <= 4 * VOLTS_TOLERANCE).all()) else None
             across = limited
         return None
 
-    def _guess(self, resting: Vector, spread: Matrix) -> list[float]:
+    def _guess(self, resting: Vector, spread: Matrix) -> Vector:
         """Where each port would settle if no other carried current: V = V_T·ln(1 + I/I_S), I = (u0 − V)/R."""
         rest, own = resting.tolist(), spread.diagonal().tolist()
         guess = [
@@ -216,35 +206,38 @@ class _Work:
             base_ohms = float(spread[at, at + 1])
             guess.append(_settled(rest[at], base_ohms, t.saturation_amps / t.gain, t.slope_volts))
             guess.append(min(rest[at + 1], 0.0))
-        return guess
+        return np.array(guess)
 
-    def _limited(self, wanted: list[float], old: list[float]) -> list[float]:
-        return [_limit(w, o, s, c) for w, o, s, c in zip(wanted, old, self.slopes, self.critical, strict=True)]
+    def _limited(self, wanted: Vector, old: Vector) -> Vector:
+        pairs = zip(wanted.tolist(), old.tolist(), self.slopes, self.critical, strict=True)
+        return np.array([_limit(w, o, s, c) for w, o, s, c in pairs])
 
-    def _whole_step(self, across: list[float], extra_siemens: float = 0.0, share: float = 1.0) -> Vector | None:
+    def _whole_step(self, across: Vector, extra_siemens: float = 0.0, share: float = 1.0) -> Vector | None:
         """Node voltages with every junction replaced by its tangent at `across`; None when they are no numbers."""
         amps, slopes = self.devices(across)
         matrix = self.matrix + self.carries @ slopes @ self.senses
         if extra_siemens:
             matrix = matrix + extra_siemens * np.eye(self.size)
-        injected = share * self.injected - self.carries @ (amps - slopes @ np.array(across))
+        injected = share * self.injected - self.carries @ (amps - slopes @ across)
         try:
-            solved: Vector = np.linalg.solve(matrix, injected)
+            solved: Vector = np.linalg.solve(matrix, injected).astype(np.float64)
         except np.linalg.LinAlgError:
             return None
         return solved if bool(np.isfinite(solved).all()) else None
 
-    def newton(self, start: Vector, extra_siemens: float = 0.0, share: float = 1.0) -> Vector | None:
+    def newton(
+        self, start: Vector, extra_siemens: float = 0.0, share: float = 1.0, most: int = MOST_ITERATIONS
+    ) -> Vector | None:
         """Newton iteration over all nodes from `start`; None when it does not settle. Each port's step is limited."""
         volts = self.packed(start)
-        across = (self.senses @ volts).tolist()
-        for turn in range(MOST_ITERATIONS):
+        across = self.senses @ volts
+        for turn in range(most):
             self.iterations += 1
             new = self._whole_step(across, extra_siemens, share)
             if new is None:
                 return None
-            limited = self._limited((self.senses @ new).tolist(), across)
-            steady = all(abs(a - b) <= VOLTS_TOLERANCE for a, b in zip(limited, across, strict=True))
+            limited = self._limited(self.senses @ new, across)
+            steady = bool((np.abs(limited - across) <= VOLTS_TOLERANCE).all())
             change = np.abs(new - volts)
             volts, across = new, limited
             # Late on, what still moves by less than a few millivolts is the noise of nodes that hang on picoamps.
@@ -286,27 +279,32 @@ class _Work:
         return np.append(packed, 0.0)[self.index]
 
     def currents(self, volts: Vector) -> dict[str, float]:
-        v = volts.tolist()
-        amps: dict[str, float] = {}
-        for r in self.circuit.resistances:
-            amps[r.name] = (v[r.a] - v[r.b]) / max(r.ohms, LEAST_OHMS)
-        for s in self.circuit.sources:
-            amps[s.name] = (s.volts - (v[s.plus] - v[s.minus])) / max(s.ohms, LEAST_OHMS)
-        for j in self.circuit.junctions:
-            across = v[j.anode] - v[j.cathode]
-            amps[j.name] = j.saturation_amps * (exp(min(across / j.slope_volts, MOST_EXPONENT)) - 1)
-        for t in self.circuit.transistors:
-            ic, ib, *_ = transistor_currents(t, v[t.base] - v[t.emitter], v[t.base] - v[t.collector])
+        """Amps of every element by name, from node voltages (shape: nodes)."""
+        circuit = self.circuit
+        flows = (volts[self.ends[:, 0]] - volts[self.ends[:, 1]] - self.volts_given) * self.siemens
+        count = len(circuit.resistances)
+        amps = dict(zip([r.name for r in circuit.resistances], flows[:count].tolist(), strict=True))
+        # A source's current counts out of its plus.
+        amps |= zip([s.name for s in circuit.sources], (-flows[count:]).tolist(), strict=True)
+        if not self.slopes:
+            return amps
+        ports, _ = self.devices(self.senses @ self.packed(volts))
+        through = ports.tolist()
+        amps |= zip([j.name for j in circuit.junctions], through, strict=False)
+        for at, t in enumerate(circuit.transistors):
+            ic, ib = through[self.diodes + 2 * at : self.diodes + 2 * at + 2]
             amps[f"{t.name}:collector"], amps[f"{t.name}:base"], amps[f"{t.name}:emitter"] = ic, ib, -ic - ib
         return amps
 
 
-def _incidence(pairs: list[tuple[int, int]], nodes: int) -> Matrix:
-    """+1 at the first and −1 at the second node of each pair (pairs × nodes)."""
+def _incidence(index: NDArray[np.intp], pairs: list[tuple[int, int]], nodes: int) -> Matrix:
+    """+1 at the first and −1 at the second node of each pair (pairs × nodes), nodes by their place in the matrix."""
     matrix = np.zeros((len(pairs), nodes))
-    for row, (one, other) in enumerate(pairs):
-        matrix[row, one] += 1
-        matrix[row, other] -= 1
+    if pairs:
+        ends = index[np.array(pairs)]
+        rows = np.arange(len(pairs))
+        matrix[rows, ends[:, 0]] += 1
+        matrix[rows, ends[:, 1]] -= 1
     return matrix
 
 
