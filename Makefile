@@ -6,7 +6,7 @@ MANAGE := $(BIN)/python manage.py
 PORT ?= 8000
 export PIP_DISABLE_PIP_VERSION_CHECK := 1
 
-.PHONY: help setup demo test check unit api-client rules screenshots bench clean-demo
+.PHONY: help setup demo test check api-client rules screenshots bench corpus clean-demo debian
 
 help: ## list the targets
 	@grep -hE '^[a-z-]+:.*##' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 16
@@ -44,15 +44,16 @@ check: setup ## formatting, lint, types and arrows of both languages
 	$(BIN)/mypy verifex tests benchmarks manage.py
 	cd web && npm run -s format && npm run -s lint && npm run -s types
 
-test: setup chromium check ## everything; ends with "N passed, N failed"
+test: setup debian check ## everything; ends with "N passed, N failed"
 	@$(MANAGE) collectstatic --noinput -v0
 	$(BIN)/python -m tests.run
 
-.PHONY: chromium
-chromium:
-	@test -x /usr/bin/chromium || { \
-	  if [ "$$(id -u)" = 0 ]; then apt-get update -qq && apt-get install -y -qq --no-install-recommends chromium fonts-dejavu-core; \
-	  else echo "Debian's package chromium is missing; as root: apt-get install chromium fonts-dejavu-core"; exit 1; fi; }
+# What the tests use of Debian: a browser, and an independent circuit simulator to hold the solver against.
+debian:
+	@if ! test -x /usr/bin/chromium || ! command -v ngspice >/dev/null; then \
+	  if [ "$$(id -u)" = 0 ]; then apt-get update -qq && apt-get install -y -qq --no-install-recommends chromium fonts-dejavu-core ngspice; \
+	  elif ! test -x /usr/bin/chromium; then echo "Debian's package chromium is missing; as root: apt-get install chromium fonts-dejavu-core ngspice"; exit 1; \
+	  else echo "Debian's package ngspice is missing: the tests against it are skipped; as root: apt-get install ngspice"; fi; fi
 
 api-client: setup ## the OpenAPI document and the typed client from it
 	$(MANAGE) export_openapi_schema --api verifex.site.api.api --indent 1 > docs/openapi.json
@@ -62,9 +63,12 @@ rules: setup ## docs/rules.md and docs/schemas from the code
 	$(BIN)/verifex rules > docs/rules.md
 	$(BIN)/verifex exercise schema > docs/exercise.schema.json
 
-screenshots: setup chromium ## docs/screenshots from the demo course
+screenshots: setup debian ## docs/screenshots from the demo course
 	@$(MANAGE) collectstatic --noinput -v0
 	$(BIN)/python -m tests.browser.screenshots
+
+corpus: setup ## false alarms and misses of the wiring check, rule by rule, with bounds
+	@$(BIN)/python -m tests.corpus.report
 
 bench: setup ## how long the usual things take
 	$(BIN)/python -m benchmarks

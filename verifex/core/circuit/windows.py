@@ -142,16 +142,15 @@ def _of_base(view: BenchView, part: Part, near: Net, far: Net) -> Found | None:
 
 
 def _of_data_line(view: BenchView, part: Part, near: Net, far: Net) -> Found | None:
-    from verifex.core.circuit.rules.bus import FARADS_PER_METRE, PIN_FARADS, SLOT_SECONDS
+    from verifex.core.circuit.rules.bus import SLOT_SECONDS, line_farads
 
     if not view.nets.is_source(far):
         return None
     for other, leg in _legs(view, near, part):
         if leg in other.type.legs and other.type.leg(leg).bus == "one-wire":
             metres = other.quantity("lead", "metre") or 1.0
-            farads = PIN_FARADS + FARADS_PER_METRE * metres
             volts = view.bench.board.rail_volts if view.bench.board else 5.0
-            return "pull-up", other.ref, pull_up_window(volts, farads, SLOT_SECONDS)
+            return "pull-up", other.ref, pull_up_window(volts, line_farads(metres), SLOT_SECONDS)
     return None
 
 

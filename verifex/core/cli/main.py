@@ -4,7 +4,7 @@ import argparse
 import sys
 from collections.abc import Sequence
 
-from verifex.core.cli import bench, parts, program, wiring
+from verifex.core.cli import bench, parts, program, resistors, wiring
 from verifex.core.cli.files import CannotUse
 from verifex.core.problems import UnusableInput
 
@@ -26,7 +26,7 @@ def main(argv: Sequence[str] | None = None) -> int:
         description="Checks a bench, predicts its readings, runs its program, proposes its mark.",
     )
     commands = parser.add_subparsers(dest="command", required=True, parser_class=_Parser)
-    for module in (parts, wiring, program, bench):
+    for module in (parts, wiring, resistors, program, bench):
         module.add_commands(commands)
     arguments = parser.parse_args(argv)
     try:

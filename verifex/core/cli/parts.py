@@ -1,4 +1,4 @@
-"""`verifex parts`, `verifex rules`, `verifex resistor …`, `verifex exercise …`."""
+"""`verifex parts`, `verifex rules`, `verifex exercise …`."""
 
 from argparse import ArgumentParser, Namespace
 from typing import Any
@@ -7,10 +7,6 @@ from verifex.core.cli.files import CannotUse, exercise_of, print_json
 from verifex.core.exercise import exercise_json_schema
 from verifex.core.parts import PartType, catalogue
 from verifex.core.parts.figures import Frozen
-from verifex.core.quantity import in_words, parse_quantity
-from verifex.core.resistors.bands import bands_for, read_bands
-from verifex.core.resistors.series import neighbours
-from verifex.core.resistors.sums import divider, led_series
 
 
 def add_commands(commands: Any) -> None:
@@ -28,25 +24,6 @@ def add_commands(commands: Any) -> None:
     check.add_argument("file")
     _finish(check, check_exercise)
     _finish(exercise.add_parser("schema"), show_schema)
-
-    resistor = commands.add_parser("resistor", help="bands, preferred values, LED series, divider").add_subparsers(
-        dest="what", required=True
-    )
-    bands = resistor.add_parser("bands", help="what bands say")
-    bands.add_argument("colours", nargs="+")
-    _finish(bands, show_bands)
-    value = resistor.add_parser("value", help="the bands and preferred neighbours of a value")
-    value.add_argument("value")
-    value.add_argument("--series", default="E12")
-    _finish(value, show_value)
-    led = resistor.add_parser("led", help="the series resistor of a light")
-    for name in ("supply", "vf", "ma"):
-        led.add_argument(f"--{name}", type=float, required=True)
-    _finish(led, show_led)
-    div = resistor.add_parser("divider", help="the output of a divider")
-    for name, needed in (("supply", True), ("upper", True), ("lower", True), ("load", False)):
-        div.add_argument(f"--{name}", required=needed)
-    _finish(div, show_divider)
 
 
 def _finish(parser: ArgumentParser, act: Any) -> None:
@@ -119,99 +96,4 @@ def check_exercise(arguments: Namespace) -> int:
 
 def show_schema(arguments: Namespace) -> int:
     print_json(exercise_json_schema())
-    return 0
-
-
-def show_bands(arguments: Namespace) -> int:
-    try:
-        reading = read_bands([c for text in arguments.colours for c in text.split("-")])
-    except ValueError as wrong:
-        raise CannotUse(f"bands:1:1: {wrong}") from None
-    low, high = reading.limits_ohms
-    if arguments.json:
-        print_json(
-            {
-                "ohms": reading.ohms,
-                "tolerance_percent": reading.tolerance_percent,
-                "low_ohms": low,
-                "high_ohms": high,
-                "ppm_per_kelvin": reading.ppm_per_kelvin,
-            }
-        )
-    else:
-        print(
-            f"{in_words(reading.ohms, 'Ω')} ± {reading.tolerance_percent:g} %  ({in_words(low, 'Ω', 4)} … {in_words(high, 'Ω', 4)})"
-        )
-    return 0
-
-
-def show_value(arguments: Namespace) -> int:
-    try:
-        ohms = parse_quantity(arguments.value, "ohm")
-        down, nearest, up = neighbours(ohms, arguments.series)
-    except ValueError as wrong:
-        raise CannotUse(f"value:1:1: {wrong}") from None
-    bands = bands_for(nearest, 5.0, 2 if arguments.series in ("E3", "E6", "E12", "E24") else 3)
-    if arguments.json:
-        print_json(
-            {
-                "ohms": ohms,
-                "series": arguments.series,
-                "down": down,
-                "nearest": nearest,
-                "up": up,
-                "bands": list(bands),
-            }
-        )
-    else:
-        around = ", ".join(
-            f"{word} {in_words(v, 'Ω')}" for word, v in (("down", down), ("nearest", nearest), ("up", up))
-        )
-        print(f"{in_words(ohms, 'Ω')} in {arguments.series}: {around}; nearest has {' '.join(bands)}")
-    return 0
-
-
-def show_led(arguments: Namespace) -> int:
-    try:
-        led = led_series(arguments.supply, arguments.vf, arguments.ma / 1000)
-    except ValueError as wrong:
-        raise CannotUse(f"led:1:1: {wrong}") from None
-    if arguments.json:
-        print_json(
-            {
-                "exact_ohms": led.exact_ohms,
-                "preferred_ohms": led.preferred_ohms,
-                "amps": led.amps,
-                "watts": led.watts,
-                "formula": led.formula,
-            }
-        )
-    else:
-        print(
-            f"{led.formula} = {in_words(led.exact_ohms, 'Ω')}; take {in_words(led.preferred_ohms, 'Ω')}: {in_words(led.amps, 'A')}, {in_words(led.watts, 'W')}"
-        )
-    return 0
-
-
-def show_divider(arguments: Namespace) -> int:
-    try:
-        supply = parse_quantity(arguments.supply, "volt")
-        upper, lower = parse_quantity(arguments.upper), parse_quantity(arguments.lower)
-        result = divider(supply, upper, lower, parse_quantity(arguments.load) if arguments.load else None)
-    except ValueError as wrong:
-        raise CannotUse(f"divider:1:1: {wrong}") from None
-    if arguments.json:
-        print_json(
-            {
-                "volts": result.volts,
-                "loaded_volts": result.loaded_volts,
-                "source_ohms": result.source_ohms,
-                "amps": result.amps,
-                "formula": result.formula,
-            }
-        )
-    else:
-        print(
-            f"{result.formula} = {in_words(result.volts, 'V')}; loaded {in_words(result.loaded_volts, 'V')}; source {in_words(result.source_ohms, 'Ω')}"
-        )
     return 0

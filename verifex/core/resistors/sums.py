@@ -1,5 +1,6 @@
 """Closed-form sums an instructor does in the head: LED series resistor, divider, meter comparison."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 from verifex.core.resistors.series import neighbours
@@ -52,6 +53,20 @@ def divider(supply_volts: float, upper_ohms: float, lower_ohms: float, load_ohms
     source = upper_ohms * lower_ohms / (upper_ohms + lower_ohms)
     loaded = volts if load_ohms is None else volts * load_ohms / (load_ohms + source)
     return Divider(volts, loaded, source, supply_volts / (upper_ohms + lower_ohms))
+
+
+def parallel_ohms(values: Sequence[float]) -> float:
+    """Resistances side by side: 1/R = Σ 1/Rᵢ. Raises ValueError without any, or for one of 0 or less."""
+    if not values or min(values) <= 0:
+        raise ValueError("at least one resistance above 0 Ω is needed")
+    return 1 / sum(1 / ohms for ohms in values)
+
+
+def series_ohms(values: Sequence[float]) -> float:
+    """Resistances one after the other: R = Σ Rᵢ. Raises ValueError without any, or for one of 0 or less."""
+    if not values or min(values) <= 0:
+        raise ValueError("at least one resistance above 0 Ω is needed")
+    return sum(values)
 
 
 @dataclass(frozen=True, slots=True)

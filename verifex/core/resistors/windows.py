@@ -82,6 +82,11 @@ def pull_up_window(supply_volts: float, farads: float, seconds: float) -> Window
     )
 
 
+def rise_seconds(ohms: float, farads: float) -> float:
+    """Time a line takes to 0.6 of its supply: R·C·ln(1/(1 − 0.6))."""
+    return ohms * farads * log(1 / (1 - RISE_SHARE))
+
+
 def button_window() -> Window:
     """Pull-up or pull-down of a button or switch."""
     low, high = BUTTON_OHMS

@@ -1,7 +1,6 @@
 """The two-wire bus, SPI, and single data wires: swapped, elsewhere, clashing, without a pull-up that works."""
 
 from collections.abc import Iterator
-from math import log
 
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.nets import Net
@@ -12,6 +11,7 @@ from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
 from verifex.core.parts import PinKind
 from verifex.core.quantity import in_words
+from verifex.core.resistors.windows import rise_seconds
 from verifex.core.rulebook import Found
 
 TWO_WIRE = ("sda", "scl")
@@ -20,7 +20,6 @@ WORDS = {"sda": "data", "scl": "clock", "sck": "sck", "miso": "miso", "mosi": "m
 
 FARADS_PER_METRE = 100e-12
 PIN_FARADS = 30e-12  # the pin, the module and the base
-HIGH_SHARE = 0.6
 SLOT_SECONDS = 15e-6
 SINK_OHMS = 100.0  # what a module pulls its line down with
 LOW_SHARE = 0.3
@@ -215,9 +214,9 @@ def _pull_ups(view: BenchView, net: Net) -> tuple[list[Part], float]:
     return resistors, 1 / siemens if siemens else float("inf")
 
 
-def rise_seconds(ohms: float, lead_metres: float) -> float:
-    """Time to 0.6 of the supply: R·C·ln(1/(1 − 0.6)), about 100 pF a metre of lead besides the pin."""
-    return ohms * (PIN_FARADS + FARADS_PER_METRE * lead_metres) * log(1 / (1 - HIGH_SHARE))
+def line_farads(lead_metres: float) -> float:
+    """Capacitance of a data line: about 100 pF a metre of lead besides the pin."""
+    return PIN_FARADS + FARADS_PER_METRE * lead_metres
 
 
 def _lead_metres(parts: list[Part]) -> float:
@@ -253,7 +252,7 @@ def data_without_pull_up(view: BenchView, found: Found) -> Iterator[Finding]:
                 line=parts[0].line,
             )
             continue
-        seconds, metres = rise_seconds(ohms, _lead_metres(parts)), _lead_metres(parts)
+        seconds, metres = rise_seconds(ohms, line_farads(_lead_metres(parts))), _lead_metres(parts)
         if seconds > SLOT_SECONDS:
             yield found(
                 f"With {in_words(ohms, 'Ω')} and {metres:g} m of lead the data wire of {names} takes {in_words(seconds, 's', 2)} to come up; "
@@ -296,7 +295,10 @@ def pull_up_outside_window(view: BenchView, found: Found) -> Iterator[Finding]:
         return
     for net, parts in _data_lines(view):
         resistors, ohms = _pull_ups(view, net)
-        works = rise_seconds(ohms, _lead_metres(parts)) <= SLOT_SECONDS and SINK_OHMS / (SINK_OHMS + ohms) <= LOW_SHARE
+        works = (
+            rise_seconds(ohms, line_farads(_lead_metres(parts))) <= SLOT_SECONDS
+            and SINK_OHMS / (SINK_OHMS + ohms) <= LOW_SHARE
+        )
         low, high = USUAL_OHMS
         if resistors and works and not low * 0.9 <= ohms <= high * 1.1:
             yield found(

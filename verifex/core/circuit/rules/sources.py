@@ -1,0 +1,182 @@
+"""What feeds and steadies: batteries and their ground, regulators, capacitors."""
+
+from collections.abc import Iterator
+
+from verifex.core.circuit.rules.book import CONFUSED_LEVELS, DEAD_LOADS, LOST_SIGNALS, WIRING
+from verifex.core.circuit.rules.supply import BEHIND_A_BAD_SUPPLY, SLACK, fed_windows, is_clear
+from verifex.core.circuit.view import BenchView
+from verifex.core.findings import Finding, Severity
+from verifex.core.rulebook import Found
+
+
+@WIRING.rule(
+    "battery-reversed",
+    Severity.STOP,
+    title="A battery the wrong way round",
+    why="Everything behind it is fed backwards.",
+    hint="Which end of the battery is plus, and where does it go?",
+    criterion="safety",
+    source="the sign of the battery against the rest of the bench",
+    explains=("supply-reversed", "level-over", "capacitor-reversed", *BEHIND_A_BAD_SUPPLY),
+)
+def battery_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
+    """A battery whose plus lies on the board's ground, so that its minus is below it."""
+    if not view.points:
+        return
+    for battery in view.bench.parts_of("battery"):
+        plus, minus = view.net(battery, "plus"), view.net(battery, "minus")
+        if plus is None or minus is None or not view.nets.is_ground(plus) or view.nets.is_ground(minus):
+            continue
+        served = view.parts_behind(minus)
+        if len(served) > 1:
+            yield found(
+                f"The plus of {battery.ref} is joined to the board's ground; its minus feeds {', '.join(r for r in served if r != battery.ref)}.",
+                f"Turn {battery.ref}.",
+                parts=[battery.ref],
+                places=[view.place(battery, "plus"), view.place(battery, "minus")],
+                line=battery.line,
+                affects=served,
+            )
+
+
+@WIRING.rule(
+    "no-common-ground",
+    Severity.FIX,
+    title="No common ground",
+    why="A signal is a voltage between two wires; without a shared ground the board measures, and drives, against nothing.",
+    hint="The board measures from its own ground. Is that the ground of this part too?",
+    criterion="wiring",
+    source="what a signal is",
+    explains=(*DEAD_LOADS, *CONFUSED_LEVELS, *LOST_SIGNALS, "function-not-built", "supply-missing", "ground-missing"),
+)
+def no_common_ground(view: BenchView, found: Found) -> Iterator[Finding]:
+    if view.bench.board is None:
+        return
+    told: set[int] = set()
+    for battery in view.bench.parts_of("battery"):
+        minus = view.net(battery, "minus")
+        if minus is None or minus.id in told:
+            continue
+        island = view.paths.island(minus)
+        told |= island
+        ground = view.nets.ground_id
+        touching = [view.nets.nets[i] for i in sorted(island) if view.nets.board_pins(view.nets.nets[i])]
+        if not touching or (ground is not None and ground in island):
+            continue
+        refs = list(dict.fromkeys(leg.ref for i in sorted(island) for leg in view.nets.part_legs(view.nets.nets[i])))
+        pins = [view.pin_place(pin.name) for net in touching for pin in view.nets.board_pins(net)]
+        yield found(
+            f"{battery.ref} and the board exchange a signal at {pins[0]}, but the board's ground is not joined to the battery's minus.",
+            f"Join {view.pin_place('GND')} to {view.place(battery, 'minus')}.",
+            parts=refs,
+            places=[view.place(battery, "minus"), pins[0]],
+            nets=[minus.name],
+            line=battery.line,
+        )
+
+
+@WIRING.rule(
+    "regulator-headroom",
+    Severity.CHECK,
+    title="A regulator with too little headroom",
+    why="A linear regulator needs about 2 V more than it gives; below that its output sags with its input.",
+    hint="How much higher than its output must the input of a regulator be?",
+    criterion="wiring",
+    source="typical of the family: 2 V of drop",
+)
+def regulator_headroom(view: BenchView, found: Found) -> Iterator[Finding]:
+    for part, volts, low, _ in view.once(fed_windows):
+        if part.type.model == "regulator" and 0 < volts < low * (1 - SLACK):
+            yield found(
+                f"{part.ref} gets {volts:.2f} V; for its full output it needs {low:g} V.",
+                "Feed it from a higher supply.",
+                parts=[part.ref],
+                line=part.line,
+                value=volts,
+                limit=low,
+                unit="V",
+            )
+
+
+@WIRING.rule(
+    "regulator-hot",
+    Severity.CHECK,
+    title="A regulator that gets hot",
+    why="All volts it takes off turn into heat: above about a watt it wants a heat sink, and burns a finger.",
+    hint="Work out the heat: volts it takes off times the current through it.",
+    criterion="safety",
+    source="heat = (Vin − Vout)·I",
+)
+def regulator_hot(view: BenchView, found: Found) -> Iterator[Finding]:
+    if not is_clear(view):
+        return
+    for part in view.bench.parts_of("regulator"):
+        figures = part.type.regulator
+        heat = max((state.point.watts_in(part.ref) for state in view.points), default=0.0)
+        if figures and heat > figures.usual_watts:
+            yield found(
+                f"{part.ref} turns {heat:.1f} W into heat.",
+                "Take a lower input voltage or less load; do not touch it while it is on.",
+                parts=[part.ref],
+                line=part.line,
+                value=heat,
+                limit=figures.usual_watts,
+                unit="W",
+            )
+
+
+@WIRING.rule(
+    "capacitor-reversed",
+    Severity.STOP,
+    title="A polarised capacitor the wrong way round",
+    why="Reversed it heats and may burst.",
+    hint="A polarised capacitor has a mark on one side. Which side must it face?",
+    criterion="safety",
+    source="typical of the family",
+)
+def capacitor_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
+    if not is_clear(view):
+        return
+    for part in view.bench.parts_of("capacitor"):
+        if "plus" not in part.legs and "minus" not in part.legs:
+            continue
+        volts = [v for state in view.points if (v := view.across(state, part, *part.ends)) is not None]
+        if volts and min(volts) < -0.5:
+            places = [view.place(part, leg) for leg in part.ends]
+            yield found(
+                f"The plus of {part.ref} ({places[0]}) lies {-min(volts):.1f} V below its minus ({places[1]}).",
+                f"Turn {part.ref}: plus to {places[1]}.",
+                parts=[part.ref],
+                places=places,
+                line=part.line,
+                value=min(volts),
+                limit=0.0,
+                unit="V",
+            )
+
+
+@WIRING.rule(
+    "capacitor-over-volts",
+    Severity.STOP,
+    title="A capacitor over its voltage",
+    why="Above its printed voltage it may burst.",
+    hint="Which voltage is printed on this capacitor?",
+    criterion="safety",
+    source="the voltage printed on it",
+)
+def capacitor_over_volts(view: BenchView, found: Found) -> Iterator[Finding]:
+    if not is_clear(view):
+        return
+    for part in view.bench.parts_of("capacitor"):
+        rated = part.quantity("volts", "volt")
+        volts = [abs(v) for state in view.points if (v := view.across(state, part, *part.ends)) is not None]
+        if rated and volts and max(volts) > rated * (1 + SLACK):
+            yield found(
+                f"{part.ref} is made for {rated:g} V and gets {max(volts):.1f} V.",
+                "Take one for a higher voltage.",
+                parts=[part.ref],
+                line=part.line,
+                value=max(volts),
+                limit=rated,
+                unit="V",
+            )

@@ -1,0 +1,137 @@
+"""`verifex resistor …`: bands both ways, preferred values, and the bench sums."""
+
+from argparse import ArgumentParser, Namespace
+from typing import Any
+
+from verifex.core.cli.files import CannotUse, print_json
+from verifex.core.quantity import in_words, parse_quantity
+from verifex.core.resistors.bands import bands_for, misreadings, order_doubt, read_bands
+from verifex.core.resistors.calculators import SUMS, Answer
+from verifex.core.resistors.series import neighbours
+from verifex.core.resistors.sums import fits_nominal
+
+TWO_FIGURES = ("E3", "E6", "E12", "E24")
+
+
+def add_commands(commands: Any) -> None:
+    resistor = commands.add_parser("resistor", help="bands, preferred values, bench sums").add_subparsers(
+        dest="what", required=True
+    )
+    bands = resistor.add_parser("bands", help="what bands say, and whether a meter agrees")
+    bands.add_argument("colours", nargs="+")
+    bands.add_argument("--measured", metavar="OHMS")
+    _finish(bands, show_bands)
+    value = resistor.add_parser("value", help="the bands and preferred neighbours of a value")
+    value.add_argument("value")
+    value.add_argument("--series", default="E12")
+    value.add_argument("--tolerance", type=float, default=5.0)
+    _finish(value, show_value)
+    for sum_ in SUMS.values():
+        parser = resistor.add_parser(sum_.name, help=f"{sum_.title}: {sum_.formula}".replace("%", "%%"))
+        for field in sum_.fields:
+            parser.add_argument(f"--{field.name}", metavar=field.default or "…", help=field.label)
+        parser.set_defaults(sum=sum_.name)
+        _finish(parser, show_sum)
+
+
+def _finish(parser: ArgumentParser, act: Any) -> None:
+    parser.add_argument("--json", action="store_true")
+    parser.set_defaults(act=act)
+
+
+def show_bands(arguments: Namespace) -> int:
+    names = [c for text in arguments.colours for c in text.split("-")]
+    try:
+        reading = read_bands(names)
+        measured = parse_quantity(arguments.measured, "ohm") if arguments.measured else None
+    except ValueError as wrong:
+        raise CannotUse(f"bands:1:1: {wrong}") from None
+    low, high = reading.limits_ohms
+    fits = None if measured is None else fits_nominal(reading.ohms, reading.tolerance_percent, measured)
+    others = misreadings(names, measured) if measured and not fits else []
+    doubt = order_doubt(names)
+    if arguments.json:
+        down, nearest, up = neighbours(reading.ohms, "E24")
+        print_json(
+            {
+                "ohms": reading.ohms,
+                "tolerance_percent": reading.tolerance_percent,
+                "low_ohms": low,
+                "high_ohms": high,
+                "ppm_per_kelvin": reading.ppm_per_kelvin,
+                "down": down,
+                "nearest": nearest,
+                "up": up,
+                "measured_fits": fits,
+                "misreadings": [{"bands": list(other.colours), "ohms": other.ohms} for other in others],
+                "order_doubt": doubt,
+            }
+        )
+        return 0
+    print(
+        f"{in_words(reading.ohms, 'Ω')} ± {reading.tolerance_percent:g} %  ({in_words(low, 'Ω', 4)} … {in_words(high, 'Ω', 4)})"
+    )
+    if doubt:
+        print(f"Read from the other end? {doubt}.")
+    if measured is not None:
+        print(f"{in_words(measured, 'Ω')} measured: " + ("it fits." if fits else "it does not fit."))
+    for other in others:
+        print(f"  perhaps {'-'.join(other.colours)}: {in_words(other.ohms, 'Ω')}")
+    return 0
+
+
+def show_value(arguments: Namespace) -> int:
+    try:
+        ohms = parse_quantity(arguments.value, "ohm")
+        down, nearest, up = neighbours(ohms, arguments.series)
+        bands = bands_for(nearest, arguments.tolerance, 2 if arguments.series in TWO_FIGURES else 3)
+    except ValueError as wrong:
+        raise CannotUse(f"value:1:1: {wrong}") from None
+    half = nearest * arguments.tolerance / 100
+    if arguments.json:
+        print_json(
+            {
+                "ohms": ohms,
+                "series": arguments.series,
+                "down": down,
+                "nearest": nearest,
+                "up": up,
+                "bands": list(bands),
+                "low_ohms": nearest - half,
+                "high_ohms": nearest + half,
+            }
+        )
+    else:
+        words = (("down", down), ("nearest", nearest), ("up", up))
+        around = ", ".join(f"{word} {in_words(v, 'Ω')}" for word, v in words)
+        print(f"{in_words(ohms, 'Ω')} in {arguments.series}: {around}; nearest has {' '.join(bands)}")
+    return 0
+
+
+def show_sum(arguments: Namespace) -> int:
+    sum_ = SUMS[arguments.sum]
+    given = {f.name: str(v) for f in sum_.fields if (v := getattr(arguments, f.name.replace("-", "_"))) is not None}
+    if sum_.name == "led" and given.get("ma", "").replace(".", "", 1).isdigit():
+        given["ma"] += "mA"  # `--ma 10` names its unit already
+    try:
+        answer = sum_.answer(given)
+    except ValueError as wrong:
+        raise CannotUse(f"{sum_.name}:1:1: {wrong}") from None
+    if arguments.json:
+        print_json(_as_json(answer) | {"formula": sum_.formula})
+        return 0
+    print(sum_.formula)
+    for row in answer.rows:
+        print(f"  {in_words(row.value, row.unit):>12}  {row.label}")
+    for note in answer.notes:
+        print(f"  {note}")
+    return 0
+
+
+def _as_json(answer: Answer) -> dict[str, Any]:
+    """Each row under its own name; values in ohms, volts, amps, watts and seconds."""
+    suffix = {"Ω": "_ohms"}
+    return {
+        (row.name if row.name.endswith("_ohms") else row.name + suffix.get(row.unit, "")): row.value
+        for row in answer.rows
+    } | {"notes": answer.notes}
