@@ -96,7 +96,7 @@ def _moved_states(nets: Nets, clusters: Clusters, low: Mapping[str, bool], high:
     """Each position of each thing that can be moved, one a cluster at a time, with the pins low and high; then all."""
     by_cluster: dict[int | None, list[tuple[Part, Position]]] = {}
     for part in nets.bench.parts.values():
-        for position in _positions(nets, part):
+        for position in positions_of(nets, part):
             cluster = next(iter(clusters.of_part(part)), None)
             by_cluster.setdefault(cluster, []).append((part, position))
     states: list[State] = []
@@ -157,7 +157,7 @@ def _sinks(nets: Nets, paths: Paths, pin: str) -> bool:
 Position = tuple[str, dict[tuple[str, str], float | None], dict[tuple[str, str], float]]
 
 
-def _positions(nets: Nets, part: Part) -> list[Position]:
+def positions_of(nets: Nets, part: Part) -> list[Position]:
     """What a part can be besides at rest, each with its name for people."""
     ref, kind = part.ref, part.type
     quantity = kind.quantity or ""
