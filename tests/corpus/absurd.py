@@ -19,13 +19,20 @@ def absurd_bench(seed: int) -> str:
         kind = rng.random()
         if kind < 0.65:
             return f"{rng.choice('abcdefghij')}{rng.randint(1, rows)}"
-        return rng.choice(["+L", "-L", "+R", "-R"]) if kind < 0.85 else rng.choice([*pins, "B1.GND", f"B1.{board.rail_pin}"])
+        return (
+            rng.choice(["+L", "-L", "+R", "-R"])
+            if kind < 0.85
+            else rng.choice([*pins, "B1.GND", f"B1.{board.rail_pin}"])
+        )
 
     lines = [f"board B1 {board.id}", f"base {rng.choice(['half', 'full', 'full-split'])}"]
     for number in range(rng.randint(1, 14)):
         kind = rng.choice(list(shelf.parts.values()))
         legs = [f"{leg}={place()}" for leg in kind.legs if rng.random() < 0.9]
-        settings = {"resistor": f"value={rng.choice(['1', '47', '330', '10k', '1M'])}", "battery": f"volts={rng.choice([1.5, 5, 9, 12, 48])}"}
+        settings = {
+            "resistor": f"value={rng.choice(['1', '47', '330', '10k', '1M'])}",
+            "battery": f"volts={rng.choice([1.5, 5, 9, 12, 48])}",
+        }
         lines.append(" ".join([f"part X{number} {kind.id}", *legs, settings.get(kind.id, "")]).strip())
     for _ in range(rng.randint(0, 20)):
         lines.append(f"wire {place()} {place()}")

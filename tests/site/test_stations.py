@@ -117,7 +117,7 @@ class ClearanceTest(DemoCase):
         driving = hand_in("sound-a.cpp").replace("pinMode(ledPin", "pinMode(2, OUTPUT);\n  pinMode(ledPin")
         self.hand_in(8, "program", driving, token="driving")
         self.assertEqual(self.state(8, "power"), "voided")
-        self.assertIn("D2 gives 201 mA", self.docket(8).clearances.latest("id").void_reason)
+        self.assertIn("D2 sinks 201 mA", self.docket(8).clearances.latest("id").void_reason)
 
     def test_the_database_itself_holds_one_standing_clearance_with_its_tick(self):
         from django.db import IntegrityError, transaction

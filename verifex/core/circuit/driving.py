@@ -12,12 +12,13 @@ def inferred_outputs(nets: Nets, paths: Paths) -> list[str]:
     """Board pins that drive something, judged by what hangs on them; the order is that of the nets.
 
     A pin drives when a light, a load, a transistor's base or a module's input or supply can be reached from it
-    through passive parts, and no module's output, switch, knob or light cell speaks on its net.
+    through passive parts, and no module's output, switch, knob or light cell speaks on its net. A pin that sits
+    on a rail is an input tied there until a program says otherwise.
     """
     outputs: list[str] = []
     for net in nets.nets:
         pins = [pin for pin in nets.signal_pins(net) if pin.digital_out]
-        if pins and not speaks_to(nets, paths, net) and has_work(nets, paths, net):
+        if pins and not nets.is_rail(net) and not speaks_to(nets, paths, net) and has_work(nets, paths, net):
             outputs.extend(dict.fromkeys(pin.name for pin in pins))
     return outputs
 
