@@ -6,7 +6,8 @@ from tests.site.base import DemoCase, Speaker
 from verifex.site.api import api
 
 OPEN_TO_ALL = {"/api/me", "/api/log-in"}
-OPEN_TO_PAIRS = {"/api/log-out", "/api/sessions", "/api/names", "/api/my/dockets"}
+SUMS = {"/api/sums", "/api/sums/bands", "/api/sums/value", "/api/sums/of/{name}"}
+OPEN_TO_PAIRS = {"/api/log-out", "/api/sessions", "/api/names", "/api/my/dockets"} | SUMS
 
 
 def addresses() -> list[tuple[str, str]]:

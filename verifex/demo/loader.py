@@ -10,6 +10,7 @@ import yaml
 from django.contrib.auth.hashers import make_password
 from django.db import transaction
 
+from verifex.core.quantity import parse_quantity
 from verifex.dockets import services
 from verifex.dockets.models import Docket
 from verifex.exercises.models import ExerciseVersion
@@ -18,7 +19,7 @@ from verifex.marks.services import close_marking, give_mark
 from verifex.people.clock import acting_at, now
 from verifex.people.models import Course, Pair, PairMember, Section, Staff, User
 from verifex.plan.models import Room, Seat, Session
-from verifex.stores.models import Kit, KitIssue, KitPart
+from verifex.stores.models import Kit, KitIssue, KitPart, StockResistor
 from verifex.stores.services import substitute
 
 
@@ -110,6 +111,12 @@ class _Loader:
                     present=part.ref not in entry.get("lacks", []),
                 )
 
+        for row in self.data["drawers"]:
+            StockResistor.objects.create(
+                ohms=parse_quantity(str(row["value"]), "ohm"), count=row["count"], drawer=row["drawer"],
+                rated_watts=row.get("watts", 0.25),
+            )  # fmt: skip
+
     def _pair(self, entry: dict[str, Any]) -> None:
         names = [student.rsplit(" ", 1)[1] for student in entry["students"]]
         pair = Pair.objects.create(section=self.section, name=" · ".join(names), badge=entry["badge"])
@@ -133,7 +140,7 @@ class _Loader:
         match what:
             case "substitute":
                 issue = KitIssue.objects.get(pair=pair, returned_at__isnull=True)
-                substitute(assistant, issue, self.version.file, value["ref"], value["ohms"], act["reason"])
+                substitute(assistant, issue, self.version, value["ref"], value["ohms"], act["reason"])
             case "wiring" | "program" | "readings":
                 text = (self.folder / "hand-ins" / value).read_text("utf-8")
                 last = docket.attempts.filter(kind=what).count()

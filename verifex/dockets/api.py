@@ -17,20 +17,11 @@ from verifex.dockets.schemas import (
     MeasureIn,
     SheetsOut,
     StationIn,
-    TextIn,
-    WiringCheckOut,
 )
-from verifex.dockets.views import docket_json, find_docket
-from verifex.exercises.schemas import bench_out
-from verifex.people.access import reader, require_staff
+from verifex.dockets.views import docket_for_staff, docket_json
+from verifex.people.access import reader
 
 router = Router(tags=["dockets"])
-
-
-def _for_staff(request: HttpRequest, docket_id: int) -> Docket:
-    docket = find_docket(docket_id)
-    require_staff(reader(request), docket.session.section)
-    return docket
 
 
 def _done(docket_id: int) -> dict[str, int]:
@@ -39,32 +30,20 @@ def _done(docket_id: int) -> dict[str, int]:
 
 @router.get("/dockets/{docket_id}", response=DocketOut)
 def get_docket(request: HttpRequest, docket_id: int) -> dict[str, Any]:
-    return docket_json(_for_staff(request, docket_id), reader(request))
+    return docket_json(docket_for_staff(request, docket_id), reader(request))
 
 
 @router.get("/dockets/{docket_id}/sheets", response=SheetsOut)
 def get_sheets(request: HttpRequest, docket_id: int) -> dict[str, Any]:
     """The expected sheet of the pair's own bench, and the exercise's."""
-    bench = DocketBench(_for_staff(request, docket_id))
+    bench = DocketBench(docket_for_staff(request, docket_id))
     built = bench.sheet_as_built()
     return {"built": built.as_json(), "intended": bench.sheet_as_intended(built).as_json()}
 
 
-@router.post("/dockets/{docket_id}/check-wiring", response=WiringCheckOut)
-def check_wiring_now(request: HttpRequest, docket_id: int, data: TextIn) -> dict[str, Any]:
-    """A live check while typing; nothing is stored."""
-    report = DocketBench(_for_staff(request, docket_id)).check_wiring(data.text)
-    return {
-        "problems": [p.as_json() for p in report.bench.problems],
-        "findings": [f.as_json() for f in report.findings],
-        "bench": bench_out(report.bench.as_json()),
-        "nets": report.nets_json(),
-    }
-
-
 @router.post("/dockets/{docket_id}/hand-in", response=DoneOut)
 def hand_in_for_pair(request: HttpRequest, docket_id: int, data: HandInIn) -> dict[str, int]:
-    _for_staff(request, docket_id)
+    docket_for_staff(request, docket_id)
     services.hand_in(
         reader(request), docket_id, data.kind, data.text, token=data.token, based_on_attempt=data.based_on_attempt
     )
@@ -97,7 +76,7 @@ def reopen(request: HttpRequest, docket_id: int, data: StationIn) -> dict[str, i
 
 @router.post("/dockets/{docket_id}/measure", response=DoneOut)
 def measure(request: HttpRequest, docket_id: int, data: MeasureIn) -> dict[str, int]:
-    _for_staff(request, docket_id)
+    docket_for_staff(request, docket_id)
     services.measure(reader(request), docket_id, data.name, data.value, data.instrument)
     return _done(docket_id)
 

@@ -12,6 +12,8 @@ from verifex.exercises.models import ExerciseVersion
 from verifex.people.access import NotAllowed, Refused, reader, require_staff, sections_of
 from verifex.people.models import Pair
 from verifex.plan.models import Session
+from verifex.stores.advice import allowed_resistors, offers
+from verifex.stores.api import OfferOut
 from verifex.stores.models import Kit, KitIssue
 from verifex.stores.services import substitute, take_back
 
@@ -43,6 +45,19 @@ class SubstituteIn(Schema):
     reason: str
 
 
+class AdviceOut(Schema):
+    """A resistor of the recipe: `window` in words, `offers` best first."""
+
+    ref: str
+    title: str
+    job: str
+    nominal_ohms: float
+    window: str
+    low_because: str
+    high_because: str
+    offers: list[OfferOut]
+
+
 class SaidOut(Schema):
     message: str
 
@@ -58,6 +73,16 @@ def _kit(tag: str) -> Kit:
     if kit is None:
         raise Refused(f"No kit has the tag “{tag.strip()}”.")
     return kit
+
+
+def _version_of(kit: Kit) -> ExerciseVersion:
+    """The newest released version of the kit's exercise."""
+    version = (
+        ExerciseVersion.objects.filter(exercise=kit.exercise, released_at__isnull=False).order_by("-number").first()
+    )
+    if version is None:
+        raise Refused(f"{kit.exercise} has no released version.")
+    return version
 
 
 def _open_issue(tag: str) -> KitIssue:
@@ -83,11 +108,7 @@ def hand_out(request: HttpRequest, data: HandOutIn) -> dict[str, Any]:
     pair = pair or Pair.objects.filter(section=session.section, name__iexact=badge).first()
     if pair is None:
         raise Refused(f"No pair of this section has the badge “{badge}”.")
-    version = (
-        ExerciseVersion.objects.filter(exercise=kit.exercise, released_at__isnull=False).order_by("-number").first()
-    )
-    if version is None:
-        raise Refused(f"{kit.exercise} has no released version.")
+    version = _version_of(kit)
     docket = services.open_docket(reader(request), kit, pair, session, version)
     return {"docket": docket.pk, "message": f"{kit.tag} is with {pair}. The docket is open."}
 
@@ -98,6 +119,26 @@ def take_kit_back(request: HttpRequest, data: TakeBackIn) -> dict[str, Any]:
     issue = _open_issue(data.tag)
     take_back(reader(request), issue, [f.strip() for f in data.faults if f.strip()])
     return {"message": f"{issue.kit.tag} is back." + (" It goes to repair." if issue.faults else "")}
+
+
+@router.get("/hatch/advice", response=list[AdviceOut])
+def advise(request: HttpRequest, tag: str = "") -> list[dict[str, Any]]:
+    """Each resistor of a kit's exercise: the window of its job, and what the drawers hold inside it."""
+    _staff_only(request)
+    version = _version_of(_kit(tag))
+    return [
+        {
+            "ref": one.ref,
+            "title": one.title,
+            "job": one.job,
+            "nominal_ohms": one.nominal_ohms,
+            "window": one.window_words,
+            "low_because": one.low_because,
+            "high_because": one.high_because,
+            "offers": [offer.as_json() for offer in offers(one)],
+        }
+        for one in allowed_resistors(version).values()
+    ]
 
 
 @router.post("/hatch/substitute", response=SaidOut)
@@ -114,5 +155,5 @@ def substitute_resistor(request: HttpRequest, data: SubstituteIn) -> dict[str, A
         ohms = parse_quantity(data.value, "ohm")
     except ValueError as wrong:
         raise Refused(f"{wrong}.") from None
-    made = substitute(reader(request), issue, docket.version.file, data.ref.strip().upper(), ohms, data.reason)
+    made = substitute(reader(request), issue, docket.version, data.ref.strip().upper(), ohms, data.reason)
     return {"message": f"{made.ref} is {made.ohms:g} Ω in {issue.kit.tag} from now on."}

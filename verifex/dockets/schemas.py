@@ -80,7 +80,19 @@ class TraceOut(Schema):
     ended_ms: float
 
 
+class ChangeOut(Schema):
+    """One difference to the attempt before: added, removed, moved or changed."""
+
+    kind: str
+    what: str
+    before: str
+    after: str
+    line: int | None
+
+
 class WiringOut(Schema):
+    """`changes` is None for a first attempt."""
+
     number: int
     text: str
     by: str
@@ -89,6 +101,7 @@ class WiringOut(Schema):
     findings: list[FindingOut]
     bench: BenchOut
     nets: list[NetOut]
+    changes: list[ChangeOut] | None
 
 
 class ProgramOut(Schema):
@@ -204,6 +217,7 @@ class PairAttemptOut(Schema):
 
 class PairWiringOut(PairAttemptOut):
     bench: BenchOut
+    changes: list[ChangeOut] | None
 
 
 class PairExerciseOut(Schema):

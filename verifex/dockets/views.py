@@ -2,12 +2,15 @@
 
 from typing import Any
 
+from django.http import HttpRequest
+
 from verifex.dockets.bench import DocketBench, last_judgement
 from verifex.dockets.models import Attempt, Docket, Kind, State, Station
 from verifex.dockets.stations import ORDER, current, state_of, states
-from verifex.exercises.schemas import bench_out, hint_of
+from verifex.dockets.study import changes_since
+from verifex.exercises.schemas import bench_out, finding_out, hint_of
 from verifex.exercises.views import exercise_json
-from verifex.people.access import role_in
+from verifex.people.access import reader, require_staff, role_in
 from verifex.people.models import User
 from verifex.plan.models import Seat
 
@@ -21,11 +24,18 @@ def find_docket(docket_id: int) -> Docket:
     ).get(pk=docket_id)
 
 
+def docket_for_staff(request: HttpRequest, docket_id: int) -> Docket:
+    """A docket of a section whose staff the reader is. Raises NotAllowed for anyone else."""
+    docket = find_docket(docket_id)
+    require_staff(reader(request), docket.session.section)
+    return docket
+
+
 def bench_number(docket: Docket) -> int | None:
     return Seat.objects.filter(session=docket.session, pair=docket.pair).values_list("bench", flat=True).first()
 
 
-def docket_json(docket: Docket, reader: User) -> dict[str, Any]:
+def docket_json(docket: Docket, by: User) -> dict[str, Any]:
     """Everything of a docket, for staff."""
     bench = DocketBench(docket)
     clearance = bench.standing_clearance()
@@ -39,8 +49,8 @@ def docket_json(docket: Docket, reader: User) -> dict[str, Any]:
         "members": [{"id": m.user_id, "name": m.user.get_full_name()} for m in _members(docket)],
         "kit": _kit(bench),
         "claimed_by": docket.claimed_by.get_full_name() if docket.claimed_by else "",
-        "may_overrule": role_in(reader, docket.session.section) == "instructor",
-        "wiring": _attempt(wiring, _wiring_result),
+        "may_overrule": role_in(by, docket.session.section) == "instructor",
+        "wiring": _attempt(wiring, _wiring_result, changes=True),
         "program": _attempt(program, _program_result),
         "readings": _attempt(readings, dict),
         "clearance": {
@@ -143,7 +153,7 @@ def _program_result(result: dict[str, Any]) -> dict[str, Any]:
     return {**result, "trace": {**trace, **named}}
 
 
-def _attempt(attempt: Attempt | None, shape: Any) -> dict[str, Any] | None:
+def _attempt(attempt: Attempt | None, shape: Any, *, changes: bool = False) -> dict[str, Any] | None:
     judgement = last_judgement(attempt)
     if attempt is None or judgement is None:
         return None
@@ -153,8 +163,9 @@ def _attempt(attempt: Attempt | None, shape: Any) -> dict[str, Any] | None:
         "by": _name(attempt.by),
         "at": attempt.at,
         "rules_version": judgement.rules_version,
-        "findings": judgement.findings,
+        "findings": [finding_out(f) for f in judgement.findings],
         **shape(judgement.result),
+        **({"changes": changes_since(attempt)} if changes else {}),
     }
 
 
@@ -173,6 +184,7 @@ def _pair_attempt(
     }
     if with_bench:
         out["bench"] = bench_out(judgement.result["bench"])
+        out["changes"] = changes_since(attempt)
     return out
 
 

@@ -1,5 +1,7 @@
 """Exercises, their versions and their mark schemes. What was released never changes."""
 
+from functools import lru_cache
+
 from django.db import models
 
 from verifex.core.exercise import Exercise as ExerciseFile
@@ -44,7 +46,7 @@ class ExerciseVersion(models.Model):
 
     @property
     def file(self) -> ExerciseFile:
-        return _read(self.text)
+        return file_of(self.text)
 
 
 class MarkScheme(models.Model):
@@ -59,13 +61,7 @@ class MarkScheme(models.Model):
         ordering = ["number"]
 
 
-_kept: dict[str, ExerciseFile] = {}
-
-
-def _read(text: str) -> ExerciseFile:
+@lru_cache(maxsize=64)
+def file_of(text: str) -> ExerciseFile:
     """Exercise files are read once a process; released texts never change."""
-    if text not in _kept:
-        if len(_kept) > 64:
-            _kept.clear()
-        _kept[text] = read_exercise(text)
-    return _kept[text]
+    return read_exercise(text)

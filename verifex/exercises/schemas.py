@@ -4,6 +4,9 @@ from typing import Any
 
 from ninja import Schema
 
+from verifex.core.circuit.rules import WIRING
+from verifex.core.program.rules import PROGRAM
+
 
 class ProblemOut(Schema):
     line: int
@@ -41,6 +44,7 @@ class FindingOut(Schema):
     value: float | None = None
     limit: float | None = None
     unit: str | None = None
+    also: list[str] = []  # what else would be told, and follows from this
 
 
 class HintOut(Schema):
@@ -190,6 +194,16 @@ def bench_out(data: dict[str, Any]) -> dict[str, Any]:
         {"from_place": w["from"], "to_place": w["to"], "colour": w["colour"], "line": w["line"]} for w in data["wires"]
     ]
     return {**data, "wires": wires}
+
+
+def finding_out(finding: dict[str, Any]) -> dict[str, Any]:
+    """A stored finding with what it explains in words: the titles of those rules, and their parts."""
+    also = []
+    for name in finding.get("explains") or []:
+        slug, _, part = name.partition(" ")
+        title = next((book.rules[slug].title for book in (WIRING, PROGRAM) if slug in book.rules), slug)
+        also.append(f"{title} ({part})" if part else title)
+    return {**finding, "also": also}
 
 
 def hint_of(finding: dict[str, Any]) -> dict[str, Any]:

@@ -13,6 +13,7 @@ from verifex.core.problems import UnusableInput
 from verifex.dockets.api import router as dockets
 from verifex.dockets.api_hatch import router as hatch
 from verifex.dockets.api_pair import router as my_bench
+from verifex.dockets.api_wiring import router as wiring
 from verifex.exercises.api import router as exercises
 from verifex.exercises.schemas import ErrorOut
 from verifex.floor.api import router as floor
@@ -20,9 +21,10 @@ from verifex.marks.api import router as marks
 from verifex.people.access import NotAllowed, Refused, Stale
 from verifex.people.api import router as people
 from verifex.stores.api import router as stores
+from verifex.sums.api import router as sums
 
 api = NinjaAPI(title="Verifex", version="1", auth=django_auth, docs_url=None)
-for router in (people, floor, dockets, hatch, my_bench, stores, exercises, marks):
+for router in (people, floor, dockets, wiring, hatch, my_bench, stores, exercises, marks, sums):
     api.add_router("", router)
 
 

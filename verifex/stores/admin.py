@@ -1,5 +1,5 @@
 from django.contrib import admin
 
-from verifex.stores.models import Kit, KitIssue, KitPart, Substitution
+from verifex.stores.models import Kit, KitIssue, KitPart, StockResistor, Substitution
 
-admin.site.register([Kit, KitPart, KitIssue, Substitution])
+admin.site.register([Kit, KitPart, KitIssue, StockResistor, Substitution])

@@ -5,8 +5,9 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router, Schema
 
+from verifex.core.quantity import in_words
 from verifex.people.access import NotAllowed, reader, sections_of
-from verifex.stores.models import Kit
+from verifex.stores.models import Kit, StockResistor
 from verifex.stores.services import readiness
 
 router = Router(tags=["stores"])
@@ -31,6 +32,44 @@ class KitRowOut(Schema):
     parts: list[KitPartOut]
     leg_orders: dict[str, str]
     substitutions: list[str]
+
+
+class OfferOut(Schema):
+    """A substitute from the drawers: `values_ohms` joined as `how` says."""
+
+    ohms: float
+    how: str
+    values_ohms: list[float]
+    said: str
+    drawers: list[str]
+    count: int
+
+
+class StockResistorOut(Schema):
+    ohms: float
+    said: str
+    tolerance_percent: float
+    rated_watts: float
+    count: int
+    drawer: str
+
+
+@router.get("/stock/resistors", response=list[StockResistorOut])
+def list_resistors(request: HttpRequest) -> list[dict[str, Any]]:
+    """The resistors in the drawers, by value."""
+    if not sections_of(reader(request)):
+        raise NotAllowed("Only staff may see the stores.")
+    return [
+        {
+            "ohms": row.ohms,
+            "said": in_words(row.ohms, "Ω"),
+            "tolerance_percent": row.tolerance_percent,
+            "rated_watts": row.rated_watts,
+            "count": row.count,
+            "drawer": row.drawer,
+        }
+        for row in StockResistor.objects.all()
+    ]
 
 
 @router.get("/kits", response=list[KitRowOut])

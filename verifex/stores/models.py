@@ -61,6 +61,28 @@ class KitIssue(models.Model):
         ordering = ["issued_at"]
 
 
+class StockResistor(models.Model):
+    """Resistors of one value that the store holds: counted, not tagged."""
+
+    ohms = models.FloatField()
+    tolerance_percent = models.FloatField(default=5.0)
+    rated_watts = models.FloatField(default=0.25)
+    count = models.PositiveIntegerField(default=0)
+    drawer = models.CharField(max_length=40, blank=True)
+
+    class Meta:
+        constraints = [
+            models.UniqueConstraint(fields=["ohms", "tolerance_percent", "rated_watts"], name="resistor_kind_once"),
+            models.CheckConstraint(
+                condition=models.Q(ohms__gt=0) & models.Q(rated_watts__gt=0), name="stock_resistor_is_a_resistor"
+            ),
+        ]
+        ordering = ["ohms", "rated_watts"]
+
+    def __str__(self) -> str:
+        return f"{self.ohms:g} Ω, {self.count} in {self.drawer}"
+
+
 class Substitution(models.Model):
     """A resistor given in place of the recipe's."""
 

@@ -2,16 +2,17 @@
 
 from dataclasses import dataclass
 
-from django.db import transaction
+from django.db import models, transaction
 
-from verifex.core.exercise import Exercise as ExerciseFile
 from verifex.core.quantity import in_words
+from verifex.exercises.models import ExerciseVersion
 from verifex.people import clock
 from verifex.people.access import Refused, require_staff
 from verifex.people.events import record
 from verifex.people.models import Pair, User
 from verifex.plan.models import Session
-from verifex.stores.models import Kit, KitIssue, Substitution
+from verifex.stores.advice import allowed_resistors
+from verifex.stores.models import Kit, KitIssue, StockResistor, Substitution
 
 
 @dataclass(frozen=True, slots=True)
@@ -64,20 +65,36 @@ def take_back(actor: User, issue: KitIssue, faults: list[str]) -> None:
 
 
 @transaction.atomic
-def substitute(actor: User, issue: KitIssue, file: ExerciseFile, ref: str, ohms: float, reason: str) -> Substitution:
-    """Record a resistor given instead of the recipe's. Refused outside the window of its job."""
+def substitute(
+    actor: User, issue: KitIssue, version: ExerciseVersion, ref: str, ohms: float, reason: str
+) -> Substitution:
+    """Record a resistor given instead of the recipe's; one of that value leaves its drawer.
+
+    Refused outside the window of its job, and where the store counts that value and none is left.
+    """
     require_staff(actor, issue.session.section)
-    job = next((job for job in file.resistor_jobs if job.ref == ref), None)
-    if job is None:
+    allowed = allowed_resistors(version).get(ref)
+    if allowed is None:
         raise Refused(f"{ref} is no resistor of this recipe; only resistors are substituted.")
-    if job.low_ohms and job.high_ohms and not job.low_ohms <= ohms <= job.high_ohms:
-        window = f"{in_words(job.low_ohms, 'Ω')} to {in_words(job.high_ohms, 'Ω')}"
-        raise Refused(f"{in_words(ohms, 'Ω')} lies outside the window of {ref}: {window}.")
+    if not allowed.holds(ohms):
+        raise Refused(f"{in_words(ohms, 'Ω')} lies outside the window of {ref}: {allowed.window_words}.")
     if not reason.strip():
         raise Refused("Say why another value is given, such as “no 330 Ω left”.")
+    _take_one(ohms)
     made = Substitution.objects.create(issue=issue, ref=ref, ohms=ohms, reason=reason.strip())
     record(actor, f"gave {in_words(ohms, 'Ω')} for {ref}", f"kit:{issue.kit.tag}", reason=made.reason)
     return made
+
+
+def _take_one(ohms: float) -> None:
+    """One resistor out of its drawer. A value the store does not count is taken as brought along."""
+    counted = StockResistor.objects.filter(ohms=ohms)
+    held = counted.filter(count__gt=0).order_by("rated_watts").first()
+    if held is None:
+        if counted.exists():
+            raise Refused(f"The drawers hold no {in_words(ohms, 'Ω')} any more.")
+        return
+    StockResistor.objects.filter(pk=held.pk).update(count=models.F("count") - 1)
 
 
 def issued_ohms(issue: KitIssue | None) -> dict[str, float]:

@@ -5,12 +5,8 @@ from typing import Any
 
 from verifex.core.cli.files import CannotUse, print_json
 from verifex.core.quantity import in_words, parse_quantity
-from verifex.core.resistors.bands import bands_for, misreadings, order_doubt, read_bands
 from verifex.core.resistors.calculators import SUMS, Answer
-from verifex.core.resistors.series import neighbours
-from verifex.core.resistors.sums import fits_nominal
-
-TWO_FIGURES = ("E3", "E6", "E12", "E24")
+from verifex.core.resistors.lookup import look_up_bands, look_up_value
 
 
 def add_commands(commands: Any) -> None:
@@ -42,69 +38,38 @@ def _finish(parser: ArgumentParser, act: Any) -> None:
 def show_bands(arguments: Namespace) -> int:
     names = [c for text in arguments.colours for c in text.split("-")]
     try:
-        reading = read_bands(names)
         measured = parse_quantity(arguments.measured, "ohm") if arguments.measured else None
+        found = look_up_bands(names, measured)
     except ValueError as wrong:
         raise CannotUse(f"bands:1:1: {wrong}") from None
-    low, high = reading.limits_ohms
-    fits = None if measured is None else fits_nominal(reading.ohms, reading.tolerance_percent, measured)
-    others = misreadings(names, measured) if measured and not fits else []
-    doubt = order_doubt(names)
     if arguments.json:
-        down, nearest, up = neighbours(reading.ohms, "E24")
-        print_json(
-            {
-                "ohms": reading.ohms,
-                "tolerance_percent": reading.tolerance_percent,
-                "low_ohms": low,
-                "high_ohms": high,
-                "ppm_per_kelvin": reading.ppm_per_kelvin,
-                "down": down,
-                "nearest": nearest,
-                "up": up,
-                "measured_fits": fits,
-                "misreadings": [{"bands": list(other.colours), "ohms": other.ohms} for other in others],
-                "order_doubt": doubt,
-            }
-        )
+        print_json(found.as_json())
         return 0
+    low, high = found.reading.limits_ohms
     print(
-        f"{in_words(reading.ohms, 'Ω')} ± {reading.tolerance_percent:g} %  ({in_words(low, 'Ω', 4)} … {in_words(high, 'Ω', 4)})"
+        f"{in_words(found.reading.ohms, 'Ω')} ± {found.reading.tolerance_percent:g} %"
+        f"  ({in_words(low, 'Ω', 4)} … {in_words(high, 'Ω', 4)})"
     )
-    if doubt:
-        print(f"Read from the other end? {doubt}.")
+    if found.doubt:
+        print(f"Read from the other end? {found.doubt}.")
     if measured is not None:
-        print(f"{in_words(measured, 'Ω')} measured: " + ("it fits." if fits else "it does not fit."))
-    for other in others:
+        print(f"{in_words(measured, 'Ω')} measured: " + ("it fits." if found.measured_fits else "it does not fit."))
+    for other in found.others:
         print(f"  perhaps {'-'.join(other.colours)}: {in_words(other.ohms, 'Ω')}")
     return 0
 
 
 def show_value(arguments: Namespace) -> int:
     try:
-        ohms = parse_quantity(arguments.value, "ohm")
-        down, nearest, up = neighbours(ohms, arguments.series)
-        bands = bands_for(nearest, arguments.tolerance, 2 if arguments.series in TWO_FIGURES else 3)
+        found = look_up_value(parse_quantity(arguments.value, "ohm"), arguments.series, arguments.tolerance)
     except ValueError as wrong:
         raise CannotUse(f"value:1:1: {wrong}") from None
-    half = nearest * arguments.tolerance / 100
     if arguments.json:
-        print_json(
-            {
-                "ohms": ohms,
-                "series": arguments.series,
-                "down": down,
-                "nearest": nearest,
-                "up": up,
-                "bands": list(bands),
-                "low_ohms": nearest - half,
-                "high_ohms": nearest + half,
-            }
-        )
+        print_json(found.as_json())
     else:
-        words = (("down", down), ("nearest", nearest), ("up", up))
+        words = (("down", found.down_ohms), ("nearest", found.nearest_ohms), ("up", found.up_ohms))
         around = ", ".join(f"{word} {in_words(v, 'Ω')}" for word, v in words)
-        print(f"{in_words(ohms, 'Ω')} in {arguments.series}: {around}; nearest has {' '.join(bands)}")
+        print(f"{in_words(found.ohms, 'Ω')} in {found.series}: {around}; nearest has {' '.join(found.bands)}")
     return 0
 
 

@@ -129,26 +129,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/dockets/{docket_id}/check-wiring": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Check Wiring Now
-         * @description A live check while typing; nothing is stored.
-         */
-        post: operations["verifex_dockets_api_check_wiring_now"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/dockets/{docket_id}/hand-in": {
         parameters: {
             query?: never;
@@ -268,6 +248,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dockets/{docket_id}/check-wiring": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Check Wiring Now
+         * @description A live check while typing; nothing is stored.
+         */
+        post: operations["verifex_dockets_api_wiring_check_wiring_now"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{docket_id}/wiring/study": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Study Wiring
+         * @description Resistors, comparison and handles of the wiring last handed in.
+         */
+        get: operations["verifex_dockets_api_wiring_study_wiring"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{docket_id}/wiring/solve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Solve Wiring
+         * @description Volts and currents of the wiring last handed in, with outputs, buttons and knobs as set.
+         */
+        post: operations["verifex_dockets_api_wiring_solve_wiring"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/hatch/hand-out": {
         parameters: {
             query?: never;
@@ -299,6 +339,26 @@ export interface paths {
         put?: never;
         /** Take Kit Back */
         post: operations["verifex_dockets_api_hatch_take_kit_back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hatch/advice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Advise
+         * @description Each resistor of a kit's exercise: the window of its job, and what the drawers hold inside it.
+         */
+        get: operations["verifex_dockets_api_hatch_advise"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -441,6 +501,26 @@ export interface paths {
         put?: never;
         /** Measure */
         post: operations["verifex_dockets_api_pair_measure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/resistors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Resistors
+         * @description The resistors in the drawers, by value.
+         */
+        get: operations["verifex_stores_api_list_resistors"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -610,6 +690,83 @@ export interface paths {
         get: operations["verifex_marks_api_my_marks"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sums": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List Sums */
+        get: operations["verifex_sums_api_list_sums"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sums/bands": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bands
+         * @description What bands say, and whether a meter agrees.
+         */
+        post: operations["verifex_sums_api_bands"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sums/value": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Value
+         * @description The bands of a value and its neighbours in a preferred series.
+         */
+        post: operations["verifex_sums_api_value"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sums/of/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Work Out
+         * @description The answer of one sum; refused with the name of the field that cannot be.
+         */
+        post: operations["verifex_sums_api_work_out"];
         delete?: never;
         options?: never;
         head?: never;
@@ -849,6 +1006,22 @@ export interface components {
             /** Line */
             line: number;
         };
+        /**
+         * ChangeOut
+         * @description One difference to the attempt before: added, removed, moved or changed.
+         */
+        ChangeOut: {
+            /** Kind */
+            kind: string;
+            /** What */
+            what: string;
+            /** Before */
+            before: string;
+            /** After */
+            after: string;
+            /** Line */
+            line: number | null;
+        };
         /** ClearanceOut */
         ClearanceOut: {
             /** Wiring Attempt */
@@ -1006,6 +1179,11 @@ export interface components {
             limit?: number | null;
             /** Unit */
             unit?: string | null;
+            /**
+             * Also
+             * @default []
+             */
+            also: string[];
         };
         /** IndicatorOut */
         IndicatorOut: {
@@ -1263,7 +1441,10 @@ export interface components {
             /** Line */
             line: number;
         };
-        /** WiringOut */
+        /**
+         * WiringOut
+         * @description `changes` is None for a first attempt.
+         */
         WiringOut: {
             /** Number */
             number: number;
@@ -1283,6 +1464,8 @@ export interface components {
             bench: components["schemas"]["BenchOut"];
             /** Nets */
             nets: components["schemas"]["NetOut"][];
+            /** Changes */
+            changes: components["schemas"]["ChangeOut"][] | null;
         };
         /** BudgetOut */
         BudgetOut: {
@@ -1363,26 +1546,6 @@ export interface components {
             built: components["schemas"]["SheetOut"];
             intended: components["schemas"]["SheetOut"];
         };
-        /**
-         * WiringCheckOut
-         * @description A live check, not stored. `problems` are lines that are no statement.
-         */
-        WiringCheckOut: {
-            /** Problems */
-            problems: {
-                [key: string]: unknown;
-            }[];
-            /** Findings */
-            findings: components["schemas"]["FindingOut"][];
-            bench: components["schemas"]["BenchOut"];
-            /** Nets */
-            nets: components["schemas"]["NetOut"][];
-        };
-        /** TextIn */
-        TextIn: {
-            /** Text */
-            text: string;
-        };
         /** DoneOut */
         DoneOut: {
             /** Revision */
@@ -1448,6 +1611,165 @@ export interface components {
              */
             release: boolean;
         };
+        /**
+         * WiringCheckOut
+         * @description A live check, not stored. `problems` are lines that are no statement.
+         */
+        WiringCheckOut: {
+            /** Problems */
+            problems: {
+                [key: string]: unknown;
+            }[];
+            /** Findings */
+            findings: components["schemas"]["FindingOut"][];
+            bench: components["schemas"]["BenchOut"];
+            /** Nets */
+            nets: components["schemas"]["NetOut"][];
+        };
+        /** TextIn */
+        TextIn: {
+            /** Text */
+            text: string;
+        };
+        /** ComparisonOut */
+        ComparisonOut: {
+            /** Ref */
+            ref: string;
+            /** Aspect */
+            aspect: string;
+            /** Handed In */
+            handed_in: string;
+            /** Intended */
+            intended: string;
+            /** Agrees */
+            agrees: boolean;
+        };
+        /**
+         * HandleOut
+         * @description Something that can be set: `positions[0]` is where it rests.
+         */
+        HandleOut: {
+            /** Name */
+            name: string;
+            /** About */
+            about: string;
+            /** Positions */
+            positions: string[];
+        };
+        /**
+         * OfferOut
+         * @description A substitute from the drawers: `values_ohms` joined as `how` says.
+         */
+        OfferOut: {
+            /** Ohms */
+            ohms: number;
+            /** How */
+            how: string;
+            /** Values Ohms */
+            values_ohms: number[];
+            /** Said */
+            said: string;
+            /** Drawers */
+            drawers: string[];
+            /** Count */
+            count: number;
+        };
+        /** ResistorJobOut */
+        ResistorJobOut: {
+            /** Ref */
+            ref: string;
+            /** Job */
+            job: string;
+            /** About */
+            about: string;
+            /** Nominal Ohms */
+            nominal_ohms?: number | null;
+            /** Low Ohms */
+            low_ohms: number | null;
+            /** High Ohms */
+            high_ohms: number | null;
+            /** Low Because */
+            low_because: string;
+            /** High Because */
+            high_because: string;
+            /** Formula */
+            formula: string;
+            /** Ohms */
+            ohms: number | null;
+            /** Fits */
+            fits: boolean | null;
+            /** Amps */
+            amps: number;
+            /** Watts */
+            watts: number;
+            /** Rated Watts */
+            rated_watts: number | null;
+            /** In Circuit Ohms */
+            in_circuit_ohms: number | null;
+            /** Offers */
+            offers: components["schemas"]["OfferOut"][];
+        };
+        /** StudyOut */
+        StudyOut: {
+            /** Attempt */
+            attempt: number;
+            /** Resistors */
+            resistors: components["schemas"]["ResistorJobOut"][];
+            /** Comparison */
+            comparison: components["schemas"]["ComparisonOut"][];
+            /** Handles */
+            handles: components["schemas"]["HandleOut"][];
+        };
+        /** SolvedNetOut */
+        SolvedNetOut: {
+            /** Name */
+            name: string;
+            /** Places */
+            places: string[];
+            /** Volts */
+            volts: number;
+            /** Floats */
+            floats: boolean;
+        };
+        /**
+         * SolvedOut
+         * @description Net volts, amps into each leg, amps out of each pin; `restless` parts find no rest.
+         */
+        SolvedOut: {
+            /** Nets */
+            nets: components["schemas"]["SolvedNetOut"][];
+            /** Parts */
+            parts: components["schemas"]["SolvedPartOut"][];
+            /** Pins */
+            pins: {
+                [key: string]: number;
+            };
+            /** Restless */
+            restless: string[];
+        };
+        /** SolvedPartOut */
+        SolvedPartOut: {
+            /** Ref */
+            ref: string;
+            /** Title */
+            title: string;
+            /** Amps */
+            amps: {
+                [key: string]: number;
+            };
+            /** Watts */
+            watts: number;
+        };
+        /** SettingsIn */
+        SettingsIn: {
+            /**
+             * Settings
+             * @default {}
+             */
+            settings: {
+                [key: string]: string;
+            };
+        };
         /** HandedOutOut */
         HandedOutOut: {
             /** Docket */
@@ -1481,6 +1803,28 @@ export interface components {
              * @default []
              */
             faults: string[];
+        };
+        /**
+         * AdviceOut
+         * @description A resistor of the recipe: `window` in words, `offers` best first.
+         */
+        AdviceOut: {
+            /** Ref */
+            ref: string;
+            /** Title */
+            title: string;
+            /** Job */
+            job: string;
+            /** Nominal Ohms */
+            nominal_ohms: number;
+            /** Window */
+            window: string;
+            /** Low Because */
+            low_because: string;
+            /** High Because */
+            high_because: string;
+            /** Offers */
+            offers: components["schemas"]["OfferOut"][];
         };
         /** SubstituteIn */
         SubstituteIn: {
@@ -1619,6 +1963,8 @@ export interface components {
             /** Hints */
             hints: components["schemas"]["HintOut"][];
             bench: components["schemas"]["BenchOut"];
+            /** Changes */
+            changes: components["schemas"]["ChangeOut"][] | null;
         };
         /** PairCheckOut */
         PairCheckOut: {
@@ -1629,6 +1975,21 @@ export interface components {
             /** Hints */
             hints: components["schemas"]["HintOut"][];
             bench: components["schemas"]["BenchOut"];
+        };
+        /** StockResistorOut */
+        StockResistorOut: {
+            /** Ohms */
+            ohms: number;
+            /** Said */
+            said: string;
+            /** Tolerance Percent */
+            tolerance_percent: number;
+            /** Rated Watts */
+            rated_watts: number;
+            /** Count */
+            count: number;
+            /** Drawer */
+            drawer: string;
         };
         /** KitPartOut */
         KitPartOut: {
@@ -1839,6 +2200,164 @@ export interface components {
             /** Lines */
             lines: components["schemas"]["MarkLineOut"][];
         };
+        /** SumFieldOut */
+        SumFieldOut: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /** Unit */
+            unit: string;
+            /** Default */
+            default: string;
+            /** Optional */
+            optional: boolean;
+        };
+        /** SumOut */
+        SumOut: {
+            /** Name */
+            name: string;
+            /** Title */
+            title: string;
+            /** Formula */
+            formula: string;
+            /** Fields */
+            fields: components["schemas"]["SumFieldOut"][];
+        };
+        /**
+         * SumsOut
+         * @description Every sum with what it asks for, and the band colours with the preferred series.
+         */
+        SumsOut: {
+            /** Sums */
+            sums: components["schemas"]["SumOut"][];
+            /** Band Colours */
+            band_colours: string[];
+            /** Tolerance Colours */
+            tolerance_colours: string[];
+            /** Drift Colours */
+            drift_colours: string[];
+            /** Series */
+            series: string[];
+        };
+        /** BandReadingOut */
+        BandReadingOut: {
+            /** Bands */
+            bands: string[];
+            /** Ohms */
+            ohms: number;
+        };
+        /** BandsOut */
+        BandsOut: {
+            /** Ohms */
+            ohms: number;
+            /** Tolerance Percent */
+            tolerance_percent: number;
+            /** Low Ohms */
+            low_ohms: number;
+            /** High Ohms */
+            high_ohms: number;
+            /** Ppm Per Kelvin */
+            ppm_per_kelvin: number | null;
+            /** Down */
+            down: number;
+            /** Nearest */
+            nearest: number;
+            /** Up */
+            up: number;
+            /** Measured Fits */
+            measured_fits: boolean | null;
+            /** Misreadings */
+            misreadings: components["schemas"]["BandReadingOut"][];
+            /** Order Doubt */
+            order_doubt: string | null;
+        };
+        /**
+         * BandsIn
+         * @description Colours in reading order; `measured` as people write it, or nothing.
+         */
+        BandsIn: {
+            /**
+             * Colours
+             * @default []
+             */
+            colours: string[];
+            /**
+             * Measured
+             * @default
+             */
+            measured: string;
+        };
+        /** ValueOut */
+        ValueOut: {
+            /** Ohms */
+            ohms: number;
+            /** Series */
+            series: string;
+            /** Down */
+            down: number;
+            /** Nearest */
+            nearest: number;
+            /** Up */
+            up: number;
+            /** Bands */
+            bands: string[];
+            /** Low Ohms */
+            low_ohms: number;
+            /** High Ohms */
+            high_ohms: number;
+        };
+        /** ValueIn */
+        ValueIn: {
+            /**
+             * Value
+             * @default
+             */
+            value: string;
+            /**
+             * Series
+             * @default E12
+             */
+            series: string;
+            /**
+             * Tolerance Percent
+             * @default 5
+             */
+            tolerance_percent: number;
+        };
+        /** AnswerOut */
+        AnswerOut: {
+            /** Rows */
+            rows: components["schemas"]["SumRowOut"][];
+            /** Notes */
+            notes: string[];
+        };
+        /** SumRowOut */
+        SumRowOut: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /** Value */
+            value: number;
+            /** Unit */
+            unit: string;
+            /** Said */
+            said: string;
+        };
+        /**
+         * SumIn
+         * @description Values as people write them, by the name of their field.
+         */
+        SumIn: {
+            /**
+             * Given
+             * @default {}
+             */
+            given: {
+                [key: string]: string;
+            };
+        };
     };
     responses: never;
     parameters: never;
@@ -1994,32 +2513,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SheetsOut"];
-                };
-            };
-        };
-    };
-    verifex_dockets_api_check_wiring_now: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                docket_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TextIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["WiringCheckOut"];
                 };
             };
         };
@@ -2206,6 +2699,80 @@ export interface operations {
             };
         };
     };
+    verifex_dockets_api_wiring_check_wiring_now: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TextIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WiringCheckOut"];
+                };
+            };
+        };
+    };
+    verifex_dockets_api_wiring_study_wiring: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StudyOut"];
+                };
+            };
+        };
+    };
+    verifex_dockets_api_wiring_solve_wiring: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SettingsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SolvedOut"];
+                };
+            };
+        };
+    };
     verifex_dockets_api_hatch_hand_out: {
         parameters: {
             query?: never;
@@ -2250,6 +2817,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SaidOut"];
+                };
+            };
+        };
+    };
+    verifex_dockets_api_hatch_advise: {
+        parameters: {
+            query?: {
+                tag?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AdviceOut"][];
                 };
             };
         };
@@ -2446,6 +3035,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DoneOut"];
+                };
+            };
+        };
+    };
+    verifex_stores_api_list_resistors: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockResistorOut"][];
                 };
             };
         };
@@ -2674,6 +3283,100 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MyMarksOut"];
+                };
+            };
+        };
+    };
+    verifex_sums_api_list_sums: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SumsOut"];
+                };
+            };
+        };
+    };
+    verifex_sums_api_bands: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BandsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BandsOut"];
+                };
+            };
+        };
+    };
+    verifex_sums_api_value: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ValueIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ValueOut"];
+                };
+            };
+        };
+    };
+    verifex_sums_api_work_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SumIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AnswerOut"];
                 };
             };
         };

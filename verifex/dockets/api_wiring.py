@@ -1,0 +1,108 @@
+"""The wiring station: a live check, a closer look, and what flows in any state of the outputs."""
+
+from typing import Any
+
+from django.http import HttpRequest
+from ninja import Router, Schema
+
+from verifex.dockets.bench import DocketBench
+from verifex.dockets.schemas import TextIn, WiringCheckOut
+from verifex.dockets.study import solve, study
+from verifex.dockets.views import docket_for_staff
+from verifex.exercises.schemas import bench_out, finding_out
+from verifex.stores.api import OfferOut
+
+router = Router(tags=["wiring"])
+
+
+class ResistorJobOut(Schema):
+    ref: str
+    job: str
+    about: str
+    nominal_ohms: float | None = None
+    low_ohms: float | None
+    high_ohms: float | None
+    low_because: str
+    high_because: str
+    formula: str
+    ohms: float | None
+    fits: bool | None
+    amps: float
+    watts: float
+    rated_watts: float | None
+    in_circuit_ohms: float | None
+    offers: list[OfferOut]
+
+
+class ComparisonOut(Schema):
+    ref: str
+    aspect: str
+    handed_in: str
+    intended: str
+    agrees: bool
+
+
+class HandleOut(Schema):
+    """Something that can be set: `positions[0]` is where it rests."""
+
+    name: str
+    about: str
+    positions: list[str]
+
+
+class StudyOut(Schema):
+    attempt: int
+    resistors: list[ResistorJobOut]
+    comparison: list[ComparisonOut]
+    handles: list[HandleOut]
+
+
+class SettingsIn(Schema):
+    settings: dict[str, str] = {}
+
+
+class SolvedNetOut(Schema):
+    name: str
+    places: list[str]
+    volts: float
+    floats: bool
+
+
+class SolvedPartOut(Schema):
+    ref: str
+    title: str
+    amps: dict[str, float]
+    watts: float
+
+
+class SolvedOut(Schema):
+    """Net volts, amps into each leg, amps out of each pin; `restless` parts find no rest."""
+
+    nets: list[SolvedNetOut]
+    parts: list[SolvedPartOut]
+    pins: dict[str, float]
+    restless: list[str]
+
+
+@router.post("/dockets/{docket_id}/check-wiring", response=WiringCheckOut)
+def check_wiring_now(request: HttpRequest, docket_id: int, data: TextIn) -> dict[str, Any]:
+    """A live check while typing; nothing is stored."""
+    report = DocketBench(docket_for_staff(request, docket_id)).check_wiring(data.text)
+    return {
+        "problems": [p.as_json() for p in report.bench.problems],
+        "findings": [finding_out(f.as_json()) for f in report.findings],
+        "bench": bench_out(report.bench.as_json()),
+        "nets": report.nets_json(),
+    }
+
+
+@router.get("/dockets/{docket_id}/wiring/study", response=StudyOut)
+def study_wiring(request: HttpRequest, docket_id: int) -> dict[str, Any]:
+    """Resistors, comparison and handles of the wiring last handed in."""
+    return study(docket_for_staff(request, docket_id))
+
+
+@router.post("/dockets/{docket_id}/wiring/solve", response=SolvedOut)
+def solve_wiring(request: HttpRequest, docket_id: int, data: SettingsIn) -> dict[str, Any]:
+    """Volts and currents of the wiring last handed in, with outputs, buttons and knobs as set."""
+    return solve(docket_for_staff(request, docket_id), data.settings)
