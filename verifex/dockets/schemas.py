@@ -5,7 +5,7 @@ from typing import Any
 
 from ninja import Schema
 
-from verifex.exercises.schemas import BenchOut, ExerciseOut, FindingOut, HintOut, NetOut, SheetOut
+from verifex.exercises.schemas import BenchOut, ExerciseOut, FindingOut, HintOut, NetOut, RecipeOut, SheetOut
 
 
 class StationOut(Schema):
@@ -228,7 +228,7 @@ class PairExerciseOut(Schema):
     version: int
     board: str
     minutes: int
-    recipe: list[dict[str, Any]]
+    recipe: list[RecipeOut]
     variants: list[str]
     steps: list[dict[str, str]]
     behaviour: list[str]

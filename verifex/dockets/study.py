@@ -37,6 +37,7 @@ def study(docket: Docket) -> dict[str, Any]:
             # The exercise's own window stands over the one that follows from the bench.
             row["nominal_ohms"] = asked.nominal_ohms
             row["low_ohms"], row["high_ohms"] = asked.low_ohms, asked.high_ohms
+            row["low_because"], row["high_because"] = asked.low_because, asked.high_because
             row["fits"] = None if job.ohms is None or not asked.window_words else asked.holds(job.ohms)
         row["offers"] = [offer.as_json() for offer in offers(asked)] if asked and row["fits"] is False else []
         resistors.append(row)

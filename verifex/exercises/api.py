@@ -22,6 +22,7 @@ class PartNamesOut(Schema):
     title: str
     legs: list[str]
     settings: list[str]
+    by_name: bool  # its legs are only given by name, as makers differ
 
 
 class NamesOut(Schema):
@@ -36,7 +37,14 @@ def names(request: HttpRequest) -> dict[str, Any]:
     """For completion while a wiring is typed; anyone who is logged in may read it."""
     shelf = catalogue()
     parts = [
-        {"id": p.id, "title": p.title, "legs": list(p.legs), "settings": list(p.settings)} for p in shelf.parts.values()
+        {
+            "id": p.id,
+            "title": p.title,
+            "legs": list(p.legs),
+            "settings": list(p.settings),
+            "by_name": p.by_name_only,
+        }
+        for p in shelf.parts.values()
     ]
     return {"pins": {board.id: board.pin_names() for board in shelf.boards.values()}, "parts": parts}
 

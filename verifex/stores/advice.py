@@ -9,6 +9,7 @@ from verifex.exercises.intended import intended_resistors
 from verifex.exercises.models import ExerciseVersion
 from verifex.stores.models import StockResistor
 
+OWN_LIMIT = "the limit this exercise sets"
 HEAT_MARGIN = 1.5  # a substitute is rated for this many times the heat of the resistor it stands for
 
 
@@ -79,8 +80,8 @@ def _allowed(
         nominal,
         low if said else window.low_ohms if window else None,
         high if said else window.high_ohms if window else None,
-        window.low_because if window else "the exercise says so" if said else "",
-        window.high_because if window else "the exercise says so" if said else "",
+        OWN_LIMIT if said else window.low_because if window else "",
+        OWN_LIMIT if said else window.high_because if window else "",
         derived.watts if derived else 0.0,
     )
 

@@ -186,7 +186,7 @@ def _doings_of(view: BenchView, part: Part) -> Iterator[Doing]:
         pins = pins_reading(view, net) if net else []
         if kind.leg(leg).optional and not pins:
             continue
-        what = "reads" if kind.role(leg) is LegRole.INPUT else "tells"
+        what = "driven by" if kind.role(leg) is LegRole.INPUT else "read by"
         able = sorted({_ability(pin, kind.leg(leg).bus) for pin in pins})
         yield Doing(
             part.ref, f"{leg} {what}", ", ".join(able) or "no pin", ", ".join(pin.name for pin in pins) or "no pin"

@@ -1927,9 +1927,7 @@ export interface components {
             /** Minutes */
             minutes: number;
             /** Recipe */
-            recipe: {
-                [key: string]: unknown;
-            }[];
+            recipe: components["schemas"]["RecipeOut"][];
             /** Variants */
             variants: string[];
             /** Steps */
@@ -2054,6 +2052,8 @@ export interface components {
             legs: string[];
             /** Settings */
             settings: string[];
+            /** By Name */
+            by_name: boolean;
         };
         /** DocketMarksOut */
         DocketMarksOut: {

@@ -51,6 +51,9 @@ function evidence(finding: Finding): string {
         <div v-if="index === chosen" class="body">
           <p class="soft">{{ finding.why }}</p>
           <p><b>Remedy</b> {{ finding.remedy }}</p>
+          <p v-if="finding.also?.length" class="soft also">
+            <b>Follows from it</b> {{ finding.also.join('; ') }}
+          </p>
           <p v-if="finding.hint" class="hint">The pair is shown: “{{ finding.hint }}”</p>
         </div>
       </li>

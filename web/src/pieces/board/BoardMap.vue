@@ -3,7 +3,9 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { mode } from '@/look/theme'
-import { COL, holeX, layOut, ROW, railX, readPlace, wireColour, X } from './layout'
+import { wireColour } from './colours'
+import { layOut } from './layout'
+import { CHIP, COL, holeX, LABEL, railX, readPlace, X } from './places'
 
 const props = defineProps<{
   bench: Schemas['BenchOut']
@@ -44,15 +46,19 @@ function isLitLead(ends: [string, string]): boolean {
     >
       <g v-for="rail in RAILS" :key="rail">
         <rect
+          v-for="[from, to] in map.rails"
+          :key="from"
           :x="railX(rail) - 6"
-          y="26"
+          :y="from"
           width="12"
-          :height="map.height - 34"
+          :height="to - from"
           rx="6"
           class="rail"
           :class="{ lit: litStrips.has(rail) }"
         />
-        <text :x="railX(rail)" y="17" class="railname">{{ rail.replace('-', '−') }}</text>
+        <text v-if="map.rails.length" :x="railX(rail)" y="17" class="railname">
+          {{ rail.replace('-', '−') }}
+        </text>
       </g>
       <template v-for="band in map.bands" :key="band.y">
         <g v-if="band.kind === 'row'">
@@ -69,8 +75,9 @@ function isLitLead(ends: [string, string]): boolean {
             <circle v-for="n in 5" :key="n" :cx="x + (n - 1) * COL" :cy="band.y" r="1.9" class="hole" />
           </template>
         </g>
-        <text v-else :x="map.foldX" :y="band.y + 3" class="fold">
-          {{ band.from === band.to ? `row ${band.from} empty` : `rows ${band.from}–${band.to} empty` }}
+        <text v-else :x="X.holesLeft - 15" :y="band.y + 4" class="fold">
+          <title>Nothing in these rows</title>
+          {{ band.from === band.to ? band.from : `${band.from}–${band.to}` }}
         </text>
       </template>
 
@@ -102,6 +109,19 @@ function isLitLead(ends: [string, string]): boolean {
         :key="block.ref"
         class="block"
         :class="{ lit: litParts.has(block.ref) }"
+        @click="emit('choosePart', block.ref)"
+      >
+        <rect v-if="block.outline" v-bind="block.outline" rx="7" class="outline" />
+        <polyline v-else :points="block.spine.map((p) => p.join(',')).join(' ')" class="spine" />
+        <circle v-for="leg in block.legs" :key="leg.leg" :cx="leg.x" :cy="leg.y" r="5" class="foot">
+          <title>{{ block.ref }}.{{ leg.leg }} in {{ leg.place }}</title>
+        </circle>
+      </g>
+      <g
+        v-for="block in map.blocks"
+        :key="`l${block.ref}`"
+        class="block"
+        :class="{ lit: litParts.has(block.ref) }"
         tabindex="0"
         role="button"
         :aria-label="`${block.ref}, ${block.title}`"
@@ -109,19 +129,9 @@ function isLitLead(ends: [string, string]): boolean {
         @keydown.enter="emit('choosePart', block.ref)"
       >
         <title>{{ block.ref }}: {{ block.title }}</title>
-        <line
-          :x1="block.legs[Math.floor((block.legs.length - 1) / 2)]!.x"
-          :y1="block.label.y"
-          :x2="block.label.x"
-          :y2="block.label.y"
-          class="leader"
-        />
-        <polyline :points="block.spine.map((p) => p.join(',')).join(' ')" class="spine" />
-        <circle v-for="leg in block.legs" :key="leg.leg" :cx="leg.x" :cy="leg.y" r="5" class="foot">
-          <title>{{ block.ref }}.{{ leg.leg }} in {{ leg.place }}</title>
-        </circle>
-        <rect :x="block.label.x" :y="block.label.y - 10" width="42" height="20" rx="3" class="name" />
-        <text :x="block.label.x + 21" :y="block.label.y + 4.5" class="nametext">{{ block.ref }}</text>
+        <line :x1="block.from.x" :y1="block.from.y" :x2="block.label.x" :y2="block.label.y" class="leader" />
+        <rect :x="block.label.x" :y="block.label.y - 10" :width="LABEL" height="20" rx="3" class="name" />
+        <text :x="block.label.x + LABEL / 2" :y="block.label.y + 4.5" class="nametext">{{ block.ref }}</text>
       </g>
 
       <template v-for="band in map.bands" :key="`n${band.y}`">
@@ -131,12 +141,36 @@ function isLitLead(ends: [string, string]): boolean {
         </template>
       </template>
 
-      <g v-for="chip in map.chips" :key="chip.net + chip.y" class="chip">
-        <rect :x="chip.x" :y="chip.y - ROW / 2 + 3" width="76" height="20" rx="3" />
-        <text :x="chip.x + 38" :y="chip.y + 4.5">{{ chip.text }}</text>
+      <g v-for="chip in map.chips" :key="`${chip.text}${chip.y}${chip.x}`" class="chip">
+        <rect :x="chip.x" :y="chip.y - 10" :width="CHIP" height="20" rx="3" />
+        <text :x="chip.x + CHIP / 2" :y="chip.y + 4.5">{{ chip.text }}</text>
+      </g>
+
+      <g
+        v-for="flyer in map.flyers"
+        :key="flyer.ref"
+        class="block flyer"
+        :class="{ lit: litParts.has(flyer.ref) }"
+        tabindex="0"
+        role="button"
+        :aria-label="`${flyer.ref}, ${flyer.title}`"
+        @click="emit('choosePart', flyer.ref)"
+        @keydown.enter="emit('choosePart', flyer.ref)"
+      >
+        <g v-for="leg in flyer.legs" :key="`${leg.leg}${leg.y}`" class="chip">
+          <polyline
+            :points="`${X.chipLeft + CHIP},${leg.y} ${X.holesLeft},${leg.y} ${X.ditch},${flyer.y}`"
+            class="flight"
+          />
+          <rect :x="X.chipLeft" :y="leg.y - 10" :width="CHIP" height="20" rx="3" />
+          <text :x="X.chipLeft + CHIP / 2" :y="leg.y + 4.5">{{ leg.to }}</text>
+          <text :x="X.holesLeft - 6" :y="leg.y - 4" class="legname">{{ leg.leg }}</text>
+        </g>
+        <rect :x="X.ditch" :y="flyer.y - 10" :width="LABEL" height="20" rx="3" class="name" />
+        <text :x="X.ditch + LABEL / 2" :y="flyer.y + 4.5" class="nametext">{{ flyer.ref }}</text>
+        <text :x="X.ditch + LABEL + 10" :y="flyer.y + 4.5" class="title">{{ flyer.title }}</text>
       </g>
     </svg>
-    <figcaption v-if="map.flying.length" class="soft">Flying leads: {{ map.flying.join(', ') }}</figcaption>
   </figure>
 </template>
 
@@ -191,8 +225,36 @@ svg {
   stroke-width: 4px;
 }
 .fold {
-  font: 12px var(--text);
+  font: 11px var(--mono);
   fill: var(--faint);
+  text-anchor: end;
+}
+.outline {
+  fill: var(--ink);
+  fill-opacity: 0.14;
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+.block.lit .outline {
+  fill: var(--hit);
+  stroke: var(--hit);
+}
+.flight {
+  fill: none;
+  stroke: var(--soft);
+  stroke-width: 2;
+}
+.block.lit .flight {
+  stroke: var(--hit);
+}
+.chip .legname {
+  font: 11.5px var(--mono);
+  fill: var(--soft);
+  text-anchor: end;
+}
+.title {
+  font: 13px var(--text);
+  fill: var(--soft);
 }
 .lead polyline {
   fill: none;
@@ -214,7 +276,7 @@ svg {
 .spine {
   fill: none;
   stroke: var(--ink);
-  stroke-width: 9;
+  stroke-width: 8;
   stroke-linecap: round;
   stroke-linejoin: round;
   opacity: 0.82;

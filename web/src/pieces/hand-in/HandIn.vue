@@ -4,6 +4,7 @@
 import { useDebounceFn } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { ApiError, type Schemas } from '@/api/client'
+import type { RecipePart } from './entry/words'
 import CodeView from '@/pieces/CodeView.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { newToken, useDraft } from '@/shared/drafts'
@@ -17,6 +18,7 @@ const props = defineProps<{
   kind: 'wiring' | 'program' | 'readings'
   given: { number: number; text: string } | null
   board: string
+  recipe: RecipePart[]
   steps: string[]
   check?: (text: string) => Promise<Check>
   send: (text: string, token: string, basedOn: number) => Promise<void>
@@ -24,7 +26,6 @@ const props = defineProps<{
 
 const words = computed(() => PARTS_OF_KIND[props.kind])
 const draft = useDraft(props.docket, props.kind)
-const text = ref('')
 const mode = ref<'table' | 'text'>('table')
 const error = ref<unknown>(null)
 const busy = ref(false)
@@ -32,10 +33,8 @@ const checked = ref<Check | null>(null)
 const checkLost = ref(false)
 
 const START = `board B1 ${props.board}\nbase half\n`
-onMounted(() => {
-  text.value = draft.value?.text ?? props.given?.text ?? (props.kind === 'wiring' ? START : '')
-  void runCheck()
-})
+const text = ref(draft.value?.text ?? props.given?.text ?? (props.kind === 'wiring' ? START : ''))
+onMounted(() => void runCheck())
 const changed = computed(() => text.value !== (props.given?.text ?? '') && text.value !== START)
 const outdated = computed(() => !!draft.value && draft.value.basedOn !== (props.given?.number ?? 0))
 
@@ -138,7 +137,9 @@ async function takeFile(event: Event) {
       v-if="kind === 'wiring' && mode === 'table'"
       v-model="text"
       :board="board"
+      :recipe="recipe"
       :marks="checked?.problems ?? []"
+      @submit="handIn"
     />
     <CodeView
       v-else

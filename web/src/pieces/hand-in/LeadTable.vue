@@ -1,14 +1,23 @@
 <script setup lang="ts">
-// The keyboard-first table of leads: each row is a line of the bench notation and edits it in place.
-// Enter goes down (and makes a new row at the end); Alt with up or down moves a part by a row of the board.
+// The keyboard-first table of leads: each row is a line of the bench notation and edits it in place; the line
+// under it takes new ones in a few letters.
 import { useQuery } from '@tanstack/vue-query'
-import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import { useRefHistory } from '@vueuse/core'
+import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import { ask, client } from '@/api/client'
-import { moved, nextRef, readLine, type Row, writeLine } from './lines'
+import EntryLine from './entry/EntryLine.vue'
+import { lettersOf } from './entry/part'
+import type { RecipePart } from './entry/words'
+import { copied, movedPlaces, nextRef, readLine, type Row, swapped, writeLine } from './lines'
 
-const props = defineProps<{ board: string; marks: Record<string, unknown>[] }>()
+const props = defineProps<{ board: string; recipe: RecipePart[]; marks: Record<string, unknown>[] }>()
+const emit = defineEmits<{ submit: [] }>()
 const text = defineModel<string>({ required: true })
+const box = useTemplateRef<HTMLElement>('box')
 const body = useTemplateRef<HTMLElement>('body')
+const entry = useTemplateRef<{ focus: () => void }>('entry')
+const { undo, canUndo } = useRefHistory(text, { capacity: 200 })
+onMounted(() => entry.value?.focus())
 
 const rows = computed(() => text.value.replace(/\n$/, '').split('\n').map(readLine))
 const shown = computed(() =>
@@ -25,14 +34,11 @@ const { data: names } = useQuery({
 })
 const pins = computed(() => (names.value?.pins[props.board] ?? []).map((pin) => `B1.${pin}`))
 const types = computed(() => names.value?.parts ?? [])
-const LETTERS: Record<string, string> = {
-  resistor: 'R',
-  led: 'D',
-  buzzer: 'BZ',
-  diode: 'D',
-  button: 'S',
-  capacitor: 'C',
-}
+const words = computed(() => ({
+  pins: names.value?.pins[props.board] ?? [],
+  parts: types.value,
+  recipe: props.recipe,
+}))
 const EXAMPLES: Record<string, string> = {
   resistor: 'bands=orange-orange-brown-gold measured=327',
   led: 'colour=red',
@@ -49,7 +55,7 @@ function put(lines: string[]) {
 function change(index: number, changes: Partial<Row>) {
   const row = { ...rows.value[index]!, ...changes }
   if (changes.type && row.kind === 'part' && !row.name)
-    row.name = nextRef(rows.value, LETTERS[changes.type] ?? 'U')
+    row.name = nextRef(rows.value, lettersOf(changes.type))
   put(rows.value.map((r, i) => (i === index ? writeLine(row) : r.raw)))
 }
 // What is being typed in a cell is its own until it is left: a check that arrives meanwhile must not take it away.
@@ -78,12 +84,11 @@ function remove(index: number) {
 function copy(index: number) {
   const row = rows.value[index]!
   const lines = rows.value.map((r) => r.raw)
-  const name = row.kind === 'part' ? nextRef(rows.value, row.name.replace(/\d+$/, '')) : row.name
-  lines.splice(index + 1, 0, writeLine({ ...row, name }))
+  lines.splice(index + 1, 0, copied(row, nextRef(rows.value, row.name.replace(/\d+$/, ''))))
   put(lines)
 }
 function swap(index: number) {
-  change(index, { places: rows.value[index]!.places.split(/\s+/).reverse().join(' ') })
+  change(index, { places: swapped(rows.value[index]!).places })
 }
 async function focus(index: number, cell = 0) {
   await nextTick()
@@ -101,123 +106,152 @@ function onKey(event: KeyboardEvent, index: number, cell: number) {
   if (event.key === 'Enter') {
     event.preventDefault()
     down(index, cell)
-  } else if (event.altKey && (event.key === 'ArrowDown' || event.key === 'ArrowUp')) {
+  } else if (event.altKey && ALT_KEYS[event.key]) {
     event.preventDefault()
-    change(index, { places: moved(rows.value[index]!.places, event.key === 'ArrowDown' ? 1 : -1) })
+    ;(event.target as HTMLInputElement).blur() // what is being typed counts first
+    ALT_KEYS[event.key]!(index)
+    void focus(Math.min(index, rows.value.length - 1), cell)
   }
+}
+const ALT_KEYS: Record<string, (index: number) => void> = {
+  ArrowDown: (index) => move(index, 1),
+  ArrowUp: (index) => move(index, -1),
+  s: swap,
+  c: copy,
+  Delete: remove,
+}
+function move(index: number, by: number) {
+  change(index, { places: movedPlaces(rows.value[index]!.places, by) })
+}
+async function entered(lines: string[]) {
+  put(lines)
+  await nextTick()
+  box.value?.scrollTo({ top: box.value.scrollHeight })
 }
 </script>
 
 <template>
   <div class="leads">
-    <table>
-      <thead>
-        <tr>
-          <th>Kind</th>
-          <th>Ref</th>
-          <th>Type</th>
-          <th>Places</th>
-          <th>Colour, settings</th>
-          <th><span class="visually-hidden">Acts</span></th>
-        </tr>
-      </thead>
-      <tbody ref="body">
-        <tr
-          v-for="{ row, index } in shown"
-          :key="index"
-          :data-line="index"
-          :class="{ wrong: wrong.has(index) }"
-        >
-          <template v-if="row.kind === 'other'">
-            <td colspan="5" class="raw">
-              <input
-                :value="held(index, 'more', row.raw)"
-                :aria-label="`Line ${index + 1}`"
-                @input="hold(index, 'more', $event)"
-                @change="
-                  put(rows.map((r, i) => (i === index ? ($event.target as HTMLInputElement).value : r.raw)))
-                "
-                @keydown="onKey($event, index, 0)"
-              />
+    <div ref="box" class="box">
+      <table>
+        <thead>
+          <tr>
+            <th><span class="visually-hidden">Line</span></th>
+            <th>What</th>
+            <th>Type</th>
+            <th>Places</th>
+            <th>Colour, settings</th>
+            <th><span class="visually-hidden">Acts</span></th>
+          </tr>
+        </thead>
+        <tbody ref="body">
+          <tr
+            v-for="{ row, index } in shown"
+            :key="index"
+            :data-line="index"
+            :class="{ wrong: wrong.has(index) }"
+          >
+            <td class="v count">{{ index + 1 }}</td>
+            <template v-if="row.kind === 'other'">
+              <td colspan="4" class="raw">
+                <input
+                  :value="held(index, 'more', row.raw)"
+                  :aria-label="`Line ${index + 1}`"
+                  @input="hold(index, 'more', $event)"
+                  @change="
+                    put(rows.map((r, i) => (i === index ? ($event.target as HTMLInputElement).value : r.raw)))
+                  "
+                  @keydown="onKey($event, index, 0)"
+                />
+              </td>
+            </template>
+            <template v-else>
+              <td class="ref">
+                <input
+                  v-if="row.kind === 'part' || row.kind === 'board'"
+                  :value="held(index, 'name', row.name)"
+                  :aria-label="`Reference, line ${index + 1}`"
+                  placeholder="R1"
+                  @input="hold(index, 'name', $event)"
+                  @change="keep(index, 'name', $event)"
+                  @keydown="onKey($event, index, 0)"
+                />
+                <span v-else class="kind v">{{ row.kind }}</span>
+              </td>
+              <td v-if="row.kind !== 'wire'" class="type">
+                <input
+                  :value="held(index, 'type', row.type)"
+                  :list="row.kind === 'part' ? 'lead-types' : undefined"
+                  :aria-label="`Type, line ${index + 1}`"
+                  placeholder="resistor"
+                  @input="hold(index, 'type', $event)"
+                  @change="keep(index, 'type', $event)"
+                  @keydown="onKey($event, index, 1)"
+                />
+              </td>
+              <td class="places" :colspan="row.kind === 'wire' ? 2 : 1">
+                <input
+                  v-if="row.kind === 'wire' || row.kind === 'part'"
+                  :value="held(index, 'places', row.places)"
+                  :list="row.kind === 'wire' ? 'lead-pins' : undefined"
+                  :aria-label="`Places, line ${index + 1}`"
+                  :placeholder="row.kind === 'wire' ? 'from to: B1.A0 a6' : placesOf(row.type)"
+                  @input="hold(index, 'places', $event)"
+                  @change="keep(index, 'places', $event)"
+                  @keydown="onKey($event, index, row.kind === 'wire' ? 0 : 2)"
+                />
+              </td>
+              <td class="more">
+                <input
+                  v-if="row.kind === 'wire' || row.kind === 'part'"
+                  :value="held(index, 'more', row.more)"
+                  :aria-label="`Colour or settings, line ${index + 1}`"
+                  :placeholder="row.kind === 'wire' ? 'red' : (EXAMPLES[row.type] ?? '')"
+                  @input="hold(index, 'more', $event)"
+                  @change="keep(index, 'more', $event)"
+                  @keydown="onKey($event, index, row.kind === 'wire' ? 1 : 3)"
+                />
+              </td>
+            </template>
+            <td class="acts">
+              <button
+                type="button"
+                :aria-label="`Exchange the ends, line ${index + 1}`"
+                title="Exchange the ends (Alt S)"
+                @click="swap(index)"
+              >
+                ⇄
+              </button>
+              <button
+                type="button"
+                :aria-label="`Copy line ${index + 1}`"
+                title="Copy (Alt C)"
+                @click="copy(index)"
+              >
+                +
+              </button>
+              <button
+                type="button"
+                :aria-label="`Remove line ${index + 1}`"
+                title="Remove (Alt Delete)"
+                @click="remove(index)"
+              >
+                ×
+              </button>
             </td>
-          </template>
-          <template v-else>
-            <td class="kind v">{{ row.kind }}</td>
-            <td v-if="row.kind !== 'wire'" class="ref">
-              <input
-                v-if="row.kind === 'part' || row.kind === 'board'"
-                :value="held(index, 'name', row.name)"
-                :aria-label="`Reference, line ${index + 1}`"
-                placeholder="R1"
-                @input="hold(index, 'name', $event)"
-                @change="keep(index, 'name', $event)"
-                @keydown="onKey($event, index, 0)"
-              />
-            </td>
-            <td v-if="row.kind !== 'wire'" class="type">
-              <input
-                :value="held(index, 'type', row.type)"
-                :list="row.kind === 'part' ? 'lead-types' : undefined"
-                :aria-label="`Type, line ${index + 1}`"
-                placeholder="resistor"
-                @input="hold(index, 'type', $event)"
-                @change="keep(index, 'type', $event)"
-                @keydown="onKey($event, index, 1)"
-              />
-            </td>
-            <td class="places" :colspan="row.kind === 'wire' ? 3 : 1">
-              <input
-                v-if="row.kind === 'wire' || row.kind === 'part'"
-                :value="held(index, 'places', row.places)"
-                :list="row.kind === 'wire' ? 'lead-pins' : undefined"
-                :aria-label="`Places, line ${index + 1}`"
-                :placeholder="row.kind === 'wire' ? 'from to: B1.A0 a6' : placesOf(row.type)"
-                @input="hold(index, 'places', $event)"
-                @change="keep(index, 'places', $event)"
-                @keydown="onKey($event, index, row.kind === 'wire' ? 0 : 2)"
-              />
-            </td>
-            <td class="more">
-              <input
-                v-if="row.kind === 'wire' || row.kind === 'part'"
-                :value="held(index, 'more', row.more)"
-                :aria-label="`Colour or settings, line ${index + 1}`"
-                :placeholder="row.kind === 'wire' ? 'red' : (EXAMPLES[row.type] ?? '')"
-                @input="hold(index, 'more', $event)"
-                @change="keep(index, 'more', $event)"
-                @keydown="onKey($event, index, row.kind === 'wire' ? 1 : 3)"
-              />
-            </td>
-          </template>
-          <td class="acts">
-            <button
-              type="button"
-              :aria-label="`Exchange the ends, line ${index + 1}`"
-              title="Exchange the ends"
-              @click="swap(index)"
-            >
-              ⇄
-            </button>
-            <button type="button" :aria-label="`Copy line ${index + 1}`" title="Copy" @click="copy(index)">
-              +
-            </button>
-            <button
-              type="button"
-              :aria-label="`Remove line ${index + 1}`"
-              title="Remove"
-              @click="remove(index)"
-            >
-              ×
-            </button>
-          </td>
-        </tr>
-      </tbody>
-    </table>
-    <div class="add">
-      <button type="button" class="btn line" @click="add('wire')">Add a wire</button>
-      <button type="button" class="btn line" @click="add('part')">Add a part</button>
-      <span class="soft">Enter goes down; Alt ↓ moves a part by a row.</span>
+          </tr>
+        </tbody>
+      </table>
     </div>
+    <EntryLine
+      ref="entry"
+      :lines="rows.map((row) => row.raw)"
+      :words="words"
+      :may-undo="canUndo"
+      @change="entered"
+      @undo="undo()"
+      @submit="emit('submit')"
+    />
     <datalist id="lead-types">
       <option v-for="type in types" :key="type.id" :value="type.id">{{ type.title }}</option>
     </datalist>
@@ -227,7 +261,24 @@ function onKey(event: KeyboardEvent, index: number, cell: number) {
 
 <style scoped>
 .leads {
-  overflow-x: auto;
+  display: grid;
+  gap: 10px;
+}
+.box {
+  overflow: auto;
+  max-height: max(240px, 38vh);
+}
+thead th {
+  position: sticky;
+  top: 0;
+  background: var(--sheet);
+  z-index: 1;
+}
+.count {
+  color: var(--faint);
+  text-align: right;
+  padding-right: 6px;
+  font-size: 12px;
 }
 table {
   border-collapse: collapse;
@@ -266,10 +317,10 @@ input:focus {
   outline: 2px solid var(--act);
 }
 .ref {
-  width: 52px;
+  width: 58px;
 }
 .type {
-  width: 126px;
+  width: 148px;
 }
 .more {
   width: 20%;
@@ -289,13 +340,5 @@ input:focus {
 }
 tr.wrong td {
   background: var(--stop-bg);
-}
-.add {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  margin-top: 10px;
-  flex-wrap: wrap;
-  font-size: 14px;
 }
 </style>

@@ -56,10 +56,30 @@ export function nextRef(rows: Row[], letters: string): string {
   return `${letters}${Math.max(0, ...used.filter((n) => Number.isFinite(n))) + 1}`
 }
 
-/** Move every hole of a row's places by some rows of the board. */
-export function moved(places: string, by: number): string {
+/** Places with every hole moved by some rows of the board. */
+export function movedPlaces(places: string, by: number): string {
   return places.replace(
-    /\b([a-j])(\d+)\b/g,
-    (_, letter: string, n: string) => `${letter}${Math.max(1, Number(n) + by)}`,
+    /(^|[\s=])([a-j])(\d+)(?=\s|$)/g,
+    (_, before: string, letter: string, n: string) => `${before}${letter}${Math.max(1, Number(n) + by)}`,
   )
+}
+
+/** How many ends a row names. */
+export function ends(row: Row): number {
+  return row.places.split(/\s+/).filter(Boolean).length
+}
+
+/** A row with its places the other way round; legs by name keep their names and exchange their places. */
+export function swapped(row: Row): Row {
+  const words = row.places.split(/\s+/).filter(Boolean)
+  const places = words.map((word) => word.slice(word.indexOf('=') + 1)).reverse()
+  return {
+    ...row,
+    places: words.map((word, i) => word.slice(0, word.indexOf('=') + 1) + places[i]).join(' '),
+  }
+}
+
+/** A row's line again, under a reference of its own and without its comment. */
+export function copied(row: Row, ref: string): string {
+  return writeLine({ ...row, name: row.kind === 'part' ? ref : row.name, comment: '' })
 }

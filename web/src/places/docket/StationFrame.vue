@@ -63,6 +63,7 @@ defineEmits<{ next: [] }>()
   gap: 18px;
   padding: 6px 18px 0;
   border-bottom: 1px solid var(--line);
+  overflow-x: auto;
 }
 .tabs button {
   font: 15px var(--text);
@@ -70,6 +71,7 @@ defineEmits<{ next: [] }>()
   background: none;
   border: 0;
   padding: 8px 0;
+  white-space: nowrap;
   cursor: pointer;
 }
 .tabs button[aria-selected='true'] {
@@ -81,6 +83,9 @@ defineEmits<{ next: [] }>()
   margin-left: auto;
   color: var(--soft);
   font-size: 14px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 .inside {
   flex: 1;

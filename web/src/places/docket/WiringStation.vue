@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import ChangeList from '@/pieces/ChangeList.vue'
 import BoardMap from '@/pieces/board/BoardMap.vue'
 import NetList from '@/pieces/board/NetList.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
@@ -11,10 +12,16 @@ import ReasonAsk from './ReasonAsk.vue'
 import StationFrame from './StationFrame.vue'
 import { useDocket } from './use-docket'
 import { useStationKeys } from './use-station-keys'
+import Compare from './wiring/Compare.vue'
+import Currents from './wiring/Currents.vue'
+import Resistors from './wiring/Resistors.vue'
 
 const emit = defineEmits<{ next: [] }>()
 const { docket, pass, busy } = useDocket()
+const TABS = ['Board map', 'Currents', 'Resistors', 'Compare', 'Hand-in']
+const LOOKS = { Currents, Resistors, Compare }
 const tab = ref('Board map')
+const look = computed(() => LOOKS[tab.value as keyof typeof LOOKS])
 const chosen = ref(0)
 const wiring = computed(() => docket.value?.wiring ?? null)
 const finding = computed(() => wiring.value?.findings[chosen.value] ?? null)
@@ -41,20 +48,22 @@ async function passIt() {
 useKeys({
   ...findingKeys,
   b: { does: 'send back', act: () => (asking.value = mayPass.value) },
+  e: { does: 'enter the wiring', act: () => (tab.value = 'Hand-in') },
+  t: {
+    does: 'next tab',
+    act: () => (tab.value = TABS[(TABS.indexOf(tab.value) + 1) % TABS.length]!),
+  },
   a: { does: 'pass the wiring', act: () => void (mayPass.value && passIt()) },
 })
 </script>
 
 <template>
-  <StationFrame
-    v-if="docket"
-    v-model:tab="tab"
-    :tabs="['Board map', 'Net list', 'Hand-in']"
-    @next="emit('next')"
-  >
+  <StationFrame v-if="docket" v-model:tab="tab" :tabs="TABS" @next="emit('next')">
     <template #side>
       <template v-if="wiring"
-        >attempt {{ wiring.number }}, {{ clockTime(wiring.at) }}, {{ wiring.by }}</template
+        ><span :title="`handed in by ${wiring.by}`"
+          >attempt {{ wiring.number }}, {{ clockTime(wiring.at) }}</span
+        ></template
       >
     </template>
     <template #evidence>
@@ -73,7 +82,7 @@ useKeys({
         :severity="finding?.severity"
         @choose-part="showPart"
       />
-      <NetList v-else :nets="wiring.nets" :lit="finding?.where" />
+      <component :is="look" v-else :attempt="wiring.number" :lit="finding?.where" />
     </template>
     <template #findings>
       <FindingList
@@ -81,6 +90,12 @@ useKeys({
         v-model:chosen="chosen"
         :findings="wiring.findings"
         good="Nets and currents are as the exercise asks. Compare supply, ground and polarity with the real bench."
+      />
+      <ChangeList
+        v-if="wiring?.changes"
+        class="changes"
+        :changes="wiring.changes"
+        :since="wiring.number - 1"
       />
       <section v-if="wiring && tab === 'Board map'" class="nets">
         <h3>Nets, as solved with this bench's values</h3>
@@ -113,6 +128,7 @@ useKeys({
 </template>
 
 <style scoped>
+.changes,
 .nets {
   margin-top: 22px;
   display: grid;

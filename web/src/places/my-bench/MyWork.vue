@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Wiring, program or readings of a pair: hints on what was handed in, and the next attempt.
 import { computed, ref } from 'vue'
+import ChangeList from '@/pieces/ChangeList.vue'
 import BoardMap from '@/pieces/board/BoardMap.vue'
 import HandIn from '@/pieces/hand-in/HandIn.vue'
 import SheetTable from '@/pieces/SheetTable.vue'
@@ -34,6 +35,11 @@ async function send(text: string, token: string, basedOn: number) {
       </p>
       <HintList v-if="given.hints.length" v-model:chosen="chosen" :hints="given.hints" />
       <p v-else-if="kind !== 'readings'" class="good">Nothing stands out in what you handed in.</p>
+      <ChangeList
+        v-if="kind === 'wiring' && docket.wiring?.changes"
+        :changes="docket.wiring.changes"
+        :since="docket.wiring.number - 1"
+      />
       <BoardMap
         v-if="kind === 'wiring' && docket.wiring"
         :bench="docket.wiring.bench"
@@ -66,6 +72,7 @@ async function send(text: string, token: string, basedOn: number) {
       :kind="kind"
       :given="given"
       :board="docket.exercise.board"
+      :recipe="docket.exercise.recipe"
       :steps="docket.exercise.steps.map((s) => s.name ?? '')"
       :check="kind === 'wiring' ? check : undefined"
       :send="send"

@@ -1,0 +1,57 @@
+// Places as people type them: a5, +l, -r40, .8 for pin D8, .g for GND, u1.o for U1.out.
+import type { Row } from '../lines'
+import { NotUnderstood, type Vocabulary } from './words'
+
+/** The place in full, or null when the token is none. Throws where it is one that cannot be told apart. */
+export function resolvePlace(token: string, rows: Row[], words: Vocabulary): string | null {
+  const lower = token.toLowerCase()
+  if (/^[a-j][1-9]\d?$/.test(lower)) return lower
+  const rail = /^([+-])([lr])(\d*)$/.exec(lower)
+  if (rail) return `${rail[1]}${rail[2]!.toUpperCase()}${rail[3]}`
+  if (/^[+-]/.test(token))
+    throw new NotUnderstood(`“${token}” is no rail: +L, -L, +R, -R, with a row where it matters.`)
+  if (token.startsWith('.')) return `${boardRef(rows)}.${pinOf(token.slice(1), words.pins)}`
+  const [ref, leg] = token.split('.')
+  if (leg === undefined || !/^[a-z]+\d+$/i.test(ref!)) return null
+  if (ref!.toUpperCase() === boardRef(rows)) return `${boardRef(rows)}.${pinOf(leg, words.pins)}`
+  const part = rows.find((row) => row.kind === 'part' && row.name === ref!.toUpperCase())
+  const type = words.parts.find((p) => p.id === part?.type)
+  if (!type) throw new NotUnderstood(`There is no part ${ref!.toUpperCase()} in the table.`)
+  return `${part!.name}.${oneOf(leg, type.legs, `legs of ${part!.name}`)}`
+}
+
+export function boardRef(rows: Row[]): string {
+  return rows.find((row) => row.kind === 'board')?.name || 'B1'
+}
+
+/** Pins that a few letters may mean, the likeliest first. A number is a digital pin of that number. */
+export function pinsLike(typed: string, pins: string[]): string[] {
+  const name = typed.toUpperCase()
+  const exact = pins.filter((pin) => pin === name)
+  const numbered = /^\d+$/.test(name) ? pins.filter((pin) => new RegExp(`^(D|GPIO)${name}$`).test(pin)) : []
+  const begun = pins.filter((pin) => pin.startsWith(name))
+  return [...new Set([...exact, ...numbered, ...begun])]
+}
+
+function pinOf(typed: string, pins: string[]): string {
+  const name = typed.toUpperCase()
+  if (!typed) throw new NotUnderstood('which pin? .8 is D8, .a0 is A0, .g is GND, .5v is 5V.')
+  const [best, second] = pinsLike(typed, pins)
+  // GND2 and header positions are other names of pins; the check knows them.
+  if (!best && /^(GND\d+|P\d+|VIN|AREF)$/.test(name)) return name
+  if (!best) throw new NotUnderstood(`The board has no pin “${typed}”.`)
+  const sure = best === name || /^\d+$/.test(name) || !second
+  if (!sure) throw new NotUnderstood(`“.${typed}” may be ${pinsLike(typed, pins).slice(0, 4).join(', ')}.`)
+  return best
+}
+
+/** The one name that begins so. Throws when there is none or more than one. */
+export function oneOf(typed: string, names: string[], of: string): string {
+  const lower = typed.toLowerCase()
+  const exact = names.find((name) => name === lower)
+  const begun = names.filter((name) => name.startsWith(lower))
+  if (exact) return exact
+  if (begun.length === 1) return begun[0]!
+  if (!begun.length) throw new NotUnderstood(`“${typed}” is none of the ${of}: ${names.join(', ')}.`)
+  throw new NotUnderstood(`“${typed}” may be ${begun.join(' or ')}.`)
+}

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+// As handed in beside as the exercise intends, by what each part does; where it sits does not matter.
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import EmptyNote from '@/pieces/EmptyNote.vue'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { useDocket } from '../use-docket'
+import { useStudy } from './use-study'
+
+const props = defineProps<{ attempt: number; lit?: Schemas['WhereOut'] | null }>()
+const { docket, id } = useDocket()
+const study = useStudy(
+  id,
+  computed(() => props.attempt),
+)
+const rows = computed(() => study.data.value?.comparison ?? [])
+const apart = computed(() => rows.value.filter((row) => !row.agrees).length)
+const groups = computed(() => {
+  const refs = [...new Set(rows.value.map((row) => row.ref))]
+  return refs.map((ref) => ({
+    ref,
+    title: docket.value?.exercise.recipe.find((part) => part.ref === ref)?.title ?? '',
+    rows: rows.value.filter((row) => row.ref === ref),
+  }))
+})
+</script>
+
+<template>
+  <ErrorNote v-if="study.error.value" :error="study.error.value" />
+  <p v-else-if="study.isPending.value" class="soft" aria-busy="true">Comparing…</p>
+  <EmptyNote
+    v-else-if="!rows.length"
+    title="Nothing to compare with"
+    text="This exercise has no wiring of its own. The findings still judge the bench by what it does."
+  />
+  <div v-else>
+    <p class="sum" :class="{ good: !apart }">
+      {{
+        apart ? `${apart} of ${rows.length} functions differ` : `All ${rows.length} functions are as intended`
+      }}
+    </p>
+    <table class="plain">
+      <thead>
+        <tr>
+          <th>Part</th>
+          <th>What it does</th>
+          <th>As handed in</th>
+          <th>As intended</th>
+          <th><span class="visually-hidden">Agrees</span></th>
+        </tr>
+      </thead>
+      <tbody v-for="group in groups" :key="group.ref">
+        <tr
+          v-for="(row, index) in group.rows"
+          :key="row.aspect"
+          :class="{ apart: !row.agrees, lit: (lit?.parts ?? []).includes(row.ref) }"
+        >
+          <td>
+            <template v-if="index === 0"
+              ><b class="v">{{ group.ref }}</b> <span class="soft">{{ group.title }}</span></template
+            >
+          </td>
+          <td>{{ row.aspect }}</td>
+          <td class="v">{{ row.handed_in }}</td>
+          <td class="v soft">{{ row.intended }}</td>
+          <td class="mark">{{ row.agrees ? '✓' : '≠' }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="soft note">
+      Other pins, rows and sides that do the same are as good. ✓ the same, ≠ not the same.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.sum {
+  font-weight: 640;
+  font-size: 17px;
+  color: var(--fix);
+  margin: 0 0 8px;
+}
+.sum.good {
+  color: var(--good);
+}
+.apart td {
+  background: var(--fix-bg);
+}
+.apart .mark {
+  color: var(--fix);
+  font-weight: 700;
+}
+.mark {
+  color: var(--good);
+  text-align: center;
+  width: 34px;
+}
+tr.lit td:first-child {
+  box-shadow: inset 3px 0 0 var(--act);
+}
+.note {
+  margin-top: 10px;
+  font-size: 14px;
+}
+</style>

@@ -1,0 +1,228 @@
+<script setup lang="ts">
+// Set the outputs, press the buttons: what every net then carries and what flows through every part.
+import { computed, ref } from 'vue'
+import type { Schemas } from '@/api/client'
+import EmptyNote from '@/pieces/EmptyNote.vue'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { said } from '@/shared/units'
+import { fixed } from '@/shared/words'
+import { useDocket } from '../use-docket'
+import { useSolved, useStudy } from './use-study'
+
+const props = defineProps<{ attempt: number; lit?: Schemas['WhereOut'] | null }>()
+const { id } = useDocket()
+const attempt = computed(() => props.attempt)
+const study = useStudy(id, attempt)
+const settings = ref<Record<string, string>>({})
+const solved = useSolved(id, attempt, settings)
+
+const SMALLEST_AMPS = 1e-6
+const flows = computed(() =>
+  (solved.data.value?.parts ?? []).map((part) => {
+    const amps = Object.values(part.amps)
+    return { ...part, most: amps.length ? Math.max(...amps.map(Math.abs)) : 0 }
+  }),
+)
+const pins = computed(() =>
+  Object.entries(solved.data.value?.pins ?? {}).filter(([, amps]) => Math.abs(amps) > SMALLEST_AMPS),
+)
+function set(name: string, position: string, rest: string) {
+  const next = { ...settings.value }
+  if (position === rest) delete next[name]
+  else next[name] = position
+  settings.value = next
+}
+function allTo(position: string) {
+  const outputs = (study.data.value?.handles ?? []).filter((h) => h.positions.includes('high'))
+  settings.value = position === 'low' ? {} : Object.fromEntries(outputs.map((h) => [h.name, 'high']))
+}
+function isLit(places: string[], name: string): boolean {
+  return (
+    (props.lit?.nets ?? []).includes(name) ||
+    (props.lit?.places ?? []).some((place) => places.includes(place))
+  )
+}
+/** The way the current takes: `anode → cathode`, or what goes in and out where there are more legs. */
+function wayOf(amps: Record<string, number>): string[] {
+  const legs = Object.entries(amps).filter(([, a]) => Math.abs(a) > SMALLEST_AMPS)
+  const [into, out] = [legs.filter(([, a]) => a > 0), legs.filter(([, a]) => a < 0)]
+  if (into.length === 1 && out.length === 1) return [`${into[0]![0]} → ${out[0]![0]}`]
+  return [
+    ...into.map(([leg, a]) => `in ${leg} ${said(a, 'A')}`),
+    ...out.map(([leg, a]) => `out ${leg} ${said(-a, 'A')}`),
+  ]
+}
+</script>
+
+<template>
+  <div class="currents">
+    <fieldset v-if="study.data.value?.handles.length" class="handles">
+      <legend>Set outputs and what can be moved</legend>
+      <div v-for="handle in study.data.value.handles" :key="handle.name" class="handle">
+        <b class="v">{{ handle.name }}</b>
+        <span class="soft about">{{ handle.about || 'nothing behind it' }}</span>
+        <span class="choice" role="group" :aria-label="handle.name">
+          <button
+            v-for="position in handle.positions"
+            :key="position"
+            type="button"
+            :aria-pressed="(settings[handle.name] ?? handle.positions[0]) === position"
+            @click="set(handle.name, position, handle.positions[0]!)"
+          >
+            {{ position }}
+          </button>
+        </span>
+      </div>
+      <p class="all">
+        <button type="button" class="btn quiet" @click="allTo('high')">all outputs high</button>
+        <button type="button" class="btn quiet" @click="allTo('low')">everything at rest</button>
+      </p>
+    </fieldset>
+    <p v-else-if="study.data.value" class="soft">
+      Nothing on this bench is driven or moved; it has one state.
+    </p>
+    <ErrorNote v-if="study.error.value" :error="study.error.value" />
+    <EmptyNote
+      v-if="solved.error.value"
+      title="Nothing is solved"
+      :text="String((solved.error.value as Error).message)"
+    />
+    <div v-else-if="solved.isPending.value" class="soft" aria-busy="true">Solving…</div>
+    <template v-else-if="solved.data.value">
+      <p v-for="refName in solved.data.value.restless" :key="refName" class="restless">
+        {{ refName }} finds no rest in this state: it switches itself off and on.
+      </p>
+      <table class="plain">
+        <thead>
+          <tr>
+            <th>Part</th>
+            <th class="num">Current</th>
+            <th class="num">Heat</th>
+            <th>Way</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="part in flows" :key="part.ref" :class="{ lit: (lit?.parts ?? []).includes(part.ref) }">
+            <td>
+              <b class="v">{{ part.ref }}</b> <span class="soft">{{ part.title }}</span>
+            </td>
+            <td class="v num">{{ said(part.most, 'A') }}</td>
+            <td class="v num">{{ said(part.watts, 'W') }}</td>
+            <td class="v legs">
+              <span v-for="way in wayOf(part.amps)" :key="way">{{ way }}</span>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="pins">
+        <b>Pins give</b>
+        <span v-for="[pin, amps] in pins" :key="pin" class="v">{{ pin }} {{ said(amps, 'A') }}</span>
+        <span v-if="!pins.length" class="soft">nothing worth naming</span>
+      </p>
+      <table class="plain">
+        <thead>
+          <tr>
+            <th>Net</th>
+            <th class="num">Volts</th>
+            <th>Places on it</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="net in solved.data.value.nets"
+            :key="net.name"
+            :class="{ lit: isLit(net.places, net.name) }"
+          >
+            <td class="v name">{{ net.name }}</td>
+            <td class="v num">{{ net.floats ? 'floats' : `${fixed(net.volts, 2)} V` }}</td>
+            <td class="v places">{{ net.places.join('  ') }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.currents {
+  display: grid;
+  gap: 14px;
+}
+.handles {
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  padding: 6px 12px 8px;
+  margin: 0;
+}
+legend {
+  font-size: 13.5px;
+  color: var(--soft);
+  padding: 0 6px;
+}
+.handle {
+  display: grid;
+  grid-template-columns: 70px minmax(0, 1fr) auto;
+  gap: 10px;
+  align-items: center;
+  padding: 3px 0;
+}
+.about {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  font-size: 14px;
+}
+.choice {
+  display: flex;
+  gap: 3px;
+}
+.choice button {
+  font: 600 13.5px var(--text);
+  padding: 6px 12px;
+  border: 0;
+  border-radius: 4px;
+  background: var(--sunk);
+  color: var(--soft);
+  cursor: pointer;
+}
+.choice button[aria-pressed='true'] {
+  background: var(--act);
+  color: var(--act-ink);
+}
+.all {
+  display: flex;
+  gap: 8px;
+  justify-content: flex-end;
+  margin: 4px 0 0;
+}
+.pins {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 16px;
+  margin: 0;
+}
+.restless {
+  background: var(--check-bg);
+  color: var(--check);
+  border-radius: var(--radius);
+  padding: 8px 12px;
+}
+.legs span {
+  white-space: nowrap;
+  margin-right: 12px;
+}
+.name {
+  white-space: nowrap;
+  font-weight: 600;
+}
+.legs,
+.places {
+  color: var(--soft);
+  white-space: pre-wrap;
+  font-size: 13px;
+}
+tr.lit td {
+  background: var(--lit);
+  color: var(--ink);
+}
+</style>
