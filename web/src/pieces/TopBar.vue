@@ -34,6 +34,11 @@ useKeys({ '?': { does: 'list the keys', act: () => (help.value = true) } })
       <RouterLink to="/hatch">Hatch</RouterLink>
       <RouterLink to="/exercises">Exercises</RouterLink>
       <RouterLink to="/marks">Marks</RouterLink>
+      <RouterLink to="/sums">Sums</RouterLink>
+    </nav>
+    <nav v-else-if="me?.name" aria-label="Places">
+      <RouterLink to="/my-bench">My bench</RouterLink>
+      <RouterLink to="/sums">Sums</RouterLink>
     </nav>
     <span v-else class="spacer" />
     <JumpLine v-if="staff" />

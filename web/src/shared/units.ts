@@ -7,8 +7,8 @@ const STEPS: [number, string][] = [
   [1e-6, 'µ'],
 ]
 
-/** `value` in `unit` (SI) with three figures and the prefix that suits it; under a thousandth of a micro it is 0. */
-export function said(value: number | null | undefined, unit: string): string {
+/** `value` in `unit` (SI) with three figures (or as many as said) and the prefix that suits it; under a thousandth of a micro it is 0. */
+export function said(value: number | null | undefined, unit: string, figures = 3): string {
   if (value === null || value === undefined) return '–'
   const size = Math.abs(value)
   if (size < 1e-9) return `0 ${unit}`
@@ -18,11 +18,11 @@ export function said(value: number | null | undefined, unit: string): string {
     least,
     least === 1 ? '' : 'µ',
   ]
-  return `${trim(value / step)} ${prefix}${unit}`
+  return `${trim(value / step, figures)} ${prefix}${unit}`
 }
 
-function trim(value: number): string {
-  const digits = Math.max(0, 2 - Math.floor(Math.log10(Math.abs(value))))
+function trim(value: number, figures: number): string {
+  const digits = Math.max(0, figures - 1 - Math.floor(Math.log10(Math.abs(value))))
   const text = value.toFixed(Math.min(digits, 3))
   return (text.includes('.') ? text.replace(/\.?0+$/, '') : text).replace('-', '−')
 }

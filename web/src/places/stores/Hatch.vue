@@ -7,6 +7,7 @@ import { ask, client } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useSession } from '@/shared/me'
 import KitTable from './KitTable.vue'
+import Substitute from './Substitute.vue'
 
 const { session } = useSession()
 const queries = useQueryClient()
@@ -52,6 +53,7 @@ async function send() {
     said.value = (await call()).message
     await Promise.all([
       queries.invalidateQueries({ queryKey: ['kits'] }),
+      queries.invalidateQueries({ queryKey: ['advice'] }),
       queries.invalidateQueries({ queryKey: ['floor'] }),
     ])
     ;[tag.value, badge.value, faults.value, value.value, reason.value] = ['', '', '', '', '']
@@ -89,7 +91,8 @@ function afterTag(event: KeyboardEvent) {
 function choose(name: string) {
   tag.value = name
   const row = kits.value?.find((k) => k.tag === name)
-  act.value = row?.state === 'out' ? 'back' : 'out'
+  if (row?.state !== 'out') act.value = 'out'
+  else if (act.value === 'out') act.value = 'back'
   void nextTick(() => (act.value === 'out' ? badgeField.value : tagField.value)?.focus())
 }
 </script>
@@ -148,22 +151,13 @@ function choose(name: string) {
             Was its supply reversed, or a light driven without a resistor? Test that part first.
           </p>
         </div>
-        <template v-if="act === 'instead'">
-          <div class="two">
-            <div>
-              <label class="field-label" for="ref">Which resistor</label>
-              <input id="ref" v-model="part" class="field v" required />
-            </div>
-            <div>
-              <label class="field-label" for="value">Value given</label>
-              <input id="value" v-model="value" class="field v" placeholder="390" required />
-            </div>
-          </div>
-          <div>
-            <label class="field-label" for="why">Why</label>
-            <input id="why" v-model="reason" class="field" placeholder="no 330 Ω left in drawer C" required />
-          </div>
-        </template>
+        <Substitute
+          v-if="act === 'instead'"
+          v-model:part="part"
+          v-model:value="value"
+          v-model:reason="reason"
+          :tag="kit?.tag ?? ''"
+        />
         <ErrorNote :error="error" />
         <p v-if="said" class="ready" role="status">{{ said }}</p>
         <button class="btn" :disabled="busy || !session">
@@ -212,11 +206,6 @@ form {
 }
 .big {
   font-size: 19px;
-}
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
 }
 .ready {
   color: var(--good);

@@ -41,7 +41,9 @@ function onKey(event: KeyboardEvent) {
   else return
   event.preventDefault()
 }
-defineExpose({ focus: () => field.value?.focus() })
+// Not on a phone: its keyboard would cover the page before anything is asked.
+const hasKeyboard = window.matchMedia('(hover: hover)').matches
+defineExpose({ focus: () => hasKeyboard && field.value?.focus({ preventScroll: true }) })
 </script>
 
 <template>

@@ -1,0 +1,99 @@
+<script setup lang="ts">
+// A resistor given in place of the recipe's: the window of its job, and what lies in the drawers inside it.
+import { useQuery } from '@tanstack/vue-query'
+import { computed, watch } from 'vue'
+import { ask, client, type Schemas } from '@/api/client'
+import { said } from '@/shared/units'
+
+const props = defineProps<{ tag: string }>()
+const part = defineModel<string>('part', { required: true })
+const value = defineModel<string>('value', { required: true })
+const reason = defineModel<string>('reason', { required: true })
+
+const { data: resistors } = useQuery({
+  queryKey: ['advice', computed(() => props.tag)],
+  queryFn: () => ask(client.GET('/api/hatch/advice', { params: { query: { tag: props.tag } } })),
+  enabled: computed(() => !!props.tag),
+  retry: false,
+})
+const chosen = computed(
+  () => resistors.value?.find((r) => r.ref.toLowerCase() === part.value.trim().toLowerCase()) ?? null,
+)
+watch(resistors, (rows) => {
+  if (rows?.length && !chosen.value) part.value = rows[0]!.ref
+})
+function take(offer: Schemas['OfferOut']) {
+  value.value = String(Number(offer.ohms.toPrecision(6)))
+  if (reason.value.trim() || !chosen.value) return
+  const joined = offer.how === 'single' ? '' : `; ${offer.said}`
+  reason.value = `no ${said(chosen.value.nominal_ohms, 'Ω')} left${joined}`
+}
+</script>
+
+<template>
+  <div class="two">
+    <div>
+      <label class="field-label" for="ref">Which resistor</label>
+      <select v-if="resistors?.length" id="ref" v-model="part" class="field v">
+        <option v-for="row in resistors" :key="row.ref" :value="row.ref">{{ row.ref }}</option>
+      </select>
+      <input v-else id="ref" v-model="part" class="field v" required />
+    </div>
+    <div>
+      <label class="field-label" for="value">Value given</label>
+      <input id="value" v-model="value" class="field v" placeholder="390" autocomplete="off" required />
+    </div>
+  </div>
+  <div v-if="chosen" class="advice">
+    <p>
+      {{ chosen.title }}: <b class="v">{{ said(chosen.nominal_ohms, 'Ω') }}</b>
+      <template v-if="chosen.window"
+        >, anything from <span class="v">{{ chosen.window }}</span> does</template
+      >
+    </p>
+    <p v-if="chosen.offers.length" class="offers">
+      <button v-for="offer in chosen.offers" :key="offer.said" type="button" @click="take(offer)">
+        <b class="v">{{ offer.said }}</b>
+        <span>drawer {{ offer.drawers.join(', ') }}, {{ offer.count }} left</span>
+      </button>
+    </p>
+    <p v-else class="soft">The drawers hold nothing inside this window.</p>
+  </div>
+  <div>
+    <label class="field-label" for="why">Why</label>
+    <input id="why" v-model="reason" class="field" placeholder="no 330 Ω left in drawer C" required />
+  </div>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+}
+.advice {
+  display: grid;
+  gap: 8px;
+}
+.offers {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 6px;
+}
+.offers button {
+  display: grid;
+  text-align: left;
+  font: 13px var(--text);
+  color: var(--soft);
+  background: var(--sunk);
+  border: 0;
+  border-radius: 5px;
+  padding: 8px 11px;
+  min-height: 44px;
+  cursor: pointer;
+}
+.offers b {
+  color: var(--ink);
+  font-size: 16px;
+}
+</style>

@@ -1,0 +1,256 @@
+<script setup lang="ts">
+// Bands both ways: colours to a value with its limits, and a value to its colours; a meter may disagree.
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { refDebounced, useStorage } from '@vueuse/core'
+import { computed } from 'vue'
+import { ask, client, type Schemas } from '@/api/client'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { said } from '@/shared/units'
+import BandPicture from './BandPicture.vue'
+import { roleOf } from './bands'
+
+const props = defineProps<{ lists: Schemas['SumsOut'] }>()
+const colours = useStorage('verifex-sum-bands', ['orange', 'orange', 'brown', 'gold'])
+const measured = useStorage('verifex-sum-measured', '')
+const value = useStorage('verifex-sum-value', '4k7')
+const series = useStorage('verifex-sum-series', 'E12')
+const tolerance = useStorage('verifex-sum-tolerance', 5)
+
+const asked = refDebounced(
+  computed(() => ({ colours: [...colours.value], measured: measured.value })),
+  120,
+)
+const reading = useQuery({
+  queryKey: ['bands', asked],
+  queryFn: () => ask(client.POST('/api/sums/bands', { body: asked.value })),
+  placeholderData: keepPreviousData,
+  retry: false,
+})
+const wanted = refDebounced(
+  computed(() => ({ value: value.value, series: series.value, tolerance_percent: Number(tolerance.value) })),
+  120,
+)
+const found = useQuery({
+  queryKey: ['value', wanted],
+  queryFn: () => ask(client.POST('/api/sums/value', { body: wanted.value })),
+  placeholderData: keepPreviousData,
+  retry: false,
+})
+
+function offered(index: number): string[] {
+  const role = roleOf(index, colours.value.length)
+  if (role === 'tolerance') return props.lists.tolerance_colours
+  if (role === 'drift') return props.lists.drift_colours
+  return role === 'times' ? props.lists.band_colours : props.lists.band_colours.slice(0, 10)
+}
+function count(to: number) {
+  const now = colours.value
+  if (to < now.length) colours.value = to === 3 ? now.slice(0, 3) : [...now.slice(0, to - 1), now.at(-1)!]
+  else {
+    const next = [...now]
+    while (next.length < to) {
+      if (next.length === 3) next.push('gold')
+      else if (next.length === 4) next.splice(2, 0, 'black')
+      else next.push('brown')
+    }
+    colours.value = next
+  }
+}
+</script>
+
+<template>
+  <article>
+    <h1>Colour bands</h1>
+    <div class="two">
+      <section aria-label="From bands to a value">
+        <p class="counts" role="group" aria-label="How many bands">
+          <button
+            v-for="n in [3, 4, 5, 6]"
+            :key="n"
+            type="button"
+            :aria-pressed="colours.length === n"
+            @click="count(n)"
+          >
+            {{ n }} bands
+          </button>
+          <button type="button" class="btn quiet" @click="colours = [...colours].reverse()">
+            from the other end
+          </button>
+        </p>
+        <BandPicture :colours="colours" />
+        <div class="selects">
+          <label v-for="(colour, index) in colours" :key="index">
+            <span class="soft">{{ roleOf(index, colours.length) }}</span>
+            <select v-model="colours[index]" class="field">
+              <option v-for="name in offered(index)" :key="name">{{ name }}</option>
+              <option v-if="!offered(index).includes(colour)" :value="colour">{{ colour }}</option>
+            </select>
+          </label>
+        </div>
+        <ErrorNote v-if="reading.error.value" :error="reading.error.value" />
+        <template v-else-if="reading.data.value">
+          <p class="answer">
+            <span class="v">{{ said(reading.data.value.ohms, 'Ω') }}</span>
+            <span>± {{ reading.data.value.tolerance_percent }} %</span>
+            <span v-if="reading.data.value.ppm_per_kelvin" class="soft">
+              {{ reading.data.value.ppm_per_kelvin }} ppm/K
+            </span>
+          </p>
+          <p class="soft">
+            between <span class="v">{{ said(reading.data.value.low_ohms, 'Ω', 4) }}</span> and
+            <span class="v">{{ said(reading.data.value.high_ohms, 'Ω', 4) }}</span>
+          </p>
+          <p v-if="reading.data.value.order_doubt" class="doubt">
+            Read from the other end? {{ reading.data.value.order_doubt }}.
+          </p>
+          <label class="meter">
+            <span>A meter says</span>
+            <input v-model="measured" class="field v" placeholder="nothing yet" autocomplete="off" />
+            <span>Ω</span>
+          </label>
+          <p v-if="reading.data.value.measured_fits" class="good">It fits, the meter's own error included.</p>
+          <div v-else-if="reading.data.value.measured_fits === false" class="bad">
+            <p>It does not fit these bands.</p>
+            <p v-for="other in reading.data.value.misreadings" :key="other.bands.join()">
+              Perhaps {{ other.bands.join(', ') }}: <b class="v">{{ said(other.ohms, 'Ω') }}</b>
+              <button type="button" class="btn quiet" @click="colours = [...other.bands]">take these</button>
+            </p>
+            <p v-if="!reading.data.value.misreadings.length" class="soft">
+              No usual misreading explains it. Measured in the circuit it reads too low.
+            </p>
+          </div>
+        </template>
+      </section>
+      <section aria-label="From a value to bands" class="other">
+        <h2>From a value</h2>
+        <div class="ask">
+          <label
+            ><span class="soft">value</span><input v-model="value" class="field v" autocomplete="off"
+          /></label>
+          <label
+            ><span class="soft">series</span>
+            <select v-model="series" class="field">
+              <option v-for="name in lists.series" :key="name">{{ name }}</option>
+            </select>
+          </label>
+          <label
+            ><span class="soft">tolerance, %</span>
+            <select v-model="tolerance" class="field">
+              <option v-for="percent in [10, 5, 2, 1, 0.5, 0.25, 0.1]" :key="percent">{{ percent }}</option>
+            </select>
+          </label>
+        </div>
+        <ErrorNote v-if="found.error.value" :error="found.error.value" />
+        <template v-else-if="found.data.value">
+          <BandPicture :colours="found.data.value.bands" />
+          <p class="answer small">
+            <span class="v">{{ said(found.data.value.nearest, 'Ω') }}</span>
+            <span class="soft">nearest in {{ found.data.value.series }}</span>
+          </p>
+          <p class="soft">
+            next down <span class="v">{{ said(found.data.value.down, 'Ω') }}</span>, next up
+            <span class="v">{{ said(found.data.value.up, 'Ω') }}</span>
+          </p>
+        </template>
+      </section>
+    </div>
+  </article>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr);
+  gap: 40px;
+  margin-top: 14px;
+}
+section {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+.counts {
+  display: flex;
+  gap: 4px;
+  flex-wrap: wrap;
+}
+.counts button[aria-pressed] {
+  font: 600 14px var(--text);
+  padding: 6px 12px;
+  border: 0;
+  border-radius: 5px;
+  background: var(--sunk);
+  color: var(--soft);
+  cursor: pointer;
+}
+.counts button[aria-pressed='true'] {
+  background: var(--act);
+  color: var(--act-ink);
+}
+.selects,
+.ask {
+  display: grid;
+  grid-auto-columns: minmax(0, 1fr);
+  grid-auto-flow: column;
+  gap: 8px;
+}
+.selects span,
+.ask span {
+  font-size: 13px;
+}
+.selects select {
+  padding: 7px 4px;
+}
+.answer {
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+  margin-bottom: -8px;
+}
+.answer .v {
+  font-size: 30px;
+  font-weight: 680;
+  color: var(--copper);
+}
+.answer.small .v {
+  font-size: 24px;
+}
+.meter {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+.meter input {
+  width: 130px;
+}
+.good,
+.bad,
+.doubt {
+  border-radius: var(--radius);
+  padding: 8px 14px;
+}
+.good {
+  background: var(--good-bg);
+  color: var(--good);
+}
+.bad {
+  background: var(--fix-bg);
+}
+.doubt {
+  background: var(--check-bg);
+  color: var(--check);
+}
+.other {
+  border-left: 1px solid var(--line);
+  padding-left: 30px;
+}
+@media (max-width: 900px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+  .other {
+    border-left: 0;
+    padding-left: 0;
+  }
+}
+</style>

@@ -1,0 +1,163 @@
+<script setup lang="ts">
+// One sum: what it asks for, its formula and drawing, and the answer while one types.
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { refDebounced, useStorage } from '@vueuse/core'
+import { computed } from 'vue'
+import { ask, client, type Schemas } from '@/api/client'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import SumDrawing from './SumDrawing.vue'
+
+const props = defineProps<{ sum: Schemas['SumOut'] }>()
+const SYMBOLS: Record<string, string> = { volt: 'V', amp: 'A', ohm: 'Ω', metre: 'm', second: 's' }
+
+// What was entered stays for the next time this sum is opened.
+const given = useStorage<Record<string, string>>(
+  `verifex-sum-${props.sum.name}`,
+  Object.fromEntries(props.sum.fields.map((field) => [field.name, field.default])),
+  undefined,
+  { mergeDefaults: true },
+)
+const asked = refDebounced(
+  computed(() => ({ ...given.value })),
+  120,
+)
+const { data, error } = useQuery({
+  queryKey: ['sum', props.sum.name, asked],
+  queryFn: () =>
+    ask(
+      client.POST('/api/sums/of/{name}', {
+        params: { path: { name: props.sum.name } },
+        body: { given: asked.value },
+      }),
+    ),
+  placeholderData: keepPreviousData,
+  retry: false,
+})
+const results = computed(() =>
+  Object.fromEntries(error.value ? [] : (data.value?.rows ?? []).map((row) => [row.name, row.said])),
+)
+const entered = computed(() =>
+  Object.fromEntries(
+    props.sum.fields.map((field) => {
+      const text = (given.value[field.name] ?? '').trim()
+      const symbol = SYMBOLS[field.unit] ?? ''
+      return [field.name, text && /[\d.]$/.test(text) && symbol ? `${text} ${symbol}` : text]
+    }),
+  ),
+)
+/** The formula with what follows a low line as an index: V_pin. */
+const pieces = computed(() =>
+  props.sum.formula
+    .split(/(_\w+)/)
+    .map((text) => ({ text: text.replace(/^_/, ''), low: text.startsWith('_') })),
+)
+function reset() {
+  given.value = Object.fromEntries(props.sum.fields.map((field) => [field.name, field.default]))
+}
+</script>
+
+<template>
+  <article class="sum">
+    <header>
+      <h1>{{ sum.title }}</h1>
+      <p class="v formula">
+        <template v-for="(piece, index) in pieces" :key="index"
+          ><sub v-if="piece.low">{{ piece.text }}</sub
+          ><template v-else>{{ piece.text }}</template></template
+        >
+      </p>
+    </header>
+    <div class="two">
+      <div>
+        <form @submit.prevent>
+          <label v-for="(field, index) in sum.fields" :key="field.name">
+            <span>{{ field.label }}</span>
+            <input
+              v-model="given[field.name]"
+              class="field v"
+              autocomplete="off"
+              :autofocus="index === 0"
+              :placeholder="field.optional ? 'none' : field.default"
+            />
+            <span class="unit soft">{{
+              /[\d.]\s*$|^$/.test(given[field.name] ?? '') ? (SYMBOLS[field.unit] ?? '') : ''
+            }}</span>
+          </label>
+          <button type="button" class="btn quiet" @click="reset">usual values</button>
+        </form>
+        <ErrorNote v-if="error" :error="error" />
+        <template v-else-if="data">
+          <p class="answer">
+            <span class="v">{{ data.rows[0]?.said }}</span>
+            <span class="soft">{{ data.rows[0]?.label }}</span>
+          </p>
+          <table class="plain">
+            <tbody>
+              <tr v-for="row in data.rows.slice(1)" :key="row.name">
+                <td class="v num">{{ row.said }}</td>
+                <td>{{ row.label }}</td>
+              </tr>
+            </tbody>
+          </table>
+          <p v-for="note in data.notes" :key="note" class="soft note">{{ note }}</p>
+        </template>
+        <p v-else class="soft" aria-busy="true">Working it out…</p>
+      </div>
+      <SumDrawing class="drawing" :name="sum.name" :given="entered" :results="results" />
+    </div>
+  </article>
+</template>
+
+<style scoped>
+.formula {
+  color: var(--copper);
+  font-size: 16px;
+  margin-top: 4px;
+}
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 34px;
+  margin-top: 18px;
+  align-items: start;
+}
+form {
+  display: grid;
+  gap: 9px;
+  justify-items: start;
+}
+label {
+  display: grid;
+  grid-template-columns: 170px 130px 30px;
+  gap: 10px;
+  align-items: center;
+}
+.answer {
+  margin: 14px 0 8px;
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+}
+.answer .v {
+  font-size: 30px;
+  font-weight: 680;
+  color: var(--copper);
+}
+td.num {
+  width: 120px;
+}
+.note {
+  margin-top: 8px;
+  font-size: 14px;
+}
+@media (max-width: 900px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
+@media (max-width: 430px) {
+  label {
+    grid-template-columns: 130px 1fr 24px;
+  }
+}
+</style>

@@ -1,0 +1,99 @@
+<script setup lang="ts">
+// Bench sums: the same sums as the checks use, each with its formula and its drawing.
+import { useQuery } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { ask, client } from '@/api/client'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { useKeys } from '@/shared/keys'
+import BandsSheet from './BandsSheet.vue'
+import SumSheet from './SumSheet.vue'
+
+const route = useRoute()
+const router = useRouter()
+const { data, error, isPending } = useQuery({
+  queryKey: ['sums'],
+  queryFn: () => ask(client.GET('/api/sums')),
+  staleTime: Infinity,
+})
+const names = computed(() => ['bands', ...(data.value?.sums ?? []).map((sum) => sum.name)])
+const chosen = computed(() => {
+  const name = String(route.params.sum || 'bands')
+  return names.value.includes(name) ? name : 'bands'
+})
+const sum = computed(() => data.value?.sums.find((one) => one.name === chosen.value))
+const titleOf = (name: string) => data.value?.sums.find((one) => one.name === name)?.title ?? 'Colour bands'
+function turn(by: number) {
+  const at = names.value.indexOf(chosen.value)
+  void router.replace(`/sums/${names.value[(at + by + names.value.length) % names.value.length]}`)
+}
+useKeys({
+  ArrowDown: { does: 'next sum', act: () => turn(1) },
+  ArrowUp: { does: 'sum before', act: () => turn(-1) },
+})
+</script>
+
+<template>
+  <div class="page">
+    <nav aria-label="Sums">
+      <RouterLink
+        v-for="name in names"
+        :key="name"
+        :to="`/sums/${name}`"
+        :aria-current="name === chosen ? 'page' : undefined"
+      >
+        {{ titleOf(name) }}
+      </RouterLink>
+    </nav>
+    <div class="sheet inside">
+      <ErrorNote v-if="error" :error="error" />
+      <p v-else-if="isPending || !data" class="soft" aria-busy="true">Opening the sums…</p>
+      <BandsSheet v-else-if="!sum" :lists="data" />
+      <SumSheet v-else :key="sum.name" :sum="sum" />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.page {
+  display: grid;
+  grid-template-columns: 220px minmax(0, 1fr);
+  gap: 20px;
+  padding: 20px;
+  align-items: start;
+}
+nav {
+  display: grid;
+  gap: 2px;
+}
+nav a {
+  padding: 9px 12px;
+  color: var(--ink);
+  text-decoration: none;
+  border-radius: 5px;
+}
+nav a:hover {
+  background: var(--sunk);
+}
+nav a[aria-current] {
+  background: var(--sheet);
+  box-shadow: inset 3px 0 0 var(--copper);
+  font-weight: 640;
+}
+.inside {
+  padding: 22px 26px;
+  min-height: 480px;
+}
+@media (max-width: 900px) {
+  .page {
+    grid-template-columns: 1fr;
+  }
+  nav {
+    display: flex;
+    flex-wrap: wrap;
+  }
+  .inside {
+    padding: 16px;
+  }
+}
+</style>
