@@ -117,7 +117,7 @@ class OnlyFunctionCountsTest(TestCase):
     def test_equivalent_pins(self, bench: CorpusBench, seed: int):
         rng = Random(seed)
         plain, pulsed, analogue = ["D2", "D4", "D7", "D8"], ["D3", "D5", "D6", "D9"], ["A0", "A1", "A2", "A3"]
-        new = {}
+        new: dict[str, str] = {}
         for group in (plain, pulsed, analogue):
             new |= dict(zip(group, rng.sample(group, len(group)), strict=True))
         text = words_replaced(bench.text, r"(?<=B1\.)([AD]\d+)\b", lambda m: new.get(m.group(1), m.group(1)))

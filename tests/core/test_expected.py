@@ -6,7 +6,7 @@ from hypothesis import strategies as st
 
 from tests.samples import EXERCISE, WIRING, hand_in
 from verifex.core.expected import Budget, Contribution, Measured, expected_sheet
-from verifex.core.parts import catalogue
+from verifex.core.parts import LinearOutput, catalogue
 from verifex.core.problems import UnusableInput
 
 
@@ -90,7 +90,7 @@ class SensorTest(TestCase):
     def test_every_thermometer_is_monotone_and_its_own_inverse(self):
         for kind in ("thermo-offset", "thermo-zero", "thermo-steep"):
             output = catalogue().parts[kind].output
-            assert output is not None
+            assert isinstance(output, LinearOutput)
             for tenth in range(int(output.low * 10), int(output.high * 10), 7):
                 value = tenth / 10
                 self.assertAlmostEqual(output.value(output.volts(value)), value)

@@ -41,7 +41,8 @@ def faulty_benches() -> list[CorpusBench]:
 
 
 def _blocks(text: str) -> Iterator[tuple[str, list[str]]]:
-    head, edits = "", []
+    head: str = ""
+    edits: list[str] = []
     for line in text.splitlines():
         if line.startswith("= "):
             if head:

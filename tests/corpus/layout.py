@@ -179,12 +179,12 @@ class Placer:
                 self.layout.wires.append(Line(f"wire {supplies[node]} {rail}{colour}", ("rail", node)))
         for node, rows in self.rows_of.items():
             source = supplies.get(node) or (f"B1.{self._pin(node)}" if node.startswith("pin:") else None)
-            rail = self.rails.get(node)
+            own_rail = self.rails.get(node)
             done: list[tuple[str, int]] = []
             for side, row in rows:
                 tag = ("node", node, f"{side}{row}")
-                if rail and self.rng.random() < 0.85:
-                    self._link(rail, self._hole(side, row), tag)
+                if own_rail and self.rng.random() < 0.85:
+                    self._link(own_rail, self._hole(side, row), tag)
                 elif source and (not done or node in supplies) and self._may_use(source, done):
                     self._link(source, self._hole(side, row), tag)
                 elif done:

@@ -22,7 +22,7 @@ def judge(text: str, rules: Sequence[str], severity: str, parts: Sequence[str]) 
     findings = check_wiring(text).findings
     hits = [f for f in findings if f.rule in rules and _is_as_bad(f, severity)]
     named = [f for f in hits if not parts or set(parts) & set(f.where.parts)]
-    hit = (named or hits or [None])[0]
+    hit = next(iter(named or hits), None)
     besides = [f for f in findings if f not in hits and will_not_do([f])]
     return Verdict(hit, bool(named), besides, findings)
 

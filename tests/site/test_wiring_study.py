@@ -1,17 +1,19 @@
 """The closer look at a wiring: changes, resistors with what the store offers, comparison, states, bench sums."""
 
+from typing import Any
+
 from tests.samples import hand_in
 from tests.site.base import DemoCase
 from verifex.stores.models import StockResistor
 
 
 class StudyTest(DemoCase):
-    def study(self, bench: int) -> dict:
+    def study(self, bench: int) -> Any:
         answer = self.instructor.ask(f"/api/dockets/{self.docket(bench).pk}/wiring/study")
         self.assertEqual(answer.status_code, 200)
         return answer.json()
 
-    def solve(self, bench: int, **settings: str):
+    def solve(self, bench: int, **settings: str) -> Any:
         return self.instructor.ask(f"/api/dockets/{self.docket(bench).pk}/wiring/solve", settings=settings)
 
     def test_what_changed_since_the_attempt_before_is_told_to_staff_and_pair(self):
