@@ -81,7 +81,11 @@ def csv_to_bench(text: str) -> str:
 
     Raises UnusableInput when the first row does not name the columns, or a row cannot be read.
     """
-    rows = list(csv.reader(io.StringIO(text)))
+    reader = csv.reader(io.StringIO(text, newline=""))
+    try:
+        rows = list(reader)
+    except csv.Error as wrong:
+        raise UnusableInput([Problem(max(1, reader.line_num), 1, f"this is no row of a table: {wrong}")]) from None
     head = [cell.strip().lower().lstrip("\ufeff") for cell in rows[0]] if rows else []
     if head[: len(COLUMNS)] != list(COLUMNS):
         raise UnusableInput([Problem(1, 1, f"the first row must read {','.join(COLUMNS)}")])
@@ -89,7 +93,7 @@ def csv_to_bench(text: str) -> str:
     problems: list[Problem] = []
     open_part: tuple[str, str] | None = None
     for number, row in enumerate(rows[1:], start=2):
-        cells = [cell.strip() for cell in (*row, *[""] * len(COLUMNS))][: len(COLUMNS)]
+        cells = [" ".join(cell.split()) for cell in (*row, *[""] * len(COLUMNS))][: len(COLUMNS)]
         kind, ref, part_type, leg, place, setting = cells
         if len(row) > len(COLUMNS) and any(cell.strip() for cell in row[len(COLUMNS) :]):
             problems.append(Problem(number, 1, f"a row has {len(COLUMNS)} cells; this one has {len(row)}"))
