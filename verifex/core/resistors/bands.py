@@ -5,6 +5,8 @@ from dataclasses import dataclass
 from difflib import get_close_matches
 from math import floor, log10
 
+from verifex.core.quantity import in_words
+
 DIGITS = ("black", "brown", "red", "orange", "yellow", "green", "blue", "violet", "grey", "white")
 EXPONENTS = {**{colour: power for power, colour in enumerate(DIGITS)}, "gold": -1, "silver": -2, "pink": -3}
 TOLERANCE_PERCENT = {
@@ -146,8 +148,8 @@ def order_doubt(colours: Sequence[str]) -> str | None:
         return None
     low, high = USUAL_OHMS
     if not low <= reading.ohms <= high and low <= other.ohms <= high:
-        return f"{reading.ohms:.3g} Ω is no usual value, {other.ohms:g} Ω from the other end is one"
+        return f"{in_words(reading.ohms, 'Ω')} is no usual value, {in_words(other.ohms, 'Ω')} from the other end is one"
     series = "E24" if reading.tolerance_percent >= 5 else "E192"
     if not is_preferred(reading.ohms, series) and is_preferred(other.ohms, "E24"):
-        return f"{reading.ohms:g} Ω is no preferred value, {other.ohms:g} Ω from the other end is one"
+        return f"{in_words(reading.ohms, 'Ω')} is no preferred value, {in_words(other.ohms, 'Ω')} from the other end is one"
     return None

@@ -67,10 +67,18 @@ def _others_used(view: BenchView, end: LooseEnd) -> bool:
 
 
 def _counterpart(view: BenchView, end: LooseEnd, loose: list[LooseEnd]) -> LooseEnd | None:
-    """A wire's end for a lonely leg, a leg for a lonely wire, or two lonely legs, at most two rows away."""
+    """A wire's end for a lonely leg, a leg for a lonely wire, or two lonely legs, at most two rows away.
+
+    The only lonely wire and the only lonely leg of the bench belong together at any distance, where one brings what
+    the other wants.
+    """
     near = [o for o in loose if o != end and not (end.wire and o.wire) and 0 < end.rows_from(o.place) <= NEAR_ROWS]
     near = [o for o in near if not (o.leg and end.leg and o.leg.ref == end.leg.ref)]
-    return min(near, key=lambda o: (_mismatch(view, end, o), end.rows_from(o.place)), default=None)
+    if near:
+        return min(near, key=lambda o: (_mismatch(view, end, o), end.rows_from(o.place)))
+    others = [o for o in loose if o != end]
+    sole = len(others) == 1 and others[0].is_wire != end.is_wire and not _mismatch(view, end, others[0])
+    return others[0] if sole else None
 
 
 def _mismatch(view: BenchView, one: LooseEnd, other: LooseEnd) -> int:
