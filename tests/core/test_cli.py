@@ -49,6 +49,56 @@ class CommandsTest(TestCase):
         self.assertGreater(led["amps"]["anode"], 0.005)
         self.assertAlmostEqual(led["amps"]["anode"], -led["amps"]["cathode"])
 
+    def test_the_same_circuit_as_a_netlist(self):
+        netlist = as_json("wiring", "spice", WIRING, "--set", "B1.D7=high")
+        self.assertIn(".op", netlist["netlist"])
+        self.assertIn(".end", netlist["netlist"].lower())
+        self.assertEqual(netlist["nodes"]["B1.GND"], "0")
+        self.assertIn(f"* node {netlist['nodes']['B1.A2']} = B1.A2", netlist["netlist"])
+
+    def test_windows_and_comparison(self):
+        (job,) = as_json("wiring", "windows", WIRING)
+        self.assertEqual((job["ref"], job["job"], job["about"], job["fits"]), ("R1", "led-series", "D1", True))
+        self.assertIn("led-series", verifex("wiring", "windows", WIRING)[1])
+        moved, off = str(HANDS / "moved.bench"), str(HANDS / "one-row-off.bench")
+        self.assertEqual(verifex("wiring", "compare", moved, WIRING, "--exercise", EXERCISE)[0], 0)
+        code, out, _ = verifex("wiring", "compare", off, WIRING, "--exercise", EXERCISE)
+        self.assertEqual((code, out.count("DIFFERS")), (1, 1))
+
+    def test_a_table_is_a_bench_wherever_a_bench_is_wanted(self):
+        table = verifex("wiring", "csv", WIRING)[1]
+        with tempfile.TemporaryDirectory() as folder:
+            file = Path(folder) / "mine.csv"
+            file.write_text(table, "utf-8")
+            self.assertEqual(verifex("wiring", "check", str(file), "--exercise", EXERCISE)[0], 0)
+            back = verifex("wiring", "csv", str(file))[1]
+        self.assertEqual(
+            [line.split() for line in back.splitlines()],
+            [line.split() for line in Path(WIRING).read_text("utf-8").splitlines()],
+        )
+
+    def test_a_module_of_ones_own_comes_in_as_a_data_file(self):
+        bench = "board B1 mcu-5v\npart U1 scale-bridge e4 e5 e6\nwire B1.5V a4\nwire B1.GND a5\nwire B1.A1 a6\n"
+        own = str(DEMO.parent / "docs" / "own-module.yaml")
+        with tempfile.TemporaryDirectory() as folder:
+            file = Path(folder) / "scale.bench"
+            file.write_text(bench, "utf-8")
+            self.assertEqual(verifex("wiring", "check", str(file))[0], 1)
+            self.assertEqual(verifex("wiring", "check", str(file), "--parts", own)[0], 0)
+            solved = as_json("wiring", "solve", str(file), "--parts", own, "--at", "U1.kilogram=10")
+        volts = {net["name"]: net["volts"] for net in solved["nets"]}
+        self.assertAlmostEqual(volts["B1.A1"], 0.9, places=3)
+
+    def test_legs_of_modules_can_be_set(self):
+        bench = "board B1 mcu-5v\npart U3 sonar-4 a1 a2 a3 a4\nwire B1.5V b1\nwire B1.D3 b2\nwire B1.D4 b3\nwire B1.GND b4\n"
+        with tempfile.TemporaryDirectory() as folder:
+            file = Path(folder) / "sonar.bench"
+            file.write_text(bench, "utf-8")
+            for level, low, high in (("high", 4.5, 5.01), ("low", -0.01, 0.1), ("2.5V", 2.4, 2.51)):
+                solved = as_json("wiring", "solve", str(file), "--set", f"U3.echo={level}")
+                volts = next(net["volts"] for net in solved["nets"] if net["name"] == "B1.D4")
+                self.assertTrue(low <= volts <= high, f"{level}: {volts}")
+
     def test_expected_readings_and_mark(self):
         sheet = as_json("expected", EXERCISE, "--wiring", WIRING, "--measured", "vref=4.93")
         self.assertEqual(sheet["steps"][0]["count"]["expected"], 148)
@@ -114,6 +164,14 @@ class BadInputTest(TestCase):
             (["wiring", "check", str(binary)], "no UTF-8 text"),
             (["wiring", "solve", WIRING, "--set", "B1.D99=high"], "no pin that can drive"),
             (["wiring", "solve", WIRING, "--at", "U1.celsius=warm"], "no stimulus"),
+            (["wiring", "solve", WIRING, "--at", "U1.celsius=nan"], "no stimulus"),
+            (["wiring", "solve", WIRING, "--at", "U9.celsius=20"], "no part U9"),
+            (["wiring", "solve", WIRING, "--at", "U1.lux=20"], "does not answer to 'lux'; celsius was expected"),
+            (["wiring", "solve", WIRING, "--set", "U1.supply=high"], "no leg that gives a level"),
+            (["wiring", "check", WIRING, "--parts", WIRING], "a parts file is a list"),
+            (["wiring", "csv", "no-such.csv"], "there is no such file"),
+            (["resistor", "led", "--supply", "five"], "supply"),
+            (["resistor", "value", "4k7", "--series", "E7"], "no preferred series"),
             (["expected", WIRING], ":1:1: "),
             (["expected", EXERCISE, "--measured", "vref=11"], "plausible"),
             (["expected", EXERCISE, "--measured", "vref=x"], "no measured value"),

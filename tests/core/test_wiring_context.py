@@ -81,8 +81,8 @@ class ExerciseContextTest(TestCase):
 
 
 class CauseTest(TestCase):
-    def findings(self, *change: str) -> list[Finding]:
-        return check_wiring(WIRING.replace(*change), exercise=EXERCISE).findings
+    def findings(self, old: str, new: str) -> list[Finding]:
+        return check_wiring(WIRING.replace(old, new), exercise=EXERCISE).findings
 
     def test_a_cause_names_what_follows_from_it(self):
         (lead,) = self.findings("B1.A2 a9", "B1.A2 a12")

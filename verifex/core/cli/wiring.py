@@ -1,5 +1,6 @@
 """`verifex wiring check`, `solve`, `spice`, `windows`, `compare` and `csv`."""
 
+import math
 from argparse import ArgumentParser, Namespace
 from typing import Any
 
@@ -110,7 +111,7 @@ def _point(bench: Bench, nets: Nets, arguments: Namespace, values: str) -> Opera
     conditions = Conditions(
         driven=driven,
         held=held,
-        stimulus=_stimulus(arguments.at),
+        stimulus=_stimulus(bench, arguments.at),
         values="nominal" if values == "nominal" else "measured",
         rail_volts=arguments.rail,
     )
@@ -250,13 +251,23 @@ def _driven(
     return driven, held
 
 
-def _stimulus(pairs: list[str]) -> dict[tuple[str, str], float]:
+def _stimulus(bench: Bench, pairs: list[str]) -> dict[tuple[str, str], float]:
+    """`--at` as values by part and quantity."""
     stimulus: dict[tuple[str, str], float] = {}
     for text in pairs:
         place, _, value = text.partition("=")
         ref, _, quantity = place.partition(".")
         try:
-            stimulus[(ref, quantity)] = float(value)
+            number = float(value)
         except ValueError:
-            raise CannotUse(f"--at:1:1: '{text}' is no stimulus; U1.celsius=25 was expected") from None
+            number = math.nan
+        if not math.isfinite(number) or not quantity:
+            raise CannotUse(f"--at:1:1: '{text}' is no stimulus; U1.celsius=25 was expected")
+        if ref not in bench.parts:
+            raise CannotUse(f"--at:1:1: there is no part {ref} on this bench; {', '.join(bench.parts)} are")
+        known = bench.parts[ref].type.quantities
+        if quantity not in known:
+            said = f"{', '.join(known)} was expected" if known else "nothing does"
+            raise CannotUse(f"--at:1:1: {ref} does not answer to '{quantity}'; {said}")
+        stimulus[(ref, quantity)] = number
     return stimulus

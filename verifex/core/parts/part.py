@@ -17,6 +17,10 @@ from verifex.core.parts.figures import (
     TransistorFigures,
 )
 
+#: What modules measure, by the names that `--at` and a stimulus script use.
+MEASURABLE = ("celsius", "percent", "lux", "cm", "motion", "ppm", "pressed", "field", "knock", "sound", "hpa", "tag",
+              "g", "gx", "gy", "gz")  # fmt: skip
+
 
 class LegRole(StrEnum):
     """What a leg is for, as the rules see it."""
@@ -123,6 +127,16 @@ class PartType(Frozen):
     @cached_property
     def ground_leg(self) -> str | None:
         return next(iter(self.legs_with(LegRole.GROUND)), None)
+
+    @property
+    def quantities(self) -> tuple[str, ...]:
+        """What it answers to: its own quantity, else (a module that speaks on a bus) any that can be measured."""
+        own = self.output.quantity if self.output else self.quantity
+        if own:
+            return (own,)
+        if self.model == "pot":
+            return ("position",)
+        return MEASURABLE if self.model == "module" else ()
 
     @property
     def linear(self) -> LinearOutput | None:
