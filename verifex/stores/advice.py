@@ -9,7 +9,7 @@ from verifex.exercises.intended import intended_resistors
 from verifex.exercises.models import ExerciseVersion
 from verifex.stores.models import StockResistor
 
-OWN_LIMIT = "the limit this exercise sets"
+OWN_LIMIT = "the window this exercise sets"
 HEAT_MARGIN = 1.5  # a substitute is rated for this many times the heat of the resistor it stands for
 
 

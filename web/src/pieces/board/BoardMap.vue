@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A map to hold against the real board: traces and labelled blocks, drawn from the hand-in.
+import { useMediaQuery } from '@vueuse/core'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { mode } from '@/look/theme'
@@ -15,6 +16,9 @@ const props = defineProps<{
 const emit = defineEmits<{ choosePart: [ref: string] }>()
 
 const map = computed(() => layOut(props.bench))
+// On a phone a half with nothing in it makes room for the other.
+const isNarrow = useMediaQuery('(max-width: 700px)')
+const width = computed(() => (isNarrow.value && !map.value.usesRight ? X.ditch + LABEL + 3 : X.width))
 const dark = computed(() => mode.value === 'dark')
 const litParts = computed(() => new Set(props.lit?.parts ?? []))
 const litStrips = computed(() => {
@@ -40,7 +44,7 @@ function isLitLead(ends: [string, string]): boolean {
 <template>
   <figure class="map" :class="severity">
     <svg
-      :viewBox="`0 0 ${X.width} ${map.height}`"
+      :viewBox="`0 0 ${width} ${map.height}`"
       role="group"
       :aria-label="`Board map: ${bench.parts.length} parts, ${bench.wires.length} wires`"
     >

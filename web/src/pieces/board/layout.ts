@@ -4,7 +4,7 @@ import { type Band, foldRows, heights, usedRows } from './bands'
 import { type Block, type Fan, placeBlocks } from './blocks'
 import { type Flyer, placeFlyers } from './flyers'
 import { type Chip, type Lead, placeLeads } from './leads'
-import { readPlace, ROW } from './places'
+import { readPlace, ROW, X } from './places'
 
 type Bench = Schemas['BenchOut']
 const HEAD = 44
@@ -20,6 +20,7 @@ export interface MapLayout {
   leads: Lead[]
   blocks: Block[]
   flyers: Flyer[]
+  usesRight: boolean
 }
 
 /** Lay a bench out. What reaches a rail and no row stands in the head, one under the other. */
@@ -42,6 +43,10 @@ export function layOut(bench: Bench): MapLayout {
     leads,
     blocks,
     flyers,
+    usesRight:
+      flyers.length > 0 ||
+      leads.some((lead) => lead.points.some(([x]) => x >= X.holesRight)) ||
+      blocks.some((block) => block.legs.some((leg) => leg.x >= X.holesRight)),
   }
 }
 

@@ -205,6 +205,7 @@ async function entered(lines: string[]) {
                 <input
                   v-if="row.kind === 'wire' || row.kind === 'part'"
                   :value="held(index, 'more', row.more)"
+                  :title="row.more"
                   :aria-label="`Colour or settings, line ${index + 1}`"
                   :placeholder="row.kind === 'wire' ? 'red' : (EXAMPLES[row.type] ?? '')"
                   @input="hold(index, 'more', $event)"

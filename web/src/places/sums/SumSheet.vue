@@ -8,6 +8,7 @@ import ErrorNote from '@/pieces/ErrorNote.vue'
 import SumDrawing from './SumDrawing.vue'
 
 const props = defineProps<{ sum: Schemas['SumOut'] }>()
+const PLAIN = /^[\d.,]+$/ // no unit of its own yet
 const SYMBOLS: Record<string, string> = { volt: 'V', amp: 'A', ohm: 'Ω', metre: 'm', second: 's' }
 
 // What was entered stays for the next time this sum is opened.
@@ -41,7 +42,7 @@ const entered = computed(() =>
     props.sum.fields.map((field) => {
       const text = (given.value[field.name] ?? '').trim()
       const symbol = SYMBOLS[field.unit] ?? ''
-      return [field.name, text && /[\d.]$/.test(text) && symbol ? `${text} ${symbol}` : text]
+      return [field.name, text && PLAIN.test(text) && symbol ? `${text} ${symbol}` : text]
     }),
   ),
 )
@@ -80,7 +81,9 @@ function reset() {
               :placeholder="field.optional ? 'none' : field.default"
             />
             <span class="unit soft">{{
-              /[\d.]\s*$|^$/.test(given[field.name] ?? '') ? (SYMBOLS[field.unit] ?? '') : ''
+              !given[field.name]?.trim() || PLAIN.test(given[field.name]!.trim())
+                ? (SYMBOLS[field.unit] ?? '')
+                : ''
             }}</span>
           </label>
           <button type="button" class="btn quiet" @click="reset">usual values</button>

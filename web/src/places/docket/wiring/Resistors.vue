@@ -71,8 +71,11 @@ const readsLess = (job: Job) =>
         :nominal="job.nominal_ohms"
       />
       <p v-if="job.low_because" class="reasons soft">
-        <span>least: {{ job.low_because }}</span>
-        <span>most: {{ job.high_because }}</span>
+        <span v-if="job.low_because === job.high_because">{{ job.low_because }}</span>
+        <template v-else>
+          <span>least: {{ job.low_because }}</span>
+          <span>most: {{ job.high_because }}</span>
+        </template>
       </p>
       <p class="facts soft">
         <span>at most {{ said(job.amps, 'A') }}</span>
