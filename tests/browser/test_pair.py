@@ -96,10 +96,17 @@ class AccessibilityTest(BrowserCase):
                 f"/dockets/{self.docket(7).pk}/readings",
                 "/hatch",
                 "/marks",
+                "/sums",
+                "/sums/base",
             ):
                 staff.goto(self.live_server_url + path)
                 staff.wait_for_load_state("networkidle")
                 self.check(staff, f"{path} {theme}")
+            staff.goto(f"{self.live_server_url}/dockets/{self.docket(2).pk}/wiring")
+            for tab in ("Currents", "Resistors", "Compare", "Hand-in"):
+                staff.get_by_role("tab", name=tab).click()
+                staff.wait_for_load_state("networkidle")
+                self.check(staff, f"{tab} {theme}")
         self.check(self.page_for("leo.castell", "/my-bench", width=390, height=844), "my bench")
 
     def check(self, page, where: str) -> None:
