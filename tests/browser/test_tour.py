@@ -108,7 +108,8 @@ class KeysTest(BrowserCase):
         page = self.page_for("ines.marlow", f"/dockets/{self.docket(2).pk}/wiring")
         page.locator(".block.lit[role=button]").wait_for()
         self.assertEqual(
-            page.locator(".block.lit[role=button]").get_attribute("aria-label"), "U1, analogue thermometer, 500 mV offset"
+            page.locator(".block.lit[role=button]").get_attribute("aria-label"),
+            "U1, analogue thermometer, 500 mV offset",
         )
         self.assertEqual(page.locator(".strip.lit").count(), 2)
         self.assertEqual(page.locator("tr.lit").count(), 2)

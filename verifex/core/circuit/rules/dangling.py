@@ -32,7 +32,8 @@ def dangling_lead(view: BenchView, found: Found) -> Iterator[Finding]:
             continue
         other = _counterpart(view, end, [o for o in loose if o not in told])
         told |= {end} | ({other} if other else set())
-        row = other.strip if other else _used_neighbour(view, end)
+        wanting = [] if other else _wanting(view, end)
+        row = other.strip if other else wanting[0][1] if len(wanting) == 1 else _used_neighbour(view, end)
         if row:
             remedy = f"Move {'its end' if end.wire else 'the leg'} to {row}."
         elif end.leg:
@@ -44,10 +45,12 @@ def dangling_lead(view: BenchView, found: Found) -> Iterator[Finding]:
         yield found(
             f"{said[0].upper()}{said[1:]} ends in {end.strip}, where nothing else is{alone}",
             remedy,
-            parts=_own_parts(view, end, other),
+            parts=list(
+                dict.fromkeys([*_own_parts(view, end, other), *(ref for ref, _ in wanting[:1] if len(wanting) == 1)])
+            ),
             places=[str(e.place) for e in (end, other) if e],
             line=end.line,
-            affects=_cut_off(view, end, other),
+            affects=[*_cut_off(view, end, other), *(ref for ref, _ in wanting)],
         )
 
 
@@ -96,6 +99,24 @@ def _mismatch(view: BenchView, one: LooseEnd, other: LooseEnd) -> int:
     if role is LegRole.GROUND:
         return 0 if view.nets.is_ground(net) else 1
     return 0 if view.nets.signal_pins(net) and not view.nets.supplies(net) else 1
+
+
+def _wanting(view: BenchView, end: LooseEnd) -> list[tuple[str, str]]:
+    """(part, row) of modules that lack just what a loose wire would bring: a supply, or a ground."""
+    far = far_end(end)
+    net = view.nets.at(far) if far else None
+    if net is None:
+        return []
+    grounds = view.nets.is_return(net)
+    if not grounds and not view.nets.is_source(net):
+        return []
+    found = []
+    for part in view.bench.parts.values():
+        for leg in part.type.legs_with(LegRole.GROUND if grounds else LegRole.SUPPLY):
+            place, own = part.legs.get(leg), view.net(part, leg)
+            if isinstance(place, Hole) and own and not (view.is_grounded(own) if grounds else view.is_fed(own)):
+                found.append((part.ref, f"row {place.row} {place.half}"))
+    return found
 
 
 def _used_neighbour(view: BenchView, end: LooseEnd) -> str | None:

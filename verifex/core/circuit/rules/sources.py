@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 
+from verifex.core.circuit.bench import Part
 from verifex.core.circuit.rules.book import CONFUSED_LEVELS, DEAD_LOADS, LOST_SIGNALS, WIRING
 from verifex.core.circuit.rules.supply import BEHIND_A_BAD_SUPPLY, SLACK, fed_windows, is_clear
 from verifex.core.circuit.view import BenchView
@@ -140,6 +141,8 @@ def capacitor_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
     for part in view.bench.parts_of("capacitor"):
         if "plus" not in part.legs and "minus" not in part.legs:
             continue
+        if not all(_is_held(view, part, leg) for leg in part.ends):
+            continue  # an end that nothing holds has no volts to speak of
         volts = [v for state in view.points if (v := view.across(state, part, *part.ends)) is not None]
         if volts and min(volts) < -0.5:
             places = [view.place(part, leg) for leg in part.ends]
@@ -153,6 +156,11 @@ def capacitor_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
                 limit=0.0,
                 unit="V",
             )
+
+
+def _is_held(view: BenchView, part: Part, leg: str) -> bool:
+    net = view.net(part, leg)
+    return net is not None and (view.is_fed(net) or view.is_grounded(net))
 
 
 @WIRING.rule(

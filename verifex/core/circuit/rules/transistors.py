@@ -277,6 +277,7 @@ def _base_resistors(view: BenchView, part: Part) -> list[str]:
     hint="On which side of the transistor does the load get its full voltage?",
     criterion="wiring",
     source="emitter follower: V_E = V_B − 0.7 V",
+    explains=("load-never-works",),
 )
 def load_in_emitter(view: BenchView, found: Found) -> Iterator[Finding]:
     for part, state, _, volts in view.once(_ratios):
@@ -290,7 +291,18 @@ def load_in_emitter(view: BenchView, found: Found) -> Iterator[Finding]:
                 parts=[part.ref],
                 places=[view.place(part, "emitter")],
                 line=part.line,
+                affects=view.parts_behind(emitter),
+                severity=Severity.FIX if any(_starves(view, ref) for ref in view.parts_behind(emitter)) else None,
             )
+
+
+def _starves(view: BenchView, ref: str) -> bool:
+    """Whether a load never gets the volts it works from."""
+    part = view.bench.parts[ref]
+    if part.type.load is None:
+        return False
+    volts = [abs(v) for state in view.points if (v := view.across(state, part, *part.ends)) is not None]
+    return max(volts, default=0.0) < part.type.load.works_from_volts
 
 
 @WIRING.rule(
