@@ -28,7 +28,9 @@ useKeys({ '?': { does: 'list the keys', act: () => (help.value = true) } })
 
 <template>
   <header class="bar no-print">
-    <RouterLink to="/" class="mark" aria-label="Verifex, first page"><Trademark /><span class="name">Verifex</span></RouterLink>
+    <RouterLink to="/" class="mark" aria-label="Verifex, first page"
+      ><Trademark /><span class="name">Verifex</span></RouterLink
+    >
     <nav v-if="staff" aria-label="Places">
       <RouterLink to="/floor">Floor</RouterLink>
       <RouterLink to="/hatch">Hatch</RouterLink>
