@@ -38,6 +38,7 @@ def study(docket: Docket) -> dict[str, Any]:
             row["nominal_ohms"] = asked.nominal_ohms
             row["low_ohms"], row["high_ohms"] = asked.low_ohms, asked.high_ohms
             row["low_because"], row["high_because"] = asked.low_because, asked.high_because
+            row["formula"] = row["formula"] if asked.is_derived else ""
             row["fits"] = None if job.ohms is None or not asked.window_words else asked.holds(job.ohms)
         row["offers"] = [offer.as_json() for offer in offers(asked)] if asked and row["fits"] is False else []
         resistors.append(row)

@@ -31,6 +31,11 @@ class Allowed:
         return self.low_ohms is None or self.high_ohms is None or self.low_ohms <= ohms <= self.high_ohms
 
     @property
+    def is_derived(self) -> bool:
+        """Whether the window follows from the job, where the exercise sets none."""
+        return self.low_because != OWN_LIMIT
+
+    @property
     def window_words(self) -> str:
         """`150 Ω to 2.2 kΩ`, or nothing where no window follows."""
         if self.low_ohms is None or self.high_ohms is None:

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from verifex.core.circuit.bench import Part
+from verifex.core.circuit.lights import lights
 from verifex.core.circuit.nets import Net
 from verifex.core.circuit.operating import ohms_in_circuit
 from verifex.core.circuit.paths import Link
@@ -11,11 +12,13 @@ from verifex.core.circuit.values import rated_watts, resistor_ohms
 from verifex.core.circuit.view import BenchView
 from verifex.core.parts import LegRole
 from verifex.core.resistors.windows import (
+    SLOT_SECONDS,
     Window,
     base_window,
     button_window,
     cell_window,
     led_window,
+    line_farads,
     lower_window,
     pull_up_window,
     upper_window,
@@ -109,8 +112,6 @@ def _legs(view: BenchView, net: Net, but: Part) -> Iterator[tuple[Part, str]]:
 
 
 def _of_light(view: BenchView, part: Part, near: Net, far: Net) -> Found | None:
-    from verifex.core.circuit.rules.lights import lights
-
     board = view.bench.board
     assert board is not None
     for light in view.once(lights):
@@ -142,8 +143,6 @@ def _of_base(view: BenchView, part: Part, near: Net, far: Net) -> Found | None:
 
 
 def _of_data_line(view: BenchView, part: Part, near: Net, far: Net) -> Found | None:
-    from verifex.core.circuit.rules.bus import SLOT_SECONDS, line_farads
-
     if not view.nets.is_source(far):
         return None
     for other, leg in _legs(view, near, part):

@@ -16,6 +16,7 @@ from verifex.core.resistors.windows import (
     Window,
     base_window,
     led_window,
+    line_farads,
     lower_window,
     pull_up_window,
     rise_seconds,
@@ -140,7 +141,7 @@ def _base(given: Mapping[str, float]) -> Answer:
 
 
 def _pull_up(given: Mapping[str, float]) -> Answer:
-    farads = given["lead"] * 100e-12 + 30e-12
+    farads = line_farads(given["lead"])
     window = pull_up_window(given["supply"], farads, given["slot"])
     rows = [
         Row("preferred", "next preferred value down", neighbours(window.high_ohms)[0], "Ω"),

@@ -13,6 +13,9 @@ PULL_UP_AMPS = 0.004  # what an open output of a module sinks with ease
 BUTTON_OHMS = (1e3, 100e3)
 RISE_SHARE = 0.6
 CONVERTER_OHMS = 10e3
+SLOT_SECONDS = 15e-6  # when a one-wire data line is looked at after it was let go
+FARADS_PER_METRE = 100e-12
+PIN_FARADS = 30e-12  # the pin, the module and the base
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,6 +72,11 @@ def base_window(drive_volts: tuple[float, float], load_amps: float, ratio: float
         f"over it the base gets less than a {ratio:g}th of the load's current",
         "R = (V − 0.7 V)·ratio/I_load",
     )
+
+
+def line_farads(lead_metres: float) -> float:
+    """Capacitance of a data line: about 100 pF a metre of lead besides the pin."""
+    return PIN_FARADS + FARADS_PER_METRE * lead_metres
 
 
 def pull_up_window(supply_volts: float, farads: float, seconds: float) -> Window:

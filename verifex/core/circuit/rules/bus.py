@@ -11,16 +11,13 @@ from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
 from verifex.core.parts import PinKind
 from verifex.core.quantity import in_words
-from verifex.core.resistors.windows import rise_seconds
+from verifex.core.resistors.windows import SLOT_SECONDS, line_farads, rise_seconds
 from verifex.core.rulebook import Found
 
 TWO_WIRE = ("sda", "scl")
 SPI = ("sck", "miso", "mosi")
 WORDS = {"sda": "data", "scl": "clock", "sck": "sck", "miso": "miso", "mosi": "mosi"}
 
-FARADS_PER_METRE = 100e-12
-PIN_FARADS = 30e-12  # the pin, the module and the base
-SLOT_SECONDS = 15e-6
 SINK_OHMS = 100.0  # what a module pulls its line down with
 LOW_SHARE = 0.3
 USUAL_OHMS = (2200.0, 10000.0)
@@ -212,11 +209,6 @@ def _pull_ups(view: BenchView, net: Net) -> tuple[list[Part], float]:
         if board and pin.name in board.fitted_pull_ups:
             siemens += 1 / board.fitted_pull_ups[pin.name]
     return resistors, 1 / siemens if siemens else float("inf")
-
-
-def line_farads(lead_metres: float) -> float:
-    """Capacitance of a data line: about 100 pF a metre of lead besides the pin."""
-    return PIN_FARADS + FARADS_PER_METRE * lead_metres
 
 
 def _lead_metres(parts: list[Part]) -> float:

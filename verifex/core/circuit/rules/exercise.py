@@ -3,8 +3,8 @@
 from collections.abc import Iterator
 
 from verifex.core.circuit.functions import functions_of
+from verifex.core.circuit.lights import lights, series_resistor
 from verifex.core.circuit.rules.book import WIRING
-from verifex.core.circuit.rules.lights import lights, series_resistor
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
 from verifex.core.rulebook import Found

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-// Every net with its volts in each output state; the nets of the chosen finding are lit.
+// The nets of a wiring, in any of the output states that were solved.
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
-import { fixed } from '@/shared/words'
+import NetTable from './NetTable.vue'
 
 const props = defineProps<{ nets: Schemas['NetOut'][]; lit?: Schemas['WhereOut'] | null }>()
 const states = computed(() => Object.keys(props.nets[0]?.by_state ?? {}))
@@ -10,13 +10,9 @@ const chosen = ref<string | null>(null)
 const state = computed(() =>
   chosen.value && states.value.includes(chosen.value) ? chosen.value : states.value[0],
 )
-
-function isLit(net: Schemas['NetOut']): boolean {
-  const lit = props.lit
-  if (!lit) return false
-  if ((lit.nets ?? []).includes(net.name)) return true
-  return (lit.places ?? []).some((place) => net.places.includes(place))
-}
+const rows = computed(() =>
+  props.nets.map((net) => ({ ...net, volts: state.value ? net.by_state[state.value] : null })),
+)
 </script>
 
 <template>
@@ -27,22 +23,7 @@ function isLit(net: Schemas['NetOut']): boolean {
         <option v-for="name in states" :key="name" :value="name">{{ name }}</option>
       </select>
     </label>
-    <table class="plain">
-      <thead>
-        <tr>
-          <th>Net</th>
-          <th class="num">Volts</th>
-          <th>Places on it</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="net in nets" :key="net.name" :class="{ lit: isLit(net) }">
-          <td class="v name">{{ net.name }}</td>
-          <td class="v num">{{ state ? `${fixed(net.by_state[state], 2)} V` : '–' }}</td>
-          <td class="v places">{{ net.places.join('  ') }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <NetTable :nets="rows" :lit="lit" />
     <p v-if="!states.length" class="soft">
       No voltages: the board is missing, or this circuit has no operating point.
     </p>
@@ -61,17 +42,5 @@ function isLit(net: Schemas['NetOut']): boolean {
   width: auto;
   min-height: 32px;
   padding: 3px 8px;
-}
-.name {
-  white-space: nowrap;
-  font-weight: 600;
-}
-.places {
-  color: var(--soft);
-  white-space: pre-wrap;
-}
-tr.lit td {
-  background: var(--lit);
-  color: var(--ink);
 }
 </style>

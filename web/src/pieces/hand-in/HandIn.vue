@@ -5,6 +5,7 @@ import { useDebounceFn } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { ApiError, type Schemas } from '@/api/client'
 import type { RecipePart } from './entry/words'
+import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import CodeView from '@/pieces/CodeView.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { newToken, useDraft } from '@/shared/drafts'
@@ -111,10 +112,15 @@ async function takeFile(event: Event) {
 <template>
   <div class="hand-in">
     <div class="tools">
-      <div v-if="kind === 'wiring'" class="switch" role="group" aria-label="How to enter">
-        <button :aria-pressed="mode === 'table'" @click="mode = 'table'">Table of leads</button>
-        <button :aria-pressed="mode === 'text'" @click="mode = 'text'">Text</button>
-      </div>
+      <ChoiceBar
+        v-if="kind === 'wiring'"
+        v-model="mode"
+        label="How to enter"
+        :choices="[
+          { value: 'table', word: 'Table of leads' },
+          { value: 'text', word: 'Text' },
+        ]"
+      />
       <label class="btn quiet file">
         From a file
         <input class="visually-hidden" type="file" :accept="words.endings.join(',')" @change="takeFile" />
@@ -183,23 +189,6 @@ async function takeFile(event: Event) {
   align-items: center;
   flex-wrap: wrap;
   font-size: 14px;
-}
-.switch {
-  display: flex;
-  gap: 4px;
-}
-.switch button {
-  font: 600 14px var(--text);
-  padding: 6px 12px;
-  border: 0;
-  border-radius: 5px;
-  background: var(--sunk);
-  color: var(--soft);
-  cursor: pointer;
-}
-.switch button[aria-pressed='true'] {
-  background: var(--act);
-  color: var(--act-ink);
 }
 .file:focus-within {
   outline: 2.5px solid var(--act);

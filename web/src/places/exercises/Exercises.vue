@@ -3,6 +3,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watchEffect } from 'vue'
 import { ask, client } from '@/api/client'
+import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import BudgetBars from '@/pieces/plots/BudgetBars.vue'
@@ -59,16 +60,11 @@ const { data: sheet } = useQuery({
       </header>
       <div class="columns">
         <section class="sheet main">
-          <div class="variants" role="group" aria-label="Variant">
-            <button
-              v-for="v in exercise.variants"
-              :key="v.id"
-              :aria-pressed="variant === v.id"
-              @click="variant = v.id"
-            >
-              {{ v.title }}
-            </button>
-          </div>
+          <ChoiceBar
+            v-model="variant"
+            label="Variant"
+            :choices="exercise.variants.map((v) => ({ value: v.id, word: v.title }))"
+          />
           <template v-if="sheet">
             <TransferPlot :sheet="sheet" :thresholds="exercise.thresholds" />
             <SheetTable :sheet="sheet" />
@@ -131,24 +127,6 @@ header {
   display: grid;
   gap: 14px;
   align-content: start;
-}
-.variants {
-  display: flex;
-  gap: 6px;
-  flex-wrap: wrap;
-}
-.variants button {
-  font: 600 14px var(--text);
-  padding: 6px 12px;
-  border: 0;
-  border-radius: 5px;
-  background: var(--sunk);
-  color: var(--soft);
-  cursor: pointer;
-}
-.variants button[aria-pressed='true'] {
-  background: var(--act);
-  color: var(--act-ink);
 }
 .criteria {
   display: flex;

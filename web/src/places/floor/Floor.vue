@@ -4,6 +4,7 @@ import { useStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { ask, client } from '@/api/client'
+import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useKeys } from '@/shared/keys'
@@ -101,10 +102,14 @@ const stale = computed(() => !!error.value && !!data.value)
         </span>
         <span v-if="typed" class="typed v">bench {{ typed }} <kbd>Enter</kbd></span>
         <span class="gap" />
-        <div class="switch" role="group" aria-label="View">
-          <button :aria-pressed="view === 'room'" @click="view = 'room'">Room</button>
-          <button :aria-pressed="view === 'table'" @click="view = 'table'">Table</button>
-        </div>
+        <ChoiceBar
+          v-model="view"
+          label="View"
+          :choices="[
+            { value: 'room', word: 'Room' },
+            { value: 'table', word: 'Table' },
+          ]"
+        />
       </header>
       <ErrorNote v-if="error" :error="error">
         <p v-if="stale">What you see is from {{ new Date(dataUpdatedAt).toLocaleTimeString('en-GB') }}.</p>
@@ -161,23 +166,6 @@ header {
   color: var(--act-ink);
   border-radius: 5px;
   padding: 2px 10px;
-}
-.switch {
-  display: flex;
-  gap: 6px;
-}
-.switch button {
-  font: 600 14px var(--text);
-  padding: 5px 14px;
-  border: 0;
-  border-radius: 5px;
-  background: var(--sunk);
-  color: var(--soft);
-  cursor: pointer;
-}
-.switch button[aria-pressed='true'] {
-  background: var(--act);
-  color: var(--act-ink);
 }
 .grid {
   flex: 1;

@@ -4,6 +4,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { ask, client } from '@/api/client'
+import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useSession } from '@/shared/me'
 import KitTable from './KitTable.vue'
@@ -101,11 +102,15 @@ function choose(name: string) {
   <div class="page">
     <section class="desk" aria-label="Hatch">
       <h1>Hatch</h1>
-      <div class="switch" role="group" aria-label="What to do">
-        <button :aria-pressed="act === 'out'" @click="act = 'out'">Hand out</button>
-        <button :aria-pressed="act === 'back'" @click="act = 'back'">Take back</button>
-        <button :aria-pressed="act === 'instead'" @click="act = 'instead'">Substitute</button>
-      </div>
+      <ChoiceBar
+        v-model="act"
+        label="What to do"
+        :choices="[
+          { value: 'out', word: 'Hand out' },
+          { value: 'back', word: 'Take back' },
+          { value: 'instead', word: 'Substitute' },
+        ]"
+      />
       <form class="sheet" @submit.prevent="send">
         <div>
           <label class="field-label" for="tag">Kit, its tag</label>
@@ -181,23 +186,6 @@ function choose(name: string) {
   display: grid;
   gap: 12px;
   align-content: start;
-}
-.switch {
-  display: flex;
-  gap: 6px;
-}
-.switch button {
-  font: 600 14.5px var(--text);
-  padding: 8px 14px;
-  border: 0;
-  border-radius: 5px;
-  background: var(--sunk);
-  color: var(--soft);
-  cursor: pointer;
-}
-.switch button[aria-pressed='true'] {
-  background: var(--act);
-  color: var(--act-ink);
 }
 form {
   display: grid;

@@ -4,6 +4,7 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced, useStorage } from '@vueuse/core'
 import { computed } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
+import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { said } from '@/shared/units'
 import BandPicture from './BandPicture.vue'
@@ -63,20 +64,17 @@ function count(to: number) {
     <h1>Colour bands</h1>
     <div class="two">
       <section aria-label="From bands to a value">
-        <p class="counts" role="group" aria-label="How many bands">
-          <button
-            v-for="n in [3, 4, 5, 6]"
-            :key="n"
-            type="button"
-            :aria-pressed="colours.length === n"
-            @click="count(n)"
-          >
-            {{ n }} bands
-          </button>
+        <div class="counts">
+          <ChoiceBar
+            label="How many bands"
+            :choices="[3, 4, 5, 6].map((n) => ({ value: n, word: `${n} bands` }))"
+            :model-value="colours.length"
+            @update:model-value="count"
+          />
           <button type="button" class="btn quiet" @click="colours = [...colours].reverse()">
             from the other end
           </button>
-        </p>
+        </div>
         <BandPicture :colours="colours" />
         <div class="selects">
           <label v-for="(colour, index) in colours" :key="index">
@@ -173,19 +171,6 @@ section {
   display: flex;
   gap: 4px;
   flex-wrap: wrap;
-}
-.counts button[aria-pressed] {
-  font: 600 14px var(--text);
-  padding: 6px 12px;
-  border: 0;
-  border-radius: 5px;
-  background: var(--sunk);
-  color: var(--soft);
-  cursor: pointer;
-}
-.counts button[aria-pressed='true'] {
-  background: var(--act);
-  color: var(--act-ink);
 }
 .selects,
 .ask {

@@ -2,10 +2,11 @@
 // Set the outputs, press the buttons: what every net then carries and what flows through every part.
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
+import NetTable from '@/pieces/board/NetTable.vue'
+import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { said } from '@/shared/units'
-import { fixed } from '@/shared/words'
 import { useDocket } from '../use-docket'
 import { useSolved, useStudy } from './use-study'
 
@@ -36,12 +37,6 @@ function allTo(position: string) {
   const outputs = (study.data.value?.handles ?? []).filter((h) => h.positions.includes('high'))
   settings.value = position === 'low' ? {} : Object.fromEntries(outputs.map((h) => [h.name, 'high']))
 }
-function isLit(places: string[], name: string): boolean {
-  return (
-    (props.lit?.nets ?? []).includes(name) ||
-    (props.lit?.places ?? []).some((place) => places.includes(place))
-  )
-}
 /** The way the current takes: `anode → cathode`, or what goes in and out where there are more legs. */
 function wayOf(amps: Record<string, number>): string[] {
   const legs = Object.entries(amps).filter(([, a]) => Math.abs(a) > SMALLEST_AMPS)
@@ -61,17 +56,12 @@ function wayOf(amps: Record<string, number>): string[] {
       <div v-for="handle in study.data.value.handles" :key="handle.name" class="handle">
         <b class="v">{{ handle.name }}</b>
         <span class="soft about">{{ handle.about || 'nothing behind it' }}</span>
-        <span class="choice" role="group" :aria-label="handle.name">
-          <button
-            v-for="position in handle.positions"
-            :key="position"
-            type="button"
-            :aria-pressed="(settings[handle.name] ?? handle.positions[0]) === position"
-            @click="set(handle.name, position, handle.positions[0]!)"
-          >
-            {{ position }}
-          </button>
-        </span>
+        <ChoiceBar
+          :label="handle.name"
+          :choices="handle.positions.map((position) => ({ value: position, word: position }))"
+          :model-value="settings[handle.name] ?? handle.positions[0]!"
+          @update:model-value="set(handle.name, $event, handle.positions[0]!)"
+        />
       </div>
       <p class="all">
         <button type="button" class="btn quiet" @click="allTo('high')">all outputs high</button>
@@ -119,26 +109,7 @@ function wayOf(amps: Record<string, number>): string[] {
         <span v-for="[pin, amps] in pins" :key="pin" class="v">{{ pin }} {{ said(amps, 'A') }}</span>
         <span v-if="!pins.length" class="soft">nothing worth naming</span>
       </p>
-      <table class="plain">
-        <thead>
-          <tr>
-            <th>Net</th>
-            <th class="num">Volts</th>
-            <th>Places on it</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr
-            v-for="net in solved.data.value.nets"
-            :key="net.name"
-            :class="{ lit: isLit(net.places, net.name) }"
-          >
-            <td class="v name">{{ net.name }}</td>
-            <td class="v num">{{ net.floats ? 'floats' : `${fixed(net.volts, 2)} V` }}</td>
-            <td class="v places">{{ net.places.join('  ') }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <NetTable :nets="solved.data.value.nets" :lit="lit" />
     </template>
   </div>
 </template>
@@ -172,23 +143,6 @@ legend {
   white-space: nowrap;
   font-size: 14px;
 }
-.choice {
-  display: flex;
-  gap: 3px;
-}
-.choice button {
-  font: 600 13.5px var(--text);
-  padding: 6px 12px;
-  border: 0;
-  border-radius: 4px;
-  background: var(--sunk);
-  color: var(--soft);
-  cursor: pointer;
-}
-.choice button[aria-pressed='true'] {
-  background: var(--act);
-  color: var(--act-ink);
-}
 .all {
   display: flex;
   gap: 8px;
@@ -211,12 +165,7 @@ legend {
   white-space: nowrap;
   margin-right: 12px;
 }
-.name {
-  white-space: nowrap;
-  font-weight: 600;
-}
-.legs,
-.places {
+.legs {
   color: var(--soft);
   white-space: pre-wrap;
   font-size: 13px;

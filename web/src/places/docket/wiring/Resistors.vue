@@ -33,7 +33,7 @@ function fitWords(job: Job): string {
   if (job.ohms === null) return 'no value is given'
   if (job.fits === null) return 'any value will do here'
   if (job.fits) return 'fits its window'
-  return job.ohms < (job.low_ohms ?? 0) ? `too small: ${job.low_because}` : `too large: ${job.high_because}`
+  return job.ohms < (job.low_ohms ?? 0) ? 'too small for its window' : 'too large for its window'
 }
 const isHot = (job: Job) => job.rated_watts !== null && job.watts > job.rated_watts
 const readsLess = (job: Job) =>

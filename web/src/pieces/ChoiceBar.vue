@@ -1,0 +1,41 @@
+<script setup lang="ts" generic="T extends string | number">
+// One of a few, all of them in sight.
+defineProps<{ label: string; choices: { value: T; word: string }[] }>()
+const chosen = defineModel<T>({ required: true })
+</script>
+
+<template>
+  <span class="choices" role="group" :aria-label="label">
+    <button
+      v-for="choice in choices"
+      :key="choice.value"
+      type="button"
+      :aria-pressed="chosen === choice.value"
+      @click="chosen = choice.value"
+    >
+      {{ choice.word }}
+    </button>
+  </span>
+</template>
+
+<style scoped>
+.choices {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+}
+button {
+  font: 600 14px var(--text);
+  padding: 6px 12px;
+  min-height: 34px;
+  border: 0;
+  border-radius: 5px;
+  background: var(--sunk);
+  color: var(--soft);
+  cursor: pointer;
+}
+button[aria-pressed='true'] {
+  background: var(--act);
+  color: var(--act-ink);
+}
+</style>

@@ -1,0 +1,56 @@
+<script setup lang="ts">
+// Nets with their volts in one state; those of the chosen finding are lit.
+import type { Schemas } from '@/api/client'
+import { fixed } from '@/shared/words'
+
+export interface NetRow {
+  name: string
+  places: string[]
+  volts: number | null | undefined
+  floats?: boolean
+}
+const props = defineProps<{ nets: NetRow[]; lit?: Schemas['WhereOut'] | null }>()
+
+function isLit(net: NetRow): boolean {
+  const { nets = [], places = [] } = props.lit ?? {}
+  return nets.includes(net.name) || places.some((place) => net.places.includes(place))
+}
+function words(net: NetRow): string {
+  if (net.floats) return 'floats'
+  return net.volts === null || net.volts === undefined ? '–' : `${fixed(net.volts, 2)} V`
+}
+</script>
+
+<template>
+  <table class="plain">
+    <thead>
+      <tr>
+        <th>Net</th>
+        <th class="num">Volts</th>
+        <th>Places on it</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="net in nets" :key="net.name" :class="{ lit: isLit(net) }">
+        <td class="v name">{{ net.name }}</td>
+        <td class="v num">{{ words(net) }}</td>
+        <td class="v places">{{ net.places.join('  ') }}</td>
+      </tr>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+.name {
+  white-space: nowrap;
+  font-weight: 600;
+}
+.places {
+  color: var(--soft);
+  white-space: pre-wrap;
+}
+tr.lit td {
+  background: var(--lit);
+  color: var(--ink);
+}
+</style>
