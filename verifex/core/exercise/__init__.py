@@ -1,6 +1,20 @@
 """The exercise file: what is to be built and shown, validated line by line."""
 
+from verifex.core.exercise.circuit import ResistorJob, Variant
+from verifex.core.exercise.plan import Reading, Step, StepValue
 from verifex.core.exercise.reader import exercise_json_schema, read_exercise
-from verifex.core.exercise.schema import Criterion, Exercise, Step, Variant
+from verifex.core.exercise.references import printable
+from verifex.core.exercise.schema import Criterion, Exercise
 
-__all__ = ["Criterion", "Exercise", "Step", "Variant", "exercise_json_schema", "read_exercise"]
+__all__ = [
+    "Criterion",
+    "Exercise",
+    "Reading",
+    "ResistorJob",
+    "Step",
+    "StepValue",
+    "Variant",
+    "exercise_json_schema",
+    "printable",
+    "read_exercise",
+]

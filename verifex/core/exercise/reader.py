@@ -5,6 +5,7 @@ from typing import Any
 import yaml
 from pydantic import ValidationError
 
+from verifex.core.exercise.references import complaints
 from verifex.core.exercise.schema import Exercise
 from verifex.core.problems import Problem, UnusableInput
 
@@ -32,11 +33,14 @@ def read_exercise(text: str) -> Exercise:
     if problems:
         raise UnusableInput(problems)
     try:
-        return Exercise.model_validate(yaml.safe_load(text))
+        exercise = Exercise.model_validate(yaml.safe_load(text))
     except ValidationError as wrong:
         raise UnusableInput([_located(dict(error), marks) for error in wrong.errors()]) from None
     except (ValueError, yaml.YAMLError) as wrong:
         raise UnusableInput([Problem(1, 1, str(wrong).splitlines()[0])]) from None
+    if unknown := complaints(exercise):
+        raise UnusableInput([_at(path, message, marks) for path, message in unknown])
+    return exercise
 
 
 def _note_marks(node: yaml.Node, path: Path, marks: dict[Path, tuple[int, int]], problems: list[Problem]) -> None:
@@ -55,19 +59,23 @@ def _note_marks(node: yaml.Node, path: Path, marks: dict[Path, tuple[int, int]],
 
 
 def _located(error: dict[str, Any], marks: dict[Path, tuple[int, int]]) -> Problem:
-    path: Path = tuple(error["loc"])
+    kinds = {"missing": "is missing", "extra_forbidden": "is not something an exercise can say"}
+    message = kinds.get(error["type"]) or str(error["msg"]).removeprefix("Value error, ")
+    return _at(tuple(error["loc"]), message, marks)
+
+
+def _at(path: Path, message: str, marks: dict[Path, tuple[int, int]]) -> Problem:
+    """A problem at the field of that path, else at what holds it."""
     known = path
     while known not in marks:
         known = known[:-1]
     line, column = marks[known]
     name = ".".join(str(step) for step in path) or "the exercise"
-    kinds = {"missing": "is missing", "extra_forbidden": "is not something an exercise can say"}
-    message = kinds.get(error["type"]) or str(error["msg"]).removeprefix("Value error, ")
     return Problem(line, column, f"{name}: {message}")
 
 
 def exercise_json_schema() -> dict[str, Any]:
     """The published JSON Schema of the exercise file; `when` is written as text."""
     schema = Exercise.model_json_schema()
-    schema["$defs"]["When"] = {"type": "string", "examples": ["U1.celsius over 33 for 2 s"]}
+    schema["$defs"]["When"] = {"type": "string", "examples": ["U1.celsius over 33 for 2 s", "U1.tag is 04 A2 19 7C"]}
     return schema

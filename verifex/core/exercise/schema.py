@@ -1,96 +1,18 @@
-"""What an exercise file states. The JSON Schema in docs/ is generated from these classes."""
+"""What an exercise file states as a whole. The JSON Schema in docs/ is generated from these classes."""
 
 from decimal import Decimal
-from typing import Annotated, Literal
+from typing import Annotated
 
-from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, model_validator
+from pydantic import BeforeValidator, Field, model_validator
 
+from verifex.core.exercise.base import Frozen
+from verifex.core.exercise.circuit import Function, RecipePart, ResistorJob, Variant
+from verifex.core.exercise.conventions import Conventions
+from verifex.core.exercise.plan import Reading, Step
 from verifex.core.exercise.statements import When, read_when
+from verifex.core.parts import catalogue
 
-
-class Frozen(BaseModel):
-    model_config = ConfigDict(frozen=True, extra="forbid", json_schema_serialization_defaults_required=True)
-
-
-class RecipePart(Frozen):
-    """One part of the recipe, by the reference the exercise uses for it."""
-
-    ref: str = Field(pattern=r"^[A-Z]+[0-9]+$")
-    part: str
-    title: str = ""
-    settings: dict[str, str] = Field(default_factory=dict)
-
-
-class Variant(Frozen):
-    """An allowed school of feeding the sensor: supply volts and the converter's reference."""
-
-    id: str
-    title: str
-    supply_volts: float = Field(gt=0, le=30)
-    reference: Literal["rail", "internal", "external"]
-
-
-Reach = Literal[
-    "analogue-input", "digital-input", "digital-output", "pwm-output", "two-wire", "spi", "own-ground"
-]  # fmt: skip
-
-
-class Function(Frozen):
-    """A connection the circuit must have, by electrical function: never hole for hole."""
-
-    leg: str | None = None
-    part: str | None = None
-    reaches: Reach
-
-    @model_validator(mode="after")
-    def names_one_thing(self) -> "Function":
-        if (self.leg is None) == (self.part is None):
-            raise ValueError("a function names either a leg (U1.out) or a part (D1)")
-        if self.leg is not None and "." not in self.leg:
-            raise ValueError(f"'{self.leg}' is no leg; U1.out was expected")
-        return self
-
-    @property
-    def ref(self) -> str:
-        return self.part or (self.leg or "").split(".")[0]
-
-    @property
-    def leg_name(self) -> str | None:
-        return self.leg.split(".", 1)[1] if self.leg else None
-
-
-class ResistorJob(Frozen):
-    """What a resistor is for, and the ohms it may have; values inside the window are as good as the nominal.
-
-    Without `low_ohms` and `high_ohms` the window follows from the job and the bench.
-    """
-
-    ref: str
-    job: Literal["led-series", "base", "pull-up", "pull-down", "divider", "level-divider", "contrast", "other"]
-    nominal_ohms: float = Field(gt=0)
-    low_ohms: float | None = Field(default=None, gt=0)
-    high_ohms: float | None = Field(default=None, gt=0)
-
-
-class Step(Frozen):
-    """One step of the stimulus plan: a quantity at a part, its value with uncertainty, and how to make it safely."""
-
-    name: str
-    ref: str
-    quantity: str
-    value: float
-    uncertainty: float = Field(ge=0)
-    dwell_seconds: float = Field(gt=0, le=3600)
-    how: str = ""
-
-
-class Conventions(Frozen):
-    """Where schools differ: the divisor of the conversion, the unit printed, the baud rate, the reference assumed."""
-
-    divisor: Literal[1023, 1024]
-    unit: Literal["celsius"]
-    baud: int
-    formula_reference: Literal["nominal", "measured"] = "nominal"
+PLOT_MARGIN = 0.25  # of the plan's span, where the file does not say what the plot shows
 
 
 class Behaviour(Frozen):
@@ -110,7 +32,11 @@ class Criterion(Frozen):
 
 
 class Exercise(Frozen):
-    """A whole exercise. `plot_low` and `plot_high` bound the stimulus axis, in the steps' unit."""
+    """A whole exercise.
+
+    `references` holds, by board, the instructor's own bench in bench notation: the boards that suit it. `readings` are
+    the columns a program prints. `plot_low` and `plot_high` bound the stimulus axis, in the first step's unit.
+    """
 
     id: str = Field(pattern=r"^[a-z0-9][a-z0-9-]*$")
     title: str
@@ -118,41 +44,59 @@ class Exercise(Frozen):
     board: str
     minutes: int = Field(gt=0, le=600)
     recipe: list[RecipePart] = Field(min_length=1)
-    variants: list[Variant] = Field(min_length=1)
+    variants: list[Variant] = Field(default_factory=list)
     functions: list[Function] = Field(default_factory=list)
     resistor_jobs: list[ResistorJob] = Field(default_factory=list)
     steps: list[Step] = Field(min_length=1)
-    conventions: Conventions
+    readings: list[Reading] = Field(default_factory=list)
+    conventions: Conventions = Conventions()
     behaviour: list[Behaviour] = Field(default_factory=list)
     criteria: list[Criterion] = Field(min_length=1)
     cautions: list[str] = Field(default_factory=list)
-    plot_low: float
-    plot_high: float
+    references: dict[str, str] = Field(default_factory=dict)
+    plot_low: float | None = None
+    plot_high: float | None = None
 
     @model_validator(mode="after")
-    def refers_to_its_own_parts(self) -> "Exercise":
-        known = {part.ref for part in self.recipe}
-        named = [
-            *((step.ref, "a step") for step in self.steps),
-            *((job.ref, "a resistor job") for job in self.resistor_jobs),
-            *((statement.when.ref, "a behaviour statement") for statement in self.behaviour),
-            *((ref, "a behaviour statement") for s in self.behaviour for ref in (*s.then, *s.otherwise)),
-            *((f.ref, "a function") for f in self.functions),
-        ]
-        for ref, user in named:
-            if ref not in known:
-                raise ValueError(f"{user} names {ref}, which is not in the recipe ({', '.join(sorted(known))})")
+    def fills_in_what_follows(self) -> "Exercise":
+        """A variant where none is named, and the readings where the steps say what is measured."""
+        board = catalogue().boards.get(self.board)
+        if not self.variants:
+            volts = board.rail_volts if board else 5.0
+            usual = Variant(id="rail", title=f"{volts:g} V supply", supply_volts=volts, reference="rail")
+            object.__setattr__(self, "variants", [usual])
+        if not self.readings:
+            seen = dict.fromkeys((v.ref, v.quantity) for step in self.steps for v in step.values())
+            named = [Reading(ref=ref, quantity=quantity) for ref, quantity in seen]
+            if self.conventions.unit:
+                named[0] = named[0].model_copy(update={"print": self.conventions.unit})
+            object.__setattr__(self, "readings", named)
         return self
 
-    def is_clear_of_thresholds(self) -> bool:
-        """Whether, for each threshold, the plan has a step clear of it (by its uncertainty) on each side."""
-        for statement in self.behaviour:
-            values = [(s.value, s.uncertainty) for s in self.steps if s.ref == statement.when.ref]
-            above = any(value - u > statement.when.threshold for value, u in values)
-            below = any(value + u < statement.when.threshold for value, u in values)
-            if not (above and below):
-                return False
-        return True
+    @property
+    def boards(self) -> list[str]:
+        """The boards that suit it, the usual one first."""
+        return list(dict.fromkeys([self.board, *self.references]))
+
+    def reference_wiring(self, board: str | None = None) -> str:
+        """The instructor's own bench on a board (the usual one); empty where there is none."""
+        return self.references.get(board or self.board, "")
+
+    def baud(self, board: str | None = None) -> int:
+        """Bits a second of the log: as the exercise says, else the board's usual rate."""
+        return self.conventions.baud or catalogue().boards[board or self.board].usual_baud
+
+    def part_of(self, ref: str) -> RecipePart | None:
+        return next((part for part in self.recipe if part.ref == ref), None)
+
+    @property
+    def plot_range(self) -> tuple[float, float]:
+        """The ends of the stimulus axis: as the file says, else the plan with a margin."""
+        first = self.steps[0]
+        values = [v.value for step in self.steps if (v := step.value_of(first.ref, first.quantity))]
+        margin = PLOT_MARGIN * (max(values) - min(values)) or 1.0
+        low = self.plot_low if self.plot_low is not None else min(values) - margin
+        return low, self.plot_high if self.plot_high is not None else max(values) + margin
 
     @property
     def total(self) -> Decimal:

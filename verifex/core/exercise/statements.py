@@ -1,4 +1,4 @@
-"""Behaviour statements as an instructor writes them: `U1.celsius over 33 for 2 s`."""
+"""Behaviour statements as an instructor writes them: `U1.celsius over 33 for 2 s`, `U1.tag is 04 A2 19 7C`."""
 
 import re
 from typing import Literal
@@ -8,31 +8,43 @@ from pydantic import BaseModel, ConfigDict
 _WHEN = re.compile(
     r"\s*([A-Z]+[0-9]+)\.([a-z]+)\s+(over|under)\s+(-?[0-9]+(?:\.[0-9]+)?)(?:\s+for\s+([0-9]+(?:\.[0-9]+)?)\s*(ms|s))?\s*$"
 )
+_IS = re.compile(r"\s*([A-Z]+[0-9]+)\.([a-z]+)\s+is\s+([0-9A-Fa-f: -]+?)\s*$")
 
 
 class When(BaseModel):
-    """`ref`'s quantity is over or under `threshold` (in the quantity's unit) for at least `for_ms`."""
+    """`ref`'s quantity is over or under `threshold` (in the quantity's unit) for at least `for_ms`, or is `text`."""
 
     model_config = ConfigDict(frozen=True)
 
     ref: str
     quantity: str
-    side: Literal["over", "under"]
-    threshold: float
+    side: Literal["over", "under", "is"]
+    threshold: float = 0.0
     for_ms: float = 0.0
+    text: str = ""
 
-    def holds(self, value: float) -> bool:
+    def holds(self, value: float, text: str = "") -> bool:
+        if self.side == "is":
+            return _digits(text) == _digits(self.text)
         return value > self.threshold if self.side == "over" else value < self.threshold
 
     def __str__(self) -> str:
         held = f" for {self.for_ms / 1000:g} s" if self.for_ms else ""
-        return f"{self.ref}.{self.quantity} {self.side} {self.threshold:g}{held}"
+        named = self.text if self.side == "is" else f"{self.threshold:g}"
+        return f"{self.ref}.{self.quantity} {self.side} {named}{held}"
+
+
+def _digits(text: str) -> str:
+    return re.sub(r"[^0-9A-F]", "", text.upper())
 
 
 def read_when(text: object) -> object:
     """The condition in `text`; anything but a string is left to the schema. Raises ValueError."""
     if not isinstance(text, str):
         return text
+    if match := _IS.match(text):
+        ref, quantity, named = match.groups()
+        return {"ref": ref, "quantity": quantity, "side": "is", "text": named}
     match = _WHEN.match(text)
     if not match:
         raise ValueError(f"'{text}' is no condition; 'U1.celsius over 33 for 2 s' shows the form")

@@ -1,107 +1,178 @@
-"""The chain of one bench: which sensor feeds which pin, behind which resistance, against which reference."""
+"""The chain of one reading: stimulus → what the sensor gives → volts at the pin → raw reading → printed value."""
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from typing import Protocol
 
-from verifex.core.circuit.conditions import Conditions
-from verifex.core.circuit.operating import operating_point
-from verifex.core.circuit.solver import NoSensibleAnswer
-from verifex.core.circuit.variant import variant_of
-from verifex.core.circuit.view import BenchView
-from verifex.core.exercise import Exercise, Variant
-from verifex.core.expected.measured import Measured
-from verifex.core.parts import Board, LegRole, LinearOutput
-from verifex.core.quantity import Spread
+import numpy as np
+
+from verifex.core.expected.contributors import Contributor, of_sensor
+from verifex.core.expected.formula import Formula
+from verifex.core.expected.response import Response
+from verifex.core.parts import Board, Output
+from verifex.core.parts.outputs import FloatArray, Settings
+
+Chosen = Mapping[str, FloatArray]
+UNROUNDED = {"unrounded": np.ones(())}
+
+
+def facing(chain: "Chain", target: str) -> "Chain":
+    """The chain with a target of that name before its sensor: how far it is seen depends on it."""
+    share = getattr(chain.output, "targets", {}).get(target)
+    if share is None or not isinstance(chain, Levelled):
+        return chain
+    return replace(chain, settings={**chain.settings, "reflectance": share})
+
+
+class Chain(Protocol):
+    """What every kind of reading offers. `at` is the stimulus in the output's unit, `chosen` values by contributor's key
+    (else nominal); everything broadcasts.
+
+    `raw_error` and `raw_step` are the half width of the reading's own error and its step, in raw units (`raw_unit`).
+    """
+
+    @property
+    def output(self) -> Output: ...
+
+    @property
+    def formula(self) -> Formula: ...
+
+    @property
+    def contributors(self) -> tuple[Contributor, ...]: ...
+
+    @property
+    def raw_unit(self) -> str: ...
+
+    @property
+    def raw_error(self) -> float: ...
+
+    @property
+    def raw_step(self) -> float: ...
+
+    def volts(self, at: FloatArray, chosen: Chosen) -> FloatArray | None:
+        """Volts at the pin; None where no voltage tells."""
+
+    def exact(self, at: FloatArray, chosen: Chosen) -> FloatArray:
+        """The raw reading without steps."""
+
+    def raw(self, at: FloatArray, chosen: Chosen, error: float = 0.0) -> FloatArray:
+        """The raw reading as it comes, `error` of its own added (−1 … 1 of `raw_error`)."""
+
+    def untrusted(self, at: FloatArray) -> FloatArray:
+        """1 where the reading lies at an end where every reading looks the same."""
 
 
 @dataclass(frozen=True, slots=True)
-class Chain:
-    """From a sensor's output to the count and back to a value.
-
-    `loading` is pin volts over output volts as the circuit gives it (1 when nothing loads the output);
-    `assumed_volts` is the reference the exercise's formula puts in; `most_volts` where the output ends.
-    """
+class Converted:
+    """A voltage read by the board's converter against a reference."""
 
     board: Board
-    output: LinearOutput
-    variant: Variant
-    reference: Spread
-    assumed_volts: float
-    divisor: int
-    loading: float
-    most_volts: float
-
-    def pin_volts(self, value: float) -> float:
-        """Volts at the pin for a stimulus `value`, held where the sensor's supply ends."""
-        return min(self.output.volts(value), self.most_volts) * self.loading
-
-    def count(self, volts: float, reference_volts: float | None = None) -> int:
-        """floor(V/Vref·N), held to the converter's range."""
-        reference = reference_volts if reference_volts is not None else self.reference.nominal
-        # A hair is added so that a voltage exactly on a step is not lost to binary fractions.
-        return max(0, min(self.board.counts - 1, int(volts / reference * self.board.counts + 1e-9)))
-
-    def value(self, count: float) -> float:
-        """The printed value by the exercise's formula, in the output's unit."""
-        return self.output.value(count * self.assumed_volts / self.divisor)
+    output: Output
+    settings: Settings
+    response: Response
+    reference: Contributor
+    formula: Formula
+    supply: Contributor | None = None  # where it moves the voltage and is not the reference
+    raw_unit: str = "count"
 
     @property
-    def per_count(self) -> float:
-        """Resolution: printed units a count."""
-        return self.assumed_volts / self.divisor / self.output.volts_per_unit
+    def raw_error(self) -> float:
+        return self.board.adc_error_lsb
 
     @property
-    def top_value(self) -> float:
-        """The stimulus at which the converter saturates, in the output's unit."""
-        return self.output.value(self.reference.nominal / self.loading)
+    def raw_step(self) -> float:
+        return 1.0
+
+    @property
+    def contributors(self) -> tuple[Contributor, ...]:
+        sensor = tuple(of_sensor(p) for p in self.output.parameters(self.settings))
+        gain = self.board.adc_gain_share
+        chip = (Contributor("gain", "Gain of the converter", -gain, 0.0, gain, "", "chip to chip"),) if gain else ()
+        supply = (self.supply,) if self.supply else ()
+        return (*sensor, self.reference, *supply, *self.response.contributors, *chip)
+
+    def volts(self, at: FloatArray, chosen: Chosen) -> FloatArray:
+        sensor = {key.removeprefix("sensor."): value for key, value in chosen.items()}
+        return self.response.volts(self.output.state(at, sensor, self.settings), chosen)
+
+    def _seen(self, at: FloatArray, chosen: Chosen) -> tuple[FloatArray, FloatArray]:
+        reference = chosen.get(self.reference.key, np.asarray(self.reference.nominal))
+        volts: FloatArray = self.volts(at, chosen) * (1 + chosen.get("gain", np.zeros(())))
+        return volts, reference
+
+    def exact(self, at: FloatArray, chosen: Chosen) -> FloatArray:
+        return self.board.exact_count(*self._seen(at, chosen))
+
+    def raw(self, at: FloatArray, chosen: Chosen, error: float = 0.0) -> FloatArray:
+        count = self.board.count(*self._seen(at, chosen)) + np.rint(error * self.raw_error)
+        clipped: FloatArray = np.clip(count, 0.0, self.board.full_count)
+        return clipped
+
+    def untrusted(self, at: FloatArray) -> FloatArray:
+        return self.board.untrusted(*self._seen(at, {}))
 
 
-def chain_of(
-    view: BenchView | None,
-    exercise: Exercise,
-    ref: str,
-    board: Board,
-    output: LinearOutput,
-    measured: Measured,
-    variant: Variant | None,
-) -> Chain | str:
-    """The chain of the exercise's sensor `ref` on a bench, or why there is none, in words.
+@dataclass(frozen=True, slots=True)
+class Levelled:
+    """A level read by a digital input; `volts_of` are the volts at the pin when the sensor is idle and active."""
 
-    Without a view the chain is the ideal one of `variant`: the exercise as intended.
-    """
-    loading = 1.0
-    if view is not None:
-        sensor = view.matching(ref)
-        if sensor is None:
-            return f"No {ref} is on the bench."
-        variant = variant or variant_of(view, exercise, sensor)
-        output = sensor.type.linear or output
-        out_leg = sensor.type.legs_with(LegRole.ANALOGUE_OUT)[0]
-        net = view.net(sensor, out_leg)
-        if view.shorted:
-            return "Supply and ground are joined; nothing can be read."
-        if net is None or not any(pin.analogue_in for pin in view.nets.signal_pins(net)):
-            return f"The {out_leg} leg of {sensor.ref} reaches no pin that can measure."
-        probe = output.centre
-        try:
-            conditions = Conditions(stimulus={(sensor.ref, output.quantity): probe}, rail_volts=measured.rail_volts)
-            volts = operating_point(view.nets, conditions).volts[net.id]
-        except NoSensibleAnswer:
-            return "No operating point was found for this circuit."
-        if volts < 0.05:
-            return f"{sensor.ref} gives nothing: it is not fed as it should be."
-        loading = volts / output.volts(probe)
-    variant = variant or exercise.variants[0]
-    internal = variant.reference == "internal"
-    reference = measured.internal(board) if internal else measured.rail(board)
-    nominal = (board.internal_reference_volts or (0, 1.1, 0))[1] if internal else board.rail_volts
-    assumed = reference.nominal if exercise.conventions.formula_reference == "measured" else nominal
-    return Chain(
-        board,
-        output,
-        variant,
-        reference,
-        assumed,
-        exercise.conventions.divisor,
-        loading,
-        variant.supply_volts,
-    )
+    board: Board
+    output: Output
+    settings: Settings
+    formula: Formula
+    volts_of: tuple[float, float]
+    raw_unit: str = "level"
+    raw_error: float = 0.0
+    raw_step: float = 0.0
+
+    @property
+    def contributors(self) -> tuple[Contributor, ...]:
+        return tuple(of_sensor(p) for p in self.output.parameters(self.settings))
+
+    def volts(self, at: FloatArray, chosen: Chosen) -> FloatArray:
+        sensor = {key.removeprefix("sensor."): value for key, value in chosen.items()}
+        return np.where(self.output.state(at, sensor, self.settings) > 0.5, self.volts_of[1], self.volts_of[0])
+
+    def exact(self, at: FloatArray, chosen: Chosen) -> FloatArray:
+        return np.where(self.volts(at, chosen) >= self.board.input_high_volts, 1.0, 0.0)
+
+    def raw(self, at: FloatArray, chosen: Chosen, error: float = 0.0) -> FloatArray:
+        return self.exact(at, chosen)
+
+    def untrusted(self, at: FloatArray) -> FloatArray:
+        volts = self.volts(at, {})
+        between = (volts > self.board.input_low_volts) & (volts < self.board.input_high_volts)
+        return np.where(between, 1.0, 0.0)
+
+
+@dataclass(frozen=True, slots=True)
+class Sent:
+    """A number or a pulse that the module itself makes: no voltage tells."""
+
+    output: Output
+    settings: Settings
+    formula: Formula
+    raw_unit: str
+    raw_step: float = 0.0
+    raw_error: float = 0.0
+
+    @property
+    def contributors(self) -> tuple[Contributor, ...]:
+        return tuple(of_sensor(p) for p in self.output.parameters(self.settings))
+
+    def volts(self, at: FloatArray, chosen: Chosen) -> None:
+        return None
+
+    def _state(self, at: FloatArray, chosen: Chosen) -> FloatArray:
+        sensor = {key.removeprefix("sensor."): value for key, value in chosen.items()}
+        return self.output.state(at, sensor, self.settings)
+
+    def exact(self, at: FloatArray, chosen: Chosen) -> FloatArray:
+        return self._state(at, {**chosen, **UNROUNDED})
+
+    def raw(self, at: FloatArray, chosen: Chosen, error: float = 0.0) -> FloatArray:
+        state = self._state(at, chosen)
+        return np.rint(state) if self.raw_unit == "µs" else state
+
+    def untrusted(self, at: FloatArray) -> FloatArray:
+        return np.where((at < self.output.low) | (at > self.output.high), 1.0, 0.0)

@@ -3,18 +3,23 @@
 from dataclasses import dataclass, field
 
 from verifex.core.parts import Board
-from verifex.core.quantity import Spread
+from verifex.core.quantity import Spread, in_words
 
 #: A handheld meter on its volts range: 0.5 % of reading + 2 digits of 10 mV (typical of the family).
 METER_SHARE, METER_VOLTS = 0.005, 0.02
+RESISTOR_FACTOR = 2.0  # a resistor farther from its nominal value than this is another resistor
 
 
 @dataclass(frozen=True, slots=True)
 class Measured:
-    """What was measured: the rail and the internal reference in volts, stimulus values by step name."""
+    """What was measured: the rail, the internal and an outside reference in volts, resistors in ohms and figures of a
+    sensor (`U1.r10`, `U1.air`) by name, stimulus values by step name (a second quantity of a step as `step|U1.percent`).
+    """
 
     rail_volts: float | None = None
     internal_volts: float | None = None
+    outside_volts: float | None = None
+    values: dict[str, float] = field(default_factory=dict)
     stimulus: dict[str, float] = field(default_factory=dict)
 
     def problems(self, board: Board) -> list[str]:
@@ -35,12 +40,33 @@ class Measured:
                 found.append(
                     f"An internal reference of {self.internal_volts:g} V is not plausible; {reference[0]:g} to {reference[2]:g} V is."
                 )
+        if self.outside_volts is not None and not 0.5 <= self.outside_volts <= 1.1 * board.rail_volts:
+            found.append(
+                f"A reference of {self.outside_volts:g} V at AREF is not plausible; 0.5 to {1.1 * board.rail_volts:.2f} V is."
+            )
         return found
+
+    def ohms_problem(self, ref: str, nominal_ohms: float | None) -> str | None:
+        """Why a measured resistor cannot be, with the plausible range; None when it can."""
+        ohms = self.values.get(ref)
+        if ohms is None:
+            return None
+        if nominal_ohms is None:
+            return f"{ref} is no resistor of this bench, so {in_words(ohms, 'Ω')} cannot be its value."
+        low, high = nominal_ohms / RESISTOR_FACTOR, nominal_ohms * RESISTOR_FACTOR
+        if low <= ohms <= high:
+            return None
+        why = (
+            "the leads touch, or it was measured across a wire"
+            if ohms < low
+            else "is it the right resistor, and out of the circuit?"
+        )
+        return f"{in_words(ohms, 'Ω') if ohms > 0 else '0 Ω'} is not plausible for {ref}; {in_words(low, 'Ω')} to {in_words(high, 'Ω')} is: {why}."
 
     def rail(self, board: Board) -> Spread:
         """The rail with the limits it may really have: the meter's when measured, the supply's when not."""
         if self.rail_volts is not None:
-            return Spread.around(self.rail_volts, self.rail_volts * METER_SHARE + METER_VOLTS)
+            return Spread.around(self.rail_volts, volts_half(self.rail_volts))
         return Spread(board.rail_low_volts, board.rail_volts, board.rail_high_volts)
 
     def internal(self, board: Board) -> Spread:
@@ -48,5 +74,19 @@ class Measured:
         if board.internal_reference_volts is None:
             raise ValueError(f"the {board.title} has no internal reference")
         if self.internal_volts is not None:
-            return Spread.around(self.internal_volts, self.internal_volts * METER_SHARE + METER_VOLTS / 4)
+            return Spread.around(self.internal_volts, volts_half(self.internal_volts, METER_VOLTS / 4))
         return Spread(*board.internal_reference_volts)
+
+    def of_sensor(self, ref: str) -> dict[str, float]:
+        """The figures measured of one sensor, by name."""
+        return {name.split(".", 1)[1]: value for name, value in self.values.items() if name.startswith(f"{ref}.")}
+
+    def of_step(self, step: str, ref: str, quantity: str, *, first: bool) -> float | None:
+        """The stimulus really measured at a step; None where the plan's value counts."""
+        named = self.stimulus.get(f"{step}|{ref}.{quantity}")
+        return self.stimulus.get(step) if named is None and first else named
+
+
+def volts_half(volts: float, digits_volts: float = METER_VOLTS) -> float:
+    """What a handheld meter leaves open at a voltage, in volts."""
+    return volts * METER_SHARE + digits_volts

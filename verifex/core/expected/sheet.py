@@ -1,91 +1,116 @@
 """The expected sheet: for each step of the plan what a bench should read, and within what limits."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Any
 
+import numpy as np
+
 from verifex.core.circuit.reading import read_bench
+from verifex.core.circuit.values import resistor_ohms
 from verifex.core.circuit.view import BenchView, Handed
-from verifex.core.exercise import Exercise, Step, Variant
-from verifex.core.expected.budget import Budget, Contribution
-from verifex.core.expected.chain import Chain, chain_of
+from verifex.core.exercise import Exercise, Reading, Step, Variant
+from verifex.core.expected.build import chain_of
+from verifex.core.expected.chain import Chain, Converted, facing
+from verifex.core.expected.indicators import StepReadings, indicators, repeat_limits
+from verifex.core.expected.limits import LIKELY_PERCENT, budget_at, is_bent, limits, sampled
 from verifex.core.expected.measured import Measured
+from verifex.core.expected.notes import notes_on
+from verifex.core.expected.plan import how_to, stimulus_of, waits_seconds
+from verifex.core.expected.plot import Slider, plot_rows, sliders
+from verifex.core.expected.sheet_json import sheet_json
+from verifex.core.expected.step import ExpectedReading, ExpectedStep
 from verifex.core.parts import LinearOutput, catalogue
 from verifex.core.problems import Problem, UnusableInput
 from verifex.core.quantity import Spread
 
-PLOT_POINTS = 71
-
-
-@dataclass(frozen=True, slots=True)
-class ExpectedStep:
-    """One step: stimulus, volts at the pin, count and printed value with limits, and what is on.
-
-    `likely` is the k = 2 interval of the value; `indicators` maps a reference to 'on', 'off' or 'either'
-    (the limits straddle the threshold).
-    """
-
-    name: str
-    how: str
-    stimulus: Spread
-    volts: Spread
-    count: tuple[int, int, int]
-    value: Spread
-    likely: tuple[float, float]
-    indicators: dict[str, str]
-    budget: Budget
-    saturated: bool
-
-    def as_json(self) -> dict[str, Any]:
-        return {
-            "name": self.name,
-            "how": self.how,
-            "stimulus": _spread(self.stimulus),
-            "volts": _spread(self.volts),
-            "count": {"low": self.count[0], "expected": self.count[1], "high": self.count[2]},
-            "value": _spread(self.value),
-            "likely": [round(self.likely[0], 3), round(self.likely[1], 3)],
-            "indicators": self.indicators,
-            "saturated": self.saturated,
-            "budget": self.budget.as_json(),
-        }
+Key = tuple[str, str]
 
 
 @dataclass(frozen=True, slots=True)
 class Sheet:
-    """All steps, or why there are none; `plot` rows are (stimulus, count low, count, count high, value low, value, value high)."""
+    """All steps, or why there are none.
 
-    unit: str
+    `chains` holds the chain of each reading by (ref, quantity); the first reading is the exercise's main one.
+    """
+
+    exercise: Exercise
     variant: Variant | None
-    reference: Spread | None
-    steps: tuple[ExpectedStep, ...]
-    per_count: float
-    top_value: float
-    plot: tuple[tuple[float, ...], ...]
-    output: LinearOutput | None = None
+    steps: tuple[ExpectedStep, ...] = ()
+    chains: Mapping[Key, Chain] = field(default_factory=dict)
+    measured: Measured = field(default_factory=Measured)
     reason: str = ""
     notes: tuple[str, ...] = ()
 
     def step(self, name: str) -> ExpectedStep | None:
         return next((step for step in self.steps if step.name == name), None)
 
+    @property
+    def main(self) -> Chain | None:
+        return next(iter(self.chains.values()), None)
+
+    @property
+    def unit(self) -> str:
+        return self.main.formula.unit.symbol if self.main else ""
+
+    @property
+    def reference(self) -> Spread | None:
+        """The converter's reference in volts; None where nothing is converted."""
+        if not isinstance(self.main, Converted):
+            return None
+        found = self.main.reference
+        return Spread(found.low, found.nominal, found.high)
+
+    @property
+    def output(self) -> LinearOutput | None:
+        """The main sensor's output where that is a straight line."""
+        return self.main.output if self.main and isinstance(self.main.output, LinearOutput) else None
+
+    @property
+    def per_count(self) -> float:
+        """Printed units a count, where the formula is a straight line; else 0."""
+        if not isinstance(self.main, Converted) or self.output is None:
+            return 0.0
+        ends = self.main.formula.value(np.array([0.0, 1.0]))
+        return float(ends[1] - ends[0])
+
+    @property
+    def top_value(self) -> float:
+        """The stimulus at which the converter saturates, in the output's unit; 0 where it does not matter."""
+        reference = self.reference
+        if self.output is None or reference is None:
+            return 0.0
+        return self.output.value(reference.nominal)
+
+    def plot(self, key: Key | None = None) -> tuple[tuple[float, ...], ...]:
+        """Rows of stimulus, raw low, raw, raw high, value low, value, value high, of a reading (the main one)."""
+        chain = self.chains[key] if key else self.main
+        return plot_rows(chain, *self.plot_range(key)) if chain else ()
+
+    def plot_range(self, key: Key | None = None) -> tuple[float, float]:
+        """The ends of a reading's stimulus axis: the exercise's for the main one, else its steps with a margin; never
+        beyond what the sensor answers to."""
+        key = key or next(iter(self.chains), None)
+        planned = self.exercise.steps[0]
+        if key is None or key == (planned.ref, planned.quantity):
+            low, high = self.exercise.plot_range
+        else:
+            seen = [v.value for step in self.exercise.steps for v in step.values() if (v.ref, v.quantity) == key]
+            margin = (max(seen) - min(seen)) / 4 or 1.0
+            low, high = min(seen) - margin, max(seen) + margin
+        if key is None:
+            return low, high
+        output = self.chains[key].output
+        return max(low, output.low), min(high, output.high)
+
+    def sliders(self, key: Key | None = None) -> list[Slider]:
+        """What can be measured, each with a dense table of how a reading follows it."""
+        chain = self.chains[key] if key else self.main
+        named = key or next(iter(self.chains), ("", ""))
+        return sliders(chain, named[0], *self.plot_range(key)) if chain else []
+
     def as_json(self) -> dict[str, Any]:
-        return {
-            "unit": self.unit,
-            "variant": self.variant.model_dump() if self.variant else None,
-            "reference": _spread(self.reference) if self.reference else None,
-            "steps": [step.as_json() for step in self.steps],
-            "budget": self.steps[-1].budget.as_json() if self.steps else None,
-            "per_count": round(self.per_count, 5),
-            "top_value": round(self.top_value, 3),
-            "plot": [[round(cell, 3) for cell in row] for row in self.plot],
-            "reason": self.reason,
-            "notes": list(self.notes),
-        }
-
-
-def _spread(spread: Spread) -> dict[str, float]:
-    return {"low": round(spread.low, 4), "expected": round(spread.nominal, 4), "high": round(spread.high, 4)}
+        return sheet_json(self)
 
 
 def expected_sheet(
@@ -95,155 +120,157 @@ def expected_sheet(
     measured: Measured | None = None,
     variant: Variant | None = None,
     batch_orders: Mapping[str, str] | None = None,
+    board: str | None = None,
 ) -> Sheet:
-    """The sheet of an exercise for the bench in `wiring`, or as intended when there is none.
+    """The sheet of an exercise for the bench in `wiring`; without one for its own reference bench on `board` (the usual
+    one), else for the ideal chain of `variant`.
 
     Stimulus values are those measured where `measured` has them, else the plan's. Raises UnusableInput for
     values that are not plausible, naming the plausible range.
     """
     measured = measured or Measured()
     shelf = catalogue()
-    board = shelf.boards[exercise.board]
-    problems = measured.problems(board)
-    if problems:
+    text = wiring if wiring is not None else exercise.reference_wiring(board) or None
+    view = _view(exercise, text, measured, batch_orders) if text else None
+    if wiring is None and view and variant and _wired_as(view, exercise) not in (None, variant):
+        view = None  # the reference bench is wired the other way: the ideal chain shows this one
+    kind = (view.bench.board if view else None) or shelf.boards[board or exercise.board]
+    if problems := [*measured.problems(kind), *_ohms_problems(view, measured)]:
         raise UnusableInput([Problem(1, 1, problem) for problem in problems])
-    first = exercise.steps[0]
-    recipe = next(part for part in exercise.recipe if part.ref == first.ref)
-    output = shelf.parts[recipe.part].linear
-    if output is None:
-        return Sheet("", None, None, (), 0.0, 0.0, (), reason=f"{recipe.part} has no analogue output to predict yet.")
-    view = None
-    if wiring is not None:
-        bench = read_bench(wiring, batch_orders=batch_orders)
-        handed = Handed(batch_orders=batch_orders or {})
-        view = BenchView(bench, exercise=exercise, handed=handed, rail_volts=measured.rail_volts)
-        board = bench.board or board
-    chain = chain_of(view, exercise, first.ref, board, output, measured, variant)
-    if isinstance(chain, str):
-        return Sheet(output.unit, None, None, (), 0.0, 0.0, (), reason=chain)
-    steps = tuple(_step(exercise, chain, step, measured) for step in exercise.steps)
-    return Sheet(
-        unit=chain.output.unit,
-        variant=chain.variant,
-        reference=chain.reference,
-        steps=steps,
-        per_count=chain.per_count,
-        top_value=chain.top_value,
-        plot=tuple(_plot(exercise, chain)),
-        output=chain.output,
-        notes=tuple(_notes(chain, steps)),
-    )
-
-
-def _step(exercise: Exercise, chain: Chain, step: Step, measured: Measured) -> ExpectedStep:
-    value = measured.stimulus.get(step.name, step.value)
-    stimulus = Spread.around(value, step.uncertainty)
-    volts, count, printed = _limits(chain, stimulus)
-    budget = _budget(chain, stimulus)
-    likely = (
-        max(printed.low, printed.nominal - budget.combined),
-        min(printed.high, printed.nominal + budget.combined),
-    )
-    return ExpectedStep(
-        name=step.name,
-        how=step.how,
-        stimulus=stimulus,
-        volts=volts,
-        count=count,
-        value=printed,
-        likely=likely,
-        indicators=_indicators(exercise, step.ref, printed),
-        budget=budget,
-        saturated=count[1] >= chain.board.counts - 1,
-    )
-
-
-def _limits(chain: Chain, stimulus: Spread) -> tuple[Spread, tuple[int, int, int], Spread]:
-    """Volts, count and value with worst-case limits, by putting every contributor at its end (the chain is monotone)."""
-    output = chain.output
-    low_in, high_in = stimulus.low - output.within(stimulus.low), stimulus.high + output.within(stimulus.high)
-    volts = Spread(chain.pin_volts(low_in), chain.pin_volts(stimulus.nominal), chain.pin_volts(high_in))
-    error = int(chain.board.adc_error_lsb)
-    most = chain.board.counts - 1
-    count = (
-        max(0, chain.count(volts.low, chain.reference.high) - error),
-        chain.count(volts.nominal),
-        min(most, chain.count(volts.high, chain.reference.low) + error),
-    )
-    return volts, count, Spread(chain.value(count[0]), chain.value(count[1]), chain.value(count[2]))
-
-
-def _budget(chain: Chain, stimulus: Spread) -> Budget:
-    """First-order contributions to the printed value (closed form of value = (V/Vref·N·Va/D − V0)/slope)."""
-    output, board = chain.output, chain.board
-    gain = chain.assumed_volts / chain.reference.nominal * board.counts / chain.divisor * chain.loading
-    reference_half = (chain.reference.high - chain.reference.low) / 2
-    volts = chain.pin_volts(stimulus.nominal)
-    internal = chain.variant.reference == "internal"
-    return Budget(
-        output.unit,
-        (
-            Contribution(
-                "Stimulus",
-                (stimulus.high - stimulus.low) / 2 * gain,
-                "the reference thermometer and the step",
-            ),
-            Contribution("Sensor", output.within(stimulus.nominal) * gain, "typical of the family"),
-            Contribution(
-                "Internal reference" if internal else "Supply as reference",
-                volts * gain / chain.loading / output.volts_per_unit * reference_half / chain.reference.nominal,
-                "part to part, unless measured" if internal else "the supply, unless measured",
-            ),
-            Contribution("Converter", board.adc_error_lsb * chain.per_count, "± 2 counts, typical of the family"),
-            Contribution("One count", 0.5 * chain.per_count, "quantisation"),
-        ),
-    )
-
-
-def _indicators(exercise: Exercise, ref: str, value: Spread) -> dict[str, str]:
-    """What each output should be at a step: 'either' when the limits straddle the threshold."""
-    states: dict[str, str] = {}
-    for statement in exercise.behaviour:
-        if statement.when.ref != ref:
+    chains: dict[Key, Chain] = {}
+    fed_by = variant
+    for reading in exercise.readings:
+        if _carries_text(exercise, reading):
             continue
-        low, high = statement.when.holds(value.low), statement.when.holds(value.high)
-        for output in dict.fromkeys([*statement.then, *statement.otherwise]):
-            if low != high:
-                states[output] = "either"
-            else:
-                on = statement.then.get(output) if low else statement.otherwise.get(output)
-                if on is not None:
-                    states[output] = "on" if on else "off"
-    return states
+        built = chain_of(view, exercise, reading, kind, measured, variant)
+        if isinstance(built, str):
+            return Sheet(exercise, None, measured=measured, reason=built)
+        chains[(reading.ref, reading.quantity)] = built[0]
+        fed_by = fed_by or built[1]
+    steps = _steps(exercise, chains, measured)
+    sheet = Sheet(exercise, fed_by or exercise.variants[0], steps, chains, measured)
+    return Sheet(exercise, sheet.variant, steps, chains, measured, notes=tuple(notes_on(sheet)))
 
 
-def _plot(exercise: Exercise, chain: Chain) -> list[tuple[float, ...]]:
-    """A dense table over the plot's range, so that the browser only has to join points."""
-    rows = []
-    width = (exercise.plot_high - exercise.plot_low) / (PLOT_POINTS - 1)
-    for index in range(PLOT_POINTS):
-        value = exercise.plot_low + index * width
-        _, count, printed = _limits(chain, Spread(value, value, value))
-        rows.append((value, *(float(c) for c in count), printed.low, printed.nominal, printed.high))
-    return rows
+def _view(exercise: Exercise, text: str, measured: Measured, batch_orders: Mapping[str, str] | None) -> BenchView:
+    bench = read_bench(text, batch_orders=batch_orders)
+    handed = Handed(batch_orders=batch_orders or {})
+    return BenchView(bench, exercise=exercise, handed=handed, rail_volts=measured.rail_volts)
 
 
-def _notes(chain: Chain, steps: tuple[ExpectedStep, ...]) -> list[str]:
-    notes = [f"One count is {chain.per_count:.2f} {chain.output.unit}."]
-    if chain.top_value < chain.output.high:
-        notes.append(
-            f"The converter is full at {chain.top_value:.0f} {chain.output.unit}; beyond it every reading is the same."
+def _wired_as(view: BenchView, exercise: Exercise) -> Variant | None:
+    from verifex.core.circuit.variant import variant_of
+
+    part = view.matching(exercise.readings[0].ref)
+    return variant_of(view, exercise, part) if part and part.type.supply_leg else None
+
+
+def _ohms_problems(view: BenchView | None, measured: Measured) -> list[str]:
+    found = []
+    for ref in measured.values:
+        if "." in ref:
+            continue
+        part = view.bench.parts.get(ref) if view else None
+        ohms = resistor_ohms(part, "nominal") if part and part.type.model == "resistor" else None
+        if problem := measured.ohms_problem(ref, ohms):
+            found.append(problem)
+    return found
+
+
+def _carries_text(exercise: Exercise, reading: Reading) -> bool:
+    recipe = exercise.part_of(reading.ref)
+    output = catalogue().parts[recipe.part].sensing(reading.quantity) if recipe else None
+    return output is not None and output.carries == "text"
+
+
+def _steps(exercise: Exercise, chains: Mapping[Key, Chain], measured: Measured) -> tuple[ExpectedStep, ...]:
+    read: list[tuple[Step, list[ExpectedReading], StepReadings]] = []
+    for step in exercise.steps:
+        found = [_reading(exercise, r, step, measured, chains) for r in exercise.readings]
+        readings = [r for r in found if r is not None]
+        values = {(r.ref, r.quantity): r.value for r in readings}
+        repeats = {
+            key: repeat_limits(chains[key], r.stimulus.nominal, (r.stimulus.high - r.stimulus.low) / 2)
+            for r in readings
+            if (key := (r.ref, r.quantity)) in chains
+        }
+        read.append((step, readings, StepReadings(step, values, repeats)))
+    everything = [entry[2] for entry in read]
+    return tuple(
+        ExpectedStep(
+            name=step.name,
+            how=how_to(step),
+            way=step.way,
+            dwell_seconds=step.dwell_seconds,
+            waits_seconds=_waits(exercise, index),
+            readings=tuple(readings),
+            indicators=indicators(exercise, here, everything, chains),
         )
-    dominant = steps[-1].budget.dominant
-    if (
-        dominant
-        and dominant.name in ("Supply as reference", "Internal reference")
-        and "unless measured" in dominant.source
-    ):
-        notes.append("Measuring the reference once would narrow the limits most.")
-    either = [f"“{step.name}”" for step in steps if "either" in step.indicators.values()]
-    if either:
-        notes.append(f"{' and '.join(either)}: the limits straddle the threshold, so the alarm may be on or off.")
-    if abs(chain.loading - 1) > 0.005:
-        notes.append(f"The circuit loads the output: the pin gets {chain.loading * 100:.1f} % of it.")
-    return notes
+        for index, (step, readings, here) in enumerate(read)
+        if readings
+    )
+
+
+def _waits(exercise: Exercise, index: int) -> float:
+    step = exercise.steps[index]
+    recipe = exercise.part_of(step.ref)
+    output = catalogue().parts[recipe.part].sensing(step.quantity) if recipe else None
+    return waits_seconds(exercise, index, output) if output else 0.0
+
+
+def _reading(
+    exercise: Exercise, reading: Reading, step: Step, measured: Measured, chains: Mapping[Key, Chain]
+) -> ExpectedReading | None:
+    given = step.value_of(reading.ref, reading.quantity)
+    if given is None:
+        return None
+    chain = chains.get((reading.ref, reading.quantity))
+    name = reading.name or f"{reading.ref} {reading.quantity}"
+    stimulus = stimulus_of(step, given, measured)
+    if chain is None:
+        return _told_as_text(exercise, reading, name, given.text)
+    chain = facing(chain, step.target)
+    at, half = stimulus.nominal, (stimulus.high - stimulus.low) / 2
+    found = limits(chain, np.asarray(at), np.asarray(half))
+    budget = budget_at(chain, at, half)
+    value = Spread(float(found.value_low), float(found.value), float(found.value_high))
+    bent = is_bent(chain, at, half, budget)
+    if bent:
+        ends = np.percentile(sampled(chain, at, half), LIKELY_PERCENT)
+        likely = (float(ends[0]), float(ends[1]))
+    else:
+        likely = (value.nominal - budget.combined, value.nominal + budget.combined)
+    untrusted = bool(chain.untrusted(np.asarray(at)) > 0)
+    flat = isinstance(chain, Converted) and chain.board.adc_flat_volts is not None
+    return ExpectedReading(
+        ref=reading.ref,
+        quantity=reading.quantity,
+        name=name,
+        unit=chain.formula.unit.symbol,
+        decimals=chain.formula.decimals,
+        stimulus=stimulus,
+        volts=Spread(*(float(v) for v in found.volts)) if found.volts else None,
+        raw_unit=chain.raw_unit,
+        raw=(float(found.raw_low), float(found.raw), float(found.raw_high)),
+        value=value,
+        likely=(min(value.nominal, max(value.low, likely[0])), max(value.nominal, min(value.high, likely[1]))),
+        sampled=bent,
+        budget=budget,
+        saturated=untrusted,
+        exempt=untrusted and flat,
+        printed=chain.formula.text(value.nominal),
+    )
+
+
+def _told_as_text(exercise: Exercise, reading: Reading, name: str, text: str) -> ExpectedReading:
+    """A tag's id: printed as it is, without limits."""
+    from verifex.core.expected.budget import Budget
+
+    nothing = Spread(0.0, 0.0, 0.0)
+    recipe = exercise.part_of(reading.ref)
+    output = catalogue().parts[recipe.part].sensing(reading.quantity) if recipe else None
+    printed = output.read(text) if output and output.kind == "identity" and text else text
+    return ExpectedReading(
+        reading.ref, reading.quantity, name, "", 0, nothing, None, "id", (0.0, 0.0, 0.0), nothing, (0.0, 0.0), False,
+        Budget("", ()), False, False, printed or "no tag",
+    )  # fmt: skip

@@ -6,6 +6,7 @@ from typing import Any
 
 from verifex.core.exercise import Exercise
 from verifex.core.expected import ExpectedStep, Sheet
+from verifex.core.expected.thresholds import suggest_threshold
 from verifex.core.findings import Finding
 from verifex.core.readings.diagnosis import Explanation, explain
 from verifex.core.readings.honesty import OtherLog, look_closer
@@ -14,7 +15,7 @@ from verifex.core.readings.log import Log, StepLog, read_log
 
 @dataclass(frozen=True, slots=True)
 class StepVerdict:
-    """One step: how many readings, their centre and spread, and how they lie: in-limits, likely, out or missing.
+    """One step: how many readings, their centre and spread, and how they lie: in-limits, likely, out, exempt or missing.
 
     'likely' lies inside the k = 2 interval, 'in-limits' between that and the worst case.
     """
@@ -81,9 +82,37 @@ def compare_log(
         verdict = "out" if any(step.verdict == "out" for step in steps) else "in-limits"
     diagnosis = tuple(explain(steps, sheet)) if any(step.verdict == "out" for step in steps) else ()
     notes = [*log.notes, *_strangers(log, sheet)]
+    notes += _own_threshold(exercise, steps)
     if sheet.reason:
         notes.append(f"There is no expected sheet for this bench: {sheet.reason}")
     return ReadingsReport(steps, verdict, diagnosis, tuple(look_closer(log, text, grid, others or [])), tuple(notes))
+
+
+def _own_threshold(exercise: Exercise, steps: tuple[StepVerdict, ...]) -> list[str]:
+    """Where a pair's own two readings put the threshold, for exercises that ask for that."""
+    if exercise.conventions.threshold != "two-readings":
+        return []
+    said = []
+    for statement in exercise.behaviour:
+        on: list[float] = []
+        off: list[float] = []
+        for step, judged in zip(exercise.steps, steps, strict=False):
+            value = step.value_of(statement.when.ref, statement.when.quantity)
+            if value is not None and judged.centre is not None:
+                (on if statement.when.holds(value.value) else off).append(judged.centre)
+        if not on or not off:
+            continue
+        # The two readings nearest to each other decide.
+        near = min(((a, b) for a in off for b in on), key=lambda pair: abs(pair[1] - pair[0]))
+        found = suggest_threshold([near[0]], [near[1]])
+        if found.threshold is None:
+            said.append(found.reason)
+        else:
+            said.append(
+                f"From these readings: threshold {found.threshold:g}, on at {found.on_at:g}, off again at {found.off_at:g}; "
+                f"{found.margin:.0f} noise widths of margin."
+            )
+    return said
 
 
 def _judge(step: ExpectedStep, marked: list[StepLog]) -> StepVerdict:
@@ -94,7 +123,9 @@ def _judge(step: ExpectedStep, marked: list[StepLog]) -> StepVerdict:
     settled = values[len(values) // 5 :]
     centre = round(median(settled), 3)
     drift = round(median(settled[-3:]) - median(settled[:3]), 3) if len(settled) >= 6 else 0.0
-    if step.likely[0] <= centre <= step.likely[1]:
+    if step.first.exempt:
+        verdict = "exempt"  # at a flat end of the converter no reading tells anything
+    elif step.likely[0] <= centre <= step.likely[1]:
         verdict = "likely"
     else:
         verdict = "in-limits" if step.value.low <= centre <= step.value.high else "out"

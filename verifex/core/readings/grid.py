@@ -1,5 +1,7 @@
 """The values a program can print at all: the program run once for each count of the converter."""
 
+import math
+
 from verifex.core.program import Machine, ProgramReport
 from verifex.core.program.machine import Budget, Ended
 from verifex.core.quantity import numbers_in
@@ -10,6 +12,7 @@ class _EveryCount:
 
     def __init__(self) -> None:
         self.reads = 0
+        self.typed: list[tuple[float, str]] = []
 
     def analogue_count(self, machine: Machine, pin: str) -> int:
         if self.reads >= machine.board.counts:
@@ -22,6 +25,18 @@ class _EveryCount:
 
     def pulse_us(self, machine: Machine, pin: str) -> int:
         return 0
+
+    def measured(self, machine: Machine, pins: list[str], quantity: str) -> float:
+        return math.nan
+
+    def registers(self, machine: Machine, address: int, register: int, count: int) -> list[int] | None:
+        return None
+
+    def tag(self, machine: Machine, pins: list[str]) -> str:
+        return ""
+
+    def next_change_us(self, since_us: float) -> float:
+        return since_us  # every reading is another count
 
     def pins_changed(self, machine: Machine) -> None:
         return None

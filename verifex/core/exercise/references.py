@@ -1,0 +1,140 @@
+"""Whether what an exercise names is there: parts in its recipe and the catalogue, quantities, units, ways."""
+
+from collections.abc import Iterator
+
+from verifex.core.exercise.schema import Exercise
+from verifex.core.exercise.units import OF_QUANTITY, OF_VOLTAGE, PRINTED
+from verifex.core.parts import Catalogue, Output, catalogue
+
+Path = tuple[str | int, ...]
+Complaint = tuple[Path, str]
+
+
+def complaints(exercise: Exercise) -> list[Complaint]:
+    """What the file names and nobody knows, each with the path of the field that says it."""
+    shelf = catalogue()
+    return [
+        *_boards(exercise, shelf),
+        *_recipe(exercise, shelf),
+        *_refs(exercise),
+        *_steps(exercise, shelf),
+        *_readings(exercise, shelf),
+    ]
+
+
+def printable(output: Output) -> tuple[str, ...]:
+    """The units that a program can print of an output; the first is the usual one."""
+    if output.carries == "level":
+        return ("level",)
+    own = OF_QUANTITY.get(output.quantity, ())
+    if output.kind == "linear":
+        return (*own, *OF_VOLTAGE)
+    if output.kind == "power-law":
+        return (*OF_VOLTAGE, "ratio", "ppm")
+    if output.carries in ("share", "ohms", "position"):
+        return OF_VOLTAGE
+    return own or ("count",)
+
+
+def _boards(exercise: Exercise, shelf: Catalogue) -> Iterator[Complaint]:
+    for path, board in [(("board",), exercise.board), *((("references", b), b) for b in exercise.references)]:
+        if board not in shelf.boards:
+            yield path, f"there is no board '{board}'; {_list(shelf.boards)} are known"
+
+
+def _recipe(exercise: Exercise, shelf: Catalogue) -> Iterator[Complaint]:
+    seen: set[str] = set()
+    for index, part in enumerate(exercise.recipe):
+        if part.ref in seen:
+            yield ("recipe", index, "ref"), f"{part.ref} stands in the recipe twice"
+        seen.add(part.ref)
+        if part.part not in shelf.parts:
+            near = shelf.near(part.part)
+            meant = f"; did you mean {' or '.join(near)}?" if near else ""
+            yield ("recipe", index, "part"), f"the catalogue has no '{part.part}'{meant}"
+
+
+def _refs(exercise: Exercise) -> Iterator[Complaint]:
+    known = {part.ref for part in exercise.recipe}
+    named: list[tuple[Path, str]] = [
+        *((("functions", i, "part" if f.part else "leg"), f.ref) for i, f in enumerate(exercise.functions)),
+        *((("resistor_jobs", i, "ref"), job.ref) for i, job in enumerate(exercise.resistor_jobs)),
+        *((("readings", i, "ref"), reading.ref) for i, reading in enumerate(exercise.readings)),
+    ]
+    for i, step in enumerate(exercise.steps):
+        named.append((("steps", i, "ref"), step.ref))
+        named += [(("steps", i, "also", k, "ref"), value.ref) for k, value in enumerate(step.also)]
+    for i, statement in enumerate(exercise.behaviour):
+        named.append((("behaviour", i, "when"), statement.when.ref))
+        named += [(("behaviour", i, "then", ref), ref) for ref in statement.then]
+        named += [(("behaviour", i, "otherwise", ref), ref) for ref in statement.otherwise]
+    for path, ref in named:
+        if ref not in known:
+            yield path, f"{ref} is not in the recipe ({_list(sorted(known))})"
+
+
+def _sensing(exercise: Exercise, shelf: Catalogue, ref: str, quantity: str) -> Output | str | None:
+    """The output that answers, or what is wrong in words; None where another complaint already says it."""
+    recipe = exercise.part_of(ref)
+    kind = shelf.parts.get(recipe.part) if recipe else None
+    if kind is None:
+        return None
+    output = kind.sensing(quantity)
+    if output is None:
+        known = f"it knows {_list(kind.quantities)}" if kind.outputs else "it measures nothing"
+        return f"{ref} ({kind.title}) does not answer to '{quantity}'; {known}"
+    return output
+
+
+def _steps(exercise: Exercise, shelf: Catalogue) -> Iterator[Complaint]:
+    names: set[str] = set()
+    for i, step in enumerate(exercise.steps):
+        if step.name in names:
+            yield ("steps", i, "name"), f"two steps are called '{step.name}'"
+        names.add(step.name)
+        for k, value in enumerate(step.values()):
+            path: Path = ("steps", i) if k == 0 else ("steps", i, "also", k - 1)
+            output = _sensing(exercise, shelf, value.ref, value.quantity)
+            if isinstance(output, str):
+                yield (*path, "quantity"), output
+            elif output is not None and output.carries == "text":
+                try:
+                    output.read(value.text)  # type: ignore[union-attr]
+                except ValueError as wrong:
+                    if value.text:
+                        yield (*path, "text"), str(wrong)
+            elif output is not None and not output.low <= value.value <= output.high:
+                yield (
+                    (*path, "value"),
+                    f"{value.value:g} {output.unit} is outside what {value.ref} measures ({output.low:g} to {output.high:g} {output.unit})",
+                )
+            if output is not None and not isinstance(output, str) and step.target and k == 0:
+                targets = getattr(output, "targets", {})
+                if step.target not in targets:
+                    yield ("steps", i, "target"), f"'{step.target}' is no target; {_list(targets) or 'none'} are known"
+        if step.way:
+            way = shelf.ways.get(step.way)
+            if way is None:
+                yield ("steps", i, "way"), f"there is no way '{step.way}'; {_list(shelf.ways)} are known"
+            elif way.quantity != step.quantity:
+                yield ("steps", i, "way"), f"'{step.way}' makes {way.quantity}, not {step.quantity}"
+            elif not way.low <= step.value <= way.high:
+                yield (
+                    ("steps", i, "value"),
+                    f"{step.value:g} {way.unit} cannot be made by '{way.title}' ({way.low:g} to {way.high:g} {way.unit})",
+                )
+
+
+def _readings(exercise: Exercise, shelf: Catalogue) -> Iterator[Complaint]:
+    for i, reading in enumerate(exercise.readings):
+        output = _sensing(exercise, shelf, reading.ref, reading.quantity)
+        if isinstance(output, str):
+            yield ("readings", i, "quantity"), output
+        elif output is not None and reading.print:
+            allowed = printable(output)
+            if reading.print not in PRINTED or reading.print not in allowed:
+                yield ("readings", i, "print"), f"'{reading.print}' cannot be printed of it; {_list(allowed)} can"
+
+
+def _list(names: object) -> str:
+    return ", ".join(str(name) for name in names)  # type: ignore[attr-defined]

@@ -1,0 +1,214 @@
+"""The chain of one reading of an exercise, on a bench or as intended."""
+
+from dataclasses import replace
+
+from verifex.core.circuit.bench import Part
+from verifex.core.circuit.operating import source_ohms
+from verifex.core.circuit.solver import NoSensibleAnswer
+from verifex.core.circuit.variant import variant_of
+from verifex.core.circuit.view import BenchView
+from verifex.core.exercise import Exercise, Reading, Variant
+from verifex.core.expected.chain import Chain, Converted, Levelled, Sent
+from verifex.core.expected.contributors import Contributor
+from verifex.core.expected.formula import formula_of
+from verifex.core.expected.measured import Measured, volts_half
+from verifex.core.expected.response import RAIL, BenchSolver, IdealResponse, Response, SolvedResponse, solved_response
+from verifex.core.expected.route import Route, route_of
+from verifex.core.parts import Board, Output, PartType, PowerLawOutput, catalogue
+from verifex.core.parts.outputs import Settings
+from verifex.core.quantity import Spread
+
+LEAST_VOLTS, FLOATS_FROM_OHMS = 0.02, 1e6
+CARRIED_AS_VOLTS = ("volts", "share", "ohms", "position")
+
+
+def chain_of(
+    view: BenchView | None,
+    exercise: Exercise,
+    reading: Reading,
+    board: Board,
+    measured: Measured,
+    variant: Variant | None = None,
+) -> tuple[Chain, Variant] | str:
+    """The chain of `reading` and the variant it is fed by, or why there is none, in words.
+
+    Without a view the sensor's output is at the pin as it is: the exercise before it has a bench.
+    """
+    recipe = exercise.part_of(reading.ref)
+    assert recipe is not None  # the exercise was checked when it was read
+    part = view.matching(reading.ref) if view else None
+    if view is not None and part is None:
+        return f"No {reading.ref} is on the bench."
+    kind = part.type if part else catalogue().parts[recipe.part]
+    output = _for_the_gas(exercise, kind, reading)
+    if output is None:
+        return f"{kind.title} does not answer to {reading.quantity}."
+    settings = {**(part.figures() if part else {}), **measured.of_sensor(reading.ref)}
+    if view is not None and part is not None:
+        return _on_bench(view, part, exercise, reading, board, output, settings, measured, variant)
+    fed_by = variant or exercise.variants[0]
+    if output.carries == "ohms":
+        return f"{kind.title} needs a bench: what it reads depends on its divider."
+    if output.carries in CARRIED_AS_VOLTS:
+        response = IdealResponse(output.carries, fed_by.supply_volts)
+        if board.counts == 0:
+            return f"The {board.title} has no converter: it cannot read {kind.title}."
+        return _converted(exercise, reading, board, output, settings, response, fed_by, measured), fed_by
+    levels = (board.rail_volts, 0.0) if getattr(output, "active_low", False) else (0.0, board.rail_volts)
+    return _direct(exercise, reading, board, output, settings, levels), fed_by
+
+
+def _for_the_gas(exercise: Exercise, kind: PartType, reading: Reading) -> Output | None:
+    output, gas = kind.sensing(reading.quantity), exercise.conventions.gas
+    if gas and isinstance(output, PowerLawOutput):
+        return output.model_copy(update={"a_ppm": gas.a_ppm, "b": gas.b})
+    return output
+
+
+def _on_bench(
+    view: BenchView,
+    part: Part,
+    exercise: Exercise,
+    reading: Reading,
+    board: Board,
+    output: Output,
+    settings: Settings,
+    measured: Measured,
+    variant: Variant | None,
+) -> tuple[Chain, Variant] | str:
+    if view.shorted:
+        return "Supply and ground are joined; nothing can be read."
+    route = route_of(view, part, output)
+    if isinstance(route, str):
+        return route
+    fed_by = variant or (variant_of(view, exercise, part) if part.type.supply_leg else exercise.variants[0])
+    ohms = {ref: value for ref, value in measured.values.items() if "." not in ref}
+    solver = BenchSolver(view, route, output, measured.rail_volts, ohms)
+    try:
+        if output.carries in CARRIED_AS_VOLTS:
+            return _analogue(solver, exercise, reading, board, settings, fed_by, measured)
+        if not _is_fed(solver, part):
+            return f"{part.ref} gives nothing: it is not fed as it should be."
+        levels = (solver.pin_volts(0.0), solver.pin_volts(1.0)) if output.carries == "level" else (0.0, 0.0)
+        if output.carries == "level" and _floats(solver, route):
+            # Nothing else holds the pin: the program has to turn on its own pull-up.
+            solver.conditions = replace(solver.conditions, pulled_up=frozenset({route.pin.name}))
+            levels = (solver.pin_volts(0.0), solver.pin_volts(1.0))
+    except NoSensibleAnswer:
+        return "No operating point was found for this circuit."
+    return _direct(exercise, reading, board, output, settings, levels), fed_by
+
+
+def _is_fed(solver: BenchSolver, part: Part) -> bool:
+    return part.type.supply_leg is None or solver.point(0.0).awake.get(part.ref) is not None
+
+
+def _floats(solver: BenchSolver, route: Route) -> bool:
+    points = [solver.point(state) for state in (0.0, 1.0)]
+    return any(source_ohms(point, [route.net.id])[route.net.id] > FLOATS_FROM_OHMS for point in points)
+
+
+def _analogue(
+    solver: BenchSolver,
+    exercise: Exercise,
+    reading: Reading,
+    board: Board,
+    settings: Settings,
+    fed_by: Variant,
+    measured: Measured,
+) -> tuple[Chain, Variant] | str:
+    output, part = solver.output, solver.route.part
+    low, high = _states(output, settings)
+    if max(solver.pin_volts(low), solver.pin_volts(high)) < LEAST_VOLTS:
+        return f"{part.ref} gives nothing: it is not fed as it should be."
+    response = solved_response(solver, (low, high), measured.rail(board))
+    outside = solver.point(low).volts if fed_by.reference == "external" else None
+    aref = solver.view.nets.of_pin("AREF")
+    outside_volts = outside[aref.id] if outside and aref else None
+    return (
+        _converted(exercise, reading, board, output, settings, response, fed_by, measured, outside_volts),
+        fed_by,
+    )
+
+
+def _states(output: Output, settings: Settings) -> tuple[float, float]:
+    """The lowest and highest state the sensor can take, its tolerances included."""
+    import numpy as np
+
+    ends = np.array([output.low, output.rest, output.high])
+    found = [output.state(ends, {}, settings)]
+    for p in output.parameters(settings):
+        found += [output.state(ends, {p.key: np.asarray(v)}, settings) for v in (p.low, p.high)]
+    return float(np.min(found)), float(np.max(found))
+
+
+def _converted(
+    exercise: Exercise,
+    reading: Reading,
+    board: Board,
+    output: Output,
+    settings: Settings,
+    response: Response,
+    fed_by: Variant,
+    measured: Measured,
+    outside_volts: float | None = None,
+) -> Converted:
+    reference, nominal = _reference(board, fed_by, measured, outside_volts)
+    assumed = reference.nominal if exercise.conventions.formula_reference == "measured" else nominal
+    supply = None
+    if reference.key != RAIL and isinstance(response, SolvedResponse) and RAIL in response.steps:
+        rail = measured.rail(board)
+        done = measured.rail_volts is not None
+        supply = Contributor(
+            RAIL, "Supply", rail.low, rail.nominal, rail.high, "V", "as measured" if done else "the supply, unless measured",
+            None if done else volts_half(rail.nominal), "measure the supply",
+        )  # fmt: skip
+    formula = formula_of(exercise, reading, output, assumed, board.full_count, settings)
+    return Converted(board, output, settings, response, reference, formula, supply)
+
+
+def _reference(
+    board: Board, fed_by: Variant, measured: Measured, outside_volts: float | None
+) -> tuple[Contributor, float]:
+    """The converter's reference, and the volts a formula puts in for it."""
+    if fed_by.reference == "internal" and board.internal_reference_volts:
+        spread, nominal = measured.internal(board), board.internal_reference_volts[1]
+        key, name, done, unless = (
+            "internal",
+            "Internal reference",
+            measured.internal_volts,
+            "part to part, unless measured",
+        )
+    elif fed_by.reference == "external":
+        nominal = fed_by.reference_volts or outside_volts or board.rail_volts
+        given = measured.outside_volts if measured.outside_volts is not None else outside_volts
+        volts = nominal if given is None else given
+        done = measured.outside_volts
+        spread = Spread.around(volts, volts_half(volts) if done is not None else 0.05 * volts)
+        key, name, unless = "aref", "Reference at AREF", "the circuit, unless measured"
+    else:
+        spread, nominal = measured.rail(board), board.rail_volts
+        key, name, done, unless = RAIL, "Supply as reference", measured.rail_volts, "the supply, unless measured"
+    source = unless if done is None else "as measured"
+    half = volts_half(spread.nominal) if done is None else None
+    what = {"internal": "the internal reference", "aref": "the voltage at AREF", RAIL: "the supply"}[key]
+    how = f"measure {what}"
+    return Contributor(key, name, spread.low, spread.nominal, spread.high, "V", source, half, how), nominal
+
+
+def _direct(
+    exercise: Exercise,
+    reading: Reading,
+    board: Board,
+    output: Output,
+    settings: Settings,
+    levels: tuple[float, float],
+) -> Chain:
+    formula = formula_of(exercise, reading, output, board.rail_volts, 0, settings)
+    if output.carries == "level":
+        return Levelled(board, output, settings, formula, levels)
+    if output.carries == "pulse":
+        return Sent(output, settings, formula, "µs", raw_step=1.0)
+    step = output.step(settings) if output.kind == "data" else 1.0
+    unit = output.unit if output.kind == "data" else "count"
+    return Sent(output, settings, formula, unit, raw_step=step)
