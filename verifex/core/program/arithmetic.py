@@ -5,13 +5,30 @@ import operator
 from collections.abc import Callable
 from typing import Any
 
+from verifex.core.program.fast import constant, pair
 from verifex.core.program.machine import Machine
 from verifex.core.program.tree import At
-from verifex.core.program.types import BOOL, FLOAT, TEXT, VOID, Array, Int, Type, Widths, as_float32
+from verifex.core.program.types import (
+    BOOL,
+    FLOAT,
+    TEXT,
+    VOID,
+    Array,
+    Int,
+    Pointer,
+    Struct,
+    Type,
+    Widths,
+    as_float32,
+    decayed,
+    is_chars,
+)
+from verifex.core.program.values import chars_made, chars_read, copied
 
 Value = Callable[[list[Any]], Any]
 Typed = tuple[Value, Type]
 
+NOWHERE = At(0, 0)  # a place that is never reported
 COMPARISONS = {
     "<": operator.lt,
     ">": operator.gt,
@@ -26,7 +43,17 @@ WRAPPING = {"+": operator.add, "-": operator.sub, "*": operator.mul}
 
 def converted(value: Value, own: Type, wanted: Type, at: At, machine: list[Machine] | None) -> Value:
     """`value` converted from its own type to the wanted one; a signed value that does not fit is noted on `machine`."""
-    if own == wanted or wanted == VOID or isinstance(wanted, Array) or isinstance(own, Array):
+    if isinstance(wanted, Struct) and own == wanted:
+        return lambda frame: copied(value(frame))
+    if own == wanted or wanted == VOID:
+        return value
+    if isinstance(wanted, Pointer):
+        return _as_pointer(value, own, wanted)
+    if isinstance(own, Array | Pointer) and wanted == BOOL:
+        return lambda frame: int(value(frame) is not None)
+    if is_chars(own) and wanted == TEXT:
+        return lambda frame: chars_read(value(frame))
+    if isinstance(wanted, Array) or isinstance(own, Array | Pointer | Struct):
         return value
     if wanted == TEXT:
         from verifex.core.program.calls.serial import as_printed
@@ -34,7 +61,12 @@ def converted(value: Value, own: Type, wanted: Type, at: At, machine: list[Machi
         return lambda frame: as_printed(own, value(frame))
     if own == TEXT:
         return lambda frame: 0
+    known = getattr(value, "const", None)
     if wanted == FLOAT:
+        if isinstance(known, int | float):
+            return constant(as_float32(float(known)))
+        if isinstance(own, Int) and own.bits <= 16:
+            return lambda frame: float(value(frame))  # a float holds every whole number of 24 bits
         return lambda frame: as_float32(float(value(frame)))
     if wanted == BOOL:
         return lambda frame: int(value(frame) != 0)
@@ -42,7 +74,7 @@ def converted(value: Value, own: Type, wanted: Type, at: At, machine: list[Machi
     if isinstance(own, Int) and wanted.low <= own.low and own.high <= wanted.high:
         return value
     if own == BOOL:
-        return value
+        return lambda frame: int(value(frame))
     low, high, wrap = wanted.low, wanted.high, wanted.wrap
     noted = wanted.signed and machine is not None
 
@@ -57,6 +89,17 @@ def converted(value: Value, own: Type, wanted: Type, at: At, machine: list[Machi
         return wrap(number)
 
     return convert
+
+
+def _as_pointer(value: Value, own: Type, wanted: Pointer) -> Value:
+    """An array as a pointer to its first item, a text as characters of its own, 0 as a pointer to nowhere."""
+    if isinstance(own, Array):
+        return lambda frame: (value(frame), 0)
+    if own == TEXT and is_chars(wanted):
+        return lambda frame: (chars_made(value(frame)), 0)
+    if isinstance(own, Pointer):
+        return value
+    return lambda frame: None
 
 
 def unary(op: str, value: Value, kind: Type, widths: Widths, at: At, machine: list[Machine]) -> Typed:
@@ -79,6 +122,9 @@ def binary(op: str, left: Typed, right: Typed, at: At, machine: list[Machine], w
     """Any two-sided operator, after the usual arithmetic conversions."""
     if op in ("&&", "||", "and", "or"):
         return _logical(op in ("&&", "and"), left[0], right[0]), BOOL
+    kinds = (left[1], right[1])
+    if TEXT not in kinds and any(isinstance(kind, Array | Pointer) for kind in kinds):
+        return _pointers(op, left, right, widths)
     if TEXT in (left[1], right[1]):
         return _texts(op, left, right, at, machine)
     if op in ("<<", ">>"):
@@ -87,8 +133,8 @@ def binary(op: str, left: Typed, right: Typed, at: At, machine: list[Machine], w
     a = converted(left[0], left[1], kind, at, None)
     b = converted(right[0], right[1], kind, at, None)
     if op in COMPARISONS:
-        compare = COMPARISONS[op]
-        return (lambda frame: int(compare(a(frame), b(frame)))), BOOL
+        # A comparison gives Python's True and False, which count as 1 and 0 wherever they are used.
+        return pair(COMPARISONS[op], a, b), BOOL
     if kind == FLOAT:
         return _floating(op, a, b), FLOAT
     assert isinstance(kind, Int)
@@ -104,6 +150,41 @@ def _logical(both: bool, a: Value, b: Value) -> Value:
     if both:
         return lambda frame: int(bool(a(frame)) and bool(b(frame)))
     return lambda frame: int(bool(a(frame)) or bool(b(frame)))
+
+
+def _pointers(op: str, left: Typed, right: Typed, widths: Widths) -> Typed:
+    """A pointer moved by a number, the distance of two, or which comes first."""
+    one, other = decayed(left[1]), decayed(right[1])
+    if (isinstance(one, Pointer) and isinstance(other, Pointer)) or op in COMPARISONS:
+        kind = one if isinstance(one, Pointer) else other
+        a, b = converted(*left, kind, NOWHERE, None), converted(*right, kind, NOWHERE, None)
+        if op == "-":
+            return (lambda frame: _spot(a(frame)) - _spot(b(frame))), widths.int
+        if op in ("==", "!="):
+            same = op == "=="
+            return (lambda frame: int(_same(a(frame), b(frame)) == same)), BOOL
+        compare = COMPARISONS.get(op, operator.eq)
+        return (lambda frame: int(compare(_spot(a(frame)), _spot(b(frame))))), BOOL
+    if isinstance(other, Pointer):  # 1 + p
+        left, right, one = right, left, other
+    pointer, steps = converted(*left, one, NOWHERE, None), right[0]
+    sign = -1 if op == "-" else 1
+
+    def moved(frame: list[Any]) -> Any:
+        where = pointer(frame)
+        return None if where is None else (where[0], where[1] + sign * int(steps(frame)))
+
+    return moved, one
+
+
+def _spot(where: Any) -> int:
+    return where[1] if where is not None else 0
+
+
+def _same(one: Any, other: Any) -> bool:
+    if one is None or other is None:
+        return one is other
+    return one[0] is other[0] and one[1] == other[1]
 
 
 def _texts(op: str, left: Typed, right: Typed, at: At, machine: list[Machine]) -> Typed:
@@ -128,8 +209,8 @@ def _shift(op: str, left: Typed, right: Typed, widths: Widths) -> Typed:
 
 def _floating(op: str, a: Value, b: Value) -> Value:
     if op in WRAPPING:
-        act = WRAPPING[op]
-        return lambda frame: as_float32(act(a(frame), b(frame)))
+        both = pair(WRAPPING[op], a, b)
+        return lambda frame: as_float32(both(frame))
 
     def divide(frame: list[Any]) -> float:
         above, below = a(frame), b(frame)
@@ -142,9 +223,10 @@ def _floating(op: str, a: Value, b: Value) -> Value:
 
 def _wrapping(act: Callable[[int, int], int], a: Value, b: Value, kind: Int, at: At, machine: list[Machine]) -> Value:
     low, high, wrap, signed = kind.low, kind.high, kind.wrap, kind.signed
+    both = pair(act, a, b)
 
     def run(frame: list[Any]) -> int:
-        number: int = act(a(frame), b(frame))
+        number: int = both(frame)
         if low <= number <= high:
             return number
         if signed:

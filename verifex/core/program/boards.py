@@ -27,6 +27,8 @@ def constants(board: Board) -> dict[str, tuple[int | float, Type]]:
         "true": (1, BOOL), "false": (0, BOOL), "LED_BUILTIN": (13, whole),
         "EXTERNAL": (0, whole), "DEFAULT": (1, whole), "INTERNAL": (3, whole),
         "PI": (3.1415927410125732, FLOAT), "DEC": (10, whole), "HEX": (16, whole), "OCT": (8, whole), "BIN": (2, whole),
+        "TWO_PI": (6.2831854820251465, FLOAT), "HALF_PI": (1.5707963705062866, FLOAT), "LSBFIRST": (0, whole), "MSBFIRST": (1, whole),
+        "Serial": (1, BOOL), "INTERNAL1V1": (3, whole), "CHANGE": (1, whole), "FALLING": (2, whole), "RISING": (3, whole),
     }  # fmt: skip
     for number, name in pin_numbers(board).items():
         if name.startswith("A"):

@@ -4,16 +4,19 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from verifex.core.exercise import Exercise
-from verifex.core.findings import Finding
+from verifex.core.findings import Finding, Severity
 from verifex.core.parts import Board
 from verifex.core.problems import Problem, UnusableInput
 from verifex.core.program.compiler import Compiled, compile_program
 from verifex.core.program.cpp import read_cpp, syntax_problems
+from verifex.core.program.dialect import TITLES, dialect_of, read_as
+from verifex.core.program.dynamic import compile_python
 from verifex.core.program.machine import Budget, Machine, RunResult, Surroundings
+from verifex.core.program.python import python_problems, read_python
 from verifex.core.program.rules import PROGRAM
 from verifex.core.program.rules.view import PinUse, ProgramView
 from verifex.core.program.script import ScriptedPins
-from verifex.core.program.tree import Program
+from verifex.core.program.tree import At, Program, Unread
 
 LIMIT_BYTES = 64 * 1024
 DRY_SECONDS = 3.0
@@ -35,7 +38,8 @@ class ProgramReport:
     @property
     def runnable(self) -> bool:
         """Whether it can be run: it compiles, and nothing in it is unread."""
-        return self.compiles and not self.tree.unread and self.compiled.loop is not None
+        built = self.compiled.loop is not None or self.compiled.whole is not None
+        return self.compiles and not self.tree.unread and built
 
     def run(
         self,
@@ -47,9 +51,12 @@ class ProgramReport:
     ) -> RunResult:
         """Run on `surroundings` for `seconds` of virtual time. Raises ValueError when it is not runnable."""
         compiled = self.compiled
-        if not (compiled.start and compiled.setup and compiled.loop and compiled.snapshot) or not self.runnable:
+        if not self.runnable:
             raise ValueError("this program cannot be run")
         machine = Machine(self.board, surroundings, seconds, budget=budget, serial_blocks=serial_blocks)
+        if compiled.whole:
+            return compiled.whole(machine)
+        assert compiled.start and compiled.setup and compiled.loop and compiled.snapshot
         return machine.run(compiled.start, compiled.setup, compiled.loop, compiled.snapshot)
 
 
@@ -61,7 +68,7 @@ def check_program(
     exercise: Exercise | None = None,
     reference: str | None = None,
 ) -> ProgramReport:
-    """Check a program of the C++ dialect.
+    """Check a program in the dialect its board takes.
 
     `wired` says what hangs on each pin, `reference` which reference the bench's variant wants. Raises
     UnusableInput for a text over 64 kB; anything else becomes a finding.
@@ -71,27 +78,81 @@ def check_program(
     if "\0" in source:
         line = source[: source.index("\0")].count("\n") + 1
         raise UnusableInput([Problem(line, 1, "this is no program text; a file of another kind was probably chosen")])
-    problems = syntax_problems(source) if source.strip() else [Problem(1, 1, "the program is empty")]
-    tree = Program() if problems else read_cpp(source, board.int_bits)
-    compiled = Compiled() if problems or tree.unread else compile_program(tree, board)
-    if tree.unread:
-        # What was left out may declare names, so only a whole program is judged for them.
-        compiled = Compiled()
+    problems, tree, compiled = _built(source, board)
     view = ProgramView(source, board, problems, tree, compiled, [], wired, exercise, reference)
     report = ProgramReport(source, board, [], tree, compiled, view.compiles, [])
     if report.runnable:
         view.runs = _dry_runs(report)
-    return ProgramReport(source, board, PROGRAM.run(view), tree, compiled, view.compiles, view.runs)
+    findings = first_things_first(PROGRAM.run(view))
+    return ProgramReport(source, board, findings, tree, compiled, view.compiles, view.runs)
+
+
+def first_things_first(findings: list[Finding]) -> list[Finding]:
+    """Tidiness can wait until the program does what it is to do."""
+    if any(finding.severity in (Severity.STOP, Severity.FIX) for finding in findings):
+        return [finding for finding in findings if finding.severity is not Severity.NOTE]
+    return findings
+
+
+def _built(source: str, board: Board) -> tuple[list[Problem], Program, Compiled]:
+    """What a compiler refuses, the tree, and the program ready to run as far as it is."""
+    dialect = read_as(source, board)
+    nothing = Program(dialect=dialect)
+    if not source.strip():
+        return [Problem(1, 1, "the program is empty")], nothing, Compiled()
+    written_in = dialect_of(source)
+    if written_in not in (None, dialect) and written_in not in board.languages:
+        said = f"this reads like {TITLES[written_in]}, and this board takes {TITLES[dialect]}"
+        return [Problem(1, 1, said)], nothing, Compiled()
+    try:
+        if dialect == "python":
+            problems = python_problems(source)
+            tree = nothing if problems else read_python(source)
+            compiled = Compiled() if problems or tree.unread else compile_python(tree)
+        else:
+            problems = syntax_problems(source)
+            tree = nothing if problems else read_cpp(source, board.int_bits)
+            compiled = Compiled() if problems or tree.unread else compile_program(tree, board)
+    except RecursionError:
+        nothing.unread.append(Unread(At(1, 1), "so deep a nesting"))
+        return [], nothing, Compiled()
+    # What was left out may declare names, so only a whole program is judged for them.
+    return problems, tree, Compiled() if tree.unread else compiled
+
+
+#: What modules with libraries give in the dry runs: at the lower end, in the room, at the upper end.
+DRY_READINGS = {
+    "celsius": (2.0, 21.0, 45.0),
+    "percent": (20.0, 45.0, 90.0),
+    "cm": (4.0, 60.0, 300.0),
+    "hpa": (950.0, 1013.0, 1050.0),
+}
+
+
+@dataclass(slots=True)
+class _DryPins(ScriptedPins):
+    """Scripted pins whose modules answer."""
+
+    share: float = 0.0
+
+    def measured(self, machine: Machine, pins: list[str], quantity: str) -> float:
+        return DRY_READINGS.get(quantity, (0.0, 0.5, 1.0))[round(2 * self.share)]
 
 
 def _dry_runs(report: ProgramReport) -> list[RunResult]:
-    """Three seconds with every analogue pin held at the bottom, the middle and the top of the converter."""
+    """Three seconds with every analogue pin held at the bottom, the middle and the top of the converter.
+
+    On a board without a converter it is every pin that is read, low, as it is by itself, and high.
+    """
     runs = []
-    pins = [name for name in report.board.pin_names() if (pin := report.board.pin(name)) and pin.analogue_in]
+    board = report.board
+    names = [(name, pin) for name in board.pin_names() if (pin := board.pin(name))]
+    converters = [name for name, pin in names if pin.analogue_in]
     for share in (0.0, 0.4995, 0.9999):
-        volts = share * report.board.rail_volts
-        pinned = ScriptedPins({pin: ([0.0], [volts]) for pin in pins})
-        runs.append(report.run(pinned, DRY_SECONDS, budget=DRY_BUDGET))
-        if runs[-1].ended in ("steps", "output", "depth"):
+        held = {pin: ([0.0], [share * board.rail_volts]) for pin in converters}
+        if not converters and share != 0.4995:
+            held = {name: ([0.0], [round(share)]) for name, pin in names if pin.digital_in}
+        runs.append(report.run(_DryPins(held, share=share), DRY_SECONDS, budget=DRY_BUDGET))
+        if runs[-1].ended in ("steps", "output", "depth", "memory"):
             break
     return runs

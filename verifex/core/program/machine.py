@@ -4,82 +4,36 @@ It owns the clock: time moves only when a call takes time or a pass of the loop 
 the host: a program sees its pins through `Surroundings` and nothing else.
 """
 
+import math
 from collections import Counter
 from collections.abc import Callable
-from dataclasses import dataclass, field
-from typing import Protocol
+from dataclasses import dataclass
 
 from verifex.core.parts import Board
+from verifex.core.program.agenda import Agenda, Edge, Handler, Paused, Timer, Watch
 from verifex.core.program.boards import pin_numbers
+from verifex.core.program.line import Line
+from verifex.core.program.run import Budget, Ended, PinUse, RunResult, Surroundings
 from verifex.core.program.tree import At
 
-SERIAL_BUFFER_BYTES = 64
+__all__ = ["Budget", "Ended", "Machine", "Paused", "PinUse", "RunResult", "Surroundings"]
 
-
-class Surroundings(Protocol):
-    """What the pins meet: a script, or the twin of a bench."""
-
-    def analogue_count(self, machine: "Machine", pin: str) -> int:
-        """The converter's count on `pin` now."""
-
-    def level(self, machine: "Machine", pin: str) -> bool:
-        """The logic level on an input pin now."""
-
-    def pulse_us(self, machine: "Machine", pin: str) -> int:
-        """The length in µs of the next pulse on `pin`; 0 for none."""
-
-    def pins_changed(self, machine: "Machine") -> None:
-        """Called after a mode or an output level has changed."""
-
-
-@dataclass(frozen=True, slots=True)
-class Budget:
-    """What one run may use before it is ended with a finding."""
-
-    steps: int = 3_000_000
-    output_bytes: int = 400_000
-    depth: int = 60
-
-
-class Ended(Exception):
-    """The run is over: `reason` is 'time', 'steps', 'output', 'depth' or 'not-read'."""
-
-    def __init__(self, reason: str, at: At | None = None) -> None:
-        super().__init__(reason)
-        self.reason, self.at = reason, at
+UNSEEN_DISPLAY_MS = 15.0  # a display is written letter by letter; the eye sees what stands
+MOST_EVENTS, MOST_PICTURES = 50_000, 20_000
+BREATH_US = 200.0
+FREE_SHARE, FULL_SHARE = 0.15, 0.8  # of the steps of a run: at once, and by its end
+LEAVING_US = 5e6  # what a program may take to clear up after it has been stopped
 
 
 @dataclass(slots=True)
-class PinUse:
-    """What a program did with one pin, with the place of the first time of each."""
+class Pass:
+    """How the machine stood before a pass of a loop, to tell whether the pass did anything."""
 
-    mode: str | None = None
-    mode_at: At | None = None
-    written_at: At | None = None
-    read_at: At | None = None
-    measured_at: At | None = None
-
-
-@dataclass(slots=True)
-class RunResult:
-    """A finished run. Times in ms; `serial` is all that was printed, `lines` each line with its time.
-
-    `overflows`, `divisions`, `slips` are observations by place: how often a value did not fit, how an
-    integer division came out (runs, results that were not 0, remainders lost), other slips by kind.
-    """
-
-    serial: str = ""
-    lines: list[tuple[float, str]] = field(default_factory=list)
-    events: list[tuple[float, str, str]] = field(default_factory=list)
-    ended: str = "time"
-    ended_at: At | None = None
-    ended_ms: float = 0.0
-    pins: dict[str, PinUse] = field(default_factory=dict)
-    overflows: dict[At, int] = field(default_factory=dict)
-    divisions: dict[At, tuple[int, int, int]] = field(default_factory=dict)
-    slips: dict[tuple[str, At], int] = field(default_factory=dict)
-    baud: int | None = None
-    reference: str = "rail"
+    activity: int
+    shown: tuple[int, int, int, int]
+    began_us: float
+    unsteady: int
+    time_asked: int
 
 
 class Machine:
@@ -93,8 +47,11 @@ class Machine:
         *,
         budget: Budget | None = None,
         serial_blocks: bool = False,
+        pause_us: float = math.inf,
+        paused: Paused | None = None,
     ) -> None:
-        """`serial_blocks`: printing takes time at the baud rate once its 64-byte buffer is full."""
+        """`serial_blocks`: printing takes time at the baud rate once its 64-byte buffer is full. `paused` is called
+        when the run has come to `pause_us`, and says when to pause next; what it does takes no time of the run."""
         self.board, self.surroundings = board, surroundings
         self.budget = budget or Budget()
         self.serial_blocks = serial_blocks
@@ -102,7 +59,12 @@ class Machine:
         self.now_us = 0.0
         self.end_us = seconds * 1e6
         self.steps = 0
+        self.soft_steps = self._soft_steps()
         self.depth = 0
+        self.cells = 0  # of texts and lists made, for the budget of memory
+        self.changes = 0  # of pins, tones, references: what a pass has done that shows
+        self.unsteady = 0  # readings that come out another way each time: noise, random numbers, micros()
+        self.time_asked = 0  # calls of millis()
         self.activity = 0  # calls other than millis(); a pass without any may be idle
         self.modes: dict[str, str] = {}
         self.levels: dict[str, int] = {}
@@ -112,37 +74,113 @@ class Machine:
         self.baud: int | None = None
         self.random_state = 1
         self.returned: object = None
+        self.stopping = False  # stopped from outside: what is done now is clearing up, and no part of the run
+        self.functions: dict[str, Callable[[], object]] = {}  # of the program, without parameters
+        self.own: dict[str, object] = {}  # what a dialect's libraries keep of their own for a run
+        self.storage: dict[int, int] = {}  # what outlives a reset
         self.result = RunResult()
         self.overflows: Counter[At] = Counter()
         self.slips: Counter[tuple[str, At]] = Counter()
         self.divisions: dict[At, list[int]] = {}
+        self.line = Line(sorted(surroundings.typed))
+        self.agenda = Agenda(pause_us=pause_us, paused=paused)
+        self.stop_us = self.agenda.next_us(self)
         self._written: set[str] = set()  # the first write of a pin is an event even when nothing changes
-        self._serial: list[str] = []
-        self._line: list[str] = []
-        self._serial_bytes = 0
-        self._serial_free_us = 0.0  # when the line has sent all that was handed to it
 
     # -- time and budgets --------------------------------------------------------------------------
 
     def spend_us(self, us: float) -> None:
-        self.now_us += us
-        if self.now_us >= self.end_us:
-            self.now_us = self.end_us
-            raise Ended("time")
+        until = self.now_us + us
+        if until < self.stop_us:
+            self.now_us = until
+        else:
+            self._pass_to(until)
+
+    def _pass_to(self, until: float) -> None:
+        """Time runs on to `until`, stopping at whatever happens before."""
+        while self.stop_us <= until:
+            self.now_us = max(self.now_us, self.stop_us)
+            if self.now_us >= self.end_us:
+                self.now_us = self.end_us
+                raise Ended("time")
+            self.agenda.happen(self)
+            self.stop_us = self.agenda.next_us(self)
+        self.now_us = max(self.now_us, until)
+
+    def next_change_us(self, since_us: float) -> float:
+        """When anything a program can read first changes after `since_us`."""
+        return min(self.surroundings.next_change_us(since_us), self.line.next_typed_us(since_us))
+
+    def watch(self, pin: str, edge: Edge, handler: Handler, dead_us: float = 0.0) -> None:
+        """Call `handler` whenever the level on a pin changes so."""
+        watch = Watch(edge, handler, self.surroundings.level(self, pin), dead_us)
+        self.agenda.watches.setdefault(pin, []).append(watch)
+        self.stop_us = self.agenda.next_us(self)
+
+    def unwatch(self, pin: str) -> None:
+        self.agenda.watches.pop(pin, None)
+        self.stop_us = self.agenda.next_us(self)
+
+    def call_later(self, after_us: float, handler: Handler, every_us: float = math.inf) -> Timer:
+        timer = Timer(self.now_us + max(1.0, after_us), max(1.0, every_us), handler)
+        self.agenda.timers.append(timer)
+        self.stop_us = self.agenda.next_us(self)
+        return timer
+
+    def cancel(self, timer: Timer) -> None:
+        self.agenda.timers = [other for other in self.agenda.timers if other is not timer]
+        self.stop_us = self.agenda.next_us(self)
+
+    def stop(self) -> None:
+        """The run is over and the program is told so: it has a little time to clear up, which shows nowhere."""
+        self.stopping = True
+        self.result.ended_ms = round(self.now_us / 1000, 3)
+        self.end_us = self.now_us + LEAVING_US
+        self.agenda = Agenda()
+        self.stop_us = self.end_us
+
+    def breathe(self) -> None:
+        """A program that never pauses does more in a second than can be followed: once it is ahead of what a run may
+        take, what it calls takes longer, so that the whole time is covered with fewer turns."""
+        self.spend_us(BREATH_US)
+        self.soft_steps = self._soft_steps()
+
+    def _soft_steps(self) -> float:
+        return self.budget.steps * (FREE_SHARE + (FULL_SHARE - FREE_SHARE) * self.now_us / self.end_us)
 
     def wait_for_next_ms(self) -> None:
         """Idle until millis() changes; nothing else could tell the times between apart."""
         self.spend_us(1000.0 - self.now_us % 1000.0)
+
+    def wait(self, us: float, at: At) -> None:
+        """A pause that the program asks for."""
+        if us / 1000 > self.result.longest_wait[0] and not self.stopping:
+            self.result.longest_wait = (us / 1000, at)
+        self.spend_us(us)
 
     def step(self, at: At) -> None:
         self.steps += 1
         if self.steps > self.budget.steps:
             raise Ended("steps", at)
 
+    def take(self, cells: int, at: At) -> None:
+        """Memory for a text or a list of so many cells."""
+        self.cells += cells
+        if cells > self.budget.cells_at_once or self.cells > self.budget.cells:
+            raise Ended("memory", at)
+
     def enter(self, at: At) -> None:
         self.depth += 1
         if self.depth > self.budget.depth:
             raise Ended("depth", at)
+
+    def call_named(self, function: str) -> None:
+        """Call a function of the program by its name, as an interrupt does."""
+        act = self.functions.get(function)
+        if act is not None:
+            kept = self.returned  # what the statement it came into was about to give back
+            act()
+            self.returned = kept
 
     # -- pins --------------------------------------------------------------------------------------
 
@@ -156,12 +194,14 @@ class Machine:
         return self.result.pins.setdefault(pin, PinUse())
 
     def set_mode(self, pin: str, mode: str, at: At) -> None:
-        use = self.use(pin)
-        use.mode, use.mode_at = mode, use.mode_at or at
+        if not self.stopping:
+            use = self.use(pin)
+            use.mode, use.mode_at = mode, use.mode_at or at
+        self.changes += self.modes.get(pin) != mode
         self.modes[pin] = mode
         if mode == "output" and pin not in self.levels:
             self.levels[pin] = 0
-        self.surroundings.pins_changed(self)
+        self.pins_changed()
 
     def write(self, pin: str, level: int, at: At, pwm: int | None = None) -> None:
         use = self.use(pin)
@@ -171,38 +211,73 @@ class Machine:
         if shown != before or pin not in self._written:
             self._written.add(pin)
             self.event(pin, shown)
+        elif self.modes.get(pin) == "output":
+            return  # nothing is other than it was
         self.levels[pin] = level
         if pwm is None:
             self.pwm.pop(pin, None)
         else:
             self.pwm[pin] = pwm
+        self.pins_changed()
+
+    def pins_changed(self) -> None:
+        """Tell the bench, and those who watch a pin that the program itself may have moved."""
+        if self.stopping:
+            return
         self.surroundings.pins_changed(self)
+        if self.agenda.watches and not self.agenda.within:
+            self.agenda.look(self)
+            self.stop_us = self.agenda.next_us(self)
 
     def event(self, pin: str, what: str) -> None:
+        if self.stopping:
+            return
         self.result.events.append((round(self.now_us / 1000, 3), pin, what))
-        if len(self.result.events) > 50_000:
+        if len(self.result.events) > MOST_EVENTS:
             raise Ended("output")
 
-    # -- serial ------------------------------------------------------------------------------------
+    def displayed(self, name: str, rows: list[str]) -> None:
+        """A display shows something; what stands for no time at all is not kept."""
+        shown = self.result.displays
+        now = round(self.now_us / 1000, 3)
+        last = next((entry for entry in reversed(shown) if entry[1] == name), None)
+        if self.stopping or (last is not None and last[2] == rows):
+            return
+        if last is not None and now - last[0] < UNSEEN_DISPLAY_MS and shown[-1] is last:
+            shown.pop()
+        shown.append((now, name, rows))
+        if len(shown) > MOST_PICTURES:
+            raise Ended("output")
 
     def emit(self, text: str, at: At) -> None:
-        if self.baud is None:
-            return  # nothing leaves the board before the line is begun
-        self._serial_bytes += len(text)
-        if self._serial_bytes > self.budget.output_bytes:
-            raise Ended("output", at)
-        self._serial.append(text)
-        for piece in text.splitlines(keepends=True):
-            self._line.append(piece.rstrip("\r\n"))
-            if piece.endswith("\n"):
-                self.result.lines.append((round(self.now_us / 1000, 3), "".join(self._line)))
-                self._line = []
-        if self.serial_blocks:
-            byte_us = 10e6 / self.baud  # a byte is ten bits on the line
-            self._serial_free_us = max(self._serial_free_us, self.now_us) + len(text) * byte_us
-            waiting = self._serial_free_us - self.now_us - SERIAL_BUFFER_BYTES * byte_us
-            if waiting > 0:
-                self.spend_us(waiting)
+        self.line.emit(self, text, at)
+
+    # -- passes that repeat themselves -------------------------------------------------------------
+
+    def shown(self) -> tuple[int, int, int, int]:
+        """What a pass may have added: output, changes of pins, events, pictures on displays."""
+        return self.line.bytes_sent, self.changes, len(self.result.events), len(self.result.displays)
+
+    def pass_begins(self) -> Pass:
+        return Pass(self.activity, self.shown(), self.now_us, self.unsteady, self.time_asked)
+
+    def was_quiet(self, since: Pass) -> bool:
+        """Whether nothing shows of the pass, and nothing it read comes out another way each time."""
+        return since.shown == self.shown() and since.unsteady == self.unsteady
+
+    def skip_repeats(self, since: Pass, *, clock: bool = True) -> None:
+        """The pass just done changed nothing, so the next ones do the same as long as what they read stays as it is:
+        as many whole passes as fit before that are passed over, with their time. With `clock` what asked the time is
+        taken to come out otherwise in the next millisecond.
+        """
+        length = self.now_us - since.began_us
+        # What changed while the pass was on its way may not have been read by it yet: counted from its beginning.
+        until = min(self.stop_us, self.next_change_us(since.began_us))
+        if clock and since.time_asked != self.time_asked:
+            until = min(until, since.began_us - since.began_us % 1000.0 + 1000.0)
+        count = int((until - self.now_us) / length) - 1
+        if count > 0:
+            self.spend_us(count * length)
 
     # -- the run -----------------------------------------------------------------------------------
 
@@ -218,29 +293,45 @@ class Machine:
         `snapshot` gives the globals as they are: a pass that called nothing but millis() and left them as the
         pass before did can only be changed by time, so the clock goes on to the next whole millisecond.
         """
-        before: object = None
-        try:
+
+        def whole() -> None:
+            before: object = None
             start(self)
             setup(self)
             while True:
                 self.steps += 1
-                acts = self.activity
+                since = self.pass_begins()
                 loop(self)
-                after = snapshot() if self.activity == acts else None
-                if after is not None and after == before:
+                after = snapshot() if self.was_quiet(since) else None
+                repeats = after is not None and after == before
+                if repeats and self.activity == since.activity:
                     self.wait_for_next_ms()
                 else:
                     self.spend_us(1)
+                    if self.steps > self.soft_steps:
+                        self.breathe()
+                    if repeats:
+                        self.skip_repeats(since)
                 before = after
+
+        return self.finish(whole)
+
+    def finish(self, whole: Callable[[], None]) -> RunResult:
+        """Run to an end, and give what was seen."""
+        try:
+            whole()
+            self.result.ended = "time" if self.stopping else "finished"
         except Ended as end:
             self.result.ended, self.result.ended_at = end.reason, end.at
+            self.result.ended_with = end.what
         except RecursionError:
             self.result.ended = "depth"
-        result = self.result
-        if self._line:
-            result.lines.append((round(self.now_us / 1000, 3), "".join(self._line)))
-        result.serial = "".join(self._serial)
-        result.ended_ms = round(self.now_us / 1000, 3)
+        result, line = self.result, self.line
+        if line.begun:
+            result.lines.append((result.ended_ms or round(self.now_us / 1000, 3), "".join(line.begun)))
+        result.serial = "".join(line.pieces)
+        if not self.stopping:
+            result.ended_ms = round(self.now_us / 1000, 3)
         result.overflows, result.slips = dict(self.overflows), dict(self.slips)
         result.divisions = {at: (seen[0], seen[1], seen[2]) for at, seen in self.divisions.items()}
         result.baud, result.reference = self.baud, self.reference

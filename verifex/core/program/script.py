@@ -1,13 +1,17 @@
-"""Pins that follow a script: CSV with `time_ms,pin,value`."""
+"""Pins that follow a script: CSV with `time_ms,pin,value`; the pin `serial` takes a text that is typed."""
 
 import csv
 import io
+import math
 from bisect import bisect_right
 from dataclasses import dataclass, field
 
 from verifex.core.parts import Board
 from verifex.core.problems import Problem, UnusableInput
 from verifex.core.program.machine import Machine
+
+SHOT_TO_ECHO_US = 450.0  # as in the twin
+SERIAL = "serial"  # the name under which a script types at the other end of the line
 
 
 @dataclass(slots=True)
@@ -17,6 +21,11 @@ class ScriptedPins:
     #: pin → (times in ms ascending, values)
     values: dict[str, tuple[list[float], list[float]]] = field(default_factory=dict)
     pulses: dict[str, tuple[list[float], list[float]]] = field(default_factory=dict)
+    #: What is typed at the other end of the serial line: (ms, text).
+    typed: list[tuple[float, str]] = field(default_factory=list)
+    #: The outputs as they last were, and when one of them last fell: a range module is fired so.
+    _levels: dict[str, int] = field(default_factory=dict)
+    _fired_us: float = -math.inf
 
     def _now(self, table: dict[str, tuple[list[float], list[float]]], machine: Machine, pin: str) -> float | None:
         if pin not in table:
@@ -34,6 +43,9 @@ class ScriptedPins:
         return max(0, min(board.counts - 1, int(volts / reference * board.counts)))
 
     def level(self, machine: Machine, pin: str) -> bool:
+        if pin in self.pulses:
+            begins = self._fired_us + SHOT_TO_ECHO_US
+            return begins <= machine.now_us < begins + self.pulse_us(machine, pin)
         value = self._now(self.values, machine, pin)
         if machine.modes.get(pin) == "output":
             return bool(machine.levels.get(pin))
@@ -42,8 +54,33 @@ class ScriptedPins:
     def pulse_us(self, machine: Machine, pin: str) -> int:
         return int(self._now(self.pulses, machine, pin) or 0)
 
-    def pins_changed(self, machine: Machine) -> None:
+    def measured(self, machine: Machine, pins: list[str], quantity: str) -> float:
+        """No module is on scripted pins."""
+        return math.nan
+
+    def registers(self, machine: Machine, address: int, register: int, count: int) -> list[int] | None:
         return None
+
+    def tag(self, machine: Machine, pins: list[str]) -> str:
+        return ""
+
+    def next_change_us(self, since_us: float) -> float:
+        """The next time in the script."""
+        now = since_us / 1000
+        times = [table[pin][0] for table in (self.values, self.pulses) for pin in table]
+        ahead = [t[at] for t in times if (at := bisect_right(t, now)) < len(t)]
+        found = min(ahead) * 1000 if ahead else math.inf
+        begins = self._fired_us + SHOT_TO_ECHO_US
+        for pin in self.pulses if self._fired_us > -math.inf else ():
+            last = [value for time, value in zip(*self.pulses[pin], strict=True) if time <= now]
+            found = min([found, *(us for us in (begins, begins + (last[-1] if last else 0)) if us > since_us)])
+        return found
+
+    def pins_changed(self, machine: Machine) -> None:
+        if self.pulses:
+            if any(level and not machine.levels.get(pin) for pin, level in self._levels.items()):
+                self._fired_us = machine.now_us
+            self._levels = dict(machine.levels)
 
 
 def read_script(text: str, board: Board) -> ScriptedPins:
@@ -61,6 +98,12 @@ def read_script(text: str, board: Board) -> ScriptedPins:
             problems.append(Problem(number, 1, f"{len(row)} values stand here; time_ms,pin,value were expected"))
             continue
         time_text, pin_text, value_text = (cell.strip() for cell in row)
+        if pin_text == SERIAL:
+            try:
+                pins.typed.append((float(time_text), row[2].strip().replace("\\n", "\n").replace("\\r", "\r")))
+            except ValueError:
+                problems.append(Problem(number, 1, f"'{time_text}' is no number"))
+            continue
         pin = board.pin(pin_text)
         if pin is None or not pin.is_signal:
             problems.append(

@@ -1,7 +1,7 @@
 """The value types of the C++ dialect, with the conversions a small-microcontroller compiler makes."""
 
 from dataclasses import dataclass
-from struct import pack, unpack
+from struct import Struct as Layout
 from typing import TypeAlias
 
 
@@ -47,12 +47,48 @@ class Array:
         return f"array of {self.length} {self.of}"
 
 
-Type: TypeAlias = Int | Simple | Array
+@dataclass(frozen=True, slots=True)
+class Pointer:
+    """Where values of a type lie: in the machine a list of cells and an index into it, or None."""
+
+    of: "Type"
+
+    def __str__(self) -> str:
+        return f"pointer to {self.of}"
+
+
+@dataclass(frozen=True, slots=True)
+class Struct:
+    """A record: in the machine a list with a cell for each field, in order."""
+
+    name: str
+    fields: tuple[tuple[str, "Type"], ...]
+
+    def field(self, name: str) -> "tuple[int, Type] | None":
+        """Index and type of a field; None when it has none of that name."""
+        return next(((i, kind) for i, (own, kind) in enumerate(self.fields) if own == name), None)
+
+    def __str__(self) -> str:
+        return self.name
+
+
+@dataclass(frozen=True, slots=True)
+class Object:
+    """An object of a library's class."""
+
+    class_name: str
+
+    def __str__(self) -> str:
+        return self.class_name
+
+
+Type: TypeAlias = Int | Simple | Array | Pointer | Struct | Object
 
 FLOAT = Simple("float")
 BOOL = Simple("bool")
 VOID = Simple("void")
 TEXT = Simple("text")
+FUNCTION = Simple("function")
 CHAR = Int(8, True)
 BYTE = Int(8, False)
 LONG = Int(32, True)
@@ -107,10 +143,38 @@ class Widths:
         return one if one.bits > other.bits else other
 
 
+def size_of(kind: Type) -> int:
+    """Bytes a value takes, as `sizeof` tells them on the small boards."""
+    match kind:
+        case Int():
+            return kind.bits // 8
+        case Array():
+            return kind.length * size_of(kind.of)
+        case Struct():
+            return sum(size_of(own) for _, own in kind.fields)
+        case Pointer() | Object():
+            return 2
+    return {"float": 4, "bool": 1, "void": 1, "text": 6, "function": 2}[kind.name]
+
+
+def decayed(kind: Type) -> Type:
+    """An array as it is passed on: a pointer to its first item."""
+    return Pointer(kind.of) if isinstance(kind, Array) else kind
+
+
+def is_chars(kind: Type) -> bool:
+    """Whether it is a C string: an array of char, or a pointer to one."""
+    return isinstance(kind, Array | Pointer) and kind.of in (CHAR, BYTE)
+
+
+_LAYOUT = Layout("f")
+_PACK, _UNPACK = _LAYOUT.pack, _LAYOUT.unpack
+
+
 def as_float32(value: float) -> float:
     """`value` rounded to 32 bits, as `float` and `double` are on the small boards; overflow gives infinity."""
     try:
-        rounded: float = unpack("f", pack("f", value))[0]
+        rounded: float = _UNPACK(_PACK(value))[0]
     except OverflowError:
         return float("inf") if value > 0 else float("-inf")
     return rounded

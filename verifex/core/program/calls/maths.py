@@ -62,11 +62,16 @@ def _enter(name: str, function: Callable[..., float], arguments: int) -> None:
 
 FUNCTIONS: dict[str, Callable[[float], float]] = {
     "sqrt": math.sqrt, "log": math.log, "log10": math.log10, "exp": math.exp, "sin": math.sin, "cos": math.cos,
-    "tan": math.tan, "floor": lambda x: float(math.floor(x)), "ceil": lambda x: float(math.ceil(x)), "fabs": abs,
+    "tan": math.tan, "asin": math.asin, "acos": math.acos, "atan": math.atan, "fabs": abs,
+    "floor": lambda x: float(math.floor(x)), "ceil": lambda x: float(math.ceil(x)), "trunc": lambda x: float(math.trunc(x)),
+    "cbrt": lambda x: math.copysign(abs(x) ** (1 / 3), x), "radians": math.radians, "degrees": math.degrees,
 }  # fmt: skip
 for _name, _function in FUNCTIONS.items():
     _enter(_name, _function, 1)
 _enter("pow", math.pow, 2)
+_enter("atan2", math.atan2, 2)
+_enter("fmod", math.fmod, 2)
+_enter("hypot", math.hypot, 2)
 
 
 @call("round", (FLOAT,), LONG)
@@ -83,6 +88,7 @@ def random_seed(m: Machine, at: At, _: Any, seed: int) -> None:
 def random_number(m: Machine, at: At, _: Any, low: int, high: int | None = None) -> int:
     if high is None:
         low, high = 0, low
+    m.unsteady += 1
     # Park and Miller's minimal generator, as the small boards' C library has it.
     m.random_state = (m.random_state * 16807) % 2147483647
     return low + m.random_state % (high - low) if high > low else low

@@ -65,7 +65,9 @@ def analogue_write(m: Machine, at: At, _: Any, number: int, duty: int) -> None:
 
 @call("analogReference", (BYTE,), VOID)
 def analogue_reference(m: Machine, at: At, _: Any, kind: int) -> None:
-    m.reference = REFERENCES.get(kind, "rail")
+    chosen = REFERENCES.get(kind, "rail")
+    m.changes += chosen != m.reference
+    m.reference = chosen
 
 
 @call("tone", (BYTE, Int(16, False), ULONG), VOID, least=2)
@@ -76,17 +78,19 @@ def tone(m: Machine, at: At, _: Any, number: int, hertz: int, ms: int = 0) -> No
     m.modes[pin] = m.use(pin).mode = "output"  # these calls make the pin an output themselves
     if m.tones.get(pin) != hertz:
         m.event(pin, f"tone:{hertz}")
+    m.changes += m.tones.get(pin) != hertz
     m.tones[pin] = hertz
-    m.surroundings.pins_changed(m)
+    m.pins_changed()
 
 
 @call("noTone", (BYTE,), VOID)
 def no_tone(m: Machine, at: At, _: Any, number: int) -> None:
     if (pin := m.pin(number, at)) is not None and m.tones.pop(pin, None) is not None:
         m.event(pin, "tone:off")
-        m.surroundings.pins_changed(m)
+        m.pins_changed()
 
 
+@call("pulseInLong", (BYTE, BYTE, ULONG), ULONG, least=2)
 @call("pulseIn", (BYTE, BYTE, ULONG), ULONG, least=2)
 def pulse_in(m: Machine, at: At, _: Any, number: int, level: int, timeout_us: int = 1_000_000) -> int:
     pin = m.pin(number, at)

@@ -8,13 +8,14 @@ from verifex.core.program.machine import Machine
 from verifex.core.program.tree import At
 from verifex.core.program.types import Type
 
-Taken = Type | Literal["any"]
+Taken = Type | Literal["any", "place"]
 USUAL_US = 4.0
 
 
 @dataclass(frozen=True, slots=True)
 class Spec:
-    """A call: `takes` a type for each argument ("any" leaves it as it is), at least `least` of them.
+    """A call: `takes` a type for each argument ("any" leaves it as it is, "place" gives
+    where it lies), at least `least` of them.
 
     `gives` is its type, or "common" for the common type of its arguments. `act(machine, at, types, *args)`
     does it; `types` are the arguments' own types.
@@ -26,6 +27,7 @@ class Spec:
     gives: Type | Literal["common"]
     act: Callable[..., Any]
     us: float
+    open_ended: bool = False  # takes any number of values more, each as the last
 
 
 CALLS: dict[str, Spec] = {}
@@ -40,11 +42,12 @@ def call(
     *,
     least: int | None = None,
     us: float = USUAL_US,
+    open_ended: bool = False,
 ) -> Callable[[Act], Act]:
     """Enter the decorated function as the call `name` (`Serial.print` for one on an object)."""
 
     def enter(act: Act) -> Act:
-        CALLS[name] = Spec(name, takes, len(takes) if least is None else least, gives, act, us)
+        CALLS[name] = Spec(name, takes, len(takes) if least is None else least, gives, act, us, open_ended)
         return act
 
     return enter

@@ -4,7 +4,7 @@ import math
 from typing import Any
 
 from verifex.core.program.calls.registry import At, Machine, call
-from verifex.core.program.types import BOOL, CHAR, FLOAT, TEXT, ULONG, VOID, Int, Type, as_float32
+from verifex.core.program.types import BOOL, CHAR, FLOAT, LONG, TEXT, ULONG, VOID, Int, Type, as_float32
 
 INT = Int(16, True)
 
@@ -79,17 +79,93 @@ def println(m: Machine, at: At, kinds: tuple[Type, ...], *args: Any) -> None:
 
 @call("Serial.available", (), INT)
 def available(m: Machine, at: At, _: Any) -> int:
-    return 0
+    return len(m.line.waiting(m))
+
+
+@call("Serial.peek", (), INT)
+def peek(m: Machine, at: At, _: Any) -> int:
+    waiting = m.line.waiting(m)
+    return ord(waiting[0]) & 0xFF if waiting else -1
 
 
 @call("Serial.read", (), INT)
 def read(m: Machine, at: At, _: Any) -> int:
-    return -1
+    letter = m.line.read(m) if m.line.waiting(m) else None
+    return -1 if letter is None else ord(letter) & 0xFF
+
+
+def _until(m: Machine, last: str) -> str:
+    """What comes in until a letter, or until nothing has come for the time-out."""
+    out: list[str] = []
+    while (letter := m.line.read_timed(m)) is not None and letter != last:
+        out.append(letter)
+    return "".join(out)
+
+
+@call("Serial.write", ("any",), INT)
+def write(m: Machine, at: At, kinds: tuple[Type, ...], value: Any) -> int:
+    """One byte, or a text, as it is."""
+    text = value if kinds[0] == TEXT else chr(int(value) & 0xFF)
+    if m.baud is None:
+        m.slips[("printed-before-begin", at)] += 1
+    m.emit(text, at)
+    return len(text)
+
+
+@call("Serial.readString", (), TEXT)
+def read_string(m: Machine, at: At, _: Any) -> str:
+    return _until(m, "")
+
+
+@call("Serial.readStringUntil", (CHAR,), TEXT)
+def read_string_until(m: Machine, at: At, _: Any, last: int) -> str:
+    return _until(m, chr(last & 0xFF))
+
+
+def _number(m: Machine, letters: str) -> str:
+    """The next number that comes in; what stands before it is passed over, what stands behind it stays."""
+    out = ""
+    while True:
+        waiting = m.line.waiting(m)
+        letter = waiting[0] if waiting else m.line.read_timed(m)
+        if letter is None:
+            return out
+        fits = letter in letters and (letter != "-" or not out) and not (letter == "." and "." in out)
+        if out and not fits:
+            if not waiting:
+                m.line.inbox.insert(0, letter)
+            return out
+        if waiting:
+            m.line.read(m)
+        if fits:
+            out += letter
+
+
+@call("Serial.parseInt", (), LONG)
+def parse_int(m: Machine, at: At, _: Any) -> int:
+    said = _number(m, "-0123456789")
+    return LONG.wrap(int(said)) if said.strip("-") else 0
+
+
+@call("Serial.parseFloat", (), FLOAT)
+def parse_float(m: Machine, at: At, _: Any) -> float:
+    said = _number(m, "-.0123456789")
+    return as_float32(float(said)) if said.strip("-.") else 0.0
+
+
+@call("Serial.setTimeout", (ULONG,), VOID)
+def set_timeout(m: Machine, at: At, _: Any, ms: int) -> None:
+    m.line.time_out_ms = float(ms)
+
+
+@call("Serial.end", (), VOID)
+def end(m: Machine, at: At, _: Any) -> None:
+    m.baud = None
 
 
 @call("Serial.flush", (), VOID)
 def flush(m: Machine, at: At, _: Any) -> None:
-    return None
+    m.line.flush(m)
 
 
 @call("String", ("any", INT), TEXT, least=1)

@@ -8,7 +8,7 @@ from verifex.core.program.types import ULONG, VOID, Int
 
 @call("delay", (ULONG,), VOID, us=0.0)
 def delay(m: Machine, at: At, _: Any, ms: int) -> None:
-    m.spend_us(ms * 1000.0)
+    m.wait(ms * 1000.0, at)
 
 
 @call("delayMicroseconds", (Int(16, False),), VOID, us=0.0)
@@ -18,9 +18,11 @@ def delay_us(m: Machine, at: At, _: Any, us: int) -> None:
 
 @call("millis", (), ULONG)
 def millis(m: Machine, at: At, _: Any) -> int:
+    m.time_asked += 1
     return int(m.now_us // 1000) & 0xFFFFFFFF
 
 
 @call("micros", (), ULONG)
 def micros(m: Machine, at: At, _: Any) -> int:
+    m.unsteady += 1
     return int(m.now_us // 4 * 4) & 0xFFFFFFFF  # the clock of the 5 V boards ticks every 4 µs

@@ -5,12 +5,13 @@ What a compiler refuses is collected at its place; a program with refusals is no
 
 from collections.abc import Callable
 from dataclasses import dataclass, field
+from functools import partial
 
 from verifex.core.parts import Board
 from verifex.core.program import tree as t
 from verifex.core.program.compiler.names import Action, Refused
 from verifex.core.program.compiler.statements import Statements
-from verifex.core.program.machine import Machine
+from verifex.core.program.machine import Machine, RunResult
 
 __all__ = ["Compiled", "Refused", "compile_program"]
 
@@ -24,6 +25,7 @@ class Compiled:
     setup: Callable[[Machine], None] | None = None
     loop: Callable[[Machine], None] | None = None
     snapshot: Callable[[], object] | None = None
+    whole: Callable[[Machine], RunResult] | None = None  # a program that runs from its first line to its last
     unused: list[tuple[str, t.At]] = field(default_factory=list)
 
 
@@ -38,9 +40,11 @@ class _Compiler(Statements):
         for name in ("setup", "loop"):
             if name not in program.functions:
                 self._refuse("missing-function", t.At(1, 1), name)
+        for name, near, at in program.not_included:
+            self._refuse("name-miscased" if near else "include-missing", at, name, near)
         starts = [self._declare(declare) for declare in program.globals]
-        for function in program.functions.values():
-            self._function(function)
+        for key, function in program.functions.items():
+            self._function(key, function)
         self.compiled = Compiled(self.refused, unused=[(name, v.at) for name, v in self.variables if not v.used])
         if not self.refused:
             self._entry_points(starts)
@@ -51,6 +55,7 @@ class _Compiler(Statements):
         def start(machine: Machine) -> None:
             self.machine[:] = [machine]
             self.globals[:] = [0] * size
+            machine.functions = {name: partial(runs(name), machine) for name in self.bodies}
             for action in starts:
                 action(self.globals)
 

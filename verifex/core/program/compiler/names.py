@@ -10,11 +10,19 @@ from verifex.core.program import tree as t
 from verifex.core.program.boards import constants
 from verifex.core.program.calls import CALLS
 from verifex.core.program.machine import Machine
-from verifex.core.program.types import Type, Widths
+from verifex.core.program.types import Struct, Type, Widths
 
 Frame = list[Any]
 Value = Callable[[Frame], Any]
 Action = Callable[[Frame], object]
+
+
+#: Names the dialect has and we do not read yet: ours to add, never the pair's mistake.
+_OURS = """
+Wire SPI EEPROM SPISettings Serial1 Serial2 Serial3 Keyboard Mouse analogReadResolution analogWriteResolution dacWrite
+touchRead ledcSetup ledcAttachPin ledcAttach ledcWrite ledcWriteTone WiFi yield serialEvent ESP esp_sleep_enable_timer_wakeup
+"""
+OURS_TO_ADD = frozenset(_OURS.split())
 
 
 @dataclass(frozen=True, slots=True)
@@ -28,6 +36,10 @@ class Refused:
         "not-assignable",
         "declared-twice",
         "missing-function",
+        "no-field",
+        "no-method",
+        "wrong-types",
+        "include-missing",
     ]
     at: t.At
     name: str
@@ -44,6 +56,7 @@ class Variable:
     constant: bool
     at: t.At
     used: bool = False
+    reference: bool = False  # its cell holds a pointer to what it stands for
 
 
 class Scope:
@@ -78,6 +91,7 @@ class Names:
         self.scope = Scope(None)
         self.slots = 0
         self.most_slots = 0
+        self.owner: Struct | None = None  # inside a method: the record it belongs to
         self.variables: list[tuple[str, Variable]] = []
 
     def _refuse(self, kind: Any, at: t.At, name: str, near: str | None = None) -> None:
@@ -98,10 +112,20 @@ class Names:
         self.variables.append((name, variable))
         return variable
 
+    def _own_field(self, name: str) -> t.Field | None:
+        """A bare name inside a method that is a field of the record itself."""
+        if self.owner is None or self.owner.field(name) is None:
+            return None
+        at = t.At(0, 0)
+        return t.Field(at, t.Name(at, "this"), name, arrow=True)
+
     def _known_names(self) -> list[str]:
         return [*self.scope.all_names(), *self.constants, *self.program.functions, *CALLS]
 
     def _unknown(self, name: str, at: t.At) -> None:
+        if name.split(".")[0] in OURS_TO_ADD or name in OURS_TO_ADD:
+            self.program.unread.append(t.Unread(at, f"`{name}`"))
+            return
         known = self._known_names()
         cased = next((k for k in known if k.lower() == name.lower()), None)
         if cased:

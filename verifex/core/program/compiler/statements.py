@@ -1,19 +1,21 @@
 """Statements as closures: blocks, branches, loops, switches, declarations, functions."""
 
-from collections.abc import Callable
 from typing import Any
 
 from verifex.core.parts import Board
+from verifex.core.program import arithmetic
 from verifex.core.program import tree as t
-from verifex.core.program.compiler.expressions import Expressions
+from verifex.core.program.compiler.calling import Calling
 from verifex.core.program.compiler.names import Action, Frame, Scope, Value
-from verifex.core.program.machine import Machine
-from verifex.core.program.types import FLOAT, TEXT, VOID, Array, Type
+from verifex.core.program.devices import Device
+from verifex.core.program.machine import Ended, Machine
+from verifex.core.program.types import VOID, Array, Object, Struct, Type, is_chars
+from verifex.core.program.values import chars_made
 
 BREAK, CONTINUE, RETURN = "break", "continue", "return"
 
 
-class Statements(Expressions):
+class Statements(Calling):
     """A statement's closure gives None, or one of BREAK, CONTINUE, RETURN to those around it."""
 
     def __init__(self, program: t.Program, board: Board) -> None:
@@ -21,16 +23,17 @@ class Statements(Expressions):
         self.bodies = {}
         self.result: Type = VOID
 
-    def _function(self, function: t.Function) -> None:
+    def _function(self, key: str, function: t.Function) -> None:
         outer, self.scope = self.scope, Scope(self.scope)
         self.slots = self.most_slots = 0
         self.result = function.result
+        self.owner = self.program.records.get(function.name.split("::")[0]) if "::" in function.name else None
         for param in function.params:
             variable = self._new_variable(param.name, param.type, function.at, is_global=False, constant=False)
-            variable.used = True
+            variable.used, variable.reference = True, param.reference
         action = self._block(function.body)
-        self.bodies[function.name] = (action, self.most_slots)
-        self.scope = outer
+        self.bodies[key] = (action, self.most_slots)
+        self.scope, self.owner = outer, None
 
     def _block(self, block: t.Block) -> Action:
         outer, self.scope, slots = self.scope, Scope(self.scope), self.slots
@@ -83,6 +86,8 @@ class Statements(Expressions):
                 action = self._loop(head, node.condition, node.step, node.body, node.at)
                 self.scope, self.slots = outer, slots
                 return action
+            case t.ForEach():
+                return self._for_each(node)
             case t.Switch():
                 return self._switch(node)
             case t.Break():
@@ -96,25 +101,10 @@ class Statements(Expressions):
     def _declare(self, node: t.Declare) -> Action:
         at_top = self.scope.outer is None
         is_global = at_top or node.static
-        value = None
-        if node.value is not None and not isinstance(node.value, t.Items):
-            value = self._as(node.value, node.type if not isinstance(node.type, Array) else VOID)
-        items = (
-            [self._as(item, node.type.of) for item in node.value.items]
-            if isinstance(node.value, t.Items) and isinstance(node.type, Array)
-            else []
-        )
+        make = self._reference(node) if node.reference else self._filled(node.type, node.value)
         variable = self._new_variable(node.name, node.type, node.at, is_global=is_global, constant=node.constant)
-        index, blank = variable.index, _blank(node.type)
-
-        def make(frame: Frame) -> Any:
-            if isinstance(node.type, Array):
-                filled = blank()
-                for position, item in enumerate(items[: node.type.length]):
-                    filled[position] = item(frame)
-                return filled
-            return value(frame) if value else blank()
-
+        variable.reference = node.reference
+        index = variable.index
         if not is_global:
 
             def declare(frame: Frame) -> object:
@@ -133,6 +123,61 @@ class Statements(Expressions):
             return None
 
         return declare_global
+
+    def _reference(self, node: t.Declare) -> Value:
+        """What another name stands for."""
+        place = self._place(node.value) if node.value is not None else None
+        if place is None:
+            self._refuse("wrong-types", node.at, f"{node.name} is to be another name for a variable; none is given")
+            return lambda frame: None
+        return self._where(place)
+
+    def _filled(self, kind: Type, node: t.Expr | None) -> Value:
+        """A new value of a type, filled from what is given: lists for arrays and records, a text for characters."""
+        if isinstance(kind, Object):
+            return self._made(kind, node)
+        if (
+            isinstance(kind, Struct)
+            and self._methods(kind, kind.name)
+            and not isinstance(node, t.Call | t.Name | t.Index | t.Unary)
+        ):
+            given = node.items if isinstance(node, t.Items) else (node,) if node is not None else ()
+            return self._built(kind, t.Call(node.at if node is not None else t.At(0, 0), kind.name, given))[0]
+        blank = self._fresh(kind)
+        if node is None:
+            return self._each_built(kind) if isinstance(kind, Array) else blank
+        if isinstance(kind, Array) and isinstance(node, t.Text) and is_chars(kind):
+            text, length = node.value, kind.length
+            return lambda frame: chars_made(text, length)
+        if isinstance(node, t.Items) and isinstance(kind, Array | Struct):
+            owns = [kind.of] * kind.length if isinstance(kind, Array) else [own for _, own in kind.fields]
+            if len(node.items) > len(owns):
+                self._refuse("wrong-types", node.at, f"{len(node.items)} values for {len(owns)} places")
+            parts = [self._filled(own, item) for own, item in zip(owns, node.items, strict=False)]
+
+            def fill(frame: Frame) -> Any:
+                made = blank(frame)
+                for position, part in enumerate(parts):
+                    made[position] = part(frame)
+                return made
+
+            return fill
+        if isinstance(kind, Array):
+            self._refuse("wrong-types", node.at, "an array is filled with a list in braces")
+            return blank
+        return self._as(node, kind)
+
+    def _each_built(self, kind: Array) -> Value:
+        """An array whose records have each begun as records of their kind do."""
+        if not isinstance(kind.of, Struct):
+            return self._fresh(kind)
+        one, length = self._filled(kind.of, None), kind.length
+        return lambda frame: [one(frame) for _ in range(length)]
+
+    def _made(self, kind: Object, node: t.Expr | None) -> Value:
+        """A library's object, made with its values where its declaration is come to."""
+        args = [self._expr(arg)[0] for arg in (node.items if isinstance(node, t.Items) else ())]
+        return lambda frame: Device(kind.class_name, "", [arg(frame) for arg in args])
 
     def _if(self, node: t.If) -> Action:
         condition = self._truth(node.condition)
@@ -172,8 +217,11 @@ class Statements(Expressions):
                     return None
                 if signal is RETURN:
                     return signal
+            most = machine.budget.steps
             while test is None or test(frame):
-                machine.step(at)
+                machine.steps = steps = machine.steps + 1
+                if steps > most:
+                    raise Ended("steps", at)
                 if idle:
                     machine.wait_for_next_ms()
                     continue
@@ -185,6 +233,39 @@ class Statements(Expressions):
                         return signal
                 if advance:
                     advance(frame)
+            return None
+
+        return run
+
+    def _for_each(self, node: t.ForEach) -> Action:
+        values, kind = self._expr(node.values)
+        if not isinstance(kind, Array):
+            self._refuse("wrong-types", node.at, "for ( : ) goes through an array")
+            return lambda frame: None
+        outer, self.scope, slots = self.scope, Scope(self.scope), self.slots
+        item = node.item
+        variable = self._new_variable(item.name, item.type, item.at, is_global=False, constant=item.constant)
+        variable.reference, variable.used = item.reference, True
+        inner = self._statement(node.body)
+        self.scope, self.slots = outer, slots
+        index, holder, at = variable.index, self.machine, node.at
+        one: list[Any] = [0]
+        taken = arithmetic.converted(lambda frame: one[0], kind.of, item.type, node.at, self.machine)
+
+        def run(frame: Frame) -> object:
+            cells = values(frame)
+            for position in range(len(cells)):
+                holder[0].step(at)
+                if item.reference:
+                    frame[index] = (cells, position)
+                else:
+                    one[0] = cells[position]
+                    frame[index] = taken(frame)
+                signal = inner(frame)
+                if signal is BREAK:
+                    break
+                if signal is RETURN:
+                    return signal
             return None
 
         return run
@@ -232,13 +313,3 @@ def _waits_for_millis(condition: t.Expr | None, body: t.Stmt) -> bool:
     calls = [node for node in t.walk(condition) if isinstance(node, t.Call)]
     changes = any(isinstance(node, t.Assign | t.Step) for node in t.walk(condition))
     return bool(calls) and all(call.name == "millis" for call in calls) and not changes
-
-
-def _blank(kind: Type) -> Callable[[], Any]:
-    if isinstance(kind, Array):
-        inner = _blank(kind.of)
-        length = kind.length
-        return lambda: [inner() for _ in range(length)]
-    if kind == TEXT:
-        return lambda: ""
-    return (lambda: 0.0) if kind == FLOAT else (lambda: 0)

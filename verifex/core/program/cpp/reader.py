@@ -1,394 +1,157 @@
-"""Turns the grammar's nodes into the program tree."""
+"""Turns the grammar's nodes into the program tree: what stands at the top of a program."""
 
 import re
-from collections.abc import Callable
 
 from tree_sitter import Node as Raw
 
 from verifex.core.program import tree as t
+from verifex.core.program.cpp.base import NotRead
 from verifex.core.program.cpp.grammar import parse
-from verifex.core.program.types import FLOAT, TEXT, VOID, Array, Int, Type, Widths
+from verifex.core.program.cpp.statements import Statements
+from verifex.core.program.types import CHAR, TEXT, VOID, Array, Pointer, Struct, Type, Widths, decayed
 
-CONST_WORDS = ("const", "constexpr", "volatile", "static", "register", "inline")
-
-
-class _NotRead(Exception):
-    def __init__(self, raw: Raw, what: str) -> None:
-        self.raw, self.what = raw, what
+NOTHING = ("comment", ";", "preproc_call")
 
 
 def read_cpp(source: str, int_bits: int = 16) -> t.Program:
     """The tree of a well-formed program. What is not read yet is listed in `unread`, never dropped silently."""
-    return _Reader(source.encode("utf-8", "replace"), Widths(int_bits)).program
+    reader = _Reader(Widths(int_bits))
+    for raw in parse(source.encode("utf-8", "replace")).named_children:
+        reader.guard(raw, reader.top)
+        reader.read_methods()
+    return reader.program
 
 
-class _Reader:
-    def __init__(self, source: bytes, widths: Widths) -> None:
-        self.source, self.widths = source, widths
-        self.program = t.Program()
-        self.macros: dict[str, str] = {}
-        self.macro_depth = 0
-        self.shifted: t.At | None = None  # inside a macro's text nodes stand where the macro is used
-        for raw in parse(source).named_children:
-            self._guard(raw, self._top)
+class _Reader(Statements):
+    def top(self, raw: Raw) -> None:
+        match raw.type:
+            case kind if kind in NOTHING:
+                return
+            case "preproc_include":
+                self.program.includes.append((self.text(raw.child_by_field_name("path")).strip('<>"'), self.at(raw)))
+            case "preproc_def":
+                self.macros[self.text(raw.child_by_field_name("name"))] = self._macro_text(raw)
+            case "preproc_function_def":
+                names = [self.text(p) for p in self.named(self.field(raw, "parameters"))]
+                self.macro_functions[self.text(self.field(raw, "name"))] = (names, self._macro_text(raw))
+            case "preproc_ifdef":
+                self._conditional(raw)
+            case "declaration":
+                if not self._is_prototype(raw):
+                    self.program.globals += self.declarations(raw)
+            case "struct_specifier" | "class_specifier":
+                self.record(raw)
+            case "enum_specifier":
+                self.list_of_names(raw)
+            case "type_definition":
+                self.new_type(raw)
+            case "function_definition":
+                self.program.add(self._function(raw))
+            case "expression_statement" if not raw.named_children:
+                return
+            case _:
+                raise NotRead(raw, f"`{self.shown(raw)}`")
 
-    # -- helpers -----------------------------------------------------------------------------------
+    def _macro_text(self, raw: Raw) -> str:
+        text = self.text(raw.child_by_field_name("value")).replace("\\\n", " ")
+        return re.split(r"//|/\*", text)[0].strip()
 
-    def _guard(self, raw: Raw, read: Callable[[Raw], None]) -> None:
-        try:
-            read(raw)
-        except _NotRead as wrong:
-            self.program.unread.append(t.Unread(self._at(wrong.raw), wrong.what))
-
-    def _at(self, raw: Raw) -> t.At:
-        return self.shifted or t.At(raw.start_point.row + 1, raw.start_point.column + 1)
-
-    def _text(self, raw: Raw | None) -> str:
-        return raw.text.decode("utf-8", "replace") if raw is not None and raw.text else ""
-
-    def _field(self, raw: Raw, name: str) -> Raw:
-        found = raw.child_by_field_name(name)
-        if found is None:
-            raise _NotRead(raw, f"this {raw.type.replace('_', ' ')}")
-        return found
-
-    # -- top level ---------------------------------------------------------------------------------
-
-    def _top(self, raw: Raw) -> None:
-        if raw.type == "comment" or raw.type == ";":
-            return
-        if raw.type == "preproc_include":
-            self.program.includes.append((self._text(raw.child_by_field_name("path")).strip('<>"'), self._at(raw)))
-        elif raw.type == "preproc_def":
-            self.macros[self._text(raw.child_by_field_name("name"))] = re.split(
-                r"//|/\*", self._text(raw.child_by_field_name("value"))
-            )[0].strip()
-        elif raw.type == "declaration":
-            if any(d.type == "function_declarator" for d in raw.children_by_field_name("declarator")):
-                return  # a prototype: functions may be called before they are defined anyway
-            self.program.globals += self._declarations(raw)
-        elif raw.type == "function_definition":
-            function = self._function(raw)
-            self.program.functions[function.name] = function
-        elif raw.type == "expression_statement" and not raw.named_children:
-            return
+    def _conditional(self, raw: Raw) -> None:
+        """`#ifdef`, `#ifndef`: the branch whose condition holds; nothing is defined but what the program defines."""
+        name = self.text(self.field(raw, "name"))
+        wanted = self.text(raw.children[0]) == "#ifdef"
+        other = raw.child_by_field_name("alternative")
+        inside = [c for c in self.named(raw) if c.type != "identifier" and (other is None or c.id != other.id)]
+        if ((name in self.macros) or (name in self.macro_functions)) == wanted:
+            chosen = inside
         else:
-            raise _NotRead(raw, f"`{self._text(raw).splitlines()[0][:40]}`")
+            chosen = self.named(other) if other is not None else []
+        for child in chosen:
+            self.guard(child, self.top)
 
-    def _function(self, raw: Raw) -> t.Function:
-        declarator = self._field(raw, "declarator")
+    def _is_prototype(self, raw: Raw) -> bool:
+        """Functions may be called before they are defined anyway, so a prototype says nothing new."""
+        if (
+            self.is_library_class(self.field(raw, "type"))
+            and self.type_named(self.text(self.field(raw, "type"))) is None
+        ):
+            return False
+        declarators = raw.children_by_field_name("declarator")
+        for here in declarators:
+            while here.type in ("pointer_declarator", "reference_declarator"):
+                here = self.named(here)[-1]
+            if here.type == "function_declarator":
+                parameters = self.named(self.field(here, "parameters"))
+                return all(p.type in ("parameter_declaration", "optional_parameter_declaration") for p in parameters)
+        return False
+
+    def read_methods(self) -> None:
+        """The methods of records that have been described since."""
+        while self.methods:
+            record, raw = self.methods.pop(0)
+            self.guard(raw, lambda r, record=record: self.program.add(self._function(r, record)))  # type: ignore[misc]
+
+    def _function(self, raw: Raw, record: Struct | None = None) -> t.Function:
+        """A function; one of a record has the record it is called on as its first parameter."""
+        declarator = self.field(raw, "declarator")
+        result = self.base_type(raw) if raw.child_by_field_name("type") is not None else VOID
+        while declarator.type == "pointer_declarator":
+            constant = "const" in [self.text(child) for child in raw.children]
+            result = self._pointed(result, constant)
+            declarator = self.field(declarator, "declarator")
         if declarator.type != "function_declarator":
-            raise _NotRead(raw, "a function that returns a pointer or reference")
-        params = []
-        for param in self._field(declarator, "parameters").named_children:
-            if param.type == "comment" or self._text(param) == "void":
-                continue
-            if param.type != "parameter_declaration":
-                raise _NotRead(param, "a default argument")
-            kind = self._type(param)
-            name = self._field(param, "declarator")
-            if name.type != "identifier":
-                raise _NotRead(param, "an array, pointer or reference as a parameter")
-            params.append(t.Param(self._text(name), kind))
-        body = self._block(self._field(raw, "body"))
-        return t.Function(
-            self._at(raw),
-            self._text(self._field(declarator, "declarator")),
-            self._type(raw),
-            tuple(params),
-            body,
+            raise NotRead(raw, "a function that returns a reference")
+        params = tuple(
+            self._param(p) for p in self.named(self.field(declarator, "parameters")) if self.text(p) != "void"
         )
+        name = self.text(self.field(declarator, "declarator"))
+        if "::" in name:
+            owner = self.program.records.get(name.split("::")[0])
+            if owner is None:
+                raise NotRead(raw, f"`{name}`")
+            record, name = owner, name.split("::")[1]
+        if record is None:
+            return t.Function(self.at(raw), name, result, params, self.block(self.field(raw, "body")))
+        if name.startswith("~") or self.text(raw).startswith(("static", "virtual")):
+            raise NotRead(raw, f"`{self.shown(raw)}`")
+        body = self.block(self.field(raw, "body"))
+        begun = [self._begun(child) for child in self.named(raw) if child.type == "field_initializer_list"]
+        body = t.Block(body.at, tuple(s for group in begun for s in group) + body.body)
+        this = t.Param("this", Pointer(record))
+        return t.Function(self.at(raw), f"{record.name}::{name}", result, (this, *params), body)
 
-    def _type(self, raw: Raw) -> Type:
-        words = self._text(self._field(raw, "type"))
-        kind = self.widths.named(" ".join(w for w in words.split() if w not in CONST_WORDS))
-        if kind is None:
-            raise _NotRead(raw, f"the type `{words}`")
-        return kind
-
-    def _declarations(self, raw: Raw) -> list[t.Declare]:
-        kind = self._type(raw)
-        words = [self._text(child) for child in raw.children]
-        constant = any(w in ("const", "constexpr") for w in words)
-        static = "static" in words
-        out = []
-        for declarator in raw.children_by_field_name("declarator"):
-            value: t.Expr | None = None
-            if declarator.type == "init_declarator":
-                value = self._expr(self._field(declarator, "value"))
-                declarator = self._field(declarator, "declarator")
-            if isinstance(value, t.Items) and declarator.type == "identifier":
-                if len(value.items) != 1:
-                    raise _NotRead(declarator, "a list that fills a single variable")
-                value = value.items[0]
-            pointer = declarator.type == "pointer_declarator"
-            if pointer:
-                if kind != Int(8, True):
-                    raise _NotRead(declarator, "a pointer")
-                declarator = self._field(declarator, "declarator")
-            name, lengths = self._array(declarator)
-            whole: Type = TEXT if pointer else kind
-            if kind == Int(8, True) and lengths and isinstance(value, t.Text):
-                whole, lengths = TEXT, []
-            for length in reversed(lengths):
-                whole = Array(whole, self._length(length, value, raw))
-            out.append(t.Declare(self._at(declarator), name, whole, value, constant, static))
+    def _begun(self, raw: Raw) -> list[t.Stmt]:
+        """`: pin(p), on(false)` in front of a constructor's body."""
+        out: list[t.Stmt] = []
+        for child in self.named(raw):
+            name, *values = self.named(child)
+            given = self.named(values[0]) if values else []
+            if len(given) != 1:
+                raise NotRead(child, f"`{self.shown(child)}`")
+            at = self.at(child)
+            target = t.Field(at, t.Name(at, "this"), self.text(name), arrow=True)
+            out.append(t.Do(at, t.Assign(at, "=", target, self.expr(given[0]))))
         return out
 
-    def _array(self, declarator: Raw) -> tuple[str, list[Raw | None]]:
-        lengths: list[Raw | None] = []
-        while declarator.type == "array_declarator":
-            lengths.insert(0, declarator.child_by_field_name("size"))
-            declarator = self._field(declarator, "declarator")
-        if declarator.type != "identifier":
-            raise _NotRead(declarator, f"`{self._text(declarator)}`")
-        return self._text(declarator), lengths
+    def _pointed(self, kind: Type, constant: bool) -> Type:
+        return TEXT if kind == CHAR and constant else Pointer(kind)
 
-    def _length(self, raw: Raw | None, value: t.Expr | None, where: Raw) -> int:
-        if raw is None:
-            if isinstance(value, t.Items):
-                return len(value.items)
-            raise _NotRead(where, "an array without a length")
-        length = self._expr(raw)
-        if isinstance(length, t.Name):
-            known = next((g.value for g in self.program.globals if g.name == length.name and g.constant), None)
-            length = known or length
-        if isinstance(length, t.Number) and isinstance(length.value, int) and 0 < length.value <= 4096:
-            return length.value
-        raise _NotRead(raw, "an array length that is not a plain number")
-
-    # -- statements --------------------------------------------------------------------------------
-
-    def _block(self, raw: Raw) -> t.Block:
-        return t.Block(self._at(raw), tuple(self._statements(raw.named_children)))
-
-    def _statements(self, raws: list[Raw]) -> list[t.Stmt]:
-        body: list[t.Stmt] = []
-        for raw in raws:
-            if raw.type != "comment":
-                self._guard(raw, lambda r: body.extend(self._statement(r)))
-        return body
-
-    def _one(self, raw: Raw) -> t.Stmt:
-        """A statement where the grammar wants exactly one."""
-        return (
-            self._block(raw)
-            if raw.type == "compound_statement"
-            else t.Block(self._at(raw), tuple(self._statements([raw])))
-        )
-
-    def _statement(self, raw: Raw) -> list[t.Stmt]:
-        at = self._at(raw)
-        match raw.type:
-            case "declaration":
-                return list(self._declarations(raw))
-            case "expression_statement":
-                inner = [child for child in raw.named_children if child.type != "comment"]
-                return [t.Do(at, self._expr(inner[0]))] if inner else []
-            case "compound_statement":
-                return [self._block(raw)]
-            case "if_statement":
-                other = raw.child_by_field_name("alternative")
-                no = self._one(other.named_children[-1]) if other is not None else None
-                return [t.If(at, self._condition(raw), self._one(self._field(raw, "consequence")), no)]
-            case "while_statement":
-                return [t.While(at, self._condition(raw), self._one(self._field(raw, "body")))]
-            case "do_statement":
-                return [
-                    t.While(
-                        at,
-                        self._expr(self._field(raw, "condition")),
-                        self._one(self._field(raw, "body")),
-                        at_end=True,
-                    )
-                ]
-            case "for_statement":
-                return [self._for(raw)]
-            case "switch_statement":
-                return [self._switch(raw)]
-            case "break_statement":
-                return [t.Break(at)]
-            case "continue_statement":
-                return [t.Continue(at)]
-            case "return_statement":
-                inner = [child for child in raw.named_children if child.type != "comment"]
-                return [t.Return(at, self._expr(inner[0]) if inner else None)]
-        raise _NotRead(raw, f"this {raw.type.replace('_', ' ')}")
-
-    def _condition(self, raw: Raw) -> t.Expr:
-        clause = self._field(raw, "condition")
-        value = clause.child_by_field_name("value") or clause
-        return self._expr(value)
-
-    def _for(self, raw: Raw) -> t.For:
-        start = raw.child_by_field_name("initializer")
-        first: t.Stmt | None = None
-        if start is not None:
-            first = (
-                t.Block(self._at(start), tuple(self._declarations(start)))
-                if start.type == "declaration"
-                else t.Do(self._at(start), self._expr(start))
-            )
-        condition, step = raw.child_by_field_name("condition"), raw.child_by_field_name("update")
-        return t.For(
-            self._at(raw),
-            first,
-            self._expr(condition) if condition is not None else None,
-            self._expr(step) if step is not None else None,
-            self._one(self._field(raw, "body")),
-        )
-
-    def _switch(self, raw: Raw) -> t.Switch:
-        cases = []
-        for case in self._field(raw, "body").named_children:
-            if case.type == "comment":
-                continue
-            if case.type != "case_statement":
-                raise _NotRead(case, "a statement before the first case")
-            value = case.child_by_field_name("value")
-            rest = [c for c in case.named_children if value is None or c.id != value.id]
-            cases.append(
-                t.Case(
-                    self._at(case),
-                    self._expr(value) if value is not None else None,
-                    tuple(self._statements(rest)),
-                )
-            )
-        return t.Switch(self._at(raw), self._condition(raw), tuple(cases))
-
-    # -- expressions -------------------------------------------------------------------------------
-
-    def _expr(self, raw: Raw) -> t.Expr:
-        at = self._at(raw)
-        match raw.type:
-            case "number_literal":
-                return self._number(raw)
-            case "char_literal":
-                return t.Number(at, ord(_unescaped(self._text(raw)[1:-1])[:1] or "\0"), Int(8, True))
-            case "string_literal":
-                return t.Text(at, _unescaped(self._text(raw)[1:-1]))
-            case "concatenated_string":
-                return t.Text(at, "".join(_unescaped(self._text(c)[1:-1]) for c in raw.named_children))
-            case "true" | "false":
-                return t.Name(at, raw.type)
-            case "identifier":
-                return self._name(raw)
-            case "parenthesized_expression":
-                inner = [child for child in raw.named_children if child.type != "comment"]
-                return self._expr(inner[0])
-            case "unary_expression":
-                return t.Unary(at, self._text(self._field(raw, "operator")), self._expr(self._field(raw, "argument")))
-            case "binary_expression":
-                return t.Binary(
-                    at,
-                    self._text(self._field(raw, "operator")),
-                    self._expr(self._field(raw, "left")),
-                    self._expr(self._field(raw, "right")),
-                )
-            case "assignment_expression":
-                return t.Assign(
-                    at,
-                    self._text(self._field(raw, "operator")),
-                    self._expr(self._field(raw, "left")),
-                    self._expr(self._field(raw, "right")),
-                )
-            case "update_expression":
-                prefix = raw.children[0].type in ("++", "--")
-                return t.Step(
-                    at,
-                    self._text(self._field(raw, "operator")),
-                    prefix,
-                    self._expr(self._field(raw, "argument")),
-                )
-            case "conditional_expression":
-                return t.Choice(
-                    at,
-                    self._expr(self._field(raw, "condition")),
-                    self._expr(self._field(raw, "consequence")),
-                    self._expr(self._field(raw, "alternative")),
-                )
-            case "subscript_expression":
-                indices = self._field(raw, "indices").named_children
-                return t.Index(at, self._expr(self._field(raw, "argument")), self._expr(indices[0]))
-            case "cast_expression":
-                kind = self.widths.named(self._text(self._field(raw, "type")))
-                if kind is not None:
-                    return t.Cast(at, kind, self._expr(self._field(raw, "value")))
-            case "call_expression":
-                return self._call(raw)
-            case "initializer_list":
-                return t.Items(at, tuple(self._expr(item) for item in raw.named_children if item.type != "comment"))
-        raise _NotRead(raw, f"`{self._text(raw).splitlines()[0][:40]}`")
-
-    def _name(self, raw: Raw) -> t.Expr:
-        name = self._text(raw)
-        if name not in self.macros:
-            return t.Name(self._at(raw), name)
-        if self.macro_depth > 8:
-            raise _NotRead(raw, f"`{name}`, which is defined by itself")
-        value = parse(b"auto v = (" + self.macros[name].encode() + b");")
-        found = value.named_children[0].child_by_field_name("declarator") if value.named_children else None
-        if value.has_error or found is None or found.child_by_field_name("value") is None:
-            raise _NotRead(raw, f"`#define {name}`")
-        outer, self.shifted = self.shifted, self._at(raw)
-        self.macro_depth += 1
-        try:
-            return self._expr(self._field(found, "value"))
-        finally:
-            self.shifted = outer
-            self.macro_depth -= 1
-
-    def _call(self, raw: Raw) -> t.Expr:
-        target = self._field(raw, "function")
-        args = tuple(self._expr(arg) for arg in self._field(raw, "arguments").named_children if arg.type != "comment")
-        if target.type == "identifier":
-            kind = self.widths.named(self._text(target))
-            if kind is not None and kind not in (VOID, TEXT) and len(args) == 1:
-                return t.Cast(self._at(raw), kind, args[0])
-            if self._text(target) == "F" and len(args) == 1:
-                return args[0]  # keeps a text in program memory; the same text here
-            return t.Call(self._at(raw), self._text(target), args)
-        if target.type == "primitive_type" and (kind := self.widths.named(self._text(target))) and len(args) == 1:
-            return t.Cast(self._at(raw), kind, args[0])
-        if target.type == "field_expression":
-            receiver = self._field(target, "argument")
-            if receiver.type == "identifier":
-                return t.Call(self._at(raw), self._text(self._field(target, "field")), args, self._text(receiver))
-        raise _NotRead(raw, f"the call `{self._text(target)[:40]}`")
-
-    def _number(self, raw: Raw) -> t.Expr:
-        text, at = self._text(raw).replace("'", ""), self._at(raw)
-        lower = text.lower()
-        if not lower.startswith("0x") and not lower.startswith("0b") and re.search(r"[.ef]", lower):
-            try:
-                return t.Number(at, float(lower.rstrip("fl")), FLOAT)
-            except ValueError:
-                raise _NotRead(raw, f"the number `{text}`") from None
-        digits = lower.rstrip("ul")
-        suffix = lower[len(digits) :]
-        try:
-            octal = len(digits) > 1 and digits[0] == "0" and digits.isdigit()
-            value = int(digits, 8) if octal else int(digits, 0)
-        except ValueError:
-            raise _NotRead(raw, f"the number `{text}`") from None
-        return t.Number(at, value, self._literal_type(value, suffix, decimal=digits[:1] != "0" or digits == "0"))
-
-    def _literal_type(self, value: int, suffix: str, decimal: bool) -> Type:
-        """The first type that holds the value (C++17, 5.13.2 table 7)."""
-        widths = [self.widths.int_bits, 32] if "l" not in suffix else [32]
-        for bits in widths:
-            if "u" not in suffix and value <= Int(bits, True).high:
-                return Int(bits, True)
-            if ("u" in suffix or not decimal) and value <= Int(bits, False).high:
-                return Int(bits, False)
-        return Int(32, "u" not in suffix)
-
-
-def _unescaped(text: str) -> str:
-    table = {"n": "\n", "t": "\t", "r": "\r", "0": "\0", "\\": "\\", '"': '"', "'": "'"}
-
-    def one(match: re.Match[str]) -> str:
-        mark = match.group(1)
-        return chr(int(mark[1:], 16)) if mark[0] == "x" else table.get(mark, mark)
-
-    return re.sub(r"\\(x[0-9a-fA-F]{1,2}|.)", one, text)
+    def _param(self, raw: Raw) -> t.Param:
+        if raw.type not in ("parameter_declaration", "optional_parameter_declaration"):
+            raise NotRead(raw, f"`{self.shown(raw)}` as a parameter")
+        kind = self.base_type(raw)
+        constant = "const" in [self.text(child) for child in raw.children]
+        declarator = raw.child_by_field_name("declarator")
+        default = raw.child_by_field_name("default_value")
+        value = self.expr(default) if default is not None else None
+        if declarator is None:
+            return t.Param("", kind, False, value)
+        one = self.declared(declarator)
+        for _ in range(one.pointers):
+            kind = self._pointed(kind, constant)
+        for length in reversed(one.lengths[1:]):
+            kind = Array(kind, self.length(length, None, raw))
+        if one.lengths:
+            kind = decayed(Array(kind, 1))
+        # What is constant cannot be changed through the name, so it may as well be a copy.
+        return t.Param(one.name, kind, one.reference and not constant, value)

@@ -13,6 +13,10 @@ WORDS = {
         "Give the loop an end, or a pause.",
     ),
     "output": ("The program prints without end{}; the run was ended.", "Print once a pass, with a pause."),
+    "memory": (
+        "The program fills the board's memory{}; the run was ended.",
+        "Keep what is needed only: let a list or a text not grow for ever.",
+    ),
     "depth": (
         "A function calls itself without end{}; the run was ended.",
         "Let it stop calling itself at some point.",

@@ -8,6 +8,11 @@ from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.view import ProgramView
 from verifex.core.rulebook import RUN_CONSEQUENCES, Found
 
+
+def capital(sentence: str) -> str:
+    return sentence[:1].upper() + sentence[1:]
+
+
 WILL_NOT_COMPILE = "The program is not built until this is mended, so nothing of it reaches the board."
 
 
@@ -108,12 +113,37 @@ def refused_use(view: ProgramView, found: Found) -> Iterator[Finding]:
         "not-assignable": "`{}` cannot be given a value here.",
         "declared-twice": "`{}` is declared twice in the same block.",
         "call-arguments": "{}.",
+        "no-field": "This record has no field `{}`.",
+        "no-method": "{}.",
+        "wrong-types": "{}.",
     }
     for refused in view.compiled.refused:
         if refused.kind in words:
             yield found(
-                words[refused.kind].format(refused.name),
-                "Look at how it is declared, and use it so.",
+                capital(words[refused.kind].format(refused.name)),
+                f"Write `{refused.near}`." if refused.near else "Look at how it is declared, and use it so.",
+                line=refused.at.line,
+                column=refused.at.column,
+            )
+
+
+@PROGRAM.rule(
+    "include-missing",
+    Severity.FIX,
+    title="A library is used and not included",
+    why=WILL_NOT_COMPILE,
+    hint="Which library does this word come from, and where does your program say that it uses it?",
+    criterion="program",
+    source="the language: what a library brings is known from its header on",
+)
+def include_missing(view: ProgramView, found: Found) -> Iterator[Finding]:
+    for refused in view.compiled.refused:
+        if refused.kind == "include-missing":
+            yield found(
+                f"`{refused.name}` comes from a library, and none is included.",
+                f"Write `#include <{refused.near}>` at the top."
+                if refused.near
+                else "Include the library's header at the top.",
                 line=refused.at.line,
                 column=refused.at.column,
             )
@@ -131,7 +161,8 @@ def refused_use(view: ProgramView, found: Found) -> Iterator[Finding]:
 def not_read_yet(view: ProgramView, found: Found) -> Iterator[Finding]:
     if view.problems:
         return
-    for unread in view.tree.unread:
+    met = [t.Unread(run.ended_at or t.At(1, 1), run.ended_with) for run in view.runs if run.ended == "not-read"]
+    for unread in [*view.tree.unread, *met[:1]]:
         yield found(
             f"{unread.what[0].upper()}{unread.what[1:]} is not read yet.",
             "Judge this place by eye.",

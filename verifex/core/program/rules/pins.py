@@ -24,12 +24,20 @@ WRITES = ("digitalWrite", "analogWrite", "tone")
 def pin_differs(view: ProgramView, found: Found) -> Iterator[Finding]:
     if view.wired is None or not view.compiles:
         return
-    for verb, role, used in (("measures", "measures", _measured(view)), ("drives", "drives", _driven(view))):
+    ways = (
+        ("measures", "measures", _measured(view)),
+        ("drives", "drives", _driven(view)),
+        ("reads", "measures", _read(view)),
+    )
+    for verb, role, used in ways:
         # Pins of this role that the wiring has and the program leaves alone: the likely ones meant.
         left = {pin: use for pin, use in view.wired.items() if use.role == role and pin not in used}
         for pin, at in used.items():
             here = view.wired.get(pin)
-            if here is not None and here.role in (role, "other"):
+            # Reading back what a pin drives is a way to keep its state; and an own pull-up makes a pin read without a part.
+            if here is not None and (here.role in (role, "other") or verb == "reads"):
+                continue
+            if verb == "reads" and not left:
                 continue
             meant = _meant(left)
             on_it = f"{', '.join(here.parts)} is on it" if here else "nothing is wired to it"
@@ -58,6 +66,13 @@ def _driven(view: ProgramView) -> dict[str, t.At]:
     for run in view.runs:
         pins |= {pin: use.written_at for pin, use in run.pins.items() if use.written_at and pin not in pins}
     return pins
+
+
+def _read(view: ProgramView) -> dict[str, t.At]:
+    """Pins that are read as high or low, or asked through a library."""
+    return {
+        pin: use.read_at for run in view.runs for pin, use in run.pins.items() if use.read_at and use.mode != "output"
+    }
 
 
 def _meant(left: dict[str, PinUse]) -> tuple[str, str] | None:
@@ -89,7 +104,7 @@ def pin_mode_missing(view: ProgramView, found: Found) -> Iterator[Finding]:
         pin for pin, call in view.pin_calls("pinMode") if len(call.args) > 1 and view.known_number(call.args[1]) == 1
     }
     set_in_runs = {pin for run in view.runs for pin, use in run.pins.items() if use.mode == "output"}
-    if not view.compiles:
+    if not view.compiles or view.is_python:
         return
     written = {pin: call.at for pin, call in reversed(view.pin_calls("digitalWrite"))}
     for run in view.runs:
@@ -116,7 +131,7 @@ def pin_mode_missing(view: ProgramView, found: Found) -> Iterator[Finding]:
     explains=RUN_CONSEQUENCES,
 )
 def no_converter(view: ProgramView, found: Found) -> Iterator[Finding]:
-    for at in _slips(view, "no-converter"):
+    for at in view.slips("no-converter"):
         yield found(
             "A voltage is read on a pin without a converter.",
             "Read an analogue pin, and wire the part to it.",
@@ -136,20 +151,13 @@ def no_converter(view: ProgramView, found: Found) -> Iterator[Finding]:
     explains=RUN_CONSEQUENCES,
 )
 def no_such_pin(view: ProgramView, found: Found) -> Iterator[Finding]:
-    for at in _slips(view, "no-such-pin"):
+    for at in view.slips("no-such-pin"):
         yield found(
             "This pin number is not on the board.",
             "Use the number of the pin the part is wired to.",
             line=at.line,
             column=at.column,
         )
-
-
-def _slips(view: ProgramView, kind: str) -> list[t.At]:
-    return sorted(
-        {at for run in view.runs for (slip, at) in run.slips if slip == kind},
-        key=lambda at: (at.line, at.column),
-    )
 
 
 @PROGRAM.rule(

@@ -18,10 +18,10 @@ from verifex.core.rulebook import Found
     source="the dialect",
 )
 def serial_not_begun(view: ProgramView, found: Found) -> Iterator[Finding]:
-    prints = view.calls("Serial.print", "Serial.println")
-    if prints and not view.calls("Serial.begin"):
+    prints = view.prints()
+    if prints and not view.is_python and not view.calls("Serial.begin"):
         at = prints[0].at
-        baud = view.exercise.conventions.baud if view.exercise else view.board.usual_baud
+        baud = view.exercise.baud(view.board.id) if view.exercise else view.board.usual_baud
         yield found(
             f"Line {at.line} prints, but Serial is never begun.",
             f"Add `Serial.begin({baud});` in setup().",
@@ -40,10 +40,11 @@ def serial_not_begun(view: ProgramView, found: Found) -> Iterator[Finding]:
     source="the exercise",
 )
 def nothing_printed(view: ProgramView, found: Found) -> Iterator[Finding]:
-    if view.exercise and view.compiles and not view.calls("Serial.print", "Serial.println"):
+    if view.exercise and view.compiles and not view.prints():
+        with_ = "print(…)" if view.is_python else "Serial.println"
         yield found(
             "The program prints nothing.",
-            "Print the value the exercise asks for, with Serial.println.",
+            f"Print the value the exercise asks for, with {with_}.",
             line=1,
             column=1,
         )
@@ -61,7 +62,7 @@ def nothing_printed(view: ProgramView, found: Found) -> Iterator[Finding]:
 def baud_differs(view: ProgramView, found: Found) -> Iterator[Finding]:
     if view.exercise is None:
         return
-    wanted = view.exercise.conventions.baud
+    wanted = view.exercise.baud(view.board.id)
     for call in view.calls("Serial.begin"):
         baud = view.known_number(call.args[0]) if call.args else None
         if baud is not None and baud != wanted:

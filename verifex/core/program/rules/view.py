@@ -40,6 +40,14 @@ class ProgramView:
     def compiles(self) -> bool:
         return not self.problems and not self.compiled.refused
 
+    @property
+    def is_python(self) -> bool:
+        return self.tree.dialect == "python"
+
+    def prints(self) -> list[t.Call]:
+        """Calls that print on the log."""
+        return self.calls("print") if self.is_python else self.calls("Serial.print", "Serial.println")
+
     @cached_property
     def nodes(self) -> list[t.Node]:
         return t.walk_program(self.tree)
@@ -75,6 +83,12 @@ class ProgramView:
             known = constants(self.board).get(node.name)
             return known[0] if known else None
         return None
+
+    def slips(self, kind: str) -> list[t.At]:
+        """Where something of a kind was seen in the runs, in the order of the text."""
+        return sorted(
+            {at for run in self.runs for (slip, at) in run.slips if slip == kind}, key=lambda at: (at.line, at.column)
+        )
 
     def pin_of(self, node: t.Expr, *, analogue: bool = False) -> str | None:
         """The board's pin an expression names for certain."""

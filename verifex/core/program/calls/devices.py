@@ -1,0 +1,104 @@
+"""What methods of a library's object do: ask a module, write on a display, or get ready."""
+
+from typing import Any
+
+from verifex.core.program.calls.serial import as_printed
+from verifex.core.program.devices import TAG_BYTES, Device, Meaning, Screen
+from verifex.core.program.machine import Machine
+from verifex.core.program.tree import At
+from verifex.core.program.types import Type, as_float32
+
+CM_PER_INCH = 2.54
+US_PER_CM = 58.2  # there and back, at 20 °C
+READ_US, SHOW_US = 4000.0, 40.0
+SEEN_US = 15_000.0
+
+
+def in_unit(value: float, unit: str) -> float:
+    match unit:
+        case "fahrenheit":
+            return value * 1.8 + 32
+        case "pascal":
+            return value * 100
+        case "inch":
+            return value / CM_PER_INCH
+        case "microsecond":
+            return value * US_PER_CM
+    return value
+
+
+def measure(
+    m: Machine, at: At, device: Device, meaning: Meaning, name: str, kinds: tuple[Type, ...], args: list[Any]
+) -> float:
+    """What the module on the object's pins gives now; nan when none answers."""
+    m.spend_us(READ_US)
+    pins = [pin for number in device.numbers() if (pin := m.numbers.get(number))]
+    for pin in pins:
+        m.use(pin).read_at = m.use(pin).read_at or at
+    value = m.surroundings.measured(m, pins, meaning.quantity)
+    unit = meaning.unit
+    if unit == "celsius" and args and kinds[0].__class__.__name__ == "Simple" and args[0]:
+        unit = "fahrenheit"  # readTemperature(true) asks for °F
+    return as_float32(in_unit(value, unit))
+
+
+def show(
+    m: Machine, at: At, device: Device, meaning: Meaning, name: str, kinds: tuple[Type, ...], args: list[Any]
+) -> int:
+    """Writes on the object's display."""
+    screen = device.screen_of()
+    note_leftover(m, screen)
+    m.spend_us(SHOW_US)
+    screen.shown_us = m.now_us
+    match name:
+        case "print" | "println" | "write":
+            if args:
+                form = int(args[1]) if len(args) > 1 else None
+                text = chr(int(args[0]) & 0xFF) if name == "write" and not isinstance(args[0], str) else ""
+                screen.write(text or as_printed(kinds[0], args[0], form), at)
+        case "setCursor":
+            screen.move(*(int(arg) for arg in [*args, 0, 0][:2]))
+        case "clear":
+            m.slips[("display-cleared", at)] += 1
+            m.spend_us(1500.0)
+            screen.clear()
+        case "home":
+            screen.move(0, 0)
+    m.displayed(device.name, screen.shown())
+    return 1
+
+
+def note_leftover(m: Machine, screen: Screen) -> None:
+    """What has stood on a display long enough to be read is looked at for the ends of older numbers."""
+    if m.now_us - screen.shown_us > SEEN_US and isinstance(at := screen.leftover(), At):
+        m.slips[("display-leftover", at)] += 1
+
+
+def prepare(
+    m: Machine, at: At, device: Device, meaning: Meaning, name: str, kinds: tuple[Type, ...], args: list[Any]
+) -> int:
+    """Getting ready; a display learns its size from `begin(16, 2)`."""
+    sizes = [int(arg) for arg in args if isinstance(arg, int)]
+    if name in ("begin", "init") and len(sizes) == 2 and 8 <= sizes[0] <= 40 and 1 <= sizes[1] <= 4:
+        device.screen_of().resize(*sizes)
+    return 1
+
+
+def identify(
+    m: Machine, at: At, device: Device, meaning: Meaning, name: str, kinds: tuple[Type, ...], args: list[Any]
+) -> int:
+    """Whether a tag is near the reader; reading it keeps its id."""
+    m.spend_us(READ_US)
+    pins = [pin for number in device.numbers() if (pin := m.numbers.get(number))]
+    for pin in pins:
+        m.use(pin).read_at = m.use(pin).read_at or at
+    code = tag_bytes(m.surroundings.tag(m, pins))
+    if code and meaning.quantity == "read":
+        device.tag[0] = len(code)
+        device.tag[1][:] = [*code, *[0] * (TAG_BYTES - len(code))]
+    return int(bool(code))
+
+
+def tag_bytes(text: str) -> bytes:
+    """The bytes of an id that is written in base 16."""
+    return bytes.fromhex("".join(c for c in text if c in "0123456789abcdefABCDEF"))[:TAG_BYTES]

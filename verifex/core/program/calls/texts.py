@@ -1,0 +1,268 @@
+"""Texts: methods of the string class, and functions on C strings."""
+
+import math
+import re
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Any, Literal
+
+from verifex.core.program.calls.registry import At, Machine, call
+from verifex.core.program.types import BOOL, CHAR, FLOAT, LONG, TEXT, Int, Pointer, Type, as_float32
+from verifex.core.program.values import chars_made, chars_read
+
+INT, WORD = Int(16, True), Int(16, False)
+CHARS = Pointer(CHAR)
+MOST_LETTERS = 2048
+
+
+@dataclass(frozen=True, slots=True)
+class Method:
+    """A method of the string class: what it takes and gives; one that `changes` gives the text anew."""
+
+    takes: tuple[Type | Literal["text"], ...]
+    least: int
+    gives: Type
+    act: Callable[..., Any]
+    changes: bool = False
+
+
+def _number_at_start(text: str, pattern: str) -> str:
+    match = re.match(rf"\s*({pattern})", text)
+    return match.group(1) if match else ""
+
+
+def whole_in(text: str) -> int:
+    """The whole number a text begins with, as the C library reads it; 0 for none."""
+    found = _number_at_start(text, r"[-+]?\d+")
+    return LONG.wrap(int(found)) if found else 0
+
+
+def float_in(text: str) -> float:
+    found = _number_at_start(text, r"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?")
+    return as_float32(float(found)) if found else 0.0
+
+
+def _substring(text: str, first: int, last: int | None = None) -> str:
+    end = len(text) if last is None else last
+    if end < first:
+        first, end = end, first
+    return text[max(0, first) : max(0, min(end, len(text)))] if first <= len(text) else ""
+
+
+def _found(text: str, wanted: str, start: int = 0) -> int:
+    return text.find(wanted, max(0, start))
+
+
+def _found_last(text: str, wanted: str) -> int:
+    return text.rfind(wanted)
+
+
+def _with_letter(text: str, at: int, letter: int) -> str:
+    return text[:at] + chr(letter & 0xFF) + text[at + 1 :] if 0 <= at < len(text) else text
+
+
+def _removed(text: str, at: int, count: int | None = None) -> str:
+    if not 0 <= at < len(text):
+        return text
+    return text[:at] + (text[at + count :] if count is not None else "")
+
+
+def _compared(text: str, other: str) -> int:
+    return (text > other) - (text < other)
+
+
+METHODS: dict[str, Method] = {
+    "length": Method((), 0, WORD, len),
+    "charAt": Method((WORD,), 1, CHAR, lambda t, n: CHAR.wrap(ord(t[n])) if 0 <= n < len(t) else 0),
+    "setCharAt": Method((WORD, CHAR), 2, TEXT, _with_letter, changes=True),
+    "indexOf": Method(("text", WORD), 1, INT, _found),
+    "lastIndexOf": Method(("text",), 1, INT, _found_last),
+    "substring": Method((WORD, WORD), 1, TEXT, _substring),
+    "toInt": Method((), 0, LONG, whole_in),
+    "toFloat": Method((), 0, FLOAT, float_in),
+    "toDouble": Method((), 0, FLOAT, float_in),
+    "equals": Method(("text",), 1, BOOL, lambda t, o: int(t == o)),
+    "equalsIgnoreCase": Method(("text",), 1, BOOL, lambda t, o: int(t.lower() == o.lower())),
+    "compareTo": Method(("text",), 1, INT, _compared),
+    "startsWith": Method(("text",), 1, BOOL, lambda t, o: int(t.startswith(o))),
+    "endsWith": Method(("text",), 1, BOOL, lambda t, o: int(t.endswith(o))),
+    "isEmpty": Method((), 0, BOOL, lambda t: int(not t)),
+    "c_str": Method((), 0, TEXT, lambda t: t),
+    "toUpperCase": Method((), 0, TEXT, str.upper, changes=True),
+    "toLowerCase": Method((), 0, TEXT, str.lower, changes=True),
+    "trim": Method((), 0, TEXT, str.strip, changes=True),
+    "concat": Method(("text",), 1, TEXT, lambda t, o: (t + o)[:MOST_LETTERS], changes=True),
+    "replace": Method(
+        ("text", "text"), 2, TEXT, lambda t, a, b: t.replace(a, b)[:MOST_LETTERS] if a else t, changes=True
+    ),
+    "remove": Method((WORD, WORD), 1, TEXT, _removed, changes=True),
+    "reserve": Method((WORD,), 1, TEXT, lambda t, n: t, changes=True),
+}
+
+
+# -- functions on C strings ------------------------------------------------------------------------
+
+
+def _put(m: Machine, at: At, where: Any, text: str, *, close: bool = True) -> Any:
+    """Writes characters into cells; what does not fit is a slip, as it would overwrite something else."""
+    if where is None:
+        m.slips[("points-nowhere", at)] += 1
+        return where
+    cells, start = where
+    for offset, code in enumerate(chars_made(text) if close else chars_made(text)[:-1]):
+        if not 0 <= start + offset < len(cells):
+            m.slips[("outside-array", at)] += 1
+            break
+        cells[start + offset] = code
+    return where
+
+
+@call("strlen", (CHARS,), WORD)
+def strlen(m: Machine, at: At, _: Any, where: Any) -> int:
+    return len(chars_read(where))
+
+
+@call("strcmp", (CHARS, CHARS), INT)
+def strcmp(m: Machine, at: At, _: Any, one: Any, other: Any) -> int:
+    return _compared(chars_read(one), chars_read(other))
+
+
+@call("strncmp", (CHARS, CHARS, WORD), INT)
+def strncmp(m: Machine, at: At, _: Any, one: Any, other: Any, most: int) -> int:
+    return _compared(chars_read(one)[:most], chars_read(other)[:most])
+
+
+@call("strcpy", (CHARS, CHARS), CHARS)
+def strcpy(m: Machine, at: At, _: Any, to: Any, text: Any) -> Any:
+    return _put(m, at, to, chars_read(text))
+
+
+@call("strncpy", (CHARS, CHARS, WORD), CHARS)
+def strncpy(m: Machine, at: At, _: Any, to: Any, text: Any, most: int) -> Any:
+    said = chars_read(text)[:most]
+    return _put(m, at, to, said + "\0" * (most - len(said)), close=False)
+
+
+@call("strcat", (CHARS, CHARS), CHARS)
+def strcat(m: Machine, at: At, _: Any, to: Any, text: Any) -> Any:
+    return _put(m, at, to, chars_read(to) + chars_read(text))
+
+
+@call("atoi", (CHARS,), INT)
+def atoi(m: Machine, at: At, _: Any, where: Any) -> int:
+    return INT.wrap(whole_in(chars_read(where)))
+
+
+@call("atol", (CHARS,), LONG)
+def atol(m: Machine, at: At, _: Any, where: Any) -> int:
+    return whole_in(chars_read(where))
+
+
+@call("atof", (CHARS,), FLOAT)
+def atof(m: Machine, at: At, _: Any, where: Any) -> float:
+    return float_in(chars_read(where))
+
+
+def _in_base(value: int, base: int) -> str:
+    digits, rest = "", abs(value)
+    while rest or not digits:
+        digits = "0123456789abcdefghijklmnopqrstuvwxyz"[rest % base] + digits
+        rest //= base
+    return ("-" if value < 0 else "") + digits
+
+
+@call("itoa", (INT, CHARS, INT), CHARS)
+def itoa(m: Machine, at: At, _: Any, value: int, to: Any, base: int) -> Any:
+    return _put(m, at, to, _in_base(value if base == 10 else value & 0xFFFF, base))
+
+
+@call("ltoa", (LONG, CHARS, INT), CHARS)
+def ltoa(m: Machine, at: At, _: Any, value: int, to: Any, base: int) -> Any:
+    return _put(m, at, to, _in_base(value if base == 10 else value & 0xFFFFFFFF, base))
+
+
+@call("utoa", (WORD, CHARS, INT), CHARS)
+def utoa(m: Machine, at: At, _: Any, value: int, to: Any, base: int) -> Any:
+    return _put(m, at, to, _in_base(value, base))
+
+
+@call("dtostrf", (FLOAT, INT, INT, CHARS), CHARS)
+def dtostrf(m: Machine, at: At, _: Any, value: float, width: int, decimals: int, to: Any) -> Any:
+    said = f"{value:.{max(0, decimals)}f}" if math.isfinite(value) else str(value).upper()
+    return _put(m, at, to, said.ljust(-width) if width < 0 else said.rjust(width))
+
+
+_FORMAT = re.compile(r"%([-+ 0#]*)(\d*)(?:\.(\d+))?(l*)([diuxXcsfeg%])")
+
+
+def formatted(pattern: str, kinds: tuple[Type, ...], values: tuple[Any, ...]) -> str:
+    """What the small boards' `sprintf` makes: whole numbers by their bits, texts, and `?` for floats, which it lacks."""
+    left = list(zip(kinds, values, strict=True))
+
+    def one(match: re.Match[str]) -> str:
+        flags, width, precision, long, kind = match.groups()
+        if kind == "%":
+            return "%"
+        if not left:
+            return match.group(0)
+        _, value = left.pop(0)
+        if kind in "feg":
+            return "?".rjust(int(width or 0))
+        if kind == "s":
+            text = value if isinstance(value, str) else chars_read(value)
+            text = text[: int(precision)] if precision else text
+        elif kind == "c":
+            text = chr(int(value) & 0xFF)
+        else:
+            number = Int(32 if long else 16, kind in "di").wrap(int(value))
+            text = format(number, {"x": "x", "X": "X"}.get(kind, "d"))
+            if precision:
+                text = text.zfill(int(precision))
+            if "+" in flags and number >= 0 and kind in "di":
+                text = "+" + text
+        if "-" in flags:
+            return text.ljust(int(width or 0))
+        pad = "0" if "0" in flags and kind not in "sc" else " "
+        if pad == "0" and text.startswith("-"):
+            return "-" + text[1:].rjust(int(width or 0) - 1, "0")
+        return text.rjust(int(width or 0), pad)
+
+    return _FORMAT.sub(one, pattern)
+
+
+@call("sprintf", (CHARS, TEXT, "any"), INT, least=2, open_ended=True)
+def sprintf(m: Machine, at: At, kinds: tuple[Type, ...], to: Any, pattern: str, *values: Any) -> int:
+    said = formatted(pattern, kinds[2:], values)
+    _put(m, at, to, said)
+    return len(said)
+
+
+@call("snprintf", (CHARS, WORD, TEXT, "any"), INT, least=3, open_ended=True)
+def snprintf(m: Machine, at: At, kinds: tuple[Type, ...], to: Any, most: int, pattern: str, *values: Any) -> int:
+    said = formatted(pattern, kinds[3:], values)
+    _put(m, at, to, said[: max(0, most - 1)])
+    return len(said)
+
+
+def _letters(name: str, test: Callable[[str], bool]) -> None:
+    @call(name, (INT,), BOOL)
+    def act(m: Machine, at: At, _: Any, code: int) -> int:
+        return int(test(chr(code & 0xFF)))
+
+
+for _name, _test in {
+    "isDigit": str.isdigit, "isAlpha": str.isalpha, "isAlphaNumeric": str.isalnum, "isSpace": str.isspace, "isUpperCase": str.isupper,
+    "isLowerCase": str.islower, "isPunct": lambda c: c.isprintable() and not c.isalnum() and not c.isspace(),
+    "isdigit": str.isdigit, "isalpha": str.isalpha, "isspace": str.isspace, "isalnum": str.isalnum,
+}.items():  # fmt: skip
+    _letters(_name, _test)
+
+
+@call("toupper", (INT,), INT)
+def toupper(m: Machine, at: At, _: Any, code: int) -> int:
+    return ord(chr(code & 0xFF).upper()[:1])
+
+
+@call("tolower", (INT,), INT)
+def tolower(m: Machine, at: At, _: Any, code: int) -> int:
+    return ord(chr(code & 0xFF).lower()[:1])

@@ -1,0 +1,64 @@
+"""What every part of the reader has at hand: the text, places, what is not read yet, names of types."""
+
+from collections.abc import Callable
+
+from tree_sitter import Node as Raw
+
+from verifex.core.program import tree as t
+from verifex.core.program.types import Struct, Type, Widths
+
+CONST_WORDS = ("const", "constexpr", "volatile", "static", "register", "inline", "struct", "enum", "PROGMEM")
+
+
+class NotRead(Exception):
+    """Something the reader does not know yet, at its place."""
+
+    def __init__(self, raw: Raw, what: str) -> None:
+        self.raw, self.what = raw, what
+
+
+class Base:
+    def __init__(self, widths: Widths) -> None:
+        self.widths = widths
+        self.program = t.Program()
+        self.macros: dict[str, str] = {}
+        self.macro_functions: dict[str, tuple[list[str], str]] = {}
+        self.macro_depth = 0
+        self.shifted: t.At | None = None  # inside a macro's text nodes stand where the macro is used
+        self.type_names: dict[str, Type] = {}
+        self.methods: list[tuple[Struct, Raw]] = []  # of records, still to be read
+
+    def guard(self, raw: Raw, read: Callable[[Raw], None]) -> None:
+        try:
+            read(raw)
+        except NotRead as wrong:
+            self.program.unread.append(t.Unread(self.at(wrong.raw), wrong.what))
+
+    def at(self, raw: Raw) -> t.At:
+        return self.shifted or t.At(raw.start_point.row + 1, raw.start_point.column + 1)
+
+    def text(self, raw: Raw | None) -> str:
+        return raw.text.decode("utf-8", "replace") if raw is not None and raw.text else ""
+
+    def field(self, raw: Raw, name: str) -> Raw:
+        found = raw.child_by_field_name(name)
+        if found is None:
+            raise NotRead(raw, f"this {raw.type.replace('_', ' ')}")
+        return found
+
+    def named(self, raw: Raw) -> list[Raw]:
+        """The named children of a node, comments left out."""
+        return [child for child in raw.named_children if child.type != "comment"]
+
+    def type_named(self, words: str) -> Type | None:
+        """The type a specifier names: of the language, or one the program made."""
+        plain = " ".join(w for w in words.split() if w not in CONST_WORDS)
+        return self.widths.named(plain) or self.type_names.get(plain)
+
+    def is_library_class(self, raw: Raw) -> bool:
+        """Whether a type can only be one that a library brings."""
+        return raw.type in ("type_identifier", "qualified_identifier")
+
+    def shown(self, raw: Raw) -> str:
+        lines = self.text(raw).splitlines() or [""]
+        return lines[0][:40]

@@ -1,0 +1,235 @@
+"""Declarations of the C++ dialect: variables, arrays, pointers, references, records, lists of names."""
+
+from dataclasses import dataclass
+
+from tree_sitter import Node as Raw
+
+from verifex.core.program import tree as t
+from verifex.core.program.cpp.base import NotRead
+from verifex.core.program.cpp.expressions import Expressions
+from verifex.core.program.types import CHAR, TEXT, Array, Object, Pointer, Struct, Type
+
+MOST_ITEMS = 4096
+#: Types of the language by their letters, for one that is written with other capitals.
+OWN_TYPES = {
+    name.lower(): name
+    for name in ("int", "float", "bool", "char", "byte", "long", "double", "boolean", "void", "word", "String")
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Declared:
+    """A declarator taken apart: the name, and what stands around it."""
+
+    raw: Raw
+    name: str
+    pointers: int
+    reference: bool
+    lengths: tuple[Raw | None, ...]
+
+
+class Declarations(Expressions):
+    def declared(self, raw: Raw) -> Declared:
+        """Takes a declarator apart from outside in."""
+        pointers, reference = 0, False
+        lengths: list[Raw | None] = []
+        here = raw
+        while here.type not in ("identifier", "field_identifier", "type_identifier"):
+            if here.type == "pointer_declarator":
+                pointers += 1
+                here = self.field(here, "declarator")
+            elif here.type == "reference_declarator":
+                reference = True
+                here = self.named(here)[-1]
+            elif here.type == "array_declarator":
+                lengths.insert(0, here.child_by_field_name("size"))
+                here = self.field(here, "declarator")
+            else:
+                raise NotRead(here, f"`{self.shown(here)}`")
+        return Declared(here, self.text(here), pointers, reference, tuple(lengths))
+
+    def base_type(self, raw: Raw) -> Type:
+        """The type in front of the declarators; a record or list of names that is described there is made."""
+        described = self.field(raw, "type")
+        if described.type in ("struct_specifier", "class_specifier"):
+            return self.record(described)
+        if described.type == "enum_specifier":
+            return self.list_of_names(described)
+        kind = self.type_named(self.text(described))
+        if kind is None and self.is_library_class(described):
+            words = self.text(described)
+            if words.lower() in OWN_TYPES or not self.program.includes:
+                self.program.not_included.append((words, OWN_TYPES.get(words.lower()), self.at(described)))
+            return Object(words)
+        if kind is None:
+            raise NotRead(described, f"the type `{self.text(described)}`")
+        return kind
+
+    def declarations(self, raw: Raw) -> list[t.Declare]:
+        kind = self.base_type(raw)
+        words = [self.text(child) for child in raw.children]
+        constant, static = any(w in ("const", "constexpr") for w in words), "static" in words
+        out = []
+        for declarator in raw.children_by_field_name("declarator"):
+            value: t.Expr | None = None
+            built = isinstance(kind, Struct) and (
+                declarator.type == "function_declarator"
+                or (declarator.type == "init_declarator" and self.field(declarator, "value").type == "argument_list")
+            )
+            if isinstance(kind, Object) or (isinstance(kind, Struct) and built):
+                out.append(self.object_made(kind, declarator))
+                continue
+            if declarator.type == "init_declarator":
+                given = self.field(declarator, "value")
+                value = self.expr(self.named(given)[0] if given.type == "argument_list" else given)
+                declarator = self.field(declarator, "declarator")
+            one = self.declared(declarator)
+            if isinstance(value, t.Items) and not one.lengths and not isinstance(kind, Struct):
+                if len(value.items) != 1:
+                    raise NotRead(declarator, "a list that fills a single variable")
+                value = value.items[0]
+            whole = self.whole_type(kind, one, value, raw, constant=constant)
+            # `const char *name` may be pointed elsewhere; what it points to is constant.
+            fixed = constant and not one.pointers
+            out.append(t.Declare(self.at(one.raw), one.name, whole, value, fixed, static, one.reference))
+        return out
+
+    def object_made(self, kind: Object | Struct, declarator: Raw) -> t.Declare:
+        """A library's object with the values it is constructed with, in whichever way that is written."""
+        args: tuple[t.Expr, ...] = ()
+        name = declarator
+        if declarator.type == "function_declarator":  # `X a(B, C);` looks like a prototype to the grammar
+            name = self.field(declarator, "declarator")
+            parameters = self.named(self.field(declarator, "parameters"))
+            args = tuple(self.named_expr(self.field(p, "type")) for p in parameters)
+        elif declarator.type == "init_declarator":
+            name, value = self.field(declarator, "declarator"), self.field(declarator, "value")
+            if value.type in ("argument_list", "initializer_list"):
+                args = tuple(self.expr(arg) for arg in self.named(value))
+            elif value.type == "call_expression":
+                args = tuple(self.expr(arg) for arg in self.named(self.field(value, "arguments")))
+            else:
+                raise NotRead(declarator, f"`{self.shown(declarator)}`")
+        one = self.declared(name)
+        if one.lengths or one.pointers or one.reference:
+            raise NotRead(declarator, f"`{self.shown(declarator)}`")
+        return t.Declare(self.at(one.raw), one.name, kind, t.Items(self.at(one.raw), args))
+
+    def named_expr(self, raw: Raw) -> t.Expr:
+        """A bare name where the grammar took it for a type."""
+        name = self.text(raw)
+        return self._expanded(raw, name, self.macros[name]) if name in self.macros else t.Name(self.at(raw), name)
+
+    def whole_type(self, kind: Type, one: Declared, value: t.Expr | None, raw: Raw, *, constant: bool) -> Type:
+        """The base type with the pointers and lengths of a declarator around it."""
+        whole = kind
+        for _ in range(one.pointers):
+            # A pointer to constant characters, or one that is given a literal, only ever reads: a text.
+            reads = (
+                constant
+                or isinstance(value, t.Text)
+                or (
+                    isinstance(value, t.Items) and bool(value.items) and all(isinstance(i, t.Text) for i in value.items)
+                )
+            )
+            whole = TEXT if whole == CHAR and reads else Pointer(whole)
+        values: list[t.Expr | None] = [value]
+        for length in one.lengths[:-1] if one.lengths else ():
+            inner = values[-1]
+            values.append(inner.items[0] if isinstance(inner, t.Items) and inner.items else None)
+            del length
+        for length, filled in zip(reversed(one.lengths), reversed(values if one.lengths else []), strict=True):
+            whole = Array(whole, self.length(length, filled, raw))
+        return whole
+
+    def length(self, raw: Raw | None, value: t.Expr | None, where: Raw) -> int:
+        if raw is None:
+            if isinstance(value, t.Items):
+                return len(value.items)
+            if isinstance(value, t.Text):
+                return len(value.value) + 1  # the closing NUL
+            raise NotRead(where, "an array without a length")
+        number = self.known(self.expr(raw))
+        if number is not None and 0 < number <= MOST_ITEMS:
+            return number
+        raise NotRead(raw, "an array length that is not a plain number")
+
+    def known(self, node: t.Expr) -> int | None:
+        """A whole number that is certain while reading: a literal, a constant, or a sum of those."""
+        if isinstance(node, t.Number) and isinstance(node.value, int):
+            return node.value
+        if isinstance(node, t.Name):
+            value = next((g.value for g in self.program.globals if g.name == node.name and g.constant), None)
+            return self.known(value) if value is not None else None
+        if isinstance(node, t.Binary):
+            left, right = self.known(node.left), self.known(node.right)
+            if left is not None and right is not None and node.op in ("+", "-", "*", "/") and (node.op != "/" or right):
+                return {"+": left + right, "-": left - right, "*": left * right, "/": left // (right or 1)}[node.op]
+        return None
+
+    # -- records and lists of names ----------------------------------------------------------------
+
+    def record(self, raw: Raw) -> Struct:
+        """A record described in place, or one known by name."""
+        named = self.text(raw.child_by_field_name("name"))
+        body = raw.child_by_field_name("body")
+        if body is None:
+            known = self.type_names.get(named)
+            if not isinstance(known, Struct):
+                raise NotRead(raw, f"`{self.shown(raw)}`")
+            return known
+        fields: list[tuple[str, Type]] = []
+        named = named or f"record in line {raw.start_point.row + 1}"
+        for child in self.named(body):
+            if child.type in ("access_specifier", "function_definition"):
+                continue
+            if child.type == "declaration" and self.is_method(child):
+                continue
+            if child.type != "field_declaration":
+                raise NotRead(child, f"`{self.shown(child)}` in a record")
+            if self.is_method(child):
+                continue
+            kind = self.base_type(child)
+            begins = child.child_by_field_name("default_value")
+            for declarator in child.children_by_field_name("declarator"):
+                one = self.declared(declarator)
+                constant = "const" in self.text(child).split()
+                fields.append((one.name, self.whole_type(kind, one, None, child, constant=constant)))
+                if begins is not None:
+                    self.program.begins[(named, one.name)] = self.expr(begins)
+        made = Struct(named, tuple(fields))
+        self.type_names[named] = self.program.records[named] = made
+        self.methods += [(made, child) for child in self.named(body) if child.type == "function_definition"]
+        return made
+
+    def is_method(self, raw: Raw) -> bool:
+        """Whether something in a record is the announcement of a method."""
+        return any(d.type == "function_declarator" for d in raw.children_by_field_name("declarator"))
+
+    def list_of_names(self, raw: Raw) -> Type:
+        """`enum`: each name is a constant, one more than the one before unless it says."""
+        named = self.text(raw.child_by_field_name("name"))
+        kind = self.widths.int
+        if named:
+            self.type_names[named] = kind
+        body = raw.child_by_field_name("body")
+        following = 0
+        for child in self.named(body) if body is not None else []:
+            value = child.child_by_field_name("value")
+            number = self.known(self.expr(value)) if value is not None else following
+            if number is None:
+                raise NotRead(child, f"`{self.shown(child)}`")
+            at, name = self.at(child), self.text(self.field(child, "name"))
+            self.program.globals.append(t.Declare(at, name, kind, t.Number(at, number, kind), constant=True))
+            following = number + 1
+        return kind
+
+    def new_type(self, raw: Raw) -> None:
+        """`typedef`."""
+        kind = self.base_type(raw)
+        one = self.declared(self.field(raw, "declarator"))
+        if one.pointers or one.lengths:
+            raise NotRead(raw, f"`{self.shown(raw)}`")
+        self.type_names[one.name] = kind
+        if isinstance(kind, Struct):
+            self.program.records[one.name] = kind

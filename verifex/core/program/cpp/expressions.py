@@ -1,0 +1,256 @@
+"""Expressions, macros and literals of the C++ dialect."""
+
+import re
+
+from tree_sitter import Node as Raw
+
+from verifex.core.program import tree as t
+from verifex.core.program.cpp.base import Base, NotRead
+from verifex.core.program.cpp.grammar import parse
+from verifex.core.program.types import CHAR, FLOAT, TEXT, ULONG, VOID, Int, Pointer, Struct, Type
+
+MOST_MACROS = 12  # one inside the other
+CASTS = ("static_cast", "reinterpret_cast", "const_cast")
+
+
+class Expressions(Base):
+    def expr(self, raw: Raw) -> t.Expr:
+        at = self.at(raw)
+        match raw.type:
+            case "number_literal":
+                return self._number(raw)
+            case "char_literal":
+                return t.Number(at, ord(unescaped(self.text(raw)[1:-1])[:1] or "\0"), CHAR)
+            case "string_literal":
+                return t.Text(at, unescaped(self.text(raw)[1:-1]))
+            case "raw_string_literal":
+                return t.Text(at, "".join(self.text(c) for c in raw.named_children if c.type == "raw_string_content"))
+            case "concatenated_string":
+                return self._joined(raw)
+            case "true" | "false":
+                return t.Name(at, raw.type)
+            case "null" | "nullptr":
+                return t.Name(at, "NULL")
+            case "identifier":
+                return self._name(raw)
+            case "this":
+                return t.Name(at, "this")
+            case "parenthesized_expression":
+                return self.expr(self.named(raw)[0])
+            case "unary_expression":
+                return t.Unary(at, self.text(self.field(raw, "operator")), self.expr(self.field(raw, "argument")))
+            case "pointer_expression":
+                return t.Unary(at, self.text(self.field(raw, "operator")), self.expr(self.field(raw, "argument")))
+            case "binary_expression":
+                left, right = self.expr(self.field(raw, "left")), self.expr(self.field(raw, "right"))
+                return t.Binary(at, self.text(self.field(raw, "operator")), left, right)
+            case "assignment_expression":
+                target, value = self.expr(self.field(raw, "left")), self.expr(self.field(raw, "right"))
+                return t.Assign(at, self.text(self.field(raw, "operator")), target, value)
+            case "update_expression":
+                prefix = raw.children[0].type in ("++", "--")
+                return t.Step(
+                    at, self.text(self.field(raw, "operator")), prefix, self.expr(self.field(raw, "argument"))
+                )
+            case "conditional_expression":
+                parts = [self.expr(self.field(raw, name)) for name in ("condition", "consequence", "alternative")]
+                return t.Choice(at, *parts)
+            case "comma_expression":
+                return t.Comma(at, self.expr(self.field(raw, "left")), self.expr(self.field(raw, "right")))
+            case "subscript_expression":
+                indices = self.named(self.field(raw, "indices"))
+                return t.Index(at, self.expr(self.field(raw, "argument")), self.expr(indices[0]))
+            case "field_expression":
+                arrow = self.text(self.field(raw, "operator")) == "->"
+                return t.Field(at, self.expr(self.field(raw, "argument")), self.text(self.field(raw, "field")), arrow)
+            case "cast_expression":
+                return t.Cast(at, self.described(self.field(raw, "type")), self.expr(self.field(raw, "value")))
+            case "sizeof_expression":
+                return self._size(raw)
+            case "call_expression":
+                return self._call(raw)
+            case "initializer_list":
+                return t.Items(at, tuple(self.expr(item) for item in self.named(raw)))
+        raise NotRead(raw, f"`{self.shown(raw)}`")
+
+    def described(self, raw: Raw) -> Type:
+        """The type a type descriptor stands for, as in a cast."""
+        words = self.text(raw)
+        kind = self.type_named(words.replace("*", " ").replace("&", " "))
+        if kind is None:
+            raise NotRead(raw, f"the type `{words}`")
+        if "*" in words:
+            return TEXT if kind == CHAR and "const" in words else Pointer(kind)
+        return kind
+
+    def _joined(self, raw: Raw) -> t.Expr:
+        pieces = []
+        for child in self.named(raw):
+            piece = self.expr(child)
+            if not isinstance(piece, t.Text):
+                raise NotRead(child, f"`{self.shown(child)}` in a text")
+            pieces.append(piece.value)
+        return t.Text(self.at(raw), "".join(pieces))
+
+    def _size(self, raw: Raw) -> t.Expr:
+        described = raw.child_by_field_name("type")
+        if described is not None:
+            return t.SizeOf(self.at(raw), self.described(described), None)
+        operand = self.field(raw, "value")
+        kind = self.type_named(self.text(operand).strip("() "))
+        return t.SizeOf(self.at(raw), kind, None if kind else self.expr(operand))
+
+    # -- macros ------------------------------------------------------------------------------------
+
+    def _name(self, raw: Raw) -> t.Expr:
+        name = self.text(raw)
+        if name not in self.macros:
+            return t.Name(self.at(raw), name)
+        made = self._expanded(raw, name, self.macros[name])
+        self.program.spelled[id(made)] = name
+        return made
+
+    def _expanded(self, raw: Raw, name: str, text: str) -> t.Expr:
+        """The expression a macro's text stands for, at the place where the macro is used."""
+        if self.macro_depth > MOST_MACROS:
+            raise NotRead(raw, f"`{name}`, which is defined by itself")
+        value = parse(b"auto v = (" + text.encode() + b");")
+        found = value.named_children[0].child_by_field_name("declarator") if value.named_children else None
+        if value.has_error or found is None or found.child_by_field_name("value") is None:
+            raise NotRead(raw, f"`#define {name}`")
+        outer, self.shifted = self.shifted, self.at(raw)
+        self.macro_depth += 1
+        try:
+            return self.expr(self.field(found, "value"))
+        finally:
+            self.shifted = outer
+            self.macro_depth -= 1
+
+    def _macro_call(self, raw: Raw, name: str, args: list[str]) -> t.Expr:
+        names, text = self.macro_functions[name]
+        if len(names) != len(args):
+            raise NotRead(raw, f"`{name}` with {len(args)} values where {len(names)} are defined")
+        given = dict(zip(names, args, strict=True))
+        # A name between other marks is replaced; one inside a text is not.
+        pieces = re.split(r'("(?:\\.|[^"\\])*")', text)
+        if names:
+            pattern = re.compile(r"\b(" + "|".join(map(re.escape, names)) + r")\b")
+            pieces = [p if p.startswith('"') else pattern.sub(lambda m: given[m.group(1)], p) for p in pieces]
+        return self._expanded(raw, name, "".join(pieces).rstrip("; "))
+
+    # -- calls -------------------------------------------------------------------------------------
+
+    def _call(self, raw: Raw) -> t.Expr:
+        target, at = self.field(raw, "function"), self.at(raw)
+        given = self.named(self.field(raw, "arguments"))
+        name = self.text(target)
+        if target.type == "identifier" and name in self.macro_functions:
+            return self._macro_call(raw, name, [self.text(arg) for arg in given])
+        if target.type == "template_function":
+            cast = self.text(target.child_by_field_name("name"))
+            described = self.named(self.field(target, "arguments"))
+            if cast in CASTS and len(given) == 1 and described:
+                return t.Cast(at, self.described(described[0]), self.expr(given[0]))
+        args = tuple(self.expr(arg) for arg in given)
+        if target.type == "parenthesized_expression" and len(args) == 1:
+            kind = self.type_named(name.strip("() "))  # `(byte)(x)` looks like a call to the grammar
+            if kind is not None:
+                return t.Cast(at, kind, args[0])
+        if target.type in ("identifier", "primitive_type", "sized_type_specifier"):
+            kind = self.type_named(name)
+            if kind is not None and kind not in (VOID, TEXT) and not isinstance(kind, Struct) and len(args) == 1:
+                return t.Cast(at, kind, args[0])
+            if name == "F" and len(args) == 1:
+                return args[0]  # keeps a text in program memory; the same text here
+            return bit_helper(at, name, args) or t.Call(at, name, args)
+        if target.type == "field_expression":
+            receiver, method = self.field(target, "argument"), self.text(self.field(target, "field"))
+            if receiver.type == "identifier" and self.text(receiver) not in self.macros:
+                return t.Call(at, method, args, self.text(receiver))
+            return t.Call(at, method, args, None, self.expr(receiver))
+        raise NotRead(raw, f"the call `{name[:40]}`")
+
+    # -- numbers -----------------------------------------------------------------------------------
+
+    def _number(self, raw: Raw) -> t.Expr:
+        text, at = self.text(raw).replace("'", ""), self.at(raw)
+        if text[0] in "+-":  # the grammar takes a sign behind a bracket as part of the number; the language does not
+            return t.Unary(at, text[0], self._literal(raw, text[1:], at))
+        return self._literal(raw, text, at)
+
+    def _literal(self, raw: Raw, text: str, at: t.At) -> t.Expr:
+        lower = text.lower()
+        if not lower.startswith(("0x", "0b")) and re.search(r"[.ef]", lower):
+            try:
+                return t.Number(at, float(lower.rstrip("fl")), FLOAT)
+            except ValueError:
+                raise NotRead(raw, f"the number `{text}`") from None
+        digits = lower.rstrip("ul")
+        suffix = lower[len(digits) :]
+        try:
+            octal = len(digits) > 1 and digits[0] == "0" and digits.isdigit()
+            value = int(digits, 8) if octal else int(digits, 0)
+        except ValueError:
+            raise NotRead(raw, f"the number `{text}`") from None
+        return t.Number(at, value, self._literal_type(value, suffix, decimal=digits[:1] != "0" or digits == "0"))
+
+    def _literal_type(self, value: int, suffix: str, decimal: bool) -> Type:
+        """The first type that holds the value (C++17, 5.13.2 table 7)."""
+        widths = [self.widths.int_bits, 32] if "l" not in suffix else [32]
+        for bits in widths:
+            if "u" not in suffix and value <= Int(bits, True).high:
+                return Int(bits, True)
+            if ("u" in suffix or not decimal) and value <= Int(bits, False).high:
+                return Int(bits, False)
+        return Int(32, "u" not in suffix)
+
+
+def bit_helper(at: t.At, name: str, args: tuple[t.Expr, ...]) -> t.Expr | None:
+    """The dialect's helpers for bits, which are macros that change their first value; None for any other call."""
+    one = t.Number(at, 1, ULONG)
+
+    def mask(n: t.Expr) -> t.Expr:
+        return t.Binary(at, "<<", one, n)
+
+    match name, args:
+        case "bit", (n,):
+            return mask(n)
+        case "bitRead", (value, n):
+            return t.Binary(at, "&", t.Binary(at, ">>", value, n), t.Number(at, 1, CHAR))
+        case "bitSet", (value, n):
+            return t.Assign(at, "|=", value, mask(n))
+        case "bitClear", (value, n):
+            return t.Assign(at, "&=", value, t.Unary(at, "~", mask(n)))
+        case "bitWrite", (value, n, to):
+            cleared = t.Assign(at, "&=", value, t.Unary(at, "~", mask(n)))
+            return t.Choice(at, to, t.Assign(at, "|=", value, mask(n)), cleared)
+        case "lowByte", (value,):
+            return t.Cast(at, Int(8, False), t.Binary(at, "&", value, t.Number(at, 255, CHAR)))
+        case "highByte", (value,):
+            return t.Cast(at, Int(8, False), t.Binary(at, ">>", value, t.Number(at, 8, CHAR)))
+    return None
+
+
+def unescaped(text: str) -> str:
+    """A literal's text with its escapes resolved."""
+    table = {
+        "n": "\n",
+        "t": "\t",
+        "r": "\r",
+        "0": "\0",
+        "a": "\a",
+        "b": "\b",
+        "f": "\f",
+        "v": "\v",
+        "\\": "\\",
+        '"': '"',
+        "'": "'",
+    }
+
+    def one(match: re.Match[str]) -> str:
+        mark = match.group(1)
+        if mark[0] == "x":
+            return chr(int(mark[1:], 16))
+        return chr(int(mark, 8)) if mark.isdigit() and mark != "0" else table.get(mark, mark)
+
+    return re.sub(r"\\(x[0-9a-fA-F]{1,2}|[0-7]{1,3}|.)", one, text)

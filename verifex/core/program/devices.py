@@ -1,0 +1,145 @@
+"""Library objects of a program, matched by what they are given and what they are called for; no library is known by name.
+
+An object has the pins it was constructed with. A method is told by its words: temperature, humidity, pressure, distance ask a
+module; print, cursor, clear write on a display; begin, init, request and such do nothing that shows.
+"""
+
+import re
+from dataclasses import dataclass, field
+from typing import Any, Literal
+
+COLUMNS, ROWS = 16, 2  # a character display, unless the program says otherwise
+MOST_COLUMNS, MOST_ROWS = 40, 4
+BUS_ADDRESSES_FROM = 0x20  # a first number from here on is an address, the next two are columns and rows
+
+Does = Literal["measures", "shows", "identifies", "nothing"]
+
+
+@dataclass(frozen=True, slots=True)
+class Meaning:
+    """What a method is called for; `quantity` and `unit` for one that measures."""
+
+    does: Does
+    quantity: str = ""
+    unit: str = ""
+
+
+MEASURES: tuple[tuple[str, str, str], ...] = (
+    (r"temp.*(f|fahrenheit)$|tempf|fahrenheit", "celsius", "fahrenheit"),
+    (r"temp|celsius", "celsius", "celsius"),
+    (r"hum", "percent", "percent"),
+    (r"press", "hpa", "pascal"),
+    (r"(dist|ping|read|measure|get).*(inch|_in$)", "cm", "inch"),
+    (r"(ping|read|measure|get|dist).*(cm|centi)|^dist|getdistance|readdistance", "cm", "centimetre"),
+    (r"^ping(_median)?$", "cm", "microsecond"),
+)
+#: What a tag reader is called for: whether a tag is near, and to read its id.
+IDENTIFIES: tuple[tuple[str, str], ...] = (
+    (r"present|(card|tag).*available", "near"),
+    (r"(read|select|get).*(serial|card|tag|uid)|^(read|get)_?id$", "read"),
+)
+TAG_BYTES = 10
+_SHOWS = """
+print println write setCursor clear home cursor noCursor blink noBlink display noDisplay backlight noBacklight
+setBacklight createChar leftToRight autoscroll noAutoscroll
+"""
+SHOWS = frozenset(_SHOWS.split())
+NOTHING = re.compile(
+    r"(begin|init|setup|start|end|stop|request|update|set[A-Z].*|enable.*|disable.*|wait.*|on|off|reset)", re.IGNORECASE
+)
+
+
+def meaning_of(method: str) -> Meaning | None:
+    """What a method is called for by its words; None when they say nothing we know."""
+    if method in SHOWS:
+        return Meaning("shows")
+    lower = method.lower()
+    if NOTHING.fullmatch(method) or lower.startswith(("request", "begin")):
+        return Meaning("nothing")
+    for pattern, what in IDENTIFIES:
+        if re.search(pattern, lower):
+            return Meaning("identifies", what)
+    for pattern, quantity, unit in MEASURES:
+        if re.search(pattern, lower):
+            return Meaning("measures", quantity, unit)
+    return None
+
+
+@dataclass(slots=True)
+class Device:
+    """One library object: its class, the values it was constructed with, and the screen it writes on, if it does."""
+
+    class_name: str
+    name: str
+    args: list[Any]
+    screen: "Screen | None" = None
+    #: The id last read: its length, and its bytes.
+    tag: list[Any] = field(default_factory=lambda: [0, [0] * TAG_BYTES])
+
+    def numbers(self) -> list[int]:
+        """The whole numbers it was constructed with; those of an object it was given count as its own."""
+        found: list[int] = []
+        for arg in self.args:
+            if isinstance(arg, Device):
+                found += arg.numbers()
+            elif isinstance(arg, tuple) and arg and isinstance(arg[0], list):  # a pointer to another object
+                target = arg[0][arg[1]] if 0 <= arg[1] < len(arg[0]) else None
+                found += target.numbers() if isinstance(target, Device) else []
+            elif isinstance(arg, int):
+                found.append(arg)
+        return found
+
+    def screen_of(self) -> "Screen":
+        if self.screen is None:
+            numbers = self.numbers()
+            sized = len(numbers) == 3 and numbers[0] >= BUS_ADDRESSES_FROM
+            self.screen = Screen(*(numbers[1:] if sized else (COLUMNS, ROWS)))
+        return self.screen
+
+
+@dataclass(slots=True)
+class Screen:
+    """A character display's memory: rows of `MOST_COLUMNS` cells of which `columns` are seen."""
+
+    columns: int = COLUMNS
+    rows: int = ROWS
+    cells: list[list[str]] = field(default_factory=lambda: [[" "] * MOST_COLUMNS for _ in range(MOST_ROWS)])
+    column: int = 0
+    row: int = 0
+    #: Where the writing began that each cell was last written by, and by what.
+    begun: dict[tuple[int, int], tuple[int, object]] = field(default_factory=dict)
+    shown_us: float = 0.0  # when it was last written
+    last: tuple[int, int, int, object] | None = None  # row, from, to, by: the last thing written
+
+    def resize(self, columns: int, rows: int) -> None:
+        self.columns, self.rows = max(1, min(MOST_COLUMNS, columns)), max(1, min(MOST_ROWS, rows))
+
+    def write(self, text: str, by: object = None) -> None:
+        """From the cursor on; what runs over the end of a row is not seen, and never jumps to the next."""
+        begins = self.column
+        for letter in text:
+            if 0 <= self.column < MOST_COLUMNS:
+                self.cells[self.row][self.column] = letter
+                self.begun[(self.row, self.column)] = (begins, by)
+            self.column += 1
+        self.last = (self.row, begins, self.column, by)
+
+    def leftover(self) -> object | None:
+        """What wrote last, where the end of its own earlier and longer writing still stands right behind it."""
+        if self.last is None:
+            return None
+        row, begins, ends, by = self.last
+        if not begins < ends < self.columns or self.cells[row][ends] == " ":
+            return None
+        return by if self.begun.get((row, ends)) == (begins, by) else None
+
+    def clear(self) -> None:
+        self.cells = [[" "] * MOST_COLUMNS for _ in range(MOST_ROWS)]
+        self.column = self.row = 0
+        self.begun, self.last = {}, None
+
+    def move(self, column: int, row: int) -> None:
+        self.column, self.row = max(0, column), max(0, min(self.rows - 1, row))
+
+    def shown(self) -> list[str]:
+        return ["".join(row[: self.columns]) for row in self.cells[: self.rows]]

@@ -1,0 +1,107 @@
+"""Calls, and going through the values in a value."""
+
+from collections.abc import Iterator
+from typing import Any
+
+from verifex.core.program.dynamic.values import (
+    ERRORS,
+    UNSET,
+    Bound,
+    Builtin,
+    Class,
+    Function,
+    Instance,
+    Thing,
+    Unset,
+    error,
+    kind_name,
+)
+from verifex.core.program.machine import Machine
+from verifex.core.program.tree import At
+
+
+def call(m: Machine, f: Any, args: tuple[Any, ...], named: dict[str, Any], at: At) -> Any:
+    """Call whatever can be called."""
+    kind = type(f)
+    if kind is Bound:
+        return run_function(m, f.function, (f.owner, *args), named, at)
+    if kind is Function:
+        return run_function(m, f, args, named, at)
+    m.step(at)
+    if kind is Builtin:
+        return f.act(m, at, *args, **named)
+    if kind is Class:
+        return _made(m, f, args, named, at)
+    if isinstance(f, Instance) and not isinstance(own := f.of.find("__call__"), Unset):
+        return call(m, Bound(own, f), args, named, at)
+    if isinstance(f, Thing) and (act := getattr(f, "called", None)):
+        return act(m, at, *args, **named)
+    raise error("TypeError", f"'{kind_name(f)}' cannot be called", at)
+
+
+def _made(m: Machine, of: Class, args: tuple[Any, ...], named: dict[str, Any], at: At) -> Instance:
+    made = Instance(of)
+    if of.is_a(ERRORS["BaseException"]):
+        made.fields["args"] = args
+    begin = of.find("__init__")
+    if isinstance(begin, Function):
+        run_function(m, begin, (made, *args), named, at)
+    elif args and not of.is_a(ERRORS["BaseException"]):
+        raise error("TypeError", f"{of.name}() takes no values", at)
+    return made
+
+
+def run_function(m: Machine, f: Function, args: tuple[Any, ...], named: dict[str, Any], at: At) -> Any:
+    m.step(at)
+    m.enter(at)
+    frame = [f.outer, *_bound(f, args, named, at)]
+    frame += [UNSET] * (f.slots() - len(frame))
+    m.returned = None
+    f.action(frame)
+    m.depth -= 1
+    value, m.returned = m.returned, None
+    return value
+
+
+def _bound(f: Function, args: tuple[Any, ...], named: dict[str, Any], at: At) -> list[Any]:
+    """The parameters' values in order, the rest of the values behind them."""
+    count, most = len(f.names), f.positional
+    if len(args) == count == most and not named and f.rest is None and f.rest_named is None:
+        return list(args)
+    values: list[Any] = list(args[:most]) + [UNSET] * (count - min(most, len(args)))
+    if len(args) > most and f.rest is None:
+        raise error("TypeError", f"{f.name}() takes {most} values, {len(args)} are given", at)
+    further: dict[str, Any] = {}
+    for name, value in named.items():
+        if name in f.names:
+            values[f.names.index(name)] = value
+        elif f.rest_named is not None:
+            further[name] = value
+        else:
+            raise error("TypeError", f"{f.name}() has no parameter '{name}'", at)
+    missing = [name for name, value in zip(f.names[: f.required], values, strict=False) if value is UNSET]
+    for index in range(f.required, count):
+        if values[index] is UNSET:
+            values[index] = f.defaults[index - f.required]
+    missing += [
+        name for name, value in zip(f.names[f.required :], values[f.required :], strict=False) if value is UNSET
+    ]
+    if missing:
+        raise error("TypeError", f"{f.name}() misses a value for '{missing[0]}'", at)
+    return [*values, *([args[most:]] if f.rest else []), *([further] if f.rest_named else [])]
+
+
+def each(m: Machine, value: Any, at: At) -> Iterator[Any]:
+    """The values in a value, one after the other; those of a set in an order that is the same in every run."""
+    if isinstance(value, set):
+        return iter(sorted(value, key=lambda v: (kind_name(v), v if isinstance(v, int | float | str) else 0)))
+    if isinstance(value, list | tuple | str | dict | set | range | bytes | bytearray):
+        return iter(value)
+    raise error("TypeError", f"'{kind_name(value)}' is not made of values", at)
+
+
+def all_of(m: Machine, value: Any, at: At) -> list[Any]:
+    """Every value in a value, as a list of its own."""
+    if hasattr(value, "__len__") and not isinstance(value, Thing):
+        m.take(len(value), at)
+    return list(each(m, value, at))

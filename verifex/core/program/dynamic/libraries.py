@@ -1,0 +1,93 @@
+"""What can be imported: the language's own modules by name, the libraries of boards and parts by the words they offer.
+
+A library of a board or a part is known by no name of its own; which of its functions is meant is told by what it is called.
+"""
+
+import re
+from typing import Any
+
+from verifex.core.program.dynamic.modules import calculating, clock, lamps, library, micro, pin_functions
+from verifex.core.program.dynamic.values import UNSET, Builtin, Thing, error
+from verifex.core.program.machine import Machine
+from verifex.core.program.run import Ended
+from verifex.core.program.tree import At
+
+#: The language's own modules; those that the small boards write with a `u` in front are the same.
+OWN: dict[str, dict[str, Any]] = {
+    "time": clock.TIME,
+    "datetime": clock.DATES,
+    "math": calculating.MATHS,
+    "random": calculating.CHANCE,
+    "statistics": calculating.MEANS,
+    "sys": calculating.SYSTEM,
+    "signal": clock.SIGNALS,
+}
+#: Modules of the language that are ours to add.
+_MISSING = """
+os csv json threading multiprocessing collections itertools functools re string struct asyncio socket queue logging pathlib
+subprocess shutil io decimal fractions typing dataclasses enum abc copy array gc network urllib requests
+"""
+MISSING = frozenset(_MISSING.split())
+#: What libraries of boards offer, by word.
+OFFERED: dict[str, Any] = {**pin_functions.OFFERED, **lamps.OFFERED, **micro.OFFERED}
+_PIN_NAME = re.compile(r"(?:D|GP|GPIO|IO)(\d+)$")
+_CLASS_NAME = re.compile(r"[A-Z]\w*$")
+
+
+class Module(Thing):
+    """A module of the language: what it has, and nothing else."""
+
+    def __init__(self, name: str, members: dict[str, Any]) -> None:
+        self.name, self.members = name, members
+
+    def get(self, m: Machine, name: str, at: At) -> Any:
+        found = self.members.get(name, UNSET)
+        if found is UNSET:
+            raise Ended("not-read", at, f"`{self.name}.{name}`")
+        return found
+
+
+class Library(Thing):
+    """A library of a board or a part."""
+
+    def __init__(self, name: str) -> None:
+        self.name = name
+
+    def get(self, m: Machine, name: str, at: At) -> Any:
+        return offered(self.name, name, at)
+
+
+def offered(library_name: str, name: str, at: At) -> Any:
+    """What a library offers under a name."""
+    if name in OFFERED:
+        return OFFERED[name]
+    if match := _PIN_NAME.match(name):
+        return int(match.group(1))
+    if name.isupper() or name[:1] == "_":
+        return name  # a constant that only the library itself makes sense of
+    if _CLASS_NAME.match(name):
+        return Builtin(name, library.maker(name))
+    if (act := library.reading(name)) is not None:
+        return Builtin(name, act)
+    return Library(f"{library_name}.{name}")
+
+
+def imported(module: str, what: str | None, at: At) -> Any:
+    """What an import gives. Raises Ended where that is ours to add."""
+    plain = module.split(".")[0]
+    own = OWN.get(plain, OWN.get(plain.removeprefix("u")) if plain.startswith("u") else None)
+    if own is not None:
+        if what is None:
+            return Module(plain, own)
+        if what in own:
+            return own[what]
+        raise Ended("not-read", at, f"`{what}` of `{plain}`")
+    if plain in MISSING or plain.removeprefix("u") in MISSING:
+        raise Ended("not-read", at, f"the module `{plain}`")
+    if plain == "__future__":
+        return None
+    if what is None:
+        return Library(module)
+    if what == "*":
+        raise error("ImportError", "what a `*` brings is not known", at)
+    return offered(module, what, at)

@@ -1,0 +1,133 @@
+"""Methods of texts, lists, dictionaries and sets: those a program may call, each with its memory accounted for."""
+
+from collections.abc import Callable
+from typing import Any
+
+from verifex.core.program.dynamic.calling import all_of, call
+from verifex.core.program.dynamic.showing import by_braces
+from verifex.core.program.machine import Machine
+from verifex.core.program.tree import At
+
+Act = Callable[..., Any]
+
+
+def _plain(kind: type, names: str) -> dict[str, Act]:
+    """Methods of the host's own that can do no harm and make nothing larger than what they are given."""
+
+    def one(name: str) -> Act:
+        act = getattr(kind, name)
+
+        def run(m: Machine, at: At, value: Any, /, *args: Any, **named: Any) -> Any:
+            found = act(value, *args, **named)
+            if isinstance(found, str | list):
+                m.take(len(found), at)
+            return found
+
+        return run
+
+    return {name: one(name) for name in names.split()}
+
+
+def _padded(name: str) -> Act:
+    act = getattr(str, name)
+
+    def run(m: Machine, at: At, text: str, width: int, *fill: str) -> Any:
+        m.take(max(0, int(width)), at)
+        return act(text, width, *fill)
+
+    return run
+
+
+def _replace(m: Machine, at: At, text: str, old: str, new: str, *count: int) -> str:
+    m.take(len(text) + max(0, text.count(old)) * len(new), at)
+    return text.replace(old, new, *count)
+
+
+def _join(m: Machine, at: At, text: str, values: Any) -> str:
+    pieces = all_of(m, values, at)
+    m.take(sum(len(p) for p in pieces if isinstance(p, str)) + len(text) * len(pieces), at)
+    return text.join(pieces)
+
+
+def _format(m: Machine, at: At, text: str, /, *args: Any, **named: Any) -> str:
+    return by_braces(m, text, args, named, at)
+
+
+def _encode(m: Machine, at: At, text: str, *_: str) -> bytes:
+    return text.encode("utf-8", "replace")
+
+
+def _decode(m: Machine, at: At, value: bytes, *_: str) -> str:
+    return value.decode("utf-8", "replace")
+
+
+def _append(m: Machine, at: At, values: Any, value: Any) -> None:
+    m.take(1, at)
+    values.append(value)
+
+
+def _insert(m: Machine, at: At, values: list[Any], index: int, value: Any) -> None:
+    m.take(1, at)
+    values.insert(index, value)
+
+
+def _extend(m: Machine, at: At, values: list[Any], more: Any) -> None:
+    values.extend(all_of(m, more, at))
+
+
+def _sort(m: Machine, at: At, values: list[Any], key: Any = None, reverse: bool = False) -> None:
+    by = None if key is None else lambda value: call(m, key, (value,), {}, at)
+    values[:] = sorted(values, key=by, reverse=bool(reverse))
+
+
+def _entries(name: str) -> Act:
+    act = getattr(dict, name)
+
+    def run(m: Machine, at: At, value: dict[Any, Any]) -> list[Any]:
+        m.take(len(value), at)
+        return list(act(value))
+
+    return run
+
+
+def _update(m: Machine, at: At, value: Any, other: Any = None, /, **named: Any) -> None:
+    m.take(len(other or ()), at)
+    value.update(other if isinstance(other, dict) else all_of(m, other, at) if other is not None else {}, **named)
+
+
+def _set_default(m: Machine, at: At, value: dict[Any, Any], key: Any, given: Any = None) -> Any:
+    m.take(1, at)
+    return value.setdefault(key, given)
+
+
+def _add(m: Machine, at: At, value: set[Any], given: Any) -> None:
+    m.take(1, at)
+    value.add(given)
+
+
+METHODS: dict[type, dict[str, Act]] = {
+    str: _plain(
+        str,
+        "upper lower strip lstrip rstrip split rsplit splitlines startswith endswith find rfind index rindex count isdigit isalpha "
+        "isalnum isspace isupper islower isnumeric isdecimal title capitalize swapcase partition rpartition removeprefix removesuffix",
+    )
+    | {name: _padded(name) for name in ("ljust", "rjust", "center", "zfill")}
+    | {"replace": _replace, "join": _join, "format": _format, "encode": _encode},
+    bytes: _plain(bytes, "hex startswith endswith find") | {"decode": _decode},
+    bytearray: _plain(bytearray, "hex find") | {"decode": _decode, "append": _append},
+    list: _plain(list, "remove pop clear index count reverse copy")
+    | {"append": _append, "insert": _insert, "extend": _extend, "sort": _sort},
+    tuple: _plain(tuple, "index count"),
+    dict: _plain(dict, "get pop clear copy popitem")
+    | {name: _entries(name) for name in ("keys", "values", "items")}
+    | {"update": _update, "setdefault": _set_default},
+    set: _plain(set, "remove discard pop clear copy union intersection difference issubset issuperset")
+    | {"add": _add, "update": _update},
+    int: _plain(int, "bit_length"),
+    float: _plain(float, "is_integer"),
+    bool: {},
+    range: _plain(range, "index count"),
+}
+
+#: What the language has for these kinds, here or not: what is missing here is ours to add, anything else the program's slip.
+REAL = {kind: frozenset(name for name in dir(kind) if not name.startswith("_")) for kind in METHODS}

@@ -1,0 +1,1 @@
+"""Modules a Python program may import, played on the machine."""

@@ -1,0 +1,122 @@
+"""Names and items of values, and methods on them, while a program runs."""
+
+from typing import Any
+
+from verifex.core.program.dynamic.calling import call, each, run_function
+from verifex.core.program.dynamic.methods import METHODS, REAL
+from verifex.core.program.dynamic.values import (
+    UNSET,
+    Bound,
+    Builtin,
+    Class,
+    Function,
+    Instance,
+    Thing,
+    error,
+    kind_name,
+)
+from verifex.core.program.machine import Machine
+from verifex.core.program.run import Ended
+from verifex.core.program.tree import At
+
+
+def attribute(m: Machine, value: Any, name: str, at: At) -> Any:
+    """`value.name`."""
+    if isinstance(value, Instance):
+        if name in value.fields:
+            return value.fields[name]
+        member = value.of.find(name)
+        if isinstance(member, Function):
+            return Bound(member, value)
+        if member is not UNSET:
+            return member
+        if name == "__class__":
+            return value.of
+        raise error("AttributeError", f"'{value.of.name}' has no '{name}'", at)
+    if isinstance(value, Class):
+        member = value.find(name)
+        if member is not UNSET:
+            return member
+        if name == "__name__":
+            return value.name
+        raise error("AttributeError", f"'{value.name}' has no '{name}'", at)
+    if isinstance(value, Thing):
+        return value.get(m, name, at)
+    known = METHODS.get(type(value))
+    if known is not None:
+        act = known.get(name)
+        if act is not None:
+            return Builtin(name, lambda m_, at_, *args, **named: act(m_, at_, value, *args, **named))
+        if name in REAL[type(value)]:
+            raise Ended("not-read", at, f"`{name}` of a {kind_name(value)}")
+    if isinstance(value, int | float) and name in ("real", "imag"):
+        return value if name == "real" else 0
+    raise error("AttributeError", f"'{kind_name(value)}' has no '{name}'", at)
+
+
+def set_attribute(m: Machine, value: Any, name: str, given: Any, at: At) -> None:
+    if isinstance(value, Instance):
+        value.fields[name] = given
+    elif isinstance(value, Class):
+        value.members[name] = given
+    elif isinstance(value, Thing):
+        value.set(m, name, given, at)
+    else:
+        raise error("AttributeError", f"'{kind_name(value)}' cannot be given '{name}'", at)
+
+
+def method(m: Machine, value: Any, name: str, args: tuple[Any, ...], named: dict[str, Any], at: At) -> Any:
+    """`value.name(…)`, by the shortest way."""
+    known = METHODS.get(type(value))
+    if known is not None and (act := known.get(name)) is not None:
+        m.step(at)
+        return act(m, at, value, *args, **named)
+    if type(value) is Instance and name not in value.fields:
+        member = value.of.find(name)
+        if type(member) is Function:
+            return run_function(m, member, (value, *args), named, at)
+    if isinstance(value, Thing):
+        return call(m, value.method(m, name, at), args, named, at)
+    return call(m, attribute(m, value, name, at), args, named, at)
+
+
+def item(m: Machine, value: Any, index: Any, at: At) -> Any:
+    """`value[index]`; a stretch of a text or a list counts as made anew."""
+    if isinstance(value, str | list | tuple | bytes | bytearray | dict | range):
+        found = value[index]
+        if isinstance(index, slice):
+            m.take(len(found), at)
+        return found
+    if isinstance(value, Instance) and isinstance(own := value.of.find("__getitem__"), Function):
+        return run_function(m, own, (value, index), {}, at)
+    raise error("TypeError", f"'{kind_name(value)}' has no places", at)
+
+
+def set_item(m: Machine, value: Any, index: Any, given: Any, at: At) -> None:
+    if isinstance(value, list | dict | bytearray):
+        if isinstance(index, slice):
+            given = list(each(m, given, at))
+        value[index] = given
+        m.take(1, at)
+    elif isinstance(value, Instance) and isinstance(own := value.of.find("__setitem__"), Function):
+        run_function(m, own, (value, index, given), {}, at)
+    else:
+        raise error("TypeError", f"places of '{kind_name(value)}' cannot be given a value", at)
+
+
+def truth(m: Machine, value: Any, at: At) -> bool:
+    if isinstance(value, Instance | Thing):
+        return True
+    return bool(value)
+
+
+def _special(m: Machine, one: Any, name: str, other: Any, at: At) -> Any:
+    own = one.of.find(name) if isinstance(one, Instance) else UNSET
+    return run_function(m, own, (one, other), {}, at) if isinstance(own, Function) else UNSET
+
+
+def equal(m: Machine, one: Any, other: Any, at: At) -> bool:
+    if isinstance(one, Instance):
+        found = _special(m, one, "__eq__", other, at)
+        return one is other if found is UNSET else bool(found)
+    return bool(one == other)

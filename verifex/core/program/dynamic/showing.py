@@ -1,0 +1,114 @@
+"""Values as texts: what `print` shows, f-strings, `%` and `format`; without ever reaching into the host."""
+
+import re
+from string import Formatter
+from typing import Any
+
+from verifex.core.program.dynamic.calling import call, each
+from verifex.core.program.dynamic.values import (
+    Bound,
+    Builtin,
+    Class,
+    Function,
+    Instance,
+    Thing,
+    Unset,
+    error,
+    kind_name,
+)
+from verifex.core.program.machine import Machine
+from verifex.core.program.tree import At
+
+PLAIN = (bool, int, float, str)
+MOST_DEEP = 12
+_FORM = re.compile(r"[^0-9]?[<>=^]?[-+ ]?#?0?(\d{0,3})[,_]?(?:\.(\d{1,2}))?[bcdeEfFgGnosxX%]?")
+_WIDE = re.compile(r"%[-+ #0]*(?:\d{4,}|\*|\d*\.(?:\d{3,}|\*))")
+
+
+def shown(m: Machine, value: Any, at: At, *, quoted: bool = False, deep: int = 0) -> str:
+    """A value as `str()` gives it, or as `repr()` does."""
+    if isinstance(value, str):
+        return repr(value) if quoted else value
+    if value is None or isinstance(value, bool | int | float | bytes | bytearray | range):
+        return repr(value)
+    if deep > MOST_DEEP:
+        return "..."
+
+    def inside(one: Any) -> str:
+        return shown(m, one, at, quoted=True, deep=deep + 1)
+
+    if isinstance(value, list):
+        return "[" + ", ".join(inside(v) for v in value) + "]"
+    if isinstance(value, tuple):
+        return "(" + ", ".join(inside(v) for v in value) + ("," if len(value) == 1 else "") + ")"
+    if isinstance(value, set):
+        return "{" + ", ".join(inside(v) for v in each(m, value, at)) + "}" if value else "set()"
+    if isinstance(value, dict):
+        return "{" + ", ".join(f"{inside(k)}: {inside(v)}" for k, v in value.items()) + "}"
+    if isinstance(value, Instance):
+        own = value.of.find("__str__")
+        own = value.of.find("__repr__") if isinstance(own, Unset) else own
+        if isinstance(own, Function):
+            return str(call(m, Bound(own, value), (), {}, at))
+        if "args" in value.fields:
+            args = value.fields["args"]
+            said = shown(m, args[0] if len(args) == 1 else args, at) if args else ""
+            return f"{value.of.name}({said!r})" if quoted else said
+        return f"<{value.of.name} object>"
+    if isinstance(value, Class):
+        return f"<class '{value.name}'>"
+    if isinstance(value, Thing):
+        own_words = getattr(value, "shown", None)
+        return str(own_words()) if own_words else f"<{value.name}>"
+    if isinstance(value, Function | Bound | Builtin):
+        return "<function>"
+    return f"<{kind_name(value)}>"
+
+
+def formatted(m: Machine, value: Any, form: str, conversion: str, at: At) -> str:
+    """One value in a form such as `.2f`."""
+    if conversion:
+        value = shown(m, value, at, quoted=conversion in "ra")
+    if not form:
+        return shown(m, value, at)
+    if not isinstance(value, PLAIN):
+        if isinstance(value, Thing) and hasattr(value, "do_strftime"):
+            return str(value.do_strftime(m, at, form))
+        raise error("TypeError", f"unsupported format string passed to {kind_name(value)}", at)
+    if _FORM.fullmatch(form) is None:
+        raise error("ValueError", f"'{form}' is no form for a value", at)
+    return format(value, form)
+
+
+def by_percent(m: Machine, pattern: str, values: Any, at: At) -> str:
+    """`pattern % values`."""
+    if _WIDE.search(pattern):
+        raise error("ValueError", "a width of more than 999", at)
+    if isinstance(values, dict):
+        return pattern % {k: v if isinstance(v, PLAIN) else shown(m, v, at) for k, v in values.items()}
+    given = values if isinstance(values, tuple) else (values,)
+    return pattern % tuple(v if isinstance(v, PLAIN) else shown(m, v, at) for v in given)
+
+
+def by_braces(m: Machine, pattern: str, args: tuple[Any, ...], named: dict[str, Any], at: At) -> str:
+    """`pattern.format(…)`: places by number or name, without fields or items of what stands there."""
+    out: list[str] = []
+    following = 0
+    for text, name, form, conversion in Formatter().parse(pattern):
+        out.append(text)
+        if name is None:
+            continue
+        if not re.fullmatch(r"\w*", name) or "{" in (form or ""):
+            raise error("ValueError", f"'{{{name}}}' is read by number or name only", at)
+        if not name or name.isdigit():
+            index = int(name) if name else following
+            following += 1
+            if index >= len(args):
+                raise error("IndexError", "more places in the text than values", at)
+            value = args[index]
+        elif name in named:
+            value = named[name]
+        else:
+            raise error("KeyError", repr(name), at)
+        out.append(formatted(m, value, form or "", conversion or "", at))
+    return "".join(out)

@@ -1,0 +1,424 @@
+"""Statements of the Python dialect as closures: branches, loops, errors and clearing up, functions and classes."""
+
+from collections.abc import Callable
+from typing import Any
+
+from verifex.core.program import tree as t
+from verifex.core.program.dynamic.calling import call, each
+from verifex.core.program.dynamic.expressions import Expressions
+from verifex.core.program.dynamic.libraries import imported
+from verifex.core.program.dynamic.names import Scope, assigned
+from verifex.core.program.dynamic.running import attribute
+from verifex.core.program.dynamic.snapshot import snapshot
+from verifex.core.program.dynamic.values import (
+    ERRORS,
+    HOST_ERRORS,
+    UNSET,
+    Bound,
+    Class,
+    Frame,
+    Function,
+    Instance,
+    Raised,
+    Thing,
+    Unset,
+    as_raised,
+    error,
+)
+from verifex.core.program.machine import Machine
+from verifex.core.program.run import Ended
+
+Action = Callable[[Frame], object]
+BREAK, CONTINUE, RETURN = "break", "continue", "return"
+MOST_SELDOM = 6  # every 64th turn at the least
+CLOCKS = frozenset(("time", "monotonic", "perf_counter", "ticks_ms", "ticks_us", "time_ns"))
+PASS_US = 2.0  # of a while loop: the least that one turn of it takes on a real board
+
+
+class Statements(Expressions):
+    """A statement's closure gives None, or one of BREAK, CONTINUE, RETURN to those around it."""
+
+    def block(self, block: t.Block) -> Action:
+        actions = [self.statement(statement) for statement in block.body]
+        if len(actions) == 1:
+            return actions[0]
+
+        def run(frame: Frame) -> object:
+            for action in actions:
+                signal = action(frame)
+                if signal is not None:
+                    return signal
+            return None
+
+        return run
+
+    def _one(self, node: t.Stmt) -> Action:
+        return self.block(node) if isinstance(node, t.Block) else self.statement(node)
+
+    def statement(self, node: t.Stmt) -> Action:
+        match node:
+            case t.Do():
+                return self._plain(self.expr(node.expr), node.at)
+            case t.If():
+                condition, yes = self.truth(node.condition), self._one(node.yes)
+                no = self._one(node.no) if node.no else None
+
+                def branch(frame: Frame) -> object:
+                    if condition(frame):
+                        return yes(frame)
+                    return no(frame) if no else None
+
+                return branch
+            case t.While():
+                return self._while(node)
+            case t.ForIn():
+                return self._for(node)
+            case t.Break():
+                return lambda frame: BREAK
+            case t.Continue():
+                return lambda frame: CONTINUE
+            case t.Return():
+                return self._return(node)
+            case t.Define():
+                make, write = (
+                    self.function(node.function, node.function.name),
+                    self.write_to(t.Name(node.at, node.function.name)),
+                )
+                return self._plain(lambda frame: write(frame, make(frame)), node.at)
+            case t.Class():
+                return self._class(node)
+            case t.Try():
+                return self._try(node)
+            case t.Raise():
+                return self._raise(node)
+            case t.With():
+                return self._with(node)
+            case t.Outer():
+                return lambda frame: None
+            case t.Import():
+                return self._import(node)
+            case t.Delete():
+                return self._delete(node)
+            case t.Block():
+                return self.block(node)
+        raise TypeError(node)
+
+    def _plain(self, value: Callable[[Frame], Any], at: t.At) -> Action:
+        def run(frame: Frame) -> object:
+            try:
+                value(frame)
+            except HOST_ERRORS as wrong:
+                raise as_raised(wrong, at) from None
+            return None
+
+        return run
+
+    # -- loops -------------------------------------------------------------------------------------
+
+    def _while(self, node: t.While) -> Action:
+        test, inner, holder, at, cells = (
+            self.truth(node.condition),
+            self._one(node.body),
+            self.machine,
+            node.at,
+            self.cells,
+        )
+        # Only a loop that calls something can be waiting for anything; one that only reckons is not watched.
+        may_wait = any(isinstance(n, t.Call | t.Field) for n in t.walk(node)) or not t.children(node.body)
+        only_notes_time = notes_time(node)
+
+        def run(frame: Frame) -> object:
+            machine = holder[0]
+            before: object = None
+            moving = passes = 0
+            while True:
+                since = machine.pass_begins() if may_wait else None
+                if not test(frame):
+                    return None
+                machine.step(at)
+                signal = inner(frame)
+                if signal is not None and signal is not CONTINUE:
+                    return None if signal is BREAK else signal
+                if since is None:
+                    continue
+                machine.spend_us(PASS_US)
+                if machine.steps > machine.soft_steps:
+                    machine.breathe()
+                if only_notes_time:
+                    machine.skip_repeats(since, clock=False)
+                    continue
+                # A loop whose values move with every turn is looked at more and more seldom.
+                passes += 1
+                if passes & ((1 << min(moving >> 2, MOST_SELDOM)) - 1):
+                    before = None
+                    continue
+                after = pass_over(machine, since, before, cells, frame)
+                moving = 0 if after is not None and after == before else moving + 1
+                before = after
+
+        return run
+
+    def _for(self, node: t.ForIn) -> Action:
+        values, write = self.expr(node.values), self.write_to(node.target)
+        inner, holder, at = self._one(node.body), self.machine, node.at
+
+        def run(frame: Frame) -> object:
+            machine = holder[0]
+            try:
+                through = each(machine, values(frame), at)
+            except HOST_ERRORS as wrong:
+                raise as_raised(wrong, at) from None
+            while True:
+                try:
+                    value = next(through)
+                    write(frame, value)
+                except StopIteration:
+                    return None
+                except (*HOST_ERRORS, RuntimeError) as wrong:  # what is gone through was changed under way
+                    raise as_raised(wrong, at) from None
+                machine.step(at)
+                signal = inner(frame)
+                if signal is not None and signal is not CONTINUE:
+                    return None if signal is BREAK else signal
+
+        return run
+
+    # -- functions and classes ---------------------------------------------------------------------
+
+    def _body(self, function: t.Function | t.Lambda) -> tuple[Action, Callable[[], int]]:
+        outer = self.scope
+        scope = self.scope = Scope(outer)
+        for param in [*(p for p in function.params if not p.rest), *(p for p in function.params if p.rest)]:
+            scope.add(param.name)
+        if isinstance(function, t.Lambda):
+            value, holder = self.guarded(self.expr(function.value), function.at), self.machine
+
+            def give(frame: Frame) -> object:
+                holder[0].returned = value(frame)
+                return RETURN
+
+            action: Action = give
+        else:
+            own, of_program, _ = assigned(function.body)
+            scope.globals = of_program
+            for name in sorted(own):
+                scope.add(name)
+            for name in sorted(of_program):
+                self.cell(name)
+            action = self.block(function.body)
+        self.scope = outer
+        return action, lambda: scope.size
+
+    def _return(self, node: t.Return) -> Action:
+        value = self.guarded(self.expr(node.value), node.at) if node.value is not None else None
+        holder = self.machine
+
+        def run(frame: Frame) -> object:
+            holder[0].returned = value(frame) if value else None
+            return RETURN
+
+        return run
+
+    def _class(self, node: t.Class) -> Action:
+        base = self.expr(node.base) if node.base is not None else None
+        write = self.write_to(t.Name(node.at, node.name))
+        outer = self.scope
+        scope = self.scope = Scope(outer, is_class=True)
+        own, of_program, _ = assigned(node.body)
+        scope.globals = of_program
+        for name in sorted(own):
+            scope.add(name)
+        action = self.block(node.body)
+        self.scope = outer
+        at = node.at
+
+        def run(frame: Frame) -> object:
+            on = base(frame) if base else None
+            if on is not None and not isinstance(on, Class):
+                raise error("TypeError", "a class is built on another class", at)
+            inner: Frame = [frame, *[UNSET] * (scope.size - 1)]
+            action(inner)
+            members = {name: inner[slot] for name, slot in scope.slots.items() if inner[slot] is not UNSET}
+            write(frame, Class(node.name, on, members))
+            return None
+
+        return run
+
+    def _import(self, node: t.Import) -> Action:
+        write, module, what, at = self.write_to(t.Name(node.at, node.name)), node.module, node.what, node.at
+
+        def run(frame: Frame) -> object:
+            write(frame, imported(module, what, at))
+            return None
+
+        return run
+
+    def _delete(self, node: t.Delete) -> Action:
+        target, holder, at = node.target, self.machine, node.at
+        if isinstance(target, t.Index):
+            owner, index = self.expr(target.base), self.expr(target.index)
+
+            def take(frame: Frame) -> None:
+                del owner(frame)[index(frame)]
+
+            return self._plain(take, at)
+        if isinstance(target, t.Name):
+            write = self.write_to(target)
+            return self._plain(lambda frame: write(frame, UNSET), at)
+        self.program.unread.append(t.Unread(at, "`del` of this"))
+        return lambda frame: holder and None
+
+    # -- errors ------------------------------------------------------------------------------------
+
+    def _raise(self, node: t.Raise) -> Action:
+        value, holder, at = self.expr(node.value) if node.value is not None else None, self.machine, node.at
+
+        def run(frame: Frame) -> object:
+            machine = holder[0]
+            if value is None:
+                again = machine.own.get("handled")
+                if not isinstance(again, Raised):
+                    raise error("RuntimeError", "nothing to raise again", at)
+                raise again
+            found = value(frame)
+            if isinstance(found, Class):
+                found = call(machine, found, (), {}, at)
+            if not isinstance(found, Instance) or not found.of.is_a(ERRORS["BaseException"]):
+                raise error("TypeError", "only an error can be raised", at)
+            raise Raised(found, at)
+
+        return run
+
+    def _try(self, node: t.Try) -> Action:
+        body = self.block(node.body)
+        handlers = []
+        for handler in node.handlers:
+            kind = self.expr(handler.kind) if handler.kind is not None else None
+            write = self.write_to(t.Name(handler.at, handler.name)) if handler.name else None
+            handlers.append((kind, write, self.block(handler.body), handler.at))
+        otherwise = self.block(node.otherwise) if node.otherwise else None
+        at_last = self.block(node.at_last) if node.at_last else None
+        holder = self.machine
+
+        def guarded(frame: Frame) -> object:
+            machine = holder[0]
+            depth = machine.depth
+            try:
+                signal = body(frame)
+            except (Raised, Ended) as wrong:
+                raised = _told(machine, wrong)
+                machine.depth = depth
+                for kind, write, action, at in handlers:
+                    if kind is None or _is_kind(raised, kind(frame), at):
+                        if write:
+                            write(frame, raised.value)
+                        machine.own["handled"] = raised
+                        return action(frame)
+                raise raised from None
+            return otherwise(frame) if otherwise and signal is None else signal
+
+        if at_last is None:
+            return guarded
+
+        def run(frame: Frame) -> object:
+            machine = holder[0]
+            try:
+                signal = guarded(frame)
+            except (Raised, Ended) as wrong:
+                raised = _told(machine, wrong)
+                last = at_last(frame)
+                if last is not None:
+                    return last
+                raise raised from None
+            kept = machine.returned
+            last = at_last(frame)
+            machine.returned = kept if last is None else machine.returned
+            return signal if last is None else last
+
+        return run
+
+    def _with(self, node: t.With) -> Action:
+        value, body, holder, at = (
+            self.guarded(self.expr(node.value), node.at),
+            self.block(node.body),
+            self.machine,
+            node.at,
+        )
+        write = self.write_to(t.Name(node.at, node.name)) if node.name else None
+
+        def run(frame: Frame) -> object:
+            machine, owner = holder[0], value(frame)
+            begun = owner
+            if isinstance(owner, Instance) and not isinstance(enter := owner.of.find("__enter__"), Unset):
+                begun = call(machine, Bound(enter, owner), (), {}, at)
+            if write:
+                write(frame, begun)
+            try:
+                return body(frame)
+            finally:
+                _leave(machine, owner, at)
+
+        return run
+
+
+def _told(machine: Machine, wrong: Raised | Ended) -> Raised:
+    """What a `try` gets to see. The end of the time is told to the program as someone stopping it from outside."""
+    if isinstance(wrong, Raised):
+        return wrong
+    if wrong.reason != "time" or machine.stopping:
+        raise wrong
+    machine.stop()
+    return error("KeyboardInterrupt", "", t.At(0, 0))
+
+
+def _is_kind(raised: Raised, kind: Any, at: t.At) -> bool:
+    kinds = kind if isinstance(kind, tuple) else (kind,)
+    # A library's own error class is not known here: it takes what its library raises.
+    return any(
+        raised.value.of.is_a(one) if isinstance(one, Class) else raised.value.of.is_a(ERRORS["Exception"])
+        for one in kinds
+    )
+
+
+def _leave(machine: Machine, owner: Any, at: t.At) -> None:
+    if isinstance(owner, Thing):
+        attribute(machine, owner, "close", at).act(machine, at)
+    elif isinstance(owner, Instance) and isinstance(own := owner.of.find("__exit__"), Function):
+        call(machine, Bound(own, owner), (None, None, None), {}, at)
+
+
+def notes_time(node: t.While) -> bool:
+    """Whether all that a loop does is to keep the time while it waits for something that is no time: then only its last
+    turn counts."""
+    if not isinstance(node.body, t.Block) or not node.body.body or _asks_time(node.condition):
+        return False
+    return all(
+        isinstance(s, t.Do)
+        and isinstance(s.expr, t.Assign)
+        and s.expr.op == "="
+        and isinstance(s.expr.target, t.Name)
+        and isinstance(s.expr.value, t.Call)
+        and s.expr.value.name in CLOCKS
+        and not s.expr.value.args
+        and not any(isinstance(n, t.Name) and n.name == s.expr.target.name for n in t.walk(node.condition))
+        for s in node.body.body
+    )
+
+
+def _asks_time(node: t.Expr) -> bool:
+    return any(isinstance(n, t.Call) and n.name in CLOCKS for n in t.walk(node))
+
+
+def pass_over(machine: Machine, since: Any, before: object, cells: Frame, frame: Frame) -> object:
+    """After a turn of a loop that changed nothing: time goes on to where the next could be another one.
+
+    A loop that only looks at the clock looks once a millisecond. Gives how things stand now, or None when the turn did
+    something.
+    """
+    after = snapshot(cells, frame) if machine.was_quiet(since) else None
+    if after is not None and after == before:
+        if machine.activity == since.activity and machine.time_asked != since.time_asked:
+            machine.wait_for_next_ms()
+        else:
+            machine.skip_repeats(since)
+    return after

@@ -1,0 +1,180 @@
+"""What values are in a run of the Python dialect.
+
+Numbers, texts, lists, tuples, dictionaries and sets are the host's own; everything that can be called, imported or has
+names of its own is one of the kinds here. A program gets at nothing of a value but what is listed for its kind.
+"""
+
+from collections.abc import Callable
+from dataclasses import dataclass, field
+from typing import Any
+
+from verifex.core.program.machine import Machine
+from verifex.core.program.run import Ended
+from verifex.core.program.tree import At
+
+Frame = list[Any]
+Act = Callable[..., Any]  # act(machine, at, *args, **keywords)
+
+
+class Unset:
+    """What a name holds before it is given anything."""
+
+
+UNSET = Unset()
+
+
+@dataclass(slots=True, eq=False)
+class Builtin:
+    """Something of the language or of a library that can be called; `kind` is the type it makes, if it makes one."""
+
+    name: str
+    act: Act
+    kind: type | tuple[type, ...] | None = None
+
+
+@dataclass(slots=True, eq=False)
+class Function:
+    """A function of the program, with the frame it was made in."""
+
+    name: str
+    names: tuple[str, ...]  # of its parameters; those behind `positional` are given by name only
+    positional: int
+    required: int
+    defaults: tuple[Any, ...]
+    rest: str | None  # the parameter that takes further values
+    rest_named: str | None
+    action: Callable[[Frame], object]
+    slots: Callable[[], int]
+    outer: Frame | None
+    at: At
+
+
+@dataclass(slots=True, eq=False)
+class Class:
+    name: str
+    base: "Class | None"
+    members: dict[str, Any]
+
+    def find(self, name: str) -> Any:
+        """A member of the class or of one it is built on; UNSET when there is none."""
+        here: Class | None = self
+        while here is not None:
+            if name in here.members:
+                return here.members[name]
+            here = here.base
+        return UNSET
+
+    def is_a(self, other: "Class") -> bool:
+        here: Class | None = self
+        while here is not None:
+            if here is other:
+                return True
+            here = here.base
+        return False
+
+
+@dataclass(slots=True, eq=False)
+class Instance:
+    of: Class
+    fields: dict[str, Any] = field(default_factory=dict)
+
+
+@dataclass(slots=True, eq=False)
+class Bound:
+    """A function with the object it is called on."""
+
+    function: Function
+    owner: Any
+
+
+class Thing:
+    """An object of a library as it is played here. `do_x` is its method x, `get_x` and `set_x` its property x."""
+
+    name = "object"
+
+    def get(self, m: Machine, name: str, at: At) -> Any:
+        if (act := getattr(self, f"do_{name}", None)) is not None:
+            return Builtin(name, act)
+        if (read := getattr(self, f"get_{name}", None)) is not None:
+            return read(m, at)
+        constant = getattr(type(self), f"is_{name}", UNSET)
+        if constant is not UNSET:
+            return constant
+        raise Ended("not-read", at, f"`{name}` of {self.name}")
+
+    def method(self, m: Machine, name: str, at: At) -> Any:
+        """What is called when `name` is called on it."""
+        return self.get(m, name, at)
+
+    def set(self, m: Machine, name: str, value: Any, at: At) -> None:
+        write = getattr(self, f"set_{name}", None)
+        if write is None:
+            raise Ended("not-read", at, f"setting `{name}` of {self.name}")
+        write(m, at, value)
+
+    def state(self) -> Any:
+        """What of it may change from pass to pass, for telling whether anything did."""
+        return None
+
+
+class Raised(Exception):
+    """An error under way in the program: `value` an instance of one of its error classes, raised at `at`."""
+
+    def __init__(self, value: Instance, at: At) -> None:
+        super().__init__(value.of.name)
+        self.value, self.at = value, at
+
+
+_TREE = """
+BaseException
+BaseException KeyboardInterrupt SystemExit Exception
+Exception ArithmeticError LookupError ValueError TypeError NameError AttributeError RuntimeError OSError AssertionError StopIteration ImportError
+ArithmeticError ZeroDivisionError OverflowError
+LookupError IndexError KeyError
+NameError UnboundLocalError
+RuntimeError NotImplementedError RecursionError
+ValueError UnicodeError
+ImportError ModuleNotFoundError
+OSError FileNotFoundError TimeoutError
+"""
+
+
+def _errors() -> dict[str, Class]:
+    made: dict[str, Class] = {}
+    for line in _TREE.split("\n"):
+        base, *names = line.split() or [""]
+        for name in names or ([base] if base else []):
+            made[name] = Class(name, made.get(base) if names else None, {})
+    made["IOError"] = made["OSError"]
+    return made
+
+
+ERRORS = _errors()
+
+#: Errors of the host that are an error of the program where they come from an operation of the program.
+HOST_ERRORS = (TypeError, ValueError, ArithmeticError, LookupError, AttributeError)
+
+
+def error(kind: str, message: str, at: At) -> Raised:
+    return Raised(Instance(ERRORS[kind], {"args": (message,)}), at)
+
+
+def as_raised(wrong: Exception, at: At) -> Raised:
+    """The program's error for one of the host's."""
+    kind = next((c.__name__ for c in type(wrong).__mro__ if c.__name__ in ERRORS), "Exception")
+    message = wrong.args[0] if wrong.args else ""
+    text = str(message) if not isinstance(wrong, KeyError) else repr(message)
+    return error(kind, text.replace("do_", "").split(".")[-1] if "do_" in text else text, at)
+
+
+KIND_NAMES = {
+    bool: "bool", int: "int", float: "float", str: "str", list: "list", tuple: "tuple", dict: "dict", set: "set",
+    bytes: "bytes", bytearray: "bytearray", range: "range", type(None): "NoneType", Function: "function",
+    Bound: "method", Builtin: "function", Class: "type",
+}  # fmt: skip
+
+
+def kind_name(value: Any) -> str:
+    if isinstance(value, Instance):
+        return value.of.name
+    return KIND_NAMES.get(type(value), getattr(value, "name", "object"))

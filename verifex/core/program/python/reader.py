@@ -1,0 +1,132 @@
+"""Statements and whole programs of the Python dialect."""
+
+import ast
+
+from verifex.core.program import tree as t
+from verifex.core.program.python.expressions import ANY, BINARY, Expressions, NotRead
+
+MAIN = "program"  # the name that a program's statements outside its functions go by
+
+
+def read_python(source: str) -> t.Program:
+    """The tree of a program that is well formed; what is not read yet stands in its `unread`."""
+    program = t.Program(dialect="python")
+    reader = _Reader(program)
+    body = reader.block(t.At(1, 1), ast.parse(source).body)
+    program.functions[MAIN] = t.Function(t.At(1, 1), MAIN, ANY, (), body)
+    return program
+
+
+class _Reader(Expressions):
+    def __init__(self, program: t.Program) -> None:
+        self.program = program
+
+    def block(self, at: t.At, raws: list[ast.stmt]) -> t.Block:
+        body: list[t.Stmt] = []
+        for raw in raws:
+            try:
+                body.extend(self.statement(raw))
+            except NotRead as wrong:
+                self.program.unread.append(t.Unread(self.at(wrong.raw), wrong.what))
+        return t.Block(at, tuple(body))
+
+    def statement(self, raw: ast.stmt) -> list[t.Stmt]:
+        at = self.at(raw)
+        match raw:
+            case ast.Expr(value=ast.Constant(value=str())) | ast.Pass():
+                return []
+            case ast.Expr():
+                return [t.Do(at, self.expr(raw.value))]
+            case ast.Assign():
+                value = self.expr(raw.value)
+                for target in reversed(raw.targets):
+                    value = t.Assign(at, "=", self.expr(target), value)
+                return [t.Do(at, value)]
+            case ast.AnnAssign():
+                if raw.value is None:
+                    return []
+                return [t.Do(at, t.Assign(at, "=", self.expr(raw.target), self.expr(raw.value)))]
+            case ast.AugAssign() if type(raw.op) in BINARY:
+                op = BINARY[type(raw.op)] + "="
+                return [t.Do(at, t.Assign(at, op, self.expr(raw.target), self.expr(raw.value)))]
+            case ast.If():
+                no = self.block(at, raw.orelse) if raw.orelse else None
+                return [t.If(at, self.expr(raw.test), self.block(at, raw.body), no)]
+            case ast.While():
+                self._without_else(raw, raw.orelse)
+                return [t.While(at, self.expr(raw.test), self.block(at, raw.body))]
+            case ast.For():
+                self._without_else(raw, raw.orelse)
+                return [t.ForIn(at, self.expr(raw.target), self.expr(raw.iter), self.block(at, raw.body))]
+            case ast.Break():
+                return [t.Break(at)]
+            case ast.Continue():
+                return [t.Continue(at)]
+            case ast.Return():
+                return [t.Return(at, self.expr(raw.value) if raw.value is not None else None)]
+            case ast.FunctionDef():
+                return [t.Define(at, self._function(raw))]
+            case ast.ClassDef():
+                return [self._class(raw)]
+            case ast.Try():
+                return [self._try(raw)]
+            case ast.Raise():
+                return [t.Raise(at, self.expr(raw.exc) if raw.exc is not None else None)]
+            case ast.With():
+                return [self._with(raw, raw.items)]
+            case ast.Global() | ast.Nonlocal():
+                return [t.Outer(at, "global" if isinstance(raw, ast.Global) else "nonlocal", tuple(raw.names))]
+            case ast.Import():
+                return [t.Import(at, a.name, None, a.asname or a.name.split(".")[0]) for a in raw.names]
+            case ast.ImportFrom():
+                return [t.Import(at, raw.module or "", a.name, a.asname or a.name) for a in raw.names]
+            case ast.Delete():
+                return [t.Delete(at, self.expr(target)) for target in raw.targets]
+            case ast.Assert():
+                wrong = t.Raise(at, t.Call(at, "AssertionError", (self.expr(raw.msg),) if raw.msg else ()))
+                return [t.If(at, t.Unary(at, "!", self.expr(raw.test)), t.Block(at, (wrong,)), None)]
+        raise NotRead(raw, WORDS.get(type(raw), f"this {type(raw).__name__}"))
+
+    def _without_else(self, raw: ast.stmt, orelse: list[ast.stmt]) -> None:
+        if orelse:
+            raise NotRead(raw, "`else` behind a loop")
+
+    def _function(self, raw: ast.FunctionDef) -> t.Function:
+        if raw.decorator_list:
+            raise NotRead(raw.decorator_list[0], "a decorator (`@`)")
+        made = t.Function(self.at(raw), raw.name, ANY, self.params(raw.args), self.block(self.at(raw), raw.body))
+        self.program.add(made)
+        return made
+
+    def _class(self, raw: ast.ClassDef) -> t.Class:
+        if len(raw.bases) > 1 or raw.keywords or raw.decorator_list:
+            raise NotRead(raw, "a class with several bases, keywords or decorators")
+        base = self.expr(raw.bases[0]) if raw.bases else None
+        return t.Class(self.at(raw), raw.name, base, self.block(self.at(raw), raw.body))
+
+    def _try(self, raw: ast.Try) -> t.Try:
+        at = self.at(raw)
+        handlers = tuple(
+            t.Handler(
+                self.at(h), self.expr(h.type) if h.type is not None else None, h.name, self.block(self.at(h), h.body)
+            )
+            for h in raw.handlers
+        )
+        otherwise = self.block(at, raw.orelse) if raw.orelse else None
+        return t.Try(
+            at, self.block(at, raw.body), handlers, otherwise, self.block(at, raw.finalbody) if raw.finalbody else None
+        )
+
+    def _with(self, raw: ast.With, items: list[ast.withitem]) -> t.With:
+        first, *rest = items
+        if first.optional_vars is not None and not isinstance(first.optional_vars, ast.Name):
+            raise NotRead(raw, "`with` for several names")
+        name = first.optional_vars.id if isinstance(first.optional_vars, ast.Name) else None
+        at = self.at(raw)
+        body = t.Block(at, (self._with(raw, rest),)) if rest else self.block(at, raw.body)
+        return t.With(at, self.expr(first.context_expr), name, body)
+
+
+WORDS: dict[type, str] = {
+    ast.AsyncFunctionDef: "`async`", ast.AsyncFor: "`async`", ast.AsyncWith: "`async`", ast.Match: "`match`",
+}  # fmt: skip

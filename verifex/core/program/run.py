@@ -1,0 +1,99 @@
+"""What a run meets, may use, and gives."""
+
+from dataclasses import dataclass, field
+from typing import TYPE_CHECKING, Protocol
+
+from verifex.core.program.tree import At
+
+if TYPE_CHECKING:
+    from verifex.core.program.machine import Machine
+
+
+class Surroundings(Protocol):
+    """What the pins meet: a script, or the twin of a bench. `typed` is what comes in on the serial line (ms, text)."""
+
+    typed: list[tuple[float, str]]
+
+    def analogue_count(self, machine: "Machine", pin: str) -> int:
+        """The converter's count on `pin` now."""
+
+    def level(self, machine: "Machine", pin: str) -> bool:
+        """The logic level on an input pin now."""
+
+    def pulse_us(self, machine: "Machine", pin: str) -> int:
+        """The length in µs of the next pulse on `pin`; 0 for none."""
+
+    def measured(self, machine: "Machine", pins: list[str], quantity: str) -> float:
+        """What the module on these pins (without any, the one on the bus) measures now; nan when none answers."""
+
+    def registers(self, machine: "Machine", address: int, register: int, count: int) -> list[int] | None:
+        """So many bytes from a register on, of the module with this address on the bus; None when none answers."""
+
+    def tag(self, machine: "Machine", pins: list[str]) -> str:
+        """The id of the tag at the reader on these pins; empty for none."""
+
+    def next_change_us(self, since_us: float) -> float:
+        """When something a program can read first changes after `since_us` (µs of the run); infinity for never."""
+
+    def pins_changed(self, machine: "Machine") -> None:
+        """Called after a mode or an output level has changed."""
+
+
+@dataclass(frozen=True, slots=True)
+class Budget:
+    """What one run may use before it is ended with a finding."""
+
+    steps: int = 3_000_000
+    output_bytes: int = 400_000
+    depth: int = 60
+    cells: int = 20_000_000
+    cells_at_once: int = 200_000
+
+
+class Ended(Exception):
+    """The run is over: `reason` is 'time', 'steps', 'memory', 'output', 'depth', 'raised' (the error
+    `what`) or 'not-read' (`what`)."""
+
+    def __init__(self, reason: str, at: At | None = None, what: str = "") -> None:
+        super().__init__(reason)
+        self.reason, self.at, self.what = reason, at, what
+
+
+@dataclass(slots=True)
+class PinUse:
+    """What a program did with one pin, with the place of the first time of each."""
+
+    mode: str | None = None
+    mode_at: At | None = None
+    written_at: At | None = None
+    read_at: At | None = None
+    measured_at: At | None = None
+
+
+@dataclass(slots=True)
+class RunResult:
+    """A finished run. Times in ms; `serial` is all that was printed, `lines` each line with its time.
+
+    `overflows`, `divisions`, `slips` are observations by place: how often a value did not fit, how an
+    integer division came out (runs, results that were not 0, remainders lost), other slips by kind.
+    """
+
+    serial: str = ""
+    lines: list[tuple[float, str]] = field(default_factory=list)
+    events: list[tuple[float, str, str]] = field(default_factory=list)
+    ended: str = "time"
+    ended_at: At | None = None
+    ended_with: str = ""  # the error it ended with, or what of it is not read yet
+    ended_ms: float = 0.0
+    pins: dict[str, PinUse] = field(default_factory=dict)
+    overflows: dict[At, int] = field(default_factory=dict)
+    divisions: dict[At, tuple[int, int, int]] = field(default_factory=dict)
+    slips: dict[tuple[str, At], int] = field(default_factory=dict)
+    baud: int | None = None
+    reference: str = "rail"
+    longest_wait: tuple[float, At | None] = (0.0, None)  # in ms, and where
+    released: bool | None = (
+        None  # whether pins that were set up were released when it was stopped; None: none to release
+    )
+    #: What displays show: (ms, name, rows) whenever that changes.
+    displays: list[tuple[float, str, list[str]]] = field(default_factory=list)

@@ -1,0 +1,70 @@
+"""A whole program, and the way through it."""
+
+from dataclasses import dataclass, field
+
+from verifex.core.program.tree.base import At, Expr, Node
+from verifex.core.program.tree.statements import Declare, Function
+from verifex.core.program.types import Struct
+
+
+@dataclass(frozen=True, slots=True)
+class Unread(Node):
+    """Something the reader does not know yet: ours to add, left to the eye meanwhile."""
+
+    what: str
+
+
+@dataclass(slots=True)
+class Program:
+    """A whole program: globals in order, functions by key, records by name, what was not read.
+
+    `dialect` is cpp or python; a Python program's statements outside functions are its function `program`.
+    A function's key is its name; a further one of the same name has a number behind it (`show/2`).
+    """
+
+    dialect: str = "cpp"
+    globals: list[Declare] = field(default_factory=list)
+    functions: dict[str, Function] = field(default_factory=dict)
+    records: dict[str, Struct] = field(default_factory=dict)
+    #: What fields of records begin with, by (record, field).
+    begins: dict[tuple[str, str], Expr] = field(default_factory=dict)
+    includes: list[tuple[str, At]] = field(default_factory=list)
+    #: Types that only a library could bring where none is included: as written, the one of the language it is like, where.
+    not_included: list[tuple[str, str | None, At]] = field(default_factory=list)
+    unread: list[Unread] = field(default_factory=list)
+    #: The name a constant macro was written under, by the identity of the node that took its place.
+    spelled: dict[int, str] = field(default_factory=dict)
+
+    def named(self, name: str) -> list[tuple[str, Function]]:
+        """Every function of that name with its key, in the order of the text."""
+        return [(key, function) for key, function in self.functions.items() if function.name == name]
+
+    def add(self, function: Function) -> None:
+        count = len(self.named(function.name))
+        self.functions[function.name if count == 0 else f"{function.name}/{count + 1}"] = function
+
+
+def children(node: object) -> list[Node]:
+    """The direct child nodes of a node, in the order they stand in the text."""
+    found: list[Node] = []
+    for name in getattr(node, "__dataclass_fields__", {}):
+        value = getattr(node, name)
+        for item in value if isinstance(value, tuple) else (value,):
+            if isinstance(item, Node):
+                found.append(item)
+    return found
+
+
+def walk(node: Node) -> list[Node]:
+    """The node and all below it."""
+    found, ahead = [], [node]
+    while ahead:
+        here = ahead.pop()
+        found.append(here)
+        ahead.extend(reversed(children(here)))
+    return found
+
+
+def walk_program(program: Program) -> list[Node]:
+    """Every node of a program: globals first, then the functions in order."""
+    return [node for top in [*program.globals, *program.functions.values()] for node in walk(top)]

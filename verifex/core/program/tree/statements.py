@@ -1,0 +1,107 @@
+"""What is done, and functions."""
+
+from dataclasses import dataclass
+
+from verifex.core.program.tree.base import Expr, Node, Stmt
+from verifex.core.program.types import Type
+
+
+@dataclass(frozen=True, slots=True)
+class Declare(Stmt):
+    name: str
+    type: Type
+    value: Expr | None
+    constant: bool = False
+    static: bool = False
+    reference: bool = False  # another name for what `value` stands for
+
+
+@dataclass(frozen=True, slots=True)
+class Do(Stmt):
+    """An expression for its effect."""
+
+    expr: Expr
+
+
+@dataclass(frozen=True, slots=True)
+class Block(Stmt):
+    body: tuple[Stmt, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class If(Stmt):
+    condition: Expr
+    yes: Stmt
+    no: Stmt | None
+
+
+@dataclass(frozen=True, slots=True)
+class While(Stmt):
+    condition: Expr
+    body: Stmt
+    at_end: bool = False  # do … while
+
+
+@dataclass(frozen=True, slots=True)
+class For(Stmt):
+    start: Stmt | None
+    condition: Expr | None
+    step: Expr | None
+    body: Stmt
+
+
+@dataclass(frozen=True, slots=True)
+class ForEach(Stmt):
+    """`for (int x : values)`: `item` takes each value in turn."""
+
+    item: Declare
+    values: Expr
+    body: Stmt
+
+
+@dataclass(frozen=True, slots=True)
+class Case(Node):
+    """One label of a switch with the statements behind it; `value` None is `default`."""
+
+    value: Expr | None
+    body: tuple[Stmt, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Switch(Stmt):
+    value: Expr
+    cases: tuple[Case, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Break(Stmt):
+    pass
+
+
+@dataclass(frozen=True, slots=True)
+class Continue(Stmt):
+    pass
+
+
+@dataclass(frozen=True, slots=True)
+class Return(Stmt):
+    value: Expr | None
+
+
+@dataclass(frozen=True, slots=True)
+class Param:
+    """A parameter; by `reference` it is another name for what the caller gives. `rest` is `*` or `**`."""
+
+    name: str
+    type: Type
+    reference: bool = False
+    default: Expr | None = None
+    rest: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Function(Node):
+    name: str
+    result: Type
+    params: tuple[Param, ...]
+    body: Block
