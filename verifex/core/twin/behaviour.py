@@ -46,7 +46,9 @@ def check_behaviour(
     values are shown but not judged.
     """
     refs = {recipe.ref: part.ref for recipe in exercise.recipe if (part := view.matching(recipe.ref))}
-    outcomes = [_outcome(exercise, window, trace, refs, (limits or {}).get(window.name)) for window in plan.windows]
+    outcomes = [
+        _outcome(exercise, plan, window, trace, refs, (limits or {}).get(window.name)) for window in plan.windows
+    ]
     run = RunView(exercise, trace, outcomes, refs)
     first = next((o.window.start_ms for o in outcomes if o.window.kind == "step" and not o.agrees), None)
     return BehaviourReport(outcomes, BEHAVIOUR.run(run), first)
@@ -54,6 +56,7 @@ def check_behaviour(
 
 def _outcome(
     exercise: Exercise,
+    plan: Stimulus,
     window: Window,
     trace: TwinTrace,
     refs: Mapping[str, str],
@@ -68,12 +71,12 @@ def _outcome(
             if ref not in refs:
                 continue
             if window.kind == "step":
-                wanted = _wanted(statement, ref, window.value)
+                wanted = _wanted(statement, ref, window)
                 if wanted is not None:
                     asked[ref] = "on" if wanted else "off"
                 seen[ref] = _seen(trace, refs[ref], judged_from, window.end_ms)
             else:
-                turned = _switch_point(trace, refs[ref], window)
+                turned = _switch_point(trace, plan, refs[ref], window, statement)
                 if turned is not None:
                     switched[ref] = turned
     values = [
@@ -85,8 +88,8 @@ def _outcome(
     return StepOutcome(window, asked, seen, printed, limits, switched)
 
 
-def _wanted(statement: Behaviour, ref: str, value: float) -> bool | None:
-    side = statement.then if statement.when.holds(value) else statement.otherwise
+def _wanted(statement: Behaviour, ref: str, window: Window) -> bool | None:
+    side = statement.then if statement.when.holds(window.value, window.text) else statement.otherwise
     return side.get(ref)
 
 
@@ -98,14 +101,12 @@ def _seen(trace: TwinTrace, ref: str, start_ms: float, end_ms: float) -> str:
     return "changes"
 
 
-def _switch_point(trace: TwinTrace, ref: str, window: Window) -> float | None:
+def _switch_point(trace: TwinTrace, plan: Stimulus, ref: str, window: Window, statement: Behaviour) -> float | None:
     """The stimulus at which an output switched in a sweep; the last change counts."""
+    towards_on = (window.kind == "up") == (statement.when.side == "over")
     times = [
         ms
         for ms, who, on in trace.indicator_events
-        if who == ref and window.start_ms <= ms < window.end_ms and on == (window.kind == "up")
+        if who == ref and window.start_ms <= ms < window.end_ms and on == towards_on
     ]
-    if not times:
-        return None
-    near = [s for s in trace.samples if s[0] <= times[-1]]
-    return near[-1][2] if near else None
+    return plan.at(times[-1]).get(window.key) if times else None

@@ -71,6 +71,12 @@ def _outputs(view: RunView) -> list[str]:
     )
 
 
+def sensor_and_outputs(view: RunView) -> list[str]:
+    """What a wrong value concerns: the part it is read from, and every output that follows it, as the bench calls them."""
+    sensor = view.exercise.readings[0].ref
+    return list(dict.fromkeys([view.refs.get(sensor, sensor), *(view.refs[ref] for ref in _outputs(view))]))
+
+
 def _asked_for(view: RunView, ref: str) -> str:
     statement = next(s for s in view.exercise.behaviour if ref in s.then or ref in s.otherwise)
     return str(statement.when)
@@ -80,6 +86,28 @@ def _named(view: RunView, outputs: list[str]) -> tuple[list[str], str, str]:
     """The bench's references of some outputs, as words, and 'is' or 'are' to go with them."""
     refs = [view.refs[ref] for ref in outputs]
     return refs, " and ".join(refs), "is" if len(refs) == 1 else "are"
+
+
+@BEHAVIOUR.rule(
+    "stops-on-bench",
+    Severity.FIX,
+    title="The program stops on this bench",
+    why="From here on nothing is measured and no alarm comes.",
+    hint="What does the error message say, and which line does it name?",
+    criterion="program",
+    source="the program run on the twin of the pair's own bench",
+    explains=("alarm-inverted", "alarm-never-on", "alarm-stays-on", "alarm-at-wrong-value", "printed-value-out"),
+)
+def stops_on_bench(view: RunView, found: Found) -> Iterator[Finding]:
+    run = view.trace.run
+    if run.ended == "raised" and run.ended_at is not None:
+        yield found(
+            f"After {run.ended_ms / 1000:.1f} s line {run.ended_at.line} stops the program: {run.ended_with}.",
+            "Look at the wiring of what this line asks; then catch the error, and try again at the next turn.",
+            line=run.ended_at.line,
+            column=run.ended_at.column,
+            parts=sensor_and_outputs(view),
+        )
 
 
 @BEHAVIOUR.rule(
@@ -145,8 +173,10 @@ def alarm_never_on(view: RunView, found: Found) -> Iterator[Finding]:
 def alarm_stays_on(view: RunView, found: Found) -> Iterator[Finding]:
     def stays(ref: str) -> bool:
         states = view.states(ref)
-        down = [o for o in view.outcomes if o.window.kind == "down"]
-        on_at_the_end = bool(down) and view.trace.is_on(view.refs[ref], down[-1].window.end_ms)
+        # Behind the threshold again: after the sweep down for "over", after the one up for "under".
+        over = next(s for s in view.exercise.behaviour if ref in s.then or ref in s.otherwise).when.side == "over"
+        back = [o for o in view.outcomes if o.window.kind == ("down" if over else "up")]
+        on_at_the_end = bool(back) and view.trace.is_on(view.refs[ref], back[-1].window.end_ms)
         # On before it is asked, but not always: that is another threshold, not a missing branch.
         before = {seen for asked, seen in states if asked == "off"}
         return any(asked == seen == "on" for asked, seen in states) and on_at_the_end and len(before) == 1
@@ -207,7 +237,7 @@ def printed_value_out(view: RunView, found: Found) -> Iterator[Finding]:
         yield found(
             f"At “{first.window.name}” the program prints {first.printed:g}; the sheet allows {first.limits[0]:.1f} to {first.limits[1]:.1f}.",
             "Follow one reading through the formula: reference, divisor, offset, slope.",
-            parts=[view.refs[ref] for ref in _outputs(view)],
+            parts=sensor_and_outputs(view),
             value=first.printed,
             limit=first.limits[1] if first.printed > first.limits[1] else first.limits[0],
         )

@@ -20,6 +20,8 @@ class TwinTrace:
     indicator_events: list[tuple[float, str, bool]] = field(default_factory=list)
     samples: list[tuple[float, str, float, int]] = field(default_factory=list)
     operating_points: int = 0
+    #: Modules asked more often than they measure: (part, quantity) → (shortest time between in s, what it needs).
+    too_often: dict[tuple[str, str], tuple[float, float]] = field(default_factory=dict)
 
     def is_on(self, ref: str, ms: float) -> bool:
         """Whether an indicator is on at a time."""
@@ -39,6 +41,7 @@ class TwinTrace:
             "events": [list(event) for event in self.run.events],
             "indicators": [[ms, ref, on] for ms, ref, on in self.indicator_events],
             "samples": [list(sample) for sample in self.samples[::thin]],
+            "displays": [[ms, name, rows] for ms, name, rows in self.run.displays[:MOST_SAMPLES_SHOWN]],
             "ended": self.run.ended,
             "ended_ms": self.run.ended_ms,
             "operating_points": self.operating_points,
@@ -61,7 +64,8 @@ def run_twin(
     """
     surroundings = BenchSurroundings(view, stimulus, internal_volts, seed)
     result = program.run(surroundings, seconds, serial_blocks=True)
-    return TwinTrace(result, _as_seen(surroundings.indicator_events), surroundings.samples, len(surroundings.cache))
+    seen = _as_seen(surroundings.indicator_events)
+    return TwinTrace(result, seen, surroundings.samples, len(surroundings.cache), surroundings.too_often)
 
 
 def _as_seen(events: list[tuple[float, str, bool]]) -> list[tuple[float, str, bool]]:

@@ -2,17 +2,21 @@
 
 import csv
 import io
+import math
 import re
 from bisect import bisect_right
 from dataclasses import dataclass, field
 
+from verifex.core.circuit.settings import quantity_or_none
 from verifex.core.exercise import Exercise
+from verifex.core.parts import catalogue
 from verifex.core.problems import Problem, UnusableInput
 
 Key = tuple[str, str]  # (reference, quantity)
 
-SWEEP_SPAN = 5.0  # units to each side of a threshold
+SWEEP_SHARE = 1 / 7  # of the exercise's stimulus axis, to each side of a threshold
 SWEEP_SECONDS = 15.0
+RAMP_GRAIN_MS = 20.0  # a ramp moves in steps so small that no converter tells them apart, and stands between them
 _RAMP = re.compile(r"(-?[0-9.]+)->(-?[0-9.]+)/([0-9.]+)s$")
 
 
@@ -28,6 +32,7 @@ class Segment:
     def at(self, ms: float) -> float:
         if self.ramp_ms <= 0 or ms >= self.start_ms + self.ramp_ms:
             return self.last
+        ms = self.start_ms + (ms - self.start_ms) // RAMP_GRAIN_MS * RAMP_GRAIN_MS
         return self.first + (self.last - self.first) * (ms - self.start_ms) / self.ramp_ms
 
 
@@ -41,6 +46,7 @@ class Window:
     key: Key
     kind: str  # 'step', 'up' or 'down'
     value: float  # the step's value, or the threshold swept through
+    text: str = ""  # the id of the tag in a step
 
 
 @dataclass(slots=True)
@@ -50,9 +56,23 @@ class Stimulus:
     segments: dict[Key, list[Segment]] = field(default_factory=dict)
     windows: list[Window] = field(default_factory=list)
     seconds: float = 0.0
+    #: What is typed at the other end of the serial line: (ms, text).
+    typed: list[tuple[float, str]] = field(default_factory=list)
+
+    #: Ids at tag readers over time: (ms, id), an empty one for none.
+    texts: dict[Key, list[tuple[float, str]]] = field(default_factory=dict)
 
     def add(self, key: Key, segment: Segment) -> None:
         self.segments.setdefault(key, []).append(segment)
+
+    def add_text(self, key: Key, ms: float, text: str) -> None:
+        self.texts.setdefault(key, []).append((ms, text))
+        self.seconds = max(self.seconds, ms / 1000)
+
+    def text_at(self, key: Key, ms: float) -> str:
+        """The id at a reader at a time; empty for none."""
+        found = [text for at, text in self.texts.get(key, []) if at <= ms]
+        return found[-1] if found else ""
 
     def at(self, ms: float) -> dict[Key, float]:
         """Every quantity that has begun by `ms`, with its value then."""
@@ -62,6 +82,20 @@ class Stimulus:
             if index >= 0:
                 values[key] = segments[index].at(ms)
         return values
+
+    def next_change_ms(self, ms: float) -> float:
+        """When anything next moves after `ms`; infinity when nothing ever does."""
+        found = math.inf
+        for segments in self.segments.values():
+            index = bisect_right([s.start_ms for s in segments], ms)
+            if index < len(segments):
+                found = min(found, segments[index].start_ms)
+            if index > 0 and ms < segments[index - 1].start_ms + segments[index - 1].ramp_ms:
+                begun = segments[index - 1].start_ms
+                found = min(found, begun + ((ms - begun) // RAMP_GRAIN_MS + 1) * RAMP_GRAIN_MS)
+        for texts in self.texts.values():
+            found = min([found, *(at for at, _ in texts if at > ms)])
+        return found
 
 
 def plan_stimulus(exercise: Exercise, values: dict[str, float] | None = None) -> Stimulus:
@@ -75,27 +109,38 @@ def plan_stimulus(exercise: Exercise, values: dict[str, float] | None = None) ->
         key = (step.ref, step.quantity)
         value = (values or {}).get(step.name, step.value)
         plan.add(key, Segment(now, value, value))
-        plan.windows.append(Window(step.name, now, now + step.dwell_seconds * 1000, key, "step", value))
+        if step.quantity == "tag":
+            plan.add_text(key, now, step.text)
+        for other in step.also:
+            plan.add((other.ref, other.quantity), Segment(now, other.value, other.value))
+        plan.windows.append(Window(step.name, now, now + step.dwell_seconds * 1000, key, "step", value, step.text))
         now += step.dwell_seconds * 1000
     for statement in exercise.behaviour:
         when = statement.when
+        hold = _hold_seconds(exercise, when.ref)
+        if when.side == "is":
+            continue  # an id is met or not; there is nothing to sweep through
         key = (when.ref, when.quantity)
-        low, high = when.threshold - SWEEP_SPAN, when.threshold + SWEEP_SPAN
+        ends = exercise.plot_range
+        span = SWEEP_SHARE * (ends[1] - ends[0])
+        low, high = when.threshold - span, when.threshold + span
         for kind, first, last in (("up", low, high), ("down", high, low)):
             plan.add(key, Segment(now, first, last, SWEEP_SECONDS * 1000))
-            plan.windows.append(
-                Window(
-                    f"sweep {kind} through {when.threshold:g}",
-                    now,
-                    now + SWEEP_SECONDS * 1000,
-                    key,
-                    kind,
-                    when.threshold,
-                )
-            )
-            now += SWEEP_SECONDS * 1000
+            # What a module holds on to by itself is over by the end of the window.
+            end = now + (SWEEP_SECONDS + (hold if kind == "down" else 0.0)) * 1000
+            plan.windows.append(Window(f"sweep {kind} through {when.threshold:g}", now, end, key, kind, when.threshold))
+            now = end
     plan.seconds = now / 1000
     return plan
+
+
+def _hold_seconds(exercise: Exercise, ref: str) -> float:
+    """How long a module of the exercise goes on telling of what is over; 0 for most."""
+    recipe = exercise.part_of(ref)
+    timing = catalogue().parts[recipe.part].timing if recipe else None
+    if recipe is None or timing is None or not timing.hold_seconds:
+        return 0.0
+    return (quantity_or_none(recipe.settings.get("hold", ""), "second") or timing.usual_hold_seconds or 0.0) + 1.0
 
 
 def read_stimulus(text: str) -> Stimulus:
@@ -105,12 +150,20 @@ def read_stimulus(text: str) -> Stimulus:
         raise UnusableInput([Problem(1, 1, "the first line must read time_ms,ref,quantity,value")])
     problems: list[Problem] = []
     entries: list[tuple[Key, Segment]] = []
+    typed: list[tuple[float, str]] = []
+    tags: list[tuple[Key, float, str]] = []
     for number, row in enumerate(rows[1:], start=2):
         if not any(cell.strip() for cell in row):
             continue
         try:
             ms_text, ref, quantity, value = (cell.strip() for cell in row)
             ms = float(ms_text)
+            if quantity == "serial":
+                typed.append((ms, value.replace("\\n", "\n").replace("\\r", "\r")))
+                continue
+            if quantity == "tag":
+                tags.append(((ref, quantity), ms, value))
+                continue
             if ramp := _RAMP.match(value):
                 first, last, seconds = (float(part) for part in ramp.groups())
                 entries.append(((ref, quantity), Segment(ms, first, last, seconds * 1000)))
@@ -126,7 +179,9 @@ def read_stimulus(text: str) -> Stimulus:
             )
     if problems:
         raise UnusableInput(problems)
-    stimulus = Stimulus()
+    stimulus = Stimulus(typed=sorted(typed))
+    for key, ms, text in sorted(tags, key=lambda tag: tag[1]):
+        stimulus.add_text(key, ms, text)
     for key, segment in sorted(entries, key=lambda entry: entry[1].start_ms):
         stimulus.add(key, segment)
         stimulus.seconds = max(stimulus.seconds, (segment.start_ms + segment.ramp_ms) / 1000)

@@ -1,14 +1,23 @@
 """The bench as the program's pins meet it: every read is a solved circuit."""
 
+import math
 from random import Random
 
+import numpy as np
+
+from verifex.core.circuit.bench import Part
 from verifex.core.circuit.conditions import Conditions
 from verifex.core.circuit.nets import Net
 from verifex.core.circuit.operating import OperatingPoint, operating_point
+from verifex.core.circuit.paths import Link
 from verifex.core.circuit.view import BenchView
+from verifex.core.parts import SIGNAL_ROLES, Output, SwitchOutput
+from verifex.core.parts.outputs import DataOutput
 from verifex.core.program import Machine
+from verifex.core.twin.modules import ModulesInTime
 from verifex.core.twin.stimulus import Stimulus
 
+US_PER_CM_AT_20 = 58.24
 STIMULUS_GRAIN = 1e-3  # stimulus values are taken to this grain, so that a ramp does not defeat the cache
 
 
@@ -16,7 +25,7 @@ class BenchSurroundings:
     """Answers a machine's pins from the solved bench; operating points are kept by pin states and stimulus."""
 
     def __init__(self, view: BenchView, stimulus: Stimulus, internal_volts: float | None, seed: int = 1) -> None:
-        self.view, self.stimulus = view, stimulus
+        self.view, self.stimulus, self.typed = view, stimulus, stimulus.typed
         self.internal_volts = internal_volts
         self.noise = Random(seed)
         self.cache: dict[tuple[object, ...], OperatingPoint] = {}
@@ -24,10 +33,17 @@ class BenchSurroundings:
         for net in view.nets.nets:
             for pin in view.nets.board_pins(net):
                 self.nets_of_pins[pin.name] = net
+        # The plan speaks of the exercise's references; the bench may call its parts otherwise.
+        self.refs = {ref: part.ref for ref, part in view.roles.items()}
+        self.modules = ModulesInTime(view, stimulus, self.refs)
         self.indicators: dict[str, bool] = {}
         self.indicator_events: list[tuple[float, str, bool]] = []
         self.samples: list[tuple[float, str, float, int]] = []
+        self.asked_at: dict[tuple[str, str], float] = {}
+        self.too_often: dict[tuple[str, str], tuple[float, float]] = {}
         self._last: OperatingPoint | None = None
+        self._now: OperatingPoint | None = None
+        self._stands_until_us = -math.inf
 
     def _conditions(self, machine: Machine) -> tuple[tuple[object, ...], Conditions]:
         board = machine.board
@@ -37,24 +53,31 @@ class BenchSurroundings:
             for pin, mode in machine.modes.items()
             if mode == "output" and pin in self.nets_of_pins
         }
-        values = {
-            k: round(v / STIMULUS_GRAIN) * STIMULUS_GRAIN for k, v in self.stimulus.at(machine.now_us / 1000).items()
-        }
+        values = self._electrical(machine)
         pulled_up = frozenset(pin for pin, mode in machine.modes.items() if mode == "pull-up")
-        key = (tuple(sorted(driven.items())), tuple(sorted(values.items())), pulled_up)
+        pulled_down = frozenset(pin for pin, mode in machine.modes.items() if mode == "pull-down")
+        held = self.modules.echoing(machine) if self.modules.echoes else {}
+        key = (tuple(sorted(driven.items())), tuple(sorted(values.items())), pulled_up, pulled_down, tuple(held))
         return key, Conditions(
             driven=driven,
             stimulus=values,
             rail_volts=self.view.rail_volts,
             sagging=self.view.rail_volts is None,
             pulled_up=pulled_up,
+            pulled_down=pulled_down,
+            held=held,
         )
 
     def point(self, machine: Machine) -> OperatingPoint:
+        """The solved bench now; it stands until a pin, the stimulus or a module changes."""
+        if self._now is not None and machine.now_us < self._stands_until_us:
+            return self._now
+        self._stands_until_us = self.next_change_us(machine.now_us)
         key, conditions = self._conditions(machine)
         found = self.cache.get(key)
         if found is None:
             found = self.cache[key] = self._last = operating_point(self.view.nets, conditions, self._last)
+        self._now = found
         return found
 
     def _is_floating(self, net: Net | None) -> bool:
@@ -66,11 +89,12 @@ class BenchSurroundings:
     def analogue_count(self, machine: Machine, pin: str) -> int:
         board, net = machine.board, self.nets_of_pins.get(pin)
         if net is None or self._is_floating(net):
+            machine.unsteady += 1
             count = int(board.counts * 0.3 + self.noise.gauss(0, board.counts * 0.06))
         else:
             point = self.point(machine)
-            count = int(point.volts[net.id] / self._reference_volts(machine, point) * board.counts + 1e-9)
-        count = max(0, min(board.counts - 1, count))
+            count = int(board.count(np.asarray(point.volts[net.id]), np.asarray(self._reference_volts(machine, point))))
+        count = max(0, min(board.full_count, count))
         self.samples.append((round(machine.now_us / 1000, 3), pin, self._stimulus_now(machine), count))
         return count
 
@@ -89,15 +113,136 @@ class BenchSurroundings:
             return bool(machine.levels.get(pin))
         net = self.nets_of_pins.get(pin)
         if net is None or self._is_floating(net):
-            return machine.modes.get(pin) == "pull-up" or self.noise.random() < 0.5
+            if machine.modes.get(pin) in ("pull-up", "pull-down"):
+                return machine.modes[pin] == "pull-up"
+            machine.unsteady += 1
+            return self.noise.random() < 0.5
         return self.point(machine).volts[net.id] >= machine.board.input_high_share * machine.board.rail_volts
 
+    def next_change_us(self, since_us: float) -> float:
+        """When the stimulus next moves, or a module does by itself."""
+        return min(self.stimulus.next_change_ms(since_us / 1000) * 1000, self.modules.next_change_us(since_us))
+
     def pulse_us(self, machine: Machine, pin: str) -> int:
+        """The echo of a range module that was fired and whose leg reaches this pin; 0 where none does or it is not fed."""
+        for part in self._speakers(machine, [pin]):
+            output = part.type.sensing("cm")
+            if output is not None and output.carries == "pulse":
+                wait, pulse = self.modules.pulse_us(machine, part)
+                if pulse:
+                    machine.spend_us(wait)
+                return pulse
         return 0
+
+    def measured(self, machine: Machine, pins: list[str], quantity: str) -> float:
+        """What a module that answers to `quantity` gives, on these pins or on the bus; nan when none does."""
+        for part in self._speakers(machine, pins):
+            output = part.type.sensing(quantity)
+            if output is None:
+                continue
+            self._note_reading(machine, part.ref, output)
+            at = np.asarray(self._stimuli(machine).get((part.ref, quantity), output.rest))
+            state = float(output.state(at, {}, part.figures()))
+            return state / US_PER_CM_AT_20 if output.carries == "pulse" else state
+        return math.nan
+
+    def registers(self, machine: Machine, address: int, register: int, count: int) -> list[int] | None:
+        for part in self._speakers(machine, []):
+            if int(part.settings.get("address") or part.type.address or "0", 0) != address:
+                continue
+            stimuli, found = self._stimuli(machine), {}
+            for entry in part.type.registers:
+                output = part.type.sensing(entry.quantity)
+                if output is not None:
+                    at = np.asarray(stimuli.get((part.ref, entry.quantity), output.rest))
+                    counts = int(float(output.state(at, {}, part.figures())))
+                    for offset, byte in enumerate((counts & 0xFFFFFFFF).to_bytes(4, "big")[4 - entry.count :]):
+                        found[entry.at + offset] = byte
+            return [found.get(place & 0xFF, 0) for place in range(register, register + count)]
+        return None
+
+    def tag(self, machine: Machine, pins: list[str]) -> str:
+        awake = self.point(machine).awake
+        for part in self.view.module_parts():
+            if awake.get(part.ref) is None or part.type.sensing("tag") is None:
+                continue
+            if self._on_buses(part, pins):
+                names = [own for own, ref in self.refs.items() if ref == part.ref] or [part.ref]
+                return self.stimulus.text_at((names[0], "tag"), machine.now_us / 1000)
+        return ""
+
+    def _on_buses(self, part: Part, pins: list[str]) -> bool:
+        """Whether each bus leg of a module reaches the board's own pin of that bus; a select leg may be on a pin that is named."""
+        board = self.view.bench.board
+        for leg, figures in part.type.legs.items():
+            if figures.bus is None or board is None:
+                continue
+            wanted = {board.pins.bus.get(figures.bus, ""), *(pins if figures.bus == "select" else ())}
+            own = self.view.net(part, leg)
+            reached = self.view.paths.reach(own, (Link.OHMS,)) if own else ()
+            if not any((net := self.nets_of_pins.get(pin)) is not None and net.id in reached for pin in wanted):
+                return False
+        return True
+
+    def _note_reading(self, machine: Machine, ref: str, output: Output) -> None:
+        """How soon after the last time a module is asked again, where that is sooner than it measures."""
+        needs = output.sample_seconds if isinstance(output, DataOutput) else 0.0
+        key, now = (ref, output.quantity), machine.now_us / 1e6
+        since = now - self.asked_at.get(key, -1e9)
+        self.asked_at[key] = now
+        if since < 0.9 * needs:
+            self.too_often[key] = min((since, needs), self.too_often.get(key, (since, needs)))
+
+    def _speakers(self, machine: Machine, pins: list[str]) -> list[Part]:
+        """Modules that are fed and that reach one of these pins; without pins, those on the two-wire bus."""
+        awake = self.point(machine).awake
+        nets = {net.id for pin in pins if (net := self.nets_of_pins.get(pin))}
+        found = []
+        for part in self.view.module_parts():
+            if awake.get(part.ref) is None:
+                continue
+            on_bus = any(leg.bus == "sda" for leg in part.type.legs.values()) and self._on_buses(part, [])
+            reached = {
+                net_id
+                for leg in part.type.legs_with(*SIGNAL_ROLES)
+                if (own := self.view.net(part, leg))
+                for net_id in self.view.paths.reach(own, (Link.OHMS,))
+            }
+            if (nets & reached) if nets else on_bus:
+                found.append(part)
+        return found
+
+    def _electrical(self, machine: Machine) -> dict[tuple[str, str], float]:
+        """The stimuli as far as the circuit feels them: what only sends numbers does not change it, and what switches has
+        two states. Few points have to be solved then.
+        """
+        felt: dict[tuple[str, str], float] = {}
+        for (ref, quantity), value in self._stimuli(machine).items():
+            part = self.view.bench.parts.get(ref)
+            output = part.type.output if part else None
+            if part is None or output is None or output.quantity != quantity:
+                if part is None or part.type.sensing(quantity) is None:
+                    felt[(ref, quantity)] = value
+                continue
+            if isinstance(output, SwitchOutput):
+                point = part.quantity(output.setting, "centimetre") if output.setting else None
+                felt[(ref, quantity)] = output.active if output.is_active(value, point) else output.rest
+            else:
+                felt[(ref, quantity)] = round(value / STIMULUS_GRAIN) * STIMULUS_GRAIN
+        return felt
+
+    def _stimuli(self, machine: Machine) -> dict[tuple[str, str], float]:
+        """What happens around the bench now, under the references the bench itself uses."""
+        ms = machine.now_us / 1000
+        now = {(self.refs.get(ref, ref), quantity): value for (ref, quantity), value in self.stimulus.at(ms).items()}
+        return self.modules.now(now, ms)
 
     def pins_changed(self, machine: Machine) -> None:
         """See which lights and sounders go on or off with the new pin states."""
+        self._now = None
         point = self.point(machine)
+        self.modules.pins_changed(machine, point.awake, self._stimuli(machine))
+        self._now = None  # an echo may be on its way now
         for part in self.view.bench.parts_of("led", "load", "relay"):
             amps = point.amps.get((part.ref, part.ends[0]), 0.0)
             if part.type.diode:

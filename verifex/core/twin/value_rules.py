@@ -1,0 +1,176 @@
+"""Where printed values are all off in one and the same way, the slip that makes them so is named."""
+
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass
+
+from verifex.core.exercise import printable
+from verifex.core.findings import Finding, Severity
+from verifex.core.parts import LinearOutput, Output, catalogue
+from verifex.core.rulebook import Found
+from verifex.core.twin.behaviour_rules import BEHAVIOUR, RunView, StepOutcome, sensor_and_outputs
+
+FOLLOWS = ("printed-value-out", "alarm-never-on", "alarm-stays-on", "alarm-at-wrong-value", "alarm-inverted")
+CM_PER_INCH = 2.54
+
+
+@dataclass(frozen=True, slots=True)
+class Slip:
+    """One slip: `back` turns what was printed into what would have been printed without it; `applies` says to which
+    readings it can happen."""
+
+    slug: str
+    title: str
+    why: str
+    hint: str
+    remedy: str
+    applies: Callable[[Output, str], bool]
+    back: Callable[[float, Output], float]
+
+
+SLIPS = (
+    Slip(
+        "echo-not-halved",
+        "The echo is not halved",
+        "The sound goes there and back; the distance is half of its way.",
+        "How far did the sound travel, and how far away is the board?",
+        "Divide the way by 2.",
+        lambda output, unit: output.carries == "pulse",
+        lambda printed, output: printed / 2,
+    ),
+    Slip(
+        "printed-in-inches",
+        "Inches where centimetres are asked",
+        "The number is right in another unit, and the threshold is compared with it as it stands.",
+        "Which unit does your formula give, and which is asked?",
+        "Use the formula for centimetres (about 58 µs each, there and back).",
+        lambda output, unit: output.quantity == "cm" and unit == "centimetre",
+        lambda printed, output: printed * CM_PER_INCH,
+    ),
+    Slip(
+        "printed-in-fahrenheit",
+        "°F where °C is asked",
+        "The number is right in another unit, and the threshold is compared with it as it stands.",
+        "Which unit does your formula give, and which is asked?",
+        "Leave out × 1.8 + 32, or ask the module for °C.",
+        lambda output, unit: output.quantity == "celsius" and unit == "celsius",
+        lambda printed, output: (printed - 32) / 1.8,
+    ),
+    Slip(
+        "offset-not-taken-off",
+        "The thermometer's offset is not taken off",
+        "At 0 °C it gives half a volt, not nothing; without taking that off every value is too high by as much.",
+        "What does your thermometer give at 0 °C?",
+        "Take the offset off the volts before they become degrees.",
+        lambda output, unit: isinstance(output, LinearOutput) and output.volts_at_zero > 0 and unit == "celsius",
+        lambda printed, output: (
+            printed - output.volts_at_zero / output.volts_per_unit if isinstance(output, LinearOutput) else printed
+        ),
+    ),
+)
+
+
+def _judged(view: RunView) -> list[StepOutcome]:
+    return [o for o in view.outcomes if o.window.kind == "step" and o.limits is not None and o.printed is not None]
+
+
+def _main(view: RunView) -> tuple[Output, str] | None:
+    """The exercise's main reading: its output, and the unit it is printed in."""
+    reading = view.exercise.readings[0]
+    recipe = view.exercise.part_of(reading.ref)
+    output = catalogue().parts[recipe.part].sensing(reading.quantity) if recipe else None
+    if output is None:
+        return None
+    return output, reading.print or printable(output)[0]
+
+
+def _enter(slip: Slip) -> None:
+    @BEHAVIOUR.rule(
+        slip.slug,
+        Severity.FIX,
+        title=slip.title,
+        why=slip.why,
+        hint=slip.hint,
+        criterion="program",
+        source="expected sheet of the pair's own bench, with this one slip undone",
+        explains=FOLLOWS,
+    )
+    def rule(view: RunView, found: Found) -> Iterator[Finding]:
+        main, judged = _main(view), _judged(view)
+        if main is None or not slip.applies(*main) or not judged:
+            return
+        out = [o for o in judged if o.printed is not None and o.limits and not o.limits[0] <= o.printed <= o.limits[1]]
+        undone = all(
+            o.limits[0] <= slip.back(o.printed, main[0]) <= o.limits[1]
+            for o in judged
+            if o.printed is not None and o.limits is not None
+        )
+        if out and undone:
+            first = out[0]
+            assert first.printed is not None and first.limits is not None
+            yield found(
+                f"At “{first.window.name}” {first.printed:g} is printed where {first.limits[0]:.1f} to {first.limits[1]:.1f} is right; every step "
+                "is off in the same way.",
+                slip.remedy,
+                parts=sensor_and_outputs(view),
+                value=first.printed,
+                limit=first.limits[1] if first.printed > first.limits[1] else first.limits[0],
+            )
+
+
+for _slip in SLIPS:
+    _enter(_slip)
+
+
+MOST_CHANGES = 4  # in one sweep: a light that goes on once, and perhaps hesitates
+
+
+@BEHAVIOUR.rule(
+    "flickers-at-threshold",
+    Severity.CHECK,
+    title="It flickers at the threshold",
+    why="Near the threshold every reading that wanders a little switches it; a relay or a sounder does not like that.",
+    hint="What happens when the value stands just at the threshold?",
+    criterion="program",
+    source="the exercise's behaviour, swept on the twin",
+)
+def flickers(view: RunView, found: Found) -> Iterator[Finding]:
+    for ref in dict.fromkeys(
+        ref for s in view.exercise.behaviour for ref in (*s.then, *s.otherwise) if ref in view.refs
+    ):
+        for outcome in view.outcomes:
+            if outcome.window.kind == "step":
+                continue
+            changes = [
+                ms
+                for ms, who, _ in view.trace.indicator_events
+                if who == view.refs[ref] and outcome.window.start_ms <= ms < outcome.window.end_ms
+            ]
+            if len(changes) > MOST_CHANGES:
+                yield found(
+                    f"{view.refs[ref]} changed {len(changes)} times while the value went once through the threshold.",
+                    "Switch on at one value and off at another a little lower (hysteresis), or ask for the state to last a while.",
+                    parts=[view.refs[ref]],
+                )
+                break
+
+
+@BEHAVIOUR.rule(
+    "module-read-too-often",
+    Severity.FIX,
+    title="A module is read more often than it measures",
+    why="It repeats its last value, or fails and prints nan; a slower reading would be the truth.",
+    hint="How often does this module measure, and how often do you ask it?",
+    criterion="program",
+    source="the catalogue: the module's sampling time",
+)
+def read_too_often(view: RunView, found: Found) -> Iterator[Finding]:
+    for (ref, quantity), (seconds, needs) in view.trace.too_often.items():
+        yield found(
+            f"{ref} is asked for {quantity} every {seconds:.2g} s; it measures once in {needs:g} s.",
+            f"Wait at least {needs:g} s between two readings.",
+            parts=[ref],
+            value=seconds,
+            limit=needs,
+            unit="s",
+        )
+        return
