@@ -7,6 +7,9 @@ from verifex.core.circuit.settings import quantity_or_none
 from verifex.core.parts import Board, PartType
 from verifex.core.problems import Problem
 
+#: Settings that give a figure of one sample, with the unit they are written in.
+FIGURE_UNITS = {"r10": "ohm", "gamma": "none", "load": "ohm", "r0": "ohm", "range": "centimetre", "bits": "none"}
+
 
 @dataclass(frozen=True, slots=True)
 class Impossible:
@@ -47,6 +50,11 @@ class Part:
         """A setting, or the type's default for it, in the SI unit; None when it is absent or cannot be read."""
         text = self.settings.get(setting) or self.type.defaults.get(setting)
         return quantity_or_none(text, unit) if text else None
+
+    def figures(self) -> dict[str, float]:
+        """The settings that say something of this sample, as its output takes them: only those that are given."""
+        given = {name: self.quantity(name, unit) for name, unit in FIGURE_UNITS.items() if name in self.settings}
+        return {name: value for name, value in given.items() if value is not None}
 
 
 @dataclass(frozen=True, slots=True)

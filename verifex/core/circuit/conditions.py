@@ -16,7 +16,10 @@ class Conditions:
     measured supply; `sagging` puts the board's USB resistance before it. `corner` takes every tolerance at the
     end that gives the most current (1) or the least (−1). `flipped` parts are taken with their two legs exchanged,
     `exchanged` ones with the named pair of legs exchanged: how a rule asks "would it work the other way round?".
-    `pulled_up` pins have their own pull-up on. `unpowered` takes every supply out, as when a meter measures ohms.
+    `sensed` gives by reference what a sensor makes of its stimulus (volts, a share, ohms) in place of its model's own
+    answer; `ohms` the value of a resistor in place of its own. `pulled_up` pins have their own pull-up on,
+    `pulled_down` ones their own pull-down.
+    `unpowered` takes every supply out, as when a meter measures ohms.
     """
 
     driven: Mapping[str, float] = field(default_factory=dict)
@@ -29,4 +32,7 @@ class Conditions:
     flipped: frozenset[str] = frozenset()
     exchanged: Mapping[str, tuple[str, str]] = field(default_factory=dict)
     pulled_up: frozenset[str] = frozenset()
+    pulled_down: frozenset[str] = frozenset()
+    sensed: Mapping[str, float] = field(default_factory=dict)
+    ohms: Mapping[str, float] = field(default_factory=dict)
     unpowered: bool = False

@@ -12,7 +12,7 @@ from verifex.core.circuit.nets import Net
 from verifex.core.circuit.paths import Link
 from verifex.core.circuit.places import Hole, LegOf, Rail
 from verifex.core.circuit.view import BenchView
-from verifex.core.exercise.schema import Function
+from verifex.core.exercise.circuit import Function
 from verifex.core.parts import LegRole, PinKind
 from verifex.core.quantity import in_words
 

@@ -53,6 +53,7 @@ class Nets:
         self.nets: list[Net] = []
         self._of_strip: dict[Key, Net] = {}
         self.stamped: dict[object, object] = {}  # what the solver keeps of this bench between states
+        self.sensed: dict[tuple[str, float], float] = {}  # what a sensor makes of a stimulus, once worked out
         for keys in groups.values():
             places = sorted({str(place): place for key in keys for place in occupied[key]}.values(), key=_reading_order)
             legs = tuple(place for place in places if isinstance(place, LegOf))

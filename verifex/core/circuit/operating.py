@@ -108,6 +108,7 @@ def _still(nets: Nets, conditions: Conditions) -> Stamp:
         conditions.corner,
         conditions.flipped,
         tuple(sorted(conditions.exchanged.items())),
+        tuple(sorted(conditions.ohms.items())),
         conditions.unpowered,
     )
     known = nets.stamped.get(key)

@@ -17,7 +17,7 @@ from verifex.core.circuit.bench import Part
 from verifex.core.circuit.driving import PASSED_THROUGH
 from verifex.core.circuit.nets import Nets
 from verifex.core.circuit.paths import EVERYTHING, Link, Paths
-from verifex.core.parts import LegRole, ShareOutput, SwitchOutput
+from verifex.core.parts import LegRole, PowerLawOutput, ShareOutput, SwitchOutput
 
 DARK_LUX, BRIGHT_LUX = 0.1, 20_000.0
 UNDRIVEN = "pins not driven"
@@ -178,10 +178,8 @@ def _module_positions(nets: Nets, part: Part) -> list[Position]:
     ref, output = part.ref, part.type.output
     if isinstance(output, SwitchOutput):
         return [(f"{ref} active", {}, {(ref, output.quantity): output.active})]
-    if isinstance(output, ShareOutput):
+    if isinstance(output, ShareOutput | PowerLawOutput):
         return [(f"{ref} at its most", {}, {(ref, output.quantity): output.high})]
-    if output is not None:
-        return []
     loud = [
         name
         for name, leg in part.type.legs.items()

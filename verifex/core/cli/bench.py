@@ -17,6 +17,7 @@ from verifex.core.cli.files import (
 from verifex.core.cli.wiring import bench_text
 from verifex.core.exercise import Exercise
 from verifex.core.expected import Measured, Sheet, expected_sheet
+from verifex.core.expected.thresholds import suggest_threshold
 from verifex.core.findings import Finding, will_not_do
 from verifex.core.marking import Evidence, propose
 from verifex.core.program.rules import PROGRAM
@@ -29,9 +30,21 @@ def add_commands(commands: Any) -> None:
     expected = commands.add_parser("expected", help="what a bench should read")
     expected.add_argument("exercise")
     expected.add_argument("--wiring")
-    expected.add_argument("--measured", nargs="*", metavar="vref=4.87")
+    expected.add_argument("--board", help="the reference bench on this board, where no wiring is given")
+    expected.add_argument("--variant", help="how the sensor is fed, where no wiring is given")
+    expected.add_argument(
+        "--measured", nargs="*", metavar="vref=4.87", help="also internal, aref, R1=9.87k, U1.r10=11k"
+    )
+    expected.add_argument(
+        "--step", action="append", metavar='"Room air=22.4"', help="the value really measured at a step"
+    )
     expected.add_argument("--json", action="store_true")
     expected.set_defaults(act=show_expected)
+    threshold = commands.add_parser("threshold", help="a threshold from readings of the two states")
+    threshold.add_argument("--off", nargs="+", type=float, required=True, metavar="COUNT")
+    threshold.add_argument("--on", nargs="+", type=float, required=True, metavar="COUNT")
+    threshold.add_argument("--json", action="store_true")
+    threshold.set_defaults(act=show_threshold)
     readings = commands.add_parser("readings", help="judge a log").add_subparsers(dest="what", required=True)
     check = readings.add_parser("check")
     check.add_argument("file")
@@ -51,7 +64,26 @@ def add_commands(commands: Any) -> None:
 
 def _measured(arguments: Namespace) -> Measured:
     pairs = measured_pairs(arguments)
-    return Measured(rail_volts=pairs.get("vref"), internal_volts=pairs.get("internal"))
+    named = ("vref", "internal", "aref")
+    return Measured(
+        rail_volts=pairs.get("vref"),
+        internal_volts=pairs.get("internal"),
+        outside_volts=pairs.get("aref"),
+        values={name: value for name, value in pairs.items() if name not in named},
+        stimulus=_stimuli(arguments),
+    )
+
+
+def _stimuli(arguments: Namespace) -> dict[str, float]:
+    """`--step "Room air=22.4"` as numbers by step. Raises CannotUse for what is none."""
+    found: dict[str, float] = {}
+    for text in getattr(arguments, "step", None) or []:
+        name, _, value = text.rpartition("=")
+        try:
+            found[name] = float(value)
+        except ValueError:
+            raise CannotUse(f"--step:1:1: '{text}' is no value of a step; \"Room air=22.4\" was expected") from None
+    return found
 
 
 def _exercise(name: str) -> Exercise:
@@ -63,7 +95,14 @@ def _exercise(name: str) -> Exercise:
 def show_expected(arguments: Namespace) -> int:
     exercise = _exercise(arguments.exercise)
     wiring = bench_text(arguments.wiring) if arguments.wiring else None
-    sheet = expected_sheet(exercise, wiring, measured=_measured(arguments))
+    if arguments.board and arguments.board not in exercise.boards:
+        raise CannotUse(f"--board:1:1: it suits {', '.join(exercise.boards)}, not '{arguments.board}'")
+    variant = next((v for v in exercise.variants if v.id == arguments.variant), None)
+    if arguments.variant and variant is None:
+        raise CannotUse(
+            f"--variant:1:1: {', '.join(v.id for v in exercise.variants)} was expected, not '{arguments.variant}'"
+        )
+    sheet = expected_sheet(exercise, wiring, measured=_measured(arguments), board=arguments.board, variant=variant)
     if arguments.json:
         print_json(sheet.as_json())
     else:
@@ -78,12 +117,29 @@ def _print_sheet(exercise: Exercise, sheet: Sheet) -> None:
     print(f"{exercise.title}, {sheet.variant.title if sheet.variant else ''}")
     for step in sheet.steps:
         states = ", ".join(f"{ref} {state}" for ref, state in step.indicators.items())
-        print(
-            f"{step.name:20} {step.volts.nominal:6.3f} V   count {step.count[1]} ({step.count[0]}–{step.count[2]})   "
-            f"{step.value.nominal:6.1f} {sheet.unit} ({step.value.low:.1f} … {step.value.high:.1f})   {states}"
-        )
+        for index, r in enumerate(step.readings):
+            volts = f"{r.volts.nominal:6.3f} V" if r.volts else " " * 8
+            raw = f"{r.raw_unit} {r.raw[1]:g} ({r.raw[0]:g}–{r.raw[2]:g})" if r.raw_unit in ("count", "µs") else ""
+            limits = (
+                f"({r.value.low:.{r.decimals}f} … {r.value.high:.{r.decimals}f})" if r.value.low < r.value.high else ""
+            )
+            print(
+                f"{step.name if index == 0 else '':28} {volts}   {raw:22} {r.printed:>12} {limits:18} {states if index == 0 else ''}".rstrip()
+            )
     for note in sheet.notes:
         print(note)
+
+
+def show_threshold(arguments: Namespace) -> int:
+    found = suggest_threshold(arguments.off, arguments.on)
+    if arguments.json:
+        print_json(found.as_json())
+    elif found.threshold is None:
+        print(found.reason)
+    else:
+        print(f"Threshold {found.threshold:g}: on at {found.on_at:g}, off again at {found.off_at:g}.")
+        print(f"Either reading is {found.margin:.1f} times its noise ({found.noise:g}) away from where it switches.")
+    return 0 if found.threshold is not None else 1
 
 
 def check_log(arguments: Namespace) -> int:

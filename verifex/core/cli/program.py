@@ -9,6 +9,7 @@ from verifex.core.cli.files import CannotUse, exercise_of, exit_code, print_find
 from verifex.core.cli.wiring import bench_text, usable
 from verifex.core.parts import Board, catalogue
 from verifex.core.program import ScriptedPins, check_program, read_script
+from verifex.core.program.flow import dot_of, flow_charts, placed, svg_of
 from verifex.core.twin import check_on_bench, read_stimulus, run_twin
 from verifex.core.twin.stimulus import Stimulus
 
@@ -31,6 +32,11 @@ def add_commands(commands: Any) -> None:
     run.add_argument("--seconds", type=float, required=True)
     run.add_argument("--json", action="store_true")
     run.set_defaults(act=run_file)
+    flow = program.add_parser("flow", help="the flow chart of a program, as SVG or DOT")
+    flow.add_argument("file")
+    flow.add_argument("--form", choices=("svg", "dot", "json"), default="svg")
+    flow.add_argument("--board", default="mcu-5v")
+    flow.set_defaults(act=show_flow, json=False)
     twin = commands.add_parser("twin", help="run a program on its bench").add_subparsers(dest="what", required=True)
     on_bench = twin.add_parser("run")
     on_bench.add_argument("wiring")
@@ -54,6 +60,22 @@ def _seconds(arguments: Namespace) -> float:
     if not 0 < arguments.seconds <= MOST_SECONDS:
         raise CannotUse(f"--seconds:1:1: {arguments.seconds:g} is outside 0 to {MOST_SECONDS:g}")
     return float(arguments.seconds)
+
+
+def show_flow(arguments: Namespace) -> int:
+    report = check_program(text_of(arguments.file), _board(arguments.board))
+    if not report.tree.functions:
+        raise CannotUse(
+            f"{arguments.file}:1:1: there is no function to draw; {report.findings[0].seen if report.findings else ''}"
+        )
+    charts = flow_charts(report.tree)
+    if arguments.form == "dot":
+        print(dot_of(charts), end="")
+    elif arguments.form == "json":
+        print_json([placed(chart).as_json() for chart in charts])
+    else:
+        print(svg_of([placed(chart) for chart in charts]), end="")
+    return 0
 
 
 def check_file(arguments: Namespace) -> int:

@@ -4,9 +4,11 @@ from argparse import ArgumentParser, Namespace
 from typing import Any
 
 from verifex.core.cli.files import CannotUse, print_json
+from verifex.core.expected.calculators import ALL_SUMS, SENSOR_SUMS
 from verifex.core.quantity import in_words, parse_quantity
-from verifex.core.resistors.calculators import SUMS, Answer
+from verifex.core.resistors.calculators import SUMS
 from verifex.core.resistors.lookup import look_up_bands, look_up_value
+from verifex.core.resistors.sum import Answer, Sum
 
 
 def add_commands(commands: Any) -> None:
@@ -23,11 +25,18 @@ def add_commands(commands: Any) -> None:
     value.add_argument("--tolerance", type=float, default=5.0)
     _finish(value, show_value)
     for sum_ in SUMS.values():
-        parser = resistor.add_parser(sum_.name, help=f"{sum_.title}: {sum_.formula}".replace("%", "%%"))
-        for field in sum_.fields:
-            parser.add_argument(f"--{field.name}", metavar=field.default or "…", help=field.label)
-        parser.set_defaults(sum=sum_.name)
-        _finish(parser, show_sum)
+        _add_sum(resistor, sum_)
+    sums = commands.add_parser("sum", help="bench sums about readings").add_subparsers(dest="what", required=True)
+    for sum_ in SENSOR_SUMS.values():
+        _add_sum(sums, sum_)
+
+
+def _add_sum(commands: Any, sum_: Sum) -> None:
+    parser = commands.add_parser(sum_.name, help=f"{sum_.title}: {sum_.formula}".replace("%", "%%"))
+    for field in sum_.fields:
+        parser.add_argument(f"--{field.name}", metavar=field.default or "…", help=field.label)
+    parser.set_defaults(sum=sum_.name)
+    _finish(parser, show_sum)
 
 
 def _finish(parser: ArgumentParser, act: Any) -> None:
@@ -74,7 +83,7 @@ def show_value(arguments: Namespace) -> int:
 
 
 def show_sum(arguments: Namespace) -> int:
-    sum_ = SUMS[arguments.sum]
+    sum_ = ALL_SUMS[arguments.sum]
     given = {f.name: str(v) for f in sum_.fields if (v := getattr(arguments, f.name.replace("-", "_"))) is not None}
     if sum_.name == "led" and given.get("ma", "").replace(".", "", 1).isdigit():
         given["ma"] += "mA"  # `--ma 10` names its unit already
@@ -87,7 +96,7 @@ def show_sum(arguments: Namespace) -> int:
         return 0
     print(sum_.formula)
     for row in answer.rows:
-        print(f"  {in_words(row.value, row.unit):>12}  {row.label}")
+        print(f"  {row.as_json()['said']:>12}  {row.label}")
     for note in answer.notes:
         print(f"  {note}")
     return 0

@@ -13,7 +13,8 @@ class Evidence:
     those a person sent an attempt back with, `mended` those the pair found and mended itself, `program` those of the program as last handed
     in (checked and run on the twin). `steps` maps a step to its verdict on the pair's own sheet (as built) and
     `intended` to the one on the exercise's (as intended); `follows_program` are steps that are out, but read just
-    what the twin of the program handed in prints. `kit_faults` are faults found at take-back.
+    what the twin of the program handed in prints. `predictions` maps what the pair predicted beforehand (step and reading)
+    to its verdict on the pair's own sheet. `kit_faults` are faults found at take-back.
     """
 
     wiring: tuple[Finding, ...] = ()
@@ -27,4 +28,5 @@ class Evidence:
     steps: dict[str, str] = field(default_factory=dict)
     intended: dict[str, str] = field(default_factory=dict)
     follows_program: frozenset[str] = frozenset()
+    predictions: dict[str, str] = field(default_factory=dict)
     kit_faults: tuple[str, ...] = ()

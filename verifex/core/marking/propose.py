@@ -96,7 +96,7 @@ def propose(criteria: Iterable[Criterion], evidence: Evidence) -> Proposal:
     marks = []
     for criterion in criteria:
         ledger = _Ledger(criterion.of, criterion.of)
-        special = {"readings": _readings, "care": _care}.get(criterion.name)
+        special = {"readings": _readings, "care": _care, "prediction": _prediction}.get(criterion.name)
         if special:
             special(ledger, evidence)
         else:
@@ -166,6 +166,19 @@ def _care(ledger: _Ledger, evidence: Evidence) -> None:
             ledger.evidence.append(found.seen)
     if not evidence.kit_faults:
         ledger.evidence.append("No fault of the kit is recorded.")
+
+
+def _prediction(ledger: _Ledger, evidence: Evidence) -> None:
+    """A prediction earns its part when it lies in the limits of the pair's own sheet; half of it for having been made."""
+    if not evidence.predictions:
+        ledger.take(ledger.of, "Nothing was predicted before measuring.")
+        return
+    each = ledger.of / len(evidence.predictions)
+    for name, verdict in evidence.predictions.items():
+        if verdict == "out":
+            ledger.take(each / 2, f"{name}: predicted beforehand, but outside this bench's limits")
+        else:
+            ledger.evidence.append(f"{name}: predicted in limits.")
 
 
 def _readings(ledger: _Ledger, evidence: Evidence) -> None:

@@ -1,10 +1,13 @@
 """What a data file may say of a board: its pins, supplies and limits."""
 
 from functools import cached_property
+from typing import Literal
 
+import numpy as np
 from pydantic import Field
 
 from verifex.core.parts.figures import Frozen
+from verifex.core.parts.outputs import FloatArray
 
 
 class PinKind(Frozen):
@@ -42,6 +45,7 @@ class BoardPins(Frozen):
     serial: tuple[str, ...] = ()
     unusable: tuple[str, ...] = ()
     boot: tuple[str, ...] = ()
+    interrupts: tuple[str, ...] = ()  # pins that can call a function, by interrupt number; none given: all of them
     bus: dict[str, str] = Field(default_factory=dict)  # sda, scl, sck, miso, mosi, select → pin
     aliases: dict[str, str] = Field(default_factory=dict)
 
@@ -76,10 +80,13 @@ class Board(Frozen):
     input_high_share: float
     adc_bits: int = 0
     adc_error_lsb: float = 2.0
+    adc_flat_volts: tuple[float, float] | None = None  # below the one it reads 0, above the other it is full
+    adc_gain_share: float = 0.0  # half width of the converter's own gain error
     internal_reference_volts: tuple[float, float, float] | None = None
     int_bits: int = 16
     analogue_read_us: float = 112.0
     usual_baud: int = 9600
+    languages: tuple[Literal["cpp", "python"], ...] = ("cpp",)
     source: str = "typical of the family"
 
     @property
@@ -94,6 +101,31 @@ class Board(Frozen):
     @property
     def input_low_volts(self) -> float:
         return self.input_low_share * self.rail_volts
+
+    @property
+    def full_count(self) -> int:
+        return max(0, self.counts - 1)
+
+    def exact_count(self, volts: FloatArray, reference_volts: FloatArray) -> FloatArray:
+        """V/Vref·N without steps, held to the converter's range and its flat ends. Broadcasts."""
+        count = np.asarray(volts) / reference_volts * self.counts
+        if self.adc_flat_volts:
+            low, high = self.adc_flat_volts
+            count = np.where(volts < low, 0.0, np.where(volts > high, float(self.full_count), count))
+        return np.clip(count, 0.0, self.full_count)
+
+    def count(self, volts: FloatArray, reference_volts: FloatArray) -> FloatArray:
+        """floor(V/Vref·N), held to the converter's range and its flat ends. Broadcasts."""
+        # A hair is added so that a voltage exactly on a step is not lost to binary fractions.
+        return np.floor(self.exact_count(volts, reference_volts) + 1e-9)
+
+    def untrusted(self, volts: FloatArray, reference_volts: FloatArray) -> FloatArray:
+        """1 where a voltage lies at an end of the converter, where every reading looks the same."""
+        count = np.asarray(volts) / reference_volts * self.counts
+        ends = (count < 0) | (count >= self.full_count)
+        if self.adc_flat_volts:
+            ends = ends | (volts < self.adc_flat_volts[0]) | (volts > self.adc_flat_volts[1])
+        return np.where(ends, 1.0, 0.0)
 
     def most_pin_amps(self, sinking: bool) -> float:
         """The absolute limit of one pin in amps, giving or sinking."""

@@ -1,7 +1,7 @@
 """Reads the data files beside this module into one checked catalogue."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from functools import cache
 from importlib import resources
 from typing import Any
@@ -11,15 +11,17 @@ from pydantic import ValidationError
 
 from verifex.core.parts.board import Board
 from verifex.core.parts.part import PartType
+from verifex.core.parts.way import Way
 from verifex.core.problems import Problem, UnusableInput
 
 
 @dataclass(frozen=True, slots=True)
 class Catalogue:
-    """Boards and part types by id."""
+    """Boards, part types and ways of making a stimulus by id."""
 
     boards: dict[str, Board]
     parts: dict[str, PartType]
+    ways: dict[str, Way] = field(default_factory=dict)
 
     def near(self, wrong: str) -> list[str]:
         """Ids that `wrong` may have been meant as, best first."""
@@ -47,6 +49,7 @@ def catalogue() -> Catalogue:
     return Catalogue(
         boards={key: Board.model_validate(body) for key, body in _entries("boards").items()},
         parts={key: PartType.model_validate(body) for key, body in _entries("parts").items()},
+        ways={key: Way.model_validate(body) for key, body in _entries("ways").items()},
     )
 
 
@@ -76,7 +79,7 @@ def with_entries(text: str, shelf: Catalogue | None = None) -> Catalogue:
             first = wrong.errors()[0]
             field = ".".join(str(step) for step in first["loc"])
             raise UnusableInput([Problem(line, 1, f"{key}: {field}: {first['msg']}")]) from None
-    return Catalogue(shelf.boards, {**shelf.parts, **added})
+    return Catalogue(shelf.boards, {**shelf.parts, **added}, shelf.ways)
 
 
 def _line_of(text: str, key: str) -> int:

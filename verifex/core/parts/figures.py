@@ -1,8 +1,6 @@
 """Figures a data file of the catalogue may give. Every one has its unit in its name."""
 
-from typing import Annotated, Literal
-
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, ConfigDict
 
 
 class Frozen(BaseModel):
@@ -20,101 +18,6 @@ class SupplyWindow(Frozen):
     absolute_volts: float
     reversed_heats: bool = False  # fed backwards it heats at once
     exact_within_volts: float | None = None
-
-
-class LinearOutput(Frozen):
-    """An output of `volts_at_zero + volts_per_unit · x`, for x from `low` to `high` in `quantity`.
-
-    Its error is at most `within_at_centre` units at `centre` and grows linearly to `within_over_range`
-    at the nearer end of the range.
-    """
-
-    kind: Literal["linear"] = "linear"
-    quantity: str
-    unit: str
-    volts_at_zero: float
-    volts_per_unit: float
-    low: float
-    high: float
-    centre: float
-    within_at_centre: float
-    within_over_range: float
-
-    @property
-    def rest(self) -> float:
-        return self.centre
-
-    def volts(self, value: float) -> float:
-        """Output in volts at `value`, held at the ends of the range."""
-        return self.volts_at_zero + self.volts_per_unit * min(self.high, max(self.low, value))
-
-    def value(self, volts: float) -> float:
-        """The inverse of `volts` inside the range, in the output's unit."""
-        return (volts - self.volts_at_zero) / self.volts_per_unit
-
-    def within(self, value: float) -> float:
-        """Half width of the error band at `value`, in the output's unit."""
-        span = (self.high - self.centre) if value >= self.centre else (self.centre - self.low)
-        share = min(1.0, abs(value - self.centre) / span)
-        return self.within_at_centre + share * (self.within_over_range - self.within_at_centre)
-
-
-class ShareOutput(Frozen):
-    """An output that is a share of the module's own supply, by straight lines through `points` (value, share)."""
-
-    kind: Literal["share"]
-    quantity: str
-    unit: str
-    rest: float
-    points: tuple[tuple[float, float], ...]
-
-    @property
-    def low(self) -> float:
-        return self.points[0][0]
-
-    @property
-    def high(self) -> float:
-        return self.points[-1][0]
-
-    def share(self, value: float) -> float:
-        """Share of the supply, 0 to 1, held at the ends of the table."""
-        below = self.points[0]
-        for point in self.points:
-            if value < point[0]:
-                break
-            below = point
-        else:
-            return below[1]
-        if value <= below[0]:
-            return below[1]
-        return below[1] + (point[1] - below[1]) * (value - below[0]) / (point[0] - below[0])
-
-
-class SwitchOutput(Frozen):
-    """An output with two states. It is active from `from_value` of `quantity` on, or up to it when `below`.
-
-    `setting` names the setting that moves the point; `active_low` says that 0 means "something is there".
-    """
-
-    kind: Literal["switch"]
-    quantity: str
-    unit: str = ""
-    from_value: float
-    below: bool = False
-    active_low: bool = False
-    setting: str | None = None
-    rest: float
-    active: float
-
-    def is_active(self, value: float, point: float | None = None) -> bool:
-        limit = self.from_value if point is None else point
-        return value <= limit if self.below else value >= limit
-
-    def is_high(self, value: float, point: float | None = None) -> bool:
-        return self.is_active(value, point) != self.active_low
-
-
-Output = Annotated[LinearOutput | ShareOutput | SwitchOutput, Field(discriminator="kind")]
 
 
 class DiodeFigures(Frozen):
@@ -180,3 +83,16 @@ class RegulatorFigures(Frozen):
     drop_volts: float
     idle_amps: float
     usual_watts: float
+
+
+class TimingFigures(Frozen):
+    """How a module behaves in time.
+
+    Its output means nothing for the first `warm_up_seconds` (least, most) after power-on. A motion module stays active
+    for a hold time between the ends of `hold_seconds` and, in single mode, is blind for `blind_seconds` after it.
+    """
+
+    warm_up_seconds: tuple[float, float] = (0.0, 0.0)
+    hold_seconds: tuple[float, float] | None = None
+    usual_hold_seconds: float = 5.0
+    blind_seconds: float = 0.0

@@ -9,13 +9,13 @@ from pydantic import Field
 from verifex.core.parts.figures import (
     DiodeFigures,
     Frozen,
-    LinearOutput,
     LoadFigures,
-    Output,
     RegulatorFigures,
     SupplyWindow,
+    TimingFigures,
     TransistorFigures,
 )
+from verifex.core.parts.outputs import LinearOutput, Output
 
 #: What modules measure, by the names that `--at` and a stimulus script use.
 MEASURABLE = ("celsius", "percent", "lux", "cm", "motion", "ppm", "pressed", "field", "knock", "sound", "hpa", "tag",
@@ -68,6 +68,14 @@ class InnerLight(Frozen):
     diode: DiodeFigures
 
 
+class Register(Frozen):
+    """Where on the bus a quantity is read: `count` bytes from `at` on, the highest first, in the module's own counts."""
+
+    at: int
+    quantity: str
+    count: int = 2
+
+
 class PartType(Frozen):
     """One kind of part."""
 
@@ -84,6 +92,8 @@ class PartType(Frozen):
     draws_at_volts: float = 5.0
     heavy: bool = False  # never fed from a signal pin
     output: Output | None = None
+    channels: tuple[Output, ...] = ()  # what a module that sends numbers measures, one entry a quantity
+    timing: TimingFigures = TimingFigures()
     diode: DiodeFigures | None = None
     load: LoadFigures | None = None
     transistor: TransistorFigures | None = None
@@ -91,6 +101,7 @@ class PartType(Frozen):
     inner_light: InnerLight | None = None
     quantity: str | None = None  # what moves a part without an output: lux, pressed, position
     address: str | None = None  # on the two-wire bus
+    registers: tuple[Register, ...] = ()  # what is read there byte by byte
     power_watts: float | None = None  # what it may turn into heat
     corrodes_when_fed: bool = False
     settings: tuple[str, ...] = ()
@@ -129,14 +140,19 @@ class PartType(Frozen):
         return next(iter(self.legs_with(LegRole.GROUND)), None)
 
     @property
+    def outputs(self) -> tuple[Output, ...]:
+        """Everything it measures."""
+        return (*((self.output,) if self.output else ()), *self.channels)
+
+    def sensing(self, quantity: str) -> Output | None:
+        """How it answers to a quantity; None when it does not."""
+        return next((output for output in self.outputs if output.quantity == quantity), None)
+
+    @property
     def quantities(self) -> tuple[str, ...]:
-        """What it answers to: its own quantity, else (a module that speaks on a bus) any that can be measured."""
-        own = self.output.quantity if self.output else self.quantity
-        if own:
-            return (own,)
-        if self.model == "pot":
-            return ("position",)
-        return MEASURABLE if self.model == "module" else ()
+        """What it answers to: what it measures, else (a module that nobody described further) any quantity."""
+        own = tuple(output.quantity for output in self.outputs) or ((self.quantity,) if self.quantity else ())
+        return own or (MEASURABLE if self.model == "module" else ())
 
     @property
     def linear(self) -> LinearOutput | None:

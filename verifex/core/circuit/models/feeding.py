@@ -58,6 +58,8 @@ class BoardFeed:
         if volts is None:
             if name in conditions.pulled_up:
                 resistances.append(Resistance(f"{name}:pull-up", self.rail, node, board.pull_up_ohms[1]))
+            elif name in conditions.pulled_down:
+                resistances.append(Resistance(f"{name}:pull-down", self.ground, node, board.pull_up_ohms[1]))
             return
         if node == self.ground:
             if volts > 0:  # driven high into ground: the whole current shows in the rail

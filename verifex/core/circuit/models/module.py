@@ -6,7 +6,7 @@ Everything comes from the data file, so a new ordinary module needs no code.
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.models.junctions import conducting
 from verifex.core.circuit.models.stamp import Stamp, VoltsOf, Waking
-from verifex.core.parts import Leg, LegRole, LinearOutput, ShareOutput, SwitchOutput
+from verifex.core.parts import Leg, LegRole, LinearOutput, PowerLawOutput, ShareOutput, SwitchOutput
 
 WORKS_FROM_SHARE = 0.8  # of the least supply: below it nothing comes out
 WORKS_TO_SHARE = 1.05  # of what it stands: above it, it is spoilt
@@ -61,7 +61,7 @@ def _most_out(part: Part, stamp: Stamp) -> float:
     output = part.type.output
     levels = [leg.high_volts or 0.0 for leg in part.type.legs.values()]
     if isinstance(output, LinearOutput):
-        levels.append(output.volts(stamp.stimulus(part, output.quantity, output.rest)))
+        levels.append(stamp.sensed(part, output))
     return max(levels)
 
 
@@ -94,10 +94,9 @@ def _speak(part: Part, stamp: Stamp, name: str, leg: Leg, node: int, supply: int
     if (part.ref, name) in held:
         _set(part, stamp, name, leg, node, supply, ground, held[(part.ref, name)])
     elif isinstance(output, LinearOutput):
-        volts = output.volts(stamp.stimulus(part, output.quantity, output.rest))
-        _at_volts(part, stamp, name, node, ground, volts, leg.source_ohms)
-    elif isinstance(output, ShareOutput):
-        share = output.share(stamp.stimulus(part, output.quantity, output.rest))
+        _at_volts(part, stamp, name, node, ground, stamp.sensed(part, output), leg.source_ohms)
+    elif isinstance(output, ShareOutput | PowerLawOutput):
+        share = stamp.sensed(part, output)
         # Two resistances whose divided voltage is the share and whose source resistance is the leg's own.
         if share > CLEAN_OUTPUT:
             _to_supply(part, stamp, name, node, supply, leg.source_ohms / share, "up")

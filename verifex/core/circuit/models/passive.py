@@ -7,8 +7,6 @@ from verifex.core.circuit.values import resistor_ohms, tolerance_percent
 UNKNOWN_OHMS = 1e9  # a resistor whose value nobody gave
 CLOSED_OHMS = 0.05  # contacts of a button or a relay
 END_OHMS = 1.0  # what is left of a track with the wiper at its end
-DARK_OHMS = 1e6  # a light cell in the dark: typical of the family, ≥ 0.5 to 1 MΩ
-ROOM_LUX = 300.0
 
 
 def at_corner(ohms: float, percent: float, corner: int) -> float:
@@ -21,7 +19,7 @@ def resistor(part: Part, stamp: Stamp) -> None:
     a, b = stamp.node(part, one), stamp.node(part, other)
     if a is None or b is None:
         return
-    ohms = resistor_ohms(part, stamp.conditions.values)
+    ohms = stamp.conditions.ohms.get(part.ref) or resistor_ohms(part, stamp.conditions.values)
     if ohms is None:
         ohms = UNKNOWN_OHMS
     elif stamp.conditions.corner:
@@ -70,12 +68,12 @@ def switch(part: Part, stamp: Stamp) -> None:
 
 
 def light_cell(part: Part, stamp: Stamp) -> None:
-    """R = R10 · (10 lux / E)^γ, held at its dark resistance."""
+    """The resistance its output gives for the light on it, with its own R10 and γ where they are set."""
     one, other = part.ends
     a, b = stamp.node(part, one), stamp.node(part, other)
     if a is None or b is None:
         return
-    lux = max(1e-3, stamp.stimulus(part, "lux", ROOM_LUX))
-    r10, gamma = stamp.setting(part, "r10", "ohm", 12e3), stamp.setting(part, "gamma", "none", 0.7)
-    ohms = min(DARK_OHMS, r10 * (10 / lux) ** gamma)
+    if part.type.output is None:
+        raise ValueError(f"the catalogue gives no output for {part.type.id}")
+    ohms = stamp.sensed(part, part.type.output)
     stamp.resistance(part.ref, a, b, ohms, into=(part.ref, one), back=other)

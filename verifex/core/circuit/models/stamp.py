@@ -2,10 +2,13 @@
 
 from collections.abc import Callable, Hashable, Mapping
 
+import numpy as np
+
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.conditions import Conditions
 from verifex.core.circuit.nets import Nets
 from verifex.core.circuit.solver import Circuit, Junction, Resistance, Source, Transistor
+from verifex.core.parts import Output
 
 Waking = Hashable
 VoltsOf = Callable[[str], float | None]  # a leg's name → its solved volts
@@ -46,6 +49,18 @@ class Stamp:
 
     def stimulus(self, part: Part, quantity: str, rest: float) -> float:
         return self.conditions.stimulus.get((part.ref, quantity), rest)
+
+    def sensed(self, part: Part, output: Output) -> float:
+        """What a sensor makes of its stimulus: volts, a share of its supply or ohms."""
+        given = self.conditions.sensed.get(part.ref)
+        if given is not None:
+            return given
+        at = self.stimulus(part, output.quantity, output.rest)
+        key = (part.ref, at)
+        known = self.nets.sensed.get(key)
+        if known is None:  # a bench is solved in many states, its sensors answer alike in most of them
+            known = self.nets.sensed[key] = float(output.state(np.asarray(at), {}, part.figures()))
+        return known
 
     def setting(self, part: Part, name: str, unit: str, otherwise: float) -> float:
         value = part.quantity(name, unit)
