@@ -76,12 +76,16 @@ class _Loader:
         return User.objects.create(username=log_in, password=self.hashed, first_name=first, last_name=last)
 
     def _exercise(self) -> ExerciseVersion:
-        folder = self.folder / "exercises" / self.data["exercise"]
+        """Every exercise of the course, released; the session's own one is returned."""
+        versions = {folder.name: self._released(folder) for folder in sorted((self.folder / "exercises").iterdir())}
+        return versions[self.data["exercise"]]
+
+    def _released(self, folder: Path) -> ExerciseVersion:
+        program = folder / "reference.cpp"
         version = add_version(
             self.staff["instructor"],
             (folder / "exercise.yaml").read_text("utf-8"),
-            wiring=(folder / "reference.bench").read_text("utf-8"),
-            program=(folder / "reference.cpp").read_text("utf-8"),
+            program=program.read_text("utf-8") if program.exists() else "",
         )
         release(self.staff["instructor"], version)
         return version
