@@ -5,20 +5,25 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router
 
+from verifex.core.program.flow import flow_charts, placed
+from verifex.core.twin import check_on_bench
 from verifex.dockets import services
 from verifex.dockets.bench import DocketBench
-from verifex.dockets.models import Docket
+from verifex.dockets.models import Docket, Kind
 from verifex.dockets.schemas import (
     ClaimIn,
     ClearIn,
     DocketOut,
     DoneOut,
+    FlowOut,
     HandInIn,
     MeasureIn,
     SheetsOut,
     StationIn,
 )
 from verifex.dockets.views import docket_for_staff, docket_json
+from verifex.exercises.api import sliders_json
+from verifex.exercises.schemas import SheetIn, SheetOut, SlidersOut
 from verifex.people.access import reader
 
 router = Router(tags=["dockets"])
@@ -39,6 +44,30 @@ def get_sheets(request: HttpRequest, docket_id: int) -> dict[str, Any]:
     bench = DocketBench(docket_for_staff(request, docket_id))
     built = bench.sheet_as_built()
     return {"built": built.as_json(), "intended": bench.sheet_as_intended(built).as_json()}
+
+
+@router.post("/dockets/{docket_id}/sheet", response=SheetOut)
+def try_sheet(request: HttpRequest, docket_id: int, data: SheetIn) -> dict[str, Any]:
+    """The sheet of the pair's own bench with values as if they were measured; nothing is kept."""
+    return DocketBench(docket_for_staff(request, docket_id)).sheet_as_built(data.measured).as_json()
+
+
+@router.post("/dockets/{docket_id}/sliders", response=SlidersOut)
+def sliders(request: HttpRequest, docket_id: int, data: SheetIn, reading: str = "") -> dict[str, Any]:
+    """What can be measured on the pair's bench, each with a dense table of how a reading follows it."""
+    return sliders_json(DocketBench(docket_for_staff(request, docket_id)).sheet_as_built(data.measured), reading)
+
+
+@router.get("/dockets/{docket_id}/program/flow", response=list[FlowOut])
+def program_flow(request: HttpRequest, docket_id: int) -> list[dict[str, Any]]:
+    """The flow chart of the program last handed in, function by function; empty where it cannot be read."""
+    bench = DocketBench(docket_for_staff(request, docket_id))
+    program = bench.last(Kind.PROGRAM)
+    return (
+        [placed(chart).as_json() for chart in flow_charts(check_on_bench(program.text, None, bench.file).tree)]
+        if program
+        else []
+    )
 
 
 @router.post("/dockets/{docket_id}/hand-in", response=DoneOut)

@@ -16,7 +16,7 @@ from verifex.people.access import is_member, pairs_of, reader
 router = Router(tags=["my bench"])
 
 
-def _own(request: HttpRequest, docket_id: int) -> Docket:
+def own_docket(request: HttpRequest, docket_id: int) -> Docket:
     """The docket, if it is the reader's own; another pair's does not exist for them."""
     docket = Docket.objects.filter(pk=docket_id).select_related("pair").first()
     if docket is None or not is_member(reader(request), docket.pair):
@@ -32,13 +32,13 @@ def my_dockets(request: HttpRequest) -> list[dict[str, Any]]:
 
 @router.get("/my/dockets/{docket_id}", response=MyDocketOut)
 def my_docket(request: HttpRequest, docket_id: int) -> dict[str, Any]:
-    return my_docket_json(_own(request, docket_id))
+    return my_docket_json(own_docket(request, docket_id))
 
 
 @router.post("/my/dockets/{docket_id}/check-wiring", response=PairCheckOut)
 def check_my_wiring(request: HttpRequest, docket_id: int, data: TextIn) -> dict[str, Any]:
     """A live check while typing: hints only, nothing stored."""
-    report = DocketBench(_own(request, docket_id)).check_wiring(data.text)
+    report = DocketBench(own_docket(request, docket_id)).check_wiring(data.text)
     return {
         "problems": [p.as_json() for p in report.bench.problems],
         "hints": [hint_of(f.as_json()) for f in report.findings],
@@ -48,7 +48,7 @@ def check_my_wiring(request: HttpRequest, docket_id: int, data: TextIn) -> dict[
 
 @router.post("/my/dockets/{docket_id}/hand-in", response=DoneOut)
 def hand_in(request: HttpRequest, docket_id: int, data: HandInIn) -> dict[str, int]:
-    docket = _own(request, docket_id)
+    docket = own_docket(request, docket_id)
     services.hand_in(
         reader(request), docket_id, data.kind, data.text, token=data.token, based_on_attempt=data.based_on_attempt
     )
@@ -57,21 +57,21 @@ def hand_in(request: HttpRequest, docket_id: int, data: HandInIn) -> dict[str, i
 
 @router.post("/my/dockets/{docket_id}/ask", response=DoneOut)
 def ask(request: HttpRequest, docket_id: int, data: StationIn) -> dict[str, int]:
-    docket = _own(request, docket_id)
+    docket = own_docket(request, docket_id)
     services.ask(reader(request), docket_id, data.station)
     return _revision(docket)
 
 
 @router.post("/my/dockets/{docket_id}/withdraw", response=DoneOut)
 def withdraw(request: HttpRequest, docket_id: int, data: StationIn) -> dict[str, int]:
-    docket = _own(request, docket_id)
+    docket = own_docket(request, docket_id)
     services.withdraw(reader(request), docket_id, data.station)
     return _revision(docket)
 
 
 @router.post("/my/dockets/{docket_id}/measure", response=DoneOut)
 def measure(request: HttpRequest, docket_id: int, data: MeasureIn) -> dict[str, int]:
-    docket = _own(request, docket_id)
+    docket = own_docket(request, docket_id)
     services.measure(reader(request), docket_id, data.name, data.value, data.instrument)
     return _revision(docket)
 

@@ -1,5 +1,6 @@
 """What the core needs to know of a docket: its exercise, its kit, its measured values, its hand-ins."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from verifex.core.circuit import Programmed, WiringReport, check_wiring
@@ -7,10 +8,9 @@ from verifex.core.exercise import Exercise as ExerciseFile
 from verifex.core.expected import Measured, Sheet, expected_sheet
 from verifex.core.problems import UnusableInput
 from verifex.dockets.models import Attempt, Clearance, Docket, Judgement, Kind
+from verifex.exercises.measured import measured_of
 from verifex.stores.models import KitIssue
 from verifex.stores.services import issued_ohms
-
-RAIL, INTERNAL, STEP = "rail", "internal", "step:"
 
 
 @dataclass(frozen=True)
@@ -35,13 +35,10 @@ class DocketBench:
     def issued_ohms(self) -> dict[str, float]:
         return issued_ohms(self.kit_issue())
 
-    def measured(self) -> Measured:
+    def measured(self, also: Mapping[str, float] | None = None) -> Measured:
+        """What was measured on this bench, with `also` in place of or besides it."""
         values = {m.name: m.value for m in self.docket.measurements.all()}  # the last one of a name counts
-        return Measured(
-            rail_volts=values.get(RAIL),
-            internal_volts=values.get(INTERNAL),
-            stimulus={name.removeprefix(STEP): value for name, value in values.items() if name.startswith(STEP)},
-        )
+        return measured_of({**values, **(also or {})})
 
     def last(self, kind: str) -> Attempt | None:
         return self.docket.attempts.filter(kind=kind).order_by("-number").first()
@@ -65,19 +62,21 @@ class DocketBench:
             issued_ohms=self.issued_ohms(),
         )
 
-    def sheet_as_built(self) -> Sheet:
-        """The expected sheet of the pair's own bench; its `reason` says why there is none."""
+    def sheet_as_built(self, also: Mapping[str, float] | None = None) -> Sheet:
+        """The expected sheet of the pair's own bench, perhaps with other measured values; its `reason` says why there is none."""
         wiring = self.wiring()
-        if wiring is None:
-            return self.sheet_as_intended()
+        text = wiring.text if wiring else None
         try:
-            return expected_sheet(self.file, wiring.text, measured=self.measured(), batch_orders=self.batch_orders())
+            return expected_sheet(self.file, text, measured=self.measured(also), batch_orders=self.batch_orders())
         except UnusableInput as wrong:
-            return Sheet("", None, None, (), 0.0, 0.0, (), reason=wrong.problems[0].message)
+            return Sheet(self.file, None, reason=wrong.problems[0].message)
 
     def sheet_as_intended(self, like: Sheet | None = None) -> Sheet:
         """The exercise's own sheet for the variant the pair chose, with this bench's measured values."""
-        return expected_sheet(self.file, measured=self.measured(), variant=like.variant if like else None)
+        own = self.measured()
+        # The pair's resistors are not the exercise's: only what belongs to the board and the steps counts here.
+        measured = Measured(own.rail_volts, own.internal_volts, own.outside_volts, stimulus=own.stimulus)
+        return expected_sheet(self.file, measured=measured, variant=like.variant if like else None)
 
 
 def last_judgement(attempt: Attempt | None) -> Judgement | None:

@@ -11,6 +11,7 @@ from verifex.core.program.rules import PROGRAM
 from verifex.core.readings import compare_log, read_log
 from verifex.core.readings.grid import printable_values
 from verifex.core.readings.honesty import OtherLog
+from verifex.core.readings.prediction import judge_prediction, read_prediction
 from verifex.core.rulebook import RULES_VERSION
 from verifex.core.twin import check_behaviour, check_on_bench, plan_stimulus, run_twin
 from verifex.dockets.bench import DocketBench, last_judgement
@@ -22,7 +23,12 @@ MOST_OTHERS = 60
 def judge(attempt: Attempt) -> Judgement:
     """A new judgement of an attempt with today's rules and the docket's values of now."""
     bench = DocketBench(attempt.docket)
-    judges = {Kind.WIRING: judge_wiring, Kind.PROGRAM: judge_program, Kind.READINGS: judge_readings}
+    judges = {
+        Kind.WIRING: judge_wiring,
+        Kind.PROGRAM: judge_program,
+        Kind.READINGS: judge_readings,
+        Kind.PREDICTION: judge_predicted,
+    }
     findings, result = judges[Kind(attempt.kind)](bench, attempt.text)
     return Judgement.objects.create(
         attempt=attempt, rules_version=RULES_VERSION, findings=[f.as_json() for f in findings], result=result
@@ -85,6 +91,12 @@ def judge_readings(bench: DocketBench, text: str) -> tuple[list[Finding], dict[s
     result["intended"] = {step.name: step.verdict for step in intended.steps}
     result["follows_program"] = _follows_program(bench, sheet, result["steps"])
     return list(report.honesty), result
+
+
+def judge_predicted(bench: DocketBench, text: str) -> tuple[list[Finding], dict[str, Any]]:
+    """The pair's prediction against the sheet of its own bench."""
+    predicted = read_prediction(text, bench.file)
+    return [], {"predictions": [v.as_json() for v in judge_prediction(predicted, bench.sheet_as_built())]}
 
 
 def _follows_program(bench: DocketBench, sheet: Sheet, steps: list[dict[str, Any]]) -> list[str]:

@@ -34,6 +34,7 @@ class Kind(models.TextChoices):
     WIRING = "wiring"
     PROGRAM = "program"
     READINGS = "readings"
+    PREDICTION = "prediction"  # what the pair expects, before it measures
 
 
 class Docket(models.Model):
@@ -108,7 +109,11 @@ class Judgement(models.Model):
 
 
 class Measurement(models.Model):
-    """A value measured on the bench: `rail`, `internal`, or `step:NAME` for a stimulus. The last one counts."""
+    """A value measured on the bench; the last one of a name counts.
+
+    `rail`, `internal` or `aref` in volts, a resistor's reference (`R1`) in ohms, a figure of a sensor (`U1.r10`), or
+    `step:NAME` for a stimulus (`step:NAME|U1.percent` for a further quantity of the step).
+    """
 
     docket = models.ForeignKey(Docket, on_delete=models.CASCADE, related_name="measurements")
     name = models.CharField(max_length=80)

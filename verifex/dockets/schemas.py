@@ -118,6 +118,35 @@ class ProgramOut(Schema):
     behaviour: BehaviourOut | None
 
 
+class FlowBoxOut(Schema):
+    """One box of a flow chart: middle top (x, y), size, text, and the lines of the program it stands for."""
+
+    kind: str
+    x: float
+    y: float
+    width: float
+    height: float
+    text: list[str]
+    first_line: int
+    last_line: int
+
+
+class FlowWayOut(Schema):
+    points: list[list[float]]
+    label: str
+    arrow: bool
+
+
+class FlowOut(Schema):
+    """The flow chart of one function, placed."""
+
+    name: str
+    width: float
+    height: float
+    boxes: list[FlowBoxOut]
+    ways: list[FlowWayOut]
+
+
 class StepVerdictOut(Schema):
     name: str
     readings: int
@@ -175,6 +204,31 @@ class MeasurementOut(Schema):
     at: datetime
 
 
+class MeasurableOut(Schema):
+    """Something worth measuring on this bench, and how it is done."""
+
+    name: str
+    label: str
+    unit: str
+    how: str
+
+
+class PredictedOut(Schema):
+    step: str
+    reading: str
+    value: float
+    verdict: str
+
+
+class PredictionOut(Schema):
+    """What the pair predicted before it measured, judged by its own sheet."""
+
+    number: int
+    by: str
+    at: datetime
+    predictions: list[PredictedOut]
+
+
 class DocketOut(Schema):
     """A docket as staff see it."""
 
@@ -197,6 +251,8 @@ class DocketOut(Schema):
     clearance: ClearanceOut | None
     voided: str
     measurements: list[MeasurementOut]
+    measurables: list[MeasurableOut]
+    prediction: PredictionOut | None
     decisions: list[DecisionOut]
 
 
@@ -220,6 +276,33 @@ class PairWiringOut(PairAttemptOut):
     changes: list[ChangeOut] | None
 
 
+class PairReadingOut(Schema):
+    """A column the pair's program prints."""
+
+    key: str
+    name: str
+    unit: str
+    says: str
+    decimals: int
+
+
+class PairPredictedOut(Schema):
+    """A predicted value; its verdict comes after the readings are handed in."""
+
+    step: str
+    reading: str
+    value: float
+    verdict: str | None
+
+
+class PairPredictionOut(Schema):
+    number: int
+    text: str
+    by: str
+    at: datetime
+    predictions: list[PairPredictedOut]
+
+
 class PairExerciseOut(Schema):
     """What a pair is told of its exercise: no sheet, no reference, no windows."""
 
@@ -231,6 +314,8 @@ class PairExerciseOut(Schema):
     recipe: list[RecipeOut]
     variants: list[str]
     steps: list[dict[str, str]]
+    readings: list[PairReadingOut]
+    own_threshold: bool  # the threshold comes from two readings of the pair's own bench
     behaviour: list[str]
     criteria: list[dict[str, str]]
     cautions: list[str]
@@ -260,12 +345,14 @@ class MyDocketOut(Schema):
     wiring: PairWiringOut | None
     program: PairAttemptOut | None
     readings: PairAttemptOut | None
+    prediction: PairPredictionOut | None
     steps: list[StepVerdictOut]
     sheet: SheetOut | None
     cleared: bool
     voided: str
     messages: list[DecisionOut]
     measurements: list[MeasurementOut]
+    measurables: list[MeasurableOut]
 
 
 class HandInIn(Schema):

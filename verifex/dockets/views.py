@@ -1,15 +1,18 @@
 """A docket as the API shows it: once for staff, once for its own pair."""
 
+from dataclasses import asdict
 from typing import Any
 
 from django.http import HttpRequest
 
+from verifex.core.expected.plan import how_to
 from verifex.dockets.bench import DocketBench, last_judgement
+from verifex.dockets.measured import measurables
 from verifex.dockets.models import Attempt, Docket, Kind, State, Station
 from verifex.dockets.stations import ORDER, current, state_of, states
 from verifex.dockets.study import changes_since
 from verifex.exercises.schemas import bench_out, finding_out, hint_of
-from verifex.exercises.views import exercise_json
+from verifex.exercises.views import exercise_json, readings_json
 from verifex.people.access import reader, require_staff, role_in
 from verifex.people.models import User
 from verifex.plan.models import Seat
@@ -65,6 +68,8 @@ def docket_json(docket: Docket, by: User) -> dict[str, Any]:
         else None,
         "voided": _voided(docket),
         "measurements": _measurements(docket),
+        "measurables": [asdict(m) for m in measurables(bench)],
+        "prediction": _prediction(bench),
         "decisions": [_decision(d) for d in docket.decisions.select_related("by")],
     }
 
@@ -87,11 +92,13 @@ def my_docket_json(docket: Docket) -> dict[str, Any]:
             "minutes": file.minutes,
             "recipe": [{"ref": p.ref, "part": p.part, "title": p.title, "settings": p.settings} for p in file.recipe],
             "variants": [v.title for v in file.variants],
-            "steps": [{"name": s.name, "how": s.how} for s in file.steps],
+            "steps": [{"name": s.name, "how": how_to(s)} for s in file.steps],
+            "readings": readings_json(file),
+            "own_threshold": file.conventions.threshold == "two-readings",
             "behaviour": exercise_json(docket.version)["behaviour"],
             "criteria": [{"title": c.title, "of": str(c.of)} for c in file.criteria],
             "cautions": file.cautions,
-            "baud": file.conventions.baud,
+            "baud": file.baud(),
         },
         "kit": issue.kit.tag if issue else "",
         "substitutions": _substitutions(bench),
@@ -99,13 +106,32 @@ def my_docket_json(docket: Docket) -> dict[str, Any]:
         "program": _pair_attempt(program),
         # The findings on readings are the second look at honesty: a pair never sees those.
         "readings": _pair_attempt(readings, with_hints=False),
+        "prediction": _own_prediction(bench, told=readings is not None),
         "steps": judged.result["steps"] if judged else [],
         "sheet": bench.sheet_as_built().as_json() if readings else None,
         "cleared": bench.standing_clearance() is not None,
         "voided": _voided(docket),
         "messages": [_decision(d) for d in docket.decisions.select_related("by") if d.what in TOLD],
         "measurements": _measurements(docket),
+        "measurables": [asdict(m) for m in measurables(bench, with_plan=False)],
     }
+
+
+def _prediction(bench: DocketBench) -> dict[str, Any] | None:
+    attempt = bench.last(Kind.PREDICTION)
+    judgement = last_judgement(attempt)
+    if attempt is None or judgement is None:
+        return None
+    return {"number": attempt.number, "by": _name(attempt.by), "at": attempt.at, **judgement.result}
+
+
+def _own_prediction(bench: DocketBench, *, told: bool) -> dict[str, Any] | None:
+    """A pair's own prediction; how it is judged would tell the answer, so that comes after its readings."""
+    found, attempt = _prediction(bench), bench.last(Kind.PREDICTION)
+    if found is None or attempt is None:
+        return None
+    rows = [{**row, "verdict": row["verdict"] if told else None} for row in found["predictions"]]
+    return {**found, "text": attempt.text, "predictions": rows}
 
 
 def _common(docket: Docket) -> dict[str, Any]:

@@ -23,12 +23,11 @@ class Exercise(models.Model):
 
 
 class ExerciseVersion(models.Model):
-    """One version: the exercise file with the instructor's own wiring and program."""
+    """One version: the exercise file (with the instructor's own benches in it) and the instructor's program."""
 
     exercise = models.ForeignKey(Exercise, on_delete=models.CASCADE, related_name="versions")
     number = models.PositiveIntegerField()
     text = models.TextField()
-    reference_wiring = models.TextField(blank=True)
     reference_program = models.TextField(blank=True)
     released_at = models.DateTimeField(null=True, blank=True)
 
@@ -47,6 +46,11 @@ class ExerciseVersion(models.Model):
     @property
     def file(self) -> ExerciseFile:
         return file_of(self.text)
+
+    @property
+    def reference_wiring(self) -> str:
+        """The instructor's own bench on the usual board, in bench notation; empty where there is none."""
+        return self.file.reference_wiring()
 
 
 class MarkScheme(models.Model):

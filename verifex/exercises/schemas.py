@@ -100,22 +100,50 @@ class LimitsOut(Schema):
 
 
 class ContributionOut(Schema):
+    key: str
     name: str
     half_width: float
     share: float
+    distribution: str
     source: str
+    once_measured: float | None
 
 
 class BudgetOut(Schema):
     unit: str
     worst_case: float
     combined: float
+    advice: str
     contributions: list[ContributionOut]
+
+
+class StepReadingOut(Schema):
+    """One reading at one step; `sampled` says that the likely interval was drawn, not first order."""
+
+    ref: str
+    quantity: str
+    name: str
+    unit: str
+    decimals: int
+    stimulus: LimitsOut
+    volts: LimitsOut | None
+    raw_unit: str
+    count: LimitsOut
+    value: LimitsOut
+    likely: list[float]
+    sampled: bool
+    saturated: bool
+    exempt: bool
+    printed: str
+    budget: BudgetOut
 
 
 class SheetStepOut(Schema):
     name: str
     how: str
+    way: str
+    dwell_seconds: float
+    waits_seconds: float
     stimulus: LimitsOut
     volts: LimitsOut
     count: LimitsOut
@@ -124,6 +152,61 @@ class SheetStepOut(Schema):
     indicators: dict[str, str]
     saturated: bool
     budget: BudgetOut
+    readings: list[StepReadingOut]
+
+
+class ThresholdOut(Schema):
+    """A threshold in the stimulus and as printed; an `own` one is the pair's, from two readings."""
+
+    says: str
+    stimulus: float
+    printed: float
+    own: bool
+
+
+class ReadingOut(Schema):
+    """What one reading is and how it follows its stimulus; `plot` rows are stimulus, raw low/expected/high, value low/expected/high."""
+
+    key: str
+    name: str
+    unit: str
+    says: str
+    raw_unit: str
+    decimals: int
+    stimulus_unit: str
+    in_decades: bool
+    plot: list[list[float]]
+    thresholds: list[ThresholdOut]
+
+
+class SliderOut(Schema):
+    """A value that can be measured; `table[position][stimulus]` are rows of raw low/expected/high, value low/expected/high."""
+
+    key: str
+    measures: str
+    name: str
+    unit: str
+    low: float
+    value: float
+    high: float
+    positions: list[float]
+    table: list[list[list[float]]]
+
+
+class SlidersOut(Schema):
+    """Sliders of one reading over the stimuli of its plot (fewer points than there)."""
+
+    reading: str
+    stimuli: list[float]
+    sliders: list[SliderOut]
+
+
+class SheetIn(Schema):
+    """What a sheet is asked for: a way of feeding, a board, measured values by name."""
+
+    variant: str = ""
+    board: str = ""
+    measured: dict[str, float] = {}
 
 
 class VariantOut(Schema):
@@ -144,8 +227,22 @@ class SheetOut(Schema):
     per_count: float
     top_value: float
     plot: list[list[float]]
+    readings: list[ReadingOut]
     reason: str
     notes: list[str]
+
+
+class WayOut(Schema):
+    """A safe way of making a stimulus, offered by module."""
+
+    id: str
+    title: str
+    how: str
+    instrument: str
+    low: float
+    high: float
+    unit: str
+    cautions: list[str]
 
 
 class StepOut(Schema):
@@ -153,9 +250,66 @@ class StepOut(Schema):
     ref: str
     quantity: str
     value: float
-    uncertainty: float
+    unit: str
+    text: str
+    also: list[str]
     dwell_seconds: float
     how: str
+    way: str
+    ways: list[WayOut]
+
+
+class NeededOut(Schema):
+    part: str
+    count: int
+
+
+class WindowOut(Schema):
+    """A resistor of the reference bench: its job and the ohms it may have."""
+
+    ref: str
+    job: str
+    about: str
+    low_ohms: float | None
+    high_ohms: float | None
+
+
+class MinutesOut(Schema):
+    wiring: int
+    clearance: int
+    warm_up: int
+    program: int
+    readings: int
+    total: int
+
+
+class VariantCostOut(Schema):
+    """What a way of feeding costs: printed units a count, the top of the range, the likely half width."""
+
+    id: str
+    title: str
+    unit: str
+    per_count: float
+    top: float
+    likely_half: float
+
+
+class DerivedOut(Schema):
+    """What follows from an exercise besides its sheet."""
+
+    parts: list[NeededOut]
+    windows: list[WindowOut]
+    hazards: list[str]
+    minutes: MinutesOut
+    variants: list[VariantCostOut]
+
+
+class ObstacleOut(Schema):
+    """What keeps an exercise from being released; what only `warns` is to be weighed."""
+
+    about: str
+    message: str
+    warns: bool
 
 
 class RecipeOut(Schema):
@@ -175,6 +329,7 @@ class ExerciseOut(Schema):
     version: int
     released: bool
     board: str
+    boards: list[str]
     minutes: int
     total: str
     recipe: list[RecipeOut]

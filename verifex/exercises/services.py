@@ -1,17 +1,20 @@
 """Bringing exercises in and releasing them."""
 
+from functools import lru_cache
+
 from django.db import transaction
 
 from verifex.core.exercise import Criterion, read_exercise
+from verifex.core.expected.release import Obstacle, release_obstacles
 from verifex.exercises.models import Exercise, ExerciseVersion, MarkScheme
 from verifex.people import clock
-from verifex.people.access import Refused
+from verifex.people.access import NotAllowed, Refused
 from verifex.people.events import record
-from verifex.people.models import User
+from verifex.people.models import Staff, User
 
 
 @transaction.atomic
-def add_version(actor: User | None, text: str, *, wiring: str = "", program: str = "") -> ExerciseVersion:
+def add_version(actor: User | None, text: str, *, program: str = "") -> ExerciseVersion:
     """A new version from an exercise file. Raises UnusableInput with located problems."""
     file = read_exercise(text)
     exercise, _ = Exercise.objects.get_or_create(slug=file.id, defaults={"title": file.title})
@@ -20,7 +23,6 @@ def add_version(actor: User | None, text: str, *, wiring: str = "", program: str
         exercise=exercise,
         number=last.number + 1 if last else 1,
         text=text,
-        reference_wiring=wiring,
         reference_program=program,
     )
     MarkScheme.objects.create(version=version, number=1, criteria=[c.model_dump(mode="json") for c in file.criteria])
@@ -30,16 +32,37 @@ def add_version(actor: User | None, text: str, *, wiring: str = "", program: str
 
 @transaction.atomic
 def release(actor: User | None, version: ExerciseVersion) -> None:
-    """Freeze a version. Refused while its plan has no step clear of a threshold on each side."""
+    """Freeze a version. Refused with everything that is in the way: its own bench, its sheet, its plan."""
     if version.released_at:
         return
-    if not version.file.is_clear_of_thresholds():
-        raise Refused(
-            "The plan has no step clear of a threshold on each side, so the alarm could not be judged. Add one."
-        )
+    stops = [obstacle.message for obstacle in _obstacles(version.text) if not obstacle.warns]
+    if stops:
+        raise Refused(" ".join(stops))
     version.released_at = clock.now()
     version.save()
     record(actor, "exercise released", f"exercise:{version.exercise.slug}", number=version.number)
+
+
+@lru_cache(maxsize=64)
+def _obstacles(text: str) -> tuple[Obstacle, ...]:
+    """What is in the way of a file: it depends on its text alone, so it is worked out once."""
+    return tuple(release_obstacles(read_exercise(text)))
+
+
+def import_version(actor: User, text: str) -> ExerciseVersion:
+    """A new version by hand of an instructor. Raises UnusableInput with located problems."""
+    _instructor_only(actor)
+    return add_version(actor, text)
+
+
+def release_as(actor: User, version: ExerciseVersion) -> None:
+    _instructor_only(actor)
+    release(actor, version)
+
+
+def _instructor_only(actor: User) -> None:
+    if not Staff.objects.filter(user=actor, role=Staff.Role.INSTRUCTOR).exists():
+        raise NotAllowed("Only an instructor may do that.")
 
 
 def criteria_of(scheme: MarkScheme) -> list[Criterion]:

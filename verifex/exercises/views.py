@@ -2,9 +2,13 @@
 
 from typing import Any
 
-from verifex.core.exercise import Exercise
+from verifex.core.exercise import Exercise, Step, printable
 from verifex.core.exercise.statements import When
+from verifex.core.exercise.units import PRINTED, UNITS_OF_QUANTITY
+from verifex.core.expected.plan import how_to, ways_for
+from verifex.core.parts import catalogue
 from verifex.exercises.models import ExerciseVersion
+from verifex.exercises.schemas import WayOut
 
 
 def exercise_json(version: ExerciseVersion) -> dict[str, Any]:
@@ -17,11 +21,12 @@ def exercise_json(version: ExerciseVersion) -> dict[str, Any]:
         "version": version.number,
         "released": version.released_at is not None,
         "board": file.board,
+        "boards": file.boards,
         "minutes": file.minutes,
         "total": str(file.total),
         "recipe": [part.model_dump() for part in file.recipe],
         "variants": [variant.model_dump() for variant in file.variants],
-        "steps": [step.model_dump() for step in file.steps],
+        "steps": [_step(file, step) for step in file.steps],
         "behaviour": [
             f"When {_condition(file, statement.when)}: {_says(file, statement.then)}; "
             f"otherwise {_says(file, statement.otherwise)}."
@@ -30,12 +35,48 @@ def exercise_json(version: ExerciseVersion) -> dict[str, Any]:
         "thresholds": [statement.when.threshold for statement in file.behaviour],
         "criteria": [c.model_dump(mode="json") for c in file.criteria],
         "cautions": file.cautions,
-        "plot_low": file.plot_low,
-        "plot_high": file.plot_high,
+        "plot_low": file.plot_range[0],
+        "plot_high": file.plot_range[1],
     }
 
 
-UNITS = {"celsius": "°C"}
+def readings_json(file: Exercise) -> list[dict[str, Any]]:
+    """The columns a program prints, without a word of what they should be."""
+    found = []
+    for reading in file.readings:
+        recipe = file.part_of(reading.ref)
+        output = catalogue().parts[recipe.part].sensing(reading.quantity) if recipe else None
+        if recipe is None or output is None:
+            continue
+        unit = PRINTED[reading.print or printable(output)[0]]
+        found.append(
+            {
+                "key": f"{reading.ref}.{reading.quantity}",
+                "name": reading.name or recipe.title or reading.ref,
+                "unit": unit.symbol,
+                "says": unit.title,
+                "decimals": unit.decimals if reading.decimals is None else reading.decimals,
+            }
+        )
+    return found
+
+
+def _step(file: Exercise, step: Step) -> dict[str, Any]:
+    recipe = file.part_of(step.ref)
+    ways = ways_for(recipe.part if recipe else "", step.quantity, step.value)
+    return {
+        "name": step.name,
+        "ref": step.ref,
+        "quantity": step.quantity,
+        "value": step.value,
+        "unit": UNITS_OF_QUANTITY.get(step.quantity, ""),
+        "text": step.text,
+        "also": [f"{v.value:g} {UNITS_OF_QUANTITY.get(v.quantity, v.quantity)}" for v in step.also],
+        "dwell_seconds": step.dwell_seconds,
+        "how": how_to(step),
+        "way": step.way,
+        "ways": [way.model_dump(include=set(WayOut.model_fields)) for way in ways],
+    }
 
 
 def _title(file: Exercise, ref: str) -> str:
@@ -45,7 +86,14 @@ def _title(file: Exercise, ref: str) -> str:
 
 def _condition(file: Exercise, when: When) -> str:
     held = f" for {when.for_ms / 1000:g} s" if when.for_ms else ""
-    return f"the {_title(file, when.ref)} is {when.side} {when.threshold:g} {UNITS.get(when.quantity, when.quantity)}{held}"
+    named = _title(file, when.ref)
+    if when.side == "is":
+        return f"the {named} reads the tag {when.text}"
+    if when.quantity not in UNITS_OF_QUANTITY:
+        return (
+            f"the {named} tells of {when.quantity}{held}" if when.side == "over" else f"the {named} tells of none{held}"
+        )
+    return f"the {named} is {when.side} {when.threshold:g} {UNITS_OF_QUANTITY[when.quantity]}{held}"
 
 
 def _says(file: Exercise, outputs: dict[str, bool]) -> str:

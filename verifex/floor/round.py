@@ -8,6 +8,7 @@ from verifex.core.findings import Severity
 from verifex.dockets.bench import DocketBench, last_judgement
 from verifex.dockets.models import Docket, Kind, State, Station, StationState
 from verifex.dockets.stations import current, states
+from verifex.exercises.views import readings_json
 from verifex.marks.services import marks_of, total_of
 
 
@@ -121,6 +122,7 @@ def _last_value(bench: DocketBench) -> str:
     judgement = last_judgement(bench.last(Kind.READINGS))
     steps = [s for s in judgement.result["steps"] if s["centre"] is not None] if judgement else []
     if steps:
-        return f"{steps[-1]['name']}: {steps[-1]['centre']:g} °C"
+        unit = readings_json(bench.file)[0]["unit"]
+        return f"{steps[-1]['name']}: {steps[-1]['centre']:g} {unit}".strip()
     rail = bench.measured().rail_volts
     return f"supply {rail:g} V" if rail is not None else ""

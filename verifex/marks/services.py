@@ -59,8 +59,20 @@ def evidence_of(docket: Docket) -> Evidence:
         steps={s["name"]: s["verdict"] for s in readings.result["steps"]} if readings else {},
         intended=readings.result.get("intended", {}) if readings else {},
         follows_program=frozenset(readings.result.get("follows_program", [])) if readings else frozenset(),
+        predictions=_predictions(bench),
         kit_faults=tuple(issue.faults) if issue else (),
     )
+
+
+def _predictions(bench: DocketBench) -> dict[str, str]:
+    judgement = last_judgement(bench.last(Kind.PREDICTION))
+    if judgement is None:
+        return {}
+    several = len(bench.file.readings) > 1
+    return {
+        f"{row['step']}, {row['reading']}" if several else row["step"]: row["verdict"]
+        for row in judgement.result["predictions"]
+    }
 
 
 def _findings(judgement: Judgement | None) -> tuple[Finding, ...]:

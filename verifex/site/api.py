@@ -18,13 +18,15 @@ from verifex.exercises.api import router as exercises
 from verifex.exercises.schemas import ErrorOut
 from verifex.floor.api import router as floor
 from verifex.marks.api import router as marks
+from verifex.papers.api import router as papers
 from verifex.people.access import NotAllowed, Refused, Stale
 from verifex.people.api import router as people
 from verifex.stores.api import router as stores
 from verifex.sums.api import router as sums
+from verifex.work.api import router as work
 
 api = NinjaAPI(title="Verifex", version="1", auth=django_auth, docs_url=None)
-for router in (people, floor, dockets, wiring, hatch, my_bench, stores, exercises, marks, sums):
+for router in (people, floor, dockets, wiring, hatch, my_bench, stores, exercises, marks, sums, papers, work):
     api.add_router("", router)
 
 

@@ -39,11 +39,13 @@ INSTALLED_APPS = [
     "csp",
     "ninja",
     "verifex.people",
+    "verifex.work",
     "verifex.exercises",
     "verifex.plan",
     "verifex.stores",
     "verifex.dockets",
     "verifex.marks",
+    "verifex.papers",
     "verifex.demo",
 ]
 

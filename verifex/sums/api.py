@@ -5,9 +5,9 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router, Schema
 
+from verifex.core.expected.calculators import ALL_SUMS
 from verifex.core.quantity import parse_quantity
 from verifex.core.resistors.bands import EXPONENTS, PPM_PER_KELVIN, TOLERANCE_PERCENT
-from verifex.core.resistors.calculators import SUMS
 from verifex.core.resistors.lookup import look_up_bands, look_up_value
 from verifex.core.resistors.series import SERIES
 from verifex.people.access import Refused
@@ -105,7 +105,7 @@ class ValueOut(Schema):
 @router.get("/sums", response=SumsOut)
 def list_sums(request: HttpRequest) -> dict[str, Any]:
     return {
-        "sums": list(SUMS.values()),
+        "sums": list(ALL_SUMS.values()),
         "band_colours": list(EXPONENTS),
         "tolerance_colours": list(TOLERANCE_PERCENT),
         "drift_colours": list(PPM_PER_KELVIN),
@@ -135,9 +135,9 @@ def value(request: HttpRequest, data: ValueIn) -> dict[str, Any]:
 @router.post("/sums/of/{name}", response=AnswerOut)
 def work_out(request: HttpRequest, name: str, data: SumIn) -> dict[str, Any]:
     """The answer of one sum; refused with the name of the field that cannot be."""
-    if name not in SUMS:
-        raise Refused(f"There is no sum called “{name}”; one of {', '.join(SUMS)}.")
+    if name not in ALL_SUMS:
+        raise Refused(f"There is no sum called “{name}”; one of {', '.join(ALL_SUMS)}.")
     try:
-        return SUMS[name].answer(data.given).as_json()
+        return ALL_SUMS[name].answer(data.given).as_json()
     except ValueError as wrong:
         raise Refused(f"{wrong}.") from None

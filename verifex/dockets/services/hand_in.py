@@ -13,8 +13,13 @@ from verifex.dockets.stations import reach, set_state, state_of
 from verifex.people.access import Refused, Stale
 from verifex.people.models import User
 
-MOST_BYTES = {Kind.WIRING: 64 * 1024, Kind.PROGRAM: 64 * 1024, Kind.READINGS: 10 * 1024 * 1024}
-NAMES = {Kind.WIRING: "wiring", Kind.PROGRAM: "program", Kind.READINGS: "log"}
+MOST_BYTES = {
+    Kind.WIRING: 64 * 1024,
+    Kind.PROGRAM: 64 * 1024,
+    Kind.READINGS: 10 * 1024 * 1024,
+    Kind.PREDICTION: 16 * 1024,
+}
+NAMES = {Kind.WIRING: "wiring", Kind.PROGRAM: "program", Kind.READINGS: "log", Kind.PREDICTION: "prediction"}
 
 
 @transaction.atomic
@@ -44,11 +49,20 @@ def hand_in(actor: User, docket_id: int, kind: str, text: str, *, token: str, ba
     judge(attempt)
     if kind == Kind.PROGRAM:
         _void_on_new_stop(docket, attempt)
-    set_state(docket, kind, State.ASKS)
+    if kind != Kind.PREDICTION:  # a prediction is made on the way; nobody is asked to look at it
+        set_state(docket, kind, State.ASKS)
     if kind == Kind.READINGS:
         reach(docket, Station.MARK)
+        rejudge_prediction(docket)
     finish(docket, actor, f"handed in attempt {attempt.number} of the {NAMES[kind]}")
     return attempt
+
+
+def rejudge_prediction(docket: Docket) -> None:
+    """Judge the last prediction by the bench as it is now: values were measured, or the wiring changed, since it was made."""
+    prediction = docket.attempts.filter(kind=Kind.PREDICTION).order_by("-number").first()
+    if prediction is not None:
+        judge(prediction)
 
 
 def _within_limit(kind: Kind, text: str) -> None:
@@ -68,6 +82,8 @@ def _is_open(docket: Docket, kind: Kind) -> None:
         raise Refused("No kit is handed out yet.")
     if kind == Kind.READINGS and not docket.clearances.filter(voided_at__isnull=True).exists():
         raise Refused("Readings come after power: the bench is not cleared now.")
+    if kind == Kind.PREDICTION and docket.attempts.filter(kind=Kind.READINGS).exists():
+        raise Refused("A prediction comes before the readings, and those are handed in.")
     if state_of(docket, Station.MARK) == State.PASSED:
         raise Refused("This docket is marked; the instructor can reopen it.")
 

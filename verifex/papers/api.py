@@ -1,0 +1,51 @@
+"""Papers to hand out: one page a pair, or the whole class as one file."""
+
+from typing import Any
+
+from django.http import HttpRequest, HttpResponse
+from ninja import Router, Schema
+
+from verifex.dockets.api_pair import own_docket
+from verifex.dockets.models import Docket
+from verifex.dockets.views import bench_number, docket_for_staff
+from verifex.papers.pdf import pdf_of
+from verifex.papers.sheets import sheet_html
+from verifex.people.access import Refused, reader, require_staff
+from verifex.plan.models import Session
+from verifex.work.api import WorkOut, work_json
+from verifex.work.run import start
+
+router = Router(tags=["papers"])
+
+
+class PapersIn(Schema):
+    answers: bool = True
+
+
+def _answer(docket: Docket, *, answers: bool) -> HttpResponse:
+    kind = "sheet" if answers else "prediction"
+    response = HttpResponse(pdf_of(sheet_html(docket, answers=answers)), content_type="application/pdf")
+    response["Content-Disposition"] = f'inline; filename="{kind}-bench-{bench_number(docket)}.pdf"'
+    return response
+
+
+@router.get("/dockets/{docket_id}/sheet.pdf")
+def sheet_paper(request: HttpRequest, docket_id: int, answers: bool = True) -> HttpResponse:
+    """The answer key of one pair's own bench, or its page for predictions."""
+    return _answer(docket_for_staff(request, docket_id), answers=answers)
+
+
+@router.get("/my/dockets/{docket_id}/prediction.pdf")
+def prediction_paper(request: HttpRequest, docket_id: int) -> HttpResponse:
+    """A pair's own page to predict on, without answers."""
+    return _answer(own_docket(request, docket_id), answers=False)
+
+
+@router.post("/sessions/{session_id}/papers", response=WorkOut)
+def class_papers(request: HttpRequest, session_id: int, data: PapersIn) -> dict[str, Any]:
+    """Begin the papers of a whole session; the answer says how far they are."""
+    session = Session.objects.select_related("section").get(pk=session_id)
+    require_staff(reader(request), session.section)
+    if not session.dockets.exists():
+        raise Refused("No docket is open in this session yet, so there is no sheet to print.")
+    return work_json(start("class-sheets", reader(request), {"session": session_id, "answers": data.answers}))

@@ -1,0 +1,94 @@
+"""The one-page sheet of a pair: the answer key, or the same without answers for a prediction."""
+
+from typing import Any
+
+from django.template.loader import render_to_string
+
+from verifex.dockets.bench import DocketBench
+from verifex.dockets.models import Docket
+from verifex.dockets.views import bench_number
+from verifex.exercises.views import exercise_json, readings_json
+from verifex.papers.plot import transfer_svg
+
+SHOWN_CONTRIBUTORS = 3
+
+
+def sheet_html(docket: Docket, *, answers: bool) -> str:
+    """The page of one docket. Without answers nothing of the sheet is in it, only what is to be filled in."""
+    bench = DocketBench(docket)
+    issue = bench.kit_issue()
+    common = {
+        "exercise": exercise_json(docket.version),
+        "bench": bench_number(docket),
+        "pair": docket.pair.name,
+        "kit": issue.kit.tag if issue else "",
+        "date": docket.session.starts_at,
+        "room": docket.session.room.name,
+        "section": docket.session.section.name,
+        "columns": readings_json(bench.file),
+        "measured": [m for m in _measured(docket) if not m[0].startswith("step:")],
+        "baud": bench.file.baud(),
+        "divisor": bench.file.conventions.divisor,
+    }
+    if not answers:
+        return render_to_string("papers/prediction.html", common)
+    sheet = bench.sheet_as_built().as_json()
+    return render_to_string(
+        "papers/sheet.html", {**common, "sheet": sheet, "plots": _plots(sheet), "rows": _rows(sheet)}
+    )
+
+
+def _measured(docket: Docket) -> list[tuple[str, str]]:
+    latest = {m.name: m for m in docket.measurements.all()}
+    names = {"rail": "supply", "internal": "internal reference", "aref": "AREF"}
+    return [
+        (m.name if m.name.startswith("step:") else names.get(m.name, m.name), f"{m.value:g} {m.unit}")
+        for m in latest.values()
+    ]
+
+
+def _plots(sheet: dict[str, Any]) -> list[dict[str, Any]]:
+    found = []
+    for reading in sheet["readings"]:
+        if reading["raw_unit"] == "level":
+            continue
+        steps = [
+            (r["stimulus"]["expected"], r["value"]["expected"])
+            for step in sheet["steps"]
+            for r in step["readings"]
+            if f"{r['ref']}.{r['quantity']}" == reading["key"]
+        ]
+        found.append({"reading": reading, **transfer_svg(reading, steps)})
+    return found[:2]
+
+
+def _rows(sheet: dict[str, Any]) -> list[dict[str, Any]]:
+    """The table's rows, already in words."""
+    units = {r["key"]: r["stimulus_unit"] for r in sheet["readings"]}
+    rows = []
+    for step in sheet["steps"]:
+        for index, r in enumerate(step["readings"]):
+            d = r["decimals"]
+            counted = r["raw_unit"] in ("count", "µs") and r["unit"]
+            limits = r["value"]["low"] < r["value"]["high"]
+            rows.append(
+                {
+                    "step": step["name"] if index == 0 else "",
+                    "name": r["name"] if len(step["readings"]) > 1 else "",
+                    "given": f"{r['stimulus']['expected']:g} {units.get(r['ref'] + '.' + r['quantity'], '')}".strip()
+                    if r["raw_unit"] != "id"
+                    else "",
+                    "volts": f"{r['volts']['expected']:.3f} V" if r["volts"] else "",
+                    "count": f"{r['count']['expected']:g}{' µs' if r['raw_unit'] == 'µs' else ''}" if counted else "",
+                    "count_limits": f"{r['count']['low']:g}–{r['count']['high']:g}" if counted else "",
+                    "printed": r["printed"],
+                    "limits": f"{r['value']['low']:.{d}f} … {r['value']['high']:.{d}f}" if limits else "",
+                    "likely": f"{r['likely'][0]:.{d}f} … {r['likely'][1]:.{d}f}" if limits else "",
+                    "states": ", ".join(f"{ref} {state}" for ref, state in step["indicators"].items())
+                    if index == 0
+                    else "",
+                    "exempt": r["exempt"],
+                    "widest": sorted(r["budget"]["contributions"], key=lambda c: -c["half_width"])[:SHOWN_CONTRIBUTORS],
+                }
+            )
+    return rows

@@ -1,0 +1,54 @@
+"""Long work over the API: how far it is, cancel it, fetch what it made. Everyone sees their own."""
+
+from typing import Any
+
+from django.http import HttpRequest, HttpResponse
+from ninja import Router, Schema
+
+from verifex.people.access import Refused, reader
+from verifex.work.models import State, Work
+from verifex.work.run import cancel, take_up_again
+
+router = Router(tags=["work"])
+
+
+class WorkOut(Schema):
+    id: int
+    kind: str
+    state: str
+    done: int
+    total: int
+    message: str
+    file_name: str
+
+
+def work_json(work: Work) -> dict[str, Any]:
+    return {name: getattr(work, name) for name in ("id", "kind", "state", "done", "total", "message", "file_name")}
+
+
+def _own(request: HttpRequest, work_id: int) -> Work:
+    return Work.objects.defer("file").get(pk=work_id, by=reader(request))
+
+
+@router.get("/work/{work_id}", response=WorkOut)
+def get_work(request: HttpRequest, work_id: int) -> dict[str, Any]:
+    take_up_again()
+    return work_json(_own(request, work_id))
+
+
+@router.post("/work/{work_id}/cancel", response=WorkOut)
+def cancel_work(request: HttpRequest, work_id: int) -> dict[str, Any]:
+    work = _own(request, work_id)
+    cancel(work)
+    return work_json(work)
+
+
+@router.get("/work/{work_id}/file")
+def work_file(request: HttpRequest, work_id: int) -> HttpResponse:
+    """What the work made, to keep."""
+    work = Work.objects.get(pk=work_id, by=reader(request))
+    if work.state != State.DONE or work.file is None:
+        raise Refused("It is not finished yet.")
+    answer = HttpResponse(bytes(work.file), content_type="application/pdf")
+    answer["Content-Disposition"] = f'attachment; filename="{work.file_name}"'
+    return answer
