@@ -18,7 +18,11 @@ export const router = createRouter({
     },
     { path: '/hatch', name: 'hatch', component: () => import('./places/stores/Hatch.vue') },
     { path: '/marks', name: 'marks', component: () => import('./places/marks/Marks.vue') },
-    { path: '/exercises', name: 'exercises', component: () => import('./places/exercises/Exercises.vue') },
+    {
+      path: '/exercises/:version(\\d+)?',
+      name: 'exercises',
+      component: () => import('./places/exercises/Exercises.vue'),
+    },
     { path: '/sums/:sum?', name: 'sums', component: () => import('./places/sums/Sums.vue') },
     { path: '/my-bench', name: 'my-bench', component: () => import('./places/my-bench/MyBench.vue') },
     { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./places/log-in/Nowhere.vue') },

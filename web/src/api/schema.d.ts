@@ -129,6 +129,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dockets/{docket_id}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try Sheet
+         * @description The sheet of the pair's own bench with values as if they were measured; nothing is kept.
+         */
+        post: operations["verifex_dockets_api_try_sheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{docket_id}/sliders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sliders
+         * @description What can be measured on the pair's bench, each with a dense table of how a reading follows it.
+         */
+        post: operations["verifex_dockets_api_sliders"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{docket_id}/program/flow": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Program Flow
+         * @description The flow chart of the program last handed in, function by function; empty where it cannot be read.
+         */
+        get: operations["verifex_dockets_api_program_flow"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dockets/{docket_id}/hand-in": {
         parameters: {
             query?: never;
@@ -577,7 +637,11 @@ export interface paths {
         /** List Exercises */
         get: operations["verifex_exercises_api_list_exercises"];
         put?: never;
-        post?: never;
+        /**
+         * Bring In
+         * @description A new version from an exercise file; refused with every problem at its line.
+         */
+        post: operations["verifex_exercises_api_bring_in"];
         delete?: never;
         options?: never;
         head?: never;
@@ -591,13 +655,113 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        get?: never;
+        put?: never;
         /**
          * Exercise Sheet
-         * @description The sheet of the exercise as intended, for one of its variants.
+         * @description The sheet of the exercise's own bench, for one of its boards and variants, with values as if measured.
          */
-        get: operations["verifex_exercises_api_exercise_sheet"];
+        post: operations["verifex_exercises_api_exercise_sheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{version_id}/sliders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Exercise Sliders
+         * @description What can be measured, each with a dense table of how a reading follows it.
+         */
+        post: operations["verifex_exercises_api_exercise_sliders"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{version_id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Exercise File
+         * @description The exercise as the file it is, to keep or to change and bring in again.
+         */
+        get: operations["verifex_exercises_api_exercise_file"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{version_id}/derived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Derived
+         * @description What follows from the exercise: kit, windows, hazards, bench time, what each way of feeding costs.
+         */
+        get: operations["verifex_exercises_api_derived"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{version_id}/obstacles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Obstacles
+         * @description What keeps this version from being released; empty when nothing does.
+         */
+        get: operations["verifex_exercises_api_obstacles"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{version_id}/release": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Release Version
+         * @description Freeze a version. Refused with what is in the way.
+         */
+        post: operations["verifex_exercises_api_release_version"];
         delete?: never;
         options?: never;
         head?: never;
@@ -767,6 +931,120 @@ export interface paths {
          * @description The answer of one sum; refused with the name of the field that cannot be.
          */
         post: operations["verifex_sums_api_work_out"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{docket_id}/sheet.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sheet Paper
+         * @description The answer key of one pair's own bench, or its page for predictions.
+         */
+        get: operations["verifex_papers_api_sheet_paper"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/my/dockets/{docket_id}/prediction.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Prediction Paper
+         * @description A pair's own page to predict on, without answers.
+         */
+        get: operations["verifex_papers_api_prediction_paper"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/papers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Class Papers
+         * @description Begin the papers of a whole session; the answer says how far they are.
+         */
+        post: operations["verifex_papers_api_class_papers"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/work/{work_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get Work */
+        get: operations["verifex_work_api_get_work"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/work/{work_id}/cancel": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Cancel Work */
+        post: operations["verifex_work_api_cancel_work"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/work/{work_id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Work File
+         * @description What the work made, to keep.
+         */
+        get: operations["verifex_work_api_work_file"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1093,6 +1371,9 @@ export interface components {
             voided: string;
             /** Measurements */
             measurements: components["schemas"]["MeasurementOut"][];
+            /** Measurables */
+            measurables: components["schemas"]["MeasurableOut"][];
+            prediction: components["schemas"]["PredictionOut"] | null;
             /** Decisions */
             decisions: components["schemas"]["DecisionOut"][];
         };
@@ -1115,6 +1396,8 @@ export interface components {
             released: boolean;
             /** Board */
             board: string;
+            /** Boards */
+            boards: string[];
             /** Minutes */
             minutes: number;
             /** Total */
@@ -1219,6 +1502,20 @@ export interface components {
             /** Text */
             text: string;
         };
+        /**
+         * MeasurableOut
+         * @description Something worth measuring on this bench, and how it is done.
+         */
+        MeasurableOut: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /** Unit */
+            unit: string;
+            /** How */
+            how: string;
+        };
         /** MeasurementOut */
         MeasurementOut: {
             /** Name */
@@ -1254,6 +1551,34 @@ export interface components {
             by_state: {
                 [key: string]: number;
             };
+        };
+        /** PredictedOut */
+        PredictedOut: {
+            /** Step */
+            step: string;
+            /** Reading */
+            reading: string;
+            /** Value */
+            value: number;
+            /** Verdict */
+            verdict: string;
+        };
+        /**
+         * PredictionOut
+         * @description What the pair predicted before it measured, judged by its own sheet.
+         */
+        PredictionOut: {
+            /** Number */
+            number: number;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Predictions */
+            predictions: components["schemas"]["PredictedOut"][];
         };
         /** ProgramOut */
         ProgramOut: {
@@ -1348,12 +1673,20 @@ export interface components {
             quantity: string;
             /** Value */
             value: number;
-            /** Uncertainty */
-            uncertainty: number;
+            /** Unit */
+            unit: string;
+            /** Text */
+            text: string;
+            /** Also */
+            also: string[];
             /** Dwell Seconds */
             dwell_seconds: number;
             /** How */
             how: string;
+            /** Way */
+            way: string;
+            /** Ways */
+            ways: components["schemas"]["WayOut"][];
         };
         /** StepVerdictOut */
         StepVerdictOut: {
@@ -1407,6 +1740,28 @@ export interface components {
             supply_volts: number;
             /** Reference */
             reference: string;
+        };
+        /**
+         * WayOut
+         * @description A safe way of making a stimulus, offered by module.
+         */
+        WayOut: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** How */
+            how: string;
+            /** Instrument */
+            instrument: string;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Unit */
+            unit: string;
+            /** Cautions */
+            cautions: string[];
         };
         /** WhereOut */
         WhereOut: {
@@ -1475,19 +1830,27 @@ export interface components {
             worst_case: number;
             /** Combined */
             combined: number;
+            /** Advice */
+            advice: string;
             /** Contributions */
             contributions: components["schemas"]["ContributionOut"][];
         };
         /** ContributionOut */
         ContributionOut: {
+            /** Key */
+            key: string;
             /** Name */
             name: string;
             /** Half Width */
             half_width: number;
             /** Share */
             share: number;
+            /** Distribution */
+            distribution: string;
             /** Source */
             source: string;
+            /** Once Measured */
+            once_measured: number | null;
         };
         /** LimitsOut */
         LimitsOut: {
@@ -1497,6 +1860,32 @@ export interface components {
             expected: number;
             /** High */
             high: number;
+        };
+        /**
+         * ReadingOut
+         * @description What one reading is and how it follows its stimulus; `plot` rows are stimulus, raw low/expected/high, value low/expected/high.
+         */
+        ReadingOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
+            /** Says */
+            says: string;
+            /** Raw Unit */
+            raw_unit: string;
+            /** Decimals */
+            decimals: number;
+            /** Stimulus Unit */
+            stimulus_unit: string;
+            /** In Decades */
+            in_decades: boolean;
+            /** Plot */
+            plot: number[][];
+            /** Thresholds */
+            thresholds: components["schemas"]["ThresholdOut"][];
         };
         /**
          * SheetOut
@@ -1516,6 +1905,8 @@ export interface components {
             top_value: number;
             /** Plot */
             plot: number[][];
+            /** Readings */
+            readings: components["schemas"]["ReadingOut"][];
             /** Reason */
             reason: string;
             /** Notes */
@@ -1527,6 +1918,12 @@ export interface components {
             name: string;
             /** How */
             how: string;
+            /** Way */
+            way: string;
+            /** Dwell Seconds */
+            dwell_seconds: number;
+            /** Waits Seconds */
+            waits_seconds: number;
             stimulus: components["schemas"]["LimitsOut"];
             volts: components["schemas"]["LimitsOut"];
             count: components["schemas"]["LimitsOut"];
@@ -1540,11 +1937,166 @@ export interface components {
             /** Saturated */
             saturated: boolean;
             budget: components["schemas"]["BudgetOut"];
+            /** Readings */
+            readings: components["schemas"]["StepReadingOut"][];
         };
         /** SheetsOut */
         SheetsOut: {
             built: components["schemas"]["SheetOut"];
             intended: components["schemas"]["SheetOut"];
+        };
+        /**
+         * StepReadingOut
+         * @description One reading at one step; `sampled` says that the likely interval was drawn, not first order.
+         */
+        StepReadingOut: {
+            /** Ref */
+            ref: string;
+            /** Quantity */
+            quantity: string;
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
+            /** Decimals */
+            decimals: number;
+            stimulus: components["schemas"]["LimitsOut"];
+            volts: components["schemas"]["LimitsOut"] | null;
+            /** Raw Unit */
+            raw_unit: string;
+            count: components["schemas"]["LimitsOut"];
+            value: components["schemas"]["LimitsOut"];
+            /** Likely */
+            likely: number[];
+            /** Sampled */
+            sampled: boolean;
+            /** Saturated */
+            saturated: boolean;
+            /** Exempt */
+            exempt: boolean;
+            /** Printed */
+            printed: string;
+            budget: components["schemas"]["BudgetOut"];
+        };
+        /**
+         * ThresholdOut
+         * @description A threshold in the stimulus and as printed; an `own` one is the pair's, from two readings.
+         */
+        ThresholdOut: {
+            /** Says */
+            says: string;
+            /** Stimulus */
+            stimulus: number;
+            /** Printed */
+            printed: number;
+            /** Own */
+            own: boolean;
+        };
+        /**
+         * SheetIn
+         * @description What a sheet is asked for: a way of feeding, a board, measured values by name.
+         */
+        SheetIn: {
+            /**
+             * Variant
+             * @default
+             */
+            variant: string;
+            /**
+             * Board
+             * @default
+             */
+            board: string;
+            /**
+             * Measured
+             * @default {}
+             */
+            measured: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * SliderOut
+         * @description A value that can be measured; `table[position][stimulus]` are rows of raw low/expected/high, value low/expected/high.
+         */
+        SliderOut: {
+            /** Key */
+            key: string;
+            /** Measures */
+            measures: string;
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
+            /** Low */
+            low: number;
+            /** Value */
+            value: number;
+            /** High */
+            high: number;
+            /** Positions */
+            positions: number[];
+            /** Table */
+            table: number[][][];
+        };
+        /**
+         * SlidersOut
+         * @description Sliders of one reading over the stimuli of its plot (fewer points than there).
+         */
+        SlidersOut: {
+            /** Reading */
+            reading: string;
+            /** Stimuli */
+            stimuli: number[];
+            /** Sliders */
+            sliders: components["schemas"]["SliderOut"][];
+        };
+        /**
+         * FlowBoxOut
+         * @description One box of a flow chart: middle top (x, y), size, text, and the lines of the program it stands for.
+         */
+        FlowBoxOut: {
+            /** Kind */
+            kind: string;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Text */
+            text: string[];
+            /** First Line */
+            first_line: number;
+            /** Last Line */
+            last_line: number;
+        };
+        /**
+         * FlowOut
+         * @description The flow chart of one function, placed.
+         */
+        FlowOut: {
+            /** Name */
+            name: string;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Boxes */
+            boxes: components["schemas"]["FlowBoxOut"][];
+            /** Ways */
+            ways: components["schemas"]["FlowWayOut"][];
+        };
+        /** FlowWayOut */
+        FlowWayOut: {
+            /** Points */
+            points: number[][];
+            /** Label */
+            label: string;
+            /** Arrow */
+            arrow: boolean;
         };
         /** DoneOut */
         DoneOut: {
@@ -1880,6 +2432,7 @@ export interface components {
             wiring: components["schemas"]["PairWiringOut"] | null;
             program: components["schemas"]["PairAttemptOut"] | null;
             readings: components["schemas"]["PairAttemptOut"] | null;
+            prediction: components["schemas"]["PairPredictionOut"] | null;
             /** Steps */
             steps: components["schemas"]["StepVerdictOut"][];
             sheet: components["schemas"]["SheetOut"] | null;
@@ -1891,6 +2444,8 @@ export interface components {
             messages: components["schemas"]["DecisionOut"][];
             /** Measurements */
             measurements: components["schemas"]["MeasurementOut"][];
+            /** Measurables */
+            measurables: components["schemas"]["MeasurableOut"][];
         };
         /**
          * PairAttemptOut
@@ -1934,6 +2489,10 @@ export interface components {
             steps: {
                 [key: string]: string;
             }[];
+            /** Readings */
+            readings: components["schemas"]["PairReadingOut"][];
+            /** Own Threshold */
+            own_threshold: boolean;
             /** Behaviour */
             behaviour: string[];
             /** Criteria */
@@ -1944,6 +2503,52 @@ export interface components {
             cautions: string[];
             /** Baud */
             baud: number;
+        };
+        /**
+         * PairPredictedOut
+         * @description A predicted value; its verdict comes after the readings are handed in.
+         */
+        PairPredictedOut: {
+            /** Step */
+            step: string;
+            /** Reading */
+            reading: string;
+            /** Value */
+            value: number;
+            /** Verdict */
+            verdict: string | null;
+        };
+        /** PairPredictionOut */
+        PairPredictionOut: {
+            /** Number */
+            number: number;
+            /** Text */
+            text: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Predictions */
+            predictions: components["schemas"]["PairPredictedOut"][];
+        };
+        /**
+         * PairReadingOut
+         * @description A column the pair's program prints.
+         */
+        PairReadingOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
+            /** Says */
+            says: string;
+            /** Decimals */
+            decimals: number;
         };
         /** PairWiringOut */
         PairWiringOut: {
@@ -2054,6 +2659,101 @@ export interface components {
             settings: string[];
             /** By Name */
             by_name: boolean;
+        };
+        /** FileIn */
+        FileIn: {
+            /** Text */
+            text: string;
+        };
+        /** FileOut */
+        FileOut: {
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * DerivedOut
+         * @description What follows from an exercise besides its sheet.
+         */
+        DerivedOut: {
+            /** Parts */
+            parts: components["schemas"]["NeededOut"][];
+            /** Windows */
+            windows: components["schemas"]["WindowOut"][];
+            /** Hazards */
+            hazards: string[];
+            minutes: components["schemas"]["MinutesOut"];
+            /** Variants */
+            variants: components["schemas"]["VariantCostOut"][];
+        };
+        /** MinutesOut */
+        MinutesOut: {
+            /** Wiring */
+            wiring: number;
+            /** Clearance */
+            clearance: number;
+            /** Warm Up */
+            warm_up: number;
+            /** Program */
+            program: number;
+            /** Readings */
+            readings: number;
+            /** Total */
+            total: number;
+        };
+        /** NeededOut */
+        NeededOut: {
+            /** Part */
+            part: string;
+            /** Count */
+            count: number;
+        };
+        /**
+         * VariantCostOut
+         * @description What a way of feeding costs: printed units a count, the top of the range, the likely half width.
+         */
+        VariantCostOut: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Unit */
+            unit: string;
+            /** Per Count */
+            per_count: number;
+            /** Top */
+            top: number;
+            /** Likely Half */
+            likely_half: number;
+        };
+        /**
+         * WindowOut
+         * @description A resistor of the reference bench: its job and the ohms it may have.
+         */
+        WindowOut: {
+            /** Ref */
+            ref: string;
+            /** Job */
+            job: string;
+            /** About */
+            about: string;
+            /** Low Ohms */
+            low_ohms: number | null;
+            /** High Ohms */
+            high_ohms: number | null;
+        };
+        /**
+         * ObstacleOut
+         * @description What keeps an exercise from being released; what only `warns` is to be weighed.
+         */
+        ObstacleOut: {
+            /** About */
+            about: string;
+            /** Message */
+            message: string;
+            /** Warns */
+            warns: boolean;
         };
         /** DocketMarksOut */
         DocketMarksOut: {
@@ -2358,6 +3058,31 @@ export interface components {
                 [key: string]: string;
             };
         };
+        /** WorkOut */
+        WorkOut: {
+            /** Id */
+            id: number;
+            /** Kind */
+            kind: string;
+            /** State */
+            state: string;
+            /** Done */
+            done: number;
+            /** Total */
+            total: number;
+            /** Message */
+            message: string;
+            /** File Name */
+            file_name: string;
+        };
+        /** PapersIn */
+        PapersIn: {
+            /**
+             * Answers
+             * @default true
+             */
+            answers: boolean;
+        };
     };
     responses: never;
     parameters: never;
@@ -2513,6 +3238,82 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SheetsOut"];
+                };
+            };
+        };
+    };
+    verifex_dockets_api_try_sheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetOut"];
+                };
+            };
+        };
+    };
+    verifex_dockets_api_sliders: {
+        parameters: {
+            query?: {
+                reading?: string;
+            };
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SlidersOut"];
+                };
+            };
+        };
+    };
+    verifex_dockets_api_program_flow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlowOut"][];
                 };
             };
         };
@@ -3119,11 +3920,87 @@ export interface operations {
             };
         };
     };
+    verifex_exercises_api_bring_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FileIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseOut"];
+                };
+            };
+        };
+    };
     verifex_exercises_api_exercise_sheet: {
         parameters: {
-            query?: {
-                variant?: string;
+            query?: never;
+            header?: never;
+            path: {
+                version_id: number;
             };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetOut"];
+                };
+            };
+        };
+    };
+    verifex_exercises_api_exercise_sliders: {
+        parameters: {
+            query?: {
+                reading?: string;
+            };
+            header?: never;
+            path: {
+                version_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SlidersOut"];
+                };
+            };
+        };
+    };
+    verifex_exercises_api_exercise_file: {
+        parameters: {
+            query?: never;
             header?: never;
             path: {
                 version_id: number;
@@ -3138,7 +4015,73 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SheetOut"];
+                    "application/json": components["schemas"]["FileOut"];
+                };
+            };
+        };
+    };
+    verifex_exercises_api_derived: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                version_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DerivedOut"];
+                };
+            };
+        };
+    };
+    verifex_exercises_api_obstacles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                version_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ObstacleOut"][];
+                };
+            };
+        };
+    };
+    verifex_exercises_api_release_version: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                version_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseOut"];
                 };
             };
         };
@@ -3378,6 +4321,138 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["AnswerOut"];
                 };
+            };
+        };
+    };
+    verifex_papers_api_sheet_paper: {
+        parameters: {
+            query?: {
+                answers?: boolean;
+            };
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    verifex_papers_api_prediction_paper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    verifex_papers_api_class_papers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PapersIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+        };
+    };
+    verifex_work_api_get_work: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                work_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+        };
+    };
+    verifex_work_api_cancel_work: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                work_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+        };
+    };
+    verifex_work_api_work_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                work_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -23,7 +23,7 @@ const props = defineProps<{
   line?: number | null
 }>()
 const text = defineModel<string>({ required: true })
-const emit = defineEmits<{ submit: [] }>()
+const emit = defineEmits<{ submit: []; pick: [line: number] }>()
 const host = useTemplateRef<HTMLDivElement>('host')
 let view: EditorView | null = null
 
@@ -113,6 +113,12 @@ onMounted(() => {
         EditorView.contentAttributes.of({
           'aria-label': props.label,
           ...(props.editable ? {} : { tabindex: '0' }),
+        }),
+        EditorView.domEventHandlers({
+          click(event, editor) {
+            const at = editor.posAtCoords({ x: event.clientX, y: event.clientY })
+            if (at !== null) emit('pick', editor.state.doc.lineAt(at).number)
+          },
         }),
         EditorView.updateListener.of((update) => {
           if (update.docChanged) text.value = update.state.doc.toString()

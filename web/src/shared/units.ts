@@ -26,3 +26,12 @@ function trim(value: number, figures: number): string {
   const text = value.toFixed(Math.min(digits, 3))
   return (text.includes('.') ? text.replace(/\.?0+$/, '') : text).replace('-', '−')
 }
+
+const PREFIXED = ['V', 'Ω', 'A', 'W']
+
+/** A figure with whatever unit it has: volts and ohms with a prefix, the rest as it is, with four figures. */
+export function withUnit(value: number, unit: string): string {
+  if (PREFIXED.includes(unit)) return said(value, unit, 4)
+  const text = Number(value.toPrecision(4)).toString().replace('-', '−')
+  return unit ? `${text} ${unit}` : text
+}

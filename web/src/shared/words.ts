@@ -24,6 +24,8 @@ export const VERDICTS: Record<string, { word: string; tone: string }> = {
   'in-limits': { word: 'in limits, wide', tone: 'good' },
   out: { word: 'out', tone: 'stop' },
   missing: { word: 'missing', tone: 'check' },
+  exempt: { word: 'not judged here', tone: 'check' },
+  unjudged: { word: 'not judged', tone: 'check' },
 }
 
 export function fixed(value: number | null | undefined, digits: number): string {

@@ -1,61 +1,113 @@
 <script setup lang="ts">
-// The tolerance budget: each contributor's half width, the largest first, and what they come to.
+// The tolerance budget: each contributor's half width, the largest first, what measuring it would leave, and the sums.
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { fixed } from '@/shared/words'
 
-const props = defineProps<{ budget: Schemas['BudgetOut']; step: string }>()
-const rows = computed(() => [...props.budget.contributions].sort((a, b) => b.half_width - a.half_width))
-const most = computed(() => Math.max(...rows.value.map((r) => r.half_width), 0.001))
+const props = defineProps<{
+  budget: Schemas['BudgetOut']
+  step: string
+  decimals?: number
+  sampled?: boolean
+}>()
+const digits = computed(() => (props.decimals ?? 1) + 1)
+const rows = computed(() =>
+  [...props.budget.contributions].sort((a, b) => b.half_width - a.half_width).filter((r) => r.half_width > 0),
+)
+const most = computed(() => Math.max(...rows.value.map((r) => r.half_width), 1e-9))
 </script>
 
 <template>
   <section>
-    <h3>What widens the limits at “{{ step }}”</h3>
-    <table class="plain">
+    <h2>What widens the limits at “{{ step }}”</h2>
+    <p v-if="budget.advice" class="advice">{{ budget.advice }}</p>
+    <p v-if="!rows.length" class="soft">Nothing does: it is one thing or the other.</p>
+    <table v-else class="plain">
       <tbody>
-        <tr v-for="row in rows" :key="row.name">
-          <td>
+        <tr v-for="row in rows" :key="row.key || row.name">
+          <td class="name">
             {{ row.name }}<br /><span class="soft small">{{ row.source }}</span>
           </td>
           <td class="bar">
             <svg viewBox="0 0 100 10" preserveAspectRatio="none" aria-hidden="true">
               <rect :width="(100 * row.half_width) / most" height="10" />
+              <rect
+                v-if="row.once_measured !== null"
+                class="left"
+                :width="(100 * row.once_measured) / most"
+                height="10"
+              />
             </svg>
           </td>
-          <td class="num v">± {{ fixed(row.half_width, 2) }} {{ budget.unit }}</td>
+          <td class="num v">± {{ fixed(row.half_width, digits) }} {{ budget.unit }}</td>
           <td class="num v soft">{{ Math.round(row.share * 100) }} %</td>
         </tr>
       </tbody>
       <tfoot>
         <tr>
-          <td colspan="2">All at their worst, added: the limits</td>
-          <td class="num v">± {{ fixed(budget.worst_case, 2) }} {{ budget.unit }}</td>
+          <td colspan="2">All at their worst, added</td>
+          <td class="num v">± {{ fixed(budget.worst_case, digits) }} {{ budget.unit }}</td>
           <td />
         </tr>
         <tr>
-          <td colspan="2">Combined, k = 2: what is likely</td>
-          <td class="num v">± {{ fixed(budget.combined, 2) }} {{ budget.unit }}</td>
+          <td colspan="2">
+            Combined, k = 2
+            <span v-if="sampled" class="soft small">(the chain bends here: the likely limits are drawn)</span>
+          </td>
+          <td class="num v">± {{ fixed(budget.combined, digits) }} {{ budget.unit }}</td>
           <td class="num soft">share</td>
         </tr>
       </tfoot>
     </table>
+    <p v-if="rows.some((r) => r.once_measured !== null)" class="soft small key">
+      <span class="dark" /> is what would be left once it is measured.
+    </p>
   </section>
 </template>
 
 <style scoped>
+h2 {
+  font-size: 15px;
+}
+.advice {
+  background: var(--act-bg);
+  color: var(--act);
+  border-radius: var(--radius);
+  padding: 8px 12px;
+  margin: 8px 0;
+  font-weight: 600;
+}
+.name {
+  min-width: 150px;
+}
 .bar {
-  width: 38%;
+  width: 40%;
 }
 svg {
   width: 100%;
   height: 14px;
+  display: block;
 }
 rect {
+  fill: var(--copper-soft);
+  stroke: var(--copper);
+  stroke-width: 1px;
+  vector-effect: non-scaling-stroke;
+}
+rect.left {
   fill: var(--copper);
 }
 .small {
   font-size: 13.5px;
+}
+.key {
+  margin-top: 6px;
+}
+.dark {
+  display: inline-block;
+  width: 18px;
+  height: 10px;
+  background: var(--copper);
 }
 tfoot td {
   font-weight: 600;

@@ -9,6 +9,7 @@ const props = defineProps<{
   trace: Schemas['TraceOut']
   behaviour: Schemas['BehaviourOut'] | null
   thresholds: number[]
+  unit: string
 }>()
 
 const refs = computed(() => [...new Set(props.trace.indicators.map((e) => e.ref))])
@@ -56,7 +57,7 @@ const option = computed(() => {
       }),
     ],
     yAxis: [
-      axis('°C', c, { gridIndex: 0, nameTextStyle: { color: c.soft, align: 'right' } }),
+      axis(props.unit, c, { gridIndex: 0, nameTextStyle: { color: c.soft, align: 'right' } }),
       {
         type: 'category',
         gridIndex: 1,
@@ -81,7 +82,7 @@ const option = computed(() => {
             fontFamily: c.mono,
             fontSize: 12,
             position: 'insideEndTop',
-            formatter: 'alarm {c} °C',
+            formatter: `threshold {c} ${props.unit}`,
           },
           lineStyle: { color: c.act, type: 'dashed' },
           data: [
@@ -130,7 +131,7 @@ const option = computed(() => {
   <figure>
     <VChart class="plot" :option="option" autoresize role="img" aria-label="The run on the twin over time" />
     <figcaption class="soft">
-      <span class="key line" /> temperature given <span class="key dot" /> printed by the program
+      <span class="key line" /> given to the sensor <span class="key dot" /> printed by the program
       <template v-if="refs.length"><span class="key bar" /> on</template>
     </figcaption>
   </figure>

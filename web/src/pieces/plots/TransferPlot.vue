@@ -1,54 +1,99 @@
 <script setup lang="ts">
-// Stimulus → printed value: the sheet's line with its limits, the threshold, and the pair's readings over it.
-// The server sends a dense table; nothing is computed here.
+// Stimulus → count → printed value: the sheet's line with its limits, thresholds, ends of the converter, and the
+// pair's readings over it. The server sends a dense table; nothing is computed here.
 import { computed } from 'vue'
 import VChart from 'vue-echarts'
 import type { Schemas } from '@/api/client'
+import { withUnit } from '@/shared/units'
+import { capital, fixed } from '@/shared/words'
 import { axis, inks } from './echarts'
 
 const props = defineProps<{
   sheet: Schemas['SheetOut']
+  reading: Schemas['ReadingOut']
   readings?: Schemas['StepVerdictOut'][]
-  thresholds?: number[]
+  /** Show the raw reading instead of the printed value. */
+  raw?: boolean
+  /** How far the sheet is off at a stimulus, while sliders move. */
+  shift?: (stimulus: number) => number[]
+  /** A stimulus to mark. */
+  at?: number
 }>()
+
+const rows = computed(() =>
+  props.reading.plot.map((row) => {
+    const off = props.shift?.(row[0]!) ?? [0, 0, 0, 0, 0, 0]
+    return [row[0]!, ...off.map((shift, i) => row[i + 1]! + shift)]
+  }),
+)
+const unit = computed(() => (props.raw ? props.reading.raw_unit : props.reading.unit))
+const rises = computed(() => (rows.value.at(-1)?.[5] ?? 0) >= (rows.value[0]?.[5] ?? 0))
+const isMain = computed(() => props.sheet.readings[0]?.key === props.reading.key)
+const points = computed(() =>
+  !isMain.value || props.raw
+    ? []
+    : (props.readings ?? []).flatMap((step) => {
+        const expected = props.sheet.steps.find((s) => s.name === step.name)
+        return expected
+          ? step.values.map((v) => ({
+              value: [expected.stimulus.expected, v],
+              out: step.verdict === 'out',
+            }))
+          : []
+      }),
+)
+/** Steps of the plan as ticks on the stimulus axis. */
+const steps = computed(() =>
+  props.sheet.steps.flatMap((step) =>
+    step.readings
+      .filter((r) => `${r.ref}.${r.quantity}` === props.reading.key)
+      .map((r) => ({ name: step.name, at: r.stimulus.expected, low: r.stimulus.low, high: r.stimulus.high })),
+  ),
+)
 
 const option = computed(() => {
   const c = inks()
-  const rows = props.sheet.plot
-  const low = rows.map((r) => [r[0]!, r[4]!])
-  const width = rows.map((r) => [r[0]!, r[6]! - r[4]!])
-  const points = (props.readings ?? []).flatMap((step) => {
-    const expected = props.sheet.steps.find((s) => s.name === step.name)
-    return expected
-      ? step.values.map((v) => ({ value: [expected.stimulus.expected, v], out: step.verdict === 'out' }))
-      : []
-  })
-  const points_ = (out: boolean) => points.filter((p) => p.out === out).map((p) => p.value)
+  const [low, mid, high] = props.raw ? [1, 2, 3] : [4, 5, 6]
+  const stimulus = props.reading.stimulus_unit
   return {
     animation: false,
     textStyle: { fontFamily: c.text },
-    grid: { left: 52, right: 22, top: 30, bottom: 40 },
+    grid: { left: 56, right: 22, top: 30, bottom: 42 },
     tooltip: {
       trigger: 'item',
       renderMode: 'richText',
       backgroundColor: c.sheet,
       textStyle: { color: c.ink, fontFamily: c.mono },
     },
-    xAxis: axis(`${props.sheet.unit} at the sensor`, c, {
+    xAxis: axis(`${stimulus} at the sensor`.trim(), c, {
+      type: props.reading.in_decades ? 'log' : 'value',
       nameLocation: 'middle',
       nameGap: 26,
-      min: rows[0]?.[0],
-      max: rows.at(-1)?.[0],
+      min: rows.value[0]?.[0],
+      max: rows.value.at(-1)?.[0],
     }),
-    yAxis: axis(`${props.sheet.unit} printed`, c, {
-      nameTextStyle: { color: c.soft, fontFamily: c.text, fontSize: 13, align: 'left' },
-    }),
+    yAxis: axis(
+      props.raw
+        ? `${props.reading.raw_unit} read`
+        : capital(`${props.reading.name}${unit.value ? `, ${unit.value}` : ''}`),
+      c,
+      { nameTextStyle: { color: c.soft, fontFamily: c.text, fontSize: 13, align: 'left' } },
+    ),
     series: [
-      { type: 'line', data: low, stack: 'band', symbol: 'none', lineStyle: { opacity: 0 }, silent: true },
       {
         type: 'line',
-        data: width,
+        data: rows.value.map((r) => [r[0], r[low!]]),
         stack: 'band',
+        stackStrategy: 'all',
+        symbol: 'none',
+        lineStyle: { opacity: 0 },
+        silent: true,
+      },
+      {
+        type: 'line',
+        data: rows.value.map((r) => [r[0], r[high!]! - r[low!]!]),
+        stack: 'band',
+        stackStrategy: 'all',
         symbol: 'none',
         lineStyle: { opacity: 0 },
         areaStyle: { color: c.copperSoft, opacity: 0.85 },
@@ -56,7 +101,7 @@ const option = computed(() => {
       },
       {
         type: 'line',
-        data: rows.map((r) => [r[0]!, r[5]!]),
+        data: rows.value.map((r) => [r[0], r[mid!]]),
         symbol: 'none',
         lineStyle: { color: c.copper, width: 2 },
         silent: true,
@@ -65,34 +110,75 @@ const option = computed(() => {
           silent: true,
           lineStyle: { color: c.act, type: 'dashed', width: 1.6 },
           label: {
-            formatter: 'alarm {c} ' + props.sheet.unit,
             color: c.act,
             fontFamily: c.mono,
             fontSize: 12,
-            position: 'insideEndTop',
+            position: rises.value ? 'insideStartTop' : 'insideEndTop',
           },
-          data: (props.thresholds ?? []).map((t) => ({ yAxis: t })),
+          data: [
+            ...(props.raw
+              ? []
+              : props.reading.thresholds.map((t) => ({
+                  yAxis: t.printed,
+                  label: {
+                    formatter: t.own
+                      ? `the pair’s own threshold, about ${fixed(t.printed, props.reading.decimals)} ${unit.value}`
+                      : `threshold ${withUnit(t.printed, unit.value)}`,
+                  },
+                }))),
+            ...(props.at === undefined
+              ? []
+              : [
+                  {
+                    xAxis: props.at,
+                    lineStyle: { color: c.copper, type: 'solid', width: 1.4 },
+                    label: { show: false },
+                  },
+                ]),
+          ],
+        },
+        markArea: {
+          silent: true,
+          itemStyle: { color: c.line, opacity: 0.55 },
+          data: steps.value.map((s) => [
+            { xAxis: s.low, label: { show: false } },
+            { xAxis: s.high === s.low ? s.high : s.high },
+          ]),
         },
       },
       {
         type: 'scatter',
-        name: 'in limits',
-        z: 6, // over the band, which is drawn translucent
-        data: points_(false),
+        name: 'steps',
+        z: 5,
+        data: steps.value.map((s) => {
+          const row = props.sheet.steps.find((one) => one.name === s.name)!
+          const r = row.readings.find((one) => `${one.ref}.${one.quantity}` === props.reading.key)!
+          const off = props.shift?.(s.at) ?? [0, 0, 0, 0, 0, 0]
+          return {
+            name: s.name,
+            value: [s.at, props.raw ? r.count.expected + off[1]! : r.value.expected + off[4]!],
+          }
+        }),
+        symbol: 'rect',
         symbolSize: 8,
-        itemStyle: { opacity: 1, color: c.good, borderColor: c.sheet, borderWidth: 1 },
-        tooltip: { formatter: (p: { value: number[] }) => `${p.value[1]} ${props.sheet.unit}` },
+        itemStyle: { color: c.sheet, borderColor: c.copper, borderWidth: 2, opacity: 1 },
+        tooltip: {
+          formatter: (p: { name: string; value: number[] }) =>
+            `${p.name}: ${withUnit(p.value[1]!, unit.value)}`,
+        },
       },
-      {
+      ...[false, true].map((out) => ({
         type: 'scatter',
-        name: 'out',
-        z: 6,
-        data: points_(true),
-        symbol: 'path://M0,0L3,3M3,0L0,3',
-        symbolSize: 9,
-        itemStyle: { opacity: 1, color: c.stop, borderColor: c.stop, borderWidth: 2 },
-        tooltip: { formatter: (p: { value: number[] }) => `${p.value[1]} ${props.sheet.unit}` },
-      },
+        name: out ? 'out' : 'in limits',
+        z: 6, // over the band, which is drawn translucent
+        data: points.value.filter((p) => p.out === out).map((p) => p.value),
+        symbol: out ? 'path://M0,0L3,3M3,0L0,3' : 'circle',
+        symbolSize: out ? 9 : 8,
+        itemStyle: out
+          ? { opacity: 1, color: c.stop, borderColor: c.stop, borderWidth: 2 }
+          : { opacity: 1, color: c.good, borderColor: c.sheet, borderWidth: 1 },
+        tooltip: { formatter: (p: { value: number[] }) => withUnit(p.value[1]!, unit.value) },
+      })),
     ],
   }
 })
@@ -104,14 +190,17 @@ const option = computed(() => {
       class="plot"
       :option="option"
       autoresize
-      :aria-label="`Expected ${sheet.unit} printed over ${sheet.unit} at the sensor, with limits`"
+      :aria-label="`${reading.name}: what is printed over ${reading.stimulus_unit} at the sensor, with limits`"
       role="img"
     />
     <figcaption class="soft">
-      <span class="key line" /> expected <span class="key band" /> limits
-      <template v-if="readings?.length"
-        ><span class="key dot" /> readings in limits <span class="key x">×</span> out</template
-      >
+      <span><span class="key line" />expected</span>
+      <span><span class="key band" />limits</span>
+      <span><span class="key step" />steps</span>
+      <template v-if="points.length">
+        <span><span class="key dot" />readings in limits</span>
+        <span><span class="key x">×</span>out</span>
+      </template>
     </figcaption>
   </figure>
 </template>
@@ -119,6 +208,7 @@ const option = computed(() => {
 <style scoped>
 figure {
   margin: 0;
+  min-width: 0;
 }
 .plot {
   height: 262px;
@@ -127,7 +217,7 @@ figure {
 figcaption {
   font-size: 13.5px;
   display: flex;
-  gap: 7px;
+  gap: 4px 14px;
   align-items: center;
   padding-left: 52px;
   flex-wrap: wrap;
@@ -136,7 +226,7 @@ figcaption {
   display: inline-block;
   width: 18px;
   height: 10px;
-  margin-left: 8px;
+  margin-right: 7px;
 }
 .line {
   height: 2px;
@@ -144,6 +234,11 @@ figcaption {
 }
 .band {
   background: var(--copper-soft);
+}
+.step {
+  width: 9px;
+  height: 9px;
+  border: 2px solid var(--copper);
 }
 .dot {
   width: 8px;

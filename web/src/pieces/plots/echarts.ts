@@ -1,11 +1,20 @@
 // The parts of the chart library the plots use, and the look they share.
 import { CustomChart, LineChart, ScatterChart } from 'echarts/charts'
-import { GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components'
+import { GridComponent, MarkAreaComponent, MarkLineComponent, TooltipComponent } from 'echarts/components'
 import { use } from 'echarts/core'
 import { SVGRenderer } from 'echarts/renderers'
 import { mode, token } from '@/look/theme'
 
-use([CustomChart, LineChart, ScatterChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer])
+use([
+  CustomChart,
+  LineChart,
+  ScatterChart,
+  GridComponent,
+  MarkAreaComponent,
+  MarkLineComponent,
+  TooltipComponent,
+  SVGRenderer,
+])
 
 /** Colours and text of the theme now. Reading `mode` makes a computed option follow the theme. */
 export function inks() {
@@ -29,7 +38,7 @@ export function inks() {
 
 export function axis(name: string, c: ReturnType<typeof inks>, more: Record<string, unknown> = {}) {
   return {
-    type: 'value' as const,
+    type: 'value' as string,
     name,
     nameLocation: 'end' as const,
     nameTextStyle: { color: c.soft, fontFamily: c.text, fontSize: 13 },

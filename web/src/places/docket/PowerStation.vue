@@ -78,17 +78,11 @@ useKeys({
         <div class="measured">
           <h3>Measured on this bench</h3>
           <MeasureForm
-            name="rail"
-            label="Supply between 5V and GND"
-            unit="V"
-            :known="docket.measurements"
-            :save="measure"
-          />
-          <MeasureForm
-            v-if="docket.exercise.variants.some((v) => v.reference === 'internal')"
-            name="internal"
-            label="Internal reference, if measured"
-            unit="V"
+            v-for="what in docket.measurables.filter((m) => !m.name.startsWith('step:'))"
+            :key="what.name"
+            :name="what.name"
+            :label="what.label"
+            :unit="what.unit"
             :known="docket.measurements"
             :save="measure"
           />

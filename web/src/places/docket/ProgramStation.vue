@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref, watch } from 'vue'
+import { ask, client } from '@/api/client'
 import CodeView from '@/pieces/CodeView.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import FindingList from '@/pieces/FindingList.vue'
 import RunPlot from '@/pieces/plots/RunPlot.vue'
 import { useKeys } from '@/shared/keys'
 import { clockTime } from '@/shared/words'
+import FlowChart from './FlowChart.vue'
 import HandInPanel from './HandInPanel.vue'
 import ReasonAsk from './ReasonAsk.vue'
 import RunTable from './RunTable.vue'
@@ -14,8 +17,15 @@ import { useDocket } from './use-docket'
 import { useStationKeys } from './use-station-keys'
 
 const emit = defineEmits<{ next: [] }>()
-const { docket, pass, busy } = useDocket()
+const { docket, id, pass, busy } = useDocket()
 const tab = ref('Program')
+const picked = ref<number | null>(null)
+const { data: charts } = useQuery({
+  queryKey: ['flow', id, computed(() => docket.value?.program?.number)],
+  queryFn: () =>
+    ask(client.GET('/api/dockets/{docket_id}/program/flow', { params: { path: { docket_id: id.value } } })),
+  enabled: computed(() => tab.value === 'Flow chart' && !!docket.value?.program),
+})
 const chosen = ref(0)
 const program = computed(() => docket.value?.program ?? null)
 const { state, findingKeys, sendBack, asking } = useStationKeys(
@@ -46,6 +56,7 @@ const marks = computed(() =>
   ),
 )
 const line = computed(() => program.value?.findings[chosen.value]?.where.line ?? null)
+watch(line, (now) => (picked.value = now))
 useKeys({
   ...findingKeys,
   b: { does: 'send back', act: () => (asking.value = mayDecide.value) },
@@ -61,7 +72,7 @@ useKeys({
   <StationFrame
     v-if="docket"
     v-model:tab="tab"
-    :tabs="['Program', 'Run on the twin', 'Hand-in']"
+    :tabs="['Program', 'Flow chart', 'Run on the twin', 'Hand-in']"
     @next="emit('next')"
   >
     <template #side>
@@ -86,6 +97,21 @@ useKeys({
         :marks="marks"
         :line="line"
       />
+      <div v-else-if="tab === 'Flow chart'" class="beside">
+        <CodeView
+          v-model="code"
+          language="cpp"
+          label="Program beside its flow chart"
+          :marks="marks"
+          :line="picked"
+          @pick="picked = $event"
+        />
+        <p v-if="!charts" class="soft" aria-busy="true">Drawing…</p>
+        <p v-else-if="!charts.length" class="soft">
+          There is nothing to draw until the program is well formed; the findings say where it is not.
+        </p>
+        <FlowChart v-else :charts="charts" :line="picked" @pick="picked = $event" />
+      </div>
       <div v-else class="run">
         <p v-if="program.not_run" class="soft">{{ program.not_run }}</p>
         <template v-if="program.trace">
@@ -93,8 +119,13 @@ useKeys({
             :trace="program.trace"
             :behaviour="program.behaviour"
             :thresholds="docket.exercise.thresholds"
+            :unit="docket.exercise.steps[0]?.unit ?? ''"
           />
-          <RunTable v-if="program.behaviour" :behaviour="program.behaviour" />
+          <RunTable
+            v-if="program.behaviour"
+            :behaviour="program.behaviour"
+            :unit="docket.exercise.steps[0]?.unit ?? ''"
+          />
           <details>
             <summary>Printed lines ({{ program.trace.lines.length }})</summary>
             <pre class="v">{{
@@ -140,6 +171,11 @@ useKeys({
 </template>
 
 <style scoped>
+.beside {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr);
+  gap: 14px;
+}
 .run {
   display: grid;
   gap: 12px;

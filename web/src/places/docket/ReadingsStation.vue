@@ -2,14 +2,15 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
+import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import FindingList from '@/pieces/FindingList.vue'
 import MeasureForm from '@/pieces/MeasureForm.vue'
 import BudgetBars from '@/pieces/plots/BudgetBars.vue'
-import TransferPlot from '@/pieces/plots/TransferPlot.vue'
-import SheetTable from '@/pieces/SheetTable.vue'
+import SheetStudy from '@/pieces/sheet/SheetStudy.vue'
+import type { SheetSource } from '@/pieces/sheet/use-sliders'
 import { useKeys } from '@/shared/keys'
-import { capital, clockTime } from '@/shared/words'
+import { clockTime } from '@/shared/words'
 import HandInPanel from './HandInPanel.vue'
 import ReasonAsk from './ReasonAsk.vue'
 import StationFrame from './StationFrame.vue'
@@ -27,6 +28,23 @@ const { data: sheets } = useQuery({
     ask(client.GET('/api/dockets/{docket_id}/sheets', { params: { path: { docket_id: id.value } } })),
 })
 const sheet = computed(() => sheets.value?.built ?? null)
+const at = () => ({ params: { path: { docket_id: id.value } } })
+const body = (measured: Record<string, number> = {}) => ({ variant: '', board: '', measured })
+const source = computed<SheetSource>(() => ({
+  key: ['docket', id.value, docket.value?.revision],
+  sheet: (measured) => ask(client.POST('/api/dockets/{docket_id}/sheet', { ...at(), body: body(measured) })),
+  sliders: (reading) =>
+    ask(
+      client.POST('/api/dockets/{docket_id}/sliders', {
+        params: { path: { docket_id: id.value }, query: { reading } },
+        body: body(),
+      }),
+    ),
+}))
+const step = ref('')
+const budgeted = computed(
+  () => sheet.value?.steps.find((s) => s.name === step.value) ?? sheet.value?.steps.at(-1) ?? null,
+)
 const { state, sendBack, asking } = useStationKeys(
   'readings',
   () => readings.value?.findings.length ?? 0,
@@ -82,18 +100,28 @@ useKeys({
       <p v-else-if="!sheet" class="soft" aria-busy="true">Working out this bench…</p>
       <EmptyNote v-else-if="sheet.reason" title="There is no sheet for this bench" :text="sheet.reason" />
       <div v-else-if="tab === 'Tolerance budget'" class="stack">
-        <BudgetBars
-          v-for="step in sheet.steps.slice(-1)"
-          :key="step.name"
-          :budget="step.budget"
-          :step="step.name"
+        <ChoiceBar
+          :model-value="budgeted?.name ?? ''"
+          label="Step"
+          :choices="sheet.steps.map((s) => ({ value: s.name, word: s.name }))"
+          @update:model-value="step = $event"
         />
-        <p v-for="note in sheet.notes" :key="note" class="soft">{{ note }}</p>
+        <BudgetBars
+          v-for="r in budgeted?.readings ?? []"
+          :key="r.quantity"
+          :budget="r.budget"
+          :step="`${budgeted!.name}${budgeted!.readings.length > 1 ? `, ${r.name}` : ''}`"
+          :decimals="r.decimals"
+          :sampled="r.sampled"
+        />
       </div>
-      <div v-else class="stack">
-        <TransferPlot :sheet="sheet" :readings="readings?.steps" :thresholds="docket.exercise.thresholds" />
-        <SheetTable :sheet="sheet" :readings="readings?.steps" />
-      </div>
+      <SheetStudy
+        v-else
+        :sheet="sheet"
+        :source="source"
+        :readings="readings?.steps"
+        :predicted="docket.prediction?.predictions"
+      />
     </template>
     <template #findings>
       <template v-if="readings">
@@ -128,21 +156,18 @@ useKeys({
         <h2>No readings yet</h2>
         <p class="soft">The sheet stands already: it is worked out from the wiring and what was measured.</p>
       </template>
+      <p v-if="sheet && !sheet.reason" class="papers">
+        <a :href="`/api/dockets/${docket.id}/sheet.pdf`" target="_blank">Answer key to print</a>
+        <a :href="`/api/dockets/${docket.id}/sheet.pdf?answers=false`" target="_blank">Page to predict on</a>
+      </p>
       <section class="measured">
         <h3>Measured on this bench</h3>
         <MeasureForm
-          name="rail"
-          label="Supply between 5V and GND"
-          unit="V"
-          :known="docket.measurements"
-          :save="measure"
-        />
-        <MeasureForm
-          v-for="step in docket.exercise.steps"
-          :key="step.name"
-          :name="`step:${step.name}`"
-          :label="`${capital(step.name)}, plan ${step.value} °C`"
-          unit="°C"
+          v-for="what in docket.measurables"
+          :key="what.name"
+          :name="what.name"
+          :label="what.label"
+          :unit="what.unit"
           :known="docket.measurements"
           :save="measure"
         />
@@ -208,6 +233,11 @@ article.first {
   border-radius: var(--radius);
   padding: 8px 12px;
   margin-top: 8px;
+}
+.papers {
+  display: flex;
+  gap: 18px;
+  margin-top: 12px;
 }
 .measured {
   border-top: 1px solid var(--line);

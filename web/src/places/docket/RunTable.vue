@@ -3,7 +3,7 @@
 import type { Schemas } from '@/api/client'
 import { capital, fixed } from '@/shared/words'
 
-defineProps<{ behaviour: Schemas['BehaviourOut'] }>()
+const props = defineProps<{ behaviour: Schemas['BehaviourOut']; unit: string }>()
 /** `D1, BZ1 off`: outputs of one state together. */
 function said(states: Record<string, string>): string {
   const by = new Map<string, string[]>()
@@ -11,7 +11,11 @@ function said(states: Record<string, string>): string {
   return [...by].map(([state, refs]) => `${refs.join(', ')} ${state}`).join('; ')
 }
 function switched(at: Record<string, number>): string {
-  return said(Object.fromEntries(Object.entries(at).map(([ref, value]) => [ref, `at ${fixed(value, 1)} °C`])))
+  return said(
+    Object.fromEntries(
+      Object.entries(at).map(([ref, value]) => [ref, `at ${fixed(value, 1)} ${props.unit}`]),
+    ),
+  )
 }
 </script>
 
@@ -30,8 +34,8 @@ function switched(at: Record<string, number>): string {
     <tbody>
       <tr v-for="row in behaviour.outcomes" :key="row.name">
         <td>{{ capital(row.name) }}</td>
-        <td class="num v">{{ row.kind === 'step' ? `${fixed(row.stimulus, 1)} °C` : '' }}</td>
-        <td>{{ row.kind === 'step' ? said(row.asked) : `change at ${fixed(row.stimulus, 0)} °C` }}</td>
+        <td class="num v">{{ row.kind === 'step' ? `${fixed(row.stimulus, 1)} ${unit}` : '' }}</td>
+        <td>{{ row.kind === 'step' ? said(row.asked) : `change at ${fixed(row.stimulus, 1)} ${unit}` }}</td>
         <td>
           <template v-if="row.kind === 'step'">{{ said(row.seen) }}</template>
           <template v-else-if="Object.keys(row.switched_at).length">{{ switched(row.switched_at) }}</template>

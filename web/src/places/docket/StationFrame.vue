@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The frame every station shares: evidence left, findings or decisions right, the decision bar at the foot.
 import DecisionBar from '@/pieces/DecisionBar.vue'
+import TabBar from '@/pieces/TabBar.vue'
 
 defineProps<{ tabs?: string[] }>()
 const tab = defineModel<string>('tab', { default: '' })
@@ -11,18 +12,7 @@ defineEmits<{ next: [] }>()
   <div class="frame">
     <div class="columns">
       <section class="sheet evidence" aria-label="Evidence">
-        <div v-if="tabs?.length" class="tabs" role="tablist">
-          <button
-            v-for="name in tabs"
-            :key="name"
-            role="tab"
-            :aria-selected="tab === name"
-            @click="tab = name"
-          >
-            {{ name }}
-          </button>
-          <span class="side"><slot name="side" /></span>
-        </div>
+        <TabBar v-if="tabs?.length" v-model="tab" :tabs="tabs"><slot name="side" /></TabBar>
         <div class="inside"><slot name="evidence" /></div>
       </section>
       <div class="right"><slot name="findings" /></div>
@@ -56,36 +46,6 @@ defineEmits<{ next: [] }>()
   display: flex;
   flex-direction: column;
   min-height: 0;
-}
-.tabs {
-  display: flex;
-  align-items: center;
-  gap: 18px;
-  padding: 6px 18px 0;
-  border-bottom: 1px solid var(--line);
-  overflow-x: auto;
-}
-.tabs button {
-  font: 15px var(--text);
-  color: var(--soft);
-  background: none;
-  border: 0;
-  padding: 8px 0;
-  white-space: nowrap;
-  cursor: pointer;
-}
-.tabs button[aria-selected='true'] {
-  color: var(--ink);
-  font-weight: 660;
-  box-shadow: inset 0 -2.5px 0 var(--copper);
-}
-.side {
-  margin-left: auto;
-  color: var(--soft);
-  font-size: 14px;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
 }
 .inside {
   flex: 1;

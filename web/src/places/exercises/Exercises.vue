@@ -1,145 +1,231 @@
 <script setup lang="ts">
-// An exercise and what follows from it: steps, sheet as intended, limits, criteria, cautions.
+// The exercises of the course, and what follows from one: its sheet, what drives it, its plan, what it is.
 import { useQuery } from '@tanstack/vue-query'
-import { computed, ref, watchEffect } from 'vue'
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import { ask, client } from '@/api/client'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
+import TabBar from '@/pieces/TabBar.vue'
 import BudgetBars from '@/pieces/plots/BudgetBars.vue'
-import TransferPlot from '@/pieces/plots/TransferPlot.vue'
-import SheetTable from '@/pieces/SheetTable.vue'
+import SheetStudy from '@/pieces/sheet/SheetStudy.vue'
+import { useKeys } from '@/shared/keys'
+import AboutView from './AboutView.vue'
+import BoardChoice from './BoardChoice.vue'
+import BringIn from './BringIn.vue'
+import PlanView from './PlanView.vue'
+import ReleaseNote from './ReleaseNote.vue'
+import { takeFile, useSheet } from './use-exercise'
 
-const {
-  data: exercises,
-  error,
-  isPending,
-} = useQuery({ queryKey: ['exercises'], queryFn: () => ask(client.GET('/api/exercises')) })
-const chosen = ref<number | null>(null)
-const variant = ref('')
-const exercise = computed(
-  () => exercises.value?.find((e) => e.id === chosen.value) ?? exercises.value?.at(-1) ?? null,
-)
-watchEffect(() => {
-  if (exercise.value && !exercise.value.variants.some((v) => v.id === variant.value))
-    variant.value = exercise.value.variants[0]!.id
+const route = useRoute()
+const router = useRouter()
+const { data, error, isPending } = useQuery({
+  queryKey: ['exercises'],
+  queryFn: () => ask(client.GET('/api/exercises')),
 })
-const { data: sheet } = useQuery({
-  queryKey: ['exercise-sheet', computed(() => exercise.value?.id), variant],
-  queryFn: () =>
-    ask(
-      client.GET('/api/exercises/{version_id}/sheet', {
-        params: { path: { version_id: exercise.value!.id }, query: { variant: variant.value } },
-      }),
-    ),
-  enabled: computed(() => !!exercise.value && !!variant.value),
+/** The last version of each exercise stands for it; older ones are a choice inside. */
+const listed = computed(() => {
+  const last = new Map((data.value ?? []).map((e) => [e.slug, e]))
+  return [...last.values()].sort((a, b) => a.title.localeCompare(b.title))
+})
+const exercise = computed(() => {
+  const id = Number(route.params.version)
+  return data.value?.find((e) => e.id === id) ?? listed.value[0] ?? null
+})
+const versions = computed(() => (data.value ?? []).filter((e) => e.slug === exercise.value?.slug))
+const TABS = ['Sheet', 'Budget', 'Plan', 'About'] as const
+const tab = ref<(typeof TABS)[number]>('Sheet')
+const board = ref('')
+const variant = ref('')
+const step = ref('')
+const reading = ref('')
+watch(
+  exercise,
+  (now, before) => {
+    if (!now || now.id === before?.id) return
+    board.value = now.board
+    variant.value = now.variants[0]!.id
+    step.value = now.steps.at(-1)!.name
+    reading.value = ''
+  },
+  { immediate: true },
+)
+const id = computed(() => exercise.value?.id ?? 0)
+const { sheet, source, error: sheetError } = useSheet(id, board, variant)
+const readings = computed(() => sheet.value?.steps.find((s) => s.name === step.value)?.readings ?? [])
+const budgeted = computed(
+  () => readings.value.find((r) => `${r.ref}.${r.quantity}` === reading.value) ?? readings.value[0] ?? null,
+)
+const bringing = ref(false)
+const go = (version: number) => router.replace(`/exercises/${version}`)
+function turn(by: number) {
+  const at = listed.value.findIndex((e) => e.slug === exercise.value?.slug)
+  const next = listed.value[(at + by + listed.value.length) % listed.value.length]
+  if (next) void go(next.id)
+}
+useKeys({
+  ArrowDown: { does: 'next exercise', act: () => turn(1) },
+  ArrowUp: { does: 'exercise before', act: () => turn(-1) },
 })
 </script>
 
 <template>
   <div class="page">
     <ErrorNote :error="error" />
-    <EmptyNote
-      v-if="!isPending && !exercise"
-      title="No exercises yet"
-      text="An exercise is a file; the demo course brings one."
-    />
-    <template v-if="exercise">
-      <header>
-        <h1>{{ exercise.title }}</h1>
-        <span class="soft">
-          version {{ exercise.version }}, {{ exercise.released ? 'released' : 'draft' }} ·
-          {{ exercise.board }} · {{ exercise.minutes }} min · {{ exercise.total }} marks
-        </span>
-        <span class="gap" />
-        <select v-if="(exercises?.length ?? 0) > 1" v-model="chosen" class="field pick" aria-label="Exercise">
-          <option v-for="e in exercises" :key="e.id" :value="e.id">
-            {{ e.title }}, version {{ e.version }}
-          </option>
-        </select>
-      </header>
-      <div class="columns">
-        <section class="sheet main">
-          <ChoiceBar
-            v-model="variant"
-            label="Variant"
-            :choices="exercise.variants.map((v) => ({ value: v.id, word: v.title }))"
-          />
-          <template v-if="sheet">
-            <TransferPlot :sheet="sheet" :thresholds="exercise.thresholds" />
-            <SheetTable :sheet="sheet" />
-            <p v-for="note in sheet.notes" :key="note" class="soft">{{ note }}</p>
-          </template>
-          <p v-else class="soft" aria-busy="true">Working out the sheet…</p>
-        </section>
-        <section class="side">
-          <p>{{ exercise.summary }}</p>
-          <p v-for="statement in exercise.behaviour" :key="statement">{{ statement }}</p>
-          <BudgetBars v-if="sheet?.budget" :budget="sheet.budget" :step="sheet.steps.at(-1)?.name ?? ''" />
-          <div>
-            <h3>Criteria</h3>
-            <p class="criteria">
-              <span v-for="c in exercise.criteria" :key="c.name"
-                >{{ c.title }} <b>{{ c.of }}</b></span
-              >
-            </p>
+    <nav aria-label="Exercises">
+      <RouterLink
+        v-for="e in listed"
+        :key="e.slug"
+        :to="`/exercises/${e.id}`"
+        :aria-current="e.slug === exercise?.slug ? 'page' : undefined"
+      >
+        {{ e.title }}
+        <span v-if="!e.released" class="draft">draft</span>
+      </RouterLink>
+      <button class="btn line" @click="bringing = true">Bring in a file</button>
+    </nav>
+    <div class="main">
+      <p v-if="isPending" class="soft" aria-busy="true">Opening the exercises…</p>
+      <EmptyNote
+        v-else-if="!exercise"
+        title="No exercises yet"
+        text="An exercise is a file: bring one in, or start with the demo course."
+      />
+      <template v-else>
+        <header>
+          <h1>{{ exercise.title }}</h1>
+          <span class="soft">
+            {{ exercise.minutes }} min · {{ exercise.total }} marks ·
+            {{ exercise.released ? 'released' : 'draft' }}
+          </span>
+          <select
+            v-if="versions.length > 1"
+            class="field pick"
+            aria-label="Version"
+            :value="exercise.id"
+            @change="go(Number(($event.target as HTMLSelectElement).value))"
+          >
+            <option v-for="v in versions" :key="v.id" :value="v.id">
+              version {{ v.version }}{{ v.released ? '' : ', draft' }}
+            </option>
+          </select>
+          <span v-else class="soft">version {{ exercise.version }}</span>
+          <button class="btn quiet" @click="takeFile(exercise.id)">Take the file</button>
+        </header>
+        <ReleaseNote v-if="!exercise.released" :key="exercise.id" :exercise="exercise" />
+        <section class="sheet">
+          <TabBar v-model="tab" :tabs="TABS" label="What is shown" />
+          <div class="inside">
+            <AboutView v-if="tab === 'About'" :exercise="exercise" />
+            <PlanView v-else-if="tab === 'Plan'" :exercise="exercise" :sheet="sheet" />
+            <template v-else>
+              <ErrorNote v-if="sheetError" :error="sheetError" />
+              <p v-else-if="!sheet" class="soft" aria-busy="true">Working out the sheet…</p>
+              <EmptyNote v-else-if="sheet.reason" title="There is no sheet for this" :text="sheet.reason" />
+              <template v-else-if="tab === 'Budget'">
+                <div class="bars">
+                  <BoardChoice v-model:board="board" v-model:variant="variant" :exercise="exercise" />
+                  <ChoiceBar
+                    v-model="step"
+                    label="Step"
+                    :choices="exercise.steps.map((s) => ({ value: s.name, word: s.name }))"
+                  />
+                  <ChoiceBar
+                    v-if="readings.length > 1"
+                    :model-value="budgeted ? `${budgeted.ref}.${budgeted.quantity}` : ''"
+                    label="Reading"
+                    :choices="readings.map((r) => ({ value: `${r.ref}.${r.quantity}`, word: r.name }))"
+                    @update:model-value="reading = $event"
+                  />
+                </div>
+                <BudgetBars
+                  v-if="budgeted"
+                  :budget="budgeted.budget"
+                  :step="step"
+                  :decimals="budgeted.decimals"
+                  :sampled="budgeted.sampled"
+                />
+              </template>
+              <SheetStudy v-else :sheet="sheet" :source="source">
+                <BoardChoice v-model:board="board" v-model:variant="variant" :exercise="exercise" />
+              </SheetStudy>
+            </template>
           </div>
-          <div>
-            <h3>Take care</h3>
-            <ul>
-              <li v-for="caution in exercise.cautions" :key="caution">{{ caution }}</li>
-            </ul>
-          </div>
         </section>
-      </div>
-    </template>
+      </template>
+    </div>
+    <BringIn v-model:show="bringing" @done="go" />
   </div>
 </template>
 
 <style scoped>
 .page {
+  display: grid;
+  grid-template-columns: 210px minmax(0, 1fr);
+  gap: 20px;
   padding: 18px 20px;
+  align-items: start;
+}
+nav {
+  display: grid;
+  gap: 2px;
+}
+nav a {
+  padding: 8px 12px;
+  color: var(--ink);
+  text-decoration: none;
+  border-radius: 5px;
+}
+nav a:hover {
+  background: var(--sunk);
+}
+nav a[aria-current] {
+  background: var(--sheet);
+  box-shadow: inset 3px 0 0 var(--copper);
+  font-weight: 640;
+}
+nav .btn {
+  margin-top: 10px;
+  justify-content: center;
+}
+.main {
+  min-width: 0;
+}
+.draft {
+  color: var(--fix);
+  font-size: 13px;
+  font-weight: 640;
 }
 header {
   display: flex;
   align-items: baseline;
   gap: 14px;
-  margin-bottom: 12px;
+  margin-bottom: 10px;
+  flex-wrap: wrap;
 }
-.gap {
-  flex: 1;
+header .btn {
+  margin-left: auto;
 }
 .pick {
   width: auto;
 }
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr);
-  gap: 22px;
-}
-.main {
-  padding: 14px 18px;
-  display: grid;
-  gap: 12px;
-  align-content: start;
-}
-.side {
-  display: grid;
-  gap: 14px;
-  align-content: start;
-}
-.criteria {
+.bars {
   display: flex;
+  gap: 8px 22px;
   flex-wrap: wrap;
-  gap: 4px 16px;
+  margin-bottom: 10px;
 }
-ul {
-  margin: 4px 0;
-  padding-left: 18px;
+.inside {
+  padding: 14px 18px;
 }
 @media (max-width: 900px) {
-  .columns {
+  .page {
     grid-template-columns: 1fr;
+  }
+  nav {
+    display: flex;
+    flex-wrap: wrap;
   }
 }
 </style>

@@ -12,6 +12,7 @@ import { useSession } from '@/shared/me'
 import { useServerNow } from '@/shared/now'
 import BenchCard from './BenchCard.vue'
 import FloorTable from './FloorTable.vue'
+import Papers from './Papers.vue'
 import Round from './Round.vue'
 
 const { session, isPending: noSessionYet, error: sessionError } = useSession()
@@ -72,6 +73,7 @@ useKeys({
   l: { does: 'put the first of the Round later', act: () => putLater(visits.value[0]?.docket) },
   t: { does: 'room or table', act: () => (view.value = view.value === 'room' ? 'table' : 'room') },
 })
+const papers = ref(false)
 const stale = computed(() => !!error.value && !!data.value)
 </script>
 
@@ -102,6 +104,7 @@ const stale = computed(() => !!error.value && !!data.value)
         </span>
         <span v-if="typed" class="typed v">bench {{ typed }} <kbd>Enter</kbd></span>
         <span class="gap" />
+        <button class="btn quiet" @click="papers = true">Papers</button>
         <ChoiceBar
           v-model="view"
           label="View"
@@ -111,6 +114,12 @@ const stale = computed(() => !!error.value && !!data.value)
           ]"
         />
       </header>
+      <Papers
+        v-if="session && data"
+        v-model:show="papers"
+        :session="session.id"
+        :pairs="data.benches.filter((b) => b.docket).length"
+      />
       <ErrorNote v-if="error" :error="error">
         <p v-if="stale">What you see is from {{ new Date(dataUpdatedAt).toLocaleTimeString('en-GB') }}.</p>
       </ErrorNote>

@@ -16,10 +16,12 @@ defineProps<{ docket: MyDocket }>()
         </template>
       </li>
     </ul>
-    <h3>Ways to feed the thermometer</h3>
-    <ul>
-      <li v-for="variant in docket.exercise.variants" :key="variant">{{ variant }}</li>
-    </ul>
+    <template v-if="docket.exercise.variants.length > 1">
+      <h3>Ways to feed it</h3>
+      <ul>
+        <li v-for="variant in docket.exercise.variants" :key="variant">{{ variant }}</li>
+      </ul>
+    </template>
     <h3>Marked for</h3>
     <p>
       <span v-for="c in docket.exercise.criteria" :key="c.title" class="criterion"

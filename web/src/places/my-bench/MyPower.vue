@@ -30,14 +30,18 @@ const state = computed(() => props.docket.stations.find((s) => s.station === 'po
     <ul>
       <li v-for="caution in docket.exercise.cautions" :key="caution">{{ caution }}</li>
     </ul>
-    <MeasureForm
-      v-if="docket.cleared"
-      name="rail"
-      label="Your supply, measured between 5V and GND"
-      unit="V"
-      :known="docket.measurements"
-      :save="measure"
-    />
+    <template v-if="docket.cleared">
+      <h3>Worth measuring on your bench</h3>
+      <MeasureForm
+        v-for="what in docket.measurables.filter((m) => !m.name.startsWith('step:'))"
+        :key="what.name"
+        :name="what.name"
+        :label="what.label"
+        :unit="what.unit"
+        :known="docket.measurements"
+        :save="measure"
+      />
+    </template>
   </section>
 </template>
 

@@ -4,21 +4,28 @@ import { computed, ref } from 'vue'
 import ChangeList from '@/pieces/ChangeList.vue'
 import BoardMap from '@/pieces/board/BoardMap.vue'
 import HandIn from '@/pieces/hand-in/HandIn.vue'
-import SheetTable from '@/pieces/SheetTable.vue'
+import MeasureForm from '@/pieces/MeasureForm.vue'
+import SheetTable from '@/pieces/sheet/SheetTable.vue'
 import { clockTime } from '@/shared/words'
 import HintList from './HintList.vue'
+import Prediction from './Prediction.vue'
 import type { MyDocket } from './use-my-docket'
 import { useMyDocket } from './use-my-docket'
 
 const props = defineProps<{ docket: MyDocket; kind: 'wiring' | 'program' | 'readings' }>()
-const { handIn, check, withdraw, ask, busy } = useMyDocket()
+const { handIn, check, withdraw, ask, measure, busy } = useMyDocket()
 const given = computed(() => props.docket[props.kind] ?? null)
 const state = computed(() => props.docket.stations.find((s) => s.station === props.kind)?.state ?? null)
 const open = computed(() => props.kind !== 'readings' || props.docket.cleared)
+const printed = computed(() =>
+  props.docket.exercise.readings.map((r) => `the ${r.says}${r.unit ? ` in ${r.unit}` : ''}`).join(' and '),
+)
 const writing = ref(state.value !== 'asks' && state.value !== 'passed')
 const chosen = ref(0)
 const hint = computed(() => given.value?.hints[chosen.value] ?? null)
 const lit = computed(() => (hint.value ? { parts: hint.value.parts, places: [], nets: [] } : null))
+
+const isOf = (name: string, step: string) => name === `step:${step}` || name.startsWith(`step:${step}|`)
 
 async function send(text: string, token: string, basedOn: number) {
   await handIn(props.kind, text, token, basedOn)
@@ -27,6 +34,7 @@ async function send(text: string, token: string, basedOn: number) {
 </script>
 
 <template>
+  <Prediction v-if="kind === 'readings' && !docket.readings && docket.wiring" :docket="docket" />
   <p v-if="!open" class="soft">Readings come after power: ask for power first.</p>
   <template v-else>
     <section v-if="given" class="given">
@@ -47,7 +55,11 @@ async function send(text: string, token: string, basedOn: number) {
         :severity="hint?.severity"
       />
       <div v-if="kind === 'readings' && docket.sheet && !docket.sheet.reason" class="scroll">
-        <SheetTable :sheet="docket.sheet" :readings="docket.steps" />
+        <SheetTable
+          :sheet="docket.sheet"
+          :readings="docket.steps"
+          :predicted="docket.prediction?.predictions"
+        />
       </div>
       <div class="acts">
         <button v-if="state === 'asks'" class="btn line" :disabled="busy" @click="withdraw(kind)">
@@ -80,7 +92,11 @@ async function send(text: string, token: string, basedOn: number) {
     <section v-if="kind === 'program'" class="asked">
       <h3>Asked</h3>
       <p v-for="statement in docket.exercise.behaviour" :key="statement">{{ statement }}</p>
-      <p class="soft">Print the temperature in °C, a line each time, at {{ docket.exercise.baud }} baud.</p>
+      <p class="soft">Print {{ printed }}, a line each time, at {{ docket.exercise.baud }} baud.</p>
+      <p v-if="docket.exercise.own_threshold">
+        The threshold is your own: take a reading of each of the two states, then
+        <RouterLink to="/sums/threshold">work out where it goes</RouterLink>.
+      </p>
       <details>
         <summary>Before you upload</summary>
         <ul>
@@ -95,6 +111,15 @@ async function send(text: string, token: string, basedOn: number) {
       <ol>
         <li v-for="step in docket.exercise.steps" :key="step.name">
           <b>{{ step.name }}</b> <span class="soft">{{ step.how }}</span>
+          <MeasureForm
+            v-for="what in docket.measurables.filter((m) => isOf(m.name, step.name!))"
+            :key="what.name"
+            :name="what.name"
+            :label="what.name.includes('|') ? what.label : 'What it really was'"
+            :unit="what.unit"
+            :known="docket.measurements"
+            :save="measure"
+          />
         </li>
       </ol>
     </section>

@@ -1,0 +1,201 @@
+<script setup lang="ts">
+// A sheet to look into: the plot, sliders for the stimulus and for each value that can be measured, and the table,
+// all of which follow at once.
+import { computed, ref, toRef, watch } from 'vue'
+import type { Schemas } from '@/api/client'
+import ChoiceBar from '@/pieces/ChoiceBar.vue'
+import TransferPlot from '@/pieces/plots/TransferPlot.vue'
+import { withUnit } from '@/shared/units'
+import { fixed } from '@/shared/words'
+import { rowAt } from './interpolate'
+import SheetTable from './SheetTable.vue'
+import SliderRow from './SliderRow.vue'
+import { type SheetSource, useSliders } from './use-sliders'
+
+const props = defineProps<{
+  sheet: Schemas['SheetOut']
+  source: SheetSource
+  readings?: Schemas['StepVerdictOut'][]
+  predicted?: { step: string; reading: string; value: number; verdict: string | null }[]
+}>()
+const key = ref('')
+const shows = ref<'value' | 'raw'>('value')
+const stimulus = ref<number>()
+watch(
+  () => props.sheet.readings,
+  (all) => {
+    if (!all.some((r) => r.key === key.value)) key.value = all[0]?.key ?? ''
+  },
+  { immediate: true },
+)
+watch([key, () => props.source.key.join()], () => (stimulus.value = undefined))
+const { at, sliders, moved, shown, shift, isExact, reset } = useSliders(
+  toRef(props, 'source'),
+  toRef(props, 'sheet'),
+  key,
+)
+const reading = computed(
+  () => shown.value.readings.find((r) => r.key === key.value) ?? shown.value.readings[0] ?? null,
+)
+const ends = computed(() => [reading.value?.plot[0]?.[0] ?? 0, reading.value?.plot.at(-1)?.[0] ?? 1] as const)
+const firstStimulus = computed(
+  () =>
+    props.sheet.steps
+      .flatMap((step) => step.readings)
+      .find((r) => `${r.ref}.${r.quantity}` === reading.value?.key)?.stimulus.expected ?? ends.value[0],
+)
+const hasRaw = computed(() => ['count', 'µs'].includes(reading.value?.raw_unit ?? '') && reading.value?.unit)
+/** Something is there or not: a line over it says nothing. */
+const hasPlot = computed(() => reading.value?.raw_unit !== 'level' || !!reading.value?.stimulus_unit)
+/** What is read and printed at the stimulus the slider stands at. */
+const there = computed(() => {
+  const r = reading.value
+  if (!r || stimulus.value === undefined) return null
+  const row = rowAt(
+    r.plot.map((one) => one[0]!),
+    r.plot.map((one) => one.slice(1)),
+    stimulus.value,
+  )
+  const off = shift(stimulus.value)
+  return row.map((value, i) => value + off[i]!)
+})
+function clear() {
+  reset()
+  stimulus.value = undefined
+}
+</script>
+
+<template>
+  <div v-if="reading" class="study">
+    <div class="bars">
+      <slot />
+      <ChoiceBar
+        v-if="sheet.readings.length > 1"
+        v-model="key"
+        label="Reading"
+        :choices="sheet.readings.map((r) => ({ value: r.key, word: r.name }))"
+      />
+      <ChoiceBar
+        v-if="hasRaw"
+        v-model="shows"
+        label="Shown"
+        :choices="[
+          { value: 'value', word: 'Printed' },
+          { value: 'raw', word: reading.raw_unit === 'µs' ? 'Echo time' : 'Count' },
+        ]"
+      />
+    </div>
+    <div v-if="hasPlot" class="two">
+      <TransferPlot
+        :sheet="shown"
+        :reading="reading"
+        :readings="readings"
+        :raw="shows === 'raw' && !!hasRaw"
+        :shift="shift"
+        :at="stimulus"
+      />
+      <section class="sliders" aria-label="What would be read">
+        <SliderRow
+          v-model="stimulus"
+          strong
+          name="At the sensor"
+          :unit="reading.stimulus_unit"
+          :low="ends[0]"
+          :high="ends[1]"
+          :usual="firstStimulus"
+          :in-decades="reading.in_decades"
+        />
+        <p v-if="there" class="there" aria-live="polite">
+          <template v-if="hasRaw || reading.raw_unit === 'count'"
+            >{{ reading.raw_unit === 'µs' ? 'echo' : 'count' }}
+            <b class="v">{{ Math.round(there[1]!) }}{{ reading.raw_unit === 'µs' ? ' µs' : '' }}</b
+            >, </template
+          >prints <b class="v">{{ fixed(there[4], reading.decimals) }} {{ reading.unit }}</b>
+          <span class="soft v">
+            ({{ fixed(there[3], reading.decimals) }} … {{ fixed(there[5], reading.decimals) }})</span
+          >
+        </p>
+        <p v-if="sliders.length" class="head">If it were measured as</p>
+        <SliderRow
+          v-for="slider in sliders"
+          :key="slider.key"
+          v-model="at[slider.key]"
+          :name="slider.name"
+          :unit="slider.unit"
+          :low="slider.low"
+          :high="slider.high"
+          :usual="slider.value"
+        />
+        <p v-if="!sliders.length" class="soft">Nothing on this bench would narrow it by being measured.</p>
+        <button v-if="moved.length || stimulus !== undefined" class="btn quiet" @click="clear">
+          Back to what is known
+        </button>
+      </section>
+    </div>
+    <SheetTable
+      :sheet="shown"
+      :readings="readings"
+      :predicted="predicted"
+      :shift="shift"
+      :shifted="key"
+      :aria-busy="!isExact"
+    />
+    <ul v-if="shown.notes.length" class="notes">
+      <li v-for="note in shown.notes" :key="note">{{ note }}</li>
+    </ul>
+    <p v-if="moved.length" class="soft">
+      Tried: {{ moved.map(([s, value]) => `${s.name} ${withUnit(value, s.unit)}`).join(', ') }}. Nothing is
+      kept.
+    </p>
+  </div>
+  <div v-else class="study">
+    <div class="bars"><slot /></div>
+    <SheetTable :sheet="sheet" :readings="readings" :predicted="predicted" />
+  </div>
+</template>
+
+<style scoped>
+.study {
+  display: grid;
+  gap: 12px;
+}
+.bars {
+  display: flex;
+  gap: 8px 18px;
+  flex-wrap: wrap;
+}
+.bars:empty {
+  display: none;
+}
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 230px;
+  gap: 16px;
+}
+.sliders {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+}
+.there {
+  background: var(--copper-soft);
+  border-radius: var(--radius);
+  padding: 6px 10px;
+}
+.head {
+  margin-top: 6px;
+  color: var(--soft);
+  font-size: 13.5px;
+  font-weight: 640;
+}
+.notes {
+  margin: 0;
+  padding-left: 18px;
+  color: var(--soft);
+}
+@media (max-width: 900px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,171 @@
+<script setup lang="ts">
+// The expected sheet as a table; with readings or a prediction, each step is judged beside it.
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import { withUnit } from '@/shared/units'
+import { fixed, VERDICTS } from '@/shared/words'
+
+type Reading = Schemas['StepReadingOut']
+const props = defineProps<{
+  sheet: Schemas['SheetOut']
+  readings?: Schemas['StepVerdictOut'][]
+  predicted?: { step: string; reading: string; value: number; verdict: string | null }[]
+  /** How far the reading of that key is off the sheet at a stimulus, while sliders move. */
+  shift?: (stimulus: number) => number[]
+  shifted?: string
+}>()
+const judged = computed(() => new Map((props.readings ?? []).map((step) => [step.name, step])))
+const several = computed(() => props.sheet.steps.some((step) => step.readings.length > 1))
+const hasVolts = computed(() => props.sheet.steps.some((step) => step.readings.some((r) => r.volts)))
+const isCounted = computed(() =>
+  props.sheet.steps.some((step) => step.readings.some((r) => r.unit && ['count', 'µs'].includes(r.raw_unit))),
+)
+const rawName = computed(() => (props.sheet.readings.some((r) => r.raw_unit === 'µs') ? 'Echo' : 'Count'))
+const hasStates = computed(() => props.sheet.steps.some((step) => Object.keys(step.indicators).length))
+function states(step: Schemas['SheetStepOut']): string {
+  const all = Object.entries(step.indicators)
+  if (!all.length) return ''
+  if (all.every(([, state]) => state === all[0]![1])) return all[0]![1]
+  return all.map(([ref, state]) => `${ref} ${state}`).join(', ')
+}
+function off(r: Reading): number[] {
+  return props.shift && props.shifted === `${r.ref}.${r.quantity}`
+    ? props.shift(r.stimulus.expected)
+    : [0, 0, 0, 0, 0, 0]
+}
+const bare = (r: Reading) => r.raw_unit === 'id' || r.raw_unit === 'level'
+const given = (r: Reading) => (r.raw_unit === 'id' ? r.printed : withUnit(r.stimulus.expected, unitOf(r)))
+function unitOf(r: Reading): string {
+  return props.sheet.readings.find((one) => one.key === `${r.ref}.${r.quantity}`)?.stimulus_unit ?? ''
+}
+function predictionOf(step: string, r: Reading) {
+  return props.predicted?.find((p) => p.step === step && p.reading === `${r.ref}.${r.quantity}`)
+}
+</script>
+
+<template>
+  <table class="plain">
+    <thead>
+      <tr>
+        <th>Step</th>
+        <th class="num">Given</th>
+        <th v-if="hasVolts" class="num">At the pin</th>
+        <th v-if="isCounted" class="num">{{ rawName }}<br />and limits</th>
+        <th class="num">Should print<br />and limits</th>
+        <th v-if="hasStates">Outputs</th>
+        <th v-if="predicted" class="num">Predicted</th>
+        <th v-if="readings" class="num">Printed</th>
+        <th v-if="readings"><span class="visually-hidden">Verdict</span></th>
+      </tr>
+    </thead>
+    <tbody>
+      <template v-for="step in sheet.steps" :key="step.name">
+        <tr v-for="(r, index) in step.readings" :key="`${r.ref}.${r.quantity}`" :class="{ more: index > 0 }">
+          <td>
+            {{ index === 0 ? step.name : '' }}
+            <span v-if="several" class="soft small">{{ r.name }}</span>
+          </td>
+          <td class="num v">{{ given(r) }}</td>
+          <td v-if="hasVolts" class="num v">{{ r.volts ? `${fixed(r.volts.expected, 3)} V` : '' }}</td>
+          <td v-if="isCounted" class="num v">
+            <template v-if="['count', 'µs'].includes(r.raw_unit)">
+              {{ Math.round(r.count.expected + off(r)[1]!) }}{{ r.raw_unit === 'µs' ? ' µs' : '' }}<br />
+              <span class="soft"
+                >{{ Math.round(r.count.low + off(r)[0]!) }}–{{ Math.round(r.count.high + off(r)[2]!) }}</span
+              >
+            </template>
+          </td>
+          <td class="num v">
+            <template v-if="bare(r)">{{ r.printed }}</template>
+            <template v-else>
+              {{ fixed(r.value.expected + off(r)[4]!, r.decimals) }} {{ r.unit }}<br />
+              <span class="soft"
+                >{{ fixed(r.value.low + off(r)[3]!, r.decimals) }} …
+                {{ fixed(r.value.high + off(r)[5]!, r.decimals) }}</span
+              >
+            </template>
+          </td>
+          <td v-if="hasStates">
+            <span v-if="index === 0" :class="{ open: states(step).includes('either') }">{{
+              states(step)
+            }}</span>
+            <span v-if="r.exempt" class="full">flat end, not judged</span>
+            <span v-else-if="r.saturated" class="full">end of range</span>
+          </td>
+          <td v-if="predicted" class="num">
+            <template v-if="predictionOf(step.name, r)">
+              <b class="v">{{ fixed(predictionOf(step.name, r)!.value, r.decimals) }}</b>
+              <span
+                v-if="predictionOf(step.name, r)!.verdict"
+                class="verdict block"
+                :class="VERDICTS[predictionOf(step.name, r)!.verdict!]?.tone"
+                >{{ VERDICTS[predictionOf(step.name, r)!.verdict!]?.word }}</span
+              >
+            </template>
+            <span v-else class="soft">none</span>
+          </td>
+          <template v-if="readings">
+            <td class="num v">
+              <template v-if="index === 0">
+                <b>{{ fixed(judged.get(step.name)?.centre, r.decimals) }}</b>&nbsp;{{
+                  judged.get(step.name)?.centre == null ? '' : r.unit
+                }}
+              </template>
+            </td>
+            <td>
+              <span
+                v-if="index === 0 && judged.get(step.name)"
+                class="verdict"
+                :class="VERDICTS[judged.get(step.name)!.verdict]?.tone"
+              >
+                {{ VERDICTS[judged.get(step.name)!.verdict]?.word }}
+              </span>
+            </td>
+          </template>
+        </tr>
+      </template>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+.verdict {
+  font-weight: 640;
+  font-size: 13.5px;
+  padding: 1px 7px;
+  border-radius: 3px;
+  white-space: nowrap;
+}
+.block {
+  display: block;
+  width: fit-content;
+  margin-left: auto;
+}
+.good {
+  background: var(--good-bg);
+  color: var(--good);
+}
+.stop {
+  background: var(--stop-bg);
+  color: var(--stop);
+}
+.check {
+  background: var(--check-bg);
+  color: var(--check);
+}
+.full,
+.open {
+  color: var(--fix);
+}
+.full {
+  display: block;
+  font-size: 13.5px;
+}
+.small {
+  display: block;
+  font-size: 13.5px;
+}
+tr.more td {
+  border-top: 0;
+}
+</style>

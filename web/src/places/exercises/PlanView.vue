@@ -1,0 +1,73 @@
+<script setup lang="ts">
+// The stimulus plan: each step with how it is made safely, with what it is measured, and how long to wait.
+import type { Schemas } from '@/api/client'
+import { withUnit } from '@/shared/units'
+
+defineProps<{ exercise: Schemas['ExerciseOut']; sheet: Schemas['SheetOut'] | undefined }>()
+const given = (step: Schemas['StepOut']) =>
+  [step.text || (step.unit ? withUnit(step.value, step.unit) : ''), ...step.also].filter(Boolean).join(', ')
+</script>
+
+<template>
+  <ol>
+    <li v-for="step in exercise.steps" :key="step.name">
+      <header>
+        <b>{{ step.name }}</b>
+        <span class="v">{{ given(step) }}</span>
+        <span class="soft">
+          held for {{ step.dwell_seconds }} s<template
+            v-if="(sheet?.steps.find((s) => s.name === step.name)?.waits_seconds ?? 0) >= 1"
+          >
+            · stands after about
+            {{ Math.round(sheet!.steps.find((s) => s.name === step.name)!.waits_seconds) }} s</template
+          >
+        </span>
+      </header>
+      <p>{{ step.how }}</p>
+      <p
+        v-for="way in step.ways.filter((w) => w.id === step.way && w.instrument !== 'none')"
+        :key="way.id"
+        class="soft"
+      >
+        Measured with: {{ way.instrument }}
+      </p>
+      <p
+        v-for="caution in step.ways.find((w) => w.id === step.way)?.cautions ?? []"
+        :key="caution"
+        class="care"
+      >
+        {{ caution }}
+      </p>
+      <details v-if="step.ways.some((w) => w.id !== step.way)">
+        <summary>Other safe ways to this value</summary>
+        <ul>
+          <li v-for="way in step.ways.filter((w) => w.id !== step.way)" :key="way.id">
+            <b>{{ way.title }}</b> {{ way.how }}
+          </li>
+        </ul>
+      </details>
+    </li>
+  </ol>
+</template>
+
+<style scoped>
+ol {
+  margin: 0;
+  padding-left: 22px;
+  display: grid;
+  gap: 14px;
+}
+header {
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+  flex-wrap: wrap;
+}
+.care {
+  color: var(--fix);
+}
+ul {
+  margin: 4px 0;
+  padding-left: 18px;
+}
+</style>

@@ -1,0 +1,71 @@
+<script setup lang="ts">
+// A draft: what keeps it from being released, or the button that does it.
+import { computed, ref, toRef } from 'vue'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { type Exercise, useActs, useObstacles } from './use-exercise'
+
+const props = defineProps<{ exercise: Exercise }>()
+const exercise = toRef(props, 'exercise')
+const { data: obstacles } = useObstacles(
+  computed(() => exercise.value.id),
+  computed(() => !exercise.value.released),
+)
+const { release } = useActs()
+const refused = ref<unknown>(null)
+const stops = computed(() => (obstacles.value ?? []).filter((o) => !o.warns))
+const warnings = computed(() => (obstacles.value ?? []).filter((o) => o.warns))
+async function freeze() {
+  refused.value = null
+  try {
+    await release.mutateAsync(exercise.value.id)
+  } catch (error) {
+    refused.value = error
+  }
+}
+</script>
+
+<template>
+  <section class="release" :class="{ stopped: stops.length }">
+    <p v-if="!obstacles" class="soft" aria-busy="true">Checking its bench and its sheet…</p>
+    <template v-else>
+      <div class="head">
+        <b>{{ stops.length ? 'This draft cannot be released yet' : 'This draft can be released' }}</b>
+        <span class="soft">A released version never changes; pairs work on released versions.</span>
+        <button class="btn" :disabled="!!stops.length || release.isPending.value" @click="freeze">
+          Release version {{ exercise.version }}
+        </button>
+      </div>
+      <ul v-if="stops.length || warnings.length">
+        <li v-for="o in [...stops, ...warnings]" :key="o.about + o.message">
+          <b v-if="o.about" class="v">{{ o.about }}</b> {{ o.warns ? 'To weigh: ' : '' }}{{ o.message }}
+        </li>
+      </ul>
+      <ErrorNote v-if="refused" :error="refused" />
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.release {
+  background: var(--good-bg);
+  border-radius: var(--radius);
+  padding: 10px 14px;
+  margin-bottom: 12px;
+}
+.release.stopped {
+  background: var(--fix-bg);
+}
+.head {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.head .btn {
+  margin-left: auto;
+}
+ul {
+  margin: 6px 0 0;
+  padding-left: 18px;
+}
+</style>
