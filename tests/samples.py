@@ -7,9 +7,9 @@ from verifex.core.exercise import Exercise, read_exercise
 DEMO = Path(__file__).parent.parent / "demo"
 FOLDER = DEMO / "exercises" / "brood-box-heat-watch"
 EXERCISE_TEXT = (FOLDER / "exercise.yaml").read_text("utf-8")
-WIRING = (FOLDER / "reference.bench").read_text("utf-8")
 PROGRAM = (FOLDER / "reference.cpp").read_text("utf-8")
 EXERCISE: Exercise = read_exercise(EXERCISE_TEXT)
+WIRING = EXERCISE.reference_wiring()
 
 
 def hand_in(name: str) -> str:

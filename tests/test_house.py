@@ -2,6 +2,7 @@
 
 import json
 import re
+import shlex
 import subprocess
 import sys
 from pathlib import Path
@@ -44,7 +45,7 @@ class HouseTest(TestCase):
         self.assertGreater(len(commands), 8)
         for command in commands:
             done = subprocess.run(
-                [sys.executable, "-m", "verifex.core", *command.split()],
+                [sys.executable, "-m", "verifex.core", *shlex.split(command)],
                 cwd=ROOT,
                 capture_output=True,
                 text=True,

@@ -21,11 +21,11 @@ VIEWS: list[tuple[str, str, str, tuple[int, int], str, list[str]]] = [
     ("program", "ines.marlow", "/dockets/{8}/program", (1280, 800), "light", []),
     ("run", "ines.marlow", "/dockets/{4}/program", (1280, 800), "light", ["text=Run on the twin"]),
     ("readings", "ines.marlow", "/dockets/{7}/readings", (1280, 800), "light", []),
-    ("readings-dark", "ines.marlow", "/dockets/{1}/readings", (1280, 800), "dark", []),
     ("mark", "ines.marlow", "/dockets/{7}/mark", (1280, 800), "light", []),
     ("feedback", "ines.marlow", "/dockets/{10}/feedback", (1280, 800), "light", []),
     ("marks", "ines.marlow", "/marks", (1280, 800), "light", []),
-    ("exercise", "ines.marlow", "/exercises", (1280, 800), "light", []),
+    ("exercise", "ines.marlow", "/exercises", (1280, 800), "light", ["text=Lid-open watch"]),
+    ("budget", "ines.marlow", "/exercises", (1280, 800), "dark", ["text=Smoke-room air", "role=tab[name='Budget']"]),
     ("my-bench-phone", "leo.castell", "/my-bench", (390, 844), "light", []),
     ("round-phone", "ines.marlow", "/floor", (390, 844), "dark", []),
 ]  # fmt: skip

@@ -9,9 +9,12 @@ from typing import Any
 from unittest import TestCase
 
 from tests.samples import DEMO, FOLDER
+from tests.samples import WIRING as BENCH
 from verifex.core.cli import main
 
-WIRING, PROGRAM, EXERCISE = str(FOLDER / "reference.bench"), str(FOLDER / "reference.cpp"), str(FOLDER)
+_FILES = tempfile.TemporaryDirectory()
+WIRING, PROGRAM, EXERCISE = str(Path(_FILES.name) / "reference.bench"), str(FOLDER / "reference.cpp"), str(FOLDER)
+Path(WIRING).write_text(BENCH, "utf-8")
 HANDS = DEMO / "hand-ins"
 
 

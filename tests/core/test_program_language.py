@@ -1,6 +1,7 @@
 """Programs run: integer and float arithmetic, control flow and printing as a 16-bit-int compiler has them."""
 
 from unittest import TestCase
+from unittest.mock import patch
 
 from hypothesis import given
 from hypothesis import strategies as st
@@ -8,18 +9,21 @@ from hypothesis import strategies as st
 from verifex.core.parts import catalogue
 from verifex.core.program import RunResult, ScriptedPins, check_program
 from verifex.core.program.calls.serial import float_printed
-from verifex.core.program.machine import Budget
+from verifex.core.program.machine import Budget, Machine
 from verifex.core.program.types import Int, as_float32
 
 BOARD = catalogue().boards["mcu-5v"]
 WIDE = catalogue().boards["mcu-3v3-wireless"]
 
 
+def source(setup: str, loop: str, head: str = "") -> str:
+    return f"{head}\nvoid setup() {{ Serial.begin(9600); {setup} }}\nvoid loop() {{ {loop} }}\n"
+
+
 def run(
     setup: str, loop: str = "delay(1000);", head: str = "", seconds: float = 0.5, pins: ScriptedPins | None = None
 ) -> RunResult:
-    source = f"{head}\nvoid setup() {{ Serial.begin(9600); {setup} }}\nvoid loop() {{ {loop} }}\n"
-    report = check_program(source, BOARD)
+    report = check_program(source(setup, loop, head), BOARD)
     assert report.runnable, [f.seen for f in report.findings]
     return report.run(pins or ScriptedPins(), seconds)
 
@@ -147,6 +151,28 @@ class WaitingTest(TestCase):
         result = report.run(ScriptedPins(), 60)
         self.assertEqual((result.ended, len(result.events)), ("time", 239))
         self.assertEqual([round(ms) for ms, _, _ in result.events[:3]], [250, 500, 750])
+
+    def test_passing_over_repeats_changes_no_result(self):
+        """The same runs with every pass really done: all that shows is the same, to the microsecond."""
+        pins = ScriptedPins(
+            values={"A0": ([0.0, 40.0, 90.0, 91.5], [0.2, 2.0, 4.9, 0.1]), "D2": ([0.0, 33.3, 70.0], [0.0, 1.0, 0.0])}
+        )
+        head = "int hot = 0; unsigned long last = 0;"
+        loops = [
+            "int v = analogRead(A0); if (v > 300) digitalWrite(13, HIGH); else digitalWrite(13, LOW);",
+            "if (digitalRead(2)) { hot++; digitalWrite(13, hot & 1); } else hot = 0;",
+            "int v = analogRead(A0); if (millis() - last >= 7) { last = millis(); Serial.println(v); }",
+            "static int seen = -1; int v = digitalRead(2); if (v != seen) { seen = v; Serial.println(millis()); }",
+            "analogWrite(9, analogRead(A0) / 4); if (digitalRead(2) == HIGH) tone(8, 440); else noTone(8);",
+            "bool on = digitalRead(2) && analogRead(A0) > 100; digitalWrite(13, on); delayMicroseconds(50);",
+        ]
+        for loop in loops:
+            with self.subTest(loop):
+                report = check_program(source("pinMode(13, OUTPUT);", loop, head), BOARD)
+                quick = report.run(pins, 0.12)
+                with patch.object(Machine, "skip_repeats", lambda *_, **__: None):
+                    slow = report.run(pins, 0.12)
+                self.assertEqual((quick.serial, quick.events, quick.ended), (slow.serial, slow.events, slow.ended))
 
     def test_waiting_in_an_empty_loop(self):
         loop = "unsigned long start = millis(); while (millis() - start < 250) { } Serial.println(millis());"

@@ -35,13 +35,14 @@ class BehaviourTest(TestCase):
             "sense turned": ([("celsius > threshold", "celsius < threshold")], "alarm-inverted"),
             "threshold out of reach": ([("33.0", "39.0")], "alarm-never-on"),
             "threshold too low": ([("33.0", "25.0")], "alarm-at-wrong-value"),
-            "offset forgotten": ([(" - 0.5", "")], "printed-value-out"),
+            "offset forgotten": ([(" - 0.5", "")], "offset-not-taken-off"),
+            "another slope": ([("/ 0.01", "/ 0.02")], "printed-value-out"),
         }
         for name, (changes, rule) in table.items():
             with self.subTest(name):
                 found = behaviour(*changes).findings
                 self.assertEqual([f.rule for f in found], [rule])
-                self.assertEqual(set(found[0].where.parts), {"D1", "BZ1"})
+                self.assertEqual(set(found[0].where.parts) - {"U1"}, {"D1", "BZ1"})
 
     def test_one_output_left_out_is_named_alone(self):
         found = behaviour(("digitalWrite(sounderPin, HIGH);", "")).findings

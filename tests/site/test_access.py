@@ -3,7 +3,9 @@
 from django.test import Client
 
 from tests.site.base import DemoCase, Speaker
+from verifex.people.models import Section, Staff, User
 from verifex.site.api import api
+from verifex.work.models import Work
 
 OPEN_TO_ALL = {"/api/me", "/api/log-in"}
 SUMS = {"/api/sums", "/api/sums/bands", "/api/sums/value", "/api/sums/of/{name}"}
@@ -19,7 +21,7 @@ def addresses() -> list[tuple[str, str]]:
 
 class AccessTest(DemoCase):
     def reach(self, client: Client, method: str, path: str, docket: int) -> int:
-        for name, value in {"docket_id": docket, "session_id": self.session.pk, "version_id": 1}.items():
+        for name, value in {"docket_id": docket, "session_id": self.session.pk, "version_id": 1, "work_id": 1}.items():
             path = path.replace(f"{{{name}}}", str(value))
         body = {"station": "wiring", "text": "", "kind": "wiring", "token": "t", "based_on_attempt": 0, "criterion": "care", "marks": "1",
                 "reason": "r", "name": "rail", "value": "5", "compared": True, "wiring_attempt": 1, "user": 1, "tag": "HB-15", "badge": "P-02",
@@ -34,6 +36,7 @@ class AccessTest(DemoCase):
 
     def test_a_pair_reaches_nothing_of_another_pair_or_of_the_staff(self):
         stranger, other = self.member(2), self.docket(1)
+        Work.objects.create(pk=1, kind="class-sheets", by=User.objects.get(username="ines.marlow"))
         before = (other.revision, other.attempts.count())
         tried = 0
         for method, path in addresses():
@@ -45,8 +48,6 @@ class AccessTest(DemoCase):
         self.assertEqual((self.docket(1).revision, self.docket(1).attempts.count()), before)
 
     def test_staff_of_another_section_reach_nothing_of_this_one(self):
-        from verifex.people.models import Section, Staff, User
-
         outsider = User.objects.create(username="out.sider")
         Staff.objects.create(
             section=Section.objects.create(course=self.session.section.course, name="another"),

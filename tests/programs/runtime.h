@@ -1,0 +1,47 @@
+// What a program needs of the dialect to run on the simulated chip: a serial line, texts by number, nothing else.
+#include <avr/interrupt.h>
+#include <avr/io.h>
+#include <avr/sleep.h>
+#include <math.h>
+#include <stdint.h>
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+typedef uint8_t byte;
+typedef bool boolean;
+typedef unsigned int word;
+#define DEC 10
+#define HEX 16
+#define BIN 2
+#define HIGH 1
+#define LOW 0
+#define min(a, b) ((a) < (b) ? (a) : (b))
+#define max(a, b) ((a) > (b) ? (a) : (b))
+#define abs(x) ((x) > 0 ? (x) : -(x))
+#define constrain(x, a, b) ((x) < (a) ? (a) : ((x) > (b) ? (b) : (x)))
+#define sq(x) ((x) * (x))
+#define round(x) ((x) >= 0 ? (long)((x) + 0.5) : (long)((x) - 0.5))
+#define bitRead(v, b) (((v) >> (b)) & 1)
+#define bitSet(v, b) ((v) |= (1UL << (b)))
+#define bitClear(v, b) ((v) &= ~(1UL << (b)))
+static inline long map(long x, long a, long b, long c, long d) { return (x - a) * (d - c) / (b - a) + c; }
+struct Line {
+  void put(char c) { while (!(UCSR0A & (1 << UDRE0))); UDR0 = c; }
+  void begin(unsigned long) {}
+  void print(const char *s) { while (*s) put(*s++); }
+  void print(char c) { put(c); }
+  void print(long v) { char b[14]; ltoa(v, b, 10); print(b); }
+  void print(unsigned long v) { char b[14]; ultoa(v, b, 10); print(b); }
+  void print(int v) { print((long)v); }
+  void print(unsigned v) { print((unsigned long)v); }
+  void print(unsigned char v) { print((unsigned long)v); }
+  void print(bool v) { print((long)v); }
+  void print(double v, int d = 2) { char b[40]; dtostrf(v, 0, d, b); print(b); }
+  template <class T> void println(T v) { print(v); put('\n'); }
+  void println(double v, int d) { print(v, d); put('\n'); }
+  void println() { put('\n'); }
+};
+static Line Serial;
+void setup();
+void loop();
+int main() { UCSR0B = 1 << TXEN0; setup(); cli(); sleep_enable(); sleep_cpu(); return 0; }
