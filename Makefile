@@ -4,6 +4,7 @@ VENV := .venv
 BIN := $(VENV)/bin
 MANAGE := $(BIN)/python manage.py
 PORT ?= 8000
+DEBIAN := chromium fonts-dejavu-core ngspice libpango-1.0-0 libpangoft2-1.0-0 gcc-avr avr-libc simavr
 export PIP_DISABLE_PIP_VERSION_CHECK := 1
 
 .PHONY: help setup demo test check api-client rules screenshots bench corpus clean-demo debian
@@ -48,12 +49,13 @@ test: setup debian check ## everything; ends with "N passed, N failed"
 	@$(MANAGE) collectstatic --noinput -v0
 	$(BIN)/python -m tests.run
 
-# What the tests use of Debian: a browser, and an independent circuit simulator to hold the solver against.
+# What is used of Debian: text layout for papers; for the tests a browser, and an independent circuit simulator to hold the
+# solver against.
 debian:
-	@if ! test -x /usr/bin/chromium || ! command -v ngspice >/dev/null; then \
-	  if [ "$$(id -u)" = 0 ]; then apt-get update -qq && apt-get install -y -qq --no-install-recommends chromium fonts-dejavu-core ngspice; \
-	  elif ! test -x /usr/bin/chromium; then echo "Debian's package chromium is missing; as root: apt-get install chromium fonts-dejavu-core ngspice"; exit 1; \
-	  else echo "Debian's package ngspice is missing: the tests against it are skipped; as root: apt-get install ngspice"; fi; fi
+	@if ! test -x /usr/bin/chromium || ! command -v ngspice >/dev/null || ! command -v avr-g++ >/dev/null || ! command -v simavr >/dev/null || ! ls /usr/lib/*/libpangoft2-1.0.so.0 >/dev/null 2>&1; then \
+	  if [ "$$(id -u)" = 0 ]; then apt-get update -qq && apt-get install -y -qq --no-install-recommends $(DEBIAN); \
+	  elif ! test -x /usr/bin/chromium; then echo "Debian packages are missing; as root: apt-get install $(DEBIAN)"; exit 1; \
+	  else echo "Some Debian packages are missing, their tests are skipped; as root: apt-get install $(DEBIAN)"; fi; fi
 
 api-client: setup ## the OpenAPI document and the typed client from it
 	$(MANAGE) export_openapi_schema --api verifex.site.api.api --indent 1 > docs/openapi.json
