@@ -69,8 +69,10 @@ screenshots: setup debian ## docs/screenshots from the demo course
 	@$(MANAGE) collectstatic --noinput -v0
 	$(BIN)/python -m tests.browser.screenshots
 
-corpus: setup ## false alarms and misses of the wiring check, rule by rule, with bounds
-	@$(BIN)/python -m tests.corpus.report
+corpus: setup ## false alarms and misses of the checks, rule by rule, with bounds
+	@$(BIN)/python -m tests.corpus.wiring.report
+	@echo
+	@$(BIN)/python -m tests.corpus.programs.report
 
 bench: setup ## how long the usual things take
 	$(BIN)/python -m benchmarks

@@ -2,7 +2,7 @@
 
 from unittest import TestCase
 
-from tests.corpus.benches import sound_benches
+from tests.corpus.wiring.benches import sound_benches
 from tests.samples import EXERCISE, WIRING, hand_in
 from verifex.core.circuit import check_wiring
 from verifex.core.circuit.changes import changes_between

@@ -5,7 +5,7 @@ from unittest import TestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from tests.corpus.absurd import absurd_bench
+from tests.corpus.wiring.absurd import absurd_bench
 from verifex.core.circuit import Conditions, check_wiring, operating_point
 from verifex.core.circuit.nets import Nets
 from verifex.core.circuit.reading import read_bench

@@ -3,7 +3,7 @@
 from random import Random
 from unittest import TestCase, skipUnless
 
-from tests.programs.real import IS_THERE, MISSING, printed_by_real
+from tests.compiled.real import IS_THERE, MISSING, printed_by_real
 from verifex.core.parts import catalogue
 from verifex.core.program import ScriptedPins, check_program
 

@@ -8,7 +8,7 @@ from pathlib import Path
 from tempfile import TemporaryDirectory
 from unittest import TestCase, skipUnless
 
-from tests.corpus.benches import faulty_benches, sound_benches
+from tests.corpus.wiring.benches import faulty_benches, sound_benches
 from verifex.core.circuit.nets import Nets
 from verifex.core.circuit.operating import OperatingPoint
 from verifex.core.circuit.reading import read_bench

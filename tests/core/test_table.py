@@ -5,7 +5,7 @@ from unittest import TestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from tests.corpus.benches import faulty_benches, sound_benches
+from tests.corpus.wiring.benches import faulty_benches, sound_benches
 from tests.samples import WIRING
 from verifex.core.circuit import read_bench
 from verifex.core.circuit.csv_table import bench_to_csv, csv_to_bench

@@ -2,7 +2,7 @@
 
 from unittest import TestCase
 
-from tests.corpus.benches import faulty_benches
+from tests.corpus.wiring.benches import faulty_benches
 from tests.samples import EXERCISE, WIRING
 from verifex.core.circuit import Programmed, check_wiring
 from verifex.core.circuit.rules import WIRING as BOOK

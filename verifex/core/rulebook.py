@@ -82,6 +82,7 @@ RUN_CONSEQUENCES = (
     "alarm-stays-on",
     "alarm-at-wrong-value",
     "printed-value-out",
+    "flickers-at-threshold",
 )
 
 

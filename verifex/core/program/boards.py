@@ -28,7 +28,8 @@ def constants(board: Board) -> dict[str, tuple[int | float, Type]]:
         "EXTERNAL": (0, whole), "DEFAULT": (1, whole), "INTERNAL": (3, whole),
         "PI": (3.1415927410125732, FLOAT), "DEC": (10, whole), "HEX": (16, whole), "OCT": (8, whole), "BIN": (2, whole),
         "TWO_PI": (6.2831854820251465, FLOAT), "HALF_PI": (1.5707963705062866, FLOAT), "LSBFIRST": (0, whole), "MSBFIRST": (1, whole),
-        "Serial": (1, BOOL), "INTERNAL1V1": (3, whole), "CHANGE": (1, whole), "FALLING": (2, whole), "RISING": (3, whole),
+        "RAD_TO_DEG": (57.295780181884766, FLOAT), "DEG_TO_RAD": (0.01745329238474369, FLOAT),
+        "EULER": (2.7182817459106445, FLOAT), "Serial": (1, BOOL), "INTERNAL1V1": (3, whole), "CHANGE": (1, whole), "FALLING": (2, whole), "RISING": (3, whole),
     }  # fmt: skip
     for number, name in pin_numbers(board).items():
         if name.startswith("A"):

@@ -10,17 +10,15 @@ from verifex.core.problems import Problem, UnusableInput
 from verifex.core.program.compiler import Compiled, compile_program
 from verifex.core.program.cpp import read_cpp, syntax_problems
 from verifex.core.program.dialect import TITLES, dialect_of, read_as
+from verifex.core.program.dry import dry_runs
 from verifex.core.program.dynamic import compile_python
 from verifex.core.program.machine import Budget, Machine, RunResult, Surroundings
 from verifex.core.program.python import python_problems, read_python
 from verifex.core.program.rules import PROGRAM
 from verifex.core.program.rules.view import PinUse, ProgramView
-from verifex.core.program.script import ScriptedPins
 from verifex.core.program.tree import At, Program, Unread
 
 LIMIT_BYTES = 64 * 1024
-DRY_SECONDS = 3.0
-DRY_BUDGET = Budget(steps=300_000, output_bytes=50_000)
 
 
 @dataclass(frozen=True, slots=True)
@@ -82,7 +80,7 @@ def check_program(
     view = ProgramView(source, board, problems, tree, compiled, [], wired, exercise, reference)
     report = ProgramReport(source, board, [], tree, compiled, view.compiles, [])
     if report.runnable:
-        view.runs = _dry_runs(report)
+        view.runs = dry_runs(report.run, board)
     findings = first_things_first(PROGRAM.run(view))
     return ProgramReport(source, board, findings, tree, compiled, view.compiles, view.runs)
 
@@ -118,41 +116,3 @@ def _built(source: str, board: Board) -> tuple[list[Problem], Program, Compiled]
         return [], nothing, Compiled()
     # What was left out may declare names, so only a whole program is judged for them.
     return problems, tree, Compiled() if tree.unread else compiled
-
-
-#: What modules with libraries give in the dry runs: at the lower end, in the room, at the upper end.
-DRY_READINGS = {
-    "celsius": (2.0, 21.0, 45.0),
-    "percent": (20.0, 45.0, 90.0),
-    "cm": (4.0, 60.0, 300.0),
-    "hpa": (950.0, 1013.0, 1050.0),
-}
-
-
-@dataclass(slots=True)
-class _DryPins(ScriptedPins):
-    """Scripted pins whose modules answer."""
-
-    share: float = 0.0
-
-    def measured(self, machine: Machine, pins: list[str], quantity: str) -> float:
-        return DRY_READINGS.get(quantity, (0.0, 0.5, 1.0))[round(2 * self.share)]
-
-
-def _dry_runs(report: ProgramReport) -> list[RunResult]:
-    """Three seconds with every analogue pin held at the bottom, the middle and the top of the converter.
-
-    On a board without a converter it is every pin that is read, low, as it is by itself, and high.
-    """
-    runs = []
-    board = report.board
-    names = [(name, pin) for name in board.pin_names() if (pin := board.pin(name))]
-    converters = [name for name, pin in names if pin.analogue_in]
-    for share in (0.0, 0.4995, 0.9999):
-        held = {pin: ([0.0], [share * board.rail_volts]) for pin in converters}
-        if not converters and share != 0.4995:
-            held = {name: ([0.0], [round(share)]) for name, pin in names if pin.digital_in}
-        runs.append(report.run(_DryPins(held, share=share), DRY_SECONDS, budget=DRY_BUDGET))
-        if runs[-1].ended in ("steps", "output", "depth", "memory"):
-            break
-    return runs

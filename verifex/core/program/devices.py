@@ -10,6 +10,7 @@ from typing import Any, Literal
 
 COLUMNS, ROWS = 16, 2  # a character display, unless the program says otherwise
 MOST_COLUMNS, MOST_ROWS = 40, 4
+MOST_FRESH = 16
 BUS_ADDRESSES_FROM = 0x20  # a first number from here on is an address, the next two are columns and rows
 
 Does = Literal["measures", "shows", "identifies", "nothing"]
@@ -109,7 +110,8 @@ class Screen:
     #: Where the writing began that each cell was last written by, and by what.
     begun: dict[tuple[int, int], tuple[int, object]] = field(default_factory=dict)
     shown_us: float = 0.0  # when it was last written
-    last: tuple[int, int, int, object] | None = None  # row, from, to, by: the last thing written
+    #: What has been written since somebody could last have read it: row, from, to, by.
+    fresh: list[tuple[int, int, int, object]] = field(default_factory=list)
 
     def resize(self, columns: int, rows: int) -> None:
         self.columns, self.rows = max(1, min(MOST_COLUMNS, columns)), max(1, min(MOST_ROWS, rows))
@@ -122,21 +124,23 @@ class Screen:
                 self.cells[self.row][self.column] = letter
                 self.begun[(self.row, self.column)] = (begins, by)
             self.column += 1
-        self.last = (self.row, begins, self.column, by)
+        self.fresh = [*self.fresh, (self.row, begins, self.column, by)][-MOST_FRESH:]
 
-    def leftover(self) -> object | None:
-        """What wrote last, where the end of its own earlier and longer writing still stands right behind it."""
-        if self.last is None:
-            return None
-        row, begins, ends, by = self.last
-        if not begins < ends < self.columns or self.cells[row][ends] == " ":
-            return None
-        return by if self.begun.get((row, ends)) == (begins, by) else None
+    def leftovers(self) -> list[object]:
+        """What wrote lately, where the end of its own earlier and longer writing still stands right behind it."""
+        fresh, self.fresh = self.fresh, []
+        return [
+            by
+            for row, begins, ends, by in fresh
+            if begins < ends < self.columns
+            and self.cells[row][ends] != " "
+            and self.begun.get((row, ends)) == (begins, by)
+        ]
 
     def clear(self) -> None:
         self.cells = [[" "] * MOST_COLUMNS for _ in range(MOST_ROWS)]
         self.column = self.row = 0
-        self.begun, self.last = {}, None
+        self.begun, self.fresh = {}, []
 
     def move(self, column: int, row: int) -> None:
         self.column, self.row = max(0, column), max(0, min(self.rows - 1, row))

@@ -300,6 +300,7 @@ class Machine:
             setup(self)
             while True:
                 self.steps += 1
+                self.result.passes += 1
                 since = self.pass_begins()
                 loop(self)
                 after = snapshot() if self.was_quiet(since) else None

@@ -92,8 +92,8 @@ class RunResult:
     baud: int | None = None
     reference: str = "rail"
     longest_wait: tuple[float, At | None] = (0.0, None)  # in ms, and where
-    released: bool | None = (
-        None  # whether pins that were set up were released when it was stopped; None: none to release
-    )
+    #: Whether pins that were set up were released when it was stopped; None: none to release.
+    released: bool | None = None
+    passes: int = 0  # of `loop()`; repeated ones that were passed over do not count
     #: What displays show: (ms, name, rows) whenever that changes.
     displays: list[tuple[float, str, list[str]]] = field(default_factory=list)

@@ -2,15 +2,14 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from statistics import median
 from typing import Any
 
 from verifex.core.circuit.view import BenchView
 from verifex.core.exercise import Exercise
 from verifex.core.exercise.schema import Behaviour
 from verifex.core.findings import Finding
-from verifex.core.quantity import numbers_in
 from verifex.core.twin.behaviour_rules import BEHAVIOUR, RunView, StepOutcome
+from verifex.core.twin.printed import Printed, columns, is_judged, reading_column
 from verifex.core.twin.run import TwinTrace
 from verifex.core.twin.stimulus import Stimulus, Window
 
@@ -46,8 +45,12 @@ def check_behaviour(
     values are shown but not judged.
     """
     refs = {recipe.ref: part.ref for recipe in exercise.recipe if (part := view.matching(recipe.ref))}
+    steps = [window for window in plan.windows if window.kind == "step"]
+    judged = [(limits or {}).get(window.name) if is_judged(exercise) else None for window in steps]
+    printed = reading_column(columns(trace.run.lines, [(_judged_from(w), w.end_ms) for w in steps]), judged)
+    known = {id(w): (p, within) for w, p, within in zip(steps, printed, judged, strict=True)}
     outcomes = [
-        _outcome(exercise, plan, window, trace, refs, (limits or {}).get(window.name)) for window in plan.windows
+        _outcome(exercise, plan, window, trace, refs, *known.get(id(window), (None, None))) for window in plan.windows
     ]
     run = RunView(exercise, trace, outcomes, refs)
     first = next((o.window.start_ms for o in outcomes if o.window.kind == "step" and not o.agrees), None)
@@ -60,12 +63,12 @@ def _outcome(
     window: Window,
     trace: TwinTrace,
     refs: Mapping[str, str],
+    printed: Printed | None,
     limits: tuple[float, float] | None,
 ) -> StepOutcome:
     asked: dict[str, str] = {}
     seen: dict[str, str] = {}
     switched: dict[str, float] = {}
-    judged_from = window.start_ms + SETTLE_SHARE * (window.end_ms - window.start_ms)
     for statement in exercise.behaviour:
         for ref in dict.fromkeys([*statement.then, *statement.otherwise]):
             if ref not in refs:
@@ -74,18 +77,16 @@ def _outcome(
                 wanted = _wanted(statement, ref, window)
                 if wanted is not None:
                     asked[ref] = "on" if wanted else "off"
-                seen[ref] = _seen(trace, refs[ref], judged_from, window.end_ms)
+                seen[ref] = _seen(trace, refs[ref], _judged_from(window), window.end_ms)
             else:
                 turned = _switch_point(trace, plan, refs[ref], window, statement)
                 if turned is not None:
                     switched[ref] = turned
-    values = [
-        numbers[0]
-        for ms, text in trace.run.lines
-        if judged_from <= ms <= window.end_ms and len(numbers := numbers_in(text)) == 1
-    ]
-    printed = round(median(values), 3) if values and window.kind == "step" else None
     return StepOutcome(window, asked, seen, printed, limits, switched)
+
+
+def _judged_from(window: Window) -> float:
+    return window.start_ms + SETTLE_SHARE * (window.end_ms - window.start_ms)
 
 
 def _wanted(statement: Behaviour, ref: str, window: Window) -> bool | None:

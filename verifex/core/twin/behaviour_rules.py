@@ -7,8 +7,10 @@ from typing import Any
 from verifex.core.exercise import Exercise
 from verifex.core.findings import Finding, Severity
 from verifex.core.rulebook import Found, RuleBook
+from verifex.core.twin.printed import Printed
 from verifex.core.twin.run import TwinTrace
 from verifex.core.twin.stimulus import Window
+from verifex.core.twin.thresholds import switching
 
 
 @dataclass(frozen=True, slots=True)
@@ -18,15 +20,23 @@ class StepOutcome:
     window: Window
     asked: dict[str, str]
     seen: dict[str, str]
-    printed: float | None
+    reading: Printed | None
     limits: tuple[float, float] | None
     switched_at: dict[str, float]
 
     @property
+    def printed(self) -> float | None:
+        return self.reading.value if self.reading else None
+
+    @property
+    def inside(self) -> bool:
+        """Whether what is printed can be what this bench gives; true where nothing is known to hold it against."""
+        return self.limits is None or self.reading is None or self.reading.fits(self.limits)
+
+    @property
     def agrees(self) -> bool:
         right = all(self.asked[ref] in ("either", self.seen.get(ref)) for ref in self.asked)
-        inside = self.limits is None or self.printed is None or self.limits[0] <= self.printed <= self.limits[1]
-        return right and inside
+        return right and self.inside
 
     def as_json(self) -> dict[str, Any]:
         return {
@@ -215,6 +225,19 @@ def alarm_at_wrong_value(view: RunView, found: Found) -> Iterator[Finding]:
             "Compare the threshold in the program with the exercise.",
             parts=refs,
         )
+        return
+    for statement in view.exercise.behaviour:
+        for ref in (*statement.then, *statement.otherwise):
+            seen = switching(view.exercise, statement, ref, view.outcomes) if ref in view.refs else None
+            if seen is not None and not seen.is_right:
+                yield found(
+                    f"{view.refs[ref]} changes at {seen.up:.1f} on the way up and at {seen.down:.1f} on the way down; asked is {statement.when}.",
+                    "Compare the threshold in the program with the exercise.",
+                    parts=[view.refs[ref]],
+                    value=round(seen.middle, 2),
+                    limit=statement.when.threshold,
+                )
+                return
 
 
 @BEHAVIOUR.rule(
@@ -228,9 +251,7 @@ def alarm_at_wrong_value(view: RunView, found: Found) -> Iterator[Finding]:
     explains=("alarm-never-on", "alarm-stays-on", "alarm-at-wrong-value"),
 )
 def printed_value_out(view: RunView, found: Found) -> Iterator[Finding]:
-    out = [
-        o for o in view.outcomes if o.limits and o.printed is not None and not o.limits[0] <= o.printed <= o.limits[1]
-    ]
+    out = [o for o in view.outcomes if not o.inside]
     if out:
         first = out[0]
         assert first.limits and first.printed is not None

@@ -47,6 +47,7 @@ class Window:
     kind: str  # 'step', 'up' or 'down'
     value: float  # the step's value, or the threshold swept through
     text: str = ""  # the id of the tag in a step
+    span: float = 0.0  # of a sweep: from its lowest value to its highest
 
 
 @dataclass(slots=True)
@@ -128,7 +129,8 @@ def plan_stimulus(exercise: Exercise, values: dict[str, float] | None = None) ->
             plan.add(key, Segment(now, first, last, SWEEP_SECONDS * 1000))
             # What a module holds on to by itself is over by the end of the window.
             end = now + (SWEEP_SECONDS + (hold if kind == "down" else 0.0)) * 1000
-            plan.windows.append(Window(f"sweep {kind} through {when.threshold:g}", now, end, key, kind, when.threshold))
+            name = f"sweep {kind} through {when.threshold:g}"
+            plan.windows.append(Window(name, now, end, key, kind, when.threshold, span=2 * span))
             now = end
     plan.seconds = now / 1000
     return plan

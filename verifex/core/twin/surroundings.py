@@ -143,7 +143,8 @@ class BenchSurroundings:
             self._note_reading(machine, part.ref, output)
             at = np.asarray(self._stimuli(machine).get((part.ref, quantity), output.rest))
             state = float(output.state(at, {}, part.figures()))
-            return state / US_PER_CM_AT_20 if output.carries == "pulse" else state
+            # Libraries time the echo in whole microseconds; a tenth of a centimetre is what they can tell.
+            return round(state / US_PER_CM_AT_20, 1) if output.carries == "pulse" else state
         return math.nan
 
     def registers(self, machine: Machine, address: int, register: int, count: int) -> list[int] | None:

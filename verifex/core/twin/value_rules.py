@@ -1,11 +1,13 @@
 """Where printed values are all off in one and the same way, the slip that makes them so is named."""
 
+import re
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 
 from verifex.core.exercise import printable
 from verifex.core.findings import Finding, Severity
 from verifex.core.parts import LinearOutput, Output, catalogue
+from verifex.core.program.calls.devices import tag_bytes
 from verifex.core.rulebook import Found
 from verifex.core.twin.behaviour_rules import BEHAVIOUR, RunView, StepOutcome, sensor_and_outputs
 
@@ -83,6 +85,23 @@ def _main(view: RunView) -> tuple[Output, str] | None:
     return output, reading.print or printable(output)[0]
 
 
+def _off(slip: Slip, judged: list[StepOutcome], output: Output) -> float:
+    """How far the values lie from the middle of their limits with the slip undone, at the worst."""
+    return max(
+        abs(slip.back(o.printed, output) - (o.limits[0] + o.limits[1]) / 2)
+        for o in judged
+        if o.printed is not None and o.limits is not None
+    )
+
+
+def _undone(slip: Slip, outcome: StepOutcome, output: Output) -> bool:
+    """Whether a printed value comes right when the slip is undone; what a coarse last digit hides may be either way."""
+    assert outcome.reading is not None and outcome.limits is not None
+    value, grain = outcome.reading.value, outcome.reading.grain
+    least, most = slip.back(value - grain / 2, output), slip.back(value + grain, output)
+    return outcome.limits[0] < most and least <= outcome.limits[1]
+
+
 def _enter(slip: Slip) -> None:
     @BEHAVIOUR.rule(
         slip.slug,
@@ -98,12 +117,9 @@ def _enter(slip: Slip) -> None:
         main, judged = _main(view), _judged(view)
         if main is None or not slip.applies(*main) or not judged:
             return
-        out = [o for o in judged if o.printed is not None and o.limits and not o.limits[0] <= o.printed <= o.limits[1]]
-        undone = all(
-            o.limits[0] <= slip.back(o.printed, main[0]) <= o.limits[1]
-            for o in judged
-            if o.printed is not None and o.limits is not None
-        )
+        out = [o for o in judged if not o.inside]
+        fits = [s for s in SLIPS if s.applies(*main) and all(_undone(s, o, main[0]) for o in judged)]
+        undone = bool(fits) and min(fits, key=lambda s: _off(s, judged, main[0])) is slip
         if out and undone:
             first = out[0]
             assert first.printed is not None and first.limits is not None
@@ -174,3 +190,31 @@ def read_too_often(view: RunView, found: Found) -> Iterator[Finding]:
             unit="s",
         )
         return
+
+
+@BEHAVIOUR.rule(
+    "id-in-base-10",
+    Severity.FIX,
+    title="The id is put together in base 10",
+    why="Ids are written in base 16; put together from numbers in base 10 it is another text, and no comparison meets it.",
+    hint="Compare the id on your log with the one in the program, digit by digit.",
+    criterion="program",
+    source="what is printed while the exercise's tag is at the reader",
+    explains=("alarm-never-on",),
+)
+def id_in_base_10(view: RunView, found: Found) -> Iterator[Finding]:
+    for outcome in view.outcomes:
+        code = tag_bytes(outcome.window.text)
+        failed = any(asked == "on" and outcome.seen.get(ref) == "off" for ref, asked in outcome.asked.items())
+        if not code or not failed:
+            continue
+        in_ten = "".join(str(byte) for byte in code)
+        lines = [text for ms, text in view.trace.run.lines if outcome.window.start_ms <= ms <= outcome.window.end_ms]
+        told = next((text for text in lines if in_ten in re.sub(r"\D", "", text)), None)
+        if told is not None:
+            yield found(
+                f"With {outcome.window.text} at the reader the program prints `{told.strip()}`: its bytes in base 10.",
+                "Put the id together in base 16, two digits for each byte.",
+                parts=sensor_and_outputs(view),
+            )
+            return

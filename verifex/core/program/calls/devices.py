@@ -70,8 +70,10 @@ def show(
 
 def note_leftover(m: Machine, screen: Screen) -> None:
     """What has stood on a display long enough to be read is looked at for the ends of older numbers."""
-    if m.now_us - screen.shown_us > SEEN_US and isinstance(at := screen.leftover(), At):
-        m.slips[("display-leftover", at)] += 1
+    if m.now_us - screen.shown_us > SEEN_US:
+        for at in screen.leftovers():
+            if isinstance(at, At):
+                m.slips[("display-leftover", at)] += 1
 
 
 def prepare(

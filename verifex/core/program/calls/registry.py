@@ -28,6 +28,7 @@ class Spec:
     act: Callable[..., Any]
     us: float
     open_ended: bool = False  # takes any number of values more, each as the last
+    int_bits: int = 16  # boards with a narrower `int` do not offer it
 
 
 CALLS: dict[str, Spec] = {}
@@ -43,11 +44,12 @@ def call(
     least: int | None = None,
     us: float = USUAL_US,
     open_ended: bool = False,
+    int_bits: int = 16,
 ) -> Callable[[Act], Act]:
     """Enter the decorated function as the call `name` (`Serial.print` for one on an object)."""
 
     def enter(act: Act) -> Act:
-        CALLS[name] = Spec(name, takes, len(takes) if least is None else least, gives, act, us, open_ended)
+        CALLS[name] = Spec(name, takes, len(takes) if least is None else least, gives, act, us, open_ended, int_bits)
         return act
 
     return enter

@@ -4,6 +4,7 @@ import math
 from typing import Any
 
 from verifex.core.program.calls.registry import At, Machine, call
+from verifex.core.program.calls.writing import formatted
 from verifex.core.program.types import BOOL, CHAR, FLOAT, LONG, TEXT, ULONG, VOID, Int, Type, as_float32
 
 INT = Int(16, True)
@@ -75,6 +76,13 @@ def print_(m: Machine, at: At, kinds: tuple[Type, ...], *args: Any) -> None:
 @call("Serial.println", ("any", INT), VOID, least=0)
 def println(m: Machine, at: At, kinds: tuple[Type, ...], *args: Any) -> None:
     _send(m, at, kinds, args, "\r\n")
+
+
+@call("Serial.printf", (TEXT, "any"), INT, least=1, open_ended=True, int_bits=32)
+def printf(m: Machine, at: At, kinds: tuple[Type, ...], pattern: str, *values: Any) -> int:
+    text = formatted(pattern, kinds[1:], values, m.board.int_bits)
+    _send(m, at, (TEXT,), (text,), "")
+    return len(text)
 
 
 @call("Serial.available", (), INT)

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from typing import Any, Literal
 
 from verifex.core.program.calls.registry import At, Machine, call
+from verifex.core.program.calls.writing import formatted
 from verifex.core.program.types import BOOL, CHAR, FLOAT, LONG, TEXT, Int, Pointer, Type, as_float32
 from verifex.core.program.values import chars_made, chars_read
 
@@ -192,54 +193,16 @@ def dtostrf(m: Machine, at: At, _: Any, value: float, width: int, decimals: int,
     return _put(m, at, to, said.ljust(-width) if width < 0 else said.rjust(width))
 
 
-_FORMAT = re.compile(r"%([-+ 0#]*)(\d*)(?:\.(\d+))?(l*)([diuxXcsfeg%])")
-
-
-def formatted(pattern: str, kinds: tuple[Type, ...], values: tuple[Any, ...]) -> str:
-    """What the small boards' `sprintf` makes: whole numbers by their bits, texts, and `?` for floats, which it lacks."""
-    left = list(zip(kinds, values, strict=True))
-
-    def one(match: re.Match[str]) -> str:
-        flags, width, precision, long, kind = match.groups()
-        if kind == "%":
-            return "%"
-        if not left:
-            return match.group(0)
-        _, value = left.pop(0)
-        if kind in "feg":
-            return "?".rjust(int(width or 0))
-        if kind == "s":
-            text = value if isinstance(value, str) else chars_read(value)
-            text = text[: int(precision)] if precision else text
-        elif kind == "c":
-            text = chr(int(value) & 0xFF)
-        else:
-            number = Int(32 if long else 16, kind in "di").wrap(int(value))
-            text = format(number, {"x": "x", "X": "X"}.get(kind, "d"))
-            if precision:
-                text = text.zfill(int(precision))
-            if "+" in flags and number >= 0 and kind in "di":
-                text = "+" + text
-        if "-" in flags:
-            return text.ljust(int(width or 0))
-        pad = "0" if "0" in flags and kind not in "sc" else " "
-        if pad == "0" and text.startswith("-"):
-            return "-" + text[1:].rjust(int(width or 0) - 1, "0")
-        return text.rjust(int(width or 0), pad)
-
-    return _FORMAT.sub(one, pattern)
-
-
 @call("sprintf", (CHARS, TEXT, "any"), INT, least=2, open_ended=True)
 def sprintf(m: Machine, at: At, kinds: tuple[Type, ...], to: Any, pattern: str, *values: Any) -> int:
-    said = formatted(pattern, kinds[2:], values)
+    said = formatted(pattern, kinds[2:], values, m.board.int_bits)
     _put(m, at, to, said)
     return len(said)
 
 
 @call("snprintf", (CHARS, WORD, TEXT, "any"), INT, least=3, open_ended=True)
 def snprintf(m: Machine, at: At, kinds: tuple[Type, ...], to: Any, most: int, pattern: str, *values: Any) -> int:
-    said = formatted(pattern, kinds[3:], values)
+    said = formatted(pattern, kinds[3:], values, m.board.int_bits)
     _put(m, at, to, said[: max(0, most - 1)])
     return len(said)
 

@@ -34,7 +34,7 @@ class Calling(Records):
         if not node.receiver and node.name in self.program.records:
             return self._built(self.program.records[node.name], node)
         spec = CALLS.get(name)
-        if spec is not None:
+        if spec is not None and spec.int_bits <= self.widths.int_bits:
             if node.receiver in HEADERS and not self.program.includes:
                 self._refuse("include-missing", node.at, node.receiver, HEADERS[node.receiver])
             return self._board_call(spec, node)

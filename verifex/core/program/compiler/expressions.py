@@ -79,7 +79,10 @@ class Expressions(Places):
             case t.Index() | t.Field():
                 return self._read_place(node)
             case t.Cast():
-                return self._as(node.operand, node.type), node.type
+                value, own = self._expr(node.operand)
+                # Who cuts a whole number down in so many words means it; a float too large is still a slip.
+                noted = self.machine if own == FLOAT and node.type != CHAR else None
+                return arithmetic.converted(value, own, node.type, node.at, noted), node.type
             case t.SizeOf():
                 kind = node.type or (self._expr(node.operand)[1] if node.operand else VOID)
                 size = size_of(kind)

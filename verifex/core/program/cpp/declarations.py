@@ -58,9 +58,10 @@ class Declarations(Expressions):
         kind = self.type_named(self.text(described))
         if kind is None and self.is_library_class(described):
             words = self.text(described)
-            if words.lower() in OWN_TYPES or not self.program.includes:
-                self.program.not_included.append((words, OWN_TYPES.get(words.lower()), self.at(described)))
-            return Object(words)
+            meant = OWN_TYPES.get(words.lower())
+            if meant or not self.program.includes:
+                self.program.not_included.append((words, meant, self.at(described)))
+            return (meant and self.type_named(meant)) or Object(words)
         if kind is None:
             raise NotRead(described, f"the type `{self.text(described)}`")
         return kind

@@ -76,6 +76,8 @@ class _Reader(Statements):
             and self.type_named(self.text(self.field(raw, "type"))) is None
         ):
             return False
+        if isinstance(self.type_named(self.text(self.field(raw, "type"))), Struct) and self._is_made(raw):
+            return False
         declarators = raw.children_by_field_name("declarator")
         for here in declarators:
             while here.type in ("pointer_declarator", "reference_declarator"):
@@ -84,6 +86,19 @@ class _Reader(Statements):
                 parameters = self.named(self.field(here, "parameters"))
                 return all(p.type in ("parameter_declaration", "optional_parameter_declaration") for p in parameters)
         return False
+
+    def _is_made(self, raw: Raw) -> bool:
+        """Whether `Lamp porch(PIN);` makes an object: what the grammar takes for types of parameters are no types."""
+        for declarator in raw.children_by_field_name("declarator"):
+            if declarator.type != "function_declarator":
+                return False
+            for parameter in self.named(self.field(declarator, "parameters")):
+                bare = parameter.type == "parameter_declaration" and len(self.named(parameter)) == 1
+                if not bare or self.type_named(self.text(parameter)) is not None:
+                    return False
+            if not self.named(self.field(declarator, "parameters")):
+                return False
+        return True
 
     def read_methods(self) -> None:
         """The methods of records that have been described since."""

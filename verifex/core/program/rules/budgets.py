@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from verifex.core.findings import Finding, Severity
 from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.view import ProgramView
+from verifex.core.program.run import RunResult
 from verifex.core.rulebook import RUN_CONSEQUENCES, Found
 
 WORDS = {
@@ -22,6 +23,12 @@ WORDS = {
         "Let it stop calling itself at some point.",
     ),
 }
+MANY_PASSES = 10
+
+
+def only_fast(view: ProgramView, run: RunResult) -> bool:
+    """Whether so much is printed only because pass follows upon pass without a pause."""
+    return run.ended == "output" and (view.is_python or run.passes > MANY_PASSES)
 
 
 @PROGRAM.rule(
@@ -36,7 +43,7 @@ WORDS = {
 )
 def run_ended(view: ProgramView, found: Found) -> Iterator[Finding]:
     for run in view.runs:
-        if run.ended in WORDS:
+        if run.ended in WORDS and not only_fast(view, run):
             seen, remedy = WORDS[run.ended]
             at = run.ended_at
             line = at.line if at else None

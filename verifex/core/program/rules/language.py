@@ -137,8 +137,10 @@ def refused_use(view: ProgramView, found: Found) -> Iterator[Finding]:
     source="the language: what a library brings is known from its header on",
 )
 def include_missing(view: ProgramView, found: Found) -> Iterator[Finding]:
+    told: set[str] = set()
     for refused in view.compiled.refused:
-        if refused.kind == "include-missing":
+        if refused.kind == "include-missing" and refused.name not in told:
+            told.add(refused.name)
             yield found(
                 f"`{refused.name}` comes from a library, and none is included.",
                 f"Write `#include <{refused.near}>` at the top."

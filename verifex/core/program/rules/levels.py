@@ -7,7 +7,6 @@ from verifex.core.program import tree as t
 from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.view import ProgramView
 from verifex.core.program.run import PinUse
-from verifex.core.program.types import Array
 from verifex.core.rulebook import RUN_CONSEQUENCES, Found
 
 
@@ -47,6 +46,7 @@ def _used(view: ProgramView) -> dict[str, PinUse]:
     hint="Which pins of your board can be dimmed?",
     criterion="program",
     source="the board's pin table",
+    explains=RUN_CONSEQUENCES,
 )
 def plain_pin_dimmed(view: ProgramView, found: Found) -> Iterator[Finding]:
     for at in view.slips("plain-pin-dimmed"):
@@ -144,19 +144,14 @@ def _python_level(node: t.Expr) -> bool | None:
 @PROGRAM.rule(
     "loop-one-short",
     Severity.FIX,
-    title="A loop leaves out the last of its list",
-    why="The last pin is neither set up nor driven, so what hangs on it stays dark or follows nothing.",
+    title="A loop leaves out one of its list",
+    why="That pin is neither set up nor driven, so what hangs on it stays dark or follows nothing.",
     hint="Count the places of your list, and the turns of this loop.",
     criterion="program",
     source="the length of the list and the loop's condition",
     explains=("pin-mode-missing", *RUN_CONSEQUENCES),
 )
 def loop_one_short(view: ProgramView, found: Found) -> Iterator[Finding]:
-    lengths = {
-        n.name: n.type.length
-        for n in view.nodes
-        if isinstance(n, t.Declare) and isinstance(n.type, Array) and isinstance(n.value, t.Items)
-    }
     for node in view.nodes:
         if (
             not isinstance(node, t.For)
@@ -167,15 +162,50 @@ def loop_one_short(view: ProgramView, found: Found) -> Iterator[Finding]:
         counter, most = node.condition.left, view.known_number(node.condition.right)
         if not isinstance(counter, t.Name) or most is None:
             continue
-        turns = most + (node.condition.op == "<=")
+        last = most - (node.condition.op == "<")
+        first = _begins(view, node, counter.name)
         for name in _lists_driven(node.body, counter.name):
-            if name in lengths and turns == lengths[name] - 1:
-                yield found(
-                    f"`{name}` has {lengths[name]} places; this loop goes through {turns:g} of them.",
-                    f"Let it run while `{counter.name} < {lengths[name]}`.",
-                    line=node.condition.at.line,
-                    column=node.condition.at.column,
-                )
+            left_out = set(range(view.lengths.get(name, 0))) - set(range(int(first), int(last) + 1))
+            if len(left_out) != 1 or left_out & _places_named(view, name):
+                continue
+            missing = left_out.pop()
+            yield found(
+                f"`{name}` has {view.lengths[name]} places, 0 to {view.lengths[name] - 1}; this loop leaves out place {missing}.",
+                f"Let it run from 0 while `{counter.name} < {view.lengths[name]}`.",
+                line=node.at.line,
+                column=node.at.column,
+                parts=_parts_at(view, name, missing),
+            )
+
+
+def _parts_at(view: ProgramView, name: str, place: int) -> list[str]:
+    """What hangs on the pin at a place of a list."""
+    listed = next((n.value for n in view.nodes if isinstance(n, t.Declare) and n.name == name), None)
+    pin = view.pin_of(listed.items[place]) if isinstance(listed, t.Items) and place < len(listed.items) else None
+    use = (view.wired or {}).get(pin or "")
+    return list(use.parts) if use else []
+
+
+def _begins(view: ProgramView, loop: t.For, counter: str) -> float:
+    """The first value of a loop's counter; 0 where that is not certain."""
+    value = None
+    for node in t.walk(loop.start) if loop.start is not None else ():
+        if isinstance(node, t.Declare) and node.name == counter:
+            value = node.value
+        if isinstance(node, t.Assign) and isinstance(node.target, t.Name) and node.target.name == counter:
+            value = node.value
+    return view.known_number(value) or 0 if value is not None else 0
+
+
+def _places_named(view: ProgramView, name: str) -> set[int]:
+    """Places of a list that are used by their number somewhere."""
+    args = [a for n in view.nodes if isinstance(n, t.Call) for a in n.args]
+    return {
+        int(number)
+        for a in args
+        if isinstance(a, t.Index) and isinstance(a.base, t.Name) and a.base.name == name
+        if (number := view.known_number(a.index)) is not None
+    }
 
 
 def _lists_driven(body: t.Stmt, counter: str) -> list[str]:

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 
 from verifex.core.findings import Finding, Severity
 from verifex.core.program.rules.book import PROGRAM
+from verifex.core.program.rules.budgets import only_fast
 from verifex.core.program.rules.view import ProgramView
 from verifex.core.rulebook import RUN_CONSEQUENCES, Found
 
@@ -24,17 +25,18 @@ MISSES_FROM_SHARE = 0.8  # of the shortest step
 def prints_without_pause(view: ProgramView, found: Found) -> Iterator[Finding]:
     for run in view.runs:
         rate = len(run.lines) / max(0.1, run.ended_ms / 1000)
-        if run.ended == "time" and rate > MOST_LINES_PER_SECOND:
+        if (run.ended == "time" or only_fast(view, run)) and rate > MOST_LINES_PER_SECOND:
             at = view.prints()[0].at if view.prints() else None
+            often = f"about {rate:.0f} lines a second" if run.ended == "time" else "as many lines a second as it can"
             yield found(
-                f"About {rate:.0f} lines a second are printed.",
+                f"The program prints {often}.",
                 "Wait between two readings: `delay(500);` is plenty."
                 if not view.is_python
                 else "Sleep half a second between two readings.",
                 line=at.line if at else 1,
                 column=at.column if at else 1,
-                value=round(rate, 1),
-                limit=MOST_LINES_PER_SECOND,
+                value=round(rate, 1) if run.ended == "time" else None,
+                limit=MOST_LINES_PER_SECOND if run.ended == "time" else None,
                 unit="1/s",
             )
             return

@@ -117,6 +117,7 @@ def pin_mode_missing(view: ProgramView, found: Found) -> Iterator[Finding]:
             "Add `pinMode(…, OUTPUT);` for it in setup().",
             line=at.line,
             column=at.column,
+            parts=list((view.wired or {})[pin].parts) if pin in (view.wired or {}) else [],
         )
 
 
@@ -128,10 +129,13 @@ def pin_mode_missing(view: ProgramView, found: Found) -> Iterator[Finding]:
     hint="Which pins of your board can measure a voltage?",
     criterion="program",
     source="the board's pin table",
-    explains=RUN_CONSEQUENCES,
+    explains=("ends-with-error", "stops-on-bench", *RUN_CONSEQUENCES),
 )
 def no_converter(view: ProgramView, found: Found) -> Iterator[Finding]:
     for at in view.slips("no-converter"):
+        pins = {pin for run in view.runs for pin, use in run.pins.items() if use.measured_at == at}
+        if view.wired is not None and not view.is_python and pins and not pins & set(view.wired):
+            continue  # that nothing hangs on it is told already, with the pin that is meant
         yield found(
             "A voltage is read on a pin without a converter.",
             "Read an analogue pin, and wire the part to it.",
@@ -148,12 +152,20 @@ def no_converter(view: ProgramView, found: Found) -> Iterator[Finding]:
     hint="Which pin numbers does your board have?",
     criterion="program",
     source="the board's pin table",
-    explains=RUN_CONSEQUENCES,
+    explains=("ends-with-error", "stops-on-bench", *RUN_CONSEQUENCES),
 )
 def no_such_pin(view: ProgramView, found: Found) -> Iterator[Finding]:
+    told: set[float | None] = set()
     for at in view.slips("no-such-pin"):
+        call = next((n for n in view.nodes if isinstance(n, t.Call) and n.at == at and n.args), None)
+        number = view.known_number(call.args[0]) if call else None
+        if number is not None and number in told:
+            continue
+        told.add(number)
         yield found(
-            "This pin number is not on the board.",
+            f"The board has no signal pin {number:g}."
+            if number is not None
+            else "This pin number is not on the board.",
             "Use the number of the pin the part is wired to.",
             line=at.line,
             column=at.column,

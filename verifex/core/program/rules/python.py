@@ -29,7 +29,7 @@ REMEDIES = {
     hint="Read the last line of the error message, then the line of the program it names.",
     criterion="program",
     source="the program run on its board",
-    explains=("nothing-printed", "pins-not-released", *RUN_CONSEQUENCES),
+    explains=("nothing-printed", "pins-not-released", "stops-on-bench", *RUN_CONSEQUENCES),
 )
 def ends_with_error(view: ProgramView, found: Found) -> Iterator[Finding]:
     for run in view.runs:
@@ -73,11 +73,12 @@ def program_ends(view: ProgramView, found: Found) -> Iterator[Finding]:
     hint="Does your program count pins by GPIO number or by header position, and how did you count when wiring?",
     criterion="program",
     source="the board's header",
-    explains=("pin-differs-from-wiring", *RUN_CONSEQUENCES),
+    explains=("pin-differs-from-wiring", "no-such-pin", "ends-with-error", "stops-on-bench", *RUN_CONSEQUENCES),
 )
 def numbering_mixed_up(view: ProgramView, found: Found) -> Iterator[Finding]:
     if view.wired is None or not view.is_python:
         return
+    yield from _gpio_numbers_as_positions(view, found)
     used = {pin: use for run in view.runs for pin, use in run.pins.items() if use.written_at or use.read_at}
     strays = {pin: use for pin, use in used.items() if pin not in view.wired}
     if not strays:
@@ -96,6 +97,32 @@ def numbering_mixed_up(view: ProgramView, found: Found) -> Iterator[Finding]:
                 parts=list(view.wired[str(meant[pin])].parts),
             )
             return
+
+
+def _gpio_numbers_as_positions(view: ProgramView, found: Found) -> Iterator[Finding]:
+    """A program stopped at a header position that is no signal pin, where every number it sets up is a wired GPIO."""
+    stopped = view.slips("no-such-pin")
+    by_position = any(
+        isinstance(n, t.Call) and n.name == "setmode" and n.args and _word(n.args[0]) == "BOARD" for n in view.nodes
+    )
+    numbers = [
+        view.known_number(arg)
+        for call in view.nodes
+        if isinstance(call, t.Call) and call.name == "setup" and call.args
+        for arg in (call.args[0].items if isinstance(call.args[0], t.Items) else (call.args[0],))
+    ]
+    meant = [f"GPIO{number:g}" for number in numbers if number is not None]
+    if stopped and by_position and meant and all(pin in (view.wired or {}) for pin in meant):
+        yield found(
+            f"The program counts by header position, and its numbers are those of {', '.join(meant)}, which are wired.",
+            "Write BCM where BOARD stands: these are GPIO numbers.",
+            line=stopped[0].line,
+            column=stopped[0].column,
+        )
+
+
+def _word(node: t.Expr) -> str:
+    return node.name if isinstance(node, t.Field | t.Name) else ""
 
 
 def _counted_otherwise(view: ProgramView, pin: str, *, by_gpio: bool) -> str | None:

@@ -7,6 +7,27 @@ from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.view import ProgramView
 from verifex.core.rulebook import Found
 
+#: Rates that every terminal offers.
+USUAL_BAUD = (
+    300,
+    1200,
+    2400,
+    4800,
+    9600,
+    19200,
+    38400,
+    57600,
+    74880,
+    115200,
+    230400,
+    250000,
+    460800,
+    500000,
+    921600,
+    1000000,
+    2000000,
+)
+
 
 @PROGRAM.rule(
     "serial-not-begun",
@@ -62,9 +83,11 @@ def nothing_printed(view: ProgramView, found: Found) -> Iterator[Finding]:
 def baud_differs(view: ProgramView, found: Found) -> Iterator[Finding]:
     if view.exercise is None:
         return
-    wanted = view.exercise.baud(view.board.id)
+    wanted, left_open = view.exercise.baud(view.board.id), view.exercise.conventions.baud is None
     for call in view.calls("Serial.begin"):
         baud = view.known_number(call.args[0]) if call.args else None
+        if left_open and baud in USUAL_BAUD:
+            continue  # the exercise leaves the rate to the pair
         if baud is not None and baud != wanted:
             yield found(
                 f"Serial begins at {baud:g} baud; the exercise's log is read at {wanted}.",

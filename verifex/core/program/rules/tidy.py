@@ -37,9 +37,12 @@ FROM_USES = 3
 def value_unused(view: ProgramView, found: Found) -> Iterator[Finding]:
     if not view.compiles:
         return
+    given = {n.target.name for n in view.nodes if isinstance(n, t.Assign) and isinstance(n.target, t.Name)}
+    given |= {n.name for n in view.nodes if isinstance(n, t.Declare) and n.value is not None}
     for name, at in view.compiled.unused:
+        done = "given a value" if name in given or view.is_python else "declared"
         yield found(
-            f"`{name}` is given a value in line {at.line} and never used.",
+            f"`{name}` is {done} in line {at.line} and never used.",
             "Leave it out, or use it where it was meant.",
             line=at.line,
             column=at.column,

@@ -1,5 +1,6 @@
 """What the program rules look at: the text, its tree, what a compiler refuses, and short dry runs."""
 
+from collections import Counter
 from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
@@ -11,6 +12,7 @@ from verifex.core.program import tree as t
 from verifex.core.program.boards import pin_numbers
 from verifex.core.program.compiler import Compiled
 from verifex.core.program.machine import RunResult
+from verifex.core.program.types import Array
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,7 +48,7 @@ class ProgramView:
 
     def prints(self) -> list[t.Call]:
         """Calls that print on the log."""
-        return self.calls("print") if self.is_python else self.calls("Serial.print", "Serial.println")
+        return self.calls("print") if self.is_python else self.calls("Serial.print", "Serial.println", "Serial.printf")
 
     @cached_property
     def nodes(self) -> list[t.Node]:
@@ -65,10 +67,25 @@ class ProgramView:
         assigned = {
             n.target.name for n in self.nodes if isinstance(n, t.Assign | t.Step) and isinstance(n.target, t.Name)
         }
+        if self.is_python:
+            return self._fixed_in_python
         return {
             n.name: n.value
             for n in self.nodes
             if isinstance(n, t.Declare) and n.value is not None and n.name not in assigned
+        }
+
+    @property
+    def _fixed_in_python(self) -> dict[str, t.Expr]:
+        """Names of the program itself that are given a value in one place only, and are no parameter anywhere."""
+        given = [n for n in self.nodes if isinstance(n, t.Assign) and isinstance(n.target, t.Name)]
+        times = Counter(n.target.name for n in given if isinstance(n.target, t.Name))
+        taken = {p.name for f in self.tree.functions.values() for p in f.params}
+        taken |= {n.target.name for n in self.nodes if isinstance(n, t.Step) and isinstance(n.target, t.Name)}
+        return {
+            n.target.name: n.value
+            for n in given
+            if isinstance(n.target, t.Name) and n.op == "=" and times[n.target.name] == 1 and n.target.name not in taken
         }
 
     def known_number(self, node: t.Expr, depth: int = 0) -> float | None:
@@ -82,7 +99,31 @@ class ProgramView:
 
             known = constants(self.board).get(node.name)
             return known[0] if known else None
+        if isinstance(node, t.Binary) and depth < 8:
+            return self._length(node) or self._sum(node, depth + 1)
         return None
+
+    def _length(self, node: t.Binary) -> float | None:
+        """`sizeof(list) / sizeof(list[0])`: how many places a list has."""
+        if node.op != "/" or not isinstance(node.left, t.SizeOf) or not isinstance(node.right, t.SizeOf):
+            return None
+        named = node.left.operand
+        return self.lengths.get(named.name) if isinstance(named, t.Name) else None
+
+    def _sum(self, node: t.Binary, depth: int) -> float | None:
+        left, right = self.known_number(node.left, depth), self.known_number(node.right, depth)
+        if left is None or right is None or node.op not in "+-*":
+            return None
+        return {"+": left + right, "-": left - right, "*": left * right}[node.op]
+
+    @cached_property
+    def lengths(self) -> dict[str, int]:
+        """The lists that are written out, with how many places they have."""
+        return {
+            n.name: n.type.length
+            for n in self.nodes
+            if isinstance(n, t.Declare) and isinstance(n.type, Array) and isinstance(n.value, t.Items)
+        }
 
     def slips(self, kind: str) -> list[t.At]:
         """Where something of a kind was seen in the runs, in the order of the text."""

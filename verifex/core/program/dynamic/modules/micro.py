@@ -4,7 +4,7 @@ from typing import Any
 
 from verifex.core.program.agenda import Edge
 from verifex.core.program.agenda import Timer as Due
-from verifex.core.program.dynamic.modules import pins
+from verifex.core.program.dynamic.modules import buses, pins
 from verifex.core.program.dynamic.values import Builtin, Thing, error
 from verifex.core.program.machine import Machine
 from verifex.core.program.tree import At
@@ -208,6 +208,7 @@ class Kind(Thing):
 
 
 OFFERED: dict[str, Any] = {
-    "Pin": Kind(Pin), "ADC": Kind(Converter), "Timer": Kind(Timer), "time_pulse_us": Builtin("time_pulse_us", _pulse),
+    "Pin": Kind(Pin), "ADC": Kind(Converter), "PWM": Kind(Pulses), "Timer": Kind(Timer), "I2C": Kind(buses.SmallBus), "SoftI2C": Kind(buses.SmallBus),
+    "SMBus": Kind(buses.NumberedBus), "time_pulse_us": Builtin("time_pulse_us", _pulse),
     "freq": Builtin("freq", lambda m, at, *_: 240_000_000), "reset": Builtin("reset", lambda m, at: m.spend_us(m.end_us - m.now_us)),
 }  # fmt: skip

@@ -1,34 +1,18 @@
-"""`make corpus`: false alarms and misses per rule, on the written benches and on generated ones.
-
-Bounds are one-sided 95 % limits of a rate by Clopper and Pearson (Biometrika 26, 1934); for no event in n trials
-that is 1 − 0.05^(1/n).
-"""
+"""False alarms and misses of the wiring check, rule by rule, on the written benches and on generated ones."""
 
 import sys
 from collections import Counter
 from collections.abc import Iterable
-from math import comb
 from time import perf_counter
 
-from tests.corpus.benches import faulty_benches, sound_benches
-from tests.corpus.layout import sound_layout
-from tests.corpus.mutations import mutated
-from tests.corpus.verdicts import false_alarms, judge
+from tests.corpus.bounds import upper_bound
+from tests.corpus.wiring.benches import faulty_benches, sound_benches
+from tests.corpus.wiring.layout import sound_layout
+from tests.corpus.wiring.mutations import mutated
+from tests.corpus.wiring.verdicts import false_alarms, judge
 from verifex.core.circuit.rules import WIRING
 
 GENERATED = 3000
-
-
-def upper_bound(events: int, trials: int) -> float:
-    """The rate that would give no more than `events` in `trials` with a chance of 5 %, by bisection."""
-    if events >= trials:
-        return 1.0
-    low, high = 0.0, 1.0
-    for _ in range(60):
-        rate = (low + high) / 2
-        chance = sum(comb(trials, k) * rate**k * (1 - rate) ** (trials - k) for k in range(events + 1))
-        low, high = (rate, high) if chance > 0.05 else (low, rate)
-    return high
 
 
 class Tally:

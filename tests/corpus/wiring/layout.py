@@ -3,7 +3,7 @@
 from dataclasses import dataclass, field
 from random import Random
 
-from tests.corpus.blocks import Block, Maker, Placed
+from tests.corpus.wiring.blocks import Block, Maker, Placed
 from verifex.core.parts import catalogue
 
 LETTERS = {"left": "abcde", "right": "fghij"}

@@ -8,10 +8,10 @@ from unittest import TestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from tests.corpus.benches import CorpusBench, faulty_benches, sound_benches
-from tests.corpus.layout import sound_layout
-from tests.corpus.mutations import MUTATIONS, mutated
-from tests.corpus.verdicts import false_alarms, judge
+from tests.corpus.wiring.benches import CorpusBench, faulty_benches, sound_benches
+from tests.corpus.wiring.layout import sound_layout
+from tests.corpus.wiring.mutations import MUTATIONS, mutated
+from tests.corpus.wiring.verdicts import false_alarms, judge
 from verifex.core.circuit import check_wiring
 from verifex.core.circuit.rules import WIRING
 

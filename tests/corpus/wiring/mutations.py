@@ -9,8 +9,8 @@ from copy import deepcopy
 from dataclasses import dataclass
 from random import Random
 
-from tests.corpus.blocks import Placed
-from tests.corpus.layout import Layout, Line, sound_layout
+from tests.corpus.wiring.blocks import Placed
+from tests.corpus.wiring.layout import Layout, Line, sound_layout
 from verifex.core.parts import LegRole, catalogue
 
 OPENING = (

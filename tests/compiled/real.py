@@ -10,7 +10,8 @@ from tempfile import TemporaryDirectory
 COMPILER, SIMULATOR = shutil.which("avr-g++"), shutil.which("simavr")
 IS_THERE = bool(COMPILER and SIMULATOR)
 MISSING = "gcc for small microcontrollers is missing; Debian has it in gcc-avr, avr-libc and simavr"
-RUNTIME = Path(__file__).with_name("runtime.h")
+RUNTIME = Path(__file__).with_name("runtime.h")  # enough to run
+BOARD = Path(__file__).with_name("board.h")  # the whole call set, enough to accept or refuse
 FLAGS = ["-DF_CPU=16000000UL", "-Os", "-fwrapv", "-w", "-std=gnu++17"]
 
 
@@ -39,13 +40,30 @@ def printed_by_real(source: str) -> list[str]:
     return [line[:-1] for line in text.splitlines() if line.endswith(".")]
 
 
-def refused_by_real(source: str) -> str:
-    """What the compiler says when it refuses a program; empty when it takes it."""
+def refused_by_real(source: str, head: Path = RUNTIME) -> str:
+    """What the compiler says when it refuses a program; empty when it takes it. `head` is what the program is given."""
     assert COMPILER
+    headers = ["-I", str(BOARD.parent / "headers")]
     with TemporaryDirectory() as folder:
         file = Path(folder) / "program.cpp"
-        file.write_text(f'#include "{RUNTIME}"\n#line 1 "program"\n{source}\n', "utf-8")
+        file.write_text(f'#include "{head}"\n#line 1 "program"\n{source}\n', "utf-8")
         built = subprocess.run(
-            [COMPILER, f"-mmcu={_chip()}", *FLAGS, "-fsyntax-only", str(file)], capture_output=True, text=True
+            [COMPILER, f"-mmcu={_chip()}", *FLAGS, *headers, "-fsyntax-only", str(file)], capture_output=True, text=True
         )
     return built.stderr if built.returncode else ""
+
+
+def with_prototypes(source: str) -> str:
+    """The program as the board's own tools hand it to the compiler: functions are announced before their first use."""
+    heads = re.findall(
+        r"^(?!else\b|return\b)((?:[A-Za-z_]\w*[ *&\t]+)+[A-Za-z_]\w*\s*\([^;{}=]*\))\s*\{", source, re.MULTILINE
+    )
+    plain = [head for head in heads if not re.search(r"\b(struct|class|State|Axes|Strip)\b", head)]
+    return "".join(f"{head};" for head in plain)
+
+
+def refused_line(source: str) -> int | None:
+    """The line of a whole program of the dialect that the compiler first complains of; None when it takes it."""
+    said = refused_by_real(f'{with_prototypes(source)}\n#line 1 "program"\n{source}', BOARD)
+    found = re.search(r"^program:(\d+):\d+: (?:fatal )?error", said, re.MULTILINE)
+    return int(found.group(1)) if found else None if not said else 0

@@ -1,0 +1,160 @@
+"""Small changes near a syntax error that may be what the writer meant, each with the words that name the mistake."""
+
+import re
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from tree_sitter import Node
+
+from verifex.core.program.cpp.grammar import nodes, parse
+
+MOST_OFFSETS = 40
+_CASE = re.compile(rb"^\s*(case\b[^:;{]*|default)\s*$")
+_FOR = re.compile(rb"\bfor\s*\(([^()]*)")
+_OPEN_CONDITION = re.compile(r"\b(if|while|switch)\s+[^(\s]")
+
+
+@dataclass(frozen=True, slots=True)
+class Repair:
+    """Put `insert` at `offset`, having taken `remove` bytes away there."""
+
+    offset: int
+    insert: bytes
+    remove: int
+    message: str
+
+
+def likely_repairs(text: bytes, first: Node) -> list[Repair]:
+    """Likely repairs near the first error, the commonest mistakes first."""
+    code = _without_comments(text)
+    ends = _line_ends(code, first.start_point.row)
+    repairs = [Repair(end, b" {", 0, "line {line} ends without `{{`") for end in _unopened(code)]
+    repairs += [
+        Repair(end, b";", 0, "line {line} ends without `;`") for end in ends if code[end - 1 : end] not in b";{},"
+    ]
+    for end in ends:
+        at = end - 1 if code[end - 1 : end] in b";{" else end
+        repairs.append(Repair(at, b")", 0, "line {line} has a `(` that is never closed by `)`"))
+        if code[end - 1 : end] != b";":
+            repairs.append(Repair(end, b");", 0, "line {line} ends without `)` and `;`"))
+    repairs.append(
+        Repair(
+            len(text.rstrip()),
+            b"\n}",
+            0,
+            f"a `{{{{` is never closed: one `}}}}` is missing{_opened_at(code)} at the end, line {{line}}",
+        )
+    )
+    for at in _before_else(code, first.start_point.row):
+        repairs.append(
+            Repair(at, b"} ", 0, "the block before `else` in line {line} is not closed: one `}}` is missing")
+        )
+    for end in ends:
+        if code[end - 1 : end] == b")":
+            repairs.append(Repair(end, b" {", 0, "line {line} ends without `{{`"))
+        quotes = code[code.rfind(b"\n", 0, end) + 1 : end].count(b'"')
+        if quotes % 2:
+            at = end
+            while at > 0 and code[at - 1 : at] in b");":
+                at -= 1
+            repairs.append(Repair(at, b'"', 0, 'line {line} has a text that is never closed by `"`'))
+    repairs += _in_the_line(code, first)
+    for offset in range(max(0, first.start_byte - 1), min(len(text), first.end_byte + 1)):
+        if text[offset : offset + 1] in (b"}", b")", b";", b"{", b"]"):
+            mark = text[offset : offset + 1].decode()
+            shown = {"{": "{{", "}": "}}"}.get(mark, mark)
+            repairs.append(Repair(offset, b"", 1, f"line {{line}} has one `{shown}` too many"))
+        if offset - first.start_byte > MOST_OFFSETS:
+            break
+    last = len(text.rstrip()) - 1
+    if text[last : last + 1] == b"}":
+        repairs.append(Repair(last, b"", 1, "there is one `}}` too many by line {line}"))
+    return repairs
+
+
+def _in_the_line(code: bytes, first: Node) -> Iterator[Repair]:
+    """What is missing inside the error's own line, or one of the two before it."""
+    starts = [0, *(match.end() for match in re.finditer(rb"\n", code))]
+    for row in range(first.start_point.row, max(-1, first.start_point.row - 3), -1):
+        begins = starts[row]
+        line = code[begins:].split(b"\n", 1)[0]
+        if _CASE.match(line):
+            yield Repair(begins + len(line.rstrip()), b":", 0, "line {line} ends without `:`")
+        if line.rstrip().endswith(b"}"):
+            yield Repair(
+                begins + len(line.rstrip()), b";", 0, "line {line}: a `;` belongs behind the `}}` of a record or class"
+            )
+        if match := _FOR.search(line):
+            for comma in re.finditer(rb",", match.group(1)):
+                at = begins + match.start(1) + comma.start()
+                yield Repair(at, b";", 1, "the three parts of `for` in line {line} are divided by `;`")
+        for brace in re.finditer(rb"\{", line):
+            yield Repair(begins + brace.start(), b")", 0, "line {line} has a `(` that is never closed by `)`")
+    yield Repair(first.start_byte, b"= ", 0, "line {line}: an `=` is missing between the name and its value")
+
+
+def without_brackets(line: str) -> str:
+    """The word of a condition that does not stand in brackets; empty when there is none."""
+    match = _OPEN_CONDITION.search(line)
+    return match.group(1) if match else ""
+
+
+def _line_ends(code: bytes, row: int) -> list[int]:
+    """Offsets behind the last code on the error's own line and the nearest three lines before that have any."""
+    lines = code.split(b"\n")
+    starts = [0]
+    for line in lines[:-1]:
+        starts.append(starts[-1] + len(line) + 1)
+    wanted = [r for r in range(min(row, len(lines) - 1), -1, -1) if lines[r].strip()][:4]
+    own, *before = wanted or [0]
+    return [starts[r] + len(lines[r].rstrip()) for r in [*before[:1], own, *before[1:]] if lines[r].strip()]
+
+
+def _unopened(code: bytes) -> list[int]:
+    """Where `}` outnumber `{`: the ends of heads and of `else` that two lines further in follow, as if a block had begun."""
+    if code.count(b"}") <= code.count(b"{"):
+        return []
+    found, at = [], 0
+    rows = []
+    for line in code.split(b"\n"):
+        if line.strip():
+            rows.append((at + len(line.rstrip()), len(line) - len(line.lstrip()), line.strip()))
+        at += len(line) + 1
+    for (end, moved, head), (_, first, _), (_, second, said) in zip(rows, rows[1:], rows[2:], strict=False):
+        begins = head.endswith((b")", b"else"))
+        if begins and first > moved and second > moved and not said.startswith(b"}"):
+            found.append(end)
+    return found[:8]
+
+
+def _opened_at(code: bytes) -> str:
+    """Which `{` it likely is, told by a `}` that stands further out than the one it would close."""
+    open_rows: list[tuple[int, int]] = []
+    for row, line in enumerate(code.split(b"\n"), start=1):
+        moved = len(line) - len(line.lstrip())
+        for mark in re.findall(rb"[{}]", line):
+            if mark == b"{":
+                open_rows.append((row, moved))
+            elif open_rows:
+                begun, its = open_rows.pop()
+                if moved < its and line.strip().startswith(b"}"):
+                    return f" for the block that begins in line {begun}, or"
+    return ""
+
+
+def _before_else(code: bytes, row: int) -> list[int]:
+    """Offsets of each `else` from the error's line backwards, the nearest first."""
+    found = [match.start() for match in re.finditer(rb"\belse\b", code)]
+    upto = sum(len(line) + 1 for line in code.split(b"\n")[: row + 1])
+    return [at for at in reversed(found) if at <= upto][:3] or found[:1]
+
+
+def _without_comments(text: bytes) -> bytes:
+    """The text with comments blanked, byte for byte in place."""
+    code = bytearray(text)
+    for node in nodes(parse(text)):
+        if node.type == "comment":
+            for at in range(node.start_byte, node.end_byte):
+                if code[at] != 10:
+                    code[at] = 32
+    return bytes(code)
