@@ -84,6 +84,7 @@ class Board(Frozen):
     adc_gain_share: float = 0.0  # half width of the converter's own gain error
     internal_reference_volts: tuple[float, float, float] | None = None
     int_bits: int = 16
+    memory_bytes: int | None = None  # for a program's variables; None where they never fill it
     analogue_read_us: float = 112.0
     usual_baud: int = 9600
     languages: tuple[Literal["cpp", "python"], ...] = ("cpp",)

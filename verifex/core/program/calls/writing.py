@@ -6,6 +6,7 @@ from typing import Any
 from verifex.core.program.types import Int, Type
 from verifex.core.program.values import chars_read
 
+MOST_WIDE = 255  # wider than any buffer of a small board
 _FORMAT = re.compile(r"%([-+ 0#]*)(\d*)(?:\.(\d+))?(l*)([diuxXcsfeg%])")
 
 
@@ -15,6 +16,7 @@ def formatted(pattern: str, kinds: tuple[Type, ...], values: tuple[Any, ...], in
 
     def one(match: re.Match[str]) -> str:
         flags, width, precision, long, kind = match.groups()
+        width, precision = str(min(int(width or 0), MOST_WIDE)), precision and str(min(int(precision), MOST_WIDE))
         if kind == "%":
             return "%"
         if not left:
@@ -25,7 +27,8 @@ def formatted(pattern: str, kinds: tuple[Type, ...], values: tuple[Any, ...], in
         if kind in "feg":
             return f"%{flags}{width}.{precision or 6}{kind}" % float(value)
         if kind == "s":
-            text = value if isinstance(value, str) else chars_read(value)
+            # A number where a text is named is read as an address: what comes out is anybody's guess.
+            text = value if isinstance(value, str) else "?" if isinstance(value, int | float) else chars_read(value)
             text = text[: int(precision)] if precision else text
         elif kind == "c":
             text = chr(int(value) & 0xFF)

@@ -12,6 +12,9 @@ from verifex.core.program import tree as t
 from verifex.core.program.compiler.names import Action, Refused
 from verifex.core.program.compiler.statements import Statements
 from verifex.core.program.machine import Machine, RunResult
+from verifex.core.program.types import size_of
+
+MOST_KEPT = 4096  # bytes of globals that are looked at after each pass
 
 __all__ = ["Compiled", "Refused", "compile_program"]
 
@@ -40,11 +43,18 @@ class _Compiler(Statements):
         for name in ("setup", "loop"):
             if name not in program.functions:
                 self._refuse("missing-function", t.At(1, 1), name)
+        for function in program.twice:
+            self._refuse("described-twice", function.at, function.name.split("::")[-1])
         for name, near, at in program.not_included:
             self._refuse("name-miscased" if near else "include-missing", at, name, near)
         starts = [self._declare(declare) for declare in program.globals]
         for key, function in program.functions.items():
             self._function(key, function)
+        ram = board.memory_bytes
+        if ram and self.bytes_kept > ram:
+            largest = max(program.globals, key=lambda g: size_of(g.type), default=None)
+            at = largest.at if largest else t.At(1, 1)
+            self._refuse("memory-full", at, f"about {self.bytes_kept} of the board's {ram}")
         self.compiled = Compiled(self.refused, unused=[(name, v.at) for name, v in self.variables if not v.used])
         if not self.refused:
             self._entry_points(starts)
@@ -68,7 +78,9 @@ class _Compiler(Statements):
             return run
 
         self.compiled.start, self.compiled.setup, self.compiled.loop = start, runs("setup"), runs("loop")
-        self.compiled.snapshot = lambda: _frozen(self.globals)
+        # So much that looking at it would take longer than running: no pass is then taken for a repetition.
+        small = self.bytes_kept <= MOST_KEPT
+        self.compiled.snapshot = lambda: _frozen(self.globals) if small else object()
 
 
 def _frozen(cells: object) -> object:

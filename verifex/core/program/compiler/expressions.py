@@ -15,6 +15,7 @@ from verifex.core.program.types import (
     TEXT,
     VOID,
     Array,
+    Int,
     Pointer,
     Struct,
     Type,
@@ -102,7 +103,28 @@ class Expressions(Places):
             if isinstance(kind, Struct) or kind == VOID:
                 self._refuse("wrong-types", node.at, f"`{node.op}` does not work on {kind}")
                 return (lambda frame: 0), self.widths.int
+        if node.op == "+" and isinstance(node.left, t.Text) and (right[1] != TEXT or isinstance(node.right, t.Text)):
+            return self._moved_on(node, left[0], right)
         return arithmetic.binary(node.op, left, right, node.at, self.machine, self.widths)
+
+    def _moved_on(self, node: t.Binary, text: Value, right: tuple[Value, Type]) -> tuple[Value, Type]:
+        """A text in quotes is the address of its first letter: a whole number added to it moves that on."""
+        number, kind = right
+        if not isinstance(kind, Int):
+            self._refuse(
+                "wrong-types",
+                node.at,
+                "a text in quotes and this value cannot be added; write String(…) around the text",
+            )
+            return text, TEXT
+        holder, at = self.machine, node.at
+
+        def run(frame: Frame) -> str:
+            holder[0].slips[("text-plus-number", at)] += 1
+            said: str = text(frame)
+            return said[min(len(said), max(0, number(frame))) :]
+
+        return run, TEXT
 
     def _read_name(self, node: t.Name) -> tuple[Value, Type]:
         variable = self.scope.find(node.name)

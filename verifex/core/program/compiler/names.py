@@ -1,5 +1,6 @@
 """Names of a program: what they stand for, and what a compiler refuses about them."""
 
+import re
 from collections.abc import Callable
 from dataclasses import dataclass
 from difflib import get_close_matches
@@ -23,6 +24,11 @@ Wire SPI EEPROM SPISettings Serial1 Serial2 Serial3 Keyboard Mouse analogReadRes
 touchRead ledcSetup ledcAttachPin ledcAttach ledcWrite ledcWriteTone WiFi yield serialEvent ESP esp_sleep_enable_timer_wakeup
 """
 OURS_TO_ADD = frozenset(_OURS.split())
+#: The small boards' own registers and what goes with them.
+REGISTERS = re.compile(
+    r"(PORT|DDR|PIN)[A-L]|TCCR\d[AB]|OCR\d[AB]|TCNT\d|TIMSK\d|TIFR\d|ICR\d|ADMUX|ADCSR[AB]|ADC[HL]?|PCICR|PCMSK\d|EICRA|EIMSK|"
+    r"SREG|SMCR|WDTCSR|UCSR\d[ABC]|UDR\d|_BV|_delay_[mu]s|wdt_\w+|sleep_\w+|set_sleep_mode"
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,11 +41,14 @@ class Refused:
         "call-arguments",
         "not-assignable",
         "declared-twice",
+        "described-twice",
         "missing-function",
         "no-field",
         "no-method",
         "wrong-types",
         "include-missing",
+        "misplaced",
+        "memory-full",
     ]
     at: t.At
     name: str
@@ -123,7 +132,7 @@ class Names:
         return [*self.scope.all_names(), *self.constants, *self.program.functions, *CALLS]
 
     def _unknown(self, name: str, at: t.At) -> None:
-        if name.split(".")[0] in OURS_TO_ADD or name in OURS_TO_ADD:
+        if name.split(".")[0] in OURS_TO_ADD or name in OURS_TO_ADD or REGISTERS.fullmatch(name):
             self.program.unread.append(t.Unread(at, f"`{name}`"))
             return
         known = self._known_names()

@@ -3,24 +3,22 @@
 from typing import Any
 
 from verifex.core.parts import Board
-from verifex.core.program import arithmetic
 from verifex.core.program import tree as t
-from verifex.core.program.compiler.calling import Calling
+from verifex.core.program.compiler.loops import BREAK, CONTINUE, RETURN, Loops
 from verifex.core.program.compiler.names import Action, Frame, Scope, Value
 from verifex.core.program.devices import Device
-from verifex.core.program.machine import Ended, Machine
-from verifex.core.program.types import VOID, Array, Object, Struct, Type, is_chars
+from verifex.core.program.machine import Machine
+from verifex.core.program.types import VOID, Array, Int, Object, Struct, Type, is_chars, size_of
 from verifex.core.program.values import chars_made
 
-BREAK, CONTINUE, RETURN = "break", "continue", "return"
 
-
-class Statements(Calling):
-    """A statement's closure gives None, or one of BREAK, CONTINUE, RETURN to those around it."""
+class Statements(Loops):
+    """Everything that may stand in a block."""
 
     def __init__(self, program: t.Program, board: Board) -> None:
         super().__init__(program, board)
         self.bodies = {}
+        self.bytes_kept = 0  # by variables that last as long as the program
         self.result: Type = VOID
 
     def _function(self, key: str, function: t.Function) -> None:
@@ -91,8 +89,12 @@ class Statements(Calling):
             case t.Switch():
                 return self._switch(node)
             case t.Break():
+                if not self.inside_loops and not self.inside_switches:
+                    self._refuse("misplaced", node.at, "break")
                 return lambda frame: BREAK
             case t.Continue():
+                if not self.inside_loops:
+                    self._refuse("misplaced", node.at, "continue")
                 return lambda frame: CONTINUE
             case t.Return():
                 return self._return(node)
@@ -101,6 +103,9 @@ class Statements(Calling):
     def _declare(self, node: t.Declare) -> Action:
         at_top = self.scope.outer is None
         is_global = at_top or node.static
+        if node.constant and node.value is None and isinstance(node.type, Int):
+            self._refuse("wrong-types", node.at, f"`{node.name}` is constant and is given no value")
+        self.bytes_kept += size_of(node.type) if is_global else 0
         make = self._reference(node) if node.reference else self._filled(node.type, node.value)
         variable = self._new_variable(node.name, node.type, node.at, is_global=is_global, constant=node.constant)
         variable.reference = node.reference
@@ -191,110 +196,6 @@ class Statements(Calling):
 
         return run
 
-    def _loop(
-        self,
-        start: Action | None,
-        condition: t.Expr | None,
-        step: t.Expr | None,
-        body: t.Stmt,
-        at: t.At,
-        *,
-        at_end: bool = False,
-    ) -> Action:
-        test = self._truth(condition) if condition is not None else None
-        inner = self._statement(body)
-        advance = self._expr(step)[0] if step is not None else None
-        holder = self.machine
-        idle = step is None and _waits_for_millis(condition, body)
-
-        def run(frame: Frame) -> object:
-            machine = holder[0]
-            if start:
-                start(frame)
-            if at_end:
-                signal = inner(frame)
-                if signal is BREAK:
-                    return None
-                if signal is RETURN:
-                    return signal
-            most = machine.budget.steps
-            while test is None or test(frame):
-                machine.steps = steps = machine.steps + 1
-                if steps > most:
-                    raise Ended("steps", at)
-                if idle:
-                    machine.wait_for_next_ms()
-                    continue
-                signal = inner(frame)
-                if signal is not None:
-                    if signal is BREAK:
-                        break
-                    if signal is RETURN:
-                        return signal
-                if advance:
-                    advance(frame)
-            return None
-
-        return run
-
-    def _for_each(self, node: t.ForEach) -> Action:
-        values, kind = self._expr(node.values)
-        if not isinstance(kind, Array):
-            self._refuse("wrong-types", node.at, "for ( : ) goes through an array")
-            return lambda frame: None
-        outer, self.scope, slots = self.scope, Scope(self.scope), self.slots
-        item = node.item
-        variable = self._new_variable(item.name, item.type, item.at, is_global=False, constant=item.constant)
-        variable.reference, variable.used = item.reference, True
-        inner = self._statement(node.body)
-        self.scope, self.slots = outer, slots
-        index, holder, at = variable.index, self.machine, node.at
-        one: list[Any] = [0]
-        taken = arithmetic.converted(lambda frame: one[0], kind.of, item.type, node.at, self.machine)
-
-        def run(frame: Frame) -> object:
-            cells = values(frame)
-            for position in range(len(cells)):
-                holder[0].step(at)
-                if item.reference:
-                    frame[index] = (cells, position)
-                else:
-                    one[0] = cells[position]
-                    frame[index] = taken(frame)
-                signal = inner(frame)
-                if signal is BREAK:
-                    break
-                if signal is RETURN:
-                    return signal
-            return None
-
-        return run
-
-    def _switch(self, node: t.Switch) -> Action:
-        value, _ = self._expr(node.value)
-        labels: list[Value | None] = []
-        bodies: list[Action] = []
-        outer, self.scope, slots = self.scope, Scope(self.scope), self.slots
-        for case in node.cases:
-            labels.append(self._expr(case.value)[0] if case.value is not None else None)
-            bodies.append(self._sequence(case.body))
-        self.scope, self.slots = outer, slots
-
-        def run(frame: Frame) -> object:
-            chosen = value(frame)
-            first = next((i for i, label in enumerate(labels) if label and label(frame) == chosen), None)
-            if first is None:
-                first = next((i for i, label in enumerate(labels) if label is None), len(bodies))
-            for body in bodies[first:]:
-                signal = body(frame)
-                if signal is BREAK:
-                    return None
-                if signal is not None:
-                    return signal
-            return None
-
-        return run
-
     def _return(self, node: t.Return) -> Action:
         value = self._as(node.value, self.result) if node.value is not None and self.result != VOID else None
         holder = self.machine
@@ -304,12 +205,3 @@ class Statements(Calling):
             return RETURN
 
         return run
-
-
-def _waits_for_millis(condition: t.Expr | None, body: t.Stmt) -> bool:
-    """Whether a loop does nothing but look at millis(): then only its next value can end it."""
-    if condition is None or not isinstance(body, t.Block) or body.body:
-        return False
-    calls = [node for node in t.walk(condition) if isinstance(node, t.Call)]
-    changes = any(isinstance(node, t.Assign | t.Step) for node in t.walk(condition))
-    return bool(calls) and all(call.name == "millis" for call in calls) and not changes

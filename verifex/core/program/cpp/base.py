@@ -26,6 +26,7 @@ class Base:
         self.macro_depth = 0
         self.shifted: t.At | None = None  # inside a macro's text nodes stand where the macro is used
         self.type_names: dict[str, Type] = {}
+        self.begun_records: list[str] = []  # records, from their name on
         self.methods: list[tuple[Struct, Raw]] = []  # of records, still to be read
 
     def guard(self, raw: Raw, read: Callable[[Raw], None]) -> None:

@@ -56,6 +56,8 @@ class Declarations(Expressions):
         if described.type == "enum_specifier":
             return self.list_of_names(described)
         kind = self.type_named(self.text(described))
+        if kind is None and self.text(described) in self.begun_records:
+            raise NotRead(raw, "a record that holds its own kind")
         if kind is None and self.is_library_class(described):
             words = self.text(described)
             meant = OWN_TYPES.get(words.lower())
@@ -181,6 +183,7 @@ class Declarations(Expressions):
             return known
         fields: list[tuple[str, Type]] = []
         named = named or f"record in line {raw.start_point.row + 1}"
+        self.begun_records.append(named)
         for child in self.named(body):
             if child.type in ("access_specifier", "function_definition"):
                 continue

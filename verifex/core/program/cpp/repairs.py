@@ -11,6 +11,9 @@ from verifex.core.program.cpp.grammar import nodes, parse
 MOST_OFFSETS = 40
 _CASE = re.compile(rb"^\s*(case\b[^:;{]*|default)\s*$")
 _FOR = re.compile(rb"\bfor\s*\(([^()]*)")
+_NO_EQUALS = re.compile(rb"^\s*(?:(?:const|static|volatile|unsigned)\s+)*\w+\s+[A-Za-z_]\w*\s+([0-9\"'-][^;]*;)")
+_BASE_EIGHT = re.compile(r"(?<![\w.])0[0-7]*[89]\d*(?![\w.])")
+_DIGIT_FIRST = re.compile(r"\b(?:int|float|byte|long|char|bool|double|boolean|String)\s+(\d+[A-Za-z_]\w*)")
 _OPEN_CONDITION = re.compile(r"\b(if|while|switch)\s+[^(\s]")
 
 
@@ -90,7 +93,21 @@ def _in_the_line(code: bytes, first: Node) -> Iterator[Repair]:
                 yield Repair(at, b";", 1, "the three parts of `for` in line {line} are divided by `;`")
         for brace in re.finditer(rb"\{", line):
             yield Repair(begins + brace.start(), b")", 0, "line {line} has a `(` that is never closed by `)`")
-    yield Repair(first.start_byte, b"= ", 0, "line {line}: an `=` is missing between the name and its value")
+        if match := _NO_EQUALS.match(line):
+            yield Repair(
+                begins + match.start(1), b"= ", 0, "line {line}: an `=` is missing between the name and its value"
+            )
+
+
+def of_base_eight(line: str) -> str:
+    """A number that begins with 0 and has an 8 or 9; empty when there is none."""
+    match = _BASE_EIGHT.search(line)
+    return match.group(0) if match else ""
+
+
+def begins_with_digit(line: str) -> str:
+    match = _DIGIT_FIRST.search(line)
+    return match.group(1) if match else ""
 
 
 def without_brackets(line: str) -> str:

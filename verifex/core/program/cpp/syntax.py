@@ -8,9 +8,14 @@ from tree_sitter import Node
 
 from verifex.core.problems import Problem
 from verifex.core.program.cpp.grammar import nodes, parse
-from verifex.core.program.cpp.repairs import Repair, likely_repairs, without_brackets
+from verifex.core.program.cpp.repairs import Repair, begins_with_digit, likely_repairs, of_base_eight, without_brackets
 
 MOST_PROBLEMS = 8
+STRAYS = {
+    "else": "line {line} has an `else` without its `if`: the `if` before it is over already, often by a `;`",
+    "case": "line {line} has a `case` outside of a switch",
+    "default": "line {line} has a `default` outside of a switch",
+}
 
 
 def syntax_problems(source: str) -> list[Problem]:
@@ -30,12 +35,30 @@ def syntax_problems(source: str) -> list[Problem]:
         column = repair.offset - (text.rfind(b"\n", 0, repair.offset) + 1) + 1
         problems.append(Problem(line, column, repair.message.format(line=line)))
         text = text[: repair.offset] + repair.insert + text[repair.offset + repair.remove :]
-    return problems
+    return problems or _stray_words(text)
+
+
+def _stray_words(text: bytes) -> list[Problem]:
+    """Words of the language where the grammar, which takes anything for a name, found a name."""
+    problems = []
+    for node in nodes(parse(text)):
+        word = (node.text or b"").decode("utf-8", "replace") if node.type in ("identifier", "type_identifier") else ""
+        if word in STRAYS:
+            line, column = node.start_point.row + 1, node.start_point.column + 1
+            problems.append(Problem(line, column, STRAYS[word].format(line=line)))
+    return problems[:MOST_PROBLEMS]
 
 
 def _not_understood(text: bytes, first: Node) -> Problem:
     line, column = first.start_point.row + 1, first.start_point.column + 1
-    open_condition = without_brackets(text.split(b"\n")[line - 1].decode("utf-8", "replace"))
+    said = text.split(b"\n")[line - 1].decode("utf-8", "replace")
+    if number := of_base_eight(said):
+        return Problem(
+            line, column, f"`{number}` in line {line} begins with 0, so it counts in eights and has no 8 or 9"
+        )
+    if name := begins_with_digit(said):
+        return Problem(line, column, f"`{name}` in line {line}: a name cannot begin with a digit")
+    open_condition = without_brackets(said)
     if open_condition:
         return Problem(line, column, f"what `{open_condition}` in line {line} asks must stand in brackets `( )`")
     word = text[first.start_byte : first.end_byte].split(b"\n")[0][:30].decode("utf-8", "replace").strip()

@@ -5,6 +5,7 @@ from collections.abc import Callable
 from typing import Any
 
 from verifex.core.program.dynamic.calling import all_of, call
+from verifex.core.program.dynamic.effort import CONTAINERS, looked_through, walk
 from verifex.core.program.dynamic.running import equal
 from verifex.core.program.dynamic.showing import by_percent
 from verifex.core.program.dynamic.values import UNSET, Function, Instance, error, kind_name
@@ -45,6 +46,9 @@ def applied(op: str) -> Two:
             return call(m, own, (a, b), {}, at)
         if careful:
             _weigh(m, op, a, b, at)
+        elif type(a) in CONTAINERS:
+            walk(m, a, at)
+            walk(m, b, at)
         if op == "%" and isinstance(a, str):
             return by_percent(m, a, b, at)
         found = act(a, b)
@@ -64,6 +68,12 @@ def _within(m: Machine, a: Any, b: Any, at: At) -> bool:
         return bool(call(m, own, (b, a), {}, at))
     if not isinstance(b, (*SEQUENCES, dict, set, range)):
         raise error("TypeError", f"'{kind_name(b)}' is not made of values", at)
+    if isinstance(b, range):
+        return isinstance(a, int | float) and a == int(a) and int(a) in b
+    if isinstance(b, SEQUENCES):
+        looked_through(m, b, at)
+    walk(m, a, at)
+    walk(m, b if isinstance(b, list | tuple) else None, at)
     return a in b
 
 

@@ -5,6 +5,7 @@ from typing import Any
 
 from verifex.core.program.dynamic.arithmetic import applied
 from verifex.core.program.dynamic.calling import all_of, call, each
+from verifex.core.program.dynamic.effort import walk
 from verifex.core.program.dynamic.running import attribute, method, truth
 from verifex.core.program.dynamic.showing import formatted, shown
 from verifex.core.program.dynamic.values import (
@@ -136,12 +137,16 @@ def tuple_(m: Machine, at: At, /, values: Any = ()) -> tuple[Any, ...]:
 
 @_enter("set", set)
 def set_(m: Machine, at: At, /, values: Any = ()) -> set[Any]:
-    return set(all_of(m, values, at))
+    found = all_of(m, values, at)
+    walk(m, found, at)
+    return set(found)
 
 
 @_enter("dict", dict)
 def dict_(m: Machine, at: At, /, values: Any = (), **named: Any) -> dict[Any, Any]:
-    return dict(values if isinstance(values, dict) else all_of(m, values, at), **named)
+    found = values if isinstance(values, dict) else all_of(m, values, at)
+    walk(m, found, at)
+    return dict(found, **named)
 
 
 @_enter("bytes", bytes)
@@ -177,6 +182,7 @@ def _choice(name: str, act: Any) -> None:
         given = all_of(m, values[0], at) if len(values) == 1 else list(values)
         if not given and default is not None:
             return default
+        walk(m, given, at)
         return act(given, key=None if key is None else lambda value: call(m, key, (value,), {}, at))
 
 
@@ -189,7 +195,7 @@ def sum_(m: Machine, at: At, /, values: Any, start: Any = 0) -> Any:
     if isinstance(start, str | list):
         raise error("TypeError", "sum() adds numbers", at)
     for value in each(m, values, at):
-        m.steps += 1
+        m.step(at)
         if not isinstance(value, int | float):
             raise error("TypeError", f"sum() adds numbers, not '{kind_name(value)}'", at)
         start = start + value
@@ -199,7 +205,9 @@ def sum_(m: Machine, at: At, /, values: Any, start: Any = 0) -> Any:
 @_enter("sorted")
 def sorted_(m: Machine, at: At, /, values: Any, key: Any = None, reverse: Any = False) -> list[Any]:
     by = None if key is None else lambda value: call(m, key, (value,), {}, at)
-    return sorted(all_of(m, values, at), key=by, reverse=bool(reverse))
+    found = all_of(m, values, at)
+    walk(m, found, at)
+    return sorted(found, key=by, reverse=bool(reverse))
 
 
 @_enter("reversed")
@@ -229,12 +237,17 @@ def filter_(m: Machine, at: At, /, f: Any, values: Any) -> list[Any]:
 
 @_enter("any")
 def any_(m: Machine, at: At, /, values: Any) -> bool:
-    return any(truth(m, value, at) for value in each(m, values, at))
+    return any(_true(m, value, at) for value in each(m, values, at))
 
 
 @_enter("all")
 def all_(m: Machine, at: At, /, values: Any) -> bool:
-    return all(truth(m, value, at) for value in each(m, values, at))
+    return all(_true(m, value, at) for value in each(m, values, at))
+
+
+def _true(m: Machine, value: Any, at: At) -> bool:
+    m.step(at)
+    return truth(m, value, at)
 
 
 @_enter("ord")

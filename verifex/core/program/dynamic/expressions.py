@@ -8,6 +8,7 @@ from verifex.core.program import tree as t
 from verifex.core.program.dynamic.arithmetic import applied, in_place
 from verifex.core.program.dynamic.builtins import OURS_TO_ADD
 from verifex.core.program.dynamic.calling import all_of, call, each
+from verifex.core.program.dynamic.effort import as_key, walk
 from verifex.core.program.dynamic.names import Names, Place, targets
 from verifex.core.program.dynamic.running import attribute, item, method, set_attribute, set_item, truth
 from verifex.core.program.dynamic.showing import formatted
@@ -86,7 +87,9 @@ class Expressions(Names):
                 return self._group(node)
             case t.Pairs():
                 keys, values = [self.expr(k) for k in node.keys], [self.expr(v) for v in node.values]
-                return lambda frame: {key(frame): value(frame) for key, value in zip(keys, values, strict=True)}
+                return lambda frame: {
+                    as_key(holder[0], key(frame), at): value(frame) for key, value in zip(keys, values, strict=True)
+                }
             case t.Pieces():
                 parts = [self.expr(part) for part in node.parts]
 
@@ -177,6 +180,8 @@ class Expressions(Names):
                 else:
                     found.append(value(frame))
             holder[0].cells += len(found)
+            if make is set:
+                walk(holder[0], found, at)
             return make(found)
 
         return run
@@ -251,6 +256,8 @@ class Expressions(Names):
                 write(frame, value)
                 if all(condition(frame) for condition in conditions):
                     found.append((made(frame), paired(frame)) if paired else made(frame))
+            if paired or node.kind == "set":
+                walk(machine, found, at)
             return dict(found) if paired else set(found) if node.kind == "set" else found
 
         return run

@@ -4,6 +4,7 @@ from collections.abc import Callable
 from typing import Any
 
 from verifex.core.program.dynamic.calling import all_of, call
+from verifex.core.program.dynamic.effort import as_key, looked_through, walk
 from verifex.core.program.dynamic.showing import by_braces
 from verifex.core.program.machine import Machine
 from verifex.core.program.tree import At
@@ -18,6 +19,11 @@ def _plain(kind: type, names: str) -> dict[str, Act]:
         act = getattr(kind, name)
 
         def run(m: Machine, at: At, value: Any, /, *args: Any, **named: Any) -> Any:
+            if not isinstance(value, int | float):
+                looked_through(m, value, at)
+                walk(m, value if isinstance(value, list | tuple) and args else None, at)
+            for arg in args:
+                walk(m, arg, at)
             found = act(value, *args, **named)
             if isinstance(found, str | list):
                 m.take(len(found), at)
@@ -76,6 +82,7 @@ def _extend(m: Machine, at: At, values: list[Any], more: Any) -> None:
 
 
 def _sort(m: Machine, at: At, values: list[Any], key: Any = None, reverse: bool = False) -> None:
+    walk(m, values, at)
     by = None if key is None else lambda value: call(m, key, (value,), {}, at)
     values[:] = sorted(values, key=by, reverse=bool(reverse))
 
@@ -97,12 +104,12 @@ def _update(m: Machine, at: At, value: Any, other: Any = None, /, **named: Any) 
 
 def _set_default(m: Machine, at: At, value: dict[Any, Any], key: Any, given: Any = None) -> Any:
     m.take(1, at)
-    return value.setdefault(key, given)
+    return value.setdefault(as_key(m, key, at), given)
 
 
 def _add(m: Machine, at: At, value: set[Any], given: Any) -> None:
     m.take(1, at)
-    value.add(given)
+    value.add(as_key(m, given, at))
 
 
 METHODS: dict[type, dict[str, Act]] = {
@@ -126,7 +133,7 @@ METHODS: dict[type, dict[str, Act]] = {
     int: _plain(int, "bit_length"),
     float: _plain(float, "is_integer"),
     bool: {},
-    range: _plain(range, "index count"),
+    range: {},
 }
 
 #: What the language has for these kinds, here or not: what is missing here is ours to add, anything else the program's slip.

@@ -2,7 +2,8 @@
 
 from typing import Any
 
-from verifex.core.program.dynamic.calling import call, each, run_function
+from verifex.core.program.dynamic.calling import all_of, call, run_function
+from verifex.core.program.dynamic.effort import CONTAINERS, as_key, walk
 from verifex.core.program.dynamic.methods import METHODS, REAL
 from verifex.core.program.dynamic.values import (
     UNSET,
@@ -83,7 +84,7 @@ def method(m: Machine, value: Any, name: str, args: tuple[Any, ...], named: dict
 def item(m: Machine, value: Any, index: Any, at: At) -> Any:
     """`value[index]`; a stretch of a text or a list counts as made anew."""
     if isinstance(value, str | list | tuple | bytes | bytearray | dict | range):
-        found = value[index]
+        found = value[as_key(m, index, at)]
         if isinstance(index, slice):
             m.take(len(found), at)
         return found
@@ -95,8 +96,8 @@ def item(m: Machine, value: Any, index: Any, at: At) -> Any:
 def set_item(m: Machine, value: Any, index: Any, given: Any, at: At) -> None:
     if isinstance(value, list | dict | bytearray):
         if isinstance(index, slice):
-            given = list(each(m, given, at))
-        value[index] = given
+            given = all_of(m, given, at)
+        value[as_key(m, index, at)] = given
         m.take(1, at)
     elif isinstance(value, Instance) and isinstance(own := value.of.find("__setitem__"), Function):
         run_function(m, own, (value, index, given), {}, at)
@@ -119,4 +120,7 @@ def equal(m: Machine, one: Any, other: Any, at: At) -> bool:
     if isinstance(one, Instance):
         found = _special(m, one, "__eq__", other, at)
         return one is other if found is UNSET else bool(found)
+    if type(one) in CONTAINERS:
+        walk(m, one, at)
+        walk(m, other, at)
     return bool(one == other)

@@ -22,7 +22,8 @@ from verifex.core.program.tree import At
 PLAIN = (bool, int, float, str)
 MOST_DEEP = 12
 _FORM = re.compile(r"[^0-9]?[<>=^]?[-+ ]?#?0?(\d{0,3})[,_]?(?:\.(\d{1,2}))?[bcdeEfFgGnosxX%]?")
-_WIDE = re.compile(r"%[-+ #0]*(?:\d{4,}|\*|\d*\.(?:\d{3,}|\*))")
+_WIDTHS = re.compile(r"%(?:\(\w*\))?[-+ #0]*(\d{1,3})")
+_WIDE = re.compile(r"%(?:\(\w*\))?[-+ #0]*(?:\d{4,}|\*|\d*\.(?:\d{3,}|\*))")
 
 
 def shown(m: Machine, value: Any, at: At, *, quoted: bool = False, deep: int = 0) -> str:
@@ -35,6 +36,8 @@ def shown(m: Machine, value: Any, at: At, *, quoted: bool = False, deep: int = 0
         return "..."
 
     def inside(one: Any) -> str:
+        m.step(at)
+        m.take(len(one) if isinstance(one, str) else 1, at)
         return shown(m, one, at, quoted=True, deep=deep + 1)
 
     if isinstance(value, list):
@@ -84,10 +87,20 @@ def by_percent(m: Machine, pattern: str, values: Any, at: At) -> str:
     """`pattern % values`."""
     if _WIDE.search(pattern):
         raise error("ValueError", "a width of more than 999", at)
+
+    def ready(value: Any) -> Any:
+        told = value if isinstance(value, PLAIN) else shown(m, value, at)
+        m.take(len(told) if isinstance(told, str) else 1, at)
+        return told
+
+    m.take(len(pattern) + sum(int(width) for width in _WIDTHS.findall(pattern)), at)
     if isinstance(values, dict):
-        return pattern % {k: v if isinstance(v, PLAIN) else shown(m, v, at) for k, v in values.items()}
+        told = {k: ready(v) for k, v in values.items()}
+        longest = max((len(v) for v in told.values() if isinstance(v, str)), default=0)
+        m.take(pattern.count("%(") * longest, at)  # a name may stand in it again and again
+        return pattern % told
     given = values if isinstance(values, tuple) else (values,)
-    return pattern % tuple(v if isinstance(v, PLAIN) else shown(m, v, at) for v in given)
+    return pattern % tuple(ready(v) for v in given)
 
 
 def by_braces(m: Machine, pattern: str, args: tuple[Any, ...], named: dict[str, Any], at: At) -> str:
@@ -110,5 +123,7 @@ def by_braces(m: Machine, pattern: str, args: tuple[Any, ...], named: dict[str, 
             value = named[name]
         else:
             raise error("KeyError", repr(name), at)
-        out.append(formatted(m, value, form or "", conversion or "", at))
+        piece = formatted(m, value, form or "", conversion or "", at)
+        m.take(len(piece), at)
+        out.append(piece)
     return "".join(out)

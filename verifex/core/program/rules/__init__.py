@@ -11,6 +11,7 @@ from verifex.core.program.rules import (  # noqa: F401
     python,
     serial,
     sums,
+    texts,
     tidy,
 )
 from verifex.core.program.rules.book import PROGRAM

@@ -116,6 +116,8 @@ def refused_use(view: ProgramView, found: Found) -> Iterator[Finding]:
         "no-field": "This record has no field `{}`.",
         "no-method": "{}.",
         "wrong-types": "{}.",
+        "described-twice": "there are two functions {}(); a program has each of them once.",
+        "misplaced": "`{}` stands outside of any loop.",
     }
     for refused in view.compiled.refused:
         if refused.kind in words:
@@ -146,6 +148,26 @@ def include_missing(view: ProgramView, found: Found) -> Iterator[Finding]:
                 f"Write `#include <{refused.near}>` at the top."
                 if refused.near
                 else "Include the library's header at the top.",
+                line=refused.at.line,
+                column=refused.at.column,
+            )
+
+
+@PROGRAM.rule(
+    "memory-full",
+    Severity.FIX,
+    title="More variables than the board has memory",
+    why="What does not fit is refused, or overwrites itself while it runs.",
+    hint="How many values do you really need to keep at the same time?",
+    criterion="program",
+    source="the board's memory, and the bytes of each variable",
+)
+def memory_full(view: ProgramView, found: Found) -> Iterator[Finding]:
+    for refused in view.compiled.refused:
+        if refused.kind == "memory-full":
+            yield found(
+                f"The variables take {refused.name} bytes of memory.",
+                "Make the lists shorter, or use a smaller type: byte takes 1, int 2, long and float 4 bytes.",
                 line=refused.at.line,
                 column=refused.at.column,
             )

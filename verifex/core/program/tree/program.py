@@ -4,7 +4,7 @@ from dataclasses import dataclass, field
 
 from verifex.core.program.tree.base import At, Expr, Node
 from verifex.core.program.tree.statements import Declare, Function
-from verifex.core.program.types import Struct
+from verifex.core.program.types import FLOAT, Struct
 
 
 @dataclass(frozen=True, slots=True)
@@ -31,6 +31,8 @@ class Program:
     includes: list[tuple[str, At]] = field(default_factory=list)
     #: Types that only a library could bring where none is included: as written, the one of the language it is like, where.
     not_included: list[tuple[str, str | None, At]] = field(default_factory=list)
+    #: Functions that are described a second time, with the same parameters.
+    twice: list[Function] = field(default_factory=list)
     unread: list[Unread] = field(default_factory=list)
     #: The name a constant macro was written under, by the identity of the node that took its place.
     spelled: dict[int, str] = field(default_factory=dict)
@@ -40,7 +42,12 @@ class Program:
         return [(key, function) for key, function in self.functions.items() if function.name == name]
 
     def add(self, function: Function) -> None:
-        count = len(self.named(function.name))
+        own = [[p.type for p in other.params] for _, other in self.named(function.name)]
+        kinds = [p.type for p in function.params]
+        # `float` and `double` are one type here, and two for telling functions apart.
+        if kinds in own and FLOAT not in kinds:
+            self.twice.append(function)
+        count = len(own)
         self.functions[function.name if count == 0 else f"{function.name}/{count + 1}"] = function
 
 

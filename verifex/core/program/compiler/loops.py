@@ -1,0 +1,154 @@
+"""Loops and switches as closures."""
+
+from typing import Any
+
+from verifex.core.program import arithmetic
+from verifex.core.program import tree as t
+from verifex.core.program.compiler.calling import Calling
+from verifex.core.program.compiler.names import Action, Frame, Scope, Value
+from verifex.core.program.machine import Ended
+from verifex.core.program.types import Array
+
+BREAK, CONTINUE, RETURN = "break", "continue", "return"
+
+
+class Loops(Calling):
+    """A statement's closure gives None, or one of BREAK, CONTINUE, RETURN to those around it."""
+
+    inside_loops = inside_switches = 0
+
+    def _statement(self, node: t.Stmt) -> Action:
+        raise NotImplementedError
+
+    def _sequence(self, body: tuple[t.Stmt, ...]) -> Action:
+        raise NotImplementedError
+
+    def _loop(
+        self,
+        start: Action | None,
+        condition: t.Expr | None,
+        step: t.Expr | None,
+        body: t.Stmt,
+        at: t.At,
+        *,
+        at_end: bool = False,
+    ) -> Action:
+        test = self._truth(condition) if condition is not None else None
+        self.inside_loops += 1
+        inner = self._statement(body)
+        self.inside_loops -= 1
+        advance = self._expr(step)[0] if step is not None else None
+        holder = self.machine
+        idle = step is None and _waits_for_millis(condition, body)
+
+        def run(frame: Frame) -> object:
+            machine = holder[0]
+            if start:
+                start(frame)
+            if at_end:
+                signal = inner(frame)
+                if signal is BREAK:
+                    return None
+                if signal is RETURN:
+                    return signal
+            most = machine.budget.steps
+            while test is None or test(frame):
+                machine.steps = steps = machine.steps + 1
+                if steps > most:
+                    raise Ended("steps", at)
+                if idle:
+                    machine.wait_for_next_ms()
+                    continue
+                signal = inner(frame)
+                if signal is not None:
+                    if signal is BREAK:
+                        break
+                    if signal is RETURN:
+                        return signal
+                if advance:
+                    advance(frame)
+            return None
+
+        return run
+
+    def _for_each(self, node: t.ForEach) -> Action:
+        values, kind = self._expr(node.values)
+        if not isinstance(kind, Array):
+            self._refuse("wrong-types", node.at, "for ( : ) goes through an array")
+            return lambda frame: None
+        outer, self.scope, slots = self.scope, Scope(self.scope), self.slots
+        item = node.item
+        variable = self._new_variable(item.name, item.type, item.at, is_global=False, constant=item.constant)
+        variable.reference, variable.used = item.reference, True
+        self.inside_loops += 1
+        inner = self._statement(node.body)
+        self.inside_loops -= 1
+        self.scope, self.slots = outer, slots
+        index, holder, at = variable.index, self.machine, node.at
+        one: list[Any] = [0]
+        taken = arithmetic.converted(lambda frame: one[0], kind.of, item.type, node.at, self.machine)
+
+        def run(frame: Frame) -> object:
+            cells = values(frame)
+            for position in range(len(cells)):
+                holder[0].step(at)
+                if item.reference:
+                    frame[index] = (cells, position)
+                else:
+                    one[0] = cells[position]
+                    frame[index] = taken(frame)
+                signal = inner(frame)
+                if signal is BREAK:
+                    break
+                if signal is RETURN:
+                    return signal
+            return None
+
+        return run
+
+    def _switch(self, node: t.Switch) -> Action:
+        value, _ = self._expr(node.value)
+        labels: list[Value | None] = []
+        bodies: list[Action] = []
+        outer, self.scope, slots = self.scope, Scope(self.scope), self.slots
+        self.inside_switches += 1
+        self._refuse_twice(node)
+        for case in node.cases:
+            labels.append(self._expr(case.value)[0] if case.value is not None else None)
+            bodies.append(self._sequence(case.body))
+        self.inside_switches -= 1
+        self.scope, self.slots = outer, slots
+
+        def run(frame: Frame) -> object:
+            chosen = value(frame)
+            first = next((i for i, label in enumerate(labels) if label and label(frame) == chosen), None)
+            if first is None:
+                first = next((i for i, label in enumerate(labels) if label is None), len(bodies))
+            for body in bodies[first:]:
+                signal = body(frame)
+                if signal is BREAK:
+                    return None
+                if signal is not None:
+                    return signal
+            return None
+
+        return run
+
+    def _refuse_twice(self, node: t.Switch) -> None:
+        """The same case cannot be told from itself."""
+        seen: set[object] = set()
+        for case in node.cases:
+            label = case.value.value if isinstance(case.value, t.Number) else None
+            key = "default" if case.value is None else label
+            if key is not None and key in seen:
+                self._refuse("declared-twice", case.at, "default" if case.value is None else f"case {label:g}")
+            seen.add(key)
+
+
+def _waits_for_millis(condition: t.Expr | None, body: t.Stmt) -> bool:
+    """Whether a loop does nothing but look at millis(): then only its next value can end it."""
+    if condition is None or not isinstance(body, t.Block) or body.body:
+        return False
+    calls = [node for node in t.walk(condition) if isinstance(node, t.Call)]
+    changes = any(isinstance(node, t.Assign | t.Step) for node in t.walk(condition))
+    return bool(calls) and all(call.name == "millis" for call in calls) and not changes

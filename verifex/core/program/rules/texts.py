@@ -1,0 +1,28 @@
+"""Texts that do not say what was meant."""
+
+from collections.abc import Iterator
+
+from verifex.core.findings import Finding, Severity
+from verifex.core.program.rules.book import PROGRAM
+from verifex.core.program.rules.view import ProgramView
+from verifex.core.rulebook import RUN_CONSEQUENCES, Found
+
+
+@PROGRAM.rule(
+    "text-plus-number",
+    Severity.FIX,
+    title="A number is added to a text in quotes",
+    why="A text in quotes is the place of its first letter; a number added to it moves that on, and letters are lost.",
+    hint="What does your log show instead of the text and the number?",
+    criterion="program",
+    source="the language: a literal is an array of characters",
+    explains=RUN_CONSEQUENCES,
+)
+def text_plus_number(view: ProgramView, found: Found) -> Iterator[Finding]:
+    for at in view.slips("text-plus-number"):
+        yield found(
+            f"Line {at.line} adds a number to a text in quotes.",
+            'Print the two one after the other, or write `String("…") + number`.',
+            line=at.line,
+            column=at.column,
+        )
