@@ -8,7 +8,15 @@ from tests.samples import DEMO
 SOUND = Path(__file__).parent / "sound"
 
 #: Rules that stand for what a compiler or interpreter refuses.
-REFUSALS = ("syntax", "missing-function", "name-miscased", "name-undeclared", "refused-use", "include-missing")
+REFUSALS = (
+    "syntax",
+    "missing-function",
+    "name-miscased",
+    "name-undeclared",
+    "refused-use",
+    "include-missing",
+    "memory-full",
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -118,6 +126,10 @@ SLIPS: dict[str, list[tuple[str, str, str]]] = {
         (f"{HEAT}/averaged.cpp", "void loop()", "void Loop()"),
         (f"{YARD}/plain.cpp", "void setup()", "void start()"),
     ],
+    "memory-full": [
+        (f"{LID}/ring-of-readings.cpp", "int ring[N];", "int ring[N];\nlong everySecond[600];"),
+        (f"{HEAT}/averaged.cpp", "int buzzerPin = 4;\n", "int buzzerPin = 4;\nfloat history[1000];\n"),
+    ],
     # -- pins ------------------------------------------------------------------------------------
     "pin-differs-from-wiring": [
         (f"{HEAT}/allman-tabs.cpp", "LIGHT       = 7", "LIGHT       = 8"),
@@ -170,6 +182,10 @@ SLIPS: dict[str, list[tuple[str, str, str]]] = {
     "nothing-printed": [
         (f"{HEAT}/allman-tabs.cpp", "\tSerial.println(celsius);\n", ""),
         (f"{LID}/wireless-objects.py", "    print(value)\n", ""),
+    ],
+    "text-plus-number": [
+        (f"{LID}/counted.cpp", 'Serial.print("light ");\n    Serial.println(x);', 'Serial.println("light " + x);'),
+        (f"{FEED}/fed-while-read.cpp", 'Serial.print("water: ");\n  Serial.println(wet);', 'Serial.println("water: " + wet);'),
     ],
     # -- sums ------------------------------------------------------------------------------------
     "reference-not-set": [

@@ -12,7 +12,7 @@ from verifex.core.program.dynamic.effort import as_key, walk
 from verifex.core.program.dynamic.names import Names, Place, targets
 from verifex.core.program.dynamic.running import attribute, item, method, set_attribute, set_item, truth
 from verifex.core.program.dynamic.showing import formatted
-from verifex.core.program.dynamic.values import HOST_ERRORS, UNSET, Frame, Function, as_raised, error
+from verifex.core.program.dynamic.values import HOST_ERRORS, UNSET, Frame, Function, as_raised, error, kind_name
 from verifex.core.program.fast import constant
 
 SMALL = 1 << 62
@@ -86,10 +86,7 @@ class Expressions(Names):
             case t.Group():
                 return self._group(node)
             case t.Pairs():
-                keys, values = [self.expr(k) for k in node.keys], [self.expr(v) for v in node.values]
-                return lambda frame: {
-                    as_key(holder[0], key(frame), at): value(frame) for key, value in zip(keys, values, strict=True)
-                }
+                return self._pairs(node)
             case t.Pieces():
                 parts = [self.expr(part) for part in node.parts]
 
@@ -164,6 +161,21 @@ class Expressions(Names):
 
         return run
 
+    def _pairs(self, node: t.Pairs) -> Value:
+        keys = [None if isinstance(k, t.Star) else self.expr(k) for k in node.keys]
+        values, holder, at = [self.expr(v) for v in node.values], self.machine, node.at
+
+        def run(frame: Frame) -> dict[Any, Any]:
+            found: dict[Any, Any] = {}
+            for key, value in zip(keys, values, strict=True):
+                if key is None:
+                    found.update(entries(holder[0], value(frame), at))
+                else:
+                    found[as_key(holder[0], key(frame), at)] = value(frame)
+            return found
+
+        return run
+
     def _group(self, node: t.Group) -> Value:
         items, holder, at = (
             [(self.expr(i.value if isinstance(i, t.Star) else i), isinstance(i, t.Star)) for i in node.items],
@@ -207,7 +219,10 @@ class Expressions(Names):
             return tuple(found)
 
         def keywords(frame: Frame) -> dict[str, Any]:
-            return {key: value(frame) for key, value in named} if named else {}
+            found: dict[str, Any] = {}
+            for key, value in named:
+                found.update({key: value(frame)} if key else entries(holder[0], value(frame), at))
+            return found
 
         if name and (node.receiver or node.on is not None):
             owner = self._read(t.Name(at, node.receiver)) if node.receiver else self.expr(node.on)  # type: ignore[arg-type]
@@ -362,6 +377,14 @@ class Expressions(Names):
                 write(frame, one)
 
         return run
+
+
+def entries(m: Any, value: Any, at: t.At) -> dict[Any, Any]:
+    """A dictionary whose entries are put into another. Raises the program's TypeError for anything else."""
+    if not isinstance(value, dict):
+        raise error("TypeError", f"`**` wants a dictionary, not '{kind_name(value)}'", at)
+    m.take(len(value), at)
+    return value
 
 
 def quick(op: str, act: Any, left: Value, right: Value, holder: list[Any], at: t.At) -> Value:

@@ -135,7 +135,7 @@ class Names:
         return Place(self.scope.add(name), 0)
 
     def unknown(self, name: str, at: t.At) -> None:
-        known = [*self.names, *self.builtins, *(self.scope.slots if self.scope else ())]
+        known = ["True", "False", "None", *self.names, *self.builtins, *(self.scope.slots if self.scope else ())]
         cased = next((k for k in known if k.lower() == name.lower()), None)
         if cased:
             self.refused.append(Refused("name-miscased", at, name, cased))

@@ -95,6 +95,7 @@ class _Drawing:
                 yield Branch(_decision(words.asked(node.condition), node.at), self.one(node.yes), self.one(node.no))
             case t.While():
                 yield Loop(_decision(words.asked(node.condition), node.at), self.one(node.body), node.at_end)
+                yield from self.one(node.no) if node.no else ()
             case t.For():
                 if node.start is not None:
                     yield from self.part(node.start)
@@ -107,6 +108,7 @@ class _Drawing:
             case t.ForIn():
                 question = f"a further {words.said(node.target)} in {words.said(node.values)}"
                 yield Loop(_decision(question, node.at), self.one(node.body))
+                yield from self.one(node.no) if node.no else ()
             case t.Try():
                 yield from self.tried(node)
             case t.With():

@@ -58,10 +58,12 @@ class Expressions:
             case ast.List() | ast.Tuple() | ast.Set():
                 return t.Group(at, GROUPS[type(raw)], tuple(self.expr(item) for item in raw.elts))
             case ast.Dict():
-                if any(key is None for key in raw.keys):
-                    raise NotRead(raw, "`**` in a dictionary")
-                keys = tuple(self.expr(key) for key in raw.keys if key is not None)
-                return t.Pairs(at, keys, tuple(self.expr(value) for value in raw.values))
+                values = tuple(self.expr(value) for value in raw.values)
+                keys = tuple(
+                    self.expr(key) if key is not None else t.Star(value.at, value)
+                    for key, value in zip(raw.keys, values, strict=True)
+                )
+                return t.Pairs(at, keys, values)
             case ast.Call():
                 return self._call(raw)
             case ast.Starred():
@@ -111,9 +113,7 @@ class Expressions:
         at, args = self.at(raw), tuple(self.expr(arg) for arg in raw.args)
         keywords = []
         for keyword in raw.keywords:
-            if keyword.arg is None:
-                raise NotRead(raw, "`**` in a call")
-            keywords.append(t.Keyword(self.at(keyword), keyword.arg, self.expr(keyword.value)))
+            keywords.append(t.Keyword(self.at(keyword), keyword.arg or "", self.expr(keyword.value)))
         match raw.func:
             case ast.Name(id=name):
                 return t.Call(at, name, args, keywords=tuple(keywords))

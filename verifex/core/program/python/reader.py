@@ -53,11 +53,11 @@ class _Reader(Expressions):
                 no = self.block(at, raw.orelse) if raw.orelse else None
                 return [t.If(at, self.expr(raw.test), self.block(at, raw.body), no)]
             case ast.While():
-                self._without_else(raw, raw.orelse)
-                return [t.While(at, self.expr(raw.test), self.block(at, raw.body))]
+                no = self.block(at, raw.orelse) if raw.orelse else None
+                return [t.While(at, self.expr(raw.test), self.block(at, raw.body), no=no)]
             case ast.For():
-                self._without_else(raw, raw.orelse)
-                return [t.ForIn(at, self.expr(raw.target), self.expr(raw.iter), self.block(at, raw.body))]
+                no = self.block(at, raw.orelse) if raw.orelse else None
+                return [t.ForIn(at, self.expr(raw.target), self.expr(raw.iter), self.block(at, raw.body), no)]
             case ast.Break():
                 return [t.Break(at)]
             case ast.Continue():
@@ -86,10 +86,6 @@ class _Reader(Expressions):
                 wrong = t.Raise(at, t.Call(at, "AssertionError", (self.expr(raw.msg),) if raw.msg else ()))
                 return [t.If(at, t.Unary(at, "!", self.expr(raw.test)), t.Block(at, (wrong,)), None)]
         raise NotRead(raw, WORDS.get(type(raw), f"this {type(raw).__name__}"))
-
-    def _without_else(self, raw: ast.stmt, orelse: list[ast.stmt]) -> None:
-        if orelse:
-            raise NotRead(raw, "`else` behind a loop")
 
     def _function(self, raw: ast.FunctionDef) -> t.Function:
         if raw.decorator_list:

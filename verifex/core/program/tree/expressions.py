@@ -102,7 +102,7 @@ class Items(Expr):
 
 @dataclass(frozen=True, slots=True)
 class Keyword(Node):
-    """A value given by the name of its parameter."""
+    """A value given by the name of its parameter; without a name a dictionary of such (`**named`)."""
 
     name: str
     value: Expr

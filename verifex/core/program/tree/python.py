@@ -23,7 +23,7 @@ class Group(Expr):
 
 @dataclass(frozen=True, slots=True)
 class Pairs(Expr):
-    """A dictionary."""
+    """A dictionary; a key that is a `Star` stands for another dictionary's entries (`**other`)."""
 
     keys: tuple[Expr, ...]
     values: tuple[Expr, ...]
@@ -95,6 +95,7 @@ class ForIn(Stmt):
     target: Expr
     values: Expr
     body: Stmt
+    no: Stmt | None = None  # what follows when it was not left by `break`
 
 
 @dataclass(frozen=True, slots=True)

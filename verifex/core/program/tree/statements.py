@@ -40,6 +40,7 @@ class While(Stmt):
     condition: Expr
     body: Stmt
     at_end: bool = False  # do … while
+    no: Stmt | None = None  # what follows when it was not left by `break`; in Python only
 
 
 @dataclass(frozen=True, slots=True)
