@@ -15,12 +15,12 @@ from verifex.dockets.schemas import (
     ClearIn,
     DocketOut,
     DoneOut,
-    FlowOut,
     HandInIn,
     MeasureIn,
     SheetsOut,
     StationIn,
 )
+from verifex.dockets.schemas_program import FlowOut
 from verifex.dockets.views import docket_for_staff, docket_json
 from verifex.exercises.api import sliders_json
 from verifex.exercises.schemas import SheetIn, SheetOut, SlidersOut

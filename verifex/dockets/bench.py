@@ -3,9 +3,10 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from verifex.core.circuit import Programmed, WiringReport, check_wiring
+from verifex.core.circuit import Programmed, WiringReport, check_wiring, read_bench
 from verifex.core.exercise import Exercise as ExerciseFile
 from verifex.core.expected import Measured, Sheet, expected_sheet
+from verifex.core.parts import Board, catalogue
 from verifex.core.problems import UnusableInput
 from verifex.dockets.models import Attempt, Clearance, Docket, Judgement, Kind
 from verifex.exercises.measured import measured_of
@@ -50,6 +51,12 @@ class DocketBench:
         """The wiring the bench is built to: the cleared one, else the last handed in."""
         clearance = self.standing_clearance()
         return clearance.wiring if clearance else self.last(Kind.WIRING)
+
+    def board(self) -> Board:
+        """The board on the bench as it is wired, else the exercise's own."""
+        wiring = self.wiring()
+        bench = read_bench(wiring.text) if wiring else None
+        return (bench and bench.board) or catalogue().boards[self.file.board]
 
     def check_wiring(self, text: str, program: Programmed | None = None) -> WiringReport:
         """The wiring check with this docket's exercise, batch, substitutions and measured supply."""

@@ -13,7 +13,7 @@ from verifex.core.readings.grid import printable_values
 from verifex.core.readings.honesty import OtherLog
 from verifex.core.readings.prediction import judge_prediction, read_prediction
 from verifex.core.rulebook import RULES_VERSION
-from verifex.core.twin import check_behaviour, check_on_bench, plan_stimulus, run_twin
+from verifex.core.twin import check_behaviour, check_on_bench, checklist_on_bench, plan_stimulus, run_twin
 from verifex.dockets.bench import DocketBench, last_judgement
 from verifex.dockets.models import Attempt, Judgement, Kind
 
@@ -56,6 +56,8 @@ def judge_program(bench: DocketBench, text: str) -> tuple[list[Finding], dict[st
         "trace": None,
         "behaviour": None,
         "not_run": "",
+        "dialect": report.tree.dialect,
+        "checklist": [c.as_json() for c in checklist_on_bench(report, view, bench.file)],
     }
     if view is None:
         result["not_run"] = "There is no wiring yet to run it on."
@@ -78,7 +80,7 @@ def judge_program(bench: DocketBench, text: str) -> tuple[list[Finding], dict[st
                 result["not_run"] = "The wiring has findings; what goes wrong in this run may come from there."
             else:
                 findings += PROGRAM.unexplained(report.findings, behaviour.findings)
-            result |= {"trace": trace.as_json(), "behaviour": behaviour.as_json()}
+            result |= {"trace": trace.as_json(plan), "behaviour": behaviour.as_json()}
     return findings, result
 
 

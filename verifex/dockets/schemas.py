@@ -5,6 +5,7 @@ from typing import Any
 
 from ninja import Schema
 
+from verifex.dockets.schemas_program import CheckOut, ProgramOut
 from verifex.exercises.schemas import BenchOut, ExerciseOut, FindingOut, HintOut, NetOut, RecipeOut, SheetOut
 
 
@@ -33,53 +34,6 @@ class KitOut(Schema):
     substitutions: list[SubstitutionOut]
 
 
-class BehaviourOutcomeOut(Schema):
-    name: str
-    kind: str
-    start_ms: float
-    end_ms: float
-    stimulus: float
-    asked: dict[str, str]
-    seen: dict[str, str]
-    printed: float | None
-    limits: list[float] | None
-    switched_at: dict[str, float]
-    agrees: bool
-
-
-class BehaviourOut(Schema):
-    outcomes: list[BehaviourOutcomeOut]
-    first_divergence_ms: float | None
-
-
-class LineOut(Schema):
-    ms: float
-    text: str
-
-
-class IndicatorOut(Schema):
-    ms: float
-    ref: str
-    on: bool
-
-
-class SampleOut(Schema):
-    ms: float
-    pin: str
-    stimulus: float
-    count: int
-
-
-class TraceOut(Schema):
-    """A run on the twin: printed lines, lights and sounders, samples of the converter."""
-
-    lines: list[LineOut]
-    indicators: list[IndicatorOut]
-    samples: list[SampleOut]
-    ended: str
-    ended_ms: float
-
-
 class ChangeOut(Schema):
     """One difference to the attempt before: added, removed, moved or changed."""
 
@@ -102,49 +56,6 @@ class WiringOut(Schema):
     bench: BenchOut
     nets: list[NetOut]
     changes: list[ChangeOut] | None
-
-
-class ProgramOut(Schema):
-    number: int
-    text: str
-    by: str
-    at: datetime
-    rules_version: str
-    findings: list[FindingOut]
-    compiles: bool
-    runnable: bool
-    not_run: str = ""
-    trace: TraceOut | None
-    behaviour: BehaviourOut | None
-
-
-class FlowBoxOut(Schema):
-    """One box of a flow chart: middle top (x, y), size, text, and the lines of the program it stands for."""
-
-    kind: str
-    x: float
-    y: float
-    width: float
-    height: float
-    text: list[str]
-    first_line: int
-    last_line: int
-
-
-class FlowWayOut(Schema):
-    points: list[list[float]]
-    label: str
-    arrow: bool
-
-
-class FlowOut(Schema):
-    """The flow chart of one function, placed."""
-
-    name: str
-    width: float
-    height: float
-    boxes: list[FlowBoxOut]
-    ways: list[FlowWayOut]
 
 
 class StepVerdictOut(Schema):
@@ -320,6 +231,7 @@ class PairExerciseOut(Schema):
     criteria: list[dict[str, str]]
     cautions: list[str]
     baud: int
+    language: str  # cpp or python, as the board on the bench takes it
 
 
 class MarkLineOut(Schema):
@@ -344,6 +256,7 @@ class MyDocketOut(Schema):
     current: str
     wiring: PairWiringOut | None
     program: PairAttemptOut | None
+    checklist: list[CheckOut]  # before the program runs
     readings: PairAttemptOut | None
     prediction: PairPredictionOut | None
     steps: list[StepVerdictOut]

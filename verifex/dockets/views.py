@@ -6,6 +6,7 @@ from typing import Any
 from django.http import HttpRequest
 
 from verifex.core.expected.plan import how_to
+from verifex.core.twin import checklist_on_bench
 from verifex.dockets.bench import DocketBench, last_judgement
 from verifex.dockets.measured import measurables
 from verifex.dockets.models import Attempt, Docket, Kind, State, Station
@@ -81,6 +82,7 @@ def my_docket_json(docket: Docket) -> dict[str, Any]:
     wiring, program, readings = (bench.last(kind) for kind in (Kind.WIRING, Kind.PROGRAM, Kind.READINGS))
     judged = last_judgement(readings)
     issue = bench.kit_issue()
+    board = bench.board()
     return {
         **_common(docket),
         "members": [m.user.get_full_name() for m in _members(docket)],
@@ -98,12 +100,14 @@ def my_docket_json(docket: Docket) -> dict[str, Any]:
             "behaviour": exercise_json(docket.version)["behaviour"],
             "criteria": [{"title": c.title, "of": str(c.of)} for c in file.criteria],
             "cautions": file.cautions,
-            "baud": file.baud(),
+            "baud": file.baud(board.id),
+            "language": board.languages[0],
         },
         "kit": issue.kit.tag if issue else "",
         "substitutions": _substitutions(bench),
         "wiring": _pair_attempt(wiring, with_bench=True),
         "program": _pair_attempt(program),
+        "checklist": _checklist(bench, program),
         # The findings on readings are the second look at honesty: a pair never sees those.
         "readings": _pair_attempt(readings, with_hints=False),
         "prediction": _own_prediction(bench, told=readings is not None),
@@ -115,6 +119,14 @@ def my_docket_json(docket: Docket) -> dict[str, Any]:
         "measurements": _measurements(docket),
         "measurables": [asdict(m) for m in measurables(bench, with_plan=False)],
     }
+
+
+def _checklist(bench: DocketBench, program: Attempt | None) -> list[dict[str, Any]]:
+    """What to look at before the program runs: of the last one handed in, else of the board."""
+    judged = last_judgement(program)
+    if judged and "checklist" in judged.result:
+        return list(judged.result["checklist"])
+    return [c.as_json() for c in checklist_on_bench(None, None, bench.file, bench.board().id)]
 
 
 def _prediction(bench: DocketBench) -> dict[str, Any] | None:
@@ -174,8 +186,9 @@ def _program_result(result: dict[str, Any]) -> dict[str, Any]:
         "lines": ("ms", "text"),
         "indicators": ("ms", "ref", "on"),
         "samples": ("ms", "pin", "stimulus", "count"),
+        "displays": ("ms", "name", "rows"),
     }
-    named = {key: [dict(zip(names, row, strict=True)) for row in trace[key]] for key, names in columns.items()}
+    named = {key: [dict(zip(names, row, strict=True)) for row in trace.get(key, [])] for key, names in columns.items()}
     return {**result, "trace": {**trace, **named}}
 
 

@@ -25,6 +25,8 @@ from verifex.core.readings import compare_log
 from verifex.core.readings.grid import printable_values
 from verifex.core.twin import check_behaviour, check_on_bench, plan_stimulus, run_twin
 
+PROGRAMS = ("program.cpp", "program.py")  # either of them
+
 
 def add_commands(commands: Any) -> None:
     expected = commands.add_parser("expected", help="what a bench should read")
@@ -171,10 +173,10 @@ def mark_folder(arguments: Namespace) -> int:
     if not folder.is_dir():
         raise CannotUse(f"{folder}:1:1: there is no such folder")
     texts = {
-        name: text_of(str(folder / name))
-        for name in ("wiring.bench", "program.cpp", "log.txt")
-        if (folder / name).exists()
+        name: text_of(str(folder / name)) for name in ("wiring.bench", *PROGRAMS, "log.txt") if (folder / name).exists()
     }
+    if all(name in texts for name in PROGRAMS):
+        raise CannotUse(f"{folder}:1:1: {' and '.join(PROGRAMS)} are both there; one program was expected")
     evidence, findings = _evidence(exercise, texts, _measured(arguments))
     proposal = propose(exercise.criteria, evidence)
     if arguments.json:
@@ -189,8 +191,9 @@ def _evidence(exercise: Exercise, texts: dict[str, str], measured: Measured) -> 
     wiring = check_wiring(wiring_text, exercise=exercise, rail_volts=measured.rail_volts) if wiring_text else None
     sheet = expected_sheet(exercise, wiring_text, measured=measured)
     program: list[Finding] = []
-    if "program.cpp" in texts:
-        report = check_on_bench(texts["program.cpp"], wiring.view if wiring else None, exercise)
+    source = next((texts[name] for name in PROGRAMS if name in texts), None)
+    if source is not None:
+        report = check_on_bench(source, wiring.view if wiring else None, exercise)
         program = list(report.findings)
         if wiring and report.runnable:
             plan = plan_stimulus(exercise)
@@ -210,7 +213,7 @@ def _evidence(exercise: Exercise, texts: dict[str, str], measured: Measured) -> 
         wiring=tuple(findings),
         wiring_handed_in=wiring is not None,
         program=tuple(program),
-        program_handed_in="program.cpp" in texts,
+        program_handed_in=source is not None,
         steps=steps,
         intended=intended,
     )

@@ -20,14 +20,14 @@ def add_commands(commands: Any) -> None:
     program = commands.add_parser("program", help="check or run a program").add_subparsers(dest="what", required=True)
     check = program.add_parser("check")
     check.add_argument("file")
-    check.add_argument("--board", default="mcu-5v")
+    check.add_argument("--board")
     check.add_argument("--wiring")
     check.add_argument("--exercise")
     check.add_argument("--json", action="store_true")
     check.set_defaults(act=check_file)
     run = program.add_parser("run")
     run.add_argument("file")
-    run.add_argument("--board", default="mcu-5v")
+    run.add_argument("--board")
     run.add_argument("--pins")
     run.add_argument("--seconds", type=float, required=True)
     run.add_argument("--json", action="store_true")
@@ -35,7 +35,7 @@ def add_commands(commands: Any) -> None:
     flow = program.add_parser("flow", help="the flow chart of a program, as SVG or DOT")
     flow.add_argument("file")
     flow.add_argument("--form", choices=("svg", "dot", "json"), default="svg")
-    flow.add_argument("--board", default="mcu-5v")
+    flow.add_argument("--board")
     flow.set_defaults(act=show_flow, json=False)
     twin = commands.add_parser("twin", help="run a program on its bench").add_subparsers(dest="what", required=True)
     on_bench = twin.add_parser("run")
@@ -47,7 +47,11 @@ def add_commands(commands: Any) -> None:
     on_bench.set_defaults(act=run_on_bench)
 
 
-def _board(name: str) -> Board:
+USUAL = {"py": "sbc-3v3"}  # the board for a file of this ending, unless one is named; else the first
+
+
+def _board(name: str | None, file: str) -> Board:
+    name = name or USUAL.get(file.rsplit(".", 1)[-1], "mcu-5v")
     board = catalogue().boards.get(name)
     if board is None:
         raise CannotUse(
@@ -63,7 +67,7 @@ def _seconds(arguments: Namespace) -> float:
 
 
 def show_flow(arguments: Namespace) -> int:
-    report = check_program(text_of(arguments.file), _board(arguments.board))
+    report = check_program(text_of(arguments.file), _board(arguments.board, arguments.file))
     if not report.tree.functions:
         raise CannotUse(
             f"{arguments.file}:1:1: there is no function to draw; {report.findings[0].seen if report.findings else ''}"
@@ -85,8 +89,8 @@ def check_file(arguments: Namespace) -> int:
         wiring = check_wiring(bench_text(arguments.wiring), exercise=exercise)
         usable(wiring.bench)
         view = wiring.view
-    _board(arguments.board)
-    report = check_on_bench(text_of(arguments.file), view, exercise, arguments.board)
+    board = _board(arguments.board, arguments.file).id if arguments.board or not exercise else None
+    report = check_on_bench(text_of(arguments.file), view, exercise, board)
     if arguments.json:
         print_json({"compiles": report.compiles, "findings": [f.as_json() for f in report.findings]})
     else:
@@ -95,7 +99,7 @@ def check_file(arguments: Namespace) -> int:
 
 
 def run_file(arguments: Namespace) -> int:
-    board = _board(arguments.board)
+    board = _board(arguments.board, arguments.file)
     report = check_program(text_of(arguments.file), board)
     try:
         pins = read_script(text_of(arguments.pins), board) if arguments.pins else ScriptedPins()

@@ -4,7 +4,7 @@ from verifex.core.twin import value_rules  # noqa: F401  enters its rules
 from verifex.core.twin.behaviour import BehaviourReport, check_behaviour
 from verifex.core.twin.run import TwinTrace, run_twin
 from verifex.core.twin.stimulus import Stimulus, plan_stimulus, read_stimulus
-from verifex.core.twin.wired import check_on_bench, programmed, wired_pins
+from verifex.core.twin.wired import check_on_bench, checklist_on_bench, programmed, wired_pins
 
 __all__ = [
     "BehaviourReport",
@@ -12,6 +12,7 @@ __all__ = [
     "TwinTrace",
     "check_behaviour",
     "check_on_bench",
+    "checklist_on_bench",
     "plan_stimulus",
     "programmed",
     "read_stimulus",

@@ -1,7 +1,7 @@
 """What the exercise asks against what the twin did: a table, and findings where they part."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field, replace
 from typing import Any
 
 from verifex.core.circuit.view import BenchView
@@ -9,10 +9,12 @@ from verifex.core.exercise import Exercise
 from verifex.core.exercise.schema import Behaviour
 from verifex.core.findings import Finding
 from verifex.core.twin.behaviour_rules import BEHAVIOUR, RunView, StepOutcome
-from verifex.core.twin.printed import Printed, columns, is_judged, reading_column
+from verifex.core.twin.printed import Printed, is_judged, reading_column, rows_of
 from verifex.core.twin.run import TwinTrace
 from verifex.core.twin.stimulus import Stimulus, Window
+from verifex.core.twin.thresholds import switching
 
+MOST_POINTS = 1500
 SETTLE_SHARE = 0.5  # the second half of a step is judged
 
 
@@ -23,12 +25,15 @@ class BehaviourReport:
     outcomes: list[StepOutcome]
     findings: list[Finding]
     first_divergence_ms: float | None
+    #: The values of the reading's own column over time: (ms, value).
+    reading: list[tuple[float, float]] = field(default_factory=list)
 
     def as_json(self) -> dict[str, Any]:
         return {
             "outcomes": [outcome.as_json() for outcome in self.outcomes],
             "findings": [finding.as_json() for finding in self.findings],
             "first_divergence_ms": self.first_divergence_ms,
+            "reading": [[round(ms, 1), value] for ms, value in self.reading],
         }
 
 
@@ -47,14 +52,29 @@ def check_behaviour(
     refs = {recipe.ref: part.ref for recipe in exercise.recipe if (part := view.matching(recipe.ref))}
     steps = [window for window in plan.windows if window.kind == "step"]
     judged = [(limits or {}).get(window.name) if is_judged(exercise) else None for window in steps]
-    printed = reading_column(columns(trace.run.lines, [(_judged_from(w), w.end_ms) for w in steps]), judged)
+    rows, spans = rows_of(trace.run.lines), [(_judged_from(w), w.end_ms) for w in steps]
+    column = reading_column(rows, spans, judged)
+    printed = [rows.over(column, span) if column is not None else None for span in spans]
     known = {id(w): (p, within) for w, p, within in zip(steps, printed, judged, strict=True)}
     outcomes = [
         _outcome(exercise, plan, window, trace, refs, *known.get(id(window), (None, None))) for window in plan.windows
     ]
+    outcomes = _straying(exercise, refs, outcomes)
     run = RunView(exercise, trace, outcomes, refs)
-    first = next((o.window.start_ms for o in outcomes if o.window.kind == "step" and not o.agrees), None)
-    return BehaviourReport(outcomes, BEHAVIOUR.run(run), first)
+    first = min((o.parts_ms for o in outcomes if not o.agrees), default=None)
+    reading = rows.points(column)[:: max(1, len(rows.rows) // MOST_POINTS)] if column is not None else []
+    return BehaviourReport(outcomes, BEHAVIOUR.run(run), first, reading)
+
+
+def _straying(exercise: Exercise, refs: Mapping[str, str], outcomes: list[StepOutcome]) -> list[StepOutcome]:
+    """The outcomes, with the sweeps marked in which an output changed at another value than asked."""
+    strays: set[tuple[str, str]] = set()
+    for statement in exercise.behaviour:
+        for ref in (*statement.then, *statement.otherwise):
+            seen = switching(exercise, statement, ref, outcomes) if ref in refs else None
+            if seen is not None and not seen.is_right:
+                strays.add((statement.when.ref, statement.when.quantity))
+    return [replace(o, strays=True) if o.window.kind != "step" and o.window.key in strays else o for o in outcomes]
 
 
 def _outcome(
@@ -69,6 +89,7 @@ def _outcome(
     asked: dict[str, str] = {}
     seen: dict[str, str] = {}
     switched: dict[str, float] = {}
+    at_ms: float | None = None
     for statement in exercise.behaviour:
         for ref in dict.fromkeys([*statement.then, *statement.otherwise]):
             if ref not in refs:
@@ -81,8 +102,9 @@ def _outcome(
             else:
                 turned = _switch_point(trace, plan, refs[ref], window, statement)
                 if turned is not None:
-                    switched[ref] = turned
-    return StepOutcome(window, asked, seen, printed, limits, switched)
+                    switched[ref] = turned[1]
+                    at_ms = turned[0] if at_ms is None else min(at_ms, turned[0])
+    return StepOutcome(window, asked, seen, printed, limits, switched, switched_ms=at_ms)
 
 
 def _judged_from(window: Window) -> float:
@@ -102,12 +124,15 @@ def _seen(trace: TwinTrace, ref: str, start_ms: float, end_ms: float) -> str:
     return "changes"
 
 
-def _switch_point(trace: TwinTrace, plan: Stimulus, ref: str, window: Window, statement: Behaviour) -> float | None:
-    """The stimulus at which an output switched in a sweep; the last change counts."""
+def _switch_point(
+    trace: TwinTrace, plan: Stimulus, ref: str, window: Window, statement: Behaviour
+) -> tuple[float, float] | None:
+    """When (ms) and at which stimulus an output switched in a sweep; the last change counts."""
     towards_on = (window.kind == "up") == (statement.when.side == "over")
     times = [
         ms
         for ms, who, on in trace.indicator_events
         if who == ref and window.start_ms <= ms < window.end_ms and on == towards_on
     ]
-    return plan.at(times[-1]).get(window.key) if times else None
+    value = plan.at(times[-1]).get(window.key) if times else None
+    return (times[-1], value) if value is not None else None

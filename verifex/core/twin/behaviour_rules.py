@@ -23,6 +23,13 @@ class StepOutcome:
     reading: Printed | None
     limits: tuple[float, float] | None
     switched_at: dict[str, float]
+    switched_ms: float | None = None  # when the first of them did, in a sweep
+    strays: bool = False  # a sweep in which something changed at another value than asked
+
+    @property
+    def parts_ms(self) -> float:
+        """When it parts from what is asked, if it does: a sweep at the change, a step from its beginning."""
+        return self.window.start_ms if self.switched_ms is None else self.switched_ms
 
     @property
     def printed(self) -> float | None:
@@ -36,7 +43,7 @@ class StepOutcome:
     @property
     def agrees(self) -> bool:
         right = all(self.asked[ref] in ("either", self.seen.get(ref)) for ref in self.asked)
-        return right and self.inside
+        return right and self.inside and not self.strays
 
     def as_json(self) -> dict[str, Any]:
         return {

@@ -37,45 +37,52 @@ def is_judged(exercise: Exercise) -> bool:
     return "level" not in printable(output) and output.quantity != "tag"
 
 
-def columns(lines: Sequence[tuple[float, str]], spans: Sequence[Limits]) -> list[list[Printed | None]]:
-    """What each column of the printed lines says over each span of time (ms): a list per column, a value per span.
+@dataclass(frozen=True, slots=True)
+class Rows:
+    """The printed lines that have the usual number of numbers: (ms, text, numbers).
 
-    Only lines with the usual number of numbers count; the others are headings, or words about something else.
+    The others are headings, or words about something else.
     """
-    rows = [(ms, text, numbers) for ms, text in lines if (numbers := numbers_in(text))]
-    usual = Counter(len(numbers) for *_, numbers in rows).most_common(1)
-    if not usual:
-        return []
-    count = usual[0][0]
-    rows = [row for row in rows if len(row[2]) == count]
-    return [[_over(rows, column, span) for span in spans] for column in range(count)]
+
+    rows: tuple[tuple[float, str, tuple[float, ...]], ...]
+
+    @property
+    def columns(self) -> int:
+        return len(self.rows[0][2]) if self.rows else 0
+
+    def over(self, column: int, span: Limits) -> Printed | None:
+        """What a column says over a span of time (ms): the middle of its values."""
+        here = [(text, numbers[column]) for ms, text, numbers in self.rows if span[0] <= ms <= span[1]]
+        if not here:
+            return None
+        decimals = max((len(d) for text, _ in here for d in _DECIMALS.findall(text)), default=0)
+        whole = all(value == int(value) for _, value in here)
+        grain = 1.0 if whole else 10.0 ** -min(decimals, MOST_DECIMALS)
+        return Printed(round(median(value for _, value in here), 3), grain)
+
+    def points(self, column: int) -> list[tuple[float, float]]:
+        return [(ms, numbers[column]) for ms, _, numbers in self.rows]
 
 
-def _over(rows: Sequence[tuple[float, str, list[float]]], column: int, span: Limits) -> Printed | None:
-    here = [(text, numbers[column]) for ms, text, numbers in rows if span[0] <= ms <= span[1]]
-    if not here:
-        return None
-    decimals = max((len(d) for text, _ in here for d in _DECIMALS.findall(text)), default=0)
-    whole = all(value == int(value) for _, value in here)
-    return Printed(
-        round(median(value for _, value in here), 3), 1.0 if whole else 10.0 ** -min(decimals, MOST_DECIMALS)
-    )
+def rows_of(lines: Sequence[tuple[float, str]]) -> Rows:
+    found = [(ms, text, tuple(numbers)) for ms, text in lines if (numbers := numbers_in(text))]
+    usual = Counter(len(numbers) for *_, numbers in found).most_common(1)
+    return Rows(tuple(row for row in found if len(row[2]) == usual[0][0]) if usual else ())
 
 
-def reading_column(found: list[list[Printed | None]], limits: Sequence[Limits | None]) -> list[Printed | None]:
+def reading_column(rows: Rows, spans: Sequence[Limits], limits: Sequence[Limits | None]) -> int | None:
     """The column that is the reading: the one inside its limits most often, the first of those that tie.
 
-    Where none ever is and there are several, nothing can be said of any of them.
+    None where there is no number, and where none of several ever is inside: nothing can be said of any of them.
     """
 
-    def inside(column: list[Printed | None]) -> int:
+    def inside(column: int) -> int:
+        found = [rows.over(column, span) for span in spans]
         return sum(
-            p is not None and within is not None and p.fits(within) for p, within in zip(column, limits, strict=True)
+            p is not None and within is not None and p.fits(within) for p, within in zip(found, limits, strict=True)
         )
 
-    if not found:
-        return [None] * len(limits)
-    best = max(found, key=inside)
-    if len(found) > 1 and not inside(best) and any(limits):
-        return [None] * len(limits)
-    return best
+    if not rows.columns:
+        return None
+    best = max(range(rows.columns), key=inside)
+    return best if rows.columns == 1 or inside(best) or not any(limits) else None

@@ -4,6 +4,7 @@ from dataclasses import dataclass, field
 from typing import Any
 
 from verifex.core.circuit.view import BenchView
+from verifex.core.exercise.units import UNITS_OF_QUANTITY
 from verifex.core.program import ProgramReport, RunResult
 from verifex.core.twin.stimulus import Stimulus
 from verifex.core.twin.surroundings import BenchSurroundings
@@ -33,7 +34,8 @@ class TwinTrace:
                 state = on
         return state
 
-    def as_json(self) -> dict[str, Any]:
+    def as_json(self, plan: Stimulus | None = None) -> dict[str, Any]:
+        """`plan` adds what was done around the bench: each quantity's line, and ids held to readers."""
         thin = max(1, len(self.samples) // MOST_SAMPLES_SHOWN)
         return {
             "serial": self.run.serial,
@@ -41,11 +43,26 @@ class TwinTrace:
             "events": [list(event) for event in self.run.events],
             "indicators": [[ms, ref, on] for ms, ref, on in self.indicator_events],
             "samples": [list(sample) for sample in self.samples[::thin]],
+            "stimulus": _plan_json(plan) if plan else [],
             "displays": [[ms, name, rows] for ms, name, rows in self.run.displays[:MOST_SAMPLES_SHOWN]],
             "ended": self.run.ended,
             "ended_ms": self.run.ended_ms,
             "operating_points": self.operating_points,
         }
+
+
+def _plan_json(plan: Stimulus) -> list[dict[str, Any]]:
+    keys = dict.fromkeys([*(w.key for w in plan.windows), *plan.segments])
+    return [
+        {
+            "ref": ref,
+            "quantity": quantity,
+            "unit": UNITS_OF_QUANTITY.get(quantity, ""),
+            "points": [[round(ms, 1), round(value, 4)] for ms, value in plan.curve((ref, quantity))],
+            "texts": [[ms, text] for ms, text in plan.texts.get((ref, quantity), [])],
+        }
+        for ref, quantity in keys
+    ]
 
 
 def run_twin(

@@ -84,6 +84,17 @@ class Stimulus:
                 values[key] = segments[index].at(ms)
         return values
 
+    def curve(self, key: Key) -> list[tuple[float, float]]:
+        """A quantity over the whole plan as the corners (ms, value) of the line it follows."""
+        segments = self.segments.get(key, [])
+        corners: list[tuple[float, float]] = []
+        for index, segment in enumerate(segments):
+            end = segments[index + 1].start_ms if index + 1 < len(segments) else self.seconds * 1000
+            ramp_end = min(end, segment.start_ms + segment.ramp_ms)
+            corners += [(segment.start_ms, segment.at(segment.start_ms)), (ramp_end, segment.at(ramp_end))]
+            corners.append((end, segment.at(max(ramp_end, end - 1e-6))))
+        return list(dict.fromkeys(corners))
+
     def next_change_ms(self, ms: float) -> float:
         """When anything next moves after `ms`; infinity when nothing ever does."""
         found = math.inf

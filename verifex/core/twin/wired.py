@@ -6,6 +6,7 @@ from verifex.core.circuit.view import BenchView, Programmed
 from verifex.core.exercise import Exercise
 from verifex.core.parts import OUTPUT_ROLES, catalogue
 from verifex.core.program import PinUse, ProgramReport, check_program
+from verifex.core.program.checklist import Check, before_it_runs
 
 WORKING_MODELS = ("led", "led-three", "load", "relay")  # what a pin is meant to drive
 
@@ -52,6 +53,15 @@ def check_on_bench(
     if view and exercise and (sensor := view.matching(exercise.steps[0].ref)) and sensor.type.linear:
         reference = variant_of(view, exercise, sensor).reference
     return check_program(source, board, wired=wired, exercise=exercise, reference=reference)
+
+
+def checklist_on_bench(
+    report: ProgramReport | None, view: BenchView | None, exercise: Exercise, board_id: str | None = None
+) -> list[Check]:
+    """What to look at before a program runs: on the board of the bench, else on the exercise's."""
+    board = report.board if report else view.bench.board if view else None
+    board = board or catalogue().boards[board_id or exercise.board]
+    return before_it_runs(board, report, wired_pins(view) if view else None, baud=exercise.baud(board.id))
 
 
 def programmed(report: ProgramReport) -> Programmed:

@@ -3,6 +3,7 @@
 from dataclasses import dataclass, field
 
 from verifex.core.program.tree.base import At, Expr, Node
+from verifex.core.program.tree.python import Import
 from verifex.core.program.tree.statements import Declare, Function
 from verifex.core.program.types import FLOAT, Struct
 
@@ -40,6 +41,11 @@ class Program:
     def named(self, name: str) -> list[tuple[str, Function]]:
         """Every function of that name with its key, in the order of the text."""
         return [(key, function) for key, function in self.functions.items() if function.name == name]
+
+    def imported(self) -> list[str]:
+        """The modules a Python program imports, each once, in the order of the text."""
+        found = [node.module for node in walk_program(self) if isinstance(node, Import)]
+        return list(dict.fromkeys(name for name in found if name))
 
     def add(self, function: Function) -> None:
         own = [[p.type for p in other.params] for _, other in self.named(function.name)]

@@ -1,0 +1,127 @@
+"""Shapes of a program handed in: findings, the run on the twin, the flow chart."""
+
+from datetime import datetime
+
+from ninja import Schema
+
+from verifex.exercises.schemas import FindingOut
+
+
+class BehaviourOutcomeOut(Schema):
+    name: str
+    kind: str
+    start_ms: float
+    end_ms: float
+    stimulus: float
+    asked: dict[str, str]
+    seen: dict[str, str]
+    printed: float | None
+    limits: list[float] | None
+    switched_at: dict[str, float]
+    agrees: bool
+
+
+class BehaviourOut(Schema):
+    outcomes: list[BehaviourOutcomeOut]
+    first_divergence_ms: float | None
+    reading: list[list[float]] = []  # (ms, value) of the column that is the reading
+
+
+class LineOut(Schema):
+    ms: float
+    text: str
+
+
+class IndicatorOut(Schema):
+    ms: float
+    ref: str
+    on: bool
+
+
+class SampleOut(Schema):
+    ms: float
+    pin: str
+    stimulus: float
+    count: int
+
+
+class StimulusOut(Schema):
+    """What was done around the bench: a line through corners (ms, value), or ids held to a reader."""
+
+    ref: str
+    quantity: str
+    unit: str
+    points: list[list[float]]
+    texts: list[tuple[float, str]]
+
+
+class PictureOut(Schema):
+    """What a display shows from a time on."""
+
+    ms: float
+    name: str
+    rows: list[str]
+
+
+class TraceOut(Schema):
+    """A run on the twin: what was given, printed lines, lights and sounders, displays, samples of the converter."""
+
+    stimulus: list[StimulusOut] = []
+    displays: list[PictureOut] = []
+    lines: list[LineOut]
+    indicators: list[IndicatorOut]
+    samples: list[SampleOut]
+    ended: str
+    ended_ms: float
+
+
+class CheckOut(Schema):
+    """One thing to look at before the program runs; `needs` when it is known not to be right yet."""
+
+    text: str
+    needs: bool
+
+
+class ProgramOut(Schema):
+    number: int
+    text: str
+    by: str
+    at: datetime
+    rules_version: str
+    findings: list[FindingOut]
+    compiles: bool
+    runnable: bool
+    not_run: str = ""
+    dialect: str = "cpp"
+    checklist: list[CheckOut] = []
+    trace: TraceOut | None
+    behaviour: BehaviourOut | None
+
+
+class FlowBoxOut(Schema):
+    """One box of a flow chart: middle top (x, y), size, text, and the lines of the program it stands for."""
+
+    kind: str
+    x: float
+    y: float
+    width: float
+    height: float
+    text: list[str]
+    first_line: int
+    last_line: int
+
+
+class FlowWayOut(Schema):
+    points: list[list[float]]
+    label: str
+    arrow: bool
+
+
+class FlowOut(Schema):
+    """The flow chart of one function, placed."""
+
+    name: str
+    width: float
+    height: float
+    boxes: list[FlowBoxOut]
+    ways: list[FlowWayOut]
