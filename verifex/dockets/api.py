@@ -5,8 +5,8 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router
 
+from verifex.core.program import read_program
 from verifex.core.program.flow import flow_charts, placed
-from verifex.core.twin import check_on_bench
 from verifex.dockets import services
 from verifex.dockets.bench import DocketBench
 from verifex.dockets.models import Docket, Kind
@@ -63,11 +63,9 @@ def program_flow(request: HttpRequest, docket_id: int) -> list[dict[str, Any]]:
     """The flow chart of the program last handed in, function by function; empty where it cannot be read."""
     bench = DocketBench(docket_for_staff(request, docket_id))
     program = bench.last(Kind.PROGRAM)
-    return (
-        [placed(chart).as_json() for chart in flow_charts(check_on_bench(program.text, None, bench.file).tree)]
-        if program
-        else []
-    )
+    if program is None:
+        return []
+    return [placed(chart).as_json() for chart in flow_charts(read_program(program.text, bench.board()))]
 
 
 @router.post("/dockets/{docket_id}/hand-in", response=DoneOut)

@@ -68,7 +68,8 @@ def judge_program(bench: DocketBench, text: str) -> tuple[list[Finding], dict[st
     else:
         measured = bench.measured()
         plan = plan_stimulus(bench.file, measured.stimulus)
-        limits = {step.name: (step.value.low, step.value.high) for step in bench.sheet_as_built().steps}
+        sheet = bench.sheet_as_built()
+        limits = {step.name: (step.value.low, step.value.high) for step in sheet.steps}
         try:
             trace = run_twin(view, report, plan, plan.seconds, internal_volts=measured.internal_volts)
         except NoSensibleAnswer:
@@ -80,6 +81,8 @@ def judge_program(bench: DocketBench, text: str) -> tuple[list[Finding], dict[st
                 result["not_run"] = "The wiring has findings; what goes wrong in this run may come from there."
             else:
                 findings += PROGRAM.unexplained(report.findings, behaviour.findings)
+                if sheet.reason:
+                    result["not_run"] = f"What is printed is not judged: {sheet.reason}"
             result |= {"trace": trace.as_json(plan), "behaviour": behaviour.as_json()}
     return findings, result
 
@@ -120,7 +123,7 @@ def _grid(bench: DocketBench) -> list[str] | None:
     program = bench.last(Kind.PROGRAM)
     if program is None:
         return None
-    report: ProgramReport = check_on_bench(program.text, None, bench.file)
+    report: ProgramReport = check_on_bench(program.text, None, bench.file, bench.board().id)
     return printable_values(report)
 
 

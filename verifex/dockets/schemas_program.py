@@ -7,12 +7,18 @@ from ninja import Schema
 from verifex.exercises.schemas import FindingOut
 
 
+class LineOut(Schema):
+    ms: float
+    text: str
+
+
 class BehaviourOutcomeOut(Schema):
     name: str
     kind: str
     start_ms: float
     end_ms: float
     stimulus: float
+    text: str = ""  # the id of the tag in a step with a reader
     asked: dict[str, str]
     seen: dict[str, str]
     printed: float | None
@@ -25,11 +31,6 @@ class BehaviourOut(Schema):
     outcomes: list[BehaviourOutcomeOut]
     first_divergence_ms: float | None
     reading: list[list[float]] = []  # (ms, value) of the column that is the reading
-
-
-class LineOut(Schema):
-    ms: float
-    text: str
 
 
 class IndicatorOut(Schema):
@@ -52,7 +53,7 @@ class StimulusOut(Schema):
     quantity: str
     unit: str
     points: list[list[float]]
-    texts: list[tuple[float, str]]
+    texts: list[LineOut]
 
 
 class PictureOut(Schema):

@@ -1,8 +1,17 @@
 """Reads a pair's program, checks it, and runs it in virtual time. Nothing of it ever reaches the host."""
 
-from verifex.core.program.check import ProgramReport, check_program
+from verifex.core.program.check import ProgramReport, check_program, read_program
 from verifex.core.program.machine import Machine, RunResult
 from verifex.core.program.rules.view import PinUse
 from verifex.core.program.script import ScriptedPins, read_script
 
-__all__ = ["Machine", "PinUse", "ProgramReport", "RunResult", "ScriptedPins", "check_program", "read_script"]
+__all__ = [
+    "Machine",
+    "PinUse",
+    "ProgramReport",
+    "RunResult",
+    "ScriptedPins",
+    "check_program",
+    "read_program",
+    "read_script",
+]

@@ -77,12 +77,18 @@ def check_program(
         line = source[: source.index("\0")].count("\n") + 1
         raise UnusableInput([Problem(line, 1, "this is no program text; a file of another kind was probably chosen")])
     problems, tree, compiled = _built(source, board)
-    view = ProgramView(source, board, problems, tree, compiled, [], wired, exercise, reference)
+    view = ProgramView(source, board, problems, tree, compiled, [], wired, exercise, reference=reference)
+    view.other_language = _other_language(source, board, tree.dialect)
     report = ProgramReport(source, board, [], tree, compiled, view.compiles, [])
     if report.runnable:
         view.runs = dry_runs(report.run, board)
     findings = first_things_first(PROGRAM.run(view))
     return ProgramReport(source, board, findings, tree, compiled, view.compiles, view.runs)
+
+
+def read_program(source: str, board: Board) -> Program:
+    """The tree of a program, neither checked nor run; empty where it is not well formed."""
+    return _built(source, board)[1]
 
 
 def first_things_first(findings: list[Finding]) -> list[Finding]:
@@ -92,16 +98,20 @@ def first_things_first(findings: list[Finding]) -> list[Finding]:
     return findings
 
 
+def _other_language(source: str, board: Board, dialect: str) -> str:
+    """The title of the language a text is written in, where its board does not take that; else empty."""
+    written_in = dialect_of(source)
+    return TITLES[written_in] if written_in not in (None, dialect) and written_in not in board.languages else ""
+
+
 def _built(source: str, board: Board) -> tuple[list[Problem], Program, Compiled]:
     """What a compiler refuses, the tree, and the program ready to run as far as it is."""
     dialect = read_as(source, board)
     nothing = Program(dialect=dialect)
     if not source.strip():
         return [Problem(1, 1, "the program is empty")], nothing, Compiled()
-    written_in = dialect_of(source)
-    if written_in not in (None, dialect) and written_in not in board.languages:
-        said = f"this reads like {TITLES[written_in]}, and this board takes {TITLES[dialect]}"
-        return [Problem(1, 1, said)], nothing, Compiled()
+    if other := _other_language(source, board, dialect):
+        return [Problem(1, 1, f"this reads like {other}")], nothing, Compiled()
     try:
         if dialect == "python":
             problems = python_problems(source)

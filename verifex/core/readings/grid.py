@@ -47,9 +47,9 @@ def printable_values(program: ProgramReport) -> list[str] | None:
 
     One reading a line is the sign of a program that does not average.
     """
-    if not program.runnable:
-        return None
     counts = program.board.counts
+    if not program.runnable or not counts:
+        return None
     pins = _EveryCount()
     run = program.run(pins, 1e6, budget=Budget(steps=400_000, output_bytes=60 * counts))
     lines = [text for _, text in run.lines if len(numbers_in(text)) == 1]

@@ -52,6 +52,7 @@ class StepOutcome:
             "start_ms": self.window.start_ms,
             "end_ms": self.window.end_ms,
             "stimulus": self.window.value,
+            "text": self.window.text,
             "asked": self.asked,
             "seen": self.seen,
             "printed": self.printed,

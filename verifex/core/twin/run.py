@@ -59,7 +59,7 @@ def _plan_json(plan: Stimulus) -> list[dict[str, Any]]:
             "quantity": quantity,
             "unit": UNITS_OF_QUANTITY.get(quantity, ""),
             "points": [[round(ms, 1), round(value, 4)] for ms, value in plan.curve((ref, quantity))],
-            "texts": [[ms, text] for ms, text in plan.texts.get((ref, quantity), [])],
+            "texts": [{"ms": ms, "text": text} for ms, text in plan.texts.get((ref, quantity), [])],
         }
         for ref, quantity in keys
     ]

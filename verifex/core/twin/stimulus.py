@@ -9,6 +9,7 @@ from dataclasses import dataclass, field
 
 from verifex.core.circuit.settings import quantity_or_none
 from verifex.core.exercise import Exercise
+from verifex.core.exercise.units import UNITS_OF_QUANTITY
 from verifex.core.parts import catalogue
 from verifex.core.problems import Problem, UnusableInput
 
@@ -136,12 +137,17 @@ def plan_stimulus(exercise: Exercise, values: dict[str, float] | None = None) ->
         ends = exercise.plot_range
         span = SWEEP_SHARE * (ends[1] - ends[0])
         low, high = when.threshold - span, when.threshold + span
+        recipe = exercise.part_of(when.ref)
+        output = catalogue().parts[recipe.part].sensing(when.quantity) if recipe else None
+        if output is not None:  # no module is given what cannot be
+            low, high = max(low, output.low), min(high, output.high)
         for kind, first, last in (("up", low, high), ("down", high, low)):
             plan.add(key, Segment(now, first, last, SWEEP_SECONDS * 1000))
             # What a module holds on to by itself is over by the end of the window.
             end = now + (SWEEP_SECONDS + (hold if kind == "down" else 0.0)) * 1000
-            name = f"sweep {kind} through {when.threshold:g}"
-            plan.windows.append(Window(name, now, end, key, kind, when.threshold, span=2 * span))
+            unit = UNITS_OF_QUANTITY.get(when.quantity, "")
+            name = f"sweep {kind} through {when.threshold:g} {unit}".rstrip()
+            plan.windows.append(Window(name, now, end, key, kind, when.threshold, span=high - low))
             now = end
     plan.seconds = now / 1000
     return plan

@@ -1213,6 +1213,11 @@ export interface components {
             outcomes: components["schemas"]["BehaviourOutcomeOut"][];
             /** First Divergence Ms */
             first_divergence_ms: number | null;
+            /**
+             * Reading
+             * @default []
+             */
+            reading: number[][];
         };
         /** BehaviourOutcomeOut */
         BehaviourOutcomeOut: {
@@ -1226,6 +1231,11 @@ export interface components {
             end_ms: number;
             /** Stimulus */
             stimulus: number;
+            /**
+             * Text
+             * @default
+             */
+            text: string;
             /** Asked */
             asked: {
                 [key: string]: string;
@@ -1299,6 +1309,16 @@ export interface components {
             after: string;
             /** Line */
             line: number | null;
+        };
+        /**
+         * CheckOut
+         * @description One thing to look at before the program runs; `needs` when it is known not to be right yet.
+         */
+        CheckOut: {
+            /** Text */
+            text: string;
+            /** Needs */
+            needs: boolean;
         };
         /** ClearanceOut */
         ClearanceOut: {
@@ -1552,6 +1572,18 @@ export interface components {
                 [key: string]: number;
             };
         };
+        /**
+         * PictureOut
+         * @description What a display shows from a time on.
+         */
+        PictureOut: {
+            /** Ms */
+            ms: number;
+            /** Name */
+            name: string;
+            /** Rows */
+            rows: string[];
+        };
         /** PredictedOut */
         PredictedOut: {
             /** Step */
@@ -1606,6 +1638,16 @@ export interface components {
              * @default
              */
             not_run: string;
+            /**
+             * Dialect
+             * @default cpp
+             */
+            dialect: string;
+            /**
+             * Checklist
+             * @default []
+             */
+            checklist: components["schemas"]["CheckOut"][];
             trace: components["schemas"]["TraceOut"] | null;
             behaviour: components["schemas"]["BehaviourOut"] | null;
         };
@@ -1705,6 +1747,22 @@ export interface components {
             /** Values */
             values: number[];
         };
+        /**
+         * StimulusOut
+         * @description What was done around the bench: a line through corners (ms, value), or ids held to a reader.
+         */
+        StimulusOut: {
+            /** Ref */
+            ref: string;
+            /** Quantity */
+            quantity: string;
+            /** Unit */
+            unit: string;
+            /** Points */
+            points: number[][];
+            /** Texts */
+            texts: components["schemas"]["LineOut"][];
+        };
         /** SubstitutionOut */
         SubstitutionOut: {
             /** Ref */
@@ -1716,9 +1774,19 @@ export interface components {
         };
         /**
          * TraceOut
-         * @description A run on the twin: printed lines, lights and sounders, samples of the converter.
+         * @description A run on the twin: what was given, printed lines, lights and sounders, displays, samples of the converter.
          */
         TraceOut: {
+            /**
+             * Stimulus
+             * @default []
+             */
+            stimulus: components["schemas"]["StimulusOut"][];
+            /**
+             * Displays
+             * @default []
+             */
+            displays: components["schemas"]["PictureOut"][];
             /** Lines */
             lines: components["schemas"]["LineOut"][];
             /** Indicators */
@@ -2431,6 +2499,8 @@ export interface components {
             current: string;
             wiring: components["schemas"]["PairWiringOut"] | null;
             program: components["schemas"]["PairAttemptOut"] | null;
+            /** Checklist */
+            checklist: components["schemas"]["CheckOut"][];
             readings: components["schemas"]["PairAttemptOut"] | null;
             prediction: components["schemas"]["PairPredictionOut"] | null;
             /** Steps */
@@ -2503,6 +2573,8 @@ export interface components {
             cautions: string[];
             /** Baud */
             baud: number;
+            /** Language */
+            language: string;
         };
         /**
          * PairPredictedOut

@@ -2,9 +2,10 @@
 // Code with findings in the margin: a mark opens one plain sentence.
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands'
 import { cpp } from '@codemirror/lang-cpp'
+import { python } from '@codemirror/lang-python'
 import { HighlightStyle, syntaxHighlighting } from '@codemirror/language'
 import { type Diagnostic, linter, lintGutter, setDiagnostics } from '@codemirror/lint'
-import { EditorState } from '@codemirror/state'
+import { Compartment, EditorState } from '@codemirror/state'
 import { EditorView, keymap, lineNumbers } from '@codemirror/view'
 import { tags } from '@lezer/highlight'
 import { onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue'
@@ -17,7 +18,7 @@ interface Mark {
 }
 const props = defineProps<{
   editable?: boolean
-  language?: 'cpp' | 'plain'
+  language?: 'cpp' | 'python' | 'plain'
   label: string
   marks?: Mark[]
   line?: number | null
@@ -26,6 +27,8 @@ const text = defineModel<string>({ required: true })
 const emit = defineEmits<{ submit: []; pick: [line: number] }>()
 const host = useTemplateRef<HTMLDivElement>('host')
 let view: EditorView | null = null
+const grammar = new Compartment()
+const spoken = () => (props.language === 'cpp' ? cpp() : props.language === 'python' ? python() : [])
 
 const look = HighlightStyle.define([
   { tag: tags.keyword, color: 'var(--act)' },
@@ -102,7 +105,7 @@ onMounted(() => {
           ...defaultKeymap,
           ...historyKeymap,
         ]),
-        props.language === 'cpp' ? cpp() : [],
+        grammar.of(spoken()),
         syntaxHighlighting(look),
         theme,
         lintGutter(),
@@ -134,6 +137,10 @@ watch(text, (now) => {
     view.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: now } })
   }
 })
+watch(
+  () => props.language,
+  () => view?.dispatch({ effects: grammar.reconfigure(spoken()) }),
+)
 watch(() => props.marks, showMarks, { deep: true })
 watch(
   () => props.line,

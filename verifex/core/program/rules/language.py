@@ -4,6 +4,7 @@ from collections.abc import Iterator
 
 from verifex.core.findings import Finding, Severity
 from verifex.core.program import tree as t
+from verifex.core.program.dialect import TITLES
 from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.view import ProgramView
 from verifex.core.rulebook import RUN_CONSEQUENCES, Found
@@ -26,13 +27,32 @@ WILL_NOT_COMPILE = "The program is not built until this is mended, so nothing of
     source="the grammar of the dialect",
 )
 def syntax(view: ProgramView, found: Found) -> Iterator[Finding]:
-    for problem in view.problems:
+    for problem in view.problems if not view.other_language else ():
         said = problem.message[0].upper() + problem.message[1:]
         yield found(
             f"{said}.",
             "Mend this line; the next ones may then be right as they are.",
             line=problem.line,
             column=problem.column,
+        )
+
+
+@PROGRAM.rule(
+    "other-language",
+    Severity.FIX,
+    title="Written for another kind of board",
+    why="Each board takes its own language; what is written in another does not reach it.",
+    hint="Which board is on your bench, and for which one was this program written?",
+    criterion="program",
+    source="the board's languages",
+)
+def other_language(view: ProgramView, found: Found) -> Iterator[Finding]:
+    if view.other_language:
+        yield found(
+            f"This reads like {view.other_language}; the {view.board.title} takes {TITLES[view.board.languages[0]]}.",
+            "Hand in the program for the board on this bench; if the bench has another board by now, hand in its wiring first.",
+            line=1,
+            column=1,
         )
 
 

@@ -36,6 +36,7 @@ class ProgramView:
     runs: list[RunResult]
     wired: Mapping[str, PinUse] | None = None
     exercise: Exercise | None = None
+    other_language: str = ""  # the title of the language it is written in, where the board takes another
     reference: str | None = None  # 'rail' or 'internal', as this bench's variant wants it
 
     @property

@@ -19,12 +19,17 @@ const props = defineProps<{
   kind: 'wiring' | 'program' | 'readings'
   given: { number: number; text: string } | null
   board: string
+  language?: 'cpp' | 'python'
   recipe: RecipePart[]
   steps: string[]
   check?: (text: string) => Promise<Check>
   send: (text: string, token: string, basedOn: number) => Promise<void>
 }>()
 
+/** Python has no line that ends in `;` and no block in braces; a text that has is C++, whatever the board. */
+const language = computed(() =>
+  /;\s*(\/\/.*)?$|^\s*#(include|define)/m.test(text.value) ? 'cpp' : (props.language ?? 'cpp'),
+)
 const words = computed(() => PARTS_OF_KIND[props.kind])
 const draft = useDraft(props.docket, props.kind)
 const mode = ref<'table' | 'text'>('table')
@@ -151,7 +156,7 @@ async function takeFile(event: Event) {
       v-else
       v-model="text"
       editable
-      :language="kind === 'program' ? 'cpp' : 'plain'"
+      :language="kind === 'program' ? language : 'plain'"
       :label="words.label"
       :marks="
         kind === 'wiring'

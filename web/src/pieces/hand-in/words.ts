@@ -18,7 +18,7 @@ export const PARTS_OF_KIND: Record<'wiring' | 'program' | 'readings', Words> = {
   program: {
     noun: 'program',
     label: 'Program',
-    endings: ['.cpp', '.ino', '.c', '.h', '.txt'],
+    endings: ['.cpp', '.ino', '.c', '.h', '.py', '.txt'],
     mostBytes: 65536,
     most: '64 kB',
   },

@@ -33,6 +33,7 @@ async function send(text: string, token: string, basedOn: number) {
     :kind="kind"
     :given="given"
     :board="board"
+    :language="docket?.program?.dialect === 'python' ? 'python' : 'cpp'"
     :recipe="docket?.exercise.recipe ?? []"
     :steps="docket?.exercise.steps.map((s) => s.name) ?? []"
     :check="kind === 'wiring' ? check : undefined"

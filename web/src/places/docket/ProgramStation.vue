@@ -2,16 +2,16 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { ask, client } from '@/api/client'
+import BeforeItRuns from '@/pieces/BeforeItRuns.vue'
 import CodeView from '@/pieces/CodeView.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import FindingList from '@/pieces/FindingList.vue'
-import RunPlot from '@/pieces/plots/RunPlot.vue'
 import { useKeys } from '@/shared/keys'
 import { clockTime } from '@/shared/words'
 import FlowChart from './FlowChart.vue'
 import HandInPanel from './HandInPanel.vue'
 import ReasonAsk from './ReasonAsk.vue'
-import RunTable from './RunTable.vue'
+import RunStudy from './RunStudy.vue'
 import StationFrame from './StationFrame.vue'
 import { useDocket } from './use-docket'
 import { useStationKeys } from './use-station-keys'
@@ -40,6 +40,7 @@ const mayDecide = computed(
 const clean = computed(
   () => !program.value?.findings.some((f) => f.severity === 'stop' || f.severity === 'fix'),
 )
+const language = computed(() => (program.value?.dialect === 'python' ? 'python' : 'cpp'))
 const code = computed({ get: () => program.value?.text ?? '', set: () => undefined })
 const marks = computed(() =>
   (program.value?.findings ?? []).flatMap((f) =>
@@ -92,7 +93,7 @@ useKeys({
       <CodeView
         v-else-if="tab === 'Program'"
         v-model="code"
-        language="cpp"
+        :language="language"
         label="Program as handed in"
         :marks="marks"
         :line="line"
@@ -100,7 +101,7 @@ useKeys({
       <div v-else-if="tab === 'Flow chart'" class="beside">
         <CodeView
           v-model="code"
-          language="cpp"
+          :language="language"
           label="Program beside its flow chart"
           :marks="marks"
           :line="picked"
@@ -114,27 +115,13 @@ useKeys({
       </div>
       <div v-else class="run">
         <p v-if="program.not_run" class="soft">{{ program.not_run }}</p>
-        <template v-if="program.trace">
-          <RunPlot
-            :trace="program.trace"
-            :behaviour="program.behaviour"
-            :thresholds="docket.exercise.thresholds"
-            :unit="docket.exercise.steps[0]?.unit ?? ''"
-          />
-          <RunTable
-            v-if="program.behaviour"
-            :behaviour="program.behaviour"
-            :unit="docket.exercise.steps[0]?.unit ?? ''"
-          />
-          <details>
-            <summary>Printed lines ({{ program.trace.lines.length }})</summary>
-            <pre class="v">{{
-              program.trace.lines
-                .map(({ ms, text }) => `${(ms / 1000).toFixed(2).padStart(6)} s  ${text}`)
-                .join('\n')
-            }}</pre>
-          </details>
-        </template>
+        <RunStudy
+          v-if="program.trace"
+          :trace="program.trace"
+          :behaviour="program.behaviour"
+          :thresholds="docket.exercise.thresholds"
+          :unit="docket.exercise.steps[0]?.unit ?? ''"
+        />
       </div>
     </template>
     <template #findings>
@@ -144,8 +131,9 @@ useKeys({
         :findings="program.findings"
         good="It compiles, agrees with the wiring, and does on the twin what the exercise asks."
       />
-      <h3 class="asked">Asked</h3>
+      <h3 v-if="docket.exercise.behaviour.length" class="asked">Asked</h3>
       <p v-for="statement in docket.exercise.behaviour" :key="statement">{{ statement }}</p>
+      <BeforeItRuns :checks="program?.checklist ?? []" />
     </template>
     <template #decisions>
       <button class="btn" :class="{ line: clean }" :disabled="!mayDecide || busy" @click="asking = true">
@@ -182,12 +170,5 @@ useKeys({
 }
 .asked {
   margin: 18px 0 4px;
-}
-pre {
-  max-height: 240px;
-  overflow: auto;
-  background: var(--sunk);
-  padding: 10px;
-  border-radius: var(--radius);
 }
 </style>

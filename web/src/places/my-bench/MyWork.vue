@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue'
 import ChangeList from '@/pieces/ChangeList.vue'
 import BoardMap from '@/pieces/board/BoardMap.vue'
+import BeforeItRuns from '@/pieces/BeforeItRuns.vue'
 import HandIn from '@/pieces/hand-in/HandIn.vue'
 import MeasureForm from '@/pieces/MeasureForm.vue'
 import SheetTable from '@/pieces/sheet/SheetTable.vue'
@@ -84,6 +85,7 @@ async function send(text: string, token: string, basedOn: number) {
       :kind="kind"
       :given="given"
       :board="docket.exercise.board"
+      :language="docket.exercise.language === 'python' ? 'python' : 'cpp'"
       :recipe="docket.exercise.recipe"
       :steps="docket.exercise.steps.map((s) => s.name ?? '')"
       :check="kind === 'wiring' ? check : undefined"
@@ -92,19 +94,16 @@ async function send(text: string, token: string, basedOn: number) {
     <section v-if="kind === 'program'" class="asked">
       <h3>Asked</h3>
       <p v-for="statement in docket.exercise.behaviour" :key="statement">{{ statement }}</p>
-      <p class="soft">Print {{ printed }}, a line each time, at {{ docket.exercise.baud }} baud.</p>
+      <p class="soft">
+        Print {{ printed }}, a line each time<template v-if="docket.exercise.language === 'cpp'"
+          >, at {{ docket.exercise.baud }} baud</template
+        >.
+      </p>
       <p v-if="docket.exercise.own_threshold">
         The threshold is your own: take a reading of each of the two states, then
         <RouterLink to="/sums/threshold">work out where it goes</RouterLink>.
       </p>
-      <details>
-        <summary>Before you upload</summary>
-        <ul>
-          <li>The right board and port are chosen. Unplug the board: the port that vanishes is the one.</li>
-          <li>Nothing is wired to the two serial pins while uploading.</li>
-          <li>The log is opened at {{ docket.exercise.baud }} baud.</li>
-        </ul>
-      </details>
+      <BeforeItRuns :checks="docket.checklist" />
     </section>
     <section v-if="kind === 'readings'" class="asked">
       <h3>Steps</h3>

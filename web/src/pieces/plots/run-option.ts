@@ -1,0 +1,234 @@
+// The run on the twin as chart options: what was given and printed, counts, and when each light or sounder was on.
+import type { Schemas } from '@/api/client'
+import { axis, inks } from './echarts'
+
+export interface Stretch {
+  start_ms: number
+  end_ms: number
+}
+interface Run {
+  trace: Schemas['TraceOut']
+  behaviour: Schemas['BehaviourOut'] | null
+  thresholds: number[]
+  shown: Stretch | null
+}
+type Ink = ReturnType<typeof inks>
+
+const LANE = 20
+const COUNTS = 62
+
+/** Times an output was on, in seconds. */
+export function spans(trace: Schemas['TraceOut'], ref: string): [number, number][] {
+  const out: [number, number][] = []
+  let since: number | null = null
+  for (const { ms, ref: who, on } of trace.indicators) {
+    if (who !== ref) continue
+    if (on) since ??= ms
+    else if (since !== null) {
+      out.push([since / 1000, ms / 1000])
+      since = null
+    }
+  }
+  if (since !== null) out.push([since / 1000, trace.ended_ms / 1000])
+  return out
+}
+
+/** Whether the printed values are in the unit of what is given: then they share an axis. */
+export function sameUnit(behaviour: Schemas['BehaviourOut'] | null): boolean {
+  return !!behaviour?.outcomes.some(
+    (o) => o.limits && o.limits[0]! <= o.stimulus && o.stimulus <= o.limits[1]!,
+  )
+}
+
+export function lanesOf({ trace, behaviour }: Pick<Run, 'trace' | 'behaviour'>): string[] {
+  const asked = behaviour?.outcomes.flatMap((o) => Object.keys({ ...o.asked, ...o.switched_at })) ?? []
+  return [...new Set([...trace.indicators.map((e) => e.ref), ...asked])]
+}
+
+export function heightOf(run: Pick<Run, 'trace' | 'behaviour'>): number {
+  const top = run.trace.stimulus[0]?.texts.length ? 112 : 236
+  return top + lanesOf(run).length * LANE + (run.trace.samples.length ? COUNTS + 24 : 0)
+}
+
+export function runOption(run: Run) {
+  const c = inks()
+  const { trace, behaviour, shown } = run
+  const lanes = lanesOf(run)
+  const main = trace.stimulus[0]
+  const tags = main?.texts.length ? main.texts : []
+  const reading = (behaviour?.reading ?? []).map(([ms, value]) => [ms! / 1000, value])
+  const apart = reading.length > 0 && !sameUnit(behaviour)
+  const counts = trace.samples.map((s) => [s.ms / 1000, s.count])
+  const pad = shown ? (shown.end_ms - shown.start_ms) * 0.04 : 0
+  const min = shown ? Math.max(0, Math.floor((shown.start_ms - pad) / 1000)) : 0
+  const max = shown ? Math.ceil((shown.end_ms + pad) / 1000) : trace.ended_ms / 1000
+  const under = 44 + lanes.length * LANE
+  const grids = [
+    { left: 58, right: apart ? 58 : 18, top: 26, bottom: under + (counts.length ? COUNTS + 26 : 8) },
+    { left: 58, right: apart ? 58 : 18, height: lanes.length * LANE, bottom: 40 },
+    ...(counts.length ? [{ left: 58, right: apart ? 58 : 18, height: COUNTS - 14, bottom: under + 8 }] : []),
+  ]
+  const time = (gridIndex: number, last: boolean) =>
+    axis(last ? 'seconds' : '', c, {
+      gridIndex,
+      min,
+      max,
+      ...(last
+        ? { nameLocation: 'middle', nameGap: 24, splitLine: { show: false } }
+        : { axisLabel: { show: false } }),
+      axisPointer: { show: true, snap: false, label: { show: last } },
+    })
+  const unit = main?.unit ?? ''
+  const yAxis: Record<string, unknown>[] = [
+    axis(unit, c, { gridIndex: 0, show: !tags.length, nameTextStyle: { color: c.soft, align: 'right' } }),
+    {
+      type: 'category',
+      gridIndex: 1,
+      data: lanes,
+      axisLabel: { color: c.ink, fontFamily: c.mono, fontSize: 12 },
+      axisTick: { show: false },
+      axisLine: { lineStyle: { color: c.line } },
+    },
+    ...(counts.length
+      ? [axis('count', c, { gridIndex: 2, splitNumber: 2, nameTextStyle: { color: c.soft, align: 'right' } })]
+      : []),
+    ...(apart
+      ? [
+          axis('printed', c, {
+            gridIndex: 0,
+            position: 'right',
+            splitLine: { show: false },
+            nameTextStyle: { color: c.soft, align: 'left' },
+          }),
+        ]
+      : []),
+  ]
+  return {
+    animation: false,
+    textStyle: { fontFamily: c.text },
+    axisPointer: { link: [{ xAxisIndex: 'all' }], lineStyle: { color: c.faint } },
+    tooltip: tooltip(c),
+    grid: grids,
+    xAxis: [time(0, false), time(1, true), ...(counts.length ? [time(2, false)] : [])],
+    yAxis,
+    series: [
+      given(run, c, tags),
+      {
+        name: 'printed',
+        type: 'line',
+        yAxisIndex: apart ? yAxis.length - 1 : 0,
+        data: reading,
+        symbol: 'circle',
+        symbolSize: 4.5,
+        showSymbol: true,
+        lineStyle: { width: 0 },
+        itemStyle: { color: c.ink },
+      },
+      ...(counts.length
+        ? [
+            {
+              name: 'count',
+              type: 'line',
+              xAxisIndex: 2,
+              yAxisIndex: 2,
+              data: counts,
+              symbol: 'none',
+              step: 'end',
+              lineStyle: { color: c.soft, width: 1 },
+            },
+          ]
+        : []),
+      bars(trace, lanes, c),
+    ],
+  }
+}
+
+function tooltip(c: Ink) {
+  return {
+    trigger: 'axis',
+    backgroundColor: c.sheet,
+    borderColor: c.line,
+    textStyle: { color: c.ink, fontFamily: c.mono, fontSize: 12.5 },
+    confine: true,
+    formatter: (points: { seriesName: string; value: [number, number] }[]) => {
+      const at = points[0]?.value[0]
+      if (at === undefined) return ''
+      const rows = points.map((p) => `${p.seriesName} ${Number(p.value[1].toFixed(2))}`)
+      return [`${at.toFixed(2)} s`, ...new Set(rows)].join('<br>')
+    },
+  }
+}
+
+function given(run: Run, c: Ink, tags: Schemas['LineOut'][]) {
+  const { trace, behaviour } = run
+  const main = trace.stimulus[0]
+  const divergence = behaviour?.first_divergence_ms
+  const thresholds = tags.length ? [] : run.thresholds
+  return {
+    name: 'given',
+    type: 'line',
+    data: tags.length ? [] : (main?.points ?? []).map(([ms, value]) => [ms! / 1000, value]),
+    symbol: 'none',
+    lineStyle: { color: c.copper, width: 2 },
+    markLine: {
+      symbol: 'none',
+      silent: true,
+      label: {
+        color: c.act,
+        fontFamily: c.mono,
+        fontSize: 12,
+        position: 'insideEndTop',
+        backgroundColor: c.sheet,
+        padding: [1, 3],
+        formatter: `threshold {c} ${main?.unit ?? ''}`,
+      },
+      lineStyle: { color: c.act, type: 'dashed' },
+      data: [
+        ...thresholds.map((t) => ({ yAxis: t })),
+        ...tags.map(({ ms, text }) => ({
+          xAxis: ms / 1000,
+          lineStyle: { color: c.copper },
+          label: {
+            formatter: text || 'no tag',
+            color: c.ink,
+            position: 'insideStartTop',
+            rotate: 0,
+            align: 'left',
+          },
+        })),
+        ...(divergence !== null && divergence !== undefined
+          ? [
+              {
+                xAxis: divergence / 1000,
+                lineStyle: { color: c.stop, width: 1.5 },
+                label: { formatter: 'parts here', color: c.stop, position: 'end', rotate: 0, align: 'left' },
+              },
+            ]
+          : []),
+      ],
+    },
+  }
+}
+
+function bars(trace: Schemas['TraceOut'], lanes: string[], c: Ink) {
+  return {
+    name: 'on',
+    type: 'custom',
+    xAxisIndex: 1,
+    yAxisIndex: 1,
+    silent: true,
+    clip: true,
+    tooltip: { show: false },
+    data: lanes.flatMap((ref, lane) => spans(trace, ref).map(([from, to]) => [lane, from, to])),
+    encode: { x: [1, 2], y: 0 },
+    renderItem: (_: unknown, api: { value: (n: number) => number; coord: (p: number[]) => number[] }) => {
+      const [x1, y] = api.coord([api.value(1), api.value(0)]) as [number, number]
+      const [x2] = api.coord([api.value(2), api.value(0)]) as [number]
+      return {
+        type: 'rect',
+        shape: { x: x1, y: y - 6, width: Math.max(2, x2 - x1), height: 12 },
+        style: { fill: c.act },
+      }
+    },
+  }
+}

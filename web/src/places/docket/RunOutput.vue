@@ -1,0 +1,53 @@
+<script setup lang="ts">
+// What the program printed, and what its displays showed, in the stretch that is looked at.
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import type { Stretch } from '@/pieces/plots/run-option'
+
+const props = defineProps<{ trace: Schemas['TraceOut']; shown: Stretch | null }>()
+const within = <T extends { ms: number }>(list: T[]) =>
+  props.shown ? list.filter((one) => one.ms >= props.shown!.start_ms && one.ms <= props.shown!.end_ms) : list
+const lines = computed(() => within(props.trace.lines))
+const picture = computed(() => {
+  const until = props.shown?.end_ms ?? Infinity
+  return [...props.trace.displays].reverse().find((one) => one.ms <= until) ?? null
+})
+const stamped = computed(() =>
+  lines.value.map(({ ms, text }) => `${(ms / 1000).toFixed(2).padStart(6)} s  ${text}`).join('\n'),
+)
+</script>
+
+<template>
+  <div class="output">
+    <section v-if="picture" class="display">
+      <h3>Display, last changed at {{ (picture.ms / 1000).toFixed(1) }} s</h3>
+      <pre class="v rows">{{ picture.rows.join('\n') }}</pre>
+    </section>
+    <details :open="!!shown">
+      <summary>Printed lines ({{ lines.length }})</summary>
+      <p v-if="!lines.length" class="soft">Nothing was printed in this stretch.</p>
+      <pre v-else class="v" tabindex="0" aria-label="Printed lines">{{ stamped }}</pre>
+    </details>
+  </div>
+</template>
+
+<style scoped>
+.output {
+  display: grid;
+  gap: 12px;
+}
+pre {
+  max-height: 240px;
+  overflow: auto;
+  background: var(--sunk);
+  padding: 10px;
+  border-radius: var(--radius);
+  margin: 6px 0 0;
+}
+.rows {
+  display: inline-block;
+  border: 1px solid var(--line);
+  color: var(--ink);
+  letter-spacing: 0.08em;
+}
+</style>

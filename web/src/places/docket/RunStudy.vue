@@ -1,0 +1,75 @@
+<script setup lang="ts">
+// The run of a program on the twin: plot, table of what was asked and done, printed lines; one stretch at a time if wanted.
+import { computed, ref, watch } from 'vue'
+import type { Schemas } from '@/api/client'
+import RunPlot from '@/pieces/plots/RunPlot.vue'
+import { useKeys } from '@/shared/keys'
+import { capital } from '@/shared/words'
+import RunOutput from './RunOutput.vue'
+import RunTable from './RunTable.vue'
+
+const props = defineProps<{
+  trace: Schemas['TraceOut']
+  behaviour: Schemas['BehaviourOut'] | null
+  thresholds: number[]
+  unit: string
+}>()
+const picked = ref<string | null>(null)
+watch(
+  () => props.trace,
+  () => (picked.value = null),
+)
+const rows = computed(() => props.behaviour?.outcomes ?? [])
+const shown = computed(() => rows.value.find((row) => row.name === picked.value) ?? null)
+const first = computed(() => {
+  const at = props.behaviour?.first_divergence_ms ?? null
+  return at === null
+    ? null
+    : (rows.value.find((r) => !r.agrees && r.start_ms <= at && at <= r.end_ms) ?? null)
+})
+/** From stretch to stretch, `null` being the whole run. */
+function step(by: number) {
+  const names = [null, ...rows.value.map((row) => row.name)]
+  picked.value = names[(names.indexOf(picked.value) + by + names.length) % names.length] ?? null
+}
+useKeys({
+  d: { does: 'where it first parts', act: () => (picked.value = first.value?.name ?? picked.value) },
+  w: { does: 'whole run', act: () => (picked.value = null) },
+  ']': { does: 'next stretch of the run', act: () => step(1) },
+  '[': { does: 'stretch before', act: () => step(-1) },
+})
+</script>
+
+<template>
+  <div class="study">
+    <div class="bar">
+      <b class="now">{{ shown ? capital(shown.name) : 'Whole run' }}</b>
+      <button v-if="first && picked !== first.name" class="btn quiet parts" @click="picked = first.name">
+        Where it first parts <kbd>D</kbd>
+      </button>
+      <button v-if="shown" class="btn quiet" @click="picked = null">Whole run <kbd>W</kbd></button>
+    </div>
+    <RunPlot :trace="trace" :behaviour="behaviour" :thresholds="thresholds" :shown="shown" />
+    <RunTable v-if="behaviour" v-model:picked="picked" :behaviour="behaviour" :unit="unit" />
+    <RunOutput :trace="trace" :shown="shown" />
+  </div>
+</template>
+
+<style scoped>
+.study {
+  display: grid;
+  gap: 10px;
+}
+.bar {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  min-height: 36px;
+}
+.now {
+  font-size: 16px;
+}
+.parts {
+  color: var(--stop);
+}
+</style>
