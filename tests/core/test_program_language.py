@@ -165,12 +165,25 @@ class WaitingTest(TestCase):
             "static int seen = -1; int v = digitalRead(2); if (v != seen) { seen = v; Serial.println(millis()); }",
             "analogWrite(9, analogRead(A0) / 4); if (digitalRead(2) == HIGH) tone(8, 440); else noTone(8);",
             "bool on = digitalRead(2) && analogRead(A0) > 100; digitalWrite(13, on); delayMicroseconds(50);",
+            "if (millis() - last >= 7 && digitalRead(2)) { last = millis(); Serial.println(last); }",
+            "unsigned long now = millis(); if (now - last > 13) { last = now; hot = !hot; digitalWrite(13, hot); }",
+            "unsigned long now = millis(); if (now >= last + 9) { last = now; Serial.println(now); } digitalWrite(12, analogRead(A0) > 500);",
+            "if (last + 20 < millis()) last = millis(); digitalWrite(13, millis() - last < 5);",
+            "while (millis() < 90 && digitalRead(2) == LOW) ; Serial.println(millis()); delay(11);",
+            "static unsigned long next = 17; if (millis() > next) { next += 17; Serial.println(next); }",
+            "unsigned long now = millis(); unsigned long gone = now - last; if (gone > 12) { last = now; Serial.println(gone); }",
+            "if (millis() % 10 == 3) digitalWrite(13, HIGH); else digitalWrite(13, LOW);",
+            "if (last > millis()) digitalWrite(13, HIGH); else { digitalWrite(13, LOW); if (digitalRead(2)) last = millis() + 15; }",
+            "for (int i = 0; i < 3; i++) { if (millis() - last > 8) { last = millis(); Serial.println(i); } }",
         ]
         for loop in loops:
             with self.subTest(loop):
                 report = check_program(source("pinMode(13, OUTPUT);", loop, head), BOARD)
                 quick = report.run(pins, 0.12)
-                with patch.object(Machine, "skip_repeats", lambda *_, **__: None):
+                with (
+                    patch.object(Machine, "skip_repeats", lambda *_, **__: None),
+                    patch.object(Machine, "clock_compared", lambda *_, **__: None),
+                ):
                     slow = report.run(pins, 0.12)
                 self.assertEqual((quick.serial, quick.events, quick.ended), (slow.serial, slow.events, slow.ended))
 

@@ -1,9 +1,10 @@
 """Python programs and pins: by functions, as parts, as objects of a small board; events, errors, what is released."""
 
 from unittest import TestCase
+from unittest.mock import patch
 
 from verifex.core.parts import catalogue
-from verifex.core.program import RunResult, ScriptedPins, check_program
+from verifex.core.program import Machine, RunResult, ScriptedPins, check_program
 
 COMPUTER, WIRELESS = catalogue().boards["sbc-3v3"], catalogue().boards["mcu-3v3-wireless"]
 HEAD = "import board_pins as GPIO\nimport time\nGPIO.setmode(GPIO.BCM)\n"
@@ -71,6 +72,34 @@ class PinFunctionsTest(TestCase):
         self.assertEqual([plain.released, tidy.released, asked.released], [False, True, True])
         self.assertEqual(lines(asked), [])  # clearing up is no part of the run
         self.assertEqual(plain.ended_ms, 3000)
+
+
+class WaitingTest(TestCase):
+    LOOPS = (
+        "    if time.time() - last >= 0.007:\n        last = time.time()\n        print(GPIO.input(4))",
+        "    t0 = time.time()\n    start = t0\n    while GPIO.input(4) == 0 and time.time() < t0 + 0.02:\n        start = time.time()\n    print(round(start - t0, 5), round(time.time(), 4))\n    time.sleep(0.003)",
+        "    n = wait()\n    print(n)\n    time.sleep(0.002)",
+        "    if GPIO.input(4) and time.time() > last + 0.01:\n        last = time.time()\n        print('high', round(last, 4))",
+        "    GPIO.output(17, time.time() - begun < 0.05)\n    if GPIO.input(4):\n        last = last + 1\n        time.sleep(0.001)",
+    )
+
+    def test_passing_over_what_only_waits_changes_no_result(self):
+        head = (
+            HEAD
+            + "GPIO.setup(4, GPIO.IN)\nGPIO.setup(17, GPIO.OUT)\nbegun = last = time.time()\ndef wait():\n    since = time.time()\n    while GPIO.input(4) == 0:\n        now = time.time()\n        if now - since > 0.015:\n            return None\n    return round(now - since, 4)\nwhile True:\n"
+        )
+        pins = scripted(GPIO4=[(0, 0), (23.3, 1), (31, 0), (40, 1), (50.5, 0)])
+        for loop in self.LOOPS:
+            with self.subTest(loop):
+                report = check_program(head + loop, COMPUTER)
+                quick = report.run(pins, 0.06)
+                with (
+                    patch.object(Machine, "skip_repeats", lambda *_, **__: None),
+                    patch.object(Machine, "clock_compared", lambda *_, **__: None),
+                    patch.object(Machine, "wait_for_next_ms", lambda *_: None),
+                ):
+                    slow = report.run(pins, 0.06)
+                self.assertEqual((quick.serial, quick.events), (slow.serial, slow.events))
 
 
 class PartObjectsTest(TestCase):

@@ -8,6 +8,7 @@ import math
 from collections import Counter
 from collections.abc import Callable
 from dataclasses import dataclass
+from typing import Any
 
 from verifex.core.parts import Board
 from verifex.core.program.agenda import Agenda, Edge, Handler, Paused, Timer, Watch
@@ -18,6 +19,7 @@ from verifex.core.program.tree import At
 
 __all__ = ["Budget", "Ended", "Machine", "Paused", "PinUse", "RunResult", "Surroundings"]
 
+WRAPS = 1 << 32  # where a clock in whole units begins again
 UNSEEN_DISPLAY_MS = 15.0  # a display is written letter by letter; the eye sees what stands
 MOST_EVENTS, MOST_PICTURES = 50_000, 20_000
 BREATH_US = 200.0
@@ -64,7 +66,8 @@ class Machine:
         self.cells = 0  # of texts and lists made, for the budget of memory
         self.changes = 0  # of pins, tones, references: what a pass has done that shows
         self.unsteady = 0  # readings that come out another way each time: noise, random numbers, micros()
-        self.time_asked = 0  # calls of millis()
+        self.time_asked = 0  # calls of millis() that may come out as anything
+        self.flip_us = math.inf  # when a comparison with the clock next comes out otherwise
         self.activity = 0  # calls other than millis(); a pass without any may be idle
         self.modes: dict[str, str] = {}
         self.levels: dict[str, int] = {}
@@ -259,7 +262,22 @@ class Machine:
         return self.line.bytes_sent, self.changes, len(self.result.events), len(self.result.displays)
 
     def pass_begins(self) -> Pass:
+        self.flip_us = math.inf
         return Pass(self.activity, self.shown(), self.now_us, self.unsteady, self.time_asked)
+
+    def clock_compared(self, clock: Any, other: Any, unit_us: float, *, asked: bool) -> None:
+        """A comparison with the clock was made: `clock` runs on by one in `unit_us`, `other` stands still."""
+        if not isinstance(clock, int | float) or not isinstance(other, int | float) or other < 0:
+            return  # what asking it may come to is not known
+        missing = other - clock
+        if isinstance(clock, int):
+            missing = missing if missing >= 0 else WRAPS - clock
+            # The clock may have been read a moment ago, in the unit before.
+            flip = (self.now_us // unit_us + missing - 1) * unit_us
+        else:
+            flip = self.now_us + missing * unit_us if missing >= 0 else math.inf
+        self.time_asked -= asked
+        self.flip_us = min(self.flip_us, flip) if flip == flip else self.now_us
 
     def was_quiet(self, since: Pass) -> bool:
         """Whether nothing shows of the pass, and nothing it read comes out another way each time."""
@@ -272,7 +290,7 @@ class Machine:
         """
         length = self.now_us - since.began_us
         # What changed while the pass was on its way may not have been read by it yet: counted from its beginning.
-        until = min(self.stop_us, self.next_change_us(since.began_us))
+        until = min(self.stop_us, self.flip_us, self.next_change_us(since.began_us))
         if clock and since.time_asked != self.time_asked:
             until = min(until, since.began_us - since.began_us % 1000.0 + 1000.0)
         count = int((until - self.now_us) / length) - 1
@@ -306,7 +324,8 @@ class Machine:
                 after = snapshot() if self.was_quiet(since) else None
                 repeats = after is not None and after == before
                 if repeats and self.activity == since.activity:
-                    self.wait_for_next_ms()
+                    ahead = self.flip_us - self.now_us if self.time_asked == since.time_asked else 0.0
+                    self.wait_for_next_ms() if not 1.0 <= ahead < math.inf else self.spend_us(ahead)
                 else:
                     self.spend_us(1)
                     if self.steps > self.soft_steps:

@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from verifex.core.program import arithmetic
+from verifex.core.program import arithmetic, clocks
 from verifex.core.program import tree as t
 from verifex.core.program.compiler.names import Frame, Value, Variable
 from verifex.core.program.compiler.places import Places
@@ -105,6 +105,14 @@ class Expressions(Places):
                 return (lambda frame: 0), self.widths.int
         if node.op == "+" and isinstance(node.left, t.Text) and (right[1] != TEXT or isinstance(node.right, t.Text)):
             return self._moved_on(node, left[0], right)
+        timed = clocks.side_of(node, self.clocks)
+        if timed is not None:
+            asked = any(isinstance(n, t.Call) for n in t.walk(node))
+
+            def compared(a: Value, b: Value) -> Value:
+                return arithmetic.binary(node.op, (a, left[1]), (b, right[1]), node.at, self.machine, self.widths)[0]
+
+            return clocks.watched(compared, left[0], right[0], *timed, self.machine, asked=asked), BOOL
         return arithmetic.binary(node.op, left, right, node.at, self.machine, self.widths)
 
     def _moved_on(self, node: t.Binary, text: Value, right: tuple[Value, Type]) -> tuple[Value, Type]:

@@ -100,6 +100,7 @@ class Names:
         self.scope = Scope(None)
         self.slots = 0
         self.most_slots = 0
+        self.clocks: dict[str, float] = {}  # as `clocks.side_of` takes them, for the function that is compiled
         self.owner: Struct | None = None  # inside a method: the record it belongs to
         self.variables: list[tuple[str, Variable]] = []
 

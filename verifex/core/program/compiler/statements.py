@@ -4,6 +4,7 @@ from typing import Any
 
 from verifex.core.parts import Board
 from verifex.core.program import tree as t
+from verifex.core.program.clocks import CPP_CLOCKS, times_of_pass
 from verifex.core.program.compiler.loops import BREAK, CONTINUE, RETURN, Loops
 from verifex.core.program.compiler.names import Action, Frame, Scope, Value
 from verifex.core.program.devices import Device
@@ -25,6 +26,7 @@ class Statements(Loops):
         outer, self.scope = self.scope, Scope(self.scope)
         self.slots = self.most_slots = 0
         self.result = function.result
+        self.clocks = {} if self.program.named("millis") else CPP_CLOCKS | times_of_pass(function)
         self.owner = self.program.records.get(function.name.split("::")[0]) if "::" in function.name else None
         for param in function.params:
             variable = self._new_variable(param.name, param.type, function.at, is_global=False, constant=False)
@@ -110,6 +112,15 @@ class Statements(Loops):
         variable = self._new_variable(node.name, node.type, node.at, is_global=is_global, constant=node.constant)
         variable.reference = node.reference
         index = variable.index
+        if f"={node.name}" in self.clocks:
+            holder = self.machine
+
+            def hold_time(frame: Frame) -> object:
+                frame[index] = make(frame)
+                holder[0].time_asked -= 1  # where it is compared, that says when it comes out otherwise
+                return None
+
+            return hold_time
         if not is_global:
 
             def declare(frame: Frame) -> object:

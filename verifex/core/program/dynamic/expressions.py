@@ -5,6 +5,7 @@ from collections.abc import Callable
 from typing import Any
 
 from verifex.core.program import tree as t
+from verifex.core.program.clocks import side_of, watched
 from verifex.core.program.dynamic.arithmetic import applied, in_place
 from verifex.core.program.dynamic.builtins import OURS_TO_ADD
 from verifex.core.program.dynamic.calling import all_of, call, each
@@ -141,6 +142,10 @@ class Expressions(Names):
 
             return either
         act = applied(node.op)
+        timed = side_of(node, self.clocks)
+        if timed is not None:
+            asked = any(isinstance(n, t.Call) for n in t.walk(node))
+            return watched(lambda a, b: quick(node.op, act, a, b, holder, at), left, right, *timed, holder, asked=asked)
         return quick(node.op, act, left, right, holder, at)
 
     def _chain(self, node: t.Chain) -> Value:

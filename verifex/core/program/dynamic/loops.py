@@ -1,9 +1,11 @@
 """Loops of the Python dialect as closures; those that only wait are passed over."""
 
-from collections.abc import Callable
+import math
+from collections.abc import Callable, Mapping
 from typing import Any
 
 from verifex.core.program import tree as t
+from verifex.core.program.clocks import PYTHON_CLOCKS, side_of
 from verifex.core.program.dynamic.calling import each
 from verifex.core.program.dynamic.expressions import Expressions
 from verifex.core.program.dynamic.snapshot import snapshot
@@ -13,7 +15,8 @@ from verifex.core.program.machine import Machine
 Action = Callable[[Frame], object]
 BREAK, CONTINUE, RETURN = "break", "continue", "return"
 MOST_SELDOM = 6  # every 64th turn at the least
-CLOCKS = frozenset(("time", "monotonic", "perf_counter", "ticks_ms", "ticks_us", "time_ns"))
+CLOCKS = frozenset((*PYTHON_CLOCKS, "time_ns"))
+LEAVES = (t.Return, t.Break, t.Raise)
 PASS_US = 2.0  # of a while loop: the least that one turn of it takes on a real board
 
 
@@ -24,20 +27,26 @@ class Loops(Expressions):
         raise NotImplementedError
 
     def _while(self, node: t.While) -> Action:
-        test, inner, holder, at, cells = (
-            self.truth(node.condition),
-            self._one(node.body),
-            self.machine,
-            node.at,
-            self.cells,
-        )
+        test, holder, at, cells = self.truth(node.condition), self.machine, node.at, self.cells
+        noted, clocks = noted_times(node, self.clocks), self.clocks
+        self.clocks = {**clocks, **(noted or {})}
+        inner = self._one(node.body)
+        self.clocks = clocks
         # Only a loop that calls something can be waiting for anything; one that only reckons is not watched.
         may_wait = any(isinstance(n, t.Call | t.Field) for n in t.walk(node)) or not t.children(node.body)
-        only_notes_time = notes_time(node)
         no = self._one(node.no) if node.no else None
 
         def run(frame: Frame) -> object:
             machine = holder[0]
+            around, machine.flip_us = machine.flip_us, math.inf
+            try:
+                return turns(machine, frame)
+            finally:
+                # What a loop inside found of the clock is nothing the turn around it can be passed over by.
+                machine.time_asked += machine.flip_us < math.inf
+                machine.flip_us = around
+
+        def turns(machine: Machine, frame: Frame) -> object:
             before: object = None
             moving = passes = 0
             while True:
@@ -53,8 +62,9 @@ class Loops(Expressions):
                 machine.spend_us(PASS_US)
                 if machine.steps > machine.soft_steps:
                     machine.breathe()
-                if only_notes_time:
-                    machine.skip_repeats(since, clock=False)
+                if noted is not None:
+                    if machine.was_quiet(since):
+                        machine.skip_repeats(since, clock=False)
                     continue
                 # A loop whose values move with every turn is looked at more and more seldom.
                 passes += 1
@@ -94,25 +104,57 @@ class Loops(Expressions):
         return run
 
 
-def notes_time(node: t.While) -> bool:
-    """Whether all that a loop does is to keep the time while it waits for something that is no time: then only its last
-    turn counts."""
-    if not isinstance(node.body, t.Block) or not node.body.body or _asks_time(node.condition):
+def noted_times(node: t.While, clocks: Mapping[str, float]) -> dict[str, float] | None:
+    """The names in which a loop keeps the time while it waits, as `clocks.side_of` takes them; None where it does more.
+
+    Such a loop waits for something else, or for a time that is known; but for a way out of it, only its last turn counts.
+    """
+    if not isinstance(node.body, t.Block) or not node.body.body or _asks_time(node.condition, clocks):
+        return None
+    noted: dict[str, float] = {}
+    in_condition = {n.name for n in t.walk(node.condition) if isinstance(n, t.Name)}
+    for statement in node.body.body:
+        if isinstance(statement, t.If):
+            known = {**clocks, **noted}
+            if statement.no or _asks_time(statement.condition, known) or _does(statement.condition, known):
+                return None
+            if not isinstance(statement.yes, t.Block) or not isinstance(statement.yes.body[-1], LEAVES):
+                return None
+            continue
+        name = _kept_time(statement)
+        if name is None or name in in_condition:
+            return None
+        kept = statement.expr.value if isinstance(statement, t.Do) and isinstance(statement.expr, t.Assign) else None
+        unit = clocks.get(kept.name) if isinstance(kept, t.Call) else None
+        if unit is not None:
+            noted[f"={name}"] = unit
+    return noted
+
+
+def _kept_time(node: t.Stmt) -> str | None:
+    """The name in which a statement keeps the time, if that is all it does."""
+    if not isinstance(node, t.Do) or not isinstance(node.expr, t.Assign) or node.expr.op != "=":
+        return None
+    target, value = node.expr.target, node.expr.value
+    asks = isinstance(value, t.Call) and value.name in CLOCKS and not value.args
+    return target.name if asks and isinstance(target, t.Name) else None
+
+
+def _does(node: t.Expr, clocks: Mapping[str, float]) -> bool:
+    """Whether a condition does more than compare: its clocks apart it calls something, or it looks at a time that moves."""
+    if isinstance(node, t.Binary) and side_of(node, clocks):
         return False
-    return all(
-        isinstance(s, t.Do)
-        and isinstance(s.expr, t.Assign)
-        and s.expr.op == "="
-        and isinstance(s.expr.target, t.Name)
-        and isinstance(s.expr.value, t.Call)
-        and s.expr.value.name in CLOCKS
-        and not s.expr.value.args
-        and not any(isinstance(n, t.Name) and n.name == s.expr.target.name for n in t.walk(node.condition))
-        for s in node.body.body
-    )
+    if isinstance(node, t.Binary) and node.op in ("&&", "||"):
+        return _does(node.left, clocks) or _does(node.right, clocks)
+    return any(isinstance(n, t.Call) or (isinstance(n, t.Name) and f"={n.name}" in clocks) for n in t.walk(node))
 
 
-def _asks_time(node: t.Expr) -> bool:
+def _asks_time(node: t.Expr, clocks: Mapping[str, float]) -> bool:
+    """Whether a condition looks at the clock other than in a comparison that says when it comes out otherwise."""
+    if isinstance(node, t.Binary) and side_of(node, clocks):
+        return False
+    if isinstance(node, t.Binary) and node.op in ("&&", "||"):
+        return _asks_time(node.left, clocks) or _asks_time(node.right, clocks)
     return any(isinstance(n, t.Call) and n.name in CLOCKS for n in t.walk(node))
 
 

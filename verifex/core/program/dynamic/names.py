@@ -5,6 +5,7 @@ from difflib import get_close_matches
 from typing import Any
 
 from verifex.core.program import tree as t
+from verifex.core.program.clocks import PYTHON_CLOCKS
 from verifex.core.program.compiler.names import Refused
 from verifex.core.program.dynamic.values import UNSET, Frame, error
 from verifex.core.program.machine import Machine
@@ -106,6 +107,8 @@ class Names:
         self.scope: Scope | None = None
         self.first_written: dict[str, t.At] = {}
         self.read_names: set[str] = set()
+        # Nobody knows what a clock's name means once the program gives it to something of its own.
+        self.clocks = {name: us for name, us in PYTHON_CLOCKS.items() if not program.named(name)}
 
     def cell(self, name: str) -> Place:
         if name not in self.names:
