@@ -5,20 +5,17 @@ Nothing is judged here; figures of another day are for comparison on the same ma
 
 import platform
 from collections.abc import Callable
-from functools import cache
 from pathlib import Path
 from statistics import median
 from time import perf_counter
 
 from benchmarks.circuit import crowded_bench, one_point
 from benchmarks.papers import class_papers
+from benchmarks.programs import TASKS as PROGRAM_TASKS
 from verifex.core.circuit import check_wiring
 from verifex.core.exercise import read_exercise
 from verifex.core.expected import Measured, expected_sheet
 from verifex.core.marking import Evidence, propose
-from verifex.core.parts import catalogue
-from verifex.core.program import ProgramReport, ScriptedPins, check_program
-from verifex.core.program.machine import Budget
 from verifex.core.readings import compare_log
 from verifex.core.twin import check_behaviour, check_on_bench, plan_stimulus, run_twin
 
@@ -32,13 +29,6 @@ WIRING = (DEMO / "hand-ins/one-half.bench").read_text("utf-8")
 PROGRAM = (DEMO / "hand-ins/sound-a.cpp").read_text("utf-8")
 LOG = (DEMO / "hand-ins/in-limits.txt").read_text("utf-8")
 MEASURED = Measured(rail_volts=4.93)
-UNBOUND = Budget(steps=10**9)
-COUNTING = """void setup() { Serial.begin(9600); long s = 0;
-  for (long i = 0; i < 100000L; i++) { s = s + i * 3 - (i / 7) + 1; if (s > 100000) s = s % 1000; }
-  Serial.println(s); }
-void loop() { delay(1000); }
-"""
-SILENT = PROGRAM.replace("delay(1000);", "").replace("  Serial.println(tempC);\n", "")
 
 
 def wiring_check() -> str:
@@ -61,37 +51,6 @@ def slider_tables() -> str:
     """The dense tables behind the sliders of a light cell in its divider."""
     sliders = expected_sheet(LIGHT).sliders()
     return f"{len(sliders)} sliders, {sum(s.table.size for s in sliders)} numbers"
-
-
-def program_check() -> str:
-    return f"{len(check_on_bench(PROGRAM, None, EXERCISE).runs)} dry runs"
-
-
-def twin_60_s() -> str:
-    view = check_wiring(WIRING, exercise=EXERCISE).view
-    plan = plan_stimulus(EXERCISE)
-    trace = run_twin(view, check_on_bench(PROGRAM, view, EXERCISE), plan, 60)
-    return f"{len(trace.run.lines)} lines, {trace.operating_points} operating points"
-
-
-def simple_operations() -> str:
-    """A loop of sums and comparisons: ten operations a turn, 100 000 turns."""
-    return f"{program_of(COUNTING).run(ScriptedPins(), 1, budget=UNBOUND).serial.strip()}, a million operations"
-
-
-def busy_60_s() -> str:
-    """A minute of a program that never pauses, on its bench, the threshold swept through."""
-    view = check_wiring(WIRING, exercise=EXERCISE).view
-    busy = PROGRAM.replace("delay(1000);", "")
-    trace = run_twin(view, check_on_bench(busy, view, EXERCISE), plan_stimulus(EXERCISE), 60)
-    quiet = run_twin(view, check_on_bench(SILENT, view, EXERCISE), plan_stimulus(EXERCISE), 60)
-    return f"{len(trace.run.lines)} lines printed by one; {len(quiet.run.events)} changes by one that is silent"
-
-
-@cache
-def program_of(text: str) -> ProgramReport:
-    """A program checked and ready to run; only its run is timed."""
-    return check_program(text, catalogue().boards["mcu-5v"])
 
 
 def whole_docket() -> str:
@@ -133,10 +92,7 @@ if __name__ == "__main__":
         "expected sheet": expected,
         "all twelve sheets": every_sheet,
         "slider tables": slider_tables,
-        "program check": program_check,
-        "twin run of 60 s": twin_60_s,
-        "60 s without pause, two": busy_60_s,
-        "a million operations": simple_operations,
+        **PROGRAM_TASKS,
         "whole docket": whole_docket,
     }.items():
         timed(name, task)

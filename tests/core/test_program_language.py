@@ -203,7 +203,7 @@ class BudgetTest(TestCase):
         }
         for loop, reason in table.items():
             report = check_program(f"void setup() {{ Serial.begin(9600); }}\nvoid loop() {{ {loop} }}", BOARD)
-            self.assertEqual(report.run(ScriptedPins(), 60, budget=Budget(20_000, 20_000)).ended, reason, loop)
+            self.assertEqual(report.run(ScriptedPins(), 60, budget=Budget(60_000, 20_000)).ended, reason, loop)
             self.assertIn("run-ended", [f.rule for f in report.findings], loop)
 
     def test_endless_recursion(self):

@@ -58,6 +58,7 @@ class Machine:
         self.budget = budget or Budget()
         self.serial_blocks = serial_blocks
         self.numbers = pin_numbers(board)
+        self.channels = sorted(n for n, name in self.numbers.items() if name.startswith("A"))
         self.now_us = 0.0
         self.end_us = seconds * 1e6
         self.steps = 0

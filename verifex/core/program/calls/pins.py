@@ -7,6 +7,7 @@ from verifex.core.program.calls.registry import At, Machine, call
 from verifex.core.program.types import BYTE, ULONG, VOID, Int
 
 INT = Int(16, True)
+MEASURE_STEPS = 14  # a circuit is looked up
 
 
 @call("pinMode", (BYTE, BYTE), VOID)
@@ -33,9 +34,9 @@ def digital_read(m: Machine, at: At, _: Any, number: int) -> int:
 @call("analogRead", (BYTE,), INT, us=112.0)
 def analogue_read(m: Machine, at: At, _: Any, number: int) -> int:
     # The dialect takes a channel (0) as well as a pin (A0).
-    analogue = [n for n, name in m.numbers.items() if name.startswith("A")]
-    if analogue and number < len(analogue):
-        number += min(analogue)
+    if number < len(m.channels):
+        number = m.channels[number]
+    m.steps += MEASURE_STEPS
     pin = m.pin(number, at)
     if pin is None:
         return 0

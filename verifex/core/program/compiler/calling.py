@@ -14,6 +14,7 @@ from verifex.core.program.types import FLOAT, FUNCTION, TEXT, VOID, Array, Int, 
 from verifex.core.program.values import chars_read
 
 HEADERS = {"Wire": "Wire.h", "SPI": "SPI.h", "EEPROM": "EEPROM.h"}
+CALL_STEPS = 6  # what a call of the board costs us beside a sum
 NOTHING: Value = lambda frame: 0  # noqa: E731
 
 
@@ -142,7 +143,7 @@ class Calling(Records):
 
         def run(frame: Frame) -> Any:
             machine = holder[0]
-            machine.steps += 1
+            machine.steps += CALL_STEPS
             machine.activity += not waits
             if machine.steps > machine.budget.steps:
                 raise Ended("steps", at)

@@ -9,6 +9,7 @@ from verifex.core.program.machine import Machine
 from verifex.core.program.tree import At
 
 PIN_US = 4.0  # what looking at a pin takes from this language
+PIN_STEPS = 6  # what it costs us beside a sum
 FULL_DUTY = 255  # a dimmed pin is told in these steps, whatever the library counts in
 
 
@@ -31,6 +32,7 @@ def pin_named(m: Machine, number: Any, at: At, *, header: bool = False) -> str:
 def listen(m: Machine, pin: str, at: At) -> bool:
     """The level on a pin, noted as read."""
     m.activity += 1
+    m.steps += PIN_STEPS
     m.spend_us(PIN_US)
     m.use(pin).read_at = m.use(pin).read_at or at
     return m.surroundings.level(m, pin)
