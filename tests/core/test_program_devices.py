@@ -3,8 +3,9 @@
 import math
 from unittest import TestCase
 
-from tests.core.test_exercises import EXERCISES
+from tests.core.test_exercises import EXERCISES, TEXTS
 from verifex.core.circuit import check_wiring
+from verifex.core.exercise import read_exercise
 from verifex.core.parts import catalogue
 from verifex.core.program import RunResult, ScriptedPins, check_program
 from verifex.core.program.compiler import compile_program
@@ -139,12 +140,20 @@ class PauseTest(TestCase):
 
 
 class ModulesInTimeTest(TestCase):
-    def trace(self, name: str, program: str, script: str, seconds: float, change: tuple[str, str] = ("", "")):
+    def trace(
+        self,
+        name: str,
+        program: str,
+        script: str,
+        seconds: float,
+        change: tuple[str, str] = ("", ""),
+        cold: bool = False,
+    ):
         exercise = EXERCISES[name]
         view = check_wiring(exercise.reference_wiring().replace(*change), exercise=exercise).view
         report = check_on_bench(program, view, exercise)
         stimulus = read_stimulus("time_ms,ref,quantity,value\n" + script)
-        return run_twin(view, report, stimulus, seconds)
+        return run_twin(view, report, stimulus, seconds, cold=cold)
 
     MOTION = "void setup() { Serial.begin(9600); }\nvoid loop() { static int was = -1; int now = digitalRead(2); if (now != was) { Serial.print(millis() / 100); Serial.print(' '); Serial.println(now); was = now; } delay(20); }"
 
@@ -166,3 +175,60 @@ class ModulesInTimeTest(TestCase):
         ]
         self.assertAlmostEqual(lines[0], 25, delta=1)
         self.assertAlmostEqual(lines[-1], 80, delta=2)
+
+    def test_a_cold_module_tells_nothing_until_it_is_warm(self):
+        script = "0,U1,motion,0\n"
+        warm = self.trace("night-visitor-watch", self.MOTION, script, 90)
+        cold = self.trace("night-visitor-watch", self.MOTION, script, 90, cold=True)
+        self.assertEqual([t for _, t in warm.run.lines], ["0 0"])
+        changes = [int(t.split()[0]) / 10 for _, t in cold.run.lines]
+        self.assertGreater(len(changes), 6)
+        self.assertLess(max(changes), 60)
+        air = "void setup() { Serial.begin(9600); }\nvoid loop() { Serial.println(analogRead(A4)); delay(60000); }"
+        counts = [int(t) for _, t in self.trace("smoke-room-air", air, "0,U1,ppm,0\n", 900, cold=True).run.lines]
+        self.assertEqual(counts, sorted(counts, reverse=True))
+        self.assertGreater(counts[0], counts[-1] + 100)
+
+    def test_a_probe_takes_its_conversion_time(self):
+        program = "#include <DataWire.h>\n#include <P.h>\nDataWire w(3);\nP p(&w);\nvoid setup() { Serial.begin(9600); }\nvoid loop() { p.requestTemperatures(); p.getTempCByIndex(0); Serial.println(millis()); }"
+        times = [int(t) for _, t in self.trace("syrup-tank-probe", program, "0,U1,celsius,20\n", 4).run.lines]
+        self.assertAlmostEqual(times[2] - times[1], 750, delta=15)
+
+
+class DeclaredDriverTest(TestCase):
+    """An exercise says what a class of its library is called for; nothing is guessed at then."""
+
+    DRIVERS = "\ndrivers:\n  - {name: RoofAir, constructor: [data pin], methods: {wake: ready, air: percent, warmth: fahrenheit}}\n"
+
+    def exercise(self):
+        return read_exercise(TEXTS["hive-climate"] + self.DRIVERS)
+
+    def lines(self, program: str, board: str = "mcu-5v") -> list[str]:
+        exercise = self.exercise()
+        view = check_wiring(exercise.reference_wiring(board), exercise=exercise).view
+        report = check_on_bench(program, view, exercise)
+        self.assertTrue(report.runnable, [f.seen for f in report.findings])
+        return [
+            t
+            for _, t in run_twin(
+                view, report, read_stimulus("time_ms,ref,quantity,value\n0,U1,celsius,20\n0,U1,percent,61\n"), 3
+            ).run.lines
+        ]
+
+    CPP = "#include <RoofAir.h>\nRoofAir roof(7);\nvoid setup() { Serial.begin(9600); roof.wake(); }\nvoid loop() { Serial.println(roof.air()); Serial.println(roof.warmth()); delay(5000); }"
+
+    def test_its_methods_give_what_they_are_declared_for(self):
+        self.assertEqual(self.lines(self.CPP), ["61.00", "68.00"])
+        python = "from roof import RoofAir\nimport time\nr = RoofAir(4)\nr.wake()\nprint(r.air(), r.warmth())\nwhile True: time.sleep(5)"
+        self.assertEqual(self.lines(python, "sbc-3v3"), ["61.0 68.0"])
+
+    def test_a_method_or_a_value_that_is_not_declared_is_refused(self):
+        exercise = self.exercise()
+        view = check_wiring(exercise.reference_wiring(), exercise=exercise).view
+        for old, new, words in (
+            ("roof.air()", "roof.airr()", "`air`"),
+            ("roof(7)", "roof(7, 22)", "1 values, 2 are given"),
+        ):
+            found = check_on_bench(self.CPP.replace(old, new), view, exercise).findings
+            self.assertEqual([f.rule for f in found], ["refused-use"])
+            self.assertIn(words, f"{found[0].seen} {found[0].remedy}")

@@ -43,6 +43,7 @@ def add_commands(commands: Any) -> None:
     on_bench.add_argument("file", metavar="program")
     on_bench.add_argument("--stimulus")
     on_bench.add_argument("--seconds", type=float, required=True)
+    on_bench.add_argument("--cold", action="store_true", help="just switched on: modules warm up first")
     on_bench.add_argument("--json", action="store_true")
     on_bench.set_defaults(act=run_on_bench)
 
@@ -138,7 +139,7 @@ def run_on_bench(arguments: Namespace) -> int:
         print_findings(report.findings)
         return 1
     try:
-        trace = run_twin(wiring.view, report, stimulus, _seconds(arguments))
+        trace = run_twin(wiring.view, report, stimulus, _seconds(arguments), cold=arguments.cold)
     except NoSensibleAnswer as wrong:
         raise CannotUse(f"{arguments.wiring}:1:1: {wrong}") from None
     if arguments.json:

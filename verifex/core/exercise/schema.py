@@ -8,6 +8,7 @@ from pydantic import BeforeValidator, Field, model_validator
 from verifex.core.exercise.base import Frozen
 from verifex.core.exercise.circuit import Function, RecipePart, ResistorJob, Variant
 from verifex.core.exercise.conventions import Conventions
+from verifex.core.exercise.drivers import Driver
 from verifex.core.exercise.plan import Reading, Step
 from verifex.core.exercise.statements import When, read_when
 from verifex.core.parts import catalogue
@@ -50,6 +51,7 @@ class Exercise(Frozen):
     steps: list[Step] = Field(min_length=1)
     readings: list[Reading] = Field(default_factory=list)
     conventions: Conventions = Conventions()
+    drivers: list[Driver] = Field(default_factory=list)
     behaviour: list[Behaviour] = Field(default_factory=list)
     criteria: list[Criterion] = Field(min_length=1)
     cautions: list[str] = Field(default_factory=list)

@@ -9,6 +9,7 @@ from verifex.core.parts import Board
 from verifex.core.problems import Problem, UnusableInput
 from verifex.core.program.compiler import Compiled, compile_program
 from verifex.core.program.cpp import read_cpp, syntax_problems
+from verifex.core.program.devices import PURPOSES, Declared, DeclaredClass
 from verifex.core.program.dialect import TITLES, dialect_of, read_as
 from verifex.core.program.dry import dry_runs
 from verifex.core.program.dynamic import compile_python
@@ -52,6 +53,7 @@ class ProgramReport:
         if not self.runnable:
             raise ValueError("this program cannot be run")
         machine = Machine(self.board, surroundings, seconds, budget=budget, serial_blocks=serial_blocks)
+        machine.declared = self.tree.declared
         if compiled.whole:
             return compiled.whole(machine)
         assert compiled.start and compiled.setup and compiled.loop and compiled.snapshot
@@ -76,7 +78,7 @@ def check_program(
     if "\0" in source:
         line = source[: source.index("\0")].count("\n") + 1
         raise UnusableInput([Problem(line, 1, "this is no program text; a file of another kind was probably chosen")])
-    problems, tree, compiled = _built(source, board)
+    problems, tree, compiled = _built(source, board, _declared(exercise))
     view = ProgramView(source, board, problems, tree, compiled, [], wired, exercise, reference=reference)
     view.other_language = _other_language(source, board, tree.dialect)
     report = ProgramReport(source, board, [], tree, compiled, view.compiles, [])
@@ -88,7 +90,7 @@ def check_program(
 
 def read_program(source: str, board: Board) -> Program:
     """The tree of a program, neither checked nor run; empty where it is not well formed."""
-    return _built(source, board)[1]
+    return _built(source, board, {})[1]
 
 
 def first_things_first(findings: list[Finding]) -> list[Finding]:
@@ -104,7 +106,17 @@ def _other_language(source: str, board: Board, dialect: str) -> str:
     return TITLES[written_in] if written_in not in (None, dialect) and written_in not in board.languages else ""
 
 
-def _built(source: str, board: Board) -> tuple[list[Problem], Program, Compiled]:
+def _declared(exercise: Exercise | None) -> Declared:
+    return {
+        driver.name: DeclaredClass(
+            len(driver.constructor) if driver.constructor else None,
+            {method: PURPOSES[purpose] for method, purpose in driver.methods.items()},
+        )
+        for driver in (exercise.drivers if exercise else ())
+    }
+
+
+def _built(source: str, board: Board, declared: Declared) -> tuple[list[Problem], Program, Compiled]:
     """What a compiler refuses, the tree, and the program ready to run as far as it is."""
     dialect = read_as(source, board)
     nothing = Program(dialect=dialect)
@@ -116,10 +128,12 @@ def _built(source: str, board: Board) -> tuple[list[Problem], Program, Compiled]
         if dialect == "python":
             problems = python_problems(source)
             tree = nothing if problems else read_python(source)
+            tree.declared = declared
             compiled = Compiled() if problems or tree.unread else compile_python(tree)
         else:
             problems = syntax_problems(source)
             tree = nothing if problems else read_cpp(source, board.int_bits)
+            tree.declared = declared
             compiled = Compiled() if problems or tree.unread else compile_program(tree, board)
     except RecursionError:
         nothing.unread.append(Unread(At(1, 1), "so deep a nesting"))

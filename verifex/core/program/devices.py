@@ -5,6 +5,7 @@ module; print, cursor, clear write on a display; begin, init, request and such d
 """
 
 import re
+from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Any, Literal
 
@@ -48,6 +49,34 @@ SHOWS = frozenset(_SHOWS.split())
 NOTHING = re.compile(
     r"(begin|init|setup|start|end|stop|request|update|set[A-Z].*|enable.*|disable.*|wait.*|on|off|reset)", re.IGNORECASE
 )
+
+
+@dataclass(frozen=True, slots=True)
+class DeclaredClass:
+    """A class as the exercise declares it: how many values it is made with (None: any), and what each method is for."""
+
+    values: int | None
+    methods: Mapping[str, Meaning]
+
+
+#: The purposes an exercise may give a method.
+PURPOSES: dict[str, Meaning] = {
+    "celsius": Meaning("measures", "celsius", "celsius"),
+    "fahrenheit": Meaning("measures", "celsius", "fahrenheit"),
+    "percent": Meaning("measures", "percent", "percent"),
+    "hectopascal": Meaning("measures", "hpa", "hectopascal"),
+    "pascal": Meaning("measures", "hpa", "pascal"),
+    "centimetre": Meaning("measures", "cm", "centimetre"),
+    "inch": Meaning("measures", "cm", "inch"),
+    "microsecond": Meaning("measures", "cm", "microsecond"),
+    "print": Meaning("shows", "print"),
+    "clear": Meaning("shows", "clear"),
+    "cursor": Meaning("shows", "setCursor"),
+    "tag-near": Meaning("identifies", "near"),
+    "tag-id": Meaning("identifies", "read"),
+    "ready": Meaning("nothing"),
+}
+Declared = Mapping[str, DeclaredClass]
 
 
 def meaning_of(method: str) -> Meaning | None:

@@ -13,6 +13,7 @@ from typing import Any
 from verifex.core.parts import Board
 from verifex.core.program.agenda import Agenda, Edge, Handler, Paused, Timer, Watch
 from verifex.core.program.boards import pin_numbers
+from verifex.core.program.devices import Declared
 from verifex.core.program.line import Line
 from verifex.core.program.run import Budget, Ended, PinUse, RunResult, Surroundings
 from verifex.core.program.tree import At
@@ -80,6 +81,7 @@ class Machine:
         self.returned: object = None
         self.stopping = False  # stopped from outside: what is done now is clearing up, and no part of the run
         self.functions: dict[str, Callable[[], object]] = {}  # of the program, without parameters
+        self.declared: Declared = {}  # library classes as the exercise declares them
         self.own: dict[str, object] = {}  # what a dialect's libraries keep of their own for a run
         self.storage: dict[int, int] = {}  # what outlives a reset
         self.result = RunResult()

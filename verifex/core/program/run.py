@@ -26,6 +26,9 @@ class Surroundings(Protocol):
     def measured(self, machine: "Machine", pins: list[str], quantity: str) -> float:
         """What the module on these pins (without any, the one on the bus) measures now; nan when none answers."""
 
+    def conversion_us(self, machine: "Machine", pins: list[str], quantity: str) -> float:
+        """How long a module on these pins takes to measure when it is asked to."""
+
     def registers(self, machine: "Machine", address: int, register: int, count: int) -> list[int] | None:
         """So many bytes from a register on, of the module with this address on the bus; None when none answers."""
 

@@ -58,6 +58,9 @@ class ScriptedPins:
         """No module is on scripted pins."""
         return math.nan
 
+    def conversion_us(self, machine: Machine, pins: list[str], quantity: str) -> float:
+        return 0.0
+
     def registers(self, machine: Machine, address: int, register: int, count: int) -> list[int] | None:
         return None
 

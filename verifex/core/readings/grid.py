@@ -29,6 +29,9 @@ class _EveryCount:
     def measured(self, machine: Machine, pins: list[str], quantity: str) -> float:
         return math.nan
 
+    def conversion_us(self, machine: Machine, pins: list[str], quantity: str) -> float:
+        return 0.0
+
     def registers(self, machine: Machine, address: int, register: int, count: int) -> list[int] | None:
         return None
 

@@ -4,6 +4,7 @@ import math
 from bisect import bisect_right
 from collections.abc import Mapping
 from dataclasses import dataclass, field
+from random import Random
 
 import numpy as np
 
@@ -13,6 +14,8 @@ from verifex.core.parts.outputs.motion_hold import MotionHold
 from verifex.core.program import Machine
 from verifex.core.twin.stimulus import Key, Segment, Stimulus
 
+QUIET_SECONDS, TELLS_SECONDS = (2.0, 9.0), (0.5, 4.0)  # of a motion module that is still cold
+COLD_PPM, COLD_FALLS = 2000.0, 4.0  # typical of the family: after its warm-up time a fiftieth of it is left
 NO_ECHO_US = 38000.0
 SHOT_TO_ECHO_US = 450.0  # the burst goes out before the echo leg rises; typical of the family
 
@@ -35,6 +38,7 @@ class ModulesInTime:
     refs: dict[str, str]
     echoes: dict[str, Echo] = field(default_factory=dict)
     levels: dict[str, int] = field(default_factory=dict)  # of the pins, as they last were
+    cold: bool = False  # just switched on: what warms up tells nothing yet
     held: dict[Key, list[tuple[float, float]]] = field(default_factory=dict)  # spans in ms in which motion is told
 
     def __post_init__(self) -> None:
@@ -45,6 +49,30 @@ class ModulesInTime:
                 jumper = "single" if part.settings.get("jumper") == "single" else "repeat"
                 spans = MotionHold(hold or 0.0, jumper).active(_motions(segments))  # type: ignore[arg-type]
                 self.held[(part.ref, "motion")] = [(first * 1000, last * 1000) for first, last in spans]
+        if self.cold:
+            self._begin_cold()
+
+    def _begin_cold(self) -> None:
+        """Motion modules switch as they like until they are warm."""
+        for part in self.view.module_parts():
+            warm = part.type.timing.warm_up_seconds
+            if not warm[1] or part.type.sensing("motion") is None:
+                continue
+            chance, at, spans = Random(part.ref), 0.0, []
+            while at < warm[1]:
+                at += chance.uniform(*QUIET_SECONDS)
+                spans.append((at * 1000, (at + chance.uniform(*TELLS_SECONDS)) * 1000))
+                at = spans[-1][1] / 1000
+            later = [span for span in self.held.get((part.ref, "motion"), []) if span[0] > warm[1] * 1000]
+            self.held[(part.ref, "motion")] = [span for span in spans if span[1] < warm[1] * 1000] + later
+
+    def _warming(self) -> dict[Key, float]:
+        """Gas modules with the seconds they take to get warm."""
+        return {
+            (part.ref, "ppm"): part.type.timing.warm_up_seconds[1]
+            for part in self.view.module_parts()
+            if self.cold and part.type.timing.warm_up_seconds[1] and part.type.sensing("ppm") is not None
+        }
 
     # -- motion ------------------------------------------------------------------------------------
 
@@ -53,10 +81,14 @@ class ModulesInTime:
         for key, spans in self.held.items():
             at = bisect_right([first for first, _ in spans], ms) - 1
             values[key] = 1.0 if at >= 0 and ms < spans[at][1] else 0.0
+        for key, warm in self._warming().items():
+            # A cold gas module reads as if the air were bad, less and less; told once a second.
+            values[key] = values.get(key, 0.0) + COLD_PPM * math.exp(-COLD_FALLS * (ms // 1000) / warm)
         return values
 
     def next_change_us(self, since_us: float) -> float:
         ahead = [ms * 1000 for spans in self.held.values() for span in spans for ms in span]
+        ahead += [(since_us // 1e6 + 1) * 1e6] if self._warming() else []
         ahead += [us for echo in self.echoes.values() for us in (echo.begins_us, echo.ends_us)]
         return min((us for us in ahead if us > since_us), default=math.inf)
 

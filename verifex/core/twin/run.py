@@ -73,13 +73,15 @@ def run_twin(
     *,
     internal_volts: float | None = None,
     seed: int = 1,
+    cold: bool = False,
 ) -> TwinTrace:
     """Run `program` on the bench of `view` under `stimulus` for `seconds` of virtual time.
 
-    `internal_volts` is the measured internal reference; `seed` fixes the noise of floating pins. Raises
+    `internal_volts` is the measured internal reference; `seed` fixes the noise of floating pins. The bench has been on
+    for long unless it is `cold`: then its modules warm up first, and what they tell meanwhile means nothing. Raises
     ValueError when the program is not runnable, NoSensibleAnswer when the circuit has no operating point.
     """
-    surroundings = BenchSurroundings(view, stimulus, internal_volts, seed)
+    surroundings = BenchSurroundings(view, stimulus, internal_volts, seed, cold=cold)
     result = program.run(surroundings, seconds, serial_blocks=True)
     seen = _as_seen(surroundings.indicator_events)
     return TwinTrace(result, seen, surroundings.samples, len(surroundings.cache), surroundings.too_often)

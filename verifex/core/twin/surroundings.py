@@ -24,7 +24,9 @@ STIMULUS_GRAIN = 1e-3  # stimulus values are taken to this grain, so that a ramp
 class BenchSurroundings:
     """Answers a machine's pins from the solved bench; operating points are kept by pin states and stimulus."""
 
-    def __init__(self, view: BenchView, stimulus: Stimulus, internal_volts: float | None, seed: int = 1) -> None:
+    def __init__(
+        self, view: BenchView, stimulus: Stimulus, internal_volts: float | None, seed: int = 1, *, cold: bool = False
+    ) -> None:
         self.view, self.stimulus, self.typed = view, stimulus, stimulus.typed
         self.internal_volts = internal_volts
         self.noise = Random(seed)
@@ -35,7 +37,7 @@ class BenchSurroundings:
                 self.nets_of_pins[pin.name] = net
         # The plan speaks of the exercise's references; the bench may call its parts otherwise.
         self.refs = {ref: part.ref for ref, part in view.roles.items()}
-        self.modules = ModulesInTime(view, stimulus, self.refs)
+        self.modules = ModulesInTime(view, stimulus, self.refs, cold=cold)
         self.indicators: dict[str, bool] = {}
         self.indicator_events: list[tuple[float, str, bool]] = []
         self.samples: list[tuple[float, str, float, int]] = []
@@ -146,6 +148,13 @@ class BenchSurroundings:
             # Libraries time the echo in whole microseconds; a tenth of a centimetre is what they can tell.
             return round(state / US_PER_CM_AT_20, 1) if output.carries == "pulse" else state
         return math.nan
+
+    def conversion_us(self, machine: Machine, pins: list[str], quantity: str) -> float:
+        for part in self._speakers(machine, pins):
+            output = part.type.sensing(quantity)
+            if isinstance(output, DataOutput) and output.conversion_ms:
+                return output.conversion(part.figures()) * 1000.0
+        return 0.0
 
     def registers(self, machine: Machine, address: int, register: int, count: int) -> list[int] | None:
         for part in self._speakers(machine, []):

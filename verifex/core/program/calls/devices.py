@@ -79,7 +79,10 @@ def note_leftover(m: Machine, screen: Screen) -> None:
 def prepare(
     m: Machine, at: At, device: Device, meaning: Meaning, name: str, kinds: tuple[Type, ...], args: list[Any]
 ) -> int:
-    """Getting ready; a display learns its size from `begin(16, 2)`."""
+    """Getting ready; a display learns its size from `begin(16, 2)`, and a request waits for the conversion."""
+    if name.startswith("request"):
+        pins = [pin for number in device.numbers() if (pin := m.numbers.get(number))]
+        m.spend_us(max(m.surroundings.conversion_us(m, pins, quantity) for quantity in ("celsius", "percent")))
     sizes = [int(arg) for arg in args if isinstance(arg, int)]
     if name in ("begin", "init") and len(sizes) == 2 and 8 <= sizes[0] <= 40 and 1 <= sizes[1] <= 4:
         device.screen_of().resize(*sizes)

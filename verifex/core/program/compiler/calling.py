@@ -1,5 +1,6 @@
 """Calls as closures: the program's own functions, the board's call set, methods of texts."""
 
+from difflib import get_close_matches
 from typing import Any
 
 from verifex.core.program import arithmetic
@@ -192,7 +193,13 @@ class Calling(Records):
 
     def _device_call(self, node: t.Call, value: Value, on: t.Expr) -> tuple[Value, Type]:
         """A method of a library's object, by what its words say."""
-        meaning = meaning_of(node.name)
+        kind = self._kind_of(on)
+        declared = self.program.declared.get(kind.class_name) if isinstance(kind, Object) else None
+        meaning = declared.methods.get(node.name) if declared else meaning_of(node.name)
+        if declared and meaning is None:
+            near = get_close_matches(node.name, declared.methods, n=1, cutoff=0.5)
+            self._refuse("no-method", node.at, f"{kind} has no {node.name}()", near[0] if near else None)
+            return NOTHING, self.widths.int
         if meaning is None:
             self.program.unread.append(t.Unread(node.at, f"`{node.name}` of a library"))
             return NOTHING, self.widths.int
@@ -202,6 +209,7 @@ class Calling(Records):
             text = is_chars(own)
             args.append((lambda frame, v=given: chars_read(v(frame))) if text else given)
             kinds.append(TEXT if text else own)
+        called = meaning.quantity if declared and meaning.does == "shows" else node.name
         types, at, holder, name = tuple(kinds), node.at, self.machine, on.name if isinstance(on, t.Name) else ""
         act = {
             "measures": devices.measure,
@@ -215,7 +223,7 @@ class Calling(Records):
             machine.step(at)
             machine.activity += 1
             device.name = device.name or name
-            return act(machine, at, device, meaning, node.name, types, [arg(frame) for arg in args])
+            return act(machine, at, device, meaning, called, types, [arg(frame) for arg in args])
 
         return run, FLOAT if meaning.does == "measures" else self.widths.int
 

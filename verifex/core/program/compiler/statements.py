@@ -193,6 +193,10 @@ class Statements(Loops):
     def _made(self, kind: Object, node: t.Expr | None) -> Value:
         """A library's object, made with its values where its declaration is come to."""
         args = [self._expr(arg)[0] for arg in (node.items if isinstance(node, t.Items) else ())]
+        declared = self.program.declared.get(kind.class_name)
+        if declared and declared.values is not None and len(args) != declared.values:
+            at = node.at if node is not None else t.At(1, 1)
+            self._refuse("call-arguments", at, f"{kind} is made with {declared.values} values, {len(args)} are given")
         return lambda frame: Device(kind.class_name, "", [arg(frame) for arg in args])
 
     def _if(self, node: t.If) -> Action:

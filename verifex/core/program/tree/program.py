@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass, field
 
+from verifex.core.program.devices import Declared
 from verifex.core.program.tree.base import At, Expr, Node
 from verifex.core.program.tree.python import Import
 from verifex.core.program.tree.statements import Declare, Function
@@ -34,6 +35,8 @@ class Program:
     not_included: list[tuple[str, str | None, At]] = field(default_factory=list)
     #: Functions that are described a second time, with the same parameters.
     twice: list[Function] = field(default_factory=list)
+    #: Library classes as the exercise declares them; others are matched by their words.
+    declared: Declared = field(default_factory=dict)
     unread: list[Unread] = field(default_factory=list)
     #: The name a constant macro was written under, by the identity of the node that took its place.
     spelled: dict[int, str] = field(default_factory=dict)

@@ -4,7 +4,7 @@ import re
 from typing import Any
 
 from verifex.core.program.calls.devices import READ_US, SHOW_US, in_unit, note_leftover, tag_bytes
-from verifex.core.program.devices import SHOWS, Screen, meaning_of
+from verifex.core.program.devices import SHOWS, Meaning, Screen, meaning_of
 from verifex.core.program.dynamic.modules import pins
 from verifex.core.program.dynamic.showing import shown
 from verifex.core.program.dynamic.values import Builtin, Thing, error
@@ -37,20 +37,31 @@ class Part(Thing):
 
     def _measured(self, m: Machine, quantity: str, unit: str, at: At) -> float:
         m.activity += 1
-        m.spend_us(READ_US)
+        m.spend_us(READ_US + m.surroundings.conversion_us(m, self._pins(m), quantity))
         value = in_unit(m.surroundings.measured(m, self._pins(m), quantity), unit)
         if value != value:
             raise error("RuntimeError" if quantity != "cm" else "OSError", f"{self.name} does not answer", at)
         return value
 
+    def _meaning(self, m: Machine, name: str, at: At) -> Meaning | None:
+        """What a name is for: as the exercise declares its class, else by its words."""
+        declared = m.declared.get(self.name)
+        if declared is None:
+            return meaning_of(name)
+        if name not in declared.methods:
+            raise error("AttributeError", f"'{self.name}' has no '{name}'", at)
+        return declared.methods[name]
+
     def get(self, m: Machine, name: str, at: At) -> Any:
         """A property: of a reading, the reading itself."""
-        meaning = meaning_of(name)
+        meaning = self._meaning(m, name, at)
         if meaning is not None and meaning.does == "measures":
             return self._measured(m, meaning.quantity, meaning.unit, at)
         return self.method(m, name, at)
 
     def method(self, m: Machine, name: str, at: At) -> Any:
+        if self.name in m.declared:
+            return self._declared_method(m, name, at)
         if name in ("read", "read_id", "read_no_block", "read_id_no_block"):
             return Builtin(name, lambda m_, at_: self._tag(m_, at_, name))
         if _TEXTS.match(name):
@@ -67,6 +78,16 @@ class Part(Thing):
         if name in ("clear", "lcd_clear", "fill"):
             return Builtin(name, self._clear)
         return Builtin(name, lambda m_, at_, *_: None)
+
+    def _declared_method(self, m: Machine, name: str, at: At) -> Any:
+        meaning = self._meaning(m, name, at)
+        assert meaning is not None
+        if meaning.does == "measures":
+            return Builtin(name, lambda m_, at_, *_: self._measured(m_, meaning.quantity, meaning.unit, at_))
+        if meaning.does == "identifies":
+            return Builtin(name, lambda m_, at_: self._tag(m_, at_, "read_id_no_block"))
+        shows = {"print": self._show, "clear": self._clear}.get(meaning.quantity)
+        return Builtin(name, shows or (lambda m_, at_, *_: None))
 
     def _tag(self, m: Machine, at: At, name: str) -> Any:
         """The id of the tag at the reader as a whole number; waits for one, unless its name says that it does not."""

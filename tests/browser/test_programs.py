@@ -1,0 +1,65 @@
+"""The program station: a Python program handed in and run, where it first parts, one stretch at a time, its flow chart."""
+
+from tests.browser.base import BrowserCase
+from tests.corpus.programs.faults import SOUND
+from verifex.dockets import services
+from verifex.dockets.models import Docket
+from verifex.exercises.models import ExerciseVersion
+from verifex.people.models import Pair, User
+from verifex.plan.models import Seat
+from verifex.stores.models import Kit
+
+POLLED = (SOUND / "super-height-gauge/polled.py").read_text("utf-8")
+
+
+class ProgramStationTest(BrowserCase):
+    def docket_of(self, exercise: str, board: str) -> Docket:
+        """A docket of its own pair, its bench built as the exercise has it."""
+        pair = Pair.objects.create(section=self.session.section, name="Oake · Thorn", badge="P-13")
+        Seat.objects.create(session=self.session, pair=pair, bench=13)
+        version = ExerciseVersion.objects.get(exercise__slug=exercise)
+        staff = User.objects.get(username="ines.marlow")
+        kit = Kit.objects.create(tag="SG-01", exercise=version.exercise)
+        docket = services.open_docket(staff, kit, pair, self.session, version)
+        wiring = version.file.reference_wiring(board)
+        services.hand_in(staff, docket.pk, "wiring", wiring, token="w", based_on_attempt=0)
+        return docket
+
+    def test_a_python_program_is_handed_in_as_a_file_and_its_run_is_studied(self):
+        docket = self.docket_of("super-height-gauge", "sbc-3v3")
+        page = self.page_for("ines.marlow", f"/dockets/{docket.pk}/program")
+        page.get_by_role("button", name="Hand in for the pair").click()
+        page.locator("input[type=file]").set_input_files(
+            {"name": "gauge.py", "mimeType": "text/x-python", "buffer": POLLED.replace("* 17150", "* 34300").encode()}
+        )
+        page.locator(".cm-content").get_by_text("import time").wait_for()
+        page.get_by_role("button", name="Hand in Ctrl Enter").click()
+        page.get_by_text("The echo is not halved").or_(page.get_by_text("is printed where")).first.wait_for()
+        page.get_by_text("The program of before is stopped").wait_for()
+
+        page.keyboard.press("r")
+        page.get_by_role("heading", name="No program yet").wait_for(state="hidden")
+        page.get_by_role("img", name="The run on the twin over time").wait_for()
+        page.get_by_role("button", name="Where it first parts").click()
+        pressed = page.locator("button[aria-pressed=true]", has_text="mark")
+        pressed.wait_for()
+        self.assertEqual(pressed.inner_text(), "Near mark")
+        page.get_by_text("Printed lines (").wait_for()
+        stretch = page.get_by_label("Printed lines").inner_text()
+        self.assertIn("Distance: 19.9 cm", stretch)
+        self.assertNotIn("Distance: 80", stretch)
+        page.keyboard.press("]")
+        page.locator("button[aria-pressed=true]", has_text="Middle mark").wait_for()
+        page.keyboard.press("w")
+        page.locator("b", has_text="Whole run").wait_for()
+
+        page.get_by_role("tab", name="Flow chart").click()
+        page.get_by_text("GPIO.input").or_(page.locator("svg text", has_text="near")).first.wait_for()
+
+    def test_a_sound_program_of_the_other_language_is_named_as_such(self):
+        docket = self.docket_of("super-height-gauge", "mcu-5v")
+        staff = User.objects.get(username="ines.marlow")
+        services.hand_in(staff, docket.pk, "program", POLLED, token="p", based_on_attempt=0)
+        page = self.page_for("ines.marlow", f"/dockets/{docket.pk}/program")
+        page.get_by_text("This reads like Python").first.wait_for()
+        page.get_by_text("Hand in the program for the board on this bench").wait_for()
