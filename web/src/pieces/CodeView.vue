@@ -59,7 +59,7 @@ const theme = EditorView.theme({
     fontSize: '12.5px',
   },
   '.cm-lint-marker': { width: '0.9em', height: '0.9em' },
-  '.cm-scroller': { minHeight: '180px', maxHeight: '56vh' },
+  '.cm-scroller': { minHeight: '180px', maxHeight: 'var(--code-most)' },
   '.cm-tooltip': {
     backgroundColor: 'var(--sheet)',
     color: 'var(--ink)',
@@ -155,10 +155,14 @@ watch(
 )
 </script>
 
-<template><div ref="host" class="code" /></template>
+<template><div ref="host" class="code" :class="{ read: !editable }" /></template>
 
 <style scoped>
 .code {
+  --code-most: 56vh;
   min-width: 0;
+}
+.code.read {
+  --code-most: max(300px, calc(100vh - 266px));
 }
 </style>
