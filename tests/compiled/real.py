@@ -10,6 +10,10 @@ from tempfile import TemporaryDirectory
 COMPILER, SIMULATOR = shutil.which("avr-g++"), shutil.which("simavr")
 IS_THERE = bool(COMPILER and SIMULATOR)
 MISSING = "gcc for small microcontrollers is missing; Debian has it in gcc-avr, avr-libc and simavr"
+PLAIN = frozenset(
+    ["void", "int", "long", "short", "char", "byte", "bool", "boolean", "float", "double", "unsigned", "const", "word", "static", "String",
+     "uint8_t", "int16_t", "uint16_t", "int32_t", "uint32_t", "inline"]
+)  # fmt: skip
 RUNTIME = Path(__file__).with_name("runtime.h")  # enough to run
 BOARD = Path(__file__).with_name("board.h")  # the whole call set, enough to accept or refuse
 FLAGS = ["-DF_CPU=16000000UL", "-Os", "-fwrapv", "-w", "-std=gnu++17"]
@@ -58,12 +62,15 @@ def with_prototypes(source: str) -> str:
     heads = re.findall(
         r"^(?!else\b|return\b)((?:[A-Za-z_]\w*[ *&\t]+)+[A-Za-z_]\w*\s*\([^;{}=]*\))\s*\{", source, re.MULTILINE
     )
-    plain = [head for head in heads if not re.search(r"\b(struct|class|State|Axes|Strip)\b", head)]
+    plain = [head for head in heads if set(re.findall(r"[A-Za-z_]\w*(?=[ *&]+\w)", head)) <= PLAIN]
     return "".join(f"{head};" for head in plain)
 
 
 def refused_line(source: str) -> int | None:
-    """The line of a whole program of the dialect that the compiler first complains of; None when it takes it."""
+    """The line of a whole program of the dialect that the compiler first complains of; None when it takes it, with its
+    functions announced or without."""
     said = refused_by_real(f'{with_prototypes(source)}\n#line 1 "program"\n{source}', BOARD)
+    if not said or not refused_by_real(source, BOARD):
+        return None
     found = re.search(r"^program:(\d+):\d+: (?:fatal )?error", said, re.MULTILINE)
     return int(found.group(1)) if found else None if not said else 0

@@ -195,6 +195,10 @@ def alarm_stays_on(view: RunView, found: Found) -> Iterator[Finding]:
         over = next(s for s in view.exercise.behaviour if ref in s.then or ref in s.otherwise).when.side == "over"
         back = [o for o in view.outcomes if o.window.kind == ("down" if over else "up")]
         on_at_the_end = bool(back) and view.trace.is_on(view.refs[ref], back[-1].window.end_ms)
+        # What has gone off after it was on knows how to.
+        seen_on = next((at for at, (_, seen) in enumerate(states) if seen == "on"), len(states))
+        if any(asked == seen == "off" for asked, seen in states[seen_on:]):
+            return False
         # On before it is asked, but not always: that is another threshold, not a missing branch.
         before = {seen for asked, seen in states if asked == "off"}
         return any(asked == seen == "on" for asked, seen in states) and on_at_the_end and len(before) == 1

@@ -48,7 +48,11 @@ class Window:
     kind: str  # 'step', 'up' or 'down'
     value: float  # the step's value, or the threshold swept through
     text: str = ""  # the id of the tag in a step
-    span: float = 0.0  # of a sweep: from its lowest value to its highest
+    ends: tuple[float, float] = (0.0, 0.0)  # of a sweep: its lowest value and its highest
+
+    @property
+    def span(self) -> float:
+        return self.ends[1] - self.ends[0]
 
 
 @dataclass(slots=True)
@@ -147,7 +151,7 @@ def plan_stimulus(exercise: Exercise, values: dict[str, float] | None = None) ->
             end = now + (SWEEP_SECONDS + (hold if kind == "down" else 0.0)) * 1000
             unit = UNITS_OF_QUANTITY.get(when.quantity, "")
             name = f"sweep {kind} through {when.threshold:g} {unit}".rstrip()
-            plan.windows.append(Window(name, now, end, key, kind, when.threshold, span=high - low))
+            plan.windows.append(Window(name, now, end, key, kind, when.threshold, ends=(low, high)))
             now = end
     plan.seconds = now / 1000
     return plan

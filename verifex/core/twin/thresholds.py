@@ -49,15 +49,19 @@ def is_the_pairs(exercise: Exercise, statement: Behaviour) -> bool:
 def switching(
     exercise: Exercise, statement: Behaviour, ref: str, outcomes: Sequence["StepOutcome"]
 ) -> Switching | None:
-    """Where an output switched in the sweeps of its statement; None when it did not in both, or another decides."""
+    """Where an output switched in the sweeps of its statement; None when it did not in either, or another decides.
+
+    What did not change in one of the two would have done so beyond its end, so the end is the least that can be said.
+    """
     swept = {
         o.window.kind: o
         for o in outcomes
         if o.window.kind != "step" and o.window.key == (statement.when.ref, statement.when.quantity)
     }
     at = {kind: o.switched_at[ref] for kind, o in swept.items() if ref in o.switched_at}
-    if len(at) < 2 or not is_the_pairs(exercise, statement):
+    if not at or len(swept) < 2 or not is_the_pairs(exercise, statement):
         return None
+    at = {kind: swept[kind].window.ends[kind == "up"] for kind in swept} | at
     width = swept["up"].window.span
     pace = width / ((swept["up"].window.end_ms - swept["up"].window.start_ms) / 1000)
     free = FREE_SHARE * width + _reads_otherwise(outcomes)
