@@ -6,19 +6,14 @@ from collections import Counter
 from unittest import TestCase, skipUnless
 
 from tests.compiled.real import IS_THERE, MISSING, refused_line
+from tests.corpus.programs.edits import agreement, is_compiled
 from tests.corpus.programs.faults import FAULTS, REFUSALS, Fault
 from tests.corpus.programs.hands import by_another_hand
-from tests.corpus.programs.verdicts import PROGRAMS, board_of, judge, named
+from tests.corpus.programs.verdicts import PROGRAMS, judge, named
 from verifex.core.program.rules import PROGRAM
 from verifex.core.twin.behaviour_rules import BEHAVIOUR
 
 REFUSED = [fault for fault in FAULTS if fault.rules[0] in REFUSALS]
-#: A library of a part is known to its maker's compiler only, and the real compiler here is that of the small boards.
-_OWN_LIBRARY = re.compile(r"#include\s+(?!<(?:Wire|SPI|EEPROM)\.h>)")
-
-
-def is_compiled(program: str, text: str) -> bool:
-    return program.endswith(".cpp") and board_of(program) == "mcu-5v" and not _OWN_LIBRARY.search(text)
 
 
 class WrittenProgramsTest(TestCase):
@@ -82,6 +77,12 @@ class RefusedTest(TestCase):
                 for line in self.lines(fault)
             ]
             self.assertTrue(any(fits), f"{fault}: the compiler says {real}, we say {self.lines(fault)}")
+
+    @skipUnless(IS_THERE, MISSING)
+    def test_edits_by_chance_are_taken_and_refused_as_the_compiler_does(self):
+        """A sample; `make corpus` tries many more."""
+        found = agreement(range(60))
+        self.assertEqual((found.only_we, found.only_it), ([], []))
 
     def test_python_is_refused_where_its_own_reader_refuses_it(self):
         for fault in REFUSED:

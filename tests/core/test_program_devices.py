@@ -108,6 +108,13 @@ class RefusedTest(TestCase):
             "void setup() { }\nvoid loop() {\nint x = 089; }": ("syntax", 3),
             "long kept[800];\nvoid setup() { }\nvoid loop() { }": ("memory-full", 1),
             'void setup() { }\nvoid loop() { float t = 1.5;\nString s = "T " + t; }': ("refused-use", 3),
+            "int a, b;\nvoid setup() { }\nvoid loop() { if (a > 1 &&\nb = 2) delay(1); }": ("refused-use", 4),
+            'void setup() { }\nvoid loop() { if (analogRead(A0) >\n"300") delay(1); }': ("refused-use", 2),
+            'void setup() { }\nvoid loop() { int pin =\n"7"; }': ("refused-use", 3),
+            "#include <wire.h>\nvoid setup() { Wire.begin(); }\nvoid loop() { }": ("name-miscased", 1),
+            "void setup() { }\nloop() { }": ("refused-use", 2),
+            "flot t;\nvoid setup() { }\nvoid loop() { t = 1; }": ("name-undeclared", 1),
+            "void setup() { pinMode(LED, OUTPUT); }\nvoid loop() { }\nint LED = 7;": ("name-undeclared", 1),
         }
         for text, found in table.items():
             report = check_program(text, BOARD)

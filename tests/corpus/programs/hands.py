@@ -96,6 +96,8 @@ def laid_out(text: str, sound: str, rng: Random) -> str:
     if is_python(sound):
         inner = [len(line) - len(line.lstrip()) for line in text.split("\n")]
         step = min((n for n in inner if n), default=4)
+        if any(n % step for n in inner):
+            return text  # what is moved in wrongly would come right by chance
         moved = [unit * (n // step) + " " * (n % step) for n in inner]
         return "\n".join(front + line.lstrip() for front, line in zip(moved, text.split("\n"), strict=True))
     if rng.random() < 0.4:

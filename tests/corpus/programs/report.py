@@ -5,13 +5,16 @@ from collections import Counter
 from collections.abc import Sequence
 from time import perf_counter
 
+from tests.compiled.real import IS_THERE
 from tests.corpus.bounds import upper_bound
+from tests.corpus.programs.edits import agreement
 from tests.corpus.programs.faults import FAULTS, Fault
 from tests.corpus.programs.hands import by_another_hand
 from tests.corpus.programs.verdicts import PROGRAMS, judge, named
 from verifex.core.program.rules import PROGRAM
 from verifex.core.twin.behaviour_rules import BEHAVIOUR
 
+EDITS = 1000
 HANDS = 5  # other hands for each program, written or with a slip
 
 
@@ -74,6 +77,11 @@ def main(arguments: Sequence[str] = ()) -> int:
           f"{tally.ours} of the misses ours to add; {tally.besides} told with another Stop or Fix besides; {perf_counter() - begun:.0f} s")  # fmt: skip
     for line in tally.told[:60]:
         print(f"  {line}")
+    if IS_THERE:
+        found = agreement(range(EDITS))
+        only_we, only_it = len(found.only_we or ()), len(found.only_it or ())
+        print(f"edits:   of {EDITS} small edits by chance {found.both} are taken or refused as a real compiler does, {found.ours_to_add} ours to add; "
+              f"{only_we} refused by us only, {only_it} by it only")  # fmt: skip
     return 1 if tally.alarmed or missed > 0.02 * tally.faults else 0
 
 

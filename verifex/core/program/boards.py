@@ -37,5 +37,7 @@ def constants(board: Board) -> dict[str, tuple[int | float, Type]]:
     return table
 
 
+#: What the board's own tools bring: the object, and its header.
+OWN_HEADERS = {"Wire": "Wire.h", "SPI": "SPI.h", "EEPROM": "EEPROM.h"}
 REFERENCES = {0: "external", 1: "rail", 3: "internal"}
 MODES = {0: "input", 1: "output", 2: "pull-up"}

@@ -1,5 +1,6 @@
 """The whole program check: text in, findings out, and a program ready to run."""
 
+import logging
 from collections.abc import Mapping
 from dataclasses import dataclass
 
@@ -19,6 +20,7 @@ from verifex.core.program.rules import PROGRAM
 from verifex.core.program.rules.view import PinUse, ProgramView
 from verifex.core.program.tree import At, Program, Unread
 
+LOG = logging.getLogger(__name__)
 LIMIT_BYTES = 64 * 1024
 
 
@@ -137,6 +139,10 @@ def _built(source: str, board: Board, declared: Declared) -> tuple[list[Problem]
             compiled = Compiled() if problems or tree.unread else compile_program(tree, board)
     except RecursionError:
         nothing.unread.append(Unread(At(1, 1), "so deep a nesting"))
+        return [], nothing, Compiled()
+    except Exception:  # a slip of ours is ours to add, and no traceback for anybody but us
+        LOG.exception("a program could not be read")
+        nothing.unread.append(Unread(At(1, 1), "something in this program"))
         return [], nothing, Compiled()
     # What was left out may declare names, so only a whole program is judged for them.
     return problems, tree, Compiled() if tree.unread else compiled

@@ -5,13 +5,12 @@ from dataclasses import dataclass
 from typing import TYPE_CHECKING
 
 from verifex.core.parts import Board
+from verifex.core.program.boards import OWN_HEADERS
 from verifex.core.program.rules.view import PinUse
 
 if TYPE_CHECKING:
     from verifex.core.program.check import ProgramReport
 
-#: Headers that come with the board's own tools.
-OWN_HEADERS = frozenset(("Wire.h", "SPI.h", "EEPROM.h"))
 COMPUTER_IMPORTS = frozenset(
     [
         "time",
@@ -79,7 +78,7 @@ def _libraries(report: "ProgramReport | None") -> list[str]:
         return []
     if report.tree.dialect == "python":
         return [name for name in report.tree.imported() if name.split(".")[0] not in COMPUTER_IMPORTS]
-    return [name for name, _ in report.tree.includes if name not in OWN_HEADERS]
+    return [name for name, _ in report.tree.includes if name not in OWN_HEADERS.values()]
 
 
 def _serial_pins(board: Board, wired: Mapping[str, PinUse] | None) -> Check:

@@ -4,6 +4,7 @@ It owns the clock: time moves only when a call takes time or a pass of the loop 
 the host: a program sees its pins through `Surroundings` and nothing else.
 """
 
+import logging
 import math
 from collections import Counter
 from collections.abc import Callable
@@ -20,6 +21,7 @@ from verifex.core.program.tree import At
 
 __all__ = ["Budget", "Ended", "Machine", "Paused", "PinUse", "RunResult", "Surroundings"]
 
+LOG = logging.getLogger(__name__)
 WRAPS = 1 << 32  # where a clock in whole units begins again
 UNSEEN_DISPLAY_MS = 15.0  # a display is written letter by letter; the eye sees what stands
 MOST_EVENTS, MOST_PICTURES = 50_000, 20_000
@@ -349,6 +351,9 @@ class Machine:
             self.result.ended_with = end.what
         except RecursionError:
             self.result.ended = "depth"
+        except Exception:  # a slip of ours is ours to add, and no traceback for anybody but us
+            LOG.exception("a program could not be run to its end")
+            self.result.ended, self.result.ended_with = "not-read", "something in this program"
         result, line = self.result, self.line
         if line.begun:
             result.lines.append((result.ended_ms or round(self.now_us / 1000, 3), "".join(line.begun)))

@@ -5,10 +5,12 @@ What a compiler refuses is collected at its place; a program with refusals is no
 
 from collections.abc import Callable
 from dataclasses import dataclass, field
+from difflib import get_close_matches
 from functools import partial
 
 from verifex.core.parts import Board
 from verifex.core.program import tree as t
+from verifex.core.program.boards import OWN_HEADERS
 from verifex.core.program.compiler.names import Action, Refused
 from verifex.core.program.compiler.statements import Statements
 from verifex.core.program.machine import Machine, RunResult
@@ -45,8 +47,16 @@ class _Compiler(Statements):
                 self._refuse("missing-function", t.At(1, 1), name)
         for function in program.twice:
             self._refuse("described-twice", function.at, function.name.split("::")[-1])
+        for name, at in program.includes:
+            own = next((h for h in OWN_HEADERS.values() if h.lower() == name.lower() and h != name), None)
+            like = get_close_matches(name, OWN_HEADERS.values(), n=1, cutoff=0.85)
+            if own or (like and like[0] != name):
+                self._refuse("name-miscased" if own else "name-undeclared", at, name, own or like[0])
+        for function in program.untyped:
+            self._refuse("without-type", function.at, function.name)
         for name, near, at in program.not_included:
-            self._refuse("name-miscased" if near else "include-missing", at, name, near)
+            cased = near is not None and near.lower() == name.lower()
+            self._refuse("name-miscased" if cased else "name-undeclared" if near else "include-missing", at, name, near)
         starts = [self._declare(declare) for declare in program.globals]
         for key, function in program.functions.items():
             self._function(key, function)

@@ -5,6 +5,7 @@ from typing import Any
 
 from verifex.core.program import arithmetic
 from verifex.core.program import tree as t
+from verifex.core.program.boards import OWN_HEADERS
 from verifex.core.program.calls import CALLS, Spec, devices
 from verifex.core.program.calls.texts import METHODS, Method
 from verifex.core.program.compiler.names import Action, Frame, Value
@@ -14,7 +15,6 @@ from verifex.core.program.machine import Ended
 from verifex.core.program.types import FLOAT, FUNCTION, TEXT, VOID, Array, Int, Object, Pointer, Struct, Type, is_chars
 from verifex.core.program.values import chars_read
 
-HEADERS = {"Wire": "Wire.h", "SPI": "SPI.h", "EEPROM": "EEPROM.h"}
 CALL_STEPS = 6  # what a call of the board costs us beside a sum
 NOTHING: Value = lambda frame: 0  # noqa: E731
 
@@ -37,8 +37,8 @@ class Calling(Records):
             return self._built(self.program.records[node.name], node)
         spec = CALLS.get(name)
         if spec is not None and spec.int_bits <= self.widths.int_bits:
-            if node.receiver in HEADERS and not self.program.includes:
-                self._refuse("include-missing", node.at, node.receiver, HEADERS[node.receiver])
+            if node.receiver in OWN_HEADERS and not self.program.includes:
+                self._refuse("include-missing", node.at, node.receiver, OWN_HEADERS[node.receiver])
             return self._board_call(spec, node)
         if node.receiver and self.scope.find(node.receiver):
             return self._method(node, t.Name(node.at, node.receiver))
@@ -122,6 +122,8 @@ class Calling(Records):
                 self._refuse("wrong-types", arg.at, f"{spec.name} wants the name of a function, without brackets")
             if taken == "any" and is_chars(kind):
                 value, kind = (lambda frame, v=value: chars_read(v(frame))), TEXT  # type: ignore[misc]
+            if not isinstance(taken, str) and kind == TEXT and (isinstance(taken, Int) or taken == FLOAT):
+                self._refuse("wrong-types", arg.at, f"{spec.name} wants a number here, and a text is given")
             # Pins and levels are bytes to the board; what a student writes there is no overflow.
             values.append(
                 value

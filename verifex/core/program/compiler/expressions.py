@@ -16,6 +16,7 @@ from verifex.core.program.types import (
     VOID,
     Array,
     Int,
+    Object,
     Pointer,
     Struct,
     Type,
@@ -24,6 +25,7 @@ from verifex.core.program.types import (
 )
 from verifex.core.program.values import chars_read
 
+FOR_POINTERS = ("+", "-", "<", ">", "<=", ">=", "==", "!=", "&&", "||", "and", "or")
 NULLS = ("NULL", "nullptr")
 BUSES = ("Wire", "SPI", "Serial")  # objects of the board that may be handed on
 
@@ -41,14 +43,10 @@ class Expressions(Places):
     def _as(self, node: t.Expr, kind: Type) -> Value:
         """The expression converted to `kind`."""
         value, own = self._expr(node)
-        if self._cannot_be(own, kind):
-            self._refuse("wrong-types", node.at, f"{own} cannot become {kind}")
+        if _cannot_be(own, kind):
+            self._refuse("wrong-types", node.at, f"{_said(own)} cannot be taken for {_said(kind)}")
+            return lambda frame: 0
         return arithmetic.converted(value, own, kind, node.at, self.machine)
-
-    def _cannot_be(self, own: Type, wanted: Type) -> bool:
-        if wanted in (VOID, TEXT) or own == wanted:
-            return own == VOID and wanted == TEXT
-        return isinstance(own, Struct) or isinstance(wanted, Struct) or own == VOID
 
     def _expr(self, node: t.Expr) -> tuple[Value, Type]:
         match node:
@@ -100,11 +98,17 @@ class Expressions(Places):
 
     def _binary(self, node: t.Binary, left: tuple[Value, Type], right: tuple[Value, Type]) -> tuple[Value, Type]:
         for _, kind in (left, right):
-            if isinstance(kind, Struct) or kind == VOID:
+            if isinstance(kind, Struct | Object) or kind == VOID:
                 self._refuse("wrong-types", node.at, f"`{node.op}` does not work on {kind}")
                 return (lambda frame: 0), self.widths.int
         if node.op == "+" and isinstance(node.left, t.Text) and (right[1] != TEXT or isinstance(node.right, t.Text)):
             return self._moved_on(node, left[0], right)
+        if any(isinstance(kind, Array | Pointer) for _, kind in (left, right)) and node.op not in FOR_POINTERS:
+            self._refuse("wrong-types", node.at, f"`{node.op}` does not work on a list")
+            return (lambda frame: 0), self.widths.int
+        if node.op != "+" and node.op not in ("&&", "||", "and", "or") and _text_and_number(left[1], right[1]):
+            self._refuse("wrong-types", node.at, f"`{node.op}` does not work on a text and a number")
+            return (lambda frame: 0), self.widths.int
         timed = clocks.side_of(node, self.clocks)
         if timed is not None:
             asked = any(isinstance(n, t.Call) for n in t.walk(node))
@@ -138,6 +142,7 @@ class Expressions(Places):
         variable = self.scope.find(node.name)
         if variable is not None:
             variable.used = True
+            self._refuse_early(variable, node)
             if variable.reference:
                 place = self._place_of_name(node)
                 assert place is not None
@@ -159,6 +164,11 @@ class Expressions(Places):
             return (lambda frame: name), FUNCTION
         self._unknown(node.name, node.at)
         return (lambda frame: 0), self.widths.int
+
+    def _refuse_early(self, variable: Variable, node: t.Name) -> None:
+        """A name is known from its declaration on, and not above it."""
+        if variable.is_global and (variable.at.line, variable.at.column) > (node.at.line, node.at.column) > (0, 0):
+            self._refuse("name-undeclared", node.at, node.name, node.name)
 
     def _read_place(self, node: t.Expr) -> tuple[Value, Type]:
         if isinstance(node, t.Index):
@@ -246,7 +256,10 @@ class Expressions(Places):
         place = self._place(target)
         if place is None:
             if not isinstance(target, t.Field):  # that one is refused already
-                self._refuse("not-assignable", node.at, "this")
+                compares = isinstance(target, t.Binary) and node.op == "="
+                self._refuse(
+                    "not-assignable", node.at, "a comparison" if compares else "this", "==" if compares else None
+                )
             return (lambda frame: 0), self.widths.int
         return self._write(place, self._as(value_node, place.kind), node.at), place.kind
 
@@ -265,6 +278,7 @@ class Expressions(Places):
             else:
                 self._unknown(target.name, target.at)
             return (lambda frame: 0), self.widths.int
+        self._refuse_early(variable, target)
         was_used = variable.used
         if variable.constant or isinstance(variable.kind, Array):
             self._refuse("not-assignable", target.at, target.name)
@@ -314,3 +328,24 @@ def text_of(value: Value, kind: Type) -> Value:
     if isinstance(kind, Array | Pointer):
         return lambda frame: chars_read(value(frame))
     return value
+
+
+def _cannot_be(own: Type, wanted: Type) -> bool:
+    """What no conversion turns into the other: a record or a library's object is only ever itself."""
+    if own == wanted or wanted == VOID:
+        return False
+    if own == TEXT and (isinstance(wanted, Int) or wanted == FLOAT):
+        return True
+    return own == VOID or isinstance(own, Struct | Object) or isinstance(wanted, Struct | Object)
+
+
+def _text_and_number(one: Type, other: Type) -> bool:
+    numbers = [isinstance(kind, Int) or kind in (FLOAT, BOOL) for kind in (one, other)]
+    return TEXT in (one, other) and any(numbers)
+
+
+def _said(kind: Type) -> str:
+    words = {VOID: "a call that gives nothing", TEXT: "a text", FLOAT: "a float"}
+    if kind in words:
+        return words[kind]
+    return "a whole number" if isinstance(kind, Int) else f"`{kind}`"

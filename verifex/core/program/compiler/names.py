@@ -42,6 +42,7 @@ class Refused:
         "not-assignable",
         "declared-twice",
         "described-twice",
+        "without-type",
         "missing-function",
         "no-field",
         "no-method",
@@ -137,6 +138,10 @@ class Names:
             self.program.unread.append(t.Unread(at, f"`{name}`"))
             return
         known = self._known_names()
+        later = {g.name for g in self.program.globals} | set(self.program.functions)
+        if name in later:
+            self._refuse("name-undeclared", at, name, name)
+            return
         cased = next((k for k in known if k.lower() == name.lower()), None)
         if cased:
             self._refuse("name-miscased", at, name, cased)

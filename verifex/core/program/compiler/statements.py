@@ -108,8 +108,9 @@ class Statements(Loops):
         if node.constant and node.value is None and isinstance(node.type, Int):
             self._refuse("wrong-types", node.at, f"`{node.name}` is constant and is given no value")
         self.bytes_kept += size_of(node.type) if is_global else 0
-        make = self._reference(node) if node.reference else self._filled(node.type, node.value)
+        # A name is known from its declarator on, so also where its own value is worked out.
         variable = self._new_variable(node.name, node.type, node.at, is_global=is_global, constant=node.constant)
+        make = self._reference(node) if node.reference else self._filled(node.type, node.value)
         variable.reference = node.reference
         index = variable.index
         if f"={node.name}" in self.clocks:

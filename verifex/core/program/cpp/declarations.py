@@ -1,10 +1,12 @@
 """Declarations of the C++ dialect: variables, arrays, pointers, references, records, lists of names."""
 
 from dataclasses import dataclass
+from difflib import get_close_matches
 
 from tree_sitter import Node as Raw
 
 from verifex.core.program import tree as t
+from verifex.core.program.boards import OWN_HEADERS
 from verifex.core.program.cpp.base import NotRead
 from verifex.core.program.cpp.expressions import Expressions
 from verifex.core.program.types import CHAR, TEXT, Array, Object, Pointer, Struct, Type
@@ -60,13 +62,19 @@ class Declarations(Expressions):
             raise NotRead(raw, "a record that holds its own kind")
         if kind is None and self.is_library_class(described):
             words = self.text(described)
-            meant = OWN_TYPES.get(words.lower())
-            if meant or not self.program.includes:
+            meant = OWN_TYPES.get(words.lower()) or self._near_type(words)
+            if meant or all(name in OWN_HEADERS.values() for name, _ in self.program.includes):
                 self.program.not_included.append((words, meant, self.at(described)))
             return (meant and self.type_named(meant)) or Object(words)
         if kind is None:
             raise NotRead(described, f"the type `{self.text(described)}`")
         return kind
+
+    def _near_type(self, words: str) -> str | None:
+        """A type of the language, or of the program, that may have been meant; a library's class is like none of them."""
+        known = [*OWN_TYPES.values(), *self.type_names]
+        near = get_close_matches(words, known, n=1, cutoff=0.75)
+        return near[0] if near else None
 
     def declarations(self, raw: Raw) -> list[t.Declare]:
         kind = self.base_type(raw)

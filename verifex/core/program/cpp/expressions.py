@@ -43,7 +43,11 @@ class Expressions(Base):
                 return t.Unary(at, self.text(self.field(raw, "operator")), self.expr(self.field(raw, "argument")))
             case "binary_expression":
                 left, right = self.expr(self.field(raw, "left")), self.expr(self.field(raw, "right"))
-                return t.Binary(at, self.text(self.field(raw, "operator")), left, right)
+                op = self.text(self.field(raw, "operator"))
+                if self.field(raw, "right").type == "assignment_expression" and isinstance(right, t.Assign):
+                    # `a && b = c` gives a value to `a && b`: every other operator binds more closely than `=`.
+                    return t.Assign(right.at, right.op, t.Binary(at, op, left, right.target), right.value)
+                return t.Binary(at, op, left, right)
             case "assignment_expression":
                 target, value = self.expr(self.field(raw, "left")), self.expr(self.field(raw, "right"))
                 return t.Assign(at, self.text(self.field(raw, "operator")), target, value)
@@ -59,6 +63,8 @@ class Expressions(Base):
                 return t.Comma(at, self.expr(self.field(raw, "left")), self.expr(self.field(raw, "right")))
             case "subscript_expression":
                 indices = self.named(self.field(raw, "indices"))
+                if not indices:
+                    raise NotRead(raw, f"`{self.shown(raw)}`")
                 return t.Index(at, self.expr(self.field(raw, "argument")), self.expr(indices[0]))
             case "field_expression":
                 arrow = self.text(self.field(raw, "operator")) == "->"

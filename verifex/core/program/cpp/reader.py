@@ -126,7 +126,10 @@ class _Reader(Statements):
                 raise NotRead(raw, f"`{name}`")
             record, name = owner, name.split("::")[1]
         if record is None:
-            return t.Function(self.at(raw), name, result, params, self.block(self.field(raw, "body")))
+            made = t.Function(self.at(raw), name, result, params, self.block(self.field(raw, "body")))
+            if raw.child_by_field_name("type") is None:
+                self.program.untyped.append(made)
+            return made
         if name.startswith("~") or self.text(raw).startswith(("static", "virtual")):
             raise NotRead(raw, f"`{self.shown(raw)}`")
         body = self.block(self.field(raw, "body"))

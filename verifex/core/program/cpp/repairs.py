@@ -14,6 +14,9 @@ _FOR = re.compile(rb"\bfor\s*\(([^()]*)")
 _NO_EQUALS = re.compile(rb"^\s*(?:(?:const|static|volatile|unsigned)\s+)*\w+\s+[A-Za-z_]\w*\s+([0-9\"'-][^;]*;)")
 _BASE_EIGHT = re.compile(r"(?<![\w.])0[0-7]*[89]\d*(?![\w.])")
 _DIGIT_FIRST = re.compile(r"\b(?:int|float|byte|long|char|bool|double|boolean|String)\s+(\d+[A-Za-z_]\w*)")
+_HEAD = re.compile(
+    rb"^(?:void|int|float|bool|long|byte|String|double|unsigned \w+)\s+\w+\s*\([^;{}]*\)\s*\{", re.MULTILINE
+)
 _OPEN_CONDITION = re.compile(r"\b(if|while|switch)\s+[^(\s]")
 
 
@@ -32,6 +35,11 @@ def likely_repairs(text: bytes, first: Node) -> list[Repair]:
     code = _without_comments(text)
     ends = _line_ends(code, first.start_point.row)
     repairs = [Repair(end, b" {", 0, "line {line} ends without `{{`") for end in _unopened(code)]
+    repairs += [Repair(at, b"", 1, "line {line} has one `}}` too many") for at in _closed_too_soon(code)]
+    for end in _never_closed(code):
+        repairs.append(
+            Repair(end, b"\n}", 0, "the function that ends in line {line} is never closed: one `}}` is missing")
+        )
     repairs += [
         Repair(end, b";", 0, "line {line} ends without `;`") for end in ends if code[end - 1 : end] not in b";{},"
     ]
@@ -138,10 +146,38 @@ def _unopened(code: bytes) -> list[int]:
             rows.append((at + len(line.rstrip()), len(line) - len(line.lstrip()), line.strip()))
         at += len(line) + 1
     for (end, moved, head), (_, first, _), (_, second, said) in zip(rows, rows[1:], rows[2:], strict=False):
-        begins = head.endswith((b")", b"else"))
-        if begins and first > moved and second > moved and not said.startswith(b"}"):
+        begins = head.endswith((b")", b"else")) and first > moved
+        closes = said.startswith(b"}") and second == moved
+        if begins and (closes or (second > moved and not said.startswith(b"}"))):
             found.append(end)
     return found[:8]
+
+
+def _never_closed(code: bytes) -> list[int]:
+    """Where `{` outnumber `}`: behind the last code before each head of a function that begins inside another."""
+    if code.count(b"{") <= code.count(b"}"):
+        return []
+    found = []
+    for match in _HEAD.finditer(code):
+        before = code[: match.start()]
+        if before.count(b"{") > before.count(b"}"):
+            found.append(len(before.rstrip()))
+    return found[:4]
+
+
+def _closed_too_soon(code: bytes) -> list[int]:
+    """Where `}` outnumber `{`: each `}` that ends a function although what follows is moved in as if it went on."""
+    if code.count(b"}") <= code.count(b"{"):
+        return []
+    found, depth = [], 0
+    for match in re.finditer(rb"[{}]", code):
+        depth += 1 if match.group() == b"{" else -1
+        following = re.match(rb"[ \t]*\n(?:[ \t]*\n)*([ \t]*)\S|[ \t]*(\S)", code[match.end() :])
+        goes_on = following is not None and bool(following.group(1) or following.group(2))
+        if depth <= 0 and match.group() == b"}" and goes_on:
+            found.append(match.start())
+        depth = max(0, depth)
+    return found[:4]
 
 
 def _opened_at(code: bytes) -> str:

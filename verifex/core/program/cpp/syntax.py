@@ -46,6 +46,9 @@ def _stray_words(text: bytes) -> list[Problem]:
         if word in STRAYS:
             line, column = node.start_point.row + 1, node.start_point.column + 1
             problems.append(Problem(line, column, STRAYS[word].format(line=line)))
+        if node.type == "subscript_argument_list" and not node.named_children:
+            line, column = node.start_point.row + 1, node.start_point.column + 1
+            problems.append(Problem(line, column, f"line {line} has brackets `[ ]` without a place in them"))
     return problems[:MOST_PROBLEMS]
 
 

@@ -111,6 +111,14 @@ def name_undeclared(view: ProgramView, found: Found) -> Iterator[Finding]:
         if refused.kind != "name-undeclared" or refused.name in seen:
             continue
         seen.add(refused.name)
+        if refused.near == refused.name:
+            yield found(
+                f"`{refused.name}` is used before it is declared.",
+                "Move its declaration above this line.",
+                line=refused.at.line,
+                column=refused.at.column,
+            )
+            continue
         remedy = (
             f"Did you mean `{refused.near}`?"
             if refused.near
@@ -136,6 +144,7 @@ def refused_use(view: ProgramView, found: Found) -> Iterator[Finding]:
         "no-field": "This record has no field `{}`.",
         "no-method": "{}.",
         "wrong-types": "{}.",
+        "without-type": "the function {}() has no type in front of its name; one that gives nothing is `void`.",
         "described-twice": "there are two functions {}(); a program has each of them once.",
         "misplaced": "`{}` stands outside of any loop.",
     }
@@ -227,15 +236,24 @@ def not_read_yet(view: ProgramView, found: Found) -> Iterator[Finding]:
 )
 def assignment_in_condition(view: ProgramView, found: Found) -> Iterator[Finding]:
     for node in view.nodes:
-        if (
-            isinstance(node, t.If | t.While | t.For | t.Choice)
-            and isinstance(node.condition, t.Assign)
-            and node.condition.op == "="
-        ):
-            at = node.condition.at
+        stored = _stored(node.condition) if isinstance(node, t.If | t.While | t.For | t.Choice) else None
+        if stored is not None:
+            at = stored.at
             yield found(
                 "The condition has one `=`, which stores instead of comparing.",
                 "Write `==`.",
                 line=at.line,
                 column=at.column,
             )
+
+
+def _stored(condition: t.Expr | None) -> t.Assign | None:
+    """A value stored where a condition asks: as the whole of it, or beside `&&` and `||`. One that is compared is meant."""
+    match condition:
+        case t.Assign(op="="):
+            return condition
+        case t.Binary(op="&&" | "||" | "and" | "or", left=left, right=right):
+            return _stored(left) or _stored(right)
+        case t.Unary(op="!", operand=operand):
+            return _stored(operand)
+    return None

@@ -34,6 +34,7 @@ class Program:
     #: Types that only a library could bring where none is included: as written, the one of the language it is like, where.
     not_included: list[tuple[str, str | None, At]] = field(default_factory=list)
     #: Functions that are described a second time, with the same parameters.
+    untyped: list[Function] = field(default_factory=list)  # functions without a type in front
     twice: list[Function] = field(default_factory=list)
     #: Library classes as the exercise declares them; others are matched by their words.
     declared: Declared = field(default_factory=dict)
