@@ -11,7 +11,7 @@ from verifex.core.program import RunResult, ScriptedPins, check_program
 from verifex.core.program.compiler import compile_program
 from verifex.core.program.cpp import read_cpp
 from verifex.core.program.machine import Machine
-from verifex.core.twin import check_on_bench, read_stimulus, run_twin
+from verifex.core.twin import check_behaviour, check_on_bench, plan_stimulus, read_stimulus, run_twin
 
 BOARD, WIDE = catalogue().boards["mcu-5v"], catalogue().boards["mcu-3v3-wireless"]
 
@@ -239,3 +239,25 @@ class DeclaredDriverTest(TestCase):
             found = check_on_bench(self.CPP.replace(old, new), view, exercise).findings
             self.assertEqual([f.rule for f in found], ["refused-use"])
             self.assertIn(words, f"{found[0].seen} {found[0].remedy}")
+
+
+class UnplayedTest(TestCase):
+    """What the twin does not play is ours to add, and nothing of the run is held against the pair."""
+
+    def test_single_bytes_to_a_module_are_told_as_not_read(self):
+        text = "#include <SPI.h>\nvoid setup() { Serial.begin(9600); SPI.begin(); }\nvoid loop() { Serial.println(SPI.transfer(7)); delay(99); }"
+        self.assertEqual([(f.rule, f.where.line) for f in check_program(text, BOARD).findings], [("not-read-yet", 3)])
+
+    def test_a_run_that_meets_it_is_not_judged(self):
+        exercise = EXERCISES["toppled-hive-alarm"]
+        wiring = (
+            exercise.reference_wiring()
+            .replace("motion-6 a15 a16 a17 a18", "baro a15 a16 a17 a18")
+            .replace("part U1 baro", "part U9 baro")
+        )
+        program = "#include <Wire.h>\nvoid setup() { Serial.begin(9600); Wire.begin(); }\nvoid loop() { Wire.requestFrom(0x76, 2); Serial.println(Wire.read()); delay(200); }"
+        view = check_wiring(wiring, exercise=exercise).view
+        plan = plan_stimulus(exercise)
+        trace = run_twin(view, check_on_bench(program, view, exercise), plan, plan.seconds)
+        found = check_behaviour(view, exercise, plan, trace).findings
+        self.assertEqual((trace.run.ended, [f.rule for f in found]), ("not-read", ["not-read-on-bench"]))

@@ -107,6 +107,37 @@ def _named(view: RunView, outputs: list[str]) -> tuple[list[str], str, str]:
 
 
 @BEHAVIOUR.rule(
+    "not-read-on-bench",
+    Severity.CHECK,
+    title="Not read yet, met in the run",
+    why="Our twin does not play this yet, so the run ends here and nothing of it is judged; it is no fault of the pair.",
+    hint="Your instructor looks at this with you; nothing is wrong with it as far as we know.",
+    criterion="program",
+    source="our twin",
+    explains=(
+        "alarm-inverted",
+        "alarm-never-on",
+        "alarm-stays-on",
+        "alarm-at-wrong-value",
+        "printed-value-out",
+        "flickers-at-threshold",
+        "id-in-base-10",
+    ),
+)
+def not_read_on_bench(view: RunView, found: Found) -> Iterator[Finding]:
+    run = view.trace.run
+    if run.ended == "not-read":
+        at = run.ended_at
+        yield found(
+            f"After {run.ended_ms / 1000:.1f} s the run comes to {run.ended_with}, which is not read yet.",
+            "Judge this place by eye.",
+            line=at.line if at else None,
+            column=at.column if at else None,
+            parts=sensor_and_outputs(view),
+        )
+
+
+@BEHAVIOUR.rule(
     "stops-on-bench",
     Severity.FIX,
     title="The program stops on this bench",

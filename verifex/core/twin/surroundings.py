@@ -14,6 +14,7 @@ from verifex.core.circuit.view import BenchView
 from verifex.core.parts import SIGNAL_ROLES, Output, SwitchOutput
 from verifex.core.parts.outputs import DataOutput
 from verifex.core.program import Machine
+from verifex.core.program.run import Ended
 from verifex.core.twin.modules import ModulesInTime
 from verifex.core.twin.stimulus import Stimulus
 
@@ -160,6 +161,8 @@ class BenchSurroundings:
         for part in self._speakers(machine, []):
             if int(part.settings.get("address") or part.type.address or "0", 0) != address:
                 continue
+            if count and not part.type.registers:
+                raise Ended("not-read", None, f"the bytes of {part.ref}, {part.type.title}")
             stimuli, found = self._stimuli(machine), {}
             for entry in part.type.registers:
                 output = part.type.sensing(entry.quantity)

@@ -15,6 +15,7 @@ from verifex.core.program.machine import Ended
 from verifex.core.program.types import FLOAT, FUNCTION, TEXT, VOID, Array, Int, Object, Pointer, Struct, Type, is_chars
 from verifex.core.program.values import chars_read
 
+UNPLAYED = ("SPI.transfer",)  # no module of ours answers to single bytes so
 CALL_STEPS = 6  # what a call of the board costs us beside a sum
 NOTHING: Value = lambda frame: 0  # noqa: E731
 
@@ -35,6 +36,8 @@ class Calling(Records):
             return self._own_call(own, node, (t.Name(node.at, "this"),))
         if not node.receiver and node.name in self.program.records:
             return self._built(self.program.records[node.name], node)
+        if name in UNPLAYED:
+            self.program.unread.append(t.Unread(node.at, f"`{name}` to a module, byte by byte"))
         spec = CALLS.get(name)
         if spec is not None and spec.int_bits <= self.widths.int_bits:
             if node.receiver in OWN_HEADERS and not self.program.includes:
