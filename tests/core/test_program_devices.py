@@ -251,7 +251,7 @@ class UnplayedTest(TestCase):
     def test_a_run_that_meets_it_is_not_judged(self):
         exercise = EXERCISES["toppled-hive-alarm"]
         wiring = (
-            exercise.reference_wiring()
+            exercise.reference_wiring("mcu-3v3-wireless")
             .replace("motion-6 a15 a16 a17 a18", "baro a15 a16 a17 a18")
             .replace("part U1 baro", "part U9 baro")
         )
