@@ -14,7 +14,7 @@ from benchmarks.papers import class_papers
 from benchmarks.programs import TASKS as PROGRAM_TASKS
 from verifex.core.circuit import check_wiring
 from verifex.core.exercise import read_exercise
-from verifex.core.expected import Measured, expected_sheet
+from verifex.core.expected import Measured, expected_sheet, sheet_json
 from verifex.core.marking import Evidence, propose
 from verifex.core.readings import compare_log
 from verifex.core.twin import check_behaviour, check_on_bench, plan_stimulus, run_twin
@@ -44,7 +44,7 @@ def expected() -> str:
 def every_sheet() -> str:
     """The sheet of each of the course's exercises on its own bench, as a page asks for it."""
     sheets = [expected_sheet(exercise) for exercise in COURSE]
-    return f"{len(sheets)} exercises, {sum(len(s.as_json()['steps']) for s in sheets)} steps"
+    return f"{len(sheets)} exercises, {sum(len(sheet_json(s)['steps']) for s in sheets)} steps"
 
 
 def slider_tables() -> str:

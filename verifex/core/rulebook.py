@@ -2,7 +2,7 @@
 
 from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass, replace
-from typing import Generic, TypeVar
+from typing import Generic, Protocol, TypeVar
 
 from verifex.core.findings import Finding, Severity, Where, most_urgent_first
 
@@ -50,6 +50,7 @@ class Found:
         nets: Sequence[str] = (),
         line: int | None = None,
         column: int | None = None,
+        at: "Placed | None" = None,
         value: float | None = None,
         limit: float | None = None,
         unit: str | None = None,
@@ -58,7 +59,10 @@ class Found:
         hint: str | None = None,
         affects: Sequence[str] = (),
     ) -> Finding:
-        """A finding of this rule. `affects` are parts whose own findings follow from this one."""
+        """A finding of this rule, at a line and column or `at` something that has them. `affects` are parts whose own
+        findings follow from this one."""
+        if at is not None:
+            line, column = at.line, at.column
         return Finding(
             rule=self.slug,
             severity=severity or self.severity,
@@ -84,6 +88,16 @@ RUN_CONSEQUENCES = (
     "printed-value-out",
     "flickers-at-threshold",
 )
+
+
+class Placed(Protocol):
+    """Something with a place in a text."""
+
+    @property
+    def line(self) -> int: ...
+
+    @property
+    def column(self) -> int: ...
 
 
 class RuleBook(Generic[View]):

@@ -5,6 +5,7 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router
 
+from verifex.core.expected import sheet_json
 from verifex.core.program import read_program
 from verifex.core.program.flow import flow_charts, placed
 from verifex.dockets import services
@@ -43,13 +44,13 @@ def get_sheets(request: HttpRequest, docket_id: int) -> dict[str, Any]:
     """The expected sheet of the pair's own bench, and the exercise's."""
     bench = DocketBench(docket_for_staff(request, docket_id))
     built = bench.sheet_as_built()
-    return {"built": built.as_json(), "intended": bench.sheet_as_intended(built).as_json()}
+    return {"built": sheet_json(built), "intended": sheet_json(bench.sheet_as_intended(built))}
 
 
 @router.post("/dockets/{docket_id}/sheet", response=SheetOut)
 def try_sheet(request: HttpRequest, docket_id: int, data: SheetIn) -> dict[str, Any]:
     """The sheet of the pair's own bench with values as if they were measured; nothing is kept."""
-    return DocketBench(docket_for_staff(request, docket_id)).sheet_as_built(data.measured).as_json()
+    return sheet_json(DocketBench(docket_for_staff(request, docket_id)).sheet_as_built(data.measured))
 
 
 @router.post("/dockets/{docket_id}/sliders", response=SlidersOut)

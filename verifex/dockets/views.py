@@ -5,6 +5,7 @@ from typing import Any
 
 from django.http import HttpRequest
 
+from verifex.core.expected import sheet_json
 from verifex.core.expected.plan import how_to
 from verifex.core.twin import checklist_on_bench
 from verifex.dockets.bench import DocketBench, last_judgement
@@ -112,7 +113,7 @@ def my_docket_json(docket: Docket) -> dict[str, Any]:
         "readings": _pair_attempt(readings, with_hints=False),
         "prediction": _own_prediction(bench, told=readings is not None),
         "steps": judged.result["steps"] if judged else [],
-        "sheet": bench.sheet_as_built().as_json() if readings else None,
+        "sheet": sheet_json(bench.sheet_as_built()) if readings else None,
         "cleared": bench.standing_clearance() is not None,
         "voided": _voided(docket),
         "messages": [_decision(d) for d in docket.decisions.select_related("by") if d.what in TOLD],

@@ -6,7 +6,7 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router, Schema
 
-from verifex.core.expected import Sheet, expected_sheet
+from verifex.core.expected import Sheet, expected_sheet, sheet_json
 from verifex.core.expected.derived import derived_json
 from verifex.core.expected.plot import SLIDER_POINTS, stimuli
 from verifex.core.expected.release import release_obstacles
@@ -74,7 +74,7 @@ def list_exercises(request: HttpRequest) -> list[dict[str, Any]]:
 def exercise_sheet(request: HttpRequest, version_id: int, data: SheetIn) -> dict[str, Any]:
     """The sheet of the exercise's own bench, for one of its boards and variants, with values as if measured."""
     _staff_only(request)
-    return _sheet(version_id, data).as_json()
+    return sheet_json(_sheet(version_id, data))
 
 
 @router.post("/exercises/{version_id}/sliders", response=SlidersOut)

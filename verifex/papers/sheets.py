@@ -4,6 +4,7 @@ from typing import Any
 
 from django.template.loader import render_to_string
 
+from verifex.core.expected import sheet_json
 from verifex.dockets.bench import DocketBench
 from verifex.dockets.models import Docket
 from verifex.dockets.views import bench_number
@@ -32,7 +33,7 @@ def sheet_html(docket: Docket, *, answers: bool) -> str:
     }
     if not answers:
         return render_to_string("papers/prediction.html", common)
-    sheet = bench.sheet_as_built().as_json()
+    sheet = sheet_json(bench.sheet_as_built())
     return render_to_string(
         "papers/sheet.html", {**common, "sheet": sheet, "plots": _plots(sheet), "rows": _rows(sheet)}
     )

@@ -16,7 +16,7 @@ from verifex.core.cli.files import (
 )
 from verifex.core.cli.wiring import bench_text
 from verifex.core.exercise import Exercise
-from verifex.core.expected import Measured, Sheet, expected_sheet
+from verifex.core.expected import Measured, Sheet, expected_sheet, sheet_json
 from verifex.core.expected.thresholds import suggest_threshold
 from verifex.core.findings import Finding, will_not_do
 from verifex.core.marking import Evidence, propose
@@ -106,7 +106,7 @@ def show_expected(arguments: Namespace) -> int:
         )
     sheet = expected_sheet(exercise, wiring, measured=_measured(arguments), board=arguments.board, variant=variant)
     if arguments.json:
-        print_json(sheet.as_json())
+        print_json(sheet_json(sheet))
     else:
         _print_sheet(exercise, sheet)
     return 1 if sheet.reason else 0

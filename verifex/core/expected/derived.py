@@ -9,10 +9,10 @@ from typing import Any
 from verifex.core.circuit import check_wiring
 from verifex.core.circuit.windows import ResistorJob, resistor_jobs
 from verifex.core.exercise import Exercise
+from verifex.core.expected.making import expected_sheet
 from verifex.core.expected.measured import Measured
 from verifex.core.expected.plan import cautions_of
 from verifex.core.expected.release import as_measured
-from verifex.core.expected.sheet import expected_sheet
 from verifex.core.parts import catalogue
 
 # Minutes a class of beginners needs, on average: for a lead, for a program, for the talk at clearance.

@@ -1,17 +1,12 @@
 """What an instructor should know of a sheet, in sentences."""
 
-from __future__ import annotations
-
 from collections.abc import Iterator
-from typing import TYPE_CHECKING
 
 from verifex.core.circuit.settings import quantity_or_none
 from verifex.core.expected.chain import Converted
+from verifex.core.expected.sheet import Sheet
 from verifex.core.parts import catalogue
 from verifex.core.parts.outputs import DataOutput, EchoOutput, PowerLawOutput, SwitchOutput
-
-if TYPE_CHECKING:
-    from verifex.core.expected.sheet import Sheet
 
 LOADED = 0.005  # of the output: from here the loading is told
 

@@ -5,8 +5,9 @@ from dataclasses import dataclass
 from verifex.core.circuit import check_wiring
 from verifex.core.exercise import Exercise
 from verifex.core.expected.indicators import OFF, ON
+from verifex.core.expected.making import expected_sheet
 from verifex.core.expected.measured import Measured
-from verifex.core.expected.sheet import Sheet, expected_sheet
+from verifex.core.expected.sheet import Sheet
 from verifex.core.findings import will_not_do
 from verifex.core.parts import Board, catalogue
 from verifex.core.problems import UnusableInput

@@ -1,17 +1,13 @@
 """A sheet as JSON: the contract's keys of the main reading, and every reading with its plot."""
 
-from __future__ import annotations
-
-from typing import TYPE_CHECKING, Any
+from typing import Any
 
 from verifex.core.exercise.units import UNITS_OF_QUANTITY
 from verifex.core.expected.chain import Chain
 from verifex.core.expected.indicators import threshold_printed
 from verifex.core.expected.plot import is_in_decades
+from verifex.core.expected.sheet import Key, Sheet
 from verifex.core.expected.step import spread_json
-
-if TYPE_CHECKING:
-    from verifex.core.expected.sheet import Key, Sheet
 
 
 def sheet_json(sheet: Sheet) -> dict[str, Any]:

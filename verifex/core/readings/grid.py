@@ -1,18 +1,14 @@
 """The values a program can print at all: the program run once for each count of the converter."""
 
-import math
-
-from verifex.core.program import Machine, ProgramReport
+from verifex.core.program import Machine, ProgramReport, ScriptedPins
 from verifex.core.program.machine import Budget, Ended
 from verifex.core.quantity import numbers_in
 
 
-class _EveryCount:
+class _EveryCount(ScriptedPins):
     """Gives the next count of the converter with every reading."""
 
-    def __init__(self) -> None:
-        self.reads = 0
-        self.typed: list[tuple[float, str]] = []
+    reads = 0
 
     def analogue_count(self, machine: Machine, pin: str) -> int:
         if self.reads >= machine.board.counts:
@@ -20,29 +16,8 @@ class _EveryCount:
         self.reads += 1
         return self.reads - 1
 
-    def level(self, machine: Machine, pin: str) -> bool:
-        return False
-
-    def pulse_us(self, machine: Machine, pin: str) -> int:
-        return 0
-
-    def measured(self, machine: Machine, pins: list[str], quantity: str) -> float:
-        return math.nan
-
-    def conversion_us(self, machine: Machine, pins: list[str], quantity: str) -> float:
-        return 0.0
-
-    def registers(self, machine: Machine, address: int, register: int, count: int) -> list[int] | None:
-        return None
-
-    def tag(self, machine: Machine, pins: list[str]) -> str:
-        return ""
-
     def next_change_us(self, since_us: float) -> float:
         return since_us  # every reading is another count
-
-    def pins_changed(self, machine: Machine) -> None:
-        return None
 
 
 def printable_values(program: ProgramReport) -> list[str] | None:

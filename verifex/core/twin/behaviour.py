@@ -8,7 +8,8 @@ from verifex.core.circuit.view import BenchView
 from verifex.core.exercise import Exercise
 from verifex.core.exercise.schema import Behaviour
 from verifex.core.findings import Finding
-from verifex.core.twin.behaviour_rules import BEHAVIOUR, RunView, StepOutcome
+from verifex.core.twin.behaviour_rules import BEHAVIOUR
+from verifex.core.twin.outcome import RunView, StepOutcome
 from verifex.core.twin.printed import Printed, is_judged, reading_column, rows_of
 from verifex.core.twin.run import TwinTrace
 from verifex.core.twin.stimulus import Stimulus, Window

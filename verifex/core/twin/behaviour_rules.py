@@ -1,84 +1,11 @@
 """The rules on a run: where what the twin did parts from what the exercise asks."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
-from typing import Any
 
-from verifex.core.exercise import Exercise
 from verifex.core.findings import Finding, Severity
 from verifex.core.rulebook import Found, RuleBook
-from verifex.core.twin.printed import Printed
-from verifex.core.twin.run import TwinTrace
-from verifex.core.twin.stimulus import Window
+from verifex.core.twin.outcome import RunView
 from verifex.core.twin.thresholds import switching
-
-
-@dataclass(frozen=True, slots=True)
-class StepOutcome:
-    """A step or a sweep: what was asked of each output, what it did, what was printed."""
-
-    window: Window
-    asked: dict[str, str]
-    seen: dict[str, str]
-    reading: Printed | None
-    limits: tuple[float, float] | None
-    switched_at: dict[str, float]
-    switched_ms: float | None = None  # when the first of them did, in a sweep
-    strays: bool = False  # a sweep in which something changed at another value than asked
-
-    @property
-    def parts_ms(self) -> float:
-        """When it parts from what is asked, if it does: a sweep at the change, a step from its beginning."""
-        return self.window.start_ms if self.switched_ms is None else self.switched_ms
-
-    @property
-    def printed(self) -> float | None:
-        return self.reading.value if self.reading else None
-
-    @property
-    def inside(self) -> bool:
-        """Whether what is printed can be what this bench gives; true where nothing is known to hold it against."""
-        return self.limits is None or self.reading is None or self.reading.fits(self.limits)
-
-    @property
-    def agrees(self) -> bool:
-        right = all(self.asked[ref] in ("either", self.seen.get(ref)) for ref in self.asked)
-        return right and self.inside and not self.strays
-
-    def as_json(self) -> dict[str, Any]:
-        return {
-            "name": self.window.name,
-            "kind": self.window.kind,
-            "start_ms": self.window.start_ms,
-            "end_ms": self.window.end_ms,
-            "stimulus": self.window.value,
-            "text": self.window.text,
-            "asked": self.asked,
-            "seen": self.seen,
-            "printed": self.printed,
-            "limits": list(self.limits) if self.limits else None,
-            "switched_at": {ref: round(v, 2) for ref, v in self.switched_at.items()},
-            "agrees": self.agrees,
-        }
-
-
-@dataclass(frozen=True, slots=True)
-class RunView:
-    """What the behaviour rules look at."""
-
-    exercise: Exercise
-    trace: TwinTrace
-    outcomes: list[StepOutcome]
-    refs: dict[str, str]  # the exercise's reference → the bench's
-
-    def states(self, ref: str, kind: str = "step") -> list[tuple[str, str]]:
-        """(asked, seen) of an output over the windows of a kind."""
-        return [
-            (o.asked[ref], o.seen[ref])
-            for o in self.outcomes
-            if o.window.kind == kind and ref in o.asked and ref in o.seen
-        ]
-
 
 BEHAVIOUR: RuleBook[RunView] = RuleBook("Behaviour on the twin")
 
@@ -153,8 +80,7 @@ def stops_on_bench(view: RunView, found: Found) -> Iterator[Finding]:
         yield found(
             f"After {run.ended_ms / 1000:.1f} s line {run.ended_at.line} stops the program: {run.ended_with}.",
             "Look at the wiring of what this line asks; then catch the error, and try again at the next turn.",
-            line=run.ended_at.line,
-            column=run.ended_at.column,
+            at=run.ended_at,
             parts=sensor_and_outputs(view),
         )
 

@@ -7,14 +7,11 @@ the middle, by half of what the stimulus covers meanwhile.
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from typing import TYPE_CHECKING
 
 from verifex.core.exercise import Exercise
 from verifex.core.exercise.schema import Behaviour
 from verifex.core.parts import catalogue
-
-if TYPE_CHECKING:
-    from verifex.core.twin.behaviour_rules import StepOutcome
+from verifex.core.twin.outcome import StepOutcome
 
 FREE_SHARE = 0.05  # of the sweep: what pauses and rounding may add
 FREE_SECONDS = 2.0  # of holding more or less long than asked
@@ -46,9 +43,7 @@ def is_the_pairs(exercise: Exercise, statement: Behaviour) -> bool:
     return output is not None and output.carries != "level" and exercise.conventions.threshold != "two-readings"
 
 
-def switching(
-    exercise: Exercise, statement: Behaviour, ref: str, outcomes: Sequence["StepOutcome"]
-) -> Switching | None:
+def switching(exercise: Exercise, statement: Behaviour, ref: str, outcomes: Sequence[StepOutcome]) -> Switching | None:
     """Where an output switched in the sweeps of its statement; None when it did not in either, or another decides.
 
     What did not change in one of the two would have done so beyond its end, so the end is the least that can be said.
@@ -72,7 +67,7 @@ def switching(
     return Switching(at["up"], at["down"], asked - free - late, asked + free + pace * FREE_SECONDS / 2)
 
 
-def _reads_otherwise(outcomes: Sequence["StepOutcome"]) -> float:
+def _reads_otherwise(outcomes: Sequence[StepOutcome]) -> float:
     """How far this bench's printed values lie from the stimulus, where the two are in one unit: no fault of a threshold."""
     return max(
         (

@@ -9,7 +9,8 @@ from verifex.core.findings import Finding, Severity
 from verifex.core.parts import LinearOutput, Output, catalogue
 from verifex.core.program.calls.devices import tag_bytes
 from verifex.core.rulebook import Found
-from verifex.core.twin.behaviour_rules import BEHAVIOUR, RunView, StepOutcome, sensor_and_outputs
+from verifex.core.twin.behaviour_rules import BEHAVIOUR, sensor_and_outputs
+from verifex.core.twin.outcome import RunView, StepOutcome
 
 FOLLOWS = ("printed-value-out", "alarm-never-on", "alarm-stays-on", "alarm-at-wrong-value", "alarm-inverted")
 CM_PER_INCH = 2.54

@@ -126,16 +126,14 @@ def branch_unreachable(view: ProgramView, found: Found) -> Iterator[Finding]:
                 yield found(
                     f"The branch in line {condition.at.line} is never taken: no value of {condition.of} comes this far and fits.",
                     "Ask about the narrowest band first, or mend the limits.",
-                    line=condition.at.line,
-                    column=condition.at.column,
+                    at=condition.at,
                 )
             left = [x for x in left if not condition.holds(x)]
         if last is not None and not left:
             yield found(
                 f"The else in line {last.at.line} is never taken: every value of {conditions[0].of} fits a branch before it.",
                 "Mend the limits; `&&` where both have to hold, `||` where one is enough.",
-                line=last.at.line,
-                column=last.at.column,
+                at=last.at,
             )
 
 
@@ -158,8 +156,7 @@ def band_misses_limit(view: ProgramView, found: Found) -> Iterator[Finding]:
                 yield found(
                     f"When {conditions[0].of} is exactly {points[index]:g}, no branch from line {conditions[0].at.line} on is taken.",
                     "Write `<=` or `>=` on one side.",
-                    line=conditions[0].at.line,
-                    column=conditions[0].at.column,
+                    at=conditions[0].at,
                 )
                 break
 

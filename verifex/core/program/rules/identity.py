@@ -35,6 +35,5 @@ def id_wrong_base(view: ProgramView, found: Found) -> Iterator[Finding]:
             yield found(
                 f"The id has the byte {slipped[0]} in base 16; the program compares with {int(slipped[0])} in base 10.",
                 f"Write 0x{slipped[0]}, and all other bytes so.",
-                line=node.at.line,
-                column=node.at.column,
+                at=node.at,
             )

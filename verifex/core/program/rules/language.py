@@ -32,8 +32,7 @@ def syntax(view: ProgramView, found: Found) -> Iterator[Finding]:
         yield found(
             f"{said}.",
             "Mend this line; the next ones may then be right as they are.",
-            line=problem.line,
-            column=problem.column,
+            at=problem,
         )
 
 
@@ -91,8 +90,7 @@ def name_miscased(view: ProgramView, found: Found) -> Iterator[Finding]:
             yield found(
                 f"`{refused.name}` is not known; `{refused.near}` is.",
                 f"Write `{refused.near}`.",
-                line=refused.at.line,
-                column=refused.at.column,
+                at=refused.at,
             )
 
 
@@ -115,8 +113,7 @@ def name_undeclared(view: ProgramView, found: Found) -> Iterator[Finding]:
             yield found(
                 f"`{refused.name}` is used before it is declared.",
                 "Move its declaration above this line.",
-                line=refused.at.line,
-                column=refused.at.column,
+                at=refused.at,
             )
             continue
         remedy = (
@@ -153,8 +150,7 @@ def refused_use(view: ProgramView, found: Found) -> Iterator[Finding]:
             yield found(
                 capital(words[refused.kind].format(refused.name)),
                 f"Write `{refused.near}`." if refused.near else "Look at how it is declared, and use it so.",
-                line=refused.at.line,
-                column=refused.at.column,
+                at=refused.at,
             )
 
 
@@ -177,8 +173,7 @@ def include_missing(view: ProgramView, found: Found) -> Iterator[Finding]:
                 f"Write `#include <{refused.near}>` at the top."
                 if refused.near
                 else "Include the library's header at the top.",
-                line=refused.at.line,
-                column=refused.at.column,
+                at=refused.at,
             )
 
 
@@ -197,8 +192,7 @@ def memory_full(view: ProgramView, found: Found) -> Iterator[Finding]:
             yield found(
                 f"The variables take {refused.name} bytes of memory.",
                 "Make the lists shorter, or use a smaller type: byte takes 1, int 2, long and float 4 bytes.",
-                line=refused.at.line,
-                column=refused.at.column,
+                at=refused.at,
             )
 
 
@@ -219,8 +213,7 @@ def not_read_yet(view: ProgramView, found: Found) -> Iterator[Finding]:
         yield found(
             f"{unread.what[0].upper()}{unread.what[1:]} is not read yet.",
             "Judge this place by eye.",
-            line=unread.at.line,
-            column=unread.at.column,
+            at=unread.at,
         )
 
 
@@ -242,8 +235,7 @@ def assignment_in_condition(view: ProgramView, found: Found) -> Iterator[Finding
             yield found(
                 "The condition has one `=`, which stores instead of comparing.",
                 "Write `==`.",
-                line=at.line,
-                column=at.column,
+                at=at,
             )
 
 

@@ -28,8 +28,7 @@ def pin_mode_wrong(view: ProgramView, found: Found) -> Iterator[Finding]:
             yield found(
                 f"{pin} is made an output, but {wired.title} drives it.",
                 "Make it an input.",
-                line=use.mode_at.line,
-                column=use.mode_at.column,
+                at=use.mode_at,
                 parts=list(wired.parts),
             )
 
@@ -54,8 +53,7 @@ def plain_pin_dimmed(view: ProgramView, found: Found) -> Iterator[Finding]:
         yield found(
             f"analogWrite in line {at.line} works on a pin that is only ever off or on.",
             f"Move the lead to one of {dimming}, or write HIGH and LOW.",
-            line=at.line,
-            column=at.column,
+            at=at,
         )
 
 
@@ -74,8 +72,7 @@ def no_interrupt(view: ProgramView, found: Found) -> Iterator[Finding]:
         yield found(
             "This pin has no interrupt.",
             f"Use {' or '.join(view.board.pins.interrupts)}, and wire the part to it.",
-            line=at.line,
-            column=at.column,
+            at=at,
         )
 
 
@@ -102,8 +99,7 @@ def never_switched_off(view: ProgramView, found: Found) -> Iterator[Finding]:
             yield found(
                 f"{name} is switched on in line {at.line}, and nothing in the program switches it off.",
                 "Switch it off in the other branch (else).",
-                line=at.line,
-                column=at.column,
+                at=at,
                 parts=list((view.wired or {})[name].parts) if name in (view.wired or {}) else [],
             )
 
@@ -172,8 +168,7 @@ def loop_one_short(view: ProgramView, found: Found) -> Iterator[Finding]:
             yield found(
                 f"`{name}` has {view.lengths[name]} places, 0 to {view.lengths[name] - 1}; this loop leaves out place {missing}.",
                 f"Let it run from 0 while `{counter.name} < {view.lengths[name]}`.",
-                line=node.at.line,
-                column=node.at.column,
+                at=node.at,
                 parts=_parts_at(view, name, missing),
             )
 

@@ -58,8 +58,7 @@ def display_flickers(view: ProgramView, found: Found) -> Iterator[Finding]:
             yield found(
                 f"Line {at.line} wipes the display about {rate:.0f} times a second.",
                 "Wait between two pictures, or write over what changes and leave the rest.",
-                line=at.line,
-                column=at.column,
+                at=at,
                 value=round(rate, 1),
                 limit=MOST_CLEARED_PER_SECOND,
                 unit="1/s",
@@ -80,8 +79,7 @@ def display_leftover(view: ProgramView, found: Found) -> Iterator[Finding]:
         yield found(
             f"What line {at.line} writes was at times longer before; its old end still stands behind it.",
             "Write spaces behind it, or wipe the row first.",
-            line=at.line,
-            column=at.column,
+            at=at,
         )
 
 
@@ -105,8 +103,7 @@ def pause_too_long(view: ProgramView, found: Found) -> Iterator[Finding]:
             yield found(
                 f"Line {at.line} waits {ms / 1000:g} s; the exercise holds a value for {shortest:g} s at the shortest.",
                 "Wait less, and look more often.",
-                line=at.line,
-                column=at.column,
+                at=at,
                 value=ms / 1000,
                 limit=shortest,
                 unit="s",

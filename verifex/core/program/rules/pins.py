@@ -46,8 +46,7 @@ def pin_differs(view: ProgramView, found: Found) -> Iterator[Finding]:
                 f"Change the number to {meant[0]}, or move the lead."
                 if meant
                 else "Lead the part to this pin, or mend the number.",
-                line=at.line,
-                column=at.column,
+                at=at,
                 parts=list(left[meant[0]].parts) if meant else [],
             )
 
@@ -115,8 +114,7 @@ def pin_mode_missing(view: ProgramView, found: Found) -> Iterator[Finding]:
         yield found(
             f"{pin} is written in line {at.line}, but nothing makes it an output.",
             "Add `pinMode(…, OUTPUT);` for it in setup().",
-            line=at.line,
-            column=at.column,
+            at=at,
             parts=list((view.wired or {})[pin].parts) if pin in (view.wired or {}) else [],
         )
 
@@ -139,8 +137,7 @@ def no_converter(view: ProgramView, found: Found) -> Iterator[Finding]:
         yield found(
             "A voltage is read on a pin without a converter.",
             "Read an analogue pin, and wire the part to it.",
-            line=at.line,
-            column=at.column,
+            at=at,
         )
 
 
@@ -167,8 +164,7 @@ def no_such_pin(view: ProgramView, found: Found) -> Iterator[Finding]:
             if number is not None
             else "This pin number is not on the board.",
             "Use the number of the pin the part is wired to.",
-            line=at.line,
-            column=at.column,
+            at=at,
         )
 
 
@@ -197,15 +193,13 @@ def reference_not_set(view: ProgramView, found: Found) -> Iterator[Finding]:
         yield found(
             f"The formula uses {assumes_internal.value:g} V, but the converter compares with the {view.board.rail_volts:g} V rail.",
             "Add `analogReference(INTERNAL);` in setup().",
-            line=assumes_internal.at.line,
-            column=assumes_internal.at.column,
+            at=assumes_internal.at,
         )
     elif sets_internal and assumes_rail and not assumes_internal:
         yield found(
             f"The converter compares with its internal reference, but the formula uses {assumes_rail.value:g}.",
             "Put the internal reference's volts into the formula, or leave analogReference out.",
-            line=assumes_rail.at.line,
-            column=assumes_rail.at.column,
+            at=assumes_rail.at,
         )
     elif view.reference == "internal" and not sets_internal and not assumes_rail:
         call = next(iter(view.calls("analogRead")), None)
@@ -213,8 +207,7 @@ def reference_not_set(view: ProgramView, found: Found) -> Iterator[Finding]:
             yield found(
                 "This bench feeds the thermometer from 3.3 V, which goes with the internal reference; it is not set.",
                 "Add `analogReference(INTERNAL);` in setup(), or keep the rail and say so in the formula.",
-                line=call.at.line,
-                column=call.at.column,
+                at=call.at,
                 severity=Severity.CHECK,
             )
 

@@ -38,8 +38,7 @@ def ends_with_error(view: ProgramView, found: Found) -> Iterator[Finding]:
             yield found(
                 f"Line {run.ended_at.line} stops the program: {run.ended_with}.",
                 REMEDIES.get(kind, "Mend this line, or catch the error where it can be dealt with."),
-                line=run.ended_at.line,
-                column=run.ended_at.column,
+                at=run.ended_at,
             )
             return
 
@@ -92,8 +91,7 @@ def numbering_mixed_up(view: ProgramView, found: Found) -> Iterator[Finding]:
             yield found(
                 f"The program counts by {says}, the wiring was counted by {other}: {pin} has nothing on it, {meant[pin]} has.",
                 f"Write BOARD for header positions, BCM for GPIO numbers; here {meant[pin]} is meant.",
-                line=at.line,
-                column=at.column,
+                at=at,
                 parts=list(view.wired[str(meant[pin])].parts),
             )
             return
@@ -116,8 +114,7 @@ def _gpio_numbers_as_positions(view: ProgramView, found: Found) -> Iterator[Find
         yield found(
             f"The program counts by header position, and its numbers are those of {', '.join(meant)}, which are wired.",
             "Write BCM where BOARD stands: these are GPIO numbers.",
-            line=stopped[0].line,
-            column=stopped[0].column,
+            at=stopped[0],
         )
 
 

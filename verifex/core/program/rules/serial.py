@@ -46,8 +46,7 @@ def serial_not_begun(view: ProgramView, found: Found) -> Iterator[Finding]:
         yield found(
             f"Line {at.line} prints, but Serial is never begun.",
             f"Add `Serial.begin({baud});` in setup().",
-            line=at.line,
-            column=at.column,
+            at=at,
         )
 
 
@@ -92,8 +91,7 @@ def baud_differs(view: ProgramView, found: Found) -> Iterator[Finding]:
             yield found(
                 f"Serial begins at {baud:g} baud; the exercise's log is read at {wanted}.",
                 f"Write `Serial.begin({wanted});`, or open the log at {baud:g}.",
-                line=call.at.line,
-                column=call.at.column,
+                at=call.at,
                 value=baud,
                 limit=wanted,
                 unit="baud",

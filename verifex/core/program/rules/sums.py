@@ -38,8 +38,7 @@ def integer_division(view: ProgramView, found: Found) -> Iterator[Finding]:
                 f"Make one side a number with a point, as in {shown}.0."
                 if number is not None
                 else "Make one side a float first.",
-                line=at.line,
-                column=at.column,
+                at=at,
             )
 
 
@@ -64,8 +63,7 @@ def overflow(view: ProgramView, found: Found) -> Iterator[Finding]:
         yield found(
             f"A value in line {at.line} goes beyond {most} and wraps around.",
             "Work in float (5000.0) or long (5000L) here.",
-            line=at.line,
-            column=at.column,
+            at=at,
             limit=float(most),
         )
 
@@ -88,8 +86,7 @@ def division_by_zero(view: ProgramView, found: Found) -> Iterator[Finding]:
         yield found(
             f"Line {at.line} divides by 0.",
             "Check the divisor before dividing.",
-            line=at.line,
-            column=at.column,
+            at=at,
         )
 
 
@@ -111,6 +108,5 @@ def outside_array(view: ProgramView, found: Found) -> Iterator[Finding]:
         yield found(
             f"Line {at.line} reaches outside the array.",
             "Keep the index from 0 to the length minus one.",
-            line=at.line,
-            column=at.column,
+            at=at,
         )

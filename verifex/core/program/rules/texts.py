@@ -23,6 +23,5 @@ def text_plus_number(view: ProgramView, found: Found) -> Iterator[Finding]:
         yield found(
             f"Line {at.line} adds a number to a text in quotes.",
             'Print the two one after the other, or write `String("…") + number`.',
-            line=at.line,
-            column=at.column,
+            at=at,
         )

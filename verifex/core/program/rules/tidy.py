@@ -44,8 +44,7 @@ def value_unused(view: ProgramView, found: Found) -> Iterator[Finding]:
         yield found(
             f"`{name}` is {done} in line {at.line} and never used.",
             "Leave it out, or use it where it was meant.",
-            line=at.line,
-            column=at.column,
+            at=at,
         )
 
 
@@ -73,6 +72,5 @@ def pin_without_name(view: ProgramView, found: Found) -> Iterator[Finding]:
             yield found(
                 f"Pin {number:g} is written as a number in {count} places.",
                 f"Give it a name once at the top, as in `{name} = {number:g}{'' if view.is_python else ';'}`.",
-                line=first[number].line,
-                column=first[number].column,
+                at=first[number],
             )

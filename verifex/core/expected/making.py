@@ -1,0 +1,185 @@
+"""Makes the expected sheet of an exercise for a bench, step by step of its plan."""
+
+from collections.abc import Mapping
+
+import numpy as np
+
+from verifex.core.circuit.reading import read_bench
+from verifex.core.circuit.values import resistor_ohms
+from verifex.core.circuit.view import BenchView, Handed
+from verifex.core.exercise import Exercise, Reading, Step, Variant
+from verifex.core.expected.build import chain_of
+from verifex.core.expected.chain import Chain, Converted, facing
+from verifex.core.expected.indicators import StepReadings, indicators, repeat_limits
+from verifex.core.expected.limits import LIKELY_PERCENT, budget_at, is_bent, limits, sampled
+from verifex.core.expected.measured import Measured
+from verifex.core.expected.notes import notes_on
+from verifex.core.expected.plan import how_to, stimulus_of, waits_seconds
+from verifex.core.expected.sheet import Key, Sheet
+from verifex.core.expected.step import ExpectedReading, ExpectedStep
+from verifex.core.parts import catalogue
+from verifex.core.problems import Problem, UnusableInput
+from verifex.core.quantity import Spread
+
+
+def expected_sheet(
+    exercise: Exercise,
+    wiring: str | None = None,
+    *,
+    measured: Measured | None = None,
+    variant: Variant | None = None,
+    batch_orders: Mapping[str, str] | None = None,
+    board: str | None = None,
+) -> Sheet:
+    """The sheet of an exercise for the bench in `wiring`; without one for its own reference bench on `board` (the usual
+    one), else for the ideal chain of `variant`.
+
+    Stimulus values are those measured where `measured` has them, else the plan's. Raises UnusableInput for
+    values that are not plausible, naming the plausible range.
+    """
+    measured = measured or Measured()
+    shelf = catalogue()
+    text = wiring if wiring is not None else exercise.reference_wiring(board) or None
+    view = _view(exercise, text, measured, batch_orders) if text else None
+    if wiring is None and view and variant and _wired_as(view, exercise) not in (None, variant):
+        view = None  # the reference bench is wired the other way: the ideal chain shows this one
+    kind = (view.bench.board if view else None) or shelf.boards[board or exercise.board]
+    if problems := [*measured.problems(kind), *_ohms_problems(view, measured)]:
+        raise UnusableInput([Problem(1, 1, problem) for problem in problems])
+    chains: dict[Key, Chain] = {}
+    fed_by = variant
+    for reading in exercise.readings:
+        if _carries_text(exercise, reading):
+            continue
+        built = chain_of(view, exercise, reading, kind, measured, variant)
+        if isinstance(built, str):
+            return Sheet(exercise, None, measured=measured, reason=built)
+        chains[(reading.ref, reading.quantity)] = built[0]
+        fed_by = fed_by or built[1]
+    steps = _steps(exercise, chains, measured)
+    sheet = Sheet(exercise, fed_by or exercise.variants[0], steps, chains, measured)
+    return Sheet(exercise, sheet.variant, steps, chains, measured, notes=tuple(notes_on(sheet)))
+
+
+def _view(exercise: Exercise, text: str, measured: Measured, batch_orders: Mapping[str, str] | None) -> BenchView:
+    bench = read_bench(text, batch_orders=batch_orders)
+    handed = Handed(batch_orders=batch_orders or {})
+    return BenchView(bench, exercise=exercise, handed=handed, rail_volts=measured.rail_volts)
+
+
+def _wired_as(view: BenchView, exercise: Exercise) -> Variant | None:
+    from verifex.core.circuit.variant import variant_of
+
+    part = view.matching(exercise.readings[0].ref)
+    return variant_of(view, exercise, part) if part and part.type.supply_leg else None
+
+
+def _ohms_problems(view: BenchView | None, measured: Measured) -> list[str]:
+    found = []
+    for ref in measured.values:
+        if "." in ref:
+            continue
+        part = view.bench.parts.get(ref) if view else None
+        ohms = resistor_ohms(part, "nominal") if part and part.type.model == "resistor" else None
+        if problem := measured.ohms_problem(ref, ohms):
+            found.append(problem)
+    return found
+
+
+def _carries_text(exercise: Exercise, reading: Reading) -> bool:
+    recipe = exercise.part_of(reading.ref)
+    output = catalogue().parts[recipe.part].sensing(reading.quantity) if recipe else None
+    return output is not None and output.carries == "text"
+
+
+def _steps(exercise: Exercise, chains: Mapping[Key, Chain], measured: Measured) -> tuple[ExpectedStep, ...]:
+    read: list[tuple[Step, list[ExpectedReading], StepReadings]] = []
+    for step in exercise.steps:
+        found = [_reading(exercise, r, step, measured, chains) for r in exercise.readings]
+        readings = [r for r in found if r is not None]
+        values = {(r.ref, r.quantity): r.value for r in readings}
+        repeats = {
+            key: repeat_limits(chains[key], r.stimulus.nominal, (r.stimulus.high - r.stimulus.low) / 2)
+            for r in readings
+            if (key := (r.ref, r.quantity)) in chains
+        }
+        read.append((step, readings, StepReadings(step, values, repeats)))
+    everything = [entry[2] for entry in read]
+    return tuple(
+        ExpectedStep(
+            name=step.name,
+            how=how_to(step),
+            way=step.way,
+            dwell_seconds=step.dwell_seconds,
+            waits_seconds=_waits(exercise, index),
+            readings=tuple(readings),
+            indicators=indicators(exercise, here, everything, chains),
+        )
+        for index, (step, readings, here) in enumerate(read)
+        if readings
+    )
+
+
+def _waits(exercise: Exercise, index: int) -> float:
+    step = exercise.steps[index]
+    recipe = exercise.part_of(step.ref)
+    output = catalogue().parts[recipe.part].sensing(step.quantity) if recipe else None
+    return waits_seconds(exercise, index, output) if output else 0.0
+
+
+def _reading(
+    exercise: Exercise, reading: Reading, step: Step, measured: Measured, chains: Mapping[Key, Chain]
+) -> ExpectedReading | None:
+    given = step.value_of(reading.ref, reading.quantity)
+    if given is None:
+        return None
+    chain = chains.get((reading.ref, reading.quantity))
+    name = reading.name or f"{reading.ref} {reading.quantity}"
+    stimulus = stimulus_of(step, given, measured)
+    if chain is None:
+        return _told_as_text(exercise, reading, name, given.text)
+    chain = facing(chain, step.target)
+    at, half = stimulus.nominal, (stimulus.high - stimulus.low) / 2
+    found = limits(chain, np.asarray(at), np.asarray(half))
+    budget = budget_at(chain, at, half)
+    value = Spread(float(found.value_low), float(found.value), float(found.value_high))
+    bent = is_bent(chain, at, half, budget)
+    if bent:
+        ends = np.percentile(sampled(chain, at, half), LIKELY_PERCENT)
+        likely = (float(ends[0]), float(ends[1]))
+    else:
+        likely = (value.nominal - budget.combined, value.nominal + budget.combined)
+    untrusted = bool(chain.untrusted(np.asarray(at)) > 0)
+    flat = isinstance(chain, Converted) and chain.board.adc_flat_volts is not None
+    return ExpectedReading(
+        ref=reading.ref,
+        quantity=reading.quantity,
+        name=name,
+        unit=chain.formula.unit.symbol,
+        decimals=chain.formula.decimals,
+        stimulus=stimulus,
+        volts=Spread(*(float(v) for v in found.volts)) if found.volts else None,
+        raw_unit=chain.raw_unit,
+        raw=(float(found.raw_low), float(found.raw), float(found.raw_high)),
+        value=value,
+        likely=(min(value.nominal, max(value.low, likely[0])), max(value.nominal, min(value.high, likely[1]))),
+        sampled=bent,
+        budget=budget,
+        saturated=untrusted,
+        exempt=untrusted and flat,
+        printed=chain.formula.text(value.nominal),
+    )
+
+
+def _told_as_text(exercise: Exercise, reading: Reading, name: str, text: str) -> ExpectedReading:
+    """A tag's id: printed as it is, without limits."""
+    from verifex.core.expected.budget import Budget
+
+    nothing = Spread(0.0, 0.0, 0.0)
+    recipe = exercise.part_of(reading.ref)
+    output = catalogue().parts[recipe.part].sensing(reading.quantity) if recipe else None
+    printed = output.read(text) if output and output.kind == "identity" and text else text
+    return ExpectedReading(
+        reading.ref, reading.quantity, name, "", 0, nothing, None, "id", (0.0, 0.0, 0.0), nothing, (0.0, 0.0), False,
+        Budget("", ()), False, False, printed or "no tag",
+    )  # fmt: skip
