@@ -8,6 +8,8 @@ import sys
 from pathlib import Path
 from unittest import TestCase
 
+from grimp import build_graph
+
 from verifex.core.cli.rule_pages import rules_page
 from verifex.core.exercise import exercise_json_schema
 
@@ -19,6 +21,14 @@ class HouseTest(TestCase):
         linter = Path(sys.executable).with_name("lint-imports")
         done = subprocess.run([linter], cwd=ROOT, capture_output=True, text=True, check=False)
         self.assertEqual(done.returncode, 0, done.stdout)
+
+    def test_no_files_import_each_other_in_a_circle(self):
+        """Imports for the eye of the type checker only count as well."""
+        graph = build_graph("verifex", exclude_type_checking_imports=False)
+        imports = {module: graph.find_modules_directly_imported_by(module) for module in graph.modules}
+        while ground := {module for module, needs in imports.items() if not needs & imports.keys()}:
+            imports = {module: needs for module, needs in imports.items() if module not in ground}
+        self.assertEqual(sorted(imports), [])
 
     def test_generated_pages_are_current(self):
         self.assertEqual((ROOT / "docs" / "rules.md").read_text("utf-8"), rules_page(), "run `make rules`")

@@ -3,6 +3,7 @@
 from verifex.core.program.check import ProgramReport, check_program, read_program
 from verifex.core.program.machine import Machine, RunResult
 from verifex.core.program.rules.view import PinUse
+from verifex.core.program.run import Running
 from verifex.core.program.script import ScriptedPins, read_script
 
 __all__ = [
@@ -10,6 +11,7 @@ __all__ = [
     "PinUse",
     "ProgramReport",
     "RunResult",
+    "Running",
     "ScriptedPins",
     "check_program",
     "read_program",

@@ -3,15 +3,14 @@
 import math
 from collections.abc import Callable
 from dataclasses import dataclass, field
-from typing import TYPE_CHECKING, Literal
+from typing import Any, Literal
 
-if TYPE_CHECKING:
-    from verifex.core.program.machine import Machine
+from verifex.core.program.run import Running
 
 Edge = Literal["rising", "falling", "change", "low"]
-Handler = Callable[["Machine"], None]
+Handler = Callable[[Any], None]  # takes the machine itself
 #: Told when a run has come to a time it was to pause at; gives the next such time in µs, infinity for none.
-Paused = Callable[["Machine"], float]
+Paused = Callable[[Any], float]
 
 
 @dataclass(slots=True)
@@ -52,7 +51,7 @@ class Agenda:
     within: bool = False  # a handler is running: nothing interrupts it
     _waiting: list[Handler] = field(default_factory=list)
 
-    def next_us(self, machine: "Machine") -> float:
+    def next_us(self, machine: Running) -> float:
         """The next time something happens; the end of the run when nothing does before."""
         found = min(machine.end_us, self.pause_us)
         if self.within:
@@ -63,7 +62,7 @@ class Agenda:
             found = min(found, machine.next_change_us(machine.now_us))
         return found
 
-    def happen(self, machine: "Machine") -> None:
+    def happen(self, machine: Running) -> None:
         """Everything that is due now."""
         if machine.now_us >= self.pause_us and self.paused is not None:
             self.pause_us = self.paused(machine)
@@ -75,7 +74,7 @@ class Agenda:
         self.timers = [timer for timer in self.timers if timer.due_us < math.inf]
         self.look(machine)
 
-    def look(self, machine: "Machine") -> None:
+    def look(self, machine: Running) -> None:
         """Hear changes of the watched pins, and answer what has been heard."""
         for pin, watches in self.watches.items():
             level = machine.surroundings.level(machine, pin)
@@ -85,7 +84,7 @@ class Agenda:
                     self._waiting.append(watch.handler)
         self.answer(machine)
 
-    def answer(self, machine: "Machine") -> None:
+    def answer(self, machine: Running) -> None:
         if self.held_back or self.within:
             return
         while self._waiting:

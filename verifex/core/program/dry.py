@@ -8,8 +8,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 from verifex.core.parts import Board
-from verifex.core.program.machine import Budget, Machine
-from verifex.core.program.run import RunResult
+from verifex.core.program.run import Budget, Running, RunResult
 from verifex.core.program.script import ScriptedPins
 
 SECONDS = 3.0
@@ -33,14 +32,14 @@ class _DryPins(ScriptedPins):
 
     shares: tuple[float, ...] = (0.0,)
 
-    def _share(self, machine: Machine) -> float:
+    def _share(self, machine: Running) -> float:
         turn = int(machine.now_us / (SECONDS * 1e6) * len(self.shares))
         return self.shares[min(turn, len(self.shares) - 1)]
 
-    def measured(self, machine: Machine, pins: list[str], quantity: str) -> float:
+    def measured(self, machine: Running, pins: list[str], quantity: str) -> float:
         return READINGS.get(quantity, (0.0, 0.5, 1.0))[round(2 * self._share(machine))]
 
-    def registers(self, machine: Machine, address: int, register: int, count: int) -> list[int] | None:
+    def registers(self, machine: Running, address: int, register: int, count: int) -> list[int] | None:
         return [round(MOST_BYTE * self._share(machine))] * count
 
 

@@ -1,13 +1,9 @@
 """The serial line of a run: what is printed, with its time, and what is typed at the other end."""
 
 from dataclasses import dataclass, field
-from typing import TYPE_CHECKING
 
-from verifex.core.program.run import Ended
+from verifex.core.program.run import Ended, Running
 from verifex.core.program.tree import At
-
-if TYPE_CHECKING:
-    from verifex.core.program.machine import Machine
 
 BUFFER_BYTES = 64  # each way
 BITS_A_BYTE = 10e6  # ten bits on the line, in µs at one baud
@@ -25,7 +21,7 @@ class Line:
     begun: list[str] = field(default_factory=list)
     free_us: float = 0.0  # when the line has sent all that was handed to it
 
-    def emit(self, machine: "Machine", text: str, at: At) -> None:
+    def emit(self, machine: Running, text: str, at: At) -> None:
         """Send a text; blocks at the baud rate once the buffer is full, where the run says so."""
         if machine.baud is None or machine.stopping:
             return  # nothing leaves the board before the line is begun
@@ -45,14 +41,14 @@ class Line:
             if waiting > 0:
                 machine.spend_us(waiting)
 
-    def flush(self, machine: "Machine") -> None:
+    def flush(self, machine: Running) -> None:
         if machine.serial_blocks and self.free_us > machine.now_us:
             machine.spend_us(self.free_us - machine.now_us)
 
     def next_typed_us(self, since_us: float) -> float:
         return next((ms * 1000 for ms, _ in self.typed if ms * 1000 > since_us), float("inf"))
 
-    def waiting(self, machine: "Machine") -> list[str]:
+    def waiting(self, machine: Running) -> list[str]:
         """Letters that have come in and were not read; what the buffer cannot hold is lost, as on the board."""
         now_ms = machine.now_us / 1000
         while self.typed and self.typed[0][0] <= now_ms:
@@ -60,13 +56,13 @@ class Line:
             del self.inbox[BUFFER_BYTES:]
         return self.inbox
 
-    def read(self, machine: "Machine") -> str | None:
+    def read(self, machine: Running) -> str | None:
         """The next letter, or None."""
         machine.unsteady += 1
         inbox = self.waiting(machine)
         return inbox.pop(0) if inbox else None
 
-    def read_timed(self, machine: "Machine") -> str | None:
+    def read_timed(self, machine: Running) -> str | None:
         """The next letter, waited for until the time-out."""
         letter = self.read(machine)
         if letter is not None:

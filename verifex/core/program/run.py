@@ -1,12 +1,36 @@
 """What a run meets, may use, and gives."""
 
 from dataclasses import dataclass, field
-from typing import TYPE_CHECKING, Protocol
+from typing import Protocol
 
+from verifex.core.parts import Board
 from verifex.core.program.tree import At
 
-if TYPE_CHECKING:
-    from verifex.core.program.machine import Machine
+
+class Running(Protocol):
+    """A run as those see it who answer its pins, keep its agenda, or carry its serial line."""
+
+    board: Board
+    surroundings: "Surroundings"
+    budget: "Budget"
+    result: "RunResult"
+    now_us: float
+    end_us: float
+    modes: dict[str, str]
+    levels: dict[str, int]
+    reference: str
+    baud: int | None
+    serial_blocks: bool
+    stopping: bool
+    activity: int
+    changes: int
+    unsteady: int
+
+    def spend_us(self, us: float) -> None:
+        """Time runs on by `us`."""
+
+    def next_change_us(self, since_us: float) -> float:
+        """When anything a program can read first changes after `since_us`."""
 
 
 class Surroundings(Protocol):
@@ -14,31 +38,31 @@ class Surroundings(Protocol):
 
     typed: list[tuple[float, str]]
 
-    def analogue_count(self, machine: "Machine", pin: str) -> int:
+    def analogue_count(self, machine: "Running", pin: str) -> int:
         """The converter's count on `pin` now."""
 
-    def level(self, machine: "Machine", pin: str) -> bool:
+    def level(self, machine: "Running", pin: str) -> bool:
         """The logic level on an input pin now."""
 
-    def pulse_us(self, machine: "Machine", pin: str) -> int:
+    def pulse_us(self, machine: "Running", pin: str) -> int:
         """The length in µs of the next pulse on `pin`; 0 for none."""
 
-    def measured(self, machine: "Machine", pins: list[str], quantity: str) -> float:
+    def measured(self, machine: "Running", pins: list[str], quantity: str) -> float:
         """What the module on these pins (without any, the one on the bus) measures now; nan when none answers."""
 
-    def conversion_us(self, machine: "Machine", pins: list[str], quantity: str) -> float:
+    def conversion_us(self, machine: "Running", pins: list[str], quantity: str) -> float:
         """How long a module on these pins takes to measure when it is asked to."""
 
-    def registers(self, machine: "Machine", address: int, register: int, count: int) -> list[int] | None:
+    def registers(self, machine: "Running", address: int, register: int, count: int) -> list[int] | None:
         """So many bytes from a register on, of the module with this address on the bus; None when none answers."""
 
-    def tag(self, machine: "Machine", pins: list[str]) -> str:
+    def tag(self, machine: "Running", pins: list[str]) -> str:
         """The id of the tag at the reader on these pins; empty for none."""
 
     def next_change_us(self, since_us: float) -> float:
         """When something a program can read first changes after `since_us` (µs of the run); infinity for never."""
 
-    def pins_changed(self, machine: "Machine") -> None:
+    def pins_changed(self, machine: "Running") -> None:
         """Called after a mode or an output level has changed."""
 
 

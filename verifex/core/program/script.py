@@ -8,7 +8,7 @@ from dataclasses import dataclass, field
 
 from verifex.core.parts import Board
 from verifex.core.problems import Problem, UnusableInput
-from verifex.core.program.machine import Machine
+from verifex.core.program.run import Running
 
 SHOT_TO_ECHO_US = 450.0  # as in the twin
 SERIAL = "serial"  # the name under which a script types at the other end of the line
@@ -27,14 +27,14 @@ class ScriptedPins:
     _levels: dict[str, int] = field(default_factory=dict)
     _fired_us: float = -math.inf
 
-    def _now(self, table: dict[str, tuple[list[float], list[float]]], machine: Machine, pin: str) -> float | None:
+    def _now(self, table: dict[str, tuple[list[float], list[float]]], machine: Running, pin: str) -> float | None:
         if pin not in table:
             return None
         times, values = table[pin]
         at = bisect_right(times, machine.now_us / 1000) - 1
         return values[at] if at >= 0 else None
 
-    def analogue_count(self, machine: Machine, pin: str) -> int:
+    def analogue_count(self, machine: Running, pin: str) -> int:
         volts = self._now(self.values, machine, pin) or 0.0
         board = machine.board
         reference = board.rail_volts
@@ -42,7 +42,7 @@ class ScriptedPins:
             reference = board.internal_reference_volts[1]
         return max(0, min(board.counts - 1, int(volts / reference * board.counts)))
 
-    def level(self, machine: Machine, pin: str) -> bool:
+    def level(self, machine: Running, pin: str) -> bool:
         if pin in self.pulses:
             begins = self._fired_us + SHOT_TO_ECHO_US
             return begins <= machine.now_us < begins + self.pulse_us(machine, pin)
@@ -51,20 +51,20 @@ class ScriptedPins:
             return bool(machine.levels.get(pin))
         return machine.modes.get(pin) == "pull-up" if value is None else value >= 0.5
 
-    def pulse_us(self, machine: Machine, pin: str) -> int:
+    def pulse_us(self, machine: Running, pin: str) -> int:
         return int(self._now(self.pulses, machine, pin) or 0)
 
-    def measured(self, machine: Machine, pins: list[str], quantity: str) -> float:
+    def measured(self, machine: Running, pins: list[str], quantity: str) -> float:
         """No module is on scripted pins."""
         return math.nan
 
-    def conversion_us(self, machine: Machine, pins: list[str], quantity: str) -> float:
+    def conversion_us(self, machine: Running, pins: list[str], quantity: str) -> float:
         return 0.0
 
-    def registers(self, machine: Machine, address: int, register: int, count: int) -> list[int] | None:
+    def registers(self, machine: Running, address: int, register: int, count: int) -> list[int] | None:
         return None
 
-    def tag(self, machine: Machine, pins: list[str]) -> str:
+    def tag(self, machine: Running, pins: list[str]) -> str:
         return ""
 
     def next_change_us(self, since_us: float) -> float:
@@ -79,7 +79,7 @@ class ScriptedPins:
             found = min([found, *(us for us in (begins, begins + (last[-1] if last else 0)) if us > since_us)])
         return found
 
-    def pins_changed(self, machine: Machine) -> None:
+    def pins_changed(self, machine: Running) -> None:
         if self.pulses:
             if any(level and not machine.levels.get(pin) for pin, level in self._levels.items()):
                 self._fired_us = machine.now_us

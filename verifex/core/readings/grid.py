@@ -1,6 +1,6 @@
 """The values a program can print at all: the program run once for each count of the converter."""
 
-from verifex.core.program import Machine, ProgramReport, ScriptedPins
+from verifex.core.program import ProgramReport, Running, ScriptedPins
 from verifex.core.program.machine import Budget, Ended
 from verifex.core.quantity import numbers_in
 
@@ -10,7 +10,7 @@ class _EveryCount(ScriptedPins):
 
     reads = 0
 
-    def analogue_count(self, machine: Machine, pin: str) -> int:
+    def analogue_count(self, machine: Running, pin: str) -> int:
         if self.reads >= machine.board.counts:
             raise Ended("time")
         self.reads += 1

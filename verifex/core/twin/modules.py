@@ -11,7 +11,7 @@ import numpy as np
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.view import BenchView
 from verifex.core.parts.outputs.motion_hold import MotionHold
-from verifex.core.program import Machine
+from verifex.core.program import Running
 from verifex.core.twin.stimulus import Key, Segment, Stimulus
 
 QUIET_SECONDS, TELLS_SECONDS = (2.0, 9.0), (0.5, 4.0)  # of a motion module that is still cold
@@ -94,7 +94,7 @@ class ModulesInTime:
 
     # -- echoes ------------------------------------------------------------------------------------
 
-    def pins_changed(self, machine: Machine, awake: Mapping[str, object], stimuli: dict[Key, float]) -> None:
+    def pins_changed(self, machine: Running, awake: Mapping[str, object], stimuli: dict[Key, float]) -> None:
         """A pin that falls fires the range modules whose trigger it reaches."""
         fallen = [
             pin
@@ -115,7 +115,7 @@ class ModulesInTime:
                 begins = machine.now_us + SHOT_TO_ECHO_US
                 self.echoes[part.ref] = Echo(begins, begins + min(pulse, NO_ECHO_US), pulse < NO_ECHO_US)
 
-    def echoing(self, machine: Machine) -> dict[tuple[str, str], float | None]:
+    def echoing(self, machine: Running) -> dict[tuple[str, str], float | None]:
         """Legs that an echo holds high now."""
         return {
             (ref, leg): None
@@ -125,7 +125,7 @@ class ModulesInTime:
             if leg in ("echo", "signal")
         }
 
-    def pulse_us(self, machine: Machine, part: Part) -> tuple[float, int]:
+    def pulse_us(self, machine: Running, part: Part) -> tuple[float, int]:
         """How long until the echo of the last shot begins, and its length; 0 for both without one."""
         echo = self.echoes.get(part.ref)
         if echo is None or machine.now_us >= echo.ends_us or not echo.answered:

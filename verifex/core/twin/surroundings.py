@@ -13,7 +13,7 @@ from verifex.core.circuit.paths import Link
 from verifex.core.circuit.view import BenchView
 from verifex.core.parts import SIGNAL_ROLES, Output, SwitchOutput
 from verifex.core.parts.outputs import DataOutput
-from verifex.core.program import Machine
+from verifex.core.program import Running
 from verifex.core.program.run import Ended
 from verifex.core.twin.modules import ModulesInTime
 from verifex.core.twin.stimulus import Stimulus
@@ -48,7 +48,7 @@ class BenchSurroundings:
         self._now: OperatingPoint | None = None
         self._stands_until_us = -math.inf
 
-    def _conditions(self, machine: Machine) -> tuple[tuple[object, ...], Conditions]:
+    def _conditions(self, machine: Running) -> tuple[tuple[object, ...], Conditions]:
         board = machine.board
         high = self.view.rail_volts or board.rail_volts
         driven = {
@@ -71,7 +71,7 @@ class BenchSurroundings:
             held=held,
         )
 
-    def point(self, machine: Machine) -> OperatingPoint:
+    def point(self, machine: Running) -> OperatingPoint:
         """The solved bench now; it stands until a pin, the stimulus or a module changes."""
         if self._now is not None and machine.now_us < self._stands_until_us:
             return self._now
@@ -89,7 +89,7 @@ class BenchSurroundings:
             not self.view.nets.part_legs(net) and not self.view.nets.supplies(net) and not self.view.nets.is_ground(net)
         )
 
-    def analogue_count(self, machine: Machine, pin: str) -> int:
+    def analogue_count(self, machine: Running, pin: str) -> int:
         board, net = machine.board, self.nets_of_pins.get(pin)
         if net is None or self._is_floating(net):
             machine.unsteady += 1
@@ -101,17 +101,17 @@ class BenchSurroundings:
         self.samples.append((round(machine.now_us / 1000, 3), pin, self._stimulus_now(machine), count))
         return count
 
-    def _stimulus_now(self, machine: Machine) -> float:
+    def _stimulus_now(self, machine: Running) -> float:
         return next(iter(self.stimulus.at(machine.now_us / 1000).values()), 0.0)
 
-    def _reference_volts(self, machine: Machine, point: OperatingPoint) -> float:
+    def _reference_volts(self, machine: Running, point: OperatingPoint) -> float:
         board = machine.board
         if machine.reference == "internal" and board.internal_reference_volts:
             return self.internal_volts or board.internal_reference_volts[1]
         rail = self.nets_of_pins.get(next(pin for pin, volts in board.supplies.items() if volts == board.rail_volts))
         return point.volts[rail.id] if rail else (self.view.rail_volts or board.rail_volts)
 
-    def level(self, machine: Machine, pin: str) -> bool:
+    def level(self, machine: Running, pin: str) -> bool:
         if machine.modes.get(pin) == "output":
             return bool(machine.levels.get(pin))
         net = self.nets_of_pins.get(pin)
@@ -126,7 +126,7 @@ class BenchSurroundings:
         """When the stimulus next moves, or a module does by itself."""
         return min(self.stimulus.next_change_ms(since_us / 1000) * 1000, self.modules.next_change_us(since_us))
 
-    def pulse_us(self, machine: Machine, pin: str) -> int:
+    def pulse_us(self, machine: Running, pin: str) -> int:
         """The echo of a range module that was fired and whose leg reaches this pin; 0 where none does or it is not fed."""
         for part in self._speakers(machine, [pin]):
             output = part.type.sensing("cm")
@@ -137,7 +137,7 @@ class BenchSurroundings:
                 return pulse
         return 0
 
-    def measured(self, machine: Machine, pins: list[str], quantity: str) -> float:
+    def measured(self, machine: Running, pins: list[str], quantity: str) -> float:
         """What a module that answers to `quantity` gives, on these pins or on the bus; nan when none does."""
         for part in self._speakers(machine, pins):
             output = part.type.sensing(quantity)
@@ -150,14 +150,14 @@ class BenchSurroundings:
             return round(state / US_PER_CM_AT_20, 1) if output.carries == "pulse" else state
         return math.nan
 
-    def conversion_us(self, machine: Machine, pins: list[str], quantity: str) -> float:
+    def conversion_us(self, machine: Running, pins: list[str], quantity: str) -> float:
         for part in self._speakers(machine, pins):
             output = part.type.sensing(quantity)
             if isinstance(output, DataOutput) and output.conversion_ms:
                 return output.conversion(part.figures()) * 1000.0
         return 0.0
 
-    def registers(self, machine: Machine, address: int, register: int, count: int) -> list[int] | None:
+    def registers(self, machine: Running, address: int, register: int, count: int) -> list[int] | None:
         for part in self._speakers(machine, []):
             if int(part.settings.get("address") or part.type.address or "0", 0) != address:
                 continue
@@ -174,7 +174,7 @@ class BenchSurroundings:
             return [found.get(place & 0xFF, 0) for place in range(register, register + count)]
         return None
 
-    def tag(self, machine: Machine, pins: list[str]) -> str:
+    def tag(self, machine: Running, pins: list[str]) -> str:
         awake = self.point(machine).awake
         for part in self.view.module_parts():
             if awake.get(part.ref) is None or part.type.sensing("tag") is None:
@@ -197,7 +197,7 @@ class BenchSurroundings:
                 return False
         return True
 
-    def _note_reading(self, machine: Machine, ref: str, output: Output) -> None:
+    def _note_reading(self, machine: Running, ref: str, output: Output) -> None:
         """How soon after the last time a module is asked again, where that is sooner than it measures."""
         needs = output.sample_seconds if isinstance(output, DataOutput) else 0.0
         key, now = (ref, output.quantity), machine.now_us / 1e6
@@ -206,7 +206,7 @@ class BenchSurroundings:
         if since < 0.9 * needs:
             self.too_often[key] = min((since, needs), self.too_often.get(key, (since, needs)))
 
-    def _speakers(self, machine: Machine, pins: list[str]) -> list[Part]:
+    def _speakers(self, machine: Running, pins: list[str]) -> list[Part]:
         """Modules that are fed and that reach one of these pins; without pins, those on the two-wire bus."""
         awake = self.point(machine).awake
         nets = {net.id for pin in pins if (net := self.nets_of_pins.get(pin))}
@@ -225,7 +225,7 @@ class BenchSurroundings:
                 found.append(part)
         return found
 
-    def _electrical(self, machine: Machine) -> dict[tuple[str, str], float]:
+    def _electrical(self, machine: Running) -> dict[tuple[str, str], float]:
         """The stimuli as far as the circuit feels them: what only sends numbers does not change it, and what switches has
         two states. Few points have to be solved then.
         """
@@ -244,13 +244,13 @@ class BenchSurroundings:
                 felt[(ref, quantity)] = round(value / STIMULUS_GRAIN) * STIMULUS_GRAIN
         return felt
 
-    def _stimuli(self, machine: Machine) -> dict[tuple[str, str], float]:
+    def _stimuli(self, machine: Running) -> dict[tuple[str, str], float]:
         """What happens around the bench now, under the references the bench itself uses."""
         ms = machine.now_us / 1000
         now = {(self.refs.get(ref, ref), quantity): value for (ref, quantity), value in self.stimulus.at(ms).items()}
         return self.modules.now(now, ms)
 
-    def pins_changed(self, machine: Machine) -> None:
+    def pins_changed(self, machine: Running) -> None:
         """See which lights and sounders go on or off with the new pin states."""
         self._now = None
         point = self.point(machine)
