@@ -106,6 +106,12 @@ PROGRAMS = {
          'Serial.println(atoi("42x")); Serial.println(strcmp("a", "b") < 0); for (char *c = name; *c > 64; c++) *c -= 32; Serial.println(name);',
          'const char *days[] = {"mon", "tue"}; Serial.println(days[1]); name[2] = 0; Serial.println(name); Serial.println(name[0]);'],
     ),
+    "64 bits": program(
+        ["long long a = 5000000000LL; uint64_t b = 1; b <<= 40; int64_t c = -7; unsigned long long d = 0; d--;",
+         "Serial.println((long)(a / 1000)); Serial.println((long)(b >> 30)); Serial.println((long)(c * a / 1000000)); Serial.println((long)(d >> 33));",
+         "Serial.println((long)(a % 7)); Serial.println((int)sizeof(a)); Serial.println(c < 0); Serial.println(a > 4000000000UL); Serial.println((long)(3000000000 / 3));",
+         "long e = 2000000000L; Serial.println((long)((long long)e * 4 / 8)); Serial.println((long)(a * 0.0005)); Serial.println((unsigned long)a);"],
+    ),
     "flow": program(
         ["for (int i = 0, j = 10; i < j; i += 3, j--) { if (i == 3) continue; Serial.println(i * 100 + j); }",
          "int grid[2][3] = {{1, 2, 3}, {4, 5, 6}}; int s = 0; for (auto_ i = 0; i < 2; i++) for (int k = 0; k < 3; k++) s += grid[i][k] * (k + 1); Serial.println(s);".replace("auto_", "int"),

@@ -95,6 +95,9 @@ LONG = Int(32, True)
 ULONG = Int(32, False)
 
 
+LONGEST = Int(64, True)
+
+
 @dataclass(frozen=True, slots=True)
 class Widths:
     """How wide `int` is on the board; everything else follows."""
@@ -119,6 +122,8 @@ class Widths:
             "long": LONG, "int long": LONG, "long unsigned": ULONG, "int long unsigned": ULONG, "long signed": LONG,
             "char": CHAR, "char signed": CHAR, "char unsigned": BYTE, "byte": BYTE, "boolean": BOOL, "bool": BOOL,
             "float": FLOAT, "double": FLOAT, "void": VOID, "String": TEXT,
+            "long long": LONGEST, "int long long": LONGEST, "long long signed": LONGEST, "int64_t": LONGEST,
+            "long long unsigned": Int(64, False), "int long long unsigned": Int(64, False), "uint64_t": Int(64, False),
             "int8_t": CHAR, "uint8_t": BYTE, "int16_t": Int(16, True), "uint16_t": Int(16, False), "int32_t": LONG, "uint32_t": ULONG,
         }  # fmt: skip
         return table.get(words)

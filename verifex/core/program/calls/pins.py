@@ -7,7 +7,7 @@ from verifex.core.program.calls.registry import At, Machine, call
 from verifex.core.program.types import BYTE, ULONG, VOID, Int
 
 INT = Int(16, True)
-MEASURE_STEPS = 14  # a circuit is looked up
+MEASURE_STEPS = 20  # a circuit is looked up
 
 
 @call("pinMode", (BYTE, BYTE), VOID)

@@ -16,6 +16,7 @@ from verifex.core.program.types import FLOAT, FUNCTION, TEXT, VOID, Array, Int, 
 from verifex.core.program.values import chars_read
 
 UNPLAYED = ("SPI.transfer",)  # no module of ours answers to single bytes so
+PRINTS = ("Serial.print", "Serial.println")
 CALL_STEPS = 6  # what a call of the board costs us beside a sum
 NOTHING: Value = lambda frame: 0  # noqa: E731
 
@@ -127,6 +128,8 @@ class Calling(Records):
                 value, kind = (lambda frame, v=value: chars_read(v(frame))), TEXT  # type: ignore[misc]
             if not isinstance(taken, str) and kind == TEXT and (isinstance(taken, Int) or taken == FLOAT):
                 self._refuse("wrong-types", arg.at, f"{spec.name} wants a number here, and a text is given")
+            if spec.name in PRINTS and isinstance(kind, Int) and kind.bits == 64 and self.widths.int_bits == 16:
+                self._refuse("wrong-types", arg.at, f"{spec.name} knows no numbers of 64 bits; (long) cuts one down")
             # Pins and levels are bytes to the board; what a student writes there is no overflow.
             values.append(
                 value

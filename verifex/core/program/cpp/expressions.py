@@ -202,13 +202,13 @@ class Expressions(Base):
 
     def _literal_type(self, value: int, suffix: str, decimal: bool) -> Type:
         """The first type that holds the value (C++17, 5.13.2 table 7)."""
-        widths = [self.widths.int_bits, 32] if "l" not in suffix else [32]
+        widths = [64] if "ll" in suffix else [32, 64] if "l" in suffix else [self.widths.int_bits, 32, 64]
         for bits in widths:
             if "u" not in suffix and value <= Int(bits, True).high:
                 return Int(bits, True)
             if ("u" in suffix or not decimal) and value <= Int(bits, False).high:
                 return Int(bits, False)
-        return Int(32, "u" not in suffix)
+        return Int(64, "u" not in suffix)
 
 
 def bit_helper(at: t.At, name: str, args: tuple[t.Expr, ...]) -> t.Expr | None:
