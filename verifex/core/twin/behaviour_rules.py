@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 
+from verifex.core.exercise.units import UNITS_OF_QUANTITY
 from verifex.core.findings import Finding, Severity
 from verifex.core.rulebook import Found, RuleBook
 from verifex.core.twin.outcome import RunView
@@ -188,7 +189,9 @@ def alarm_at_wrong_value(view: RunView, found: Found) -> Iterator[Finding]:
             (o.switched_at[outputs[0]] for o in view.outcomes if o.window.kind == "up" and outputs[0] in o.switched_at),
             None,
         )
-        at = f" In the sweep the change came at {swept:.1f}." if swept is not None else ""
+        statement = next(s for s in view.exercise.behaviour if outputs[0] in s.then or outputs[0] in s.otherwise)
+        unit = f" {UNITS_OF_QUANTITY.get(statement.when.quantity, '')}".rstrip()
+        at = f" In the sweep the change came at {swept:.1f}{unit}." if swept is not None else ""
         yield found(
             f"{names}: not as asked with {_asked_for(view, outputs[0])}.{at}",
             "Compare the threshold in the program with the exercise.",
@@ -199,8 +202,10 @@ def alarm_at_wrong_value(view: RunView, found: Found) -> Iterator[Finding]:
         for ref in (*statement.then, *statement.otherwise):
             seen = switching(view.exercise, statement, ref, view.outcomes) if ref in view.refs else None
             if seen is not None and not seen.is_right:
+                unit = f" {UNITS_OF_QUANTITY.get(statement.when.quantity, '')}".rstrip()
                 yield found(
-                    f"{view.refs[ref]} changes at {seen.up:.1f} on the way up and at {seen.down:.1f} on the way down; asked is {statement.when}.",
+                    f"{view.refs[ref]} changes at {seen.up:.1f}{unit} on the way up and at {seen.down:.1f}{unit} on the way down; "
+                    f"asked is {statement.when.threshold:g}{unit}.",
                     "Compare the threshold in the program with the exercise.",
                     parts=[view.refs[ref]],
                     value=round(seen.middle, 2),

@@ -163,4 +163,5 @@ def _title(function: t.Function) -> str:
 
 
 def _decision(question: str, at: t.At) -> Box:
-    return Box("decision", (f"{question}?",), (at.line, at.line))
+    asks = question not in ("always", "never")
+    return Box("decision", (f"{question}?" if asks else question,), (at.line, at.line))

@@ -105,6 +105,10 @@ class Words:
                 return f"{self.said(node.left)} {COMPARED[node.op]} {self.said(node.right)}"
             case t.Unary(op="!"):
                 return f"not {self.asked(node.operand)}"
+            case t.Literal(value=bool()):
+                return "always" if node.value else "never"
+            case t.Name(name="true" | "false"):
+                return "always" if node.name == "true" else "never"
             case t.Number():
                 return "always" if node.value else "never"
             case t.Name(name="true"):
