@@ -5,6 +5,7 @@ from tests.corpus.programs.faults import SOUND
 from verifex.dockets import services
 from verifex.dockets.models import Docket
 from verifex.exercises.models import ExerciseVersion
+from verifex.people.access import Refused
 from verifex.people.models import Pair, User
 from verifex.plan.models import Seat
 from verifex.stores.models import Kit
@@ -63,3 +64,24 @@ class ProgramStationTest(BrowserCase):
         page = self.page_for("ines.marlow", f"/dockets/{docket.pk}/program")
         page.get_by_text("This reads like Python").first.wait_for()
         page.get_by_text("Hand in the program for the board on this bench").wait_for()
+
+    def test_one_hand_in_after_the_other_is_kept_each_with_its_own_text(self):
+        docket = self.docket_of("super-height-gauge", "mcu-5v")
+        page = self.page_for("ines.marlow", f"/dockets/{docket.pk}/program")
+        for number in (1, 2, 3):
+            page.goto(f"{self.live_server_url}/dockets/{docket.pk}/program")
+            page.get_by_role("tab", name="Hand-in").click()
+            page.locator(".cm-content[contenteditable=true]").click()
+            page.keyboard.press("Control+a")
+            page.keyboard.press(
+                "Delete"
+            )  # typed over a coloured word, the browser tries to keep its colour, which the policy forbids
+            page.keyboard.insert_text(f"void setup() {{ }}\nvoid loop() {{ delay({number}); }}")
+            page.locator(".acts button").first.click()
+            page.get_by_text(f"attempt {number},").wait_for()
+        stored = [a.text for a in docket.attempts.filter(kind="program").order_by("number")]
+        self.assertEqual([text.count(f"delay({n})") for n, text in enumerate(stored, start=1)], [1, 1, 1])
+        with self.assertRaises(Refused):
+            again = docket.attempts.get(kind="program", number=3).token
+            staff = User.objects.get(username="ines.marlow")
+            services.hand_in(staff, docket.pk, "program", "another text", token=again, based_on_attempt=3)

@@ -98,6 +98,13 @@ class StorageAndTextTest(TestCase):
 
 
 class RefusedTest(TestCase):
+    def test_what_a_word_processor_put_in_is_named_and_read_on(self):
+        text = "\ufeffvoid setup() { Serial.begin(9600); }\nvoid loop() {\u00a0delay(1000 – 1);\nSerial.println(“a – b”); // “fine” – here\n}"
+        found = check_program(text, BOARD).findings
+        self.assertEqual([(f.rule, f.where.line) for f in found], [("syntax", 2), ("syntax", 3)])
+        self.assertIn("a curly quote", found[1].seen)
+        self.assertTrue(check_program("\ufeffvoid setup() { }\nvoid loop() { delay(1); }", BOARD).runnable)
+
     def test_what_a_compiler_refuses_of_functions_loops_and_memory(self):
         table = {
             "void setup() { }\nvoid loop() { }\nvoid loop() { }": ("refused-use", 3),

@@ -15,6 +15,7 @@ from verifex.core.program.dialect import TITLES, dialect_of, read_as
 from verifex.core.program.dry import dry_runs
 from verifex.core.program.dynamic import compile_python
 from verifex.core.program.machine import Budget, Machine, RunResult, Surroundings
+from verifex.core.program.pasted import as_typed
 from verifex.core.program.python import python_problems, read_python
 from verifex.core.program.rules import PROGRAM
 from verifex.core.program.rules.view import PinUse, ProgramView
@@ -126,14 +127,15 @@ def _built(source: str, board: Board, declared: Declared) -> tuple[list[Problem]
         return [Problem(1, 1, "the program is empty")], nothing, Compiled()
     if other := _other_language(source, board, dialect):
         return [Problem(1, 1, f"this reads like {other}")], nothing, Compiled()
+    pasted, source = as_typed(source.removeprefix("\ufeff"), dialect)
     try:
         if dialect == "python":
-            problems = python_problems(source)
+            problems = [*pasted, *python_problems(source)]
             tree = nothing if problems else read_python(source)
             tree.declared = declared
             compiled = Compiled() if problems or tree.unread else compile_python(tree)
         else:
-            problems = syntax_problems(source)
+            problems = [*pasted, *syntax_problems(source)]
             tree = nothing if problems else read_cpp(source, board.int_bits)
             tree.declared = declared
             compiled = Compiled() if problems or tree.unread else compile_program(tree, board)

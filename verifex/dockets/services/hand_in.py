@@ -26,14 +26,16 @@ NAMES = {Kind.WIRING: "wiring", Kind.PROGRAM: "program", Kind.READINGS: "log", K
 def hand_in(actor: User, docket_id: int, kind: str, text: str, *, token: str, based_on_attempt: int) -> Attempt:
     """Keep what was handed in, judge it and ask for a look.
 
-    The same `token` twice stores it once. `based_on_attempt` is the number of the last attempt the writer
-    saw (0 for none): raises Stale when another came between. Raises UnusableInput with located problems
-    for a text that cannot be judged at all, Refused when the station is not open.
+    The same `token` twice stores it once; with another text it is Refused. `based_on_attempt` is the number of the last
+    attempt the writer saw (0 for none): raises Stale when another came between. Raises UnusableInput with located
+    problems for a text that cannot be judged at all, Refused when the station is not open.
     """
     docket = begin(docket_id, None)
     require_pair_or_staff(actor, docket)
     kind = Kind(kind)
     known = docket.attempts.filter(token=token).first()
+    if known is not None and known.text != text:
+        raise Refused("Another text was handed in with this one's mark. Nothing is lost; hand it in once more.")
     if known is not None:
         return known
     _within_limit(kind, text)

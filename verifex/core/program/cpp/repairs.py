@@ -17,6 +17,7 @@ _DIGIT_FIRST = re.compile(r"\b(?:int|float|byte|long|char|bool|double|boolean|St
 _HEAD = re.compile(
     rb"^(?:void|int|float|bool|long|byte|String|double|unsigned \w+)\s+\w+\s*\([^;{}]*\)\s*\{", re.MULTILINE
 )
+_NO_COMMA = re.compile(rb"(?<=[(,])([^(),;]*[\w)\"])\s+(?=[\w\"])")
 _OPEN_CONDITION = re.compile(r"\b(if|while|switch)\s+[^(\s]")
 
 
@@ -99,6 +100,8 @@ def _in_the_line(code: bytes, first: Node) -> Iterator[Repair]:
             for comma in re.finditer(rb",", match.group(1)):
                 at = begins + match.start(1) + comma.start()
                 yield Repair(at, b";", 1, "the three parts of `for` in line {line} are divided by `;`")
+        for gap in _NO_COMMA.finditer(line):
+            yield Repair(begins + gap.end(1), b",", 0, "line {line}: a `,` is missing between two values")
         for brace in re.finditer(rb"\{", line):
             yield Repair(begins + brace.start(), b")", 0, "line {line} has a `(` that is never closed by `)`")
         if match := _NO_EQUALS.match(line):

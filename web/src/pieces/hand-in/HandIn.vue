@@ -8,7 +8,7 @@ import type { RecipePart } from './entry/words'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import CodeView from '@/pieces/CodeView.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
-import { newToken, useDraft } from '@/shared/drafts'
+import { forgetDraft, newToken, useDraft } from '@/shared/drafts'
 import LeadTable from './LeadTable.vue'
 import LiveCheck from './LiveCheck.vue'
 import { PARTS_OF_KIND } from './words'
@@ -50,7 +50,7 @@ watch(text, (now) => {
   } else {
     draft.value = {
       text: now,
-      token: draft.value?.token ?? newToken(),
+      token: draft.value?.text === now ? draft.value.token : newToken(),
       basedOn: draft.value?.basedOn ?? props.given?.number ?? 0,
     }
   }
@@ -79,6 +79,7 @@ async function handIn() {
     const token = draft.value?.token ?? newToken()
     await props.send(text.value, token, draft.value?.basedOn ?? props.given?.number ?? 0)
     draft.value = null
+    forgetDraft(props.docket, props.kind) // what was sent may have taken this form off the page
   } catch (wrong) {
     error.value = wrong
   } finally {
