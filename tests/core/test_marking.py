@@ -13,7 +13,7 @@ WHOLE = {"wiring_handed_in": True, "cleared": True, "program_handed_in": True, "
 
 
 def marks(**evidence: object) -> dict[str, Decimal]:
-    return {c.name: c.proposed for c in proposal(**evidence).criteria}
+    return {c.name: c.proposed or Decimal(0) for c in proposal(**evidence).criteria}
 
 
 def proposal(**evidence: object) -> Proposal:

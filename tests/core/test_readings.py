@@ -109,7 +109,11 @@ class HonestyTest(TestCase):
 
     def test_an_honest_log_raises_nothing(self):
         report = compare_log(
-            hand_in("in-limits.txt"), EXERCISE, SHEET, grid=self.GRID, others=[OtherLog("bench 4", (22.2, 22.7) * 20)]
+            hand_in("in-limits.txt"),
+            EXERCISE,
+            SHEET,
+            grid=self.GRID,
+            others=[OtherLog.of("bench 4", (22.2, 22.7) * 20)],
         )
         self.assertEqual(report.honesty, ())
 
@@ -119,7 +123,9 @@ class HonestyTest(TestCase):
             EXERCISE,
             SHEET,
             others=[
-                OtherLog("bench 4", tuple(v for s in read_log(hand_in("tidy.txt"), EXERCISE).steps for v in s.values))
+                OtherLog.of(
+                    "bench 4", tuple(v for s in read_log(hand_in("tidy.txt"), EXERCISE).steps for v in s.values)
+                )
             ],
         )
         invented = compare_log(log(22.4, 29.3, 38.8), EXERCISE, SHEET, grid=self.GRID)

@@ -4,7 +4,7 @@ from unittest import TestCase
 
 from tests.corpus.wiring.benches import faulty_benches
 from tests.samples import EXERCISE, WIRING
-from verifex.core.circuit import Programmed, check_wiring
+from verifex.core.circuit import HandedOut, Programmed, check_wiring
 from verifex.core.circuit.rules import WIRING as BOOK
 from verifex.core.findings import Finding, Severity
 
@@ -51,15 +51,18 @@ class ProgramContextTest(TestCase):
 class KitContextTest(TestCase):
     def test_the_batch_decides_and_a_note_of_the_pair_does_not_talk_it_away(self):
         swapped = {"thermo-offset": "ground-out-supply"}
-        self.assertIn("supply-reversed", found_in(WIRING, batch_orders=swapped))
+        self.assertIn("supply-reversed", found_in(WIRING, handed_out=HandedOut(leg_orders=swapped)))
         turned = WIRING.replace("+L a8", "+L x").replace("-L a10", "-L a8").replace("+L x", "+L a10")
-        self.assertEqual(found_in(turned, exercise=EXERCISE, batch_orders=swapped), {})
+        self.assertEqual(found_in(turned, exercise=EXERCISE, handed_out=HandedOut(leg_orders=swapped)), {})
 
     def test_a_substitute_is_expected_on_the_bench(self):
         self.assertEqual(
-            found_in(WIRING.replace("value=330", "value=1k"), exercise=EXERCISE, issued_ohms={"R1": 1e3}), {}
+            found_in(
+                WIRING.replace("value=330", "value=1k"), exercise=EXERCISE, handed_out=HandedOut(given_ohms={"R1": 1e3})
+            ),
+            {},
         )
-        found = found_in(WIRING, exercise=EXERCISE, issued_ohms={"R1": 1e3})
+        found = found_in(WIRING, exercise=EXERCISE, handed_out=HandedOut(given_ohms={"R1": 1e3}))
         self.assertEqual(found["not-as-handed-out"].where.parts, ("R1",))
 
     def test_a_measured_supply_out_of_the_window_is_found(self):

@@ -3,7 +3,7 @@
 from unittest import TestCase
 
 from tests.samples import DEMO, EXERCISE, WIRING, hand_in
-from verifex.core.circuit import check_wiring
+from verifex.core.circuit import HandedOut, check_wiring
 from verifex.core.circuit.rules import WIRING as BOOK
 from verifex.core.findings import Finding, Severity
 
@@ -93,12 +93,14 @@ class OneCauseOneFindingTest(TestCase):
         self.assertIn(("supply-over", Severity.STOP), [(f.rule, f.severity) for f in check_wiring(text).findings])
 
     def test_a_substitute_counts_from_then_on(self):
-        report = check_wiring(WIRING, exercise=EXERCISE, issued_ohms={"R1": 1000.0})
+        report = check_wiring(WIRING, exercise=EXERCISE, handed_out=HandedOut(given_ohms={"R1": 1000.0}))
         self.assertEqual([f.rule for f in report.findings], ["not-as-handed-out"])
 
     def test_a_pair_cannot_talk_a_stop_away(self):
         text = WIRING.replace("e8 e9 e10", "e8 e9 e10 order=supply-out-ground")
-        found = check_wiring(text, exercise=EXERCISE, batch_orders={"thermo-offset": "ground-out-supply"}).findings
+        found = check_wiring(
+            text, exercise=EXERCISE, handed_out=HandedOut(leg_orders={"thermo-offset": "ground-out-supply"})
+        ).findings
         self.assertEqual(
             {f.rule for f in found if f.severity is Severity.STOP}, {"leg-order-differs", "supply-reversed"}
         )

@@ -27,3 +27,7 @@ class UnusableInput(Exception):
     def __init__(self, problems: list[Problem]) -> None:
         super().__init__("; ".join(str(problem) for problem in problems))
         self.problems = problems
+
+    def __reduce__(self) -> tuple[type["UnusableInput"], tuple[list[Problem]]]:
+        """So that it comes back whole from a worker process."""
+        return type(self), (self.problems,)

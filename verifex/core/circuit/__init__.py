@@ -7,6 +7,7 @@ into elements for `solver/`, `operating` solves one state, `states` lists them, 
 from verifex.core.circuit.bench import Bench
 from verifex.core.circuit.check import WiringReport, check_wiring
 from verifex.core.circuit.conditions import Conditions
+from verifex.core.circuit.handed_out import HandedOut
 from verifex.core.circuit.operating import OperatingPoint, operating_point
 from verifex.core.circuit.reading import read_bench
 from verifex.core.circuit.view import Programmed
@@ -14,6 +15,7 @@ from verifex.core.circuit.view import Programmed
 __all__ = [
     "Bench",
     "Conditions",
+    "HandedOut",
     "OperatingPoint",
     "Programmed",
     "WiringReport",

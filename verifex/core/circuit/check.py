@@ -1,12 +1,12 @@
 """The whole wiring check: text in, findings and nets out."""
 
-from collections.abc import Mapping
 from dataclasses import dataclass
 
 from verifex.core.circuit.bench import Bench
+from verifex.core.circuit.handed_out import HandedOut
 from verifex.core.circuit.reading import read_bench
 from verifex.core.circuit.rules import WIRING
-from verifex.core.circuit.view import BenchView, Handed, Programmed
+from verifex.core.circuit.view import BenchView, Programmed
 from verifex.core.exercise import Exercise
 from verifex.core.findings import Finding
 from verifex.core.parts import Catalogue
@@ -60,20 +60,17 @@ def check_wiring(
     *,
     exercise: Exercise | None = None,
     program: Programmed | None = None,
-    batch_orders: Mapping[str, str] | None = None,
     rail_volts: float | None = None,
-    issued_ohms: Mapping[str, float] | None = None,
+    handed_out: HandedOut | None = None,
     shelf: Catalogue | None = None,
 ) -> WiringReport:
     """Check a bench given in bench notation.
 
-    `program` says which pins a program drives (without it that is inferred), `batch_orders` leg orders by part id
-    as handed out, `rail_volts` the measured supply, `issued_ohms` substituted resistors by the exercise's
-    reference, `shelf` another catalogue than the shipped one. Lines that are no statement are in
+    `program` says which pins a program drives (without it that is inferred), `rail_volts` is the measured supply,
+    `handed_out` what the hatch gave (its leg orders win over the hand-in's), `shelf` another catalogue than the shipped one. Lines that are no statement are in
     `report.bench.problems`; the rest is judged all the same. Raises UnusableInput only for a text over the size
     limit.
     """
-    bench = read_bench(text, shelf, batch_orders)
-    handed = Handed(batch_orders or {}, issued_ohms or {})
-    view = BenchView(bench, exercise=exercise, program=program, handed=handed, rail_volts=rail_volts)
-    return WiringReport(bench, view, WIRING.run(view))
+    bench = read_bench(text, shelf, handed_out.leg_orders if handed_out else None)
+    view = BenchView(bench, exercise=exercise, program=program, handed_out=handed_out, rail_volts=rail_volts)
+    return WiringReport(view.bench, view, WIRING.run(view))

@@ -5,6 +5,7 @@ from verifex.core.circuit.conditions import Values
 from verifex.core.circuit.settings import bands_or_none
 
 DEFAULT_TOLERANCE_PERCENT = 5.0
+GIVEN = "given"  # the setting that holds what the hatch gave instead of the recipe's value
 METER_PERCENT = 1.0  # what is left of a tolerance once the value is measured
 
 
@@ -17,11 +18,12 @@ def nominal_ohms(part: Part) -> float | None:
 
 
 def resistor_ohms(part: Part, values: Values) -> float | None:
-    """A resistor's value in ohms: as measured where asked for and given, else value, else bands; None without any."""
+    """A resistor's value in ohms: as measured where asked for and known, else as the hatch gave it instead of the recipe's,
+    else value, else bands; None without any."""
     measured = part.quantity("measured", "ohm")
     if values == "measured" and measured:
         return measured
-    return nominal_ohms(part) or measured
+    return part.quantity(GIVEN, "ohm") or nominal_ohms(part) or measured
 
 
 def tolerance_percent(part: Part, values: Values) -> float:

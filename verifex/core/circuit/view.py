@@ -1,13 +1,14 @@
 """What the wiring rules look at: one bench with its nets and its solved states."""
 
 from collections.abc import Callable, Collection, Iterable, Iterator, Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 from functools import cached_property
 from typing import Any, TypeVar
 
 from verifex.core.circuit.bench import Bench, Part
 from verifex.core.circuit.conditions import Conditions
 from verifex.core.circuit.driving import inferred_outputs
+from verifex.core.circuit.handed_out import HandedOut, with_given_values
 from verifex.core.circuit.loose import LooseEnd, loose_ends
 from verifex.core.circuit.nets import Net, Nets
 from verifex.core.circuit.operating import OperatingPoint, operating_point
@@ -45,14 +46,6 @@ class StatePoint:
         return self.state.name
 
 
-@dataclass(frozen=True, slots=True)
-class Handed:
-    """What the hatch handed out: leg orders by part id, resistors given in place of the recipe's by reference."""
-
-    batch_orders: Mapping[str, str] = field(default_factory=dict)
-    issued_ohms: Mapping[str, float] = field(default_factory=dict)
-
-
 class BenchView:
     """A bench with everything the rules ask of it, each computed once."""
 
@@ -62,14 +55,14 @@ class BenchView:
         *,
         exercise: Exercise | None = None,
         program: Programmed | None = None,
-        handed: Handed | None = None,
+        handed_out: HandedOut | None = None,
         rail_volts: float | None = None,
     ) -> None:
         """Without a program, which pins drive is inferred from the wiring."""
-        self.bench = bench
+        self.bench = with_given_values(bench, roles(bench, exercise), handed_out) if exercise else bench
         self.exercise = exercise
         self.program = program
-        self.handed = handed or Handed()
+        self.handed_out = handed_out or HandedOut()
         self.rail_volts = rail_volts
         self.nets = Nets(bench)
         self.paths = Paths(self.nets)
@@ -260,7 +253,11 @@ class BenchView:
 
     def with_program(self, program: Programmed | None) -> "BenchView":
         return BenchView(
-            self.bench, exercise=self.exercise, program=program, handed=self.handed, rail_volts=self.rail_volts
+            self.bench,
+            exercise=self.exercise,
+            program=program,
+            handed_out=self.handed_out,
+            rail_volts=self.rail_volts,
         )
 
 

@@ -4,26 +4,15 @@ from argparse import Namespace
 from pathlib import Path
 from typing import Any
 
-from verifex.core.circuit import check_wiring
-from verifex.core.cli.files import (
-    CannotUse,
-    exercise_of,
-    exit_code,
-    measured_pairs,
-    print_findings,
-    print_json,
-    text_of,
-)
+from verifex.core.assess import ReadingsRecord, Workbench, assess, assess_station, evidence_of
+from verifex.core.cli.case import case_of, other_logs, takes_bench_values
+from verifex.core.cli.files import CannotUse, exercise_of, exit_code, print_findings, print_json, text_of
 from verifex.core.cli.wiring import bench_text
 from verifex.core.exercise import Exercise
-from verifex.core.expected import Measured, Sheet, expected_sheet, sheet_json
+from verifex.core.expected import Sheet, expected_sheet, sheet_json
 from verifex.core.expected.thresholds import suggest_threshold
-from verifex.core.findings import Finding, will_not_do
-from verifex.core.marking import Evidence, propose
-from verifex.core.program.rules import PROGRAM
-from verifex.core.readings import compare_log
-from verifex.core.readings.grid import printable_values
-from verifex.core.twin import check_behaviour, check_on_bench, plan_stimulus, run_twin
+from verifex.core.marking import propose
+from verifex.core.readings import read_log
 
 PROGRAMS = ("program.cpp", "program.py")  # either of them
 
@@ -34,12 +23,7 @@ def add_commands(commands: Any) -> None:
     expected.add_argument("--wiring")
     expected.add_argument("--board", help="the reference bench on this board, where no wiring is given")
     expected.add_argument("--variant", help="how the sensor is fed, where no wiring is given")
-    expected.add_argument(
-        "--measured", nargs="*", metavar="vref=4.87", help="also internal, aref, R1=9.87k, U1.r10=11k"
-    )
-    expected.add_argument(
-        "--step", action="append", metavar='"Room air=22.4"', help="the value really measured at a step"
-    )
+    takes_bench_values(expected)
     expected.add_argument("--json", action="store_true")
     expected.set_defaults(act=show_expected)
     threshold = commands.add_parser("threshold", help="a threshold from readings of the two states")
@@ -53,39 +37,16 @@ def add_commands(commands: Any) -> None:
     check.add_argument("--exercise", required=True)
     check.add_argument("--wiring")
     check.add_argument("--program")
-    check.add_argument("--measured", nargs="*", metavar="vref=4.87")
+    check.add_argument("--others", metavar="FOLDER", help="other pairs' logs, to look for the same readings")
+    takes_bench_values(check)
     check.add_argument("--json", action="store_true")
     check.set_defaults(act=check_log)
     mark = commands.add_parser("mark", help="propose a mark for a folder with wiring.bench, program.cpp, log.txt")
     mark.add_argument("folder")
     mark.add_argument("--exercise", required=True)
-    mark.add_argument("--measured", nargs="*", metavar="vref=4.87")
+    takes_bench_values(mark)
     mark.add_argument("--json", action="store_true")
     mark.set_defaults(act=mark_folder)
-
-
-def _measured(arguments: Namespace) -> Measured:
-    pairs = measured_pairs(arguments)
-    named = ("vref", "internal", "aref")
-    return Measured(
-        rail_volts=pairs.get("vref"),
-        internal_volts=pairs.get("internal"),
-        outside_volts=pairs.get("aref"),
-        values={name: value for name, value in pairs.items() if name not in named},
-        stimulus=_stimuli(arguments),
-    )
-
-
-def _stimuli(arguments: Namespace) -> dict[str, float]:
-    """`--step "Room air=22.4"` as numbers by step. Raises CannotUse for what is none."""
-    found: dict[str, float] = {}
-    for text in getattr(arguments, "step", None) or []:
-        name, _, value = text.rpartition("=")
-        try:
-            found[name] = float(value)
-        except ValueError:
-            raise CannotUse(f"--step:1:1: '{text}' is no value of a step; \"Room air=22.4\" was expected") from None
-    return found
 
 
 def _exercise(name: str) -> Exercise:
@@ -104,7 +65,15 @@ def show_expected(arguments: Namespace) -> int:
         raise CannotUse(
             f"--variant:1:1: {', '.join(v.id for v in exercise.variants)} was expected, not '{arguments.variant}'"
         )
-    sheet = expected_sheet(exercise, wiring, measured=_measured(arguments), board=arguments.board, variant=variant)
+    case = case_of(arguments, exercise, wiring=wiring)
+    sheet = expected_sheet(
+        exercise,
+        wiring,
+        measured=case.measured,
+        handed_out=case.handed_out,
+        board=arguments.board,
+        variant=variant,
+    )
     if arguments.json:
         print_json(sheet_json(sheet))
     else:
@@ -146,25 +115,45 @@ def show_threshold(arguments: Namespace) -> int:
 
 def check_log(arguments: Namespace) -> int:
     exercise = _exercise(arguments.exercise)
-    wiring = bench_text(arguments.wiring) if arguments.wiring else None
-    sheet = expected_sheet(exercise, wiring, measured=_measured(arguments))
-    grid = None
-    if arguments.program:
-        view = check_wiring(wiring, exercise=exercise).view if wiring else None
-        grid = printable_values(check_on_bench(text_of(arguments.program), view, exercise))
-    report = compare_log(text_of(arguments.file), exercise, sheet, grid=grid)
+    case = case_of(
+        arguments,
+        exercise,
+        wiring=bench_text(arguments.wiring) if arguments.wiring else None,
+        program=text_of(arguments.program) if arguments.program else None,
+        log=text_of(arguments.file),
+        others=tuple(other_logs(arguments.others, exercise, but=arguments.file)) if arguments.others else (),
+    )
+    read_log(case.log or "", exercise)  # what cannot be used at all ends here, with its place
+    record = assess_station(case, "readings")
+    assert isinstance(record, ReadingsRecord)
     if arguments.json:
-        print_json(report.as_json())
+        print_json(_readings_json(record))
     else:
-        for step in report.steps:
-            centre = f"{step.centre:8.2f} {sheet.unit}" if step.centre is not None else " " * 11
-            print(f"{step.name:20} {centre}   {step.count:3} readings   {step.verdict.replace('-', ' ')}")
-        for explanation in report.diagnosis:
-            print(f"{explanation.likelihood:10} {explanation.title}. {explanation.look_at}")
-        for note in report.notes:
-            print(note)
-        print_findings(report.honesty)
-    return 0 if report.verdict == "in-limits" else 1
+        _print_readings(record, Workbench(case).built.unit)
+    return 0 if record.verdict == "in-limits" else 1
+
+
+def _readings_json(record: ReadingsRecord) -> dict[str, Any]:
+    """The record under the contract's names."""
+    keys = ("verdict", "diagnosis", "notes", "intended", "follows_program", "shared")
+    plain = record.model_dump(mode="json", exclude_none=True)
+    return {
+        "steps": [step.model_dump(mode="json") for step in record.steps],
+        **{key: plain[key] for key in keys},
+        "honesty": [finding.finding().as_json() for finding in record.findings],
+    }
+
+
+def _print_readings(record: ReadingsRecord, unit: str) -> None:
+    for step in record.steps:
+        centre = f"{step.centre:8.2f} {unit}" if step.centre is not None else " " * 11
+        print(f"{step.name:20} {centre}   {step.readings:3} readings   {step.verdict.replace('-', ' ')}")
+    for explanation in record.diagnosis:
+        at = f" The program check found it at line {explanation.program_line}." if explanation.program_line else ""
+        print(f"{explanation.likelihood:10} {explanation.title}. {explanation.look_at}{at}")
+    for note in record.notes:
+        print(note)
+    print_findings([finding.finding() for finding in record.findings])
 
 
 def mark_folder(arguments: Namespace) -> int:
@@ -173,48 +162,26 @@ def mark_folder(arguments: Namespace) -> int:
     if not folder.is_dir():
         raise CannotUse(f"{folder}:1:1: there is no such folder")
     texts = {
-        name: text_of(str(folder / name)) for name in ("wiring.bench", *PROGRAMS, "log.txt") if (folder / name).exists()
+        name: text_of(str(folder / name))
+        for name in ("wiring.bench", *PROGRAMS, "log.txt", "prediction.csv")
+        if (folder / name).exists()
     }
     if all(name in texts for name in PROGRAMS):
         raise CannotUse(f"{folder}:1:1: {' and '.join(PROGRAMS)} are both there; one program was expected")
-    evidence, findings = _evidence(exercise, texts, _measured(arguments))
-    proposal = propose(exercise.criteria, evidence)
+    case = case_of(
+        arguments,
+        exercise,
+        wiring=texts.get("wiring.bench"),
+        program=next((texts[name] for name in PROGRAMS if name in texts), None),
+        log=texts.get("log.txt"),
+        prediction=texts.get("prediction.csv"),
+    )
+    assessment = assess(case)
+    proposal = propose(exercise.criteria, evidence_of(exercise, assessment, final=True))
     if arguments.json:
         print_json(proposal.as_json())
     else:
         print(proposal.feedback())
-    return exit_code(findings)
-
-
-def _evidence(exercise: Exercise, texts: dict[str, str], measured: Measured) -> tuple[Evidence, list[Finding]]:
-    wiring_text = texts.get("wiring.bench")
-    wiring = check_wiring(wiring_text, exercise=exercise, rail_volts=measured.rail_volts) if wiring_text else None
-    sheet = expected_sheet(exercise, wiring_text, measured=measured)
-    program: list[Finding] = []
-    source = next((texts[name] for name in PROGRAMS if name in texts), None)
-    if source is not None:
-        report = check_on_bench(source, wiring.view if wiring else None, exercise)
-        program = list(report.findings)
-        if wiring and report.runnable:
-            plan = plan_stimulus(exercise)
-            trace = run_twin(wiring.view, report, plan, plan.seconds, internal_volts=measured.internal_volts)
-            limits = {step.name: (step.value.low, step.value.high) for step in sheet.steps}
-            behaviour = check_behaviour(wiring.view, exercise, plan, trace, limits).findings
-            if not will_not_do(wiring.findings):
-                program += PROGRAM.unexplained(report.findings, behaviour)
-    steps: dict[str, str] = {}
-    intended: dict[str, str] = {}
-    if "log.txt" in texts:
-        steps = {s.name: s.verdict for s in compare_log(texts["log.txt"], exercise, sheet).steps}
-        meant = expected_sheet(exercise, measured=measured, variant=sheet.variant)
-        intended = {s.name: s.verdict for s in compare_log(texts["log.txt"], exercise, meant).steps}
-    findings = list(wiring.findings) if wiring else []
-    evidence = Evidence(
-        wiring=tuple(findings),
-        wiring_handed_in=wiring is not None,
-        program=tuple(program),
-        program_handed_in=source is not None,
-        steps=steps,
-        intended=intended,
-    )
-    return evidence, [*findings, *program]
+    found = [*(assessment.wiring.findings if assessment.wiring else ()),
+             *(assessment.program.findings if assessment.program else ())]  # fmt: skip
+    return exit_code([finding.finding() for finding in found])

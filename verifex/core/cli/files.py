@@ -1,9 +1,7 @@
 """Reading a user's files and printing results, for people or as JSON."""
 
 import json
-import re
 import sys
-from argparse import Namespace
 from collections.abc import Sequence
 from pathlib import Path
 from typing import Any
@@ -12,10 +10,7 @@ from verifex.core.exercise import Exercise, read_exercise
 from verifex.core.findings import Finding, will_not_do
 from verifex.core.parts import Catalogue, catalogue, with_entries
 from verifex.core.problems import UnusableInput
-from verifex.core.quantity import parse_quantity
 
-#: A part, or one of its figures: what was measured of it.
-_MEASURABLE = re.compile(r"[A-Z]+[0-9]+(\.[a-z0-9]+)?$")
 MOST_BYTES = 12 * 1024 * 1024
 
 
@@ -77,20 +72,3 @@ def print_findings(findings: Sequence[Finding]) -> None:
 
 def exit_code(findings: Sequence[Finding]) -> int:
     return 1 if will_not_do(list(findings)) else 0
-
-
-def measured_pairs(arguments: Namespace) -> dict[str, float]:
-    """`--measured vref=4.87 …` as numbers. Raises CannotUse for what is none."""
-    pairs: dict[str, float] = {}
-    for text in arguments.measured or []:
-        name, _, value = text.partition("=")
-        try:
-            pairs[name] = parse_quantity(value, "none")
-        except ValueError:
-            raise CannotUse(f"--measured:1:1: '{text}' is no measured value; vref=4.87 was expected") from None
-        if name not in ("vref", "internal", "aref") and not _MEASURABLE.match(name):
-            raise CannotUse(
-                f"--measured:1:1: '{name}' is not measured here; vref, internal, aref, a resistor (R1) or a figure of a sensor "
-                "(U1.r10) was expected"
-            )
-    return pairs

@@ -11,8 +11,8 @@ from verifex.core.exercise import Exercise, Reading, Variant
 from verifex.core.expected.chain import Chain, Converted, Levelled, Sent
 from verifex.core.expected.contributors import Contributor
 from verifex.core.expected.formula import formula_of
-from verifex.core.expected.measured import Measured, volts_half
-from verifex.core.expected.response import RAIL, BenchSolver, IdealResponse, Response, SolvedResponse, solved_response
+from verifex.core.expected.measured import RAIL, Measured, volts_half
+from verifex.core.expected.response import BenchSolver, IdealResponse, Response, SolvedResponse, solved_response
 from verifex.core.expected.route import Route, route_of
 from verifex.core.parts import Board, Output, PartType, PowerLawOutput, catalogue
 from verifex.core.parts.outputs import Settings

@@ -4,9 +4,10 @@ from collections.abc import Mapping
 
 import numpy as np
 
+from verifex.core.circuit.handed_out import HandedOut
 from verifex.core.circuit.reading import read_bench
 from verifex.core.circuit.values import resistor_ohms
-from verifex.core.circuit.view import BenchView, Handed
+from verifex.core.circuit.view import BenchView
 from verifex.core.exercise import Exercise, Reading, Step, Variant
 from verifex.core.expected.build import chain_of
 from verifex.core.expected.chain import Chain, Converted, facing
@@ -28,7 +29,7 @@ def expected_sheet(
     *,
     measured: Measured | None = None,
     variant: Variant | None = None,
-    batch_orders: Mapping[str, str] | None = None,
+    handed_out: HandedOut | None = None,
     board: str | None = None,
 ) -> Sheet:
     """The sheet of an exercise for the bench in `wiring`; without one for its own reference bench on `board` (the usual
@@ -40,7 +41,7 @@ def expected_sheet(
     measured = measured or Measured()
     shelf = catalogue()
     text = wiring if wiring is not None else exercise.reference_wiring(board) or None
-    view = _view(exercise, text, measured, batch_orders) if text else None
+    view = _view(exercise, text, measured, handed_out) if text else None
     if wiring is None and view and variant and _wired_as(view, exercise) not in (None, variant):
         view = None  # the reference bench is wired the other way: the ideal chain shows this one
     kind = (view.bench.board if view else None) or shelf.boards[board or exercise.board]
@@ -61,10 +62,9 @@ def expected_sheet(
     return Sheet(exercise, sheet.variant, steps, chains, measured, notes=tuple(notes_on(sheet)))
 
 
-def _view(exercise: Exercise, text: str, measured: Measured, batch_orders: Mapping[str, str] | None) -> BenchView:
-    bench = read_bench(text, batch_orders=batch_orders)
-    handed = Handed(batch_orders=batch_orders or {})
-    return BenchView(bench, exercise=exercise, handed=handed, rail_volts=measured.rail_volts)
+def _view(exercise: Exercise, text: str, measured: Measured, handed_out: HandedOut | None) -> BenchView:
+    bench = read_bench(text, batch_orders=handed_out.leg_orders if handed_out else None)
+    return BenchView(bench, exercise=exercise, handed_out=handed_out, rail_volts=measured.rail_volts)
 
 
 def _wired_as(view: BenchView, exercise: Exercise) -> Variant | None:

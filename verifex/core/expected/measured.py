@@ -1,5 +1,6 @@
 """Values a pair measured on its own bench, with the ranges that are plausible."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass, field
 
 from verifex.core.parts import Board
@@ -7,6 +8,9 @@ from verifex.core.quantity import Spread, in_words
 
 #: A handheld meter on its volts range: 0.5 % of reading + 2 digits of 10 mV (typical of the family).
 METER_SHARE, METER_VOLTS = 0.005, 0.02
+#: The names a measured value is kept and asked under.
+RAIL, INTERNAL, OUTSIDE, STEP = "rail", "internal", "aref", "step:"
+REFERENCES = (RAIL, INTERNAL, OUTSIDE)
 RESISTOR_FACTOR = 2.0  # a resistor farther from its nominal value than this is another resistor
 
 
@@ -21,6 +25,24 @@ class Measured:
     outside_volts: float | None = None
     values: dict[str, float] = field(default_factory=dict)
     stimulus: dict[str, float] = field(default_factory=dict)
+
+    @classmethod
+    def named(cls, values: Mapping[str, float]) -> "Measured":
+        """From values by name: `rail`, `internal`, `aref`, `step:NAME`, a part (`R1`) or its figure (`U1.r10`)."""
+        plain = {name: value for name, value in values.items() if name not in REFERENCES}
+        return cls(
+            rail_volts=values.get(RAIL),
+            internal_volts=values.get(INTERNAL),
+            outside_volts=values.get(OUTSIDE),
+            values={name: value for name, value in plain.items() if not name.startswith(STEP)},
+            stimulus={name.removeprefix(STEP): value for name, value in plain.items() if name.startswith(STEP)},
+        )
+
+    def as_named(self) -> dict[str, float]:
+        """The same by name, as `named` takes it."""
+        volts = {RAIL: self.rail_volts, INTERNAL: self.internal_volts, OUTSIDE: self.outside_volts}
+        steps = {f"{STEP}{name}": value for name, value in self.stimulus.items()}
+        return {**{name: v for name, v in volts.items() if v is not None}, **self.values, **steps}
 
     def problems(self, board: Board) -> list[str]:
         """What is not plausible, in words with the plausible range; empty when all is well."""

@@ -12,6 +12,7 @@ from verifex.core.circuit.values import METER_PERCENT, resistor_ohms, tolerance_
 from verifex.core.circuit.view import BenchView
 from verifex.core.expected.contributors import Contributor
 from verifex.core.expected.curve import Curve, curve_of
+from verifex.core.expected.measured import RAIL
 from verifex.core.expected.route import Route
 from verifex.core.parts import Output
 from verifex.core.parts.outputs import FloatArray
@@ -19,7 +20,6 @@ from verifex.core.quantity import Spread
 
 MATTERS_VOLTS = 1e-4  # a resistor that moves the pin by less is left out
 REACH = 0.25  # of a resistor's value: how far its slider goes
-RAIL = "rail"
 
 
 class Response(Protocol):

@@ -14,7 +14,8 @@ class Evidence:
     in (checked and run on the twin). `steps` maps a step to its verdict on the pair's own sheet (as built) and
     `intended` to the one on the exercise's (as intended); `follows_program` are steps that are out, but read just
     what the twin of the program handed in prints. `predictions` maps what the pair predicted beforehand (step and reading)
-    to its verdict on the pair's own sheet. `kit_faults` are faults found at take-back.
+    to its verdict on the pair's own sheet. `resistors` are those the exercise gives a job, and whether each is on the
+    bench. `kit_faults` are faults found at take-back. Until it is `final`, what is not handed in is not marked at all.
     """
 
     wiring: tuple[Finding, ...] = ()
@@ -25,8 +26,11 @@ class Evidence:
     overruled: bool = False
     program: tuple[Finding, ...] = ()
     program_handed_in: bool = False
+    readings_handed_in: bool = False
+    resistors: dict[str, bool] = field(default_factory=dict)
     steps: dict[str, str] = field(default_factory=dict)
     intended: dict[str, str] = field(default_factory=dict)
     follows_program: frozenset[str] = frozenset()
     predictions: dict[str, str] = field(default_factory=dict)
     kit_faults: tuple[str, ...] = ()
+    final: bool = True

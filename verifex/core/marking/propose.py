@@ -20,12 +20,13 @@ MENDED_SHARE = Decimal("0.25")
 
 @dataclass(frozen=True, slots=True)
 class CriterionMark:
-    """A criterion with its proposed mark and the evidence for it, in sentences."""
+    """A criterion with its proposed mark and the evidence for it, in sentences. `proposed` is None while there is nothing
+    to mark yet."""
 
     name: str
     title: str
     of: Decimal
-    proposed: Decimal
+    proposed: Decimal | None
     evidence: tuple[str, ...]
 
     def as_json(self) -> dict[str, object]:
@@ -33,7 +34,7 @@ class CriterionMark:
             "name": self.name,
             "title": self.title,
             "of": str(self.of),
-            "proposed": str(self.proposed),
+            "proposed": None if self.proposed is None else str(self.proposed),
             "evidence": list(self.evidence),
         }
 
@@ -46,7 +47,7 @@ class Proposal:
 
     @property
     def total(self) -> Decimal:
-        return sum((c.proposed for c in self.criteria), Decimal(0))
+        return sum((c.proposed for c in self.criteria if c.proposed is not None), Decimal(0))
 
     @property
     def of(self) -> Decimal:
@@ -64,7 +65,7 @@ class Proposal:
         """The feedback sheet as plain text, a criterion a paragraph."""
         lines = [f"{self.total} of {self.of}"]
         for c in self.criteria:
-            lines.append(f"{c.title}: {c.proposed} of {c.of}")
+            lines.append(f"{c.title}: {'–' if c.proposed is None else c.proposed} of {c.of}")
             lines += [f"  {sentence}" for sentence in c.evidence]
         return "\n".join(lines)
 
@@ -76,6 +77,15 @@ class _Ledger:
     of: Decimal
     left: Decimal
     evidence: list[str] = field(default_factory=list)
+    is_open: bool = False  # nothing to mark yet
+
+    def lacks(self, sentence: str, *, final: bool) -> None:
+        """What is not handed in: it costs the whole criterion in the end, and nothing before."""
+        if final:
+            self.take(self.of, sentence)
+        else:
+            self.is_open = True
+            self.evidence.append("Nothing to mark yet.")
 
     def take(self, marks: Decimal, sentence: str) -> None:
         self.left = max(Decimal(0), self.left - marks)
@@ -104,7 +114,13 @@ def propose(criteria: Iterable[Criterion], evidence: Evidence) -> Proposal:
         if not ledger.evidence:
             ledger.evidence.append("Nothing to take off.")
         marks.append(
-            CriterionMark(criterion.name, criterion.title, criterion.of, _halves(ledger.left), tuple(ledger.evidence))
+            CriterionMark(
+                criterion.name,
+                criterion.title,
+                criterion.of,
+                None if ledger.is_open else _halves(ledger.left),
+                tuple(ledger.evidence),
+            )
         )
     return Proposal(tuple(marks))
 
@@ -117,10 +133,10 @@ def _cost(ledger: _Ledger, severity: Severity) -> Decimal:
 
 def _from_findings(name: str, ledger: _Ledger, evidence: Evidence) -> None:
     if name == "program" and not evidence.program_handed_in:
-        ledger.take(ledger.of, "No program was handed in.")
+        ledger.lacks("No program was handed in.", final=evidence.final)
         return
     if name != "program" and not evidence.wiring_handed_in:
-        ledger.take(ledger.of, "No wiring was handed in.")
+        ledger.lacks("No wiring was handed in.", final=evidence.final)
         return
     told: set[tuple[str, tuple[str, ...]]] = set()
 
@@ -139,6 +155,10 @@ def _from_findings(name: str, ledger: _Ledger, evidence: Evidence) -> None:
         charge(evidence.program, Decimal(1), "")
         return
     charge(evidence.wiring, Decimal(1), "")
+    if name == "resistors":
+        for title, there in evidence.resistors.items():
+            if not there:
+                ledger.take(_halves(ledger.of / len(evidence.resistors)), f"Not on the bench: {title}.")
     charge(evidence.sent_back, SENT_BACK_SHARE, "Found by the instructor before power")
     charge(evidence.mended, MENDED_SHARE, "Found and mended by the pair before power")
     if name == "safety":
@@ -171,11 +191,16 @@ def _care(ledger: _Ledger, evidence: Evidence) -> None:
 def _prediction(ledger: _Ledger, evidence: Evidence) -> None:
     """A prediction earns its part when it lies in the limits of the pair's own sheet; half of it for having been made."""
     if not evidence.predictions:
-        ledger.take(ledger.of, "Nothing was predicted before measuring.")
+        measured = evidence.final or evidence.readings_handed_in
+        ledger.lacks("Nothing was predicted before measuring.", final=measured)
         return
     each = ledger.of / len(evidence.predictions)
     for name, verdict in evidence.predictions.items():
-        if verdict == "out":
+        if verdict == "unjudged":
+            ledger.evidence.append(
+                f"{name}: predicted; what the sensor got there was not measured, so it is not judged."
+            )
+        elif verdict == "out":
             ledger.take(each / 2, f"{name}: predicted beforehand, but outside this bench's limits")
         else:
             ledger.evidence.append(f"{name}: predicted in limits.")
@@ -183,8 +208,11 @@ def _prediction(ledger: _Ledger, evidence: Evidence) -> None:
 
 def _readings(ledger: _Ledger, evidence: Evidence) -> None:
     """Each step earns its part when it is right for what the pair built, even where the exercise wanted another value."""
+    if not (evidence.readings_handed_in or evidence.steps):
+        ledger.lacks("No readings were handed in.", final=evidence.final)
+        return
     if not evidence.steps:
-        ledger.take(ledger.of, "No readings were handed in.")
+        ledger.evidence.append("The log could not be compared with a sheet; judge it by eye.")
         return
     each = ledger.of / len(evidence.steps)
     for name, verdict in evidence.steps.items():
@@ -196,6 +224,8 @@ def _readings(ledger: _Ledger, evidence: Evidence) -> None:
                 if through
                 else f"{name}: in limits."
             )
+        elif verdict == "exempt":
+            ledger.evidence.append(f"{name}: at a flat end of the converter, where no reading is judged.")
         elif verdict == "missing":
             ledger.take(each, f"{name}: no readings.")
         elif name in evidence.follows_program:

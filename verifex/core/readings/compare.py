@@ -1,5 +1,6 @@
 """Each step of a log against the expected sheet of the pair's own bench."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from statistics import median, pstdev
 from typing import Any
@@ -42,13 +43,14 @@ class StepVerdict:
 
 @dataclass(frozen=True, slots=True)
 class ReadingsReport:
-    """The whole comparison: `verdict` is 'in-limits', 'out' or 'incomplete'."""
+    """The whole comparison: `verdict` is 'in-limits', 'out', 'incomplete' or 'not-judged'."""
 
     steps: tuple[StepVerdict, ...]
     verdict: str
     diagnosis: tuple[Explanation, ...]
     honesty: tuple[Finding, ...]
     notes: tuple[str, ...]
+    log_notes: tuple[str, ...] = ()  # those of them that are of the log itself
 
     def as_json(self, with_honesty: bool = True) -> dict[str, Any]:
         out: dict[str, Any] = {
@@ -68,24 +70,39 @@ def compare_log(
     sheet: Sheet,
     *,
     grid: list[str] | None = None,
-    others: list[OtherLog] | None = None,
+    others: Sequence[OtherLog] = (),
 ) -> ReadingsReport:
-    """Judge a log against `sheet`. `grid` are the texts the pair's program can print, `others` the logs of other pairs.
+    """Read a log and judge it, as `judge_log` does. Raises UnusableInput as `read_log` does."""
+    return judge_log(read_log(text, exercise), exercise, sheet, grid=grid, others=others)
 
-    Raises UnusableInput as `read_log` does.
-    """
-    log = read_log(text, exercise)
+
+def judge_log(
+    log: Log,
+    exercise: Exercise,
+    sheet: Sheet,
+    *,
+    grid: list[str] | None = None,
+    others: Sequence[OtherLog] = (),
+) -> ReadingsReport:
+    """Judge a log against `sheet`. `grid` are the texts the pair's program can print, `others` the logs of other pairs."""
     steps = tuple(_judge(step, [s for s in log.steps if s.name == step.name]) for step in sheet.steps)
-    if any(step.verdict == "missing" for step in steps):
-        verdict = "incomplete"
-    else:
-        verdict = "out" if any(step.verdict == "out" for step in steps) else "in-limits"
+    verdict = _verdict(steps)
     diagnosis = tuple(explain(steps, sheet)) if any(step.verdict == "out" for step in steps) else ()
-    notes = [*log.notes, *_strangers(log, sheet)]
-    notes += _own_threshold(exercise, steps)
+    log_notes = [*log.notes, *_strangers(log, sheet)]
+    notes = log_notes + _own_threshold(exercise, steps)
     if sheet.reason:
         notes.append(f"There is no expected sheet for this bench: {sheet.reason}")
-    return ReadingsReport(steps, verdict, diagnosis, tuple(look_closer(log, text, grid, others or [])), tuple(notes))
+    honesty = tuple(look_closer(log, grid, others))
+    return ReadingsReport(steps, verdict, diagnosis, honesty, tuple(notes), tuple(log_notes))
+
+
+def _verdict(steps: tuple[StepVerdict, ...]) -> str:
+    """Of the whole log: nothing is 'in-limits' of which no step was found."""
+    if all(step.verdict == "missing" for step in steps):
+        return "not-judged"
+    if any(step.verdict == "missing" for step in steps):
+        return "incomplete"
+    return "out" if any(step.verdict == "out" for step in steps) else "in-limits"
 
 
 def _own_threshold(exercise: Exercise, steps: tuple[StepVerdict, ...]) -> list[str]:

@@ -123,6 +123,20 @@ FAULTS = (
     ),
 )
 
+#: What the program check calls the same fault, where it can find it in the text or in the run.
+PROGRAM_RULES = {
+    "offset-forgotten": ("offset-not-taken-off",),
+    "fahrenheit": ("printed-in-fahrenheit",),
+    "reference-internal": ("reference-not-set",),
+    "reference-rail": ("reference-not-set",),
+}
+
+
+def program_rules_of(fault: str) -> tuple[str, ...]:
+    """The rules of the program check that find this very fault; empty for one that no program shows."""
+    return PROGRAM_RULES.get(fault, ())
+
+
 MOST = 4
 LEAST_GRAIN = 0.5
 

@@ -10,20 +10,55 @@ from verifex.core.rulebook import Found, RuleBook
 
 LEAST_READINGS = 8
 SHARED_RUN = 10  # this many equal readings in a row, with noise in them, do not happen twice
+LEAST_DIFFERENT = 3  # a run of no more different values than this is flat and says nothing
+MOST_RUNS = 4000  # kept of one log for comparing others with
+_HASH_BITS = 0xFFFF_FFFF_FFFF
 
 
 @dataclass(frozen=True, slots=True)
 class OtherLog:
-    """Another pair's log in the same exercise, with the name people know it by."""
+    """Another pair's log in the same exercise: an opaque reference, the hashes of its runs, how many readings it has."""
 
-    who: str
-    values: tuple[float, ...]
+    ref: str
+    runs: frozenset[int]
+    read: int
+
+    @classmethod
+    def of(cls, ref: str, values: Sequence[float]) -> "OtherLog":
+        return cls(ref, frozenset(run_hashes(values)), len(values))
+
+
+def run_hashes(values: Sequence[float]) -> list[int]:
+    """Hashes of every run of `SHARED_RUN` readings that is not flat, of the log's first `MOST_RUNS` runs."""
+    found = (_run_hash(values, start) for start in range(min(len(values) - SHARED_RUN + 1, MOST_RUNS)))
+    return [number for number in found if number is not None]
+
+
+def _run_hash(values: Sequence[float], start: int) -> int | None:
+    run = tuple(values[start : start + SHARED_RUN])
+    return hash(run) & _HASH_BITS if len(set(run)) > LEAST_DIFFERENT else None
+
+
+def shared_runs(values: Sequence[float], others: Sequence[OtherLog]) -> list[tuple[str, int]]:
+    """(reference, readings) of each other log with which a long run is shared: at least `SHARED_RUN` readings and half
+    of the shorter log. Takes time in proportion to the readings and to the number of logs.
+    """
+    mine = [_run_hash(values, start) for start in range(len(values) - SHARED_RUN + 1)]
+    found = []
+    for other in others:
+        longest = here = 0
+        for number in mine:
+            here = here + 1 if number in other.runs else 0
+            longest = max(longest, here)
+        length = longest + SHARED_RUN - 1 if longest else 0
+        if length and length >= 0.5 * min(len(values), other.read):
+            found.append((other.ref, length))
+    return found
 
 
 @dataclass(frozen=True, slots=True)
 class HonestyView:
     log: Log
-    text: str
     grid: frozenset[str] | None
     others: Sequence[OtherLog]
 
@@ -35,9 +70,9 @@ class HonestyView:
 HONESTY: RuleBook[HonestyView] = RuleBook("A second look at a log")
 
 
-def look_closer(log: Log, text: str, grid: list[str] | None, others: list[OtherLog]) -> list[Finding]:
+def look_closer(log: Log, grid: list[str] | None, others: Sequence[OtherLog]) -> list[Finding]:
     """Everything worth a second look. `grid` are the values the pair's program can print, as printed."""
-    return HONESTY.run(HonestyView(log, text, frozenset(grid) if grid else None, others))
+    return HONESTY.run(HonestyView(log, frozenset(grid) if grid else None, others))
 
 
 @HONESTY.rule(
@@ -50,31 +85,14 @@ def look_closer(log: Log, text: str, grid: list[str] | None, others: list[OtherL
     source="statistics of independent noise",
 )
 def same_noise(view: HonestyView, found: Found) -> Iterator[Finding]:
-    mine = view.values
-    for other in view.others:
-        length = _longest_common_run(mine, list(other.values))
-        if length >= SHARED_RUN and length >= 0.5 * min(len(mine), len(other.values)):
-            yield found(
-                f"{length} readings in a row are the same as in the log of {other.who}.",
-                "Look at this together: ask both pairs to show a step once more.",
-                value=float(length),
-                limit=float(SHARED_RUN),
-            )
-
-
-def _longest_common_run(one: list[float], other: list[float]) -> int:
-    """The longest common run that is not flat (a flat run says nothing)."""
-    best = 0
-    row = [0] * (len(other) + 1)
-    for i, value in enumerate(one):
-        new = [0] * (len(other) + 1)
-        for j, theirs in enumerate(other):
-            if value == theirs:
-                new[j + 1] = row[j] + 1
-                if new[j + 1] > best and len(set(one[i - new[j + 1] + 1 : i + 1])) > 3:
-                    best = new[j + 1]
-        row = new
-    return best
+    for ref, length in shared_runs(view.values, view.others):
+        yield found(
+            f"{length} readings in a row are the same as in another pair's log.",
+            "Look at this together: ask both pairs to show a step once more.",
+            parts=[ref],
+            value=float(length),
+            limit=float(SHARED_RUN),
+        )
 
 
 @HONESTY.rule(

@@ -237,9 +237,9 @@ def value_outside_window(view: BenchView, found: Found) -> Iterator[Finding]:
     source="the hatch's record of substitutions",
 )
 def not_as_handed_out(view: BenchView, found: Found) -> Iterator[Finding]:
-    for ref, issued in view.handed.issued_ohms.items():
+    for ref, issued in view.handed_out.given_ohms.items():
         part = view.matching(ref)
-        ohms = resistor_ohms(part, "nominal") if part else None
+        ohms = nominal_ohms(part) if part else None
         if part and ohms and abs(ohms - issued) > 0.2 * issued:
             yield found(
                 f"{part.ref} is given as {in_words(ohms, 'Ω')}; the hatch handed out {in_words(issued, 'Ω')}.",

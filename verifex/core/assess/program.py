@@ -1,0 +1,98 @@
+"""The program station: what is found in the text, and what the run on the twin of the pair's own bench shows."""
+
+from verifex.core.assess.records import CheckRecord, FindingRecord, ProgramRecord
+from verifex.core.assess.workbench import Workbench
+from verifex.core.circuit import check_wiring
+from verifex.core.circuit.solver import NoSensibleAnswer
+from verifex.core.findings import Finding, Severity, will_not_do
+from verifex.core.program import ProgramReport
+from verifex.core.program.flow import flow_charts, placed
+from verifex.core.program.rules import PROGRAM
+from verifex.core.twin import (
+    BehaviourReport,
+    TwinTrace,
+    check_behaviour,
+    checklist_on_bench,
+    plan_stimulus,
+    programmed,
+    run_twin,
+)
+from verifex.core.twin.stimulus import Stimulus
+
+
+def assess_program(bench: Workbench) -> ProgramRecord | None:
+    """Static findings, then a run through the plan. Raises UnusableInput for a text that is no program at all."""
+    report = bench.program
+    if report is None:
+        return None
+    findings, not_run = list(report.findings), _why_not_run(bench, report)
+    plan = plan_stimulus(bench.case.exercise, bench.case.measured.stimulus)
+    trace = None if not_run else _run(bench, report, plan)
+    behaviour: BehaviourReport | None = None
+    if trace is None:
+        not_run = not_run or "The circuit as wired has no operating point, so there is nothing to run it on."
+    else:
+        behaviour = _behaviour(bench, plan, trace)
+        assert bench.wiring is not None
+        if will_not_do(bench.wiring.findings):
+            # What goes wrong on a wrong bench is not held against the program.
+            not_run = "The wiring has findings; what goes wrong in this run may come from there."
+        else:
+            findings += PROGRAM.unexplained(report.findings, behaviour.findings)
+            if bench.built.reason:
+                not_run = f"What is printed is not judged: {bench.built.reason}"
+    view = bench.wiring.view if bench.wiring else None
+    return ProgramRecord(
+        findings=tuple(FindingRecord.of(found) for found in findings),
+        dialect=report.tree.dialect,
+        compiles=report.compiles,
+        runnable=report.runnable,
+        not_run=not_run,
+        checklist=tuple(
+            CheckRecord.model_validate(c.as_json()) for c in checklist_on_bench(report, view, bench.case.exercise)
+        ),
+        trace=trace.as_json(plan) if trace else None,
+        behaviour=behaviour.as_json() if behaviour else None,
+        flow=tuple(placed(chart).as_json() for chart in flow_charts(report.tree)),
+        new_stops=tuple(FindingRecord.of(found) for found in _new_stops(bench, report)),
+    )
+
+
+def _why_not_run(bench: Workbench, report: ProgramReport) -> str:
+    if bench.wiring is None:
+        return "There is no wiring yet to run it on."
+    if not report.compiles:
+        return "It does not compile."
+    return "" if report.runnable else "Part of it is not read yet; judge it by eye."
+
+
+def _run(bench: Workbench, report: ProgramReport, plan: Stimulus) -> TwinTrace | None:
+    """The run through the plan; None where the circuit has no operating point."""
+    assert bench.wiring is not None
+    internal = bench.case.measured.internal_volts
+    try:
+        return run_twin(bench.wiring.view, report, plan, plan.seconds, internal_volts=internal)
+    except NoSensibleAnswer:
+        return None
+
+
+def _behaviour(bench: Workbench, plan: Stimulus, trace: TwinTrace) -> BehaviourReport:
+    assert bench.wiring is not None
+    limits = {step.name: (step.value.low, step.value.high) for step in bench.built.steps}
+    return check_behaviour(bench.wiring.view, bench.case.exercise, plan, trace, limits)
+
+
+def _new_stops(bench: Workbench, report: ProgramReport) -> list[Finding]:
+    """Stops that the bench has with this program's outputs and not without them."""
+    if bench.wiring is None or bench.case.wiring is None:
+        return []
+    case = bench.case
+    driven = check_wiring(
+        case.wiring or "",
+        exercise=case.exercise,
+        program=programmed(report),
+        handed_out=case.handed_out,
+        rail_volts=case.measured.rail_volts,
+    )
+    known = {(f.rule, f.where.parts) for f in bench.wiring.findings}
+    return [f for f in driven.findings if f.severity is Severity.STOP and (f.rule, f.where.parts) not in known]

@@ -1,0 +1,89 @@
+"""The readings station: the log against the sheet of the pair's own bench, what explains a misfit, and a second look."""
+
+from verifex.core.assess.program import assess_program
+from verifex.core.assess.records import (
+    ExplanationRecord,
+    FindingRecord,
+    ProgramRecord,
+    ReadingsRecord,
+    SharedRun,
+    StepRecord,
+)
+from verifex.core.assess.workbench import Workbench
+from verifex.core.expected import Sheet
+from verifex.core.problems import UnusableInput
+from verifex.core.program import ProgramReport
+from verifex.core.readings import ReadingsReport, judge_log, read_log
+from verifex.core.readings.diagnosis import Explanation, program_rules_of
+from verifex.core.readings.grid import printable_values
+from verifex.core.readings.honesty import run_hashes, shared_runs
+
+
+def assess_readings(bench: Workbench) -> ReadingsRecord | None:
+    """A log that cannot be judged is still a log that was handed in: its record says what it is."""
+    case = bench.case
+    if case.log is None:
+        return None
+    try:
+        log = read_log(case.log, case.exercise)
+    except UnusableInput as wrong:
+        said = tuple(_sentence(problem.message) for problem in wrong.problems)
+        return ReadingsRecord(notes=said, log_notes=said)
+    program = _program(bench)
+    report = judge_log(log, case.exercise, bench.built, grid=_grid(bench), others=case.others)
+    intended = judge_log(log, case.exercise, bench.intended)
+    values = [value for step in log.steps for value in step.values]
+    return ReadingsRecord(
+        findings=tuple(FindingRecord.of(found) for found in report.honesty),
+        steps=tuple(StepRecord.model_validate(step.as_json()) for step in report.steps),
+        verdict=report.verdict,
+        diagnosis=tuple(_explained(explanation, program) for explanation in report.diagnosis),
+        notes=report.notes,
+        log_notes=report.log_notes,
+        intended={step.name: step.verdict for step in intended.steps},
+        follows_program=tuple(_follows_program(report, bench.built, program)),
+        shared=tuple(SharedRun(other=ref, readings=length) for ref, length in shared_runs(values, case.others)),
+        runs=tuple(run_hashes(values)),
+        read=len(values),
+    )
+
+
+def _sentence(message: str) -> str:
+    return f"{message[:1].upper()}{message[1:].rstrip('.')}."
+
+
+def _program(bench: Workbench) -> ProgramRecord | None:
+    try:
+        return assess_program(bench)
+    except UnusableInput:
+        return None
+
+
+def _grid(bench: Workbench) -> list[str] | None:
+    """Every line the pair's program can print, where that can be said."""
+    try:
+        report: ProgramReport | None = bench.program
+    except UnusableInput:
+        return None
+    return printable_values(report) if report else None
+
+
+def _explained(explanation: Explanation, program: ProgramRecord | None) -> ExplanationRecord:
+    """With the line at which the program check found the very same fault."""
+    rules = program_rules_of(explanation.fault)
+    found = next((f for f in program.findings if f.rule in rules), None) if program else None
+    return ExplanationRecord(**explanation.as_json(), program_line=found.where.line if found else None)
+
+
+def _follows_program(report: ReadingsReport, sheet: Sheet, program: ProgramRecord | None) -> list[str]:
+    """Steps whose centre is what the twin of the program handed in printed there, within the sheet's width."""
+    outcomes = program.behaviour["outcomes"] if program and program.behaviour else []
+    printed = {outcome["name"]: outcome["printed"] for outcome in outcomes}
+    follows = []
+    for step in report.steps:
+        expected, said = sheet.step(step.name), printed.get(step.name)
+        if expected is None or said is None or step.centre is None:
+            continue
+        if abs(step.centre - said) <= (expected.value.high - expected.value.low) / 2:
+            follows.append(step.name)
+    return follows

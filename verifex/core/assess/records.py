@@ -1,0 +1,228 @@
+"""What an assessment comes to, as typed records that are kept: each with its format, readable years later.
+
+A record is written in today's format. One of an older format is upgraded when it is read (`upgrade.py`), never in place.
+"""
+
+from typing import Any, ClassVar, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from verifex.core.findings import Finding, Severity, Where
+
+FORMAT = 2  # of every record below
+
+
+class Record(BaseModel):
+    """Frozen; what a newer format has besides is passed over."""
+
+    model_config = ConfigDict(frozen=True, extra="ignore")
+
+
+class WhereRecord(Record):
+    parts: tuple[str, ...] = ()
+    places: tuple[str, ...] = ()
+    nets: tuple[str, ...] = ()
+    line: int | None = None
+    column: int | None = None
+
+
+class FindingRecord(Record):
+    """A finding as it was worded. `value` and `limit` are in `unit`."""
+
+    rule: str
+    severity: Severity
+    seen: str
+    why: str
+    remedy: str
+    hint: str
+    criterion: str
+    where: WhereRecord = WhereRecord()
+    value: float | None = None
+    limit: float | None = None
+    unit: str | None = None
+    explains: tuple[str, ...] = ()
+
+    @classmethod
+    def of(cls, finding: Finding) -> "FindingRecord":
+        return cls.model_validate(finding.as_json())
+
+    def finding(self) -> Finding:
+        """The core's own type again."""
+        data = {name: getattr(self, name) for name in type(self).model_fields if name != "where"}
+        return Finding(**data, where=Where(**self.where.model_dump()))
+
+
+class StationRecord(Record):
+    """What every station's record has. `overrun` names the limit the check came to ('time' or 'memory'); empty for none.
+
+    `DETAILS` names the large fields that only a closer look needs, so that they can be kept apart.
+    """
+
+    DETAILS: ClassVar[frozenset[str]] = frozenset()
+
+    format: Literal[2] = 2
+    findings: tuple[FindingRecord, ...] = ()
+    overrun: str = ""
+
+    def of_severity(self, *severities: Severity) -> tuple[FindingRecord, ...]:
+        return tuple(finding for finding in self.findings if finding.severity in severities)
+
+
+class ChangeRecord(Record):
+    kind: str
+    what: str
+    before: str
+    after: str
+    line: int | None = None
+
+
+class WiringRecord(StationRecord):
+    """A wiring: what the map draws, nets with volts, resistors with their jobs, the comparison with the exercise's bench.
+
+    `changes` is None for a first attempt. `bench`, `nets`, `resistors`, `comparison` and `handles` are the JSON of the
+    core's own types.
+    """
+
+    DETAILS = frozenset({"bench", "nets", "changes", "resistors", "comparison", "handles"})
+
+    kind: Literal["wiring"] = "wiring"
+    board: str | None = None
+    bench: dict[str, Any] | None = None
+    nets: tuple[dict[str, Any], ...] = ()
+    changes: tuple[ChangeRecord, ...] | None = None
+    resistors: tuple[dict[str, Any], ...] = ()
+    roles: dict[str, str] = Field(default_factory=dict)  # the bench's reference → the exercise's
+    comparison: tuple[dict[str, Any], ...] = ()
+    handles: tuple[dict[str, Any], ...] = ()
+
+
+class CheckRecord(Record):
+    """One thing to look at before a program runs; `needs` when it is known not to be right yet."""
+
+    text: str
+    needs: bool
+
+
+class ProgramRecord(StationRecord):
+    """A program: whether it compiles and can be run here, its run through the plan, and where that differs from what is asked.
+
+    `not_run` says in words why there is no run, or why it is not held against the program.
+    """
+
+    DETAILS = frozenset({"trace", "behaviour", "flow", "checklist"})
+
+    kind: Literal["program"] = "program"
+    dialect: str = "cpp"
+    compiles: bool = False
+    runnable: bool = False
+    not_run: str = ""
+    checklist: tuple[CheckRecord, ...] = ()
+    trace: dict[str, Any] | None = None
+    behaviour: dict[str, Any] | None = None
+    flow: tuple[dict[str, Any], ...] = ()
+    #: Stops that appear on the bench only because of what this program drives.
+    new_stops: tuple[FindingRecord, ...] = ()
+
+
+class StepRecord(Record):
+    name: str
+    readings: int
+    centre: float | None
+    spread: float | None
+    drift: float | None
+    verdict: str
+    values: tuple[float, ...] = ()
+
+
+class ExplanationRecord(Record):
+    """A fault that may explain the readings. `program_line` is where the program check found that same fault."""
+
+    fault: str
+    title: str
+    likelihood: str
+    share: float
+    look_at: str
+    program_line: int | None = None
+
+
+class SharedRun(Record):
+    """So many readings in a row are the same as in another pair's log."""
+
+    other: str
+    readings: int
+
+
+class ReadingsRecord(StationRecord):
+    """A log against the sheet of the pair's own bench; its findings are the second look, which no pair sees.
+
+    `verdict` is 'in-limits', 'out', 'incomplete' or 'not-judged'. `intended` maps a step to its verdict on the exercise's
+    own sheet, `follows_program` are steps that read just what the program prints. `runs` are the hashes that other
+    logs are compared by, `read` how many readings there were.
+    """
+
+    DETAILS = frozenset({"runs"})
+
+    kind: Literal["readings"] = "readings"
+    steps: tuple[StepRecord, ...] = ()
+    verdict: str = "not-judged"
+    diagnosis: tuple[ExplanationRecord, ...] = ()
+    notes: tuple[str, ...] = ()
+    log_notes: tuple[str, ...] = ()  # of the log itself: what was left out of it, marks that belong to no step
+    intended: dict[str, str] = Field(default_factory=dict)
+    follows_program: tuple[str, ...] = ()
+    shared: tuple[SharedRun, ...] = ()
+    runs: tuple[int, ...] = ()
+    read: int = 0
+
+
+class PredictedRecord(Record):
+    """A predicted value; `verdict` is likely, in-limits, out, or unjudged where there is no sheet."""
+
+    step: str
+    reading: str
+    value: float
+    verdict: str
+
+
+class PredictionRecord(StationRecord):
+    kind: Literal["prediction"] = "prediction"
+    predictions: tuple[PredictedRecord, ...] = ()
+
+
+class MeasurableRecord(Record):
+    """Something to measure on this bench: its name, what stands beside the field, its unit, how, and what is plausible."""
+
+    name: str
+    label: str
+    unit: str
+    how: str = ""
+    low: float
+    high: float
+    plan: float | None = None  # the plan's value of a step; a pair is not told it
+    beyond: str = ""  # why a value outside cannot be, in words
+    offered: bool = True  # worth measuring; others are taken when they are told
+
+
+class SheetsRecord(StationRecord):
+    """The expected sheets of a bench, as built and as intended, and what follows for the person at it."""
+
+    kind: Literal["sheets"] = "sheets"
+    board: str = ""
+    language: str = "cpp"
+    built: dict[str, Any] = Field(default_factory=dict)
+    intended: dict[str, Any] = Field(default_factory=dict)
+    measurables: tuple[MeasurableRecord, ...] = ()
+    checklist: tuple[CheckRecord, ...] = ()
+
+
+AnyRecord = WiringRecord | ProgramRecord | ReadingsRecord | PredictionRecord | SheetsRecord
+
+
+class Assessment(Record):
+    """All stations of a case; None where nothing is handed in."""
+
+    sheets: SheetsRecord
+    wiring: WiringRecord | None = None
+    program: ProgramRecord | None = None
+    readings: ReadingsRecord | None = None
+    prediction: PredictionRecord | None = None

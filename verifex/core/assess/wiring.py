@@ -1,0 +1,50 @@
+"""The wiring station: findings, and what a person looks at beside them."""
+
+from verifex.core.assess.records import ChangeRecord, FindingRecord, WiringRecord
+from verifex.core.assess.workbench import Workbench
+from verifex.core.circuit import WiringReport, read_bench
+from verifex.core.circuit.changes import changes_between
+from verifex.core.circuit.functions import compare_functions
+from verifex.core.circuit.handles import handles
+from verifex.core.circuit.windows import resistor_jobs
+from verifex.core.problems import UnusableInput
+
+
+def assess_wiring(bench: Workbench) -> WiringRecord | None:
+    """Raises UnusableInput for lines that are no statement."""
+    report = bench.wiring
+    if report is None:
+        return None
+    if report.bench.problems:
+        raise UnusableInput(report.bench.problems)
+    view = report.view
+    return WiringRecord(
+        findings=tuple(FindingRecord.of(found) for found in report.findings),
+        board=report.bench.board.id if report.bench.board else None,
+        bench=report.bench.as_json(),
+        nets=tuple(report.nets_json()),
+        changes=_changes(bench),
+        resistors=tuple(job.as_json() for job in resistor_jobs(view)),
+        roles={part.ref: role for role, part in view.roles.items()},
+        comparison=_comparison(bench, report),
+        handles=tuple(handle.as_json() for handle in handles(view)),
+    )
+
+
+def _changes(bench: Workbench) -> tuple[ChangeRecord, ...] | None:
+    earlier, now = bench.case.earlier_wiring, bench.case.wiring
+    if earlier is None or now is None:
+        return None
+    return tuple(
+        ChangeRecord.model_validate(change.as_json())
+        for change in changes_between(read_bench(earlier), read_bench(now))
+    )
+
+
+def _comparison(bench: Workbench, report: WiringReport) -> tuple[dict[str, object], ...]:
+    """Against the exercise's own bench on the same board; empty where it has none."""
+    text = bench.case.exercise.reference_wiring(bench.board.id) or bench.case.exercise.reference_wiring()
+    if not text:
+        return ()
+    rows = compare_functions(report.view, bench.wiring_of(text).view)
+    return tuple(row.as_json() for row in rows)
