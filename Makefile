@@ -34,7 +34,7 @@ demo: setup ## the demo course in the browser
 	@$(MANAGE) migrate -v0 && $(MANAGE) collectstatic --noinput -v0
 	@$(MANAGE) load_demo
 	@echo; echo "Verifex runs at http://127.0.0.1:$(PORT)/   (Ctrl C ends it)"
-	@$(BIN)/python -m waitress --listen=127.0.0.1:$(PORT) --threads=8 verifex.site.wsgi:application
+	@$(BIN)/python -m verifex.site.serve --listen 127.0.0.1:$(PORT)
 
 clean-demo: ## forget the demo's data; the next `make demo` starts afresh
 	rm -rf var

@@ -16,18 +16,18 @@ def class_papers() -> None:
 
     from tests.samples import DEMO
     from verifex.demo.loader import load
+    from verifex.dockets.act import find
     from verifex.dockets.models import Docket
-    from verifex.dockets.views import find_docket
-    from verifex.papers.pdf import one_pdf, pages_of
+    from verifex.papers.pdf import one_pdf, pdf_of
     from verifex.papers.sheets import sheet_html
 
     runner = DiscoverRunner(interactive=False, verbosity=0)
     databases = runner.setup_databases()
     try:
         load(DEMO)
-        dockets = [find_docket(pk) for pk in Docket.objects.values_list("pk", flat=True)]
+        dockets = [find(pk) for pk in Docket.objects.values_list("pk", flat=True)]
         start = perf_counter()
-        pages = [pages_of(sheet_html(dockets[n % len(dockets)], answers=True)) for n in range(PAIRS)]
+        pages = [pdf_of(sheet_html(dockets[n % len(dockets)], answers=True)) for n in range(PAIRS)]
         size = len(one_pdf(pages))
         seconds = perf_counter() - start
     finally:

@@ -18,7 +18,7 @@ class FloorTest(DemoCase):
         self.assertEqual(waits, sorted(waits))
         reasons = {v["bench"]: v["reason"] for v in visits}
         self.assertIn("The offset of the thermometer is not taken off", reasons[7])
-        self.assertIn("30 of 30 proposed", reasons[4])
+        self.assertIn("Ready to mark", reasons[4])
         self.assertNotIn(3, reasons)  # at work, asks for nobody
 
     def test_the_hatch_tells_of_substitutions_and_held_kits(self):

@@ -49,9 +49,12 @@ class MarksTest(DemoCase):
     def test_marks_are_per_student_and_an_absent_one_gets_none(self):
         docket = self.docket(10)
         user = docket.pair.members.earliest("id").user
-        path = f"/api/dockets/{docket.pk}/students"
-        self.assertEqual(self.instructor.ask(path, user=user.pk, absent=True, reason="").status_code, 422)
-        self.instructor.ask(path, user=user.pk, absent=True, reason="ill")
+        path = f"/api/dockets/{docket.pk}"
+        closed = self.instructor.ask(f"{path}/students", user=user.pk, absent=True, reason="ill")
+        self.assertIn("Reopen it first", closed.json()["message"])
+        self.instructor.ask(f"{path}/reopen-marking", station="mark", reason="one was ill")
+        self.assertEqual(self.instructor.ask(f"{path}/students", user=user.pk, absent=True, reason="").status_code, 422)
+        self.instructor.ask(f"{path}/students", user=user.pk, absent=True, reason="ill")
         totals = {s["name"]: s["total"] for s in self.marks(10)["students"]}
         self.assertEqual(totals, {"Elio Sorel": "", "Yara Haddad": "29.5"})
 
@@ -60,7 +63,7 @@ class MarksTest(DemoCase):
         rows = list(csv.reader(io.StringIO(text)))
         self.assertEqual((rows[0][0], rows[0][-3:], len(rows)), ("Student", ["Total", "Of", "State"], 25))
         yara = next(r for r in rows if r[0] == "Yara Haddad")
-        self.assertEqual(yara[-3:], ["29.5", "30", "marked"])
+        self.assertEqual(yara[-3:], ["29.5", "30", "closed"])
 
     def test_the_class_sheet_shows_what_was_changed(self):
         rows = self.instructor.ask(f"/api/sessions/{self.session.pk}/marks").json()["rows"]

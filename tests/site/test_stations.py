@@ -61,7 +61,7 @@ class HandInTest(DemoCase):
     def test_an_endless_program_becomes_a_finding(self):
         self.hand_in(8, "program", PROGRAM.replace("delay(1000);", "while (true) {}"))
         judged = self.last(8, "program").judgements.latest("id")
-        self.assertIn("run-ended", [f["rule"] for f in judged.findings])
+        self.assertIn("run-ended", [f["rule"] for f in judged.record["findings"]])
 
     def test_readings_come_after_power(self):
         answer = self.hand_in(2, "readings", "# Room air\n22.1\n")
@@ -170,4 +170,4 @@ class DecisionTest(DemoCase):
         docket = self.docket(1)
         events = Event.objects.filter(subject=docket.subject)
         self.assertEqual([e.revision for e in events], list(range(1, docket.revision + 1)))
-        self.assertTrue(all(e.actor_id for e in events))
+        self.assertTrue(all(e.actor_id for e in events if not e.verb.startswith(("judged", "worked out"))))

@@ -20,7 +20,7 @@ from verifex.people.clock import acting_at, now
 from verifex.people.models import Course, Pair, PairMember, Section, Staff, User
 from verifex.plan.models import Room, Seat, Session
 from verifex.stores.models import Kit, KitIssue, KitPart, StockResistor
-from verifex.stores.services import substitute
+from verifex.work.pool import checks_run_here
 
 
 @dataclass
@@ -35,7 +35,8 @@ class Loaded:
 def load(folder: Path, password: str | None = None) -> Loaded:
     """Load the course in `folder`. Everyone gets `password`, or one made up now."""
     course = yaml.safe_load((folder / "course.yaml").read_text("utf-8"))
-    return _Loader(folder, course, password or secrets.token_urlsafe(9)).load()
+    with checks_run_here():
+        return _Loader(folder, course, password or secrets.token_urlsafe(9)).load()
 
 
 class _Loader:
@@ -47,8 +48,8 @@ class _Loader:
         self.staff: dict[str, User] = {}
 
     def load(self) -> Loaded:
-        course = Course.objects.create(title=self.data["course"], zone=self.data["zone"])
-        self.section = Section.objects.create(course=course, name=self.data["section"])
+        self.course = Course.objects.create(title=self.data["course"], zone=self.data["zone"])
+        self.section = Section.objects.create(course=self.course, name=self.data["section"])
         log_ins = []
         for entry in self.data["staff"]:
             user = self._user(entry["name"], entry["log-in"])
@@ -84,6 +85,7 @@ class _Loader:
         program = folder / "reference.cpp"
         version = add_version(
             self.staff["instructor"],
+            self.course,
             (folder / "exercise.yaml").read_text("utf-8"),
             program=program.read_text("utf-8") if program.exists() else "",
         )
@@ -135,7 +137,7 @@ class _Loader:
         """One act of the day; the key beside `ago` names it."""
         member = pair.members.select_related("user").earliest("id").user
         instructor, assistant = self.staff["instructor"], self.staff["assistant"]
-        what = next(key for key in act if key not in ("ago", "reason", "note"))
+        what = next(key for key in act if key not in ("ago", "reason", "note", "overrule"))
         value = act[what]
         if what == "hand-out":
             services.open_docket(assistant, Kit.objects.get(tag=value), pair, self.session, self.version)
@@ -143,8 +145,8 @@ class _Loader:
         docket = Docket.objects.get(pair=pair, session=self.session)
         match what:
             case "substitute":
-                issue = KitIssue.objects.get(pair=pair, returned_at__isnull=True)
-                substitute(assistant, issue, self.version, value["ref"], value["ohms"], act["reason"])
+                tag = KitIssue.objects.get(pair=pair, returned_at__isnull=True).kit.tag
+                services.substitute(assistant, tag, value["ref"], value["ohms"], act["reason"])
             case "wiring" | "program" | "readings":
                 text = (self.folder / "hand-ins" / value).read_text("utf-8")
                 last = docket.attempts.filter(kind=what).count()
@@ -155,7 +157,8 @@ class _Loader:
                 attempt = docket.attempts.filter(kind="wiring").count()
                 services.clear_power(assistant, docket.pk, based_on=None, wiring_attempt=attempt, compared=True)
             case "pass":
-                services.pass_station(instructor, docket.pk, value, based_on=None)
+                over = act.get("overrule", "")
+                services.pass_station(instructor, docket.pk, value, based_on=None, overrule_reason=over)
             case "send-back":
                 services.send_back(instructor, docket.pk, value, based_on=None, reason=act.get("note", ""))
             case "measure":

@@ -1,28 +1,48 @@
-"""What every act on a docket has in common: who may, on which revision, what is written down."""
+"""What every act on a docket has in common: who may, in which state, on which revision, what is written down."""
 
 from typing import Any
 
 from verifex.dockets.models import Docket
-from verifex.people.access import NotAllowed, Stale, is_member, role_in
-from verifex.people.events import record, told_since
+from verifex.dockets.stations import states
+from verifex.dockets.transitions import Transition, transition
+from verifex.people.access import Stale, is_member, role_in
+from verifex.people.events import record, session_scope, told_since
 from verifex.people.models import User
+
+
+def find(docket_id: int) -> Docket:
+    """A docket with what nearly everything about it asks for. Raises DoesNotExist."""
+    return Docket.objects.select_related(
+        "pair", "session__section__course", "session__room", "version__exercise", "scheme", "claimed_by"
+    ).get(pk=docket_id)
 
 
 def begin(docket_id: int, based_on: int | None) -> Docket:
     """The docket to act on, inside a transaction. Raises Stale when it has moved on from revision `based_on`."""
-    docket = Docket.objects.select_related("pair", "session__section", "version__exercise", "scheme").get(pk=docket_id)
+    docket = find(docket_id)
     if based_on is not None and docket.revision != based_on:
         raise Stale(told_since(docket.subject, based_on))
     return docket
 
 
-def finish(docket: Docket, actor: User, verb: str, **detail: Any) -> None:
+def enter(actor: User, docket: Docket, act: str, station: str) -> Transition:
+    """The table's entry for an act of this person now. Raises NotAllowed, or Refused where it is not possible."""
+    return transition(act, station, **situation(actor, docket))
+
+
+def situation(actor: User, docket: Docket) -> dict[str, Any]:
+    """What the table of transitions is asked with."""
+    return {
+        "states": {station: row.state for station, row in states(docket).items()},
+        "role": role_in(actor, docket.session.section),
+        "is_member": is_member(actor, docket.pair),
+        "cleared": docket.clearances.filter(voided_at__isnull=True).exists(),
+    }
+
+
+def finish(docket: Docket, actor: User | None, verb: str, **detail: Any) -> None:
     """Count the act and write it into the event log."""
     docket.revision += 1
-    docket.save(update_fields=["revision", "claimed_by"])
-    record(actor, verb, docket.subject, revision=docket.revision, **detail)
-
-
-def require_pair_or_staff(actor: User, docket: Docket) -> None:
-    if not is_member(actor, docket.pair) and role_in(actor, docket.session.section) is None:
-        raise NotAllowed("This docket belongs to another pair.")
+    docket.save(update_fields=["revision", "claimed_by", "judging_since"])
+    scope = session_scope(docket.session_id)
+    record(actor, verb[:120], docket.subject, scope=scope, revision=docket.revision, **detail)

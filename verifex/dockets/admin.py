@@ -1,5 +1,14 @@
-from django.contrib import admin
+from verifex.dockets.models import (
+    Attempt,
+    BenchSheets,
+    Clearance,
+    Decision,
+    Docket,
+    Judgement,
+    Measurement,
+    SharedReadings,
+    StationState,
+)
+from verifex.people.read_only_admin import show_only
 
-from verifex.dockets.models import Attempt, Clearance, Decision, Docket, Judgement, Measurement, StationState
-
-admin.site.register([Attempt, Clearance, Decision, Docket, Judgement, Measurement, StationState])
+show_only(Attempt, BenchSheets, Clearance, Decision, Docket, Judgement, Measurement, SharedReadings, StationState)

@@ -5,72 +5,101 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router
 
-from verifex.core.expected import sheet_json
-from verifex.core.program import read_program
-from verifex.core.program.flow import flow_charts, placed
+from verifex.core.assess import ProgramRecord
 from verifex.dockets import services
-from verifex.dockets.bench import DocketBench
-from verifex.dockets.models import Docket, Kind
+from verifex.dockets.judgements import newest, sheets_of
+from verifex.dockets.judging import SHEETS, bring_up_to_date
+from verifex.dockets.models import Docket, Kind, State, Station
+from verifex.dockets.present import docket_for_staff, docket_json
 from verifex.dockets.schemas import (
     ClaimIn,
     ClearIn,
     DocketOut,
     DoneOut,
     HandInIn,
+    HistoryOut,
     MeasureIn,
+    PassIn,
     SheetsOut,
     StationIn,
+    UndoIn,
 )
 from verifex.dockets.schemas_program import FlowOut
-from verifex.dockets.views import docket_for_staff, docket_json
-from verifex.exercises.api import sliders_json
+from verifex.dockets.services.decide import undoable
+from verifex.dockets.stations import state_of
+from verifex.dockets.study import sheet_if, sliders_if
 from verifex.exercises.schemas import SheetIn, SheetOut, SlidersOut
-from verifex.people.access import reader
+from verifex.people.access import Refused, reader
+from verifex.people.http import Id, unless_known
+from verifex.people.models import Event
 
 router = Router(tags=["dockets"])
 
 
-def _done(docket_id: int) -> dict[str, int]:
+def _done(docket_id: Id) -> dict[str, int]:
     return {"revision": Docket.objects.values_list("revision", flat=True).get(pk=docket_id)}
 
 
 @router.get("/dockets/{docket_id}", response=DocketOut)
-def get_docket(request: HttpRequest, docket_id: int) -> dict[str, Any]:
-    return docket_json(docket_for_staff(request, docket_id), reader(request))
+def get_docket(request: HttpRequest, docket_id: Id) -> Any:
+    docket = docket_for_staff(request, docket_id)
+    return unless_known(
+        request, [docket.pk, docket.revision, seen_at(docket)], lambda: docket_json(docket, reader(request))
+    )
+
+
+def seen_at(docket: Docket) -> int:
+    """Changes when the last decision can no longer be taken back."""
+    decision = undoable(docket)
+    return decision.pk if decision else 0
+
+
+@router.get("/dockets/{docket_id}/history", response=list[HistoryOut])
+def history(request: HttpRequest, docket_id: Id) -> list[dict[str, Any]]:
+    """The event log of a docket, the newest entry first."""
+    docket = docket_for_staff(request, docket_id)
+    events = Event.objects.filter(subject=docket.subject).select_related("actor").order_by("-id")[:200]
+    return [{"at": e.at, "by": e.actor.get_full_name() if e.actor else "Verifex", "what": _told(e)} for e in events]
+
+
+def _told(event: Event) -> str:
+    reason = str(event.detail.get("reason") or "")
+    return f"{event.verb}: {reason}" if reason else event.verb
 
 
 @router.get("/dockets/{docket_id}/sheets", response=SheetsOut)
-def get_sheets(request: HttpRequest, docket_id: int) -> dict[str, Any]:
+def get_sheets(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
     """The expected sheet of the pair's own bench, and the exercise's."""
-    bench = DocketBench(docket_for_staff(request, docket_id))
-    built = bench.sheet_as_built()
-    return {"built": sheet_json(built), "intended": sheet_json(bench.sheet_as_intended(built))}
+    docket = docket_for_staff(request, docket_id)
+    if state_of(docket, Station.MARK) != State.PASSED:
+        bring_up_to_date(docket.pk, SHEETS)
+    record = sheets_of(docket)
+    if record is None or record.overrun:
+        raise Refused("The sheet of this bench could not be worked out; see the findings of its wiring.")
+    return {"built": record.built, "intended": record.intended}
 
 
 @router.post("/dockets/{docket_id}/sheet", response=SheetOut)
-def try_sheet(request: HttpRequest, docket_id: int, data: SheetIn) -> dict[str, Any]:
+def try_sheet(request: HttpRequest, docket_id: Id, data: SheetIn) -> dict[str, Any]:
     """The sheet of the pair's own bench with values as if they were measured; nothing is kept."""
-    return sheet_json(DocketBench(docket_for_staff(request, docket_id)).sheet_as_built(data.measured))
+    return sheet_if(reader(request), docket_for_staff(request, docket_id), data.measured)
 
 
 @router.post("/dockets/{docket_id}/sliders", response=SlidersOut)
-def sliders(request: HttpRequest, docket_id: int, data: SheetIn, reading: str = "") -> dict[str, Any]:
+def sliders(request: HttpRequest, docket_id: Id, data: SheetIn, reading: str = "") -> dict[str, Any]:
     """What can be measured on the pair's bench, each with a dense table of how a reading follows it."""
-    return sliders_json(DocketBench(docket_for_staff(request, docket_id)).sheet_as_built(data.measured), reading)
+    return sliders_if(reader(request), docket_for_staff(request, docket_id), data.measured, reading)
 
 
 @router.get("/dockets/{docket_id}/program/flow", response=list[FlowOut])
-def program_flow(request: HttpRequest, docket_id: int) -> list[dict[str, Any]]:
+def program_flow(request: HttpRequest, docket_id: Id) -> list[dict[str, Any]]:
     """The flow chart of the program last handed in, function by function; empty where it cannot be read."""
-    bench = DocketBench(docket_for_staff(request, docket_id))
-    program = bench.last(Kind.PROGRAM)
-    if program is None:
-        return []
-    return [placed(chart).as_json() for chart in flow_charts(read_program(program.text, bench.board()))]
+    judgement = newest(docket_for_staff(request, docket_id), Kind.PROGRAM)
+    return list(judgement.typed(ProgramRecord).flow) if judgement else []
 
 
 @router.post("/dockets/{docket_id}/hand-in", response=DoneOut)
-def hand_in_for_pair(request: HttpRequest, docket_id: int, data: HandInIn) -> dict[str, int]:
+def hand_in_for_pair(request: HttpRequest, docket_id: Id, data: HandInIn) -> dict[str, int]:
     docket_for_staff(request, docket_id)
     services.hand_in(
         reader(request), docket_id, data.kind, data.text, token=data.token, based_on_attempt=data.based_on_attempt
@@ -79,37 +108,51 @@ def hand_in_for_pair(request: HttpRequest, docket_id: int, data: HandInIn) -> di
 
 
 @router.post("/dockets/{docket_id}/pass", response=DoneOut)
-def pass_station(request: HttpRequest, docket_id: int, data: StationIn) -> dict[str, int]:
-    services.pass_station(reader(request), docket_id, data.station, based_on=data.based_on, reason=data.reason)
+def pass_station(request: HttpRequest, docket_id: Id, data: PassIn) -> dict[str, int]:
+    services.pass_station(
+        reader(request),
+        docket_id,
+        data.station,
+        based_on=data.based_on,
+        reason=data.reason,
+        overrule_reason=data.overrule_reason,
+    )
     return _done(docket_id)
 
 
 @router.post("/dockets/{docket_id}/send-back", response=DoneOut)
-def send_back(request: HttpRequest, docket_id: int, data: StationIn) -> dict[str, int]:
+def send_back(request: HttpRequest, docket_id: Id, data: StationIn) -> dict[str, int]:
     services.send_back(reader(request), docket_id, data.station, based_on=data.based_on, reason=data.reason)
     return _done(docket_id)
 
 
 @router.post("/dockets/{docket_id}/clear", response=DoneOut)
-def clear_power(request: HttpRequest, docket_id: int, data: ClearIn) -> dict[str, int]:
+def clear_power(request: HttpRequest, docket_id: Id, data: ClearIn) -> dict[str, int]:
     services.clear_power(reader(request), docket_id, **data.dict())
     return _done(docket_id)
 
 
 @router.post("/dockets/{docket_id}/reopen", response=DoneOut)
-def reopen(request: HttpRequest, docket_id: int, data: StationIn) -> dict[str, int]:
+def reopen(request: HttpRequest, docket_id: Id, data: StationIn) -> dict[str, int]:
     services.reopen(reader(request), docket_id, data.station, based_on=data.based_on, reason=data.reason)
     return _done(docket_id)
 
 
+@router.post("/dockets/{docket_id}/undo", response=DoneOut)
+def undo(request: HttpRequest, docket_id: Id, data: UndoIn) -> dict[str, int]:
+    """Take the last decision back, while it is fresh and nothing has followed from it."""
+    services.undo(reader(request), docket_id, based_on=data.based_on)
+    return _done(docket_id)
+
+
 @router.post("/dockets/{docket_id}/measure", response=DoneOut)
-def measure(request: HttpRequest, docket_id: int, data: MeasureIn) -> dict[str, int]:
+def measure(request: HttpRequest, docket_id: Id, data: MeasureIn) -> dict[str, int]:
     docket_for_staff(request, docket_id)
     services.measure(reader(request), docket_id, data.name, data.value, data.instrument)
     return _done(docket_id)
 
 
 @router.post("/dockets/{docket_id}/claim", response=DoneOut)
-def claim(request: HttpRequest, docket_id: int, data: ClaimIn) -> dict[str, int]:
+def claim(request: HttpRequest, docket_id: Id, data: ClaimIn) -> dict[str, int]:
     services.claim(reader(request), docket_id, release=data.release)
     return _done(docket_id)

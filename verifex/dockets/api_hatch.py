@@ -1,31 +1,37 @@
 """The hatch: handing out opens a docket, so it stands beside the dockets."""
 
-from typing import Any
+from typing import Annotated, Any
 
+from django.db.models import Q
 from django.http import HttpRequest
 from ninja import Router, Schema
+from pydantic import Field
 
-from verifex.core.quantity import parse_quantity
+from verifex.core.quantity import in_words, parse_quantity
 from verifex.dockets import services
-from verifex.dockets.models import Docket
+from verifex.dockets.services.opening import docket_for
 from verifex.exercises.models import ExerciseVersion
 from verifex.people.access import NotAllowed, Refused, reader, require_staff, sections_of
 from verifex.people.models import Pair
 from verifex.plan.models import Session
 from verifex.stores.advice import allowed_resistors, offers
 from verifex.stores.api import OfferOut
-from verifex.stores.models import Kit, KitIssue
-from verifex.stores.services import substitute, take_back
+from verifex.stores.models import Kit
+from verifex.stores.services import kit_of
 
 router = Router(tags=["hatch"])
+
+Code = Annotated[str, Field(max_length=80)]
+Fault = Annotated[str, Field(max_length=200)]
+Number = Annotated[int, Field(ge=0, le=2**63 - 1)]
 
 
 class HandOutIn(Schema):
     """A kit's tag and a pair's badge, as scanned or typed."""
 
-    session: int
-    tag: str
-    badge: str
+    session: Number
+    tag: Code
+    badge: Code
 
 
 class HandedOutOut(Schema):
@@ -34,15 +40,15 @@ class HandedOutOut(Schema):
 
 
 class TakeBackIn(Schema):
-    tag: str
-    faults: list[str] = []
+    tag: Code
+    faults: list[Fault] = []
 
 
 class SubstituteIn(Schema):
-    tag: str
-    ref: str
-    value: str
-    reason: str
+    tag: Code
+    ref: Code
+    value: Code
+    reason: Fault
 
 
 class AdviceOut(Schema):
@@ -62,53 +68,82 @@ class SaidOut(Schema):
     message: str
 
 
+class ReadIn(Schema):
+    """A code as it came from the scanner."""
+
+    session: Number
+    code: Code
+
+
+class ReadOut(Schema):
+    """`kind` is kit or badge; `named` is what a person calls it."""
+
+    kind: str
+    code: str
+    named: str
+
+
+class TagIn(Schema):
+    tag: Code
+
+
 def _staff_only(request: HttpRequest) -> None:
     """Before anything is looked up: the answer itself would tell where kits are."""
     if not sections_of(reader(request)):
         raise NotAllowed("Only staff work at the hatch.")
 
 
-def _kit(tag: str) -> Kit:
-    kit = Kit.objects.filter(tag__iexact=tag.strip()).first()
-    if kit is None:
-        raise Refused(f"No kit has the tag “{tag.strip()}”.")
-    return kit
+def _version_for(kit: Kit, pair: Pair, session: Session) -> ExerciseVersion:
+    """The version of the docket the pair has for this kit's exercise, else the newest released one."""
+    docket = docket_for(pair, session, kit)
+    return docket.version if docket else _newest_version(kit)
 
 
-def _version_of(kit: Kit) -> ExerciseVersion:
-    """The newest released version of the kit's exercise."""
-    version = (
-        ExerciseVersion.objects.filter(exercise=kit.exercise, released_at__isnull=False).order_by("-number").first()
-    )
+def _newest_version(kit: Kit) -> ExerciseVersion:
+    released = ExerciseVersion.objects.filter(exercise=kit.exercise, released_at__isnull=False)
+    version = released.order_by("-number").first()
     if version is None:
         raise Refused(f"{kit.exercise} has no released version.")
     return version
 
 
-def _open_issue(tag: str) -> KitIssue:
-    kit = _kit(tag)
-    issue = (
-        KitIssue.objects.filter(kit=kit, returned_at__isnull=True)
-        .select_related("kit", "pair", "session__section")
-        .first()
-    )
-    if issue is None:
-        raise Refused(f"{kit.tag} is not out.")
-    return issue
+def _pair(session: Session, badge: str) -> Pair:
+    """By badge, by the pair's name, or by the first or last name of a member, where only one pair has it."""
+    badge = badge.strip()
+    pairs = Pair.objects.filter(section=session.section_id)
+    found = pairs.filter(badge__iexact=badge).first() or pairs.filter(name__iexact=badge).first()
+    if found:
+        return found
+    named = Q(members__user__first_name__iexact=badge) | Q(members__user__last_name__iexact=badge)
+    by_name = list(pairs.filter(named, members__until__isnull=True).distinct()[:2])
+    if len(by_name) == 1:
+        return by_name[0]
+    if by_name:
+        raise Refused(f"Several pairs have a “{badge[:40]}”; scan the badge.")
+    raise Refused(f"No pair of this section has the badge or name “{badge[:40]}”.")
+
+
+@router.post("/hatch/read", response=ReadOut)
+def read_code(request: HttpRequest, data: ReadIn) -> dict[str, str]:
+    """What a scanned or typed code is, the moment it is scanned: a kit's tag or a pair's badge. Refused for neither."""
+    session = Session.objects.select_related("section").get(pk=data.session)
+    require_staff(reader(request), session.section)
+    kit = Kit.objects.filter(tag__iexact=data.code.strip(), exercise__course=session.section.course_id).first()
+    if kit is None:
+        return {"kind": "badge", "code": (pair := _pair(session, data.code)).badge, "named": pair.name}
+    return {"kind": "kit", "code": kit.tag, "named": kit.tag}
 
 
 @router.post("/hatch/hand-out", response=HandedOutOut)
 def hand_out(request: HttpRequest, data: HandOutIn) -> dict[str, Any]:
-    """Hand a kit to a pair for the newest released version of the kit's exercise; the docket opens."""
+    """Hand a kit to a pair: its docket opens, or goes on with the version it was opened with."""
     session = Session.objects.select_related("section").get(pk=data.session)
     require_staff(reader(request), session.section)
-    kit = _kit(data.tag)
-    badge = data.badge.strip()
-    pair = Pair.objects.filter(section=session.section, badge__iexact=badge).first()
-    pair = pair or Pair.objects.filter(section=session.section, name__iexact=badge).first()
-    if pair is None:
-        raise Refused(f"No pair of this section has the badge “{badge}”.")
-    version = _version_of(kit)
+    kit = kit_of(data.tag)
+    if kit.exercise.course_id != session.section.course_id:
+        raise Refused(f"{kit.tag} belongs to another course.")
+    pair = _pair(session, data.badge)
+    version = _version_for(kit, pair, session)
     docket = services.open_docket(reader(request), kit, pair, session, version)
     return {"docket": docket.pk, "message": f"{kit.tag} is with {pair}. The docket is open."}
 
@@ -116,16 +151,23 @@ def hand_out(request: HttpRequest, data: HandOutIn) -> dict[str, Any]:
 @router.post("/hatch/take-back", response=SaidOut)
 def take_kit_back(request: HttpRequest, data: TakeBackIn) -> dict[str, Any]:
     _staff_only(request)
-    issue = _open_issue(data.tag)
-    take_back(reader(request), issue, [f.strip() for f in data.faults if f.strip()])
+    issue = services.take_back(reader(request), data.tag, [f.strip() for f in data.faults if f.strip()])
     return {"message": f"{issue.kit.tag} is back." + (" It goes to repair." if issue.faults else "")}
+
+
+@router.post("/hatch/undo-take-back", response=SaidOut)
+def undo_take_back(request: HttpRequest, data: TagIn) -> dict[str, Any]:
+    """A kit that was taken back by mistake is with its pair again; for a quarter of an hour."""
+    _staff_only(request)
+    issue = services.undo_take_back(reader(request), data.tag)
+    return {"message": f"{issue.kit.tag} is with {issue.pair} again. Power has to be cleared anew."}
 
 
 @router.get("/hatch/advice", response=list[AdviceOut])
 def advise(request: HttpRequest, tag: str = "") -> list[dict[str, Any]]:
     """Each resistor of a kit's exercise: the window of its job, and what the drawers hold inside it."""
     _staff_only(request)
-    version = _version_of(_kit(tag))
+    version = _newest_version(kit_of(tag))
     return [
         {
             "ref": one.ref,
@@ -145,15 +187,9 @@ def advise(request: HttpRequest, tag: str = "") -> list[dict[str, Any]]:
 def substitute_resistor(request: HttpRequest, data: SubstituteIn) -> dict[str, Any]:
     """Record a resistor given in place of the recipe's; from then on the sheets follow it."""
     _staff_only(request)
-    issue = _open_issue(data.tag)
-    docket = (
-        Docket.objects.filter(pair=issue.pair, session=issue.session).select_related("version").order_by("-id").first()
-    )
-    if docket is None:
-        raise Refused("No docket is open for this kit.")
     try:
         ohms = parse_quantity(data.value, "ohm")
     except ValueError as wrong:
         raise Refused(f"{wrong}.") from None
-    made = substitute(reader(request), issue, docket.version, data.ref.strip().upper(), ohms, data.reason)
-    return {"message": f"{made.ref} is {made.ohms:g} Ω in {issue.kit.tag} from now on."}
+    made = services.substitute(reader(request), data.tag, data.ref.strip().upper(), ohms, data.reason)
+    return {"message": f"{made.ref} is {in_words(made.ohms, 'Ω')} in {data.tag.strip().upper()} from now on."}

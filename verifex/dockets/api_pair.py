@@ -6,14 +6,26 @@ from django.http import Http404, HttpRequest
 from ninja import Router
 
 from verifex.dockets import services
-from verifex.dockets.bench import DocketBench
+from verifex.dockets.act import find
 from verifex.dockets.models import Docket
-from verifex.dockets.schemas import DoneOut, HandInIn, MeasureIn, MyDocketOut, PairCheckOut, StationIn, TextIn
-from verifex.dockets.views import find_docket, my_docket_json
+from verifex.dockets.present_pair import docket_line, my_docket_json
+from verifex.dockets.schemas import (
+    DocketLineOut,
+    DoneOut,
+    HandInIn,
+    MeasureIn,
+    MyDocketOut,
+    PairCheckOut,
+    StationIn,
+    TextIn,
+)
+from verifex.dockets.study import check_now
 from verifex.exercises.schemas import bench_out, hint_of
 from verifex.people.access import is_member, pairs_of, reader
+from verifex.people.http import Id, unless_known
 
 router = Router(tags=["my bench"])
+MOST_LISTED = 50
 
 
 def own_docket(request: HttpRequest, docket_id: int) -> Docket:
@@ -21,33 +33,36 @@ def own_docket(request: HttpRequest, docket_id: int) -> Docket:
     docket = Docket.objects.filter(pk=docket_id).select_related("pair").first()
     if docket is None or not is_member(reader(request), docket.pair):
         raise Http404
-    return find_docket(docket_id)
+    return find(docket_id)
 
 
-@router.get("/my/dockets", response=list[MyDocketOut])
-def my_dockets(request: HttpRequest) -> list[dict[str, Any]]:
+@router.get("/my/dockets", response=list[DocketLineOut])
+def my_dockets(request: HttpRequest) -> Any:
+    """One's dockets, the one of the latest session first: what to choose from, not what is in them."""
     mine = Docket.objects.filter(pair__in=pairs_of(reader(request))).order_by("-session__starts_at", "-id")
-    return [my_docket_json(find_docket(docket.pk)) for docket in mine[:20]]
+    dockets = list(mine.select_related("version__exercise").defer("version__text")[:MOST_LISTED])
+    return unless_known(request, [d.pk for d in dockets], lambda: [docket_line(d) for d in dockets])
 
 
 @router.get("/my/dockets/{docket_id}", response=MyDocketOut)
-def my_docket(request: HttpRequest, docket_id: int) -> dict[str, Any]:
-    return my_docket_json(own_docket(request, docket_id))
+def my_docket(request: HttpRequest, docket_id: Id) -> Any:
+    docket = own_docket(request, docket_id)
+    return unless_known(request, [docket.pk, docket.revision], lambda: my_docket_json(docket))
 
 
 @router.post("/my/dockets/{docket_id}/check-wiring", response=PairCheckOut)
-def check_my_wiring(request: HttpRequest, docket_id: int, data: TextIn) -> dict[str, Any]:
+def check_my_wiring(request: HttpRequest, docket_id: Id, data: TextIn) -> dict[str, Any]:
     """A live check while typing: hints only, nothing stored."""
-    report = DocketBench(own_docket(request, docket_id)).check_wiring(data.text)
+    found = check_now(reader(request), own_docket(request, docket_id), data.text)
     return {
-        "problems": [p.as_json() for p in report.bench.problems],
-        "hints": [hint_of(f.as_json()) for f in report.findings],
-        "bench": bench_out(report.bench.as_json()),
+        "problems": found["problems"],
+        "hints": [hint_of(finding) for finding in found["findings"]],
+        "bench": bench_out(found["bench"]),
     }
 
 
 @router.post("/my/dockets/{docket_id}/hand-in", response=DoneOut)
-def hand_in(request: HttpRequest, docket_id: int, data: HandInIn) -> dict[str, int]:
+def hand_in(request: HttpRequest, docket_id: Id, data: HandInIn) -> dict[str, int]:
     docket = own_docket(request, docket_id)
     services.hand_in(
         reader(request), docket_id, data.kind, data.text, token=data.token, based_on_attempt=data.based_on_attempt
@@ -56,26 +71,25 @@ def hand_in(request: HttpRequest, docket_id: int, data: HandInIn) -> dict[str, i
 
 
 @router.post("/my/dockets/{docket_id}/ask", response=DoneOut)
-def ask(request: HttpRequest, docket_id: int, data: StationIn) -> dict[str, int]:
+def ask(request: HttpRequest, docket_id: Id, data: StationIn) -> dict[str, int]:
     docket = own_docket(request, docket_id)
     services.ask(reader(request), docket_id, data.station)
     return _revision(docket)
 
 
 @router.post("/my/dockets/{docket_id}/withdraw", response=DoneOut)
-def withdraw(request: HttpRequest, docket_id: int, data: StationIn) -> dict[str, int]:
+def withdraw(request: HttpRequest, docket_id: Id, data: StationIn) -> dict[str, int]:
     docket = own_docket(request, docket_id)
     services.withdraw(reader(request), docket_id, data.station)
     return _revision(docket)
 
 
 @router.post("/my/dockets/{docket_id}/measure", response=DoneOut)
-def measure(request: HttpRequest, docket_id: int, data: MeasureIn) -> dict[str, int]:
+def measure(request: HttpRequest, docket_id: Id, data: MeasureIn) -> dict[str, int]:
     docket = own_docket(request, docket_id)
     services.measure(reader(request), docket_id, data.name, data.value, data.instrument)
     return _revision(docket)
 
 
 def _revision(docket: Docket) -> dict[str, int]:
-    docket.refresh_from_db()
-    return {"revision": docket.revision}
+    return {"revision": Docket.objects.values_list("revision", flat=True).get(pk=docket.pk)}

@@ -5,11 +5,12 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router, Schema
 
-from verifex.dockets.bench import DocketBench
+from verifex.dockets.present import docket_for_staff
 from verifex.dockets.schemas import TextIn, WiringCheckOut
-from verifex.dockets.study import solve, study
-from verifex.dockets.views import docket_for_staff
+from verifex.dockets.study import check_now, solve, study
 from verifex.exercises.schemas import bench_out, finding_out
+from verifex.people.access import reader
+from verifex.people.http import Id
 from verifex.stores.api import OfferOut
 
 router = Router(tags=["wiring"])
@@ -85,24 +86,23 @@ class SolvedOut(Schema):
 
 
 @router.post("/dockets/{docket_id}/check-wiring", response=WiringCheckOut)
-def check_wiring_now(request: HttpRequest, docket_id: int, data: TextIn) -> dict[str, Any]:
+def check_wiring_now(request: HttpRequest, docket_id: Id, data: TextIn) -> dict[str, Any]:
     """A live check while typing; nothing is stored."""
-    report = DocketBench(docket_for_staff(request, docket_id)).check_wiring(data.text)
+    found = check_now(reader(request), docket_for_staff(request, docket_id), data.text)
     return {
-        "problems": [p.as_json() for p in report.bench.problems],
-        "findings": [finding_out(f.as_json()) for f in report.findings],
-        "bench": bench_out(report.bench.as_json()),
-        "nets": report.nets_json(),
+        **found,
+        "findings": [finding_out(finding) for finding in found["findings"]],
+        "bench": bench_out(found["bench"]),
     }
 
 
 @router.get("/dockets/{docket_id}/wiring/study", response=StudyOut)
-def study_wiring(request: HttpRequest, docket_id: int) -> dict[str, Any]:
+def study_wiring(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
     """Resistors, comparison and handles of the wiring last handed in."""
     return study(docket_for_staff(request, docket_id))
 
 
 @router.post("/dockets/{docket_id}/wiring/solve", response=SolvedOut)
-def solve_wiring(request: HttpRequest, docket_id: int, data: SettingsIn) -> dict[str, Any]:
+def solve_wiring(request: HttpRequest, docket_id: Id, data: SettingsIn) -> dict[str, Any]:
     """Volts and currents of the wiring last handed in, with outputs, buttons and knobs as set."""
-    return solve(docket_for_staff(request, docket_id), data.settings)
+    return solve(reader(request), docket_for_staff(request, docket_id), data.settings)

@@ -1,12 +1,17 @@
 """A docket and all that is kept of it: station states, attempts, judgements, measurements, decisions, clearances."""
 
+from typing import TypeVar
+
 from django.db import models
 
+from verifex.core.assess import StationRecord, Summary, read_record, summary_of
 from verifex.exercises.models import ExerciseVersion, MarkScheme
 from verifex.people import clock
 from verifex.people.models import Pair, User
 from verifex.plan.models import Session
 from verifex.stores.models import KitIssue
+
+R = TypeVar("R", bound=StationRecord)
 
 
 class Station(models.TextChoices):
@@ -38,7 +43,10 @@ class Kind(models.TextChoices):
 
 
 class Docket(models.Model):
-    """One pair's run through one exercise. `revision` grows with every act; a stale act is refused."""
+    """One pair's run through one exercise. `revision` grows with every act; a stale act is refused.
+
+    `judging_since` is set while something handed in waits for its judgement.
+    """
 
     pair = models.ForeignKey(Pair, on_delete=models.PROTECT, related_name="dockets")
     session = models.ForeignKey(Session, on_delete=models.PROTECT, related_name="dockets")
@@ -46,6 +54,7 @@ class Docket(models.Model):
     scheme = models.ForeignKey(MarkScheme, on_delete=models.PROTECT)
     opened_at = models.DateTimeField(default=clock.now)
     revision = models.PositiveIntegerField(default=0)
+    judging_since = models.DateTimeField(null=True, blank=True)
     claimed_by = models.ForeignKey(User, null=True, blank=True, on_delete=models.SET_NULL, related_name="+")
 
     class Meta:
@@ -83,6 +92,8 @@ class Attempt(models.Model):
     kind = models.CharField(max_length=10, choices=Kind.choices)
     number = models.PositiveIntegerField()
     text = models.TextField()
+    digest = models.CharField(max_length=64, default="")  # SHA-256 of the text
+    size_bytes = models.PositiveIntegerField(default=0)
     token = models.CharField(max_length=64)
     by = models.ForeignKey(User, null=True, on_delete=models.SET_NULL)
     at = models.DateTimeField(default=clock.now)
@@ -96,16 +107,59 @@ class Attempt(models.Model):
 
 
 class Judgement(models.Model):
-    """What the rules said of an attempt, with the rules that said it and the values it was judged with."""
+    """What the checks said of an attempt: a typed record of `verifex.core.assess`, with what it was judged with.
 
+    `record` is what lists and marks need, `details` the rest of the same record (map, nets, run), `summary` what a card
+    says. `digest` is that of `judged_with`: equal digests are judged once.
+    """
+
+    docket = models.ForeignKey(Docket, on_delete=models.CASCADE, related_name="judgements")
     attempt = models.ForeignKey(Attempt, on_delete=models.CASCADE, related_name="judgements")
+    kind = models.CharField(max_length=10, choices=Kind.choices)
     rules_version = models.CharField(max_length=20)
+    digest = models.CharField(max_length=64)
+    judged_with = models.JSONField(default=dict)
+    record = models.JSONField()
+    details = models.JSONField(default=dict)
+    summary = models.JSONField(default=dict)
     at = models.DateTimeField(default=clock.now)
-    findings = models.JSONField()
-    result = models.JSONField()
 
     class Meta:
         ordering = ["id"]
+        indexes = [models.Index(fields=["docket", "kind", "id"], name="newest_of_a_kind")]
+
+    @property
+    def summed(self) -> Summary:
+        """The summary; worked out from the record where an old judgement has none."""
+        return Summary.model_validate(self.summary) if self.summary else summary_of(read_record(self.record))
+
+    def typed(self, kind: type[R]) -> R:
+        """The record, without its details where those were not read. Raises TypeError for one of another kind."""
+        details = {} if "details" in self.get_deferred_fields() else self.details
+        record = read_record({**self.record, **details})
+        if not isinstance(record, kind):
+            raise TypeError(f"a {kind.__name__} was expected, not a {type(record).__name__}")
+        return record
+
+
+class BenchSheets(models.Model):
+    """The expected sheets of a docket's bench as it is now; what they were made from is in `digest`."""
+
+    docket = models.OneToOneField(Docket, on_delete=models.CASCADE, related_name="sheets")
+    digest = models.CharField(max_length=64)
+    record = models.JSONField()
+    at = models.DateTimeField(default=clock.now)
+
+
+class SharedReadings(models.Model):
+    """So many readings in a row stand in two pairs' logs: something to look at on both benches."""
+
+    one = models.ForeignKey(Attempt, on_delete=models.CASCADE, related_name="shared_with")
+    other = models.ForeignKey(Attempt, on_delete=models.CASCADE, related_name="shared_by")
+    readings = models.PositiveIntegerField()
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["one", "other"], name="shared_once")]
 
 
 class Measurement(models.Model):
@@ -128,7 +182,11 @@ class Measurement(models.Model):
 
 
 class Decision(models.Model):
-    """What a person decided at a station, about which attempt, and why."""
+    """What a person decided at a station, about which attempt, and why.
+
+    `overruled` are the Stops it passed over; `before` and `after` are the states it changed, so that it can be taken back
+    for a while; `undone_at` is when it was.
+    """
 
     docket = models.ForeignKey(Docket, on_delete=models.CASCADE, related_name="decisions")
     stage = models.PositiveSmallIntegerField(default=1)
@@ -136,6 +194,10 @@ class Decision(models.Model):
     what = models.CharField(max_length=20)
     reason = models.TextField(blank=True)
     attempt = models.ForeignKey(Attempt, null=True, on_delete=models.PROTECT)
+    overruled = models.JSONField(default=list)
+    before = models.JSONField(default=dict)
+    after = models.JSONField(default=dict)
+    undone_at = models.DateTimeField(null=True, blank=True)
     by = models.ForeignKey(User, null=True, on_delete=models.SET_NULL)
     at = models.DateTimeField(default=clock.now)
 
@@ -157,6 +219,7 @@ class Clearance(models.Model):
     at = models.DateTimeField(default=clock.now)
     voided_at = models.DateTimeField(null=True, blank=True)
     void_reason = models.CharField(max_length=200, blank=True)
+    void_told = models.CharField(max_length=200, blank=True)  # what the pair is told of it
 
     class Meta:
         constraints = [

@@ -1,9 +1,10 @@
 """Shapes of dockets on the wire: for staff, and the narrower ones for a pair."""
 
 from datetime import datetime
-from typing import Any
+from typing import Annotated, Any
 
 from ninja import Schema
+from pydantic import Field
 
 from verifex.dockets.schemas_program import CheckOut, ProgramOut
 from verifex.exercises.schemas import BenchOut, ExerciseOut, FindingOut, HintOut, NetOut, RecipeOut, SheetOut
@@ -44,18 +45,24 @@ class ChangeOut(Schema):
     line: int | None
 
 
-class WiringOut(Schema):
-    """`changes` is None for a first attempt."""
+class AttemptOut(Schema):
+    """A hand-in for staff. Until it is `judged` there are no findings yet, and nothing else that follows from it."""
 
     number: int
     text: str
     by: str
     at: datetime
+    judged: bool
     rules_version: str
     findings: list[FindingOut]
-    bench: BenchOut
-    nets: list[NetOut]
-    changes: list[ChangeOut] | None
+
+
+class WiringOut(AttemptOut):
+    """`changes` is None for a first attempt, `bench` while it is being judged or could not be."""
+
+    bench: BenchOut | None = None
+    nets: list[NetOut] = []
+    changes: list[ChangeOut] | None = None
 
 
 class StepVerdictOut(Schema):
@@ -74,20 +81,35 @@ class ExplanationOut(Schema):
     likelihood: str
     share: float
     look_at: str
+    program_line: int | None = None  # where the program check found that same fault
 
 
-class ReadingsOut(Schema):
+class ReadingsAttemptOut(Schema):
+    """One attempt at the readings with its verdict, empty while it is judged."""
+
     number: int
-    text: str
-    by: str
     at: datetime
-    rules_version: str
-    findings: list[FindingOut]
-    steps: list[StepVerdictOut]
     verdict: str
-    diagnosis: list[ExplanationOut]
-    notes: list[str]
-    intended: dict[str, str]
+
+
+class SharedWithOut(Schema):
+    """Another bench whose log shares so many readings in a row; `first` says that it was handed in earlier."""
+
+    docket: int
+    bench: int | None
+    pair: str
+    readings: int
+    first: bool
+
+
+class ReadingsOut(AttemptOut):
+    steps: list[StepVerdictOut] = []
+    verdict: str = ""
+    diagnosis: list[ExplanationOut] = []
+    notes: list[str] = []
+    intended: dict[str, str] = {}
+    attempts: list[ReadingsAttemptOut] = []
+    shared: list[SharedWithOut] = []
 
 
 class ClearanceOut(Schema):
@@ -105,6 +127,23 @@ class DecisionOut(Schema):
     reason: str
     by: str
     at: datetime
+    undone: bool = False
+
+
+class ActOut(Schema):
+    """An act that this person could begin now."""
+
+    act: str
+    station: str
+    needs_reason: bool
+
+
+class HistoryOut(Schema):
+    """One entry of the event log."""
+
+    at: datetime
+    by: str
+    what: str
 
 
 class MeasurementOut(Schema):
@@ -154,8 +193,11 @@ class DocketOut(Schema):
     kit: KitOut | None
     stations: list[StationOut]
     current: str
+    judging: bool
     claimed_by: str
     may_overrule: bool
+    acts: list[ActOut]
+    undo: DecisionOut | None
     wiring: WiringOut | None
     program: ProgramOut | None
     readings: ReadingsOut | None
@@ -173,18 +215,23 @@ class SheetsOut(Schema):
 
 
 class PairAttemptOut(Schema):
-    """A hand-in as its own pair sees it: the text and hints."""
+    """A hand-in as its own pair sees it: the text and hints; none until it is `judged`."""
 
     number: int
     text: str
     by: str
     at: datetime
+    judged: bool
     hints: list[HintOut]
 
 
 class PairWiringOut(PairAttemptOut):
-    bench: BenchOut
-    changes: list[ChangeOut] | None
+    bench: BenchOut | None = None
+    changes: list[ChangeOut] | None = None
+
+
+class PairReadingsOut(PairAttemptOut):
+    notes: list[str] = []  # what of the log could not be used
 
 
 class PairReadingOut(Schema):
@@ -243,7 +290,7 @@ class MarkLineOut(Schema):
 
 
 class MyDocketOut(Schema):
-    """A docket as its own pair sees it. `sheet` comes after readings are handed in, `marks` after marking."""
+    """A docket as its own pair sees it. `sheet` has the steps that the pair has read and handed in, and no other."""
 
     id: int
     bench: int | None
@@ -257,43 +304,68 @@ class MyDocketOut(Schema):
     wiring: PairWiringOut | None
     program: PairAttemptOut | None
     checklist: list[CheckOut]  # before the program runs
-    readings: PairAttemptOut | None
+    readings: PairReadingsOut | None
     prediction: PairPredictionOut | None
     steps: list[StepVerdictOut]
     sheet: SheetOut | None
+    judging: bool
     cleared: bool
     voided: str
+    passed_over_stop: list[str]  # stations an instructor passed although a Stop stands
     messages: list[DecisionOut]
     measurements: list[MeasurementOut]
     measurables: list[MeasurableOut]
 
 
+class DocketLineOut(Schema):
+    """One of a pair's dockets, to choose it by."""
+
+    id: int
+    title: str
+    opened_at: datetime
+
+
+Short = Annotated[str, Field(max_length=200)]
+Reason = Annotated[str, Field(max_length=2000)]
+Counter = Annotated[int, Field(ge=0, le=2**31)]
+
+
 class HandInIn(Schema):
     """`token` makes a hand-in sent twice be stored once; `based_on_attempt` is the last attempt seen (0: none)."""
 
-    kind: str
+    kind: Short
     text: str
-    token: str
-    based_on_attempt: int
+    token: Short
+    based_on_attempt: Counter
 
 
 class StationIn(Schema):
-    station: str
-    based_on: int | None = None
-    reason: str = ""
+    station: Short
+    based_on: Counter | None = None
+    reason: Reason = ""
+
+
+class PassIn(StationIn):
+    """`overrule_reason` is needed where a Stop is open."""
+
+    overrule_reason: Reason = ""
 
 
 class ClearIn(Schema):
-    based_on: int | None = None
-    wiring_attempt: int
+    based_on: Counter | None = None
+    wiring_attempt: Counter
     compared: bool
-    overrule_reason: str = ""
+    overrule_reason: Reason = ""
 
 
 class MeasureIn(Schema):
-    name: str
-    value: float
-    instrument: str = ""
+    name: Short
+    value: Annotated[float, Field(allow_inf_nan=False)]
+    instrument: Short = ""
+
+
+class UndoIn(Schema):
+    based_on: Counter | None = None
 
 
 class ClaimIn(Schema):

@@ -84,19 +84,22 @@ class CheckOut(Schema):
 
 
 class ProgramOut(Schema):
+    """A program for staff; until it is `judged` there is nothing that follows from it."""
+
     number: int
     text: str
     by: str
     at: datetime
+    judged: bool
     rules_version: str
     findings: list[FindingOut]
-    compiles: bool
-    runnable: bool
+    compiles: bool = False
+    runnable: bool = False
     not_run: str = ""
     dialect: str = "cpp"
     checklist: list[CheckOut] = []
-    trace: TraceOut | None
-    behaviour: BehaviourOut | None
+    trace: TraceOut | None = None
+    behaviour: BehaviourOut | None = None
 
 
 class FlowBoxOut(Schema):

@@ -1,5 +1,7 @@
 """Station states: reading them, and the one function that changes one."""
 
+from typing import Any
+
 from verifex.dockets.models import Docket, State, Station, StationState
 from verifex.people import clock
 
@@ -23,6 +25,13 @@ def set_state(docket: Docket, station: str, state: str, stage: int = 1) -> None:
     if not made and row.state != state:
         row.state, row.since = state, clock.now()
         row.save()
+
+
+def snapshot(docket: Docket) -> dict[str, Any]:
+    """The states of all stations and the standing clearance, for taking a decision back."""
+    rows = StationState.objects.filter(docket=docket).values_list("station", "state")
+    standing = docket.clearances.filter(voided_at__isnull=True).values_list("pk", flat=True).first()
+    return {**dict(rows), "clearance": standing}
 
 
 def reach(docket: Docket, station: str, stage: int = 1) -> None:

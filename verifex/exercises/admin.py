@@ -1,5 +1,4 @@
-from django.contrib import admin
-
 from verifex.exercises.models import Exercise, ExerciseVersion, MarkScheme
+from verifex.people.read_only_admin import show_only
 
-admin.site.register([Exercise, ExerciseVersion, MarkScheme])
+show_only(Exercise, ExerciseVersion, MarkScheme)

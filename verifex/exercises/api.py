@@ -1,24 +1,27 @@
 """Exercises: the list, and what follows from one."""
 
 from dataclasses import asdict
-from typing import Any
+from typing import Annotated, Any
 
-from django.http import HttpRequest
+from django.http import Http404, HttpRequest
 from ninja import Router, Schema
+from pydantic import Field
 
-from verifex.core.expected import Sheet, expected_sheet, sheet_json
+from verifex.core.assess.live import sliders_json
+from verifex.core.expected import Measured, Sheet, expected_sheet, sheet_json
 from verifex.core.expected.derived import derived_json
-from verifex.core.expected.plot import SLIDER_POINTS, stimuli
 from verifex.core.expected.release import release_obstacles
 from verifex.core.parts import catalogue
-from verifex.exercises.measured import measured_of
 from verifex.exercises.models import ExerciseVersion
 from verifex.exercises.schemas import DerivedOut, ExerciseOut, ObstacleOut, SheetIn, SheetOut, SlidersOut
-from verifex.exercises.services import import_version, release_as
+from verifex.exercises.services import add_version, release
 from verifex.exercises.views import exercise_json
-from verifex.people.access import NotAllowed, Refused, reader, sections_of
+from verifex.people.access import NotAllowed, Refused, courses_of, is_staff_of, reader, sections_of
+from verifex.people.http import Id
+from verifex.people.models import Course
 
 router = Router(tags=["exercises"])
+MOST_FILE_LETTERS = 512 * 1024
 
 
 class PartNamesOut(Schema):
@@ -39,7 +42,10 @@ class NamesOut(Schema):
 
 
 class FileIn(Schema):
-    text: str
+    """An exercise file; `course` where its instructor has more than one."""
+
+    text: Annotated[str, Field(max_length=MOST_FILE_LETTERS)]
+    course: Annotated[int, Field(ge=0, le=2**63 - 1)] | None = None
 
 
 class FileOut(Schema):
@@ -67,80 +73,85 @@ def names(request: HttpRequest) -> dict[str, Any]:
 @router.get("/exercises", response=list[ExerciseOut])
 def list_exercises(request: HttpRequest) -> list[dict[str, Any]]:
     _staff_only(request)
-    return [exercise_json(v) for v in ExerciseVersion.objects.select_related("exercise")]
+    courses = courses_of(reader(request))
+    versions = ExerciseVersion.objects.filter(exercise__course__in=courses).select_related("exercise__course")
+    return [exercise_json(v) for v in versions]
 
 
 @router.post("/exercises/{version_id}/sheet", response=SheetOut)
-def exercise_sheet(request: HttpRequest, version_id: int, data: SheetIn) -> dict[str, Any]:
+def exercise_sheet(request: HttpRequest, version_id: Id, data: SheetIn) -> dict[str, Any]:
     """The sheet of the exercise's own bench, for one of its boards and variants, with values as if measured."""
-    _staff_only(request)
-    return sheet_json(_sheet(version_id, data))
+    return sheet_json(_sheet(_version(request, version_id), data))
 
 
 @router.post("/exercises/{version_id}/sliders", response=SlidersOut)
-def exercise_sliders(request: HttpRequest, version_id: int, data: SheetIn, reading: str = "") -> dict[str, Any]:
+def exercise_sliders(request: HttpRequest, version_id: Id, data: SheetIn, reading: str = "") -> dict[str, Any]:
     """What can be measured, each with a dense table of how a reading follows it."""
-    _staff_only(request)
-    return sliders_json(_sheet(version_id, data), reading)
+    try:
+        return sliders_json(_sheet(_version(request, version_id), data), reading)
+    except ValueError as wrong:
+        raise Refused(f"{wrong}.") from None
 
 
 @router.post("/exercises", response=ExerciseOut)
 def bring_in(request: HttpRequest, data: FileIn) -> dict[str, Any]:
     """A new version from an exercise file; refused with every problem at its line."""
-    return exercise_json(import_version(reader(request), data.text))
+    return exercise_json(add_version(reader(request), _course(request, data.course), data.text))
+
+
+def _course(request: HttpRequest, wanted: int | None) -> Course:
+    """The course an exercise is for: the one named, else the only one the reader is an instructor of."""
+    courses = courses_of(reader(request), "instructor")
+    named = [course for course in courses if wanted in (None, course.pk)]
+    if not named:
+        raise NotAllowed("Only an instructor of the course may do that.")
+    if len(named) > 1:
+        raise Refused(f"Say which course it is for: {', '.join(course.title for course in named)}.")
+    return named[0]
+
+
+def _version(request: HttpRequest, version_id: int) -> ExerciseVersion:
+    """A version of a course the reader is staff in; one of another course does not exist for them."""
+    _staff_only(request)
+    version = ExerciseVersion.objects.select_related("exercise__course").get(pk=version_id)
+    if not is_staff_of(reader(request), version.exercise.course):
+        raise Http404
+    return version
 
 
 @router.get("/exercises/{version_id}/file", response=FileOut)
-def exercise_file(request: HttpRequest, version_id: int) -> dict[str, str]:
+def exercise_file(request: HttpRequest, version_id: Id) -> dict[str, str]:
     """The exercise as the file it is, to keep or to change and bring in again."""
-    _staff_only(request)
-    version = ExerciseVersion.objects.select_related("exercise").get(pk=version_id)
+    version = _version(request, version_id)
     return {"name": f"{version.exercise.slug}-{version.number}.yaml", "text": version.text}
 
 
 @router.get("/exercises/{version_id}/derived", response=DerivedOut)
-def derived(request: HttpRequest, version_id: int) -> dict[str, Any]:
+def derived(request: HttpRequest, version_id: Id) -> dict[str, Any]:
     """What follows from the exercise: kit, windows, hazards, bench time, what each way of feeding costs."""
-    _staff_only(request)
-    return derived_json(ExerciseVersion.objects.get(pk=version_id).file)
+    return derived_json(_version(request, version_id).file)
 
 
 @router.get("/exercises/{version_id}/obstacles", response=list[ObstacleOut])
-def obstacles(request: HttpRequest, version_id: int) -> list[dict[str, Any]]:
+def obstacles(request: HttpRequest, version_id: Id) -> list[dict[str, Any]]:
     """What keeps this version from being released; empty when nothing does."""
-    _staff_only(request)
-    return [asdict(o) for o in release_obstacles(ExerciseVersion.objects.get(pk=version_id).file)]
+    return [asdict(o) for o in release_obstacles(_version(request, version_id).file)]
 
 
 @router.post("/exercises/{version_id}/release", response=ExerciseOut)
-def release_version(request: HttpRequest, version_id: int) -> dict[str, Any]:
+def release_version(request: HttpRequest, version_id: Id) -> dict[str, Any]:
     """Freeze a version. Refused with what is in the way."""
-    version = ExerciseVersion.objects.get(pk=version_id)
-    release_as(reader(request), version)
+    version = _version(request, version_id)
+    release(reader(request), version)
     return exercise_json(version)
 
 
-def _sheet(version_id: int, data: SheetIn) -> Sheet:
-    file = ExerciseVersion.objects.get(pk=version_id).file
+def _sheet(version: ExerciseVersion, data: SheetIn) -> Sheet:
+    file = version.file
     chosen = next((v for v in file.variants if v.id == data.variant), None)
     if data.board and data.board not in file.boards:
         raise Refused(f"This exercise has no bench for {data.board}; {', '.join(file.boards)} suit it.")
-    return expected_sheet(file, variant=chosen, board=data.board or None, measured=measured_of(data.measured))
-
-
-def sliders_json(sheet: Sheet, reading: str) -> dict[str, Any]:
-    """The sliders of one reading (`U1.celsius`; the main one where none is named); empty without a sheet."""
-    known = {f"{ref}.{quantity}": (ref, quantity) for ref, quantity in sheet.chains}
-    if reading and reading not in known:
-        raise Refused(f"“{reading}” is no reading of this exercise.")
-    key = known[reading] if reading else next(iter(sheet.chains), None)
-    if key is None:
-        return {"reading": "", "stimuli": [], "sliders": []}
-    return {
-        "reading": f"{key[0]}.{key[1]}",
-        "stimuli": stimuli(*sheet.plot_range(key), SLIDER_POINTS).tolist(),
-        "sliders": [slider.as_json() for slider in sheet.sliders(key)],
-    }
+    return expected_sheet(file, variant=chosen, board=data.board or None, measured=Measured.named(data.measured))
 
 
 def _staff_only(request: HttpRequest) -> None:

@@ -6,6 +6,7 @@ from django.db import models
 
 from verifex.core.exercise import Exercise as ExerciseFile
 from verifex.core.exercise import read_exercise
+from verifex.people.models import Course
 
 
 class Frozen(Exception):
@@ -13,10 +14,14 @@ class Frozen(Exception):
 
 
 class Exercise(models.Model):
-    """An exercise by its id; what it says is in its versions."""
+    """An exercise of a course by its id; what it says is in its versions. Only that course's instructors change it."""
 
-    slug = models.SlugField(unique=True)
+    course = models.ForeignKey(Course, on_delete=models.PROTECT, related_name="exercises")
+    slug = models.SlugField()
     title = models.CharField(max_length=120)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["course", "slug"], name="exercise_id_once_a_course")]
 
     def __str__(self) -> str:
         return self.title

@@ -1,8 +1,9 @@
 """Shapes that the core's results have on the wire, shared by the API's routers."""
 
-from typing import Any
+from typing import Annotated, Any
 
 from ninja import Schema
+from pydantic import Field
 
 from verifex.core.circuit.rules import WIRING
 from verifex.core.program.rules import PROGRAM
@@ -48,9 +49,8 @@ class FindingOut(Schema):
 
 
 class HintOut(Schema):
-    """A finding as a pair sees it: where to look, not what to change."""
+    """A finding as a pair sees it: where to look, not what to change; not even the rule's name, which may tell."""
 
-    rule: str
     severity: str
     hint: str
     parts: list[str]
@@ -204,9 +204,9 @@ class SlidersOut(Schema):
 class SheetIn(Schema):
     """What a sheet is asked for: a way of feeding, a board, measured values by name."""
 
-    variant: str = ""
-    board: str = ""
-    measured: dict[str, float] = {}
+    variant: Annotated[str, Field(max_length=80)] = ""
+    board: Annotated[str, Field(max_length=80)] = ""
+    measured: dict[Annotated[str, Field(max_length=200)], Annotated[float, Field(allow_inf_nan=False)]] = {}
 
 
 class VariantOut(Schema):
@@ -365,7 +365,6 @@ def hint_of(finding: dict[str, Any]) -> dict[str, Any]:
     """What a pair may be shown of a stored finding."""
     where = finding.get("where", {})
     return {
-        "rule": finding["rule"],
         "severity": finding["severity"],
         "hint": finding["hint"],
         "parts": where.get("parts", []),

@@ -8,16 +8,18 @@ from verifex.core.exercise import Criterion, read_exercise
 from verifex.core.expected.release import Obstacle, release_obstacles
 from verifex.exercises.models import Exercise, ExerciseVersion, MarkScheme
 from verifex.people import clock
-from verifex.people.access import NotAllowed, Refused
+from verifex.people.access import Refused, require_course_instructor
 from verifex.people.events import record
-from verifex.people.models import Staff, User
+from verifex.people.models import Course, User
 
 
 @transaction.atomic
-def add_version(actor: User | None, text: str, *, program: str = "") -> ExerciseVersion:
-    """A new version from an exercise file. Raises UnusableInput with located problems."""
+def add_version(actor: User, course: Course, text: str, *, program: str = "") -> ExerciseVersion:
+    """A new version of a course's exercise from an exercise file, by an instructor of that course. Raises UnusableInput
+    with located problems."""
+    require_course_instructor(actor, course)
     file = read_exercise(text)
-    exercise, _ = Exercise.objects.get_or_create(slug=file.id, defaults={"title": file.title})
+    exercise, _ = Exercise.objects.get_or_create(course=course, slug=file.id, defaults={"title": file.title})
     last = exercise.versions.order_by("-number").first()
     version = ExerciseVersion.objects.create(
         exercise=exercise,
@@ -31,8 +33,9 @@ def add_version(actor: User | None, text: str, *, program: str = "") -> Exercise
 
 
 @transaction.atomic
-def release(actor: User | None, version: ExerciseVersion) -> None:
+def release(actor: User, version: ExerciseVersion) -> None:
     """Freeze a version. Refused with everything that is in the way: its own bench, its sheet, its plan."""
+    require_course_instructor(actor, version.exercise.course)
     if version.released_at:
         return
     stops = [obstacle.message for obstacle in _obstacles(version.text) if not obstacle.warns]
@@ -47,22 +50,6 @@ def release(actor: User | None, version: ExerciseVersion) -> None:
 def _obstacles(text: str) -> tuple[Obstacle, ...]:
     """What is in the way of a file: it depends on its text alone, so it is worked out once."""
     return tuple(release_obstacles(read_exercise(text)))
-
-
-def import_version(actor: User, text: str) -> ExerciseVersion:
-    """A new version by hand of an instructor. Raises UnusableInput with located problems."""
-    _instructor_only(actor)
-    return add_version(actor, text)
-
-
-def release_as(actor: User, version: ExerciseVersion) -> None:
-    _instructor_only(actor)
-    release(actor, version)
-
-
-def _instructor_only(actor: User) -> None:
-    if not Staff.objects.filter(user=actor, role=Staff.Role.INSTRUCTOR).exists():
-        raise NotAllowed("Only an instructor may do that.")
 
 
 def criteria_of(scheme: MarkScheme) -> list[Criterion]:

@@ -6,14 +6,20 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router, Schema
 
+from verifex.dockets import services
 from verifex.dockets.models import Docket, State
-from verifex.dockets.schemas import StationOut
-from verifex.dockets.stations import ORDER, states
-from verifex.floor.round import Standing, standing
+from verifex.dockets.schemas import Counter, StationOut
+from verifex.dockets.stations import ORDER
+from verifex.floor.round import words
+from verifex.floor.standing import Standing, standings
 from verifex.people import clock
-from verifex.people.access import reader, require_staff, sections_of
+from verifex.people.access import Refused, Stale, reader, require_instructor, require_staff, sections_of
+from verifex.people.events import STORES, newest, session_scope
+from verifex.people.http import Id, unless_known
 from verifex.people.models import User
 from verifex.plan.models import Seat, Session
+from verifex.stores.models import Kit, Substitution
+from verifex.stores.services import readiness
 
 router = Router(tags=["floor"])
 
@@ -28,9 +34,11 @@ class SessionOut(Schema):
 
 
 class BenchCardOut(Schema):
-    """One bench. `line` is its state in words; `asks` whether it waits for a person."""
+    """One bench. `line` is its state in words; `asks` whether it waits for a person, `off` whether its power must be off,
+    `clean` whether what it asks for can be passed without a look. A pair without a seat has no `bench`."""
 
-    bench: int
+    bench: int | None
+    exercise: str
     pair: str
     badge: str
     docket: int | None
@@ -40,6 +48,8 @@ class BenchCardOut(Schema):
     state: str | None
     since: datetime | None
     asks: bool
+    off: bool
+    clean: bool
     line: str
     last_value: str
     findings: dict[str, int]
@@ -50,10 +60,11 @@ class VisitOut(Schema):
     """One entry of the Round, with the reason to go there."""
 
     docket: int
-    bench: int
+    bench: int | None
     pair: str
     station: str
     since: datetime
+    revision: int
     reason: str
     severity: str | None
     seen: str
@@ -63,13 +74,24 @@ class VisitOut(Schema):
 
 class FloorOut(Schema):
     session: SessionOut
-    now: datetime
     columns: int
     title: str
-    version: int | None
     benches: list[BenchCardOut]
     round: list[VisitOut]
     hatch: list[str]
+
+
+class CleanOut(Schema):
+    """What was passed: the pairs, and those that had changed meanwhile."""
+
+    passed: list[str]
+    changed: list[str]
+
+
+class CleanIn(Schema):
+    """Dockets to pass, each with the revision that was looked at."""
+
+    dockets: dict[int, Counter]
 
 
 @router.get("/sessions", response=list[SessionOut])
@@ -83,36 +105,57 @@ def list_sessions(request: HttpRequest) -> list[dict[str, Any]]:
 
 
 @router.get("/sessions/{session_id}/floor", response=FloorOut)
-def floor(request: HttpRequest, session_id: int) -> dict[str, Any]:
+def floor(request: HttpRequest, session_id: Id) -> Any:
+    session = _session_of(request, session_id)
+    version = newest([session_scope(session.pk), STORES])
+    return unless_known(request, ["floor", session.pk, version], lambda: _floor(session, reader(request)))
+
+
+def _session_of(request: HttpRequest, session_id: int) -> Session:
     session = Session.objects.select_related("section__course", "room").get(pk=session_id)
-    user = reader(request)
-    require_staff(user, session.section)
+    require_staff(reader(request), session.section)
+    return session
+
+
+@router.post("/sessions/{session_id}/pass-clean", response=CleanOut)
+def pass_clean(request: HttpRequest, session_id: Id, data: CleanIn) -> dict[str, Any]:
+    """Pass together what asks and has nothing to look at; what changed since it was shown is left out, and told."""
+    session = _session_of(request, session_id)
+    require_instructor(reader(request), session.section)
+    passed: list[str] = []
+    changed: list[str] = []
+    for docket in Docket.objects.filter(session=session, pk__in=list(data.dockets)).select_related("pair"):
+        try:
+            stations = services.pass_clean(reader(request), docket.pk, based_on=data.dockets[docket.pk])
+        except (Stale, Refused):
+            stations = []
+        (passed if stations else changed).append(docket.pair.name)
+    return {"passed": passed, "changed": changed}
+
+
+def _floor(session: Session, user: User) -> dict[str, Any]:
     now = clock.now()
-    dockets = {
-        d.pair_id: d
-        for d in Docket.objects.filter(session=session).select_related(
-            "pair", "version__exercise", "scheme", "claimed_by", "session"
-        )
-    }
-    cards: list[dict[str, Any]] = []
-    visits: list[tuple[tuple[bool, int, float], dict[str, Any]]] = []
-    for seat in Seat.objects.filter(session=session).select_related("pair"):
-        docket = dockets.get(seat.pair_id)
-        stand = standing(docket) if docket else None
-        cards.append(_card(seat, docket, stand))
-        if docket and stand and stand.asks and stand.row:
-            taken = docket.claimed_by_id not in (None, user.pk)
-            visits.append(((taken, *stand.urgency(now)), _visit(seat, docket, stand, user)))
-    visits.sort(key=lambda pair: pair[0])
-    first = next(iter(dockets.values()), None)
+    related = ("pair", "version__exercise", "claimed_by")
+    dockets = list(Docket.objects.filter(session=session).select_related(*related).order_by("id"))
+    found = standings(dockets)
+    by_pair: dict[int, Standing] = {}
+    for docket in dockets:  # of several, the one that asks, else the last opened
+        if docket.pair_id not in by_pair or not by_pair[docket.pair_id].asks:
+            by_pair[docket.pair_id] = found[docket.pk]
+    seats = list(Seat.objects.filter(session=session).select_related("pair"))
+    seated = {seat.pair_id for seat in seats}
+    cards = [_card(seat, by_pair.get(seat.pair_id)) for seat in seats]
+    cards += [_card(None, standing) for pair_id, standing in by_pair.items() if pair_id not in seated]
+    benches = {seat.pair_id: seat.bench for seat in seats}
+    waiting = [standing for standing in found.values() if standing.asks or standing.is_off]
+    waiting.sort(key=lambda s: (s.docket.claimed_by_id not in (None, user.pk), *s.urgency(now)))
+    titles = list(dict.fromkeys(docket.version.exercise.title for docket in dockets))
     return {
         "session": _session(session),
-        "now": now,
         "columns": session.room.columns,
-        "title": first.version.exercise.title if first else str(session.section),
-        "version": first.version.number if first else None,
+        "title": " · ".join(titles) or str(session.section),
         "benches": cards,
-        "round": [visit for _, visit in visits],
+        "round": [_visit(benches.get(standing.docket.pair_id), standing, user) for standing in waiting],
         "hatch": _hatch(session),
     }
 
@@ -128,13 +171,17 @@ def _session(session: Session) -> dict[str, Any]:
     }
 
 
-def _card(seat: Seat, docket: Docket | None, stand: Standing | None) -> dict[str, Any]:
-    rows = states(docket) if docket else {}
-    row = stand.row if stand else None
+def _card(seat: Seat | None, standing: Standing | None) -> dict[str, Any]:
+    docket = standing.docket if standing else None
+    row = standing.row if standing else None
+    rows = standing.rows if standing else {}
+    pair = seat.pair if seat else docket.pair if docket else None
+    assert pair is not None  # a card is of a seat or of a docket
     return {
-        "bench": seat.bench,
-        "pair": seat.pair.name,
-        "badge": seat.pair.badge,
+        "bench": seat.bench if seat else None,
+        "exercise": docket.version.exercise.title if docket else "",
+        "pair": pair.name,
+        "badge": pair.badge,
         "docket": docket.pk if docket else None,
         "revision": docket.revision if docket else 0,
         "stations": [
@@ -148,42 +195,40 @@ def _card(seat: Seat, docket: Docket | None, stand: Standing | None) -> dict[str
         "station": row.station if row else "kit",
         "state": row.state if row else None,
         "since": row.since if row else None,
-        "asks": bool(stand and stand.asks),
-        "line": stand.line if stand else "no kit yet",
-        "last_value": stand.last_value if stand else "",
-        "findings": stand.open_findings if stand and row and row.state != State.PASSED else {},
+        "asks": bool(standing and standing.asks),
+        "off": bool(standing and standing.is_off),
+        "clean": bool(standing and standing.is_clean),
+        "line": words(standing)[0] if standing else "no kit yet",
+        "last_value": standing.last_value if standing else "",
+        "findings": standing.summary.counts if standing and row and row.state != State.PASSED else {},
         "claimed_by": docket.claimed_by.get_full_name() if docket and docket.claimed_by else "",
     }
 
 
-def _visit(seat: Seat, docket: Docket, stand: Standing, reader: User) -> dict[str, Any]:
-    assert stand.row is not None
-    serious = stand.severity in ("stop", "fix")
+def _visit(bench: int | None, standing: Standing, reader: User) -> dict[str, Any]:
+    docket, row = standing.docket, standing.row
+    assert row is not None
+    worst = standing.summary.worst
+    serious = worst in ("stop", "fix")
     return {
         "docket": docket.pk,
-        "bench": seat.bench,
-        "pair": seat.pair.name,
-        "station": stand.row.station,
-        "since": stand.row.since,
-        "reason": stand.reason,
-        "severity": stand.severity if serious else None,
-        "seen": stand.seen if serious else "",
+        "bench": bench,
+        "pair": docket.pair.name,
+        "station": "power" if standing.is_off else row.station,
+        "since": standing.rows["power"].since if standing.is_off else row.since,
+        "revision": docket.revision,
+        "reason": words(standing)[1],
+        "severity": "stop" if standing.is_off else worst if serious else None,
+        "seen": standing.summary.seen if serious and not standing.is_off else "",
         "claimed_by": docket.claimed_by.get_full_name() if docket.claimed_by else "",
         "mine": docket.claimed_by_id == reader.pk,
     }
 
 
 def _hatch(session: Session) -> list[str]:
-    """What the hatch has to say: substitutions of this session, kits in repair or incomplete."""
-    from verifex.stores.models import Kit, Substitution
-    from verifex.stores.services import readiness
-
-    said = [
-        f"{s.issue.pair}: {s.ref} is {s.ohms:g} Ω, {s.reason}. The sheet follows."
-        for s in Substitution.objects.filter(issue__session=session).select_related("issue__pair")
-    ]
-    for kit in Kit.objects.prefetch_related("parts", "issues__pair"):
-        ready = readiness(kit)
-        if ready.state in ("repair", "incomplete"):
-            said.append(ready.reason)
-    return said
+    """What the hatch has to say: substitutions of this session, kits of this course in repair or incomplete."""
+    given = Substitution.objects.filter(issue__session=session).select_related("issue__pair")
+    said = [f"{s.issue.pair}: {s.ref} is {s.ohms:g} Ω, {s.reason}. The sheet follows." for s in given]
+    kits = Kit.objects.filter(exercise__course=session.section.course_id).prefetch_related("parts", "issues__pair")
+    states = [readiness(kit) for kit in kits]
+    return said + [ready.reason for ready in states if ready.state in ("repair", "incomplete")]

@@ -1,128 +1,70 @@
-"""The Round: who needs a visit next, in order, each with the reason in one sentence."""
+"""The Round: what a card says of a bench, and why to go there, each in one sentence."""
 
-from dataclasses import dataclass
-from datetime import datetime
-from typing import Any
-
-from verifex.core.findings import Severity
-from verifex.dockets.bench import DocketBench, last_judgement
-from verifex.dockets.models import Docket, Kind, State, Station, StationState
-from verifex.dockets.stations import current, states
-from verifex.exercises.views import readings_json
-from verifex.marks.services import marks_of, total_of
+from verifex.dockets.models import State, Station
+from verifex.floor.standing import Standing
 
 
-@dataclass(frozen=True, slots=True)
-class Standing:
-    """Where a docket stands: its station, what a card says of it, and how urgent a visit is."""
-
-    row: StationState | None
-    line: str
-    reason: str
-    severity: str | None
-    seen: str
-    last_value: str
-    open_findings: dict[str, int]
-
-    @property
-    def asks(self) -> bool:
-        return self.row is not None and self.row.state == State.ASKS
-
-    def urgency(self, now: datetime) -> tuple[int, float]:
-        """For sorting: open Stops first, then the longest wait."""
-        waited = (now - self.row.since).total_seconds() if self.row else 0.0
-        return (0 if self.severity == Severity.STOP else 1, -waited)
-
-
-def standing(docket: Docket) -> Standing:
-    """The docket in a few words, worked out from its last hand-ins."""
-    row = current(states(docket))
-    bench = DocketBench(docket)
-    station = row.station if row else Station.KIT
-    attempt = (
-        bench.last({Station.POWER: Kind.WIRING}.get(Station(station), station))
-        if station not in (Station.KIT, Station.MARK)
-        else None
-    )
-    judgement = last_judgement(attempt)
-    findings = judgement.findings if judgement else []
-    counts = {s.value: sum(f["severity"] == s for f in findings) for s in Severity}
-    worst = next((s.value for s in Severity if counts[s.value]), None)
-    first = findings[0]["seen"] if findings else ""
-    line, reason = _words(
-        docket, station, row, attempt.number if attempt else 0, findings, judgement.result if judgement else {}
-    )
-    return Standing(row, line, reason, worst, first, _last_value(bench), counts)
-
-
-def _words(
-    docket: Docket,
-    station: str,
-    row: StationState | None,
-    attempt: int,
-    findings: list[dict[str, Any]],
-    result: dict[str, Any],
-) -> tuple[str, str]:
+def words(standing: Standing) -> tuple[str, str]:
     """(what the card says, why to go there)."""
-    state = row.state if row else None
-    serious = [f for f in findings if f["severity"] in ("stop", "fix")]
-    many = f"{len(serious)} to mend" if serious else "no Stop or Fix"
+    row = standing.row
+    station, state = (row.station, row.state) if row else (Station.KIT, None)
+    number = standing.attempts.get(standing.kind, 0) if standing.kind else 0
+    if standing.is_off:
+        return "power off: clearance voided", "The clearance is void: see that power is off."
     if state == State.SENT_BACK:
-        return f"sent back, mending attempt {attempt}", ""
-    if state == State.VOIDED:
-        return "clearance voided", ""
+        return f"sent back, working on attempt {number + 1}", ""
+    if state == State.ASKS and standing.is_being_judged:
+        return f"attempt {number} is being judged", f"{station.capitalize()}, attempt {number}: being judged."
     match station:
-        case Station.KIT:
-            return "no kit yet", ""
-        case Station.WIRING:
-            return (
-                (f"attempt {attempt} handed in · {many}", f"Wiring, attempt {attempt}: {many}.")
-                if state == State.ASKS
-                else ("entering the wiring", "")
-            )
-        case Station.POWER:
-            return (
-                (f"asks for power · {many}", f"Asks for power; {many}.")
-                if state == State.ASKS
-                else ("wiring passed, before power", "")
-            )
-        case Station.PROGRAM:
-            if state == State.ASKS:
-                said = "does not compile" if not result.get("compiles", True) else many
-                return f"program handed in · {said}", f"Program, attempt {attempt}: {said}."
-            return "writing the program", ""
-        case Station.READINGS:
-            if state == State.ASKS:
-                return _readings_words(result)
-            return "taking readings", ""
-    if state == State.PASSED:
-        total, most = total_of(marks_of(docket, docket.proposals.order_by("-id").first()))
-        return f"marked, {total} of {most}", ""
-    if state == State.ASKS:
-        total, most = total_of(marks_of(docket))
-        return f"ready to mark · {total} of {most} proposed", f"Ready to mark: {total} of {most} proposed."
-    return "readings first", ""
+        case Station.WIRING if state == State.ASKS:
+            return f"attempt {number} handed in · {_many(standing)}", f"Wiring, attempt {number}: {_many(standing)}."
+        case Station.POWER if state == State.ASKS:
+            return f"asks for power · {_many(standing)}", f"Asks for power; {_many(standing)}."
+        case Station.PROGRAM if state == State.ASKS:
+            said = _many(standing) if standing.summary.compiles else "does not compile"
+            return f"program handed in · {said}", f"Program, attempt {number}: {said}."
+        case Station.READINGS if state == State.ASKS:
+            return _readings(standing)
+        case Station.MARK if state == State.PASSED:
+            return "marked", ""
+        case Station.MARK if state == State.ASKS:
+            return "ready to mark", "Ready to mark." + _look(standing)
+    return AT_WORK[Station(station)], ""
 
 
-def _readings_words(result: dict[str, Any]) -> tuple[str, str]:
-    verdict = result.get("verdict")
-    if verdict == "in-limits":
-        return "readings in limits", "Readings handed in, all steps in limits."
-    if verdict == "incomplete":
-        return "readings incomplete", "Readings handed in; a step is missing."
-    best = next((d for d in result.get("diagnosis", []) if d["likelihood"] == "fits best"), None)
-    return (
-        "readings out of limits",
-        f"Readings out of limits. {best['title']}, most likely." if best else "Readings out of limits.",
-    )
+AT_WORK = {
+    Station.KIT: "no kit yet",
+    Station.WIRING: "entering the wiring",
+    Station.POWER: "wiring passed, before power",
+    Station.PROGRAM: "writing the program",
+    Station.READINGS: "taking readings",
+    Station.MARK: "readings first",
+}
 
 
-def _last_value(bench: DocketBench) -> str:
-    """The last centre of the pair's readings, else its measured supply: something to recognise the bench by."""
-    judgement = last_judgement(bench.last(Kind.READINGS))
-    steps = [s for s in judgement.result["steps"] if s["centre"] is not None] if judgement else []
-    if steps:
-        unit = readings_json(bench.file)[0]["unit"]
-        return f"{steps[-1]['name']}: {steps[-1]['centre']:g} {unit}".strip()
-    rail = bench.measured().rail_volts
-    return f"supply {rail:g} V" if rail is not None else ""
+def _many(standing: Standing) -> str:
+    summary = standing.summary
+    if summary.overrun:
+        return "not judged, it came to a limit"
+    stops = summary.counts.get("stop", 0)
+    fixes = summary.counts.get("fix", 0)
+    said = [f"{stops} Stop{'s' if stops != 1 else ''}"] if stops else []
+    said += [f"{fixes} to fix"] if fixes else []
+    return ", ".join(said) or "no Stop or Fix"
+
+
+def _look(standing: Standing) -> str:
+    return " The log is worth a second look." if standing.second_look else ""
+
+
+def _readings(standing: Standing) -> tuple[str, str]:
+    summary, look = standing.summary, _look(standing)
+    match summary.verdict:
+        case "in-limits":
+            return "readings in limits", f"Readings handed in, all steps in limits.{look}"
+        case "incomplete":
+            return "readings incomplete", f"Readings handed in; a step is missing.{look}"
+        case "not-judged":
+            return "readings not judged", f"Readings handed in, but no step could be judged.{look}"
+    best = f" {summary.fits_best}, most likely." if summary.fits_best else ""
+    return "readings out of limits", f"Readings out of limits.{best}{look}"

@@ -1,5 +1,4 @@
-from django.contrib import admin
+from verifex.marks.models import ClosedMark, GivenMark, StudentMark
+from verifex.people.read_only_admin import show_only
 
-from verifex.marks.models import GivenMark, Proposal, StudentMark
-
-admin.site.register([GivenMark, Proposal, StudentMark])
+show_only(ClosedMark, GivenMark, StudentMark)

@@ -1,32 +1,41 @@
-"""Marks of a docket and of a class."""
+"""Marks of a docket and of a class. Reading them writes nothing."""
 
-from typing import Any
+from datetime import datetime
+from typing import Annotated, Any
 
 from django.http import Http404, HttpRequest, HttpResponse
 from ninja import Router, Schema
+from pydantic import Field
 
-from verifex.dockets.models import Docket, State, Station
-from verifex.dockets.schemas import DoneOut, MarkLineOut, StationIn
-from verifex.dockets.stations import state_of
-from verifex.dockets.views import bench_number, find_docket
+from verifex.core.rulebook import RULES_VERSION
+from verifex.dockets.models import Docket
+from verifex.dockets.present import docket_for_staff
+from verifex.dockets.schemas import Counter, DoneOut, MarkLineOut, Reason, Short, StationIn
 from verifex.marks import services
+from verifex.marks.book import Marked, marked
 from verifex.marks.csv_out import marks_csv
+from verifex.marks.models import ClosedMark
+from verifex.marks.sheet import plain
 from verifex.people.access import is_member, reader, require_staff
+from verifex.people.events import newest, session_scope
+from verifex.people.http import Id, unless_known
 from verifex.plan.models import Session
 
 router = Router(tags=["marks"])
 
 
 class MarkRowOut(Schema):
+    """A criterion; `proposed` and `counts` are None while there is nothing to mark yet."""
+
     name: str
     title: str
     of: str
-    proposed: str
+    proposed: str | None
     evidence: list[str]
     given: str | None
     reason: str
     by: str
-    counts: str
+    counts: str | None
 
 
 class StudentOut(Schema):
@@ -38,30 +47,48 @@ class StudentOut(Schema):
     total: str
 
 
+class ClosedBeforeOut(Schema):
+    """A marking that was closed and reopened."""
+
+    at: datetime
+    by: str
+    total: str
+    of: str
+    reopened_at: datetime
+    reopened_by: str
+    because: str
+
+
 class DocketMarksOut(Schema):
+    """`so_far`: part of it is not marked yet. `second_look`: another bench has the same readings."""
+
     revision: int
     scheme: int
     rules_version: str
     criteria: list[MarkRowOut]
     total: str
     of: str
+    so_far: bool
     closed: bool
+    closed_at: datetime | None
+    second_look: bool
     students: list[StudentOut]
+    earlier: list[ClosedBeforeOut]
 
 
 class GiveIn(Schema):
-    criterion: str
-    marks: str | None
-    reason: str = ""
-    based_on: int | None = None
+    criterion: Short
+    marks: Annotated[str, Field(max_length=20)] | None
+    reason: Reason = ""
+    based_on: Counter | None = None
 
 
 class StudentIn(Schema):
-    user: int
+    user: Annotated[int, Field(ge=0, le=2**63 - 1)]
     absent: bool = False
-    adjustment: str = "0"
-    reason: str = ""
-    based_on: int | None = None
+    adjustment: Annotated[str, Field(max_length=20)] = "0"
+    reason: Reason = ""
+    based_on: Counter | None = None
 
 
 class ClassRowOut(Schema):
@@ -72,7 +99,9 @@ class ClassRowOut(Schema):
     changed: list[str]
     total: str
     of: str
+    so_far: bool
     closed: bool
+    second_look: bool
 
 
 class ClassSheetOut(Schema):
@@ -88,56 +117,47 @@ class MyMarksOut(Schema):
     lines: list[MarkLineOut]
 
 
-def _for_staff(request: HttpRequest, docket_id: int) -> Docket:
-    docket = find_docket(docket_id)
-    require_staff(reader(request), docket.session.section)
-    return docket
-
-
-def _marks(docket: Docket) -> dict[str, Any]:
-    proposal = services.make_proposal(docket)
-    rows = services.marks_of(docket, proposal)
-    total, most = services.total_of(rows)
-    own = {row.user_id: row for row in docket.student_marks.all()}
-    students = []
-    for member in docket.pair.members.filter(until__isnull=True).select_related("user"):
-        row = own.get(member.user_id)
-        students.append(
-            {
-                "id": member.user_id,
-                "name": member.user.get_full_name(),
-                "absent": bool(row and row.absent),
-                "adjustment": str(row.adjustment) if row else "0",
-                "reason": row.reason if row else "",
-                "total": services.student_total(row, total) if row else total,
-            }
-        )
+@router.get("/dockets/{docket_id}/marks", response=DocketMarksOut)
+def docket_marks(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
+    """Proposed from today's evidence until it is closed; then as it was closed. What an instructor gave stays."""
+    docket = docket_for_staff(request, docket_id)
+    one = marked([docket])[0]
     return {
         "revision": docket.revision,
         "scheme": docket.scheme.number,
-        "rules_version": proposal.rules_version,
-        "criteria": rows,
-        "total": total,
-        "of": most,
-        "closed": state_of(docket, Station.MARK) == State.PASSED,
-        "students": students,
+        "rules_version": one.closed.rules_version if one.closed else RULES_VERSION,
+        "criteria": one.sheet.rows,
+        "total": plain(one.sheet.total),
+        "of": plain(one.sheet.of),
+        "so_far": one.sheet.so_far,
+        "closed": one.closed is not None,
+        "closed_at": one.closed.at if one.closed else None,
+        "second_look": one.second_look,
+        "students": one.students,
+        "earlier": [_closed_before(c) for c in docket.closed_marks.filter(reopened_at__isnull=False)],
     }
 
 
-@router.get("/dockets/{docket_id}/marks", response=DocketMarksOut)
-def docket_marks(request: HttpRequest, docket_id: int) -> dict[str, Any]:
-    """Proposed anew from today's evidence; what an instructor gave stays."""
-    return _marks(_for_staff(request, docket_id))
+def _closed_before(closed: ClosedMark) -> dict[str, Any]:
+    return {
+        "at": closed.at,
+        "by": closed.by.get_full_name() if closed.by else "",
+        "total": plain(closed.total),
+        "of": plain(closed.of),
+        "reopened_at": closed.reopened_at,
+        "reopened_by": closed.reopened_by.get_full_name() if closed.reopened_by else "",
+        "because": closed.reopened_because,
+    }
 
 
 @router.post("/dockets/{docket_id}/marks", response=DoneOut)
-def give(request: HttpRequest, docket_id: int, data: GiveIn) -> dict[str, int]:
+def give(request: HttpRequest, docket_id: Id, data: GiveIn) -> dict[str, int]:
     services.give_mark(reader(request), docket_id, data.criterion, data.marks, data.reason, based_on=data.based_on)
-    return {"revision": Docket.objects.get(pk=docket_id).revision}
+    return _done(docket_id)
 
 
 @router.post("/dockets/{docket_id}/students", response=DoneOut)
-def student(request: HttpRequest, docket_id: int, data: StudentIn) -> dict[str, int]:
+def student(request: HttpRequest, docket_id: Id, data: StudentIn) -> dict[str, int]:
     services.set_student(
         reader(request),
         docket_id,
@@ -147,63 +167,85 @@ def student(request: HttpRequest, docket_id: int, data: StudentIn) -> dict[str, 
         reason=data.reason,
         based_on=data.based_on,
     )
-    return {"revision": Docket.objects.get(pk=docket_id).revision}
+    return _done(docket_id)
 
 
 @router.post("/dockets/{docket_id}/close-marking", response=DoneOut)
-def close(request: HttpRequest, docket_id: int, data: StationIn) -> dict[str, int]:
+def close(request: HttpRequest, docket_id: Id, data: StationIn) -> dict[str, int]:
     services.close_marking(reader(request), docket_id, based_on=data.based_on)
-    return {"revision": Docket.objects.get(pk=docket_id).revision}
+    return _done(docket_id)
 
 
-def _class(request: HttpRequest, session_id: int) -> list[Docket]:
+@router.post("/dockets/{docket_id}/reopen-marking", response=DoneOut)
+def reopen(request: HttpRequest, docket_id: Id, data: StationIn) -> dict[str, int]:
+    """Open a closed marking again, with the reason; what was closed is kept beside what comes."""
+    services.reopen_marking(reader(request), docket_id, based_on=data.based_on, reason=data.reason)
+    return _done(docket_id)
+
+
+def _done(docket_id: int) -> dict[str, int]:
+    return {"revision": Docket.objects.values_list("revision", flat=True).get(pk=docket_id)}
+
+
+def _class(request: HttpRequest, session_id: int) -> Session:
     session = Session.objects.select_related("section").get(pk=session_id)
     require_staff(reader(request), session.section)
-    dockets = Docket.objects.filter(session=session).select_related(
-        "pair", "session__section", "version__exercise", "scheme"
-    )
-    return sorted(dockets, key=lambda d: bench_number(d) or 0)
+    return session
+
+
+def _dockets(session: Session) -> list[Docket]:
+    related = ("pair", "session__section", "version__exercise", "scheme")
+    return list(Docket.objects.filter(session=session).select_related(*related))
 
 
 @router.get("/sessions/{session_id}/marks", response=ClassSheetOut)
-def class_sheet(request: HttpRequest, session_id: int) -> dict[str, Any]:
-    dockets = _class(request, session_id)
-    criteria = {c["title"]: c["of"] for docket in dockets for c in docket.scheme.criteria}
-    out = []
-    for docket in dockets:
-        rows = services.marks_of(docket)
-        total, most = services.total_of(rows)
-        out.append(
+def class_sheet(request: HttpRequest, session_id: Id) -> Any:
+    session = _class(request, session_id)
+    version = newest([session_scope(session.pk), "stores"])
+    return unless_known(request, ["marks", session.pk, version], lambda: _class_json(marked(_dockets(session))))
+
+
+def _class_json(rows: list[Marked]) -> dict[str, Any]:
+    criteria = {row["title"]: row["of"] for one in rows for row in one.sheet.rows}
+    return {
+        "titles": list(criteria),
+        "of": list(criteria.values()),
+        "rows": [
             {
-                "docket": docket.pk,
-                "bench": bench_number(docket),
-                "pair": docket.pair.name,
-                "criteria": {row["title"]: row["counts"] for row in rows},
-                "changed": [row["title"] for row in rows if row["given"] is not None],
-                "total": total,
-                "of": most,
-                "closed": state_of(docket, Station.MARK) == State.PASSED,
+                "docket": one.docket.pk,
+                "bench": one.bench,
+                "pair": one.docket.pair.name,
+                "criteria": {row["title"]: row["counts"] or "–" for row in one.sheet.rows},
+                "changed": [row["title"] for row in one.sheet.rows if row["given"] is not None],
+                "total": plain(one.sheet.total),
+                "of": plain(one.sheet.of),
+                "so_far": one.sheet.so_far,
+                "closed": one.closed is not None,
+                "second_look": one.second_look,
             }
-        )
-    return {"titles": list(criteria), "of": list(criteria.values()), "rows": out}
+            for one in rows
+        ],
+    }
 
 
 @router.get("/sessions/{session_id}/marks.csv", include_in_schema=False)
-def class_csv(request: HttpRequest, session_id: int) -> HttpResponse:
-    response = HttpResponse(marks_csv(_class(request, session_id)), content_type="text/csv; charset=utf-8")
+def class_csv(request: HttpRequest, session_id: Id) -> HttpResponse:
+    rows = marked(_dockets(_class(request, session_id)))
+    response = HttpResponse(marks_csv(rows), content_type="text/csv; charset=utf-8")
     response["Content-Disposition"] = 'attachment; filename="marks.csv"'
     return response
 
 
 @router.get("/my/dockets/{docket_id}/marks", response=MyMarksOut)
-def my_marks(request: HttpRequest, docket_id: int) -> dict[str, Any]:
-    """A pair's own marks, once marking is closed."""
+def my_marks(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
+    """A pair's own marks, once marking is closed, as it was closed."""
     docket = Docket.objects.filter(pk=docket_id).select_related("pair").first()
-    if docket is None or not is_member(reader(request), docket.pair) or state_of(docket, Station.MARK) != State.PASSED:
+    if docket is None or not is_member(reader(request), docket.pair):
         raise Http404
-    docket = find_docket(docket_id)
-    rows = services.marks_of(docket, docket.proposals.order_by("-id").first())
-    total, most = services.total_of(rows)
-    own = docket.student_marks.filter(user=reader(request)).first()
-    lines = [{key: row[key] for key in ("title", "of", "counts", "evidence", "reason")} for row in rows]
-    return {"total": total, "of": most, "mine": services.student_total(own, total) if own else total, "lines": lines}
+    closed = ClosedMark.objects.filter(docket=docket, reopened_at__isnull=True).first()
+    if closed is None:
+        raise Http404
+    own = next((row for row in closed.students if row["id"] == reader(request).pk), None)
+    lines = [{key: row[key] for key in ("title", "of", "counts", "evidence", "reason")} for row in closed.criteria]
+    total = plain(closed.total)
+    return {"total": total, "of": plain(closed.of), "mine": own["total"] if own else total, "lines": lines}

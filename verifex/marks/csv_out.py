@@ -3,9 +3,8 @@
 import csv
 import io
 
-from verifex.dockets.models import Docket, State, Station
-from verifex.dockets.stations import state_of
-from verifex.marks.services import marks_of, student_total, total_of
+from verifex.marks.book import Marked
+from verifex.marks.sheet import plain
 
 
 def safe(cell: str) -> str:
@@ -21,28 +20,17 @@ def _is_number(cell: str) -> bool:
     return True
 
 
-def marks_csv(dockets: list[Docket]) -> str:
+def marks_csv(rows: list[Marked]) -> str:
     """A row a student: name, pair, exercise, version, scheme, each criterion, total, of, state."""
     out = io.StringIO()
     writer = csv.writer(out, lineterminator="\r\n")
-    titles = list(dict.fromkeys(c["title"] for docket in dockets for c in docket.scheme.criteria))
+    titles = list(dict.fromkeys(row["title"] for marked in rows for row in marked.sheet.rows))
     writer.writerow(["Student", "Pair", "Exercise", "Version", "Scheme", *map(safe, titles), "Total", "Of", "State"])
-    for docket in dockets:
-        rows = marks_of(docket)
-        total, most = total_of(rows)
-        by_title = {row["title"]: row["counts"] for row in rows}
-        marked = state_of(docket, Station.MARK) == State.PASSED
-        own = {row.user_id: row for row in docket.student_marks.all()}
-        for member in docket.pair.members.filter(until__isnull=True).select_related("user"):
-            mark = own.get(member.user_id)
-            final = student_total(mark, total) if mark else total
-            cells = [
-                member.user.get_full_name(),
-                docket.pair.name,
-                docket.version.exercise.title,
-                str(docket.version.number),
-            ]
-            cells += [str(docket.scheme.number), *(by_title.get(title, "") for title in titles), final, most]
-            state = "absent" if mark and mark.absent else "marked" if marked else "proposed"
-            writer.writerow([safe(cell) for cell in [*cells, state]])
+    for marked in rows:
+        docket, by_title = marked.docket, {row["title"]: row["counts"] or "" for row in marked.sheet.rows}
+        for student in marked.students:
+            cells = [student["name"], docket.pair.name, docket.version.exercise.title, str(docket.version.number)]
+            cells += [str(docket.scheme.number), *(by_title.get(title, "") for title in titles)]
+            state = "absent" if student["absent"] else "closed" if marked.closed else "proposed"
+            writer.writerow([safe(cell) for cell in [*cells, student["total"], plain(marked.sheet.of), state]])
     return out.getvalue()

@@ -1,4 +1,4 @@
-"""Proposed marks, what a person decided, and each student's own mark."""
+"""What a person decided about marks, each student's own mark, and marking as it was closed."""
 
 from decimal import Decimal
 
@@ -11,16 +11,33 @@ from verifex.people import clock
 from verifex.people.models import User
 
 
-class Proposal(models.Model):
-    """What the engine proposed, with the scheme and the rules it came from. The last one counts."""
+class ClosedMark(models.Model):
+    """A docket's marking as it was closed: nothing that happens later changes it. Reopening keeps it, with when and why.
 
-    docket = models.ForeignKey(Docket, on_delete=models.CASCADE, related_name="proposals")
+    `criteria` are the rows as they stood (proposed, given, reason, evidence, what counts), `students` each student's total.
+    """
+
+    docket = models.ForeignKey(Docket, on_delete=models.CASCADE, related_name="closed_marks")
     scheme = models.ForeignKey(MarkScheme, on_delete=models.PROTECT)
     rules_version = models.CharField(max_length=20)
+    catalogue = models.CharField(max_length=64)
     criteria = models.JSONField()
+    total = models.DecimalField(max_digits=7, decimal_places=2)
+    of = models.DecimalField(max_digits=7, decimal_places=2)
+    judged_with = models.JSONField(default=dict)  # by station: measured values, what was handed out, digests
+    students = models.JSONField(default=list)
+    by = models.ForeignKey(User, null=True, on_delete=models.SET_NULL, related_name="+")
     at = models.DateTimeField(default=clock.now)
+    reopened_at = models.DateTimeField(null=True, blank=True)
+    reopened_by = models.ForeignKey(User, null=True, on_delete=models.SET_NULL, related_name="+")
+    reopened_because = models.TextField(blank=True)
 
     class Meta:
+        constraints = [
+            models.UniqueConstraint(
+                fields=["docket"], condition=models.Q(reopened_at__isnull=True), name="one_closed_mark_a_docket"
+            )
+        ]
         ordering = ["id"]
 
 
@@ -30,6 +47,7 @@ class GivenMark(models.Model):
     docket = models.ForeignKey(Docket, on_delete=models.CASCADE, related_name="given")
     criterion = models.CharField(max_length=30)
     marks = models.DecimalField(max_digits=5, decimal_places=2, validators=[MinValueValidator(Decimal(0))])
+    proposed = models.CharField(max_length=12, blank=True)  # what stood there then; empty for nothing yet
     reason = models.TextField()
     by = models.ForeignKey(User, null=True, on_delete=models.SET_NULL)
     at = models.DateTimeField(default=clock.now)

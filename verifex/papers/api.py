@@ -7,10 +7,11 @@ from ninja import Router, Schema
 
 from verifex.dockets.api_pair import own_docket
 from verifex.dockets.models import Docket
-from verifex.dockets.views import bench_number, docket_for_staff
+from verifex.dockets.present import bench_number, docket_for_staff
 from verifex.papers.pdf import pdf_of
 from verifex.papers.sheets import sheet_html
 from verifex.people.access import Refused, reader, require_staff
+from verifex.people.http import Id
 from verifex.plan.models import Session
 from verifex.work.api import WorkOut, work_json
 from verifex.work.run import start
@@ -30,19 +31,19 @@ def _answer(docket: Docket, *, answers: bool) -> HttpResponse:
 
 
 @router.get("/dockets/{docket_id}/sheet.pdf")
-def sheet_paper(request: HttpRequest, docket_id: int, answers: bool = True) -> HttpResponse:
+def sheet_paper(request: HttpRequest, docket_id: Id, answers: bool = True) -> HttpResponse:
     """The answer key of one pair's own bench, or its page for predictions."""
     return _answer(docket_for_staff(request, docket_id), answers=answers)
 
 
 @router.get("/my/dockets/{docket_id}/prediction.pdf")
-def prediction_paper(request: HttpRequest, docket_id: int) -> HttpResponse:
+def prediction_paper(request: HttpRequest, docket_id: Id) -> HttpResponse:
     """A pair's own page to predict on, without answers."""
     return _answer(own_docket(request, docket_id), answers=False)
 
 
 @router.post("/sessions/{session_id}/papers", response=WorkOut)
-def class_papers(request: HttpRequest, session_id: int, data: PapersIn) -> dict[str, Any]:
+def class_papers(request: HttpRequest, session_id: Id, data: PapersIn) -> dict[str, Any]:
     """Begin the papers of a whole session; the answer says how far they are."""
     session = Session.objects.select_related("section").get(pk=session_id)
     require_staff(reader(request), session.section)

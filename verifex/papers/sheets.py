@@ -4,20 +4,24 @@ from typing import Any
 
 from django.template.loader import render_to_string
 
-from verifex.core.expected import sheet_json
-from verifex.dockets.bench import DocketBench
-from verifex.dockets.models import Docket
-from verifex.dockets.views import bench_number
+from verifex.core.assess import SheetsRecord
+from verifex.dockets.inputs import kit_issue_of
+from verifex.dockets.judgements import sheets_of
+from verifex.dockets.judging import SHEETS, bring_up_to_date
+from verifex.dockets.models import Docket, State, Station
+from verifex.dockets.present import bench_number
+from verifex.dockets.stations import state_of
 from verifex.exercises.views import exercise_json, readings_json
 from verifex.papers.plot import transfer_svg
+from verifex.people.access import Refused
 
 SHOWN_CONTRIBUTORS = 3
 
 
 def sheet_html(docket: Docket, *, answers: bool) -> str:
     """The page of one docket. Without answers nothing of the sheet is in it, only what is to be filled in."""
-    bench = DocketBench(docket)
-    issue = bench.kit_issue()
+    file, issue = docket.version.file, kit_issue_of(docket)
+    sheets = _sheets(docket)
     common = {
         "exercise": exercise_json(docket.version),
         "bench": bench_number(docket),
@@ -26,17 +30,27 @@ def sheet_html(docket: Docket, *, answers: bool) -> str:
         "date": docket.session.starts_at,
         "room": docket.session.room.name,
         "section": docket.session.section.name,
-        "columns": readings_json(bench.file),
+        "columns": readings_json(file),
         "measured": [m for m in _measured(docket) if not m[0].startswith("step:")],
-        "baud": bench.file.baud(),
-        "divisor": bench.file.conventions.divisor,
+        "baud": file.baud(sheets.board),
+        "divisor": file.conventions.divisor,
     }
     if not answers:
         return render_to_string("papers/prediction.html", common)
-    sheet = sheet_json(bench.sheet_as_built())
+    sheet = sheets.built
     return render_to_string(
         "papers/sheet.html", {**common, "sheet": sheet, "plots": _plots(sheet), "rows": _rows(sheet)}
     )
+
+
+def _sheets(docket: Docket) -> SheetsRecord:
+    """The bench's sheets as of now; of a closed docket as they were kept."""
+    if state_of(docket, Station.MARK) != State.PASSED:
+        bring_up_to_date(docket.pk, SHEETS)
+    record = sheets_of(docket)
+    if record is None or record.overrun:
+        raise Refused(f"The sheet of {docket.pair} could not be worked out; see the findings of its wiring.")
+    return record
 
 
 def _measured(docket: Docket) -> list[tuple[str, str]]:

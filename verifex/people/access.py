@@ -4,7 +4,7 @@ from django.db.models import Q
 from django.http import HttpRequest
 
 from verifex.people import clock
-from verifex.people.models import Pair, Section, Staff, User
+from verifex.people.models import Course, Pair, Section, Staff, User
 
 
 class NotAllowed(Exception):
@@ -65,3 +65,18 @@ def is_member(user: User, pair: Pair) -> bool:
 def sections_of(user: User) -> list[Section]:
     """Sections the user is staff of."""
     return list(Section.objects.filter(staff__user=user).select_related("course").order_by("id"))
+
+
+def courses_of(user: User, role: str | None = None) -> list[Course]:
+    """Courses the user is staff in, or has this role in."""
+    parts = Staff.objects.filter(user=user, **({"role": role} if role else {}))
+    return list(Course.objects.filter(pk__in=parts.values("section__course")).order_by("id"))
+
+
+def is_staff_of(user: User, course: Course) -> bool:
+    return Staff.objects.filter(user=user, section__course=course).exists()
+
+
+def require_course_instructor(user: User, course: Course) -> None:
+    if not Staff.objects.filter(user=user, section__course=course, role=Staff.Role.INSTRUCTOR).exists():
+        raise NotAllowed("Only an instructor of this course may do that.")

@@ -1,15 +1,22 @@
 """Log-in, log-out, and who one is."""
 
-from typing import Any
+import json
+from hashlib import sha256
+from typing import Annotated, Any
 
 from django.conf import settings
-from django.contrib.auth import authenticate, login, logout
+from django.contrib.auth import authenticate, login, logout, update_session_auth_hash
+from django.contrib.auth.password_validation import validate_password
+from django.core.exceptions import ValidationError as DjangoValidationError
+from django.db import transaction
 from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 from ninja.security import APIKeyCookie
-from ninja.throttling import AnonRateThrottle
+from ninja.throttling import BaseThrottle, SimpleRateThrottle
+from pydantic import Field
 
-from verifex.people.access import NotAllowed, pairs_of
+from verifex.people.access import NotAllowed, Refused, pairs_of, reader
+from verifex.people.events import record
 from verifex.people.models import Staff, User
 
 router = Router(tags=["people"])
@@ -24,9 +31,44 @@ class SameSite(APIKeyCookie):
         return key or "none"
 
 
+class _Tries(SimpleRateThrottle):
+    """Counts log-in tries; who is asked for is read from the body, as nobody is logged in yet."""
+
+    def get_ident_of(self, request: HttpRequest) -> str:
+        return str(self.get_ident(request))
+
+
+class TriesForOneName(_Tries):
+    """For one name from one address: a class behind one address is not locked out by one who guesses."""
+
+    scope = "log-in"
+
+    def get_cache_key(self, request: HttpRequest) -> str:
+        try:
+            name = str(json.loads(request.body).get("username", ""))
+        except (ValueError, AttributeError):
+            name = ""
+        named = sha256(name.strip().lower().encode("utf-8", "replace")).hexdigest()[:32]
+        return f"log-in-{named}-{self.get_ident_of(request)}"
+
+
+class TriesFromOneAddress(_Tries):
+    scope = "log-in-address"
+
+    def get_cache_key(self, request: HttpRequest) -> str:
+        return f"log-in-{self.get_ident_of(request)}"
+
+
 class LogInIn(Schema):
-    username: str
-    password: str
+    username: Annotated[str, Field(max_length=150)]
+    password: Annotated[str, Field(max_length=4096)]
+
+
+class PasswordIn(Schema):
+    """One's own password, changed; the old one is asked for."""
+
+    old: Annotated[str, Field(max_length=4096)]
+    new: Annotated[str, Field(max_length=4096)]
 
 
 class SectionOut(Schema):
@@ -67,7 +109,13 @@ def me(request: HttpRequest) -> dict[str, Any]:
     return me_json(request.user)
 
 
-@router.post("/log-in", response=MeOut, auth=SameSite(), throttle=[AnonRateThrottle(settings.THROTTLED_LOG_INS)])
+LOG_IN_THROTTLES: list[BaseThrottle] = [
+    TriesForOneName(settings.THROTTLED_LOG_INS),
+    TriesFromOneAddress(settings.THROTTLED_LOG_INS_OF_AN_ADDRESS),
+]
+
+
+@router.post("/log-in", response=MeOut, auth=SameSite(), throttle=LOG_IN_THROTTLES)
 def log_in(request: HttpRequest, data: LogInIn) -> dict[str, Any]:
     user = authenticate(request, username=data.username, password=data.password)
     if user is None:
@@ -80,3 +128,21 @@ def log_in(request: HttpRequest, data: LogInIn) -> dict[str, Any]:
 def log_out(request: HttpRequest, response: HttpResponse) -> dict[str, Any]:
     logout(request)
     return me_json(None)
+
+
+@router.post("/me/password", response=MeOut, throttle=[TriesForOneName(settings.THROTTLED_LOG_INS)])
+def change_password(request: HttpRequest, data: PasswordIn) -> dict[str, Any]:
+    """Change one's own password. Everyone else who is logged in with the old one is logged out."""
+    user = reader(request)
+    if not user.check_password(data.old):
+        raise Refused("The old password is another one.")
+    try:
+        validate_password(data.new, user)
+    except DjangoValidationError as wrong:
+        raise Refused(" ".join(wrong.messages)) from None
+    with transaction.atomic():
+        user.set_password(data.new)
+        user.save(update_fields=["password"])
+        record(user, "changed the password", f"user:{user.pk}")
+    update_session_auth_hash(request, user)
+    return me_json(user)

@@ -1,15 +1,30 @@
-"""Writing the event log; called inside the transaction of the act it records."""
+"""Writing the event log, inside the transaction of the act it records; and telling from it whether there is anything new."""
 
+from collections.abc import Sequence
 from typing import Any
+
+from django.db.models import Max
 
 from verifex.people.models import Event, User
 
+STORES = "stores"  # the scope of kits and drawers
 
-def record(actor: User | None, verb: str, subject: str, *, revision: int = 0, **detail: Any) -> Event:
-    return Event.objects.create(actor=actor, verb=verb, subject=subject, revision=revision, detail=detail)
+
+def record(actor: User | None, verb: str, subject: str, *, scope: str = "", revision: int = 0, **detail: Any) -> Event:
+    return Event.objects.create(actor=actor, verb=verb, subject=subject, scope=scope, revision=revision, detail=detail)
+
+
+def session_scope(session_id: int) -> str:
+    return f"session:{session_id}"
+
+
+def newest(scopes: Sequence[str]) -> int:
+    """A number that grows whenever something happens in these scopes: one look into one index."""
+    return Event.objects.filter(scope__in=scopes).aggregate(last=Max("id"))["last"] or 0
 
 
 def told_since(subject: str, revision: int) -> list[str]:
-    """What happened to a subject after a revision, in words."""
-    events = Event.objects.filter(subject=subject, revision__gt=revision).select_related("actor")
-    return [f"{event.actor.get_full_name() if event.actor else 'Someone'}: {event.verb}" for event in events]
+    """What people did to a subject after a revision, in words; what the program did by itself only where that is all."""
+    events = list(Event.objects.filter(subject=subject, revision__gt=revision).select_related("actor"))
+    told = [event for event in events if event.actor] or events
+    return [f"{event.actor.get_full_name() if event.actor else 'Verifex'}: {event.verb}" for event in told]

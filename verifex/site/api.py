@@ -1,12 +1,13 @@
-"""The API: every router, and the one place where refusals become answers."""
+"""The API: every router, and the one place where refusals and errors become answers."""
 
+import logging
 from typing import Any
 
 from django.core.exceptions import ObjectDoesNotExist
 from django.db import OperationalError
 from django.http import Http404, HttpRequest, HttpResponse
 from ninja import NinjaAPI
-from ninja.errors import AuthenticationError, Throttled, ValidationError
+from ninja.errors import AuthenticationError, HttpError, Throttled, ValidationError
 from ninja.security import django_auth
 
 from verifex.core.problems import UnusableInput
@@ -24,10 +25,14 @@ from verifex.people.api import router as people
 from verifex.stores.api import router as stores
 from verifex.sums.api import router as sums
 from verifex.work.api import router as work
+from verifex.work.pool import OverLimit, Superseded, TooBusy
 
 api = NinjaAPI(title="Verifex", version="1", auth=django_auth, docs_url=None)
 for router in (people, floor, dockets, wiring, hatch, my_bench, stores, exercises, marks, sums, papers, work):
     api.add_router("", router)
+
+
+logger = logging.getLogger(__name__)
 
 
 def _answer(request: HttpRequest, status: int, message: str, **more: Any) -> HttpResponse:
@@ -52,7 +57,9 @@ def stale(request: HttpRequest, wrong: Stale) -> HttpResponse:
 @api.exception_handler(UnusableInput)
 def unusable(request: HttpRequest, wrong: UnusableInput) -> HttpResponse:
     first = wrong.problems[0]
-    return _answer(request, 422, f"Line {first.line}: {first.message}.", problems=[p.as_json() for p in wrong.problems])
+    # A cell of a table has no line that its writer knows.
+    said = f"Line {first.line}: {first.message}." if first.line else f"{first.message[:1].upper()}{first.message[1:]}."
+    return _answer(request, 422, said, problems=[p.as_json() for p in wrong.problems])
 
 
 @api.exception_handler(AuthenticationError)
@@ -76,6 +83,33 @@ def too_often(request: HttpRequest, wrong: Throttled) -> HttpResponse:
 @api.exception_handler(ObjectDoesNotExist)
 def absent(request: HttpRequest, wrong: Exception) -> HttpResponse:
     return _answer(request, 404, "There is nothing here by that number.")
+
+
+@api.exception_handler(OverLimit)
+def over_limit(request: HttpRequest, wrong: OverLimit) -> HttpResponse:
+    return _answer(request, 422, "This took longer than a check may, or needed too much memory. Shorten it.")
+
+
+@api.exception_handler(Superseded)
+def superseded(request: HttpRequest, wrong: Superseded) -> HttpResponse:
+    return _answer(request, 409, "A newer check took this one's place.")
+
+
+@api.exception_handler(TooBusy)
+def too_busy(request: HttpRequest, wrong: TooBusy) -> HttpResponse:
+    return _answer(request, 503, "Many checks are running just now; this one is tried again in a moment.")
+
+
+@api.exception_handler(HttpError)
+def refused_by_the_library(request: HttpRequest, wrong: HttpError) -> HttpResponse:
+    return _answer(request, wrong.status_code, "This request cannot be read; JSON was expected.")
+
+
+@api.exception_handler(Exception)
+def unforeseen(request: HttpRequest, wrong: Exception) -> HttpResponse:
+    """An error of ours: logged whole, told in one sentence."""
+    logger.error("%s %s failed", request.method, request.path, exc_info=wrong)
+    return _answer(request, 500, "Something went wrong here; it is written down. Nothing was changed; try again.")
 
 
 @api.exception_handler(OperationalError)

@@ -6,6 +6,7 @@ from django.shortcuts import render
 from django.urls import path, re_path
 from django.views.decorators.cache import never_cache
 from django.views.decorators.csrf import ensure_csrf_cookie
+from django.views.generic import RedirectView
 
 from verifex.site.api import api
 
@@ -18,6 +19,8 @@ def interface(request: HttpRequest) -> HttpResponse:
 
 urlpatterns = [
     path("api/", api.urls),
+    # One log-in for all, with one throttle; the administration pages have none of their own.
+    path("admin/login/", RedirectView.as_view(url="/log-in")),
     path("admin/", admin.site.urls),
     re_path(r"^(?!api/|admin/|static/).*$", interface),
 ]

@@ -1,5 +1,4 @@
-from django.contrib import admin
-
+from verifex.people.read_only_admin import show_only
 from verifex.stores.models import Kit, KitIssue, KitPart, StockResistor, Substitution
 
-admin.site.register([Kit, KitPart, KitIssue, StockResistor, Substitution])
+show_only(Kit, KitIssue, KitPart, StockResistor, Substitution)

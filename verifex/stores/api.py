@@ -6,9 +6,9 @@ from django.http import HttpRequest
 from ninja import Router, Schema
 
 from verifex.core.quantity import in_words
-from verifex.people.access import NotAllowed, reader, sections_of
-from verifex.stores.models import Kit, StockResistor
-from verifex.stores.services import readiness
+from verifex.people.access import NotAllowed, courses_of, reader, sections_of
+from verifex.stores.models import Kit, KitIssue, StockResistor
+from verifex.stores.services import Readiness, readiness
 
 router = Router(tags=["stores"])
 
@@ -77,14 +77,23 @@ def list_kits(request: HttpRequest) -> list[dict[str, Any]]:
     """Every kit with its state, why it cannot go out, and who has it."""
     if not sections_of(reader(request)):
         raise NotAllowed("Only staff may see the stores.")
-    kits = Kit.objects.select_related("exercise").prefetch_related("parts", "issues__pair", "issues__substitutions")
+    kits = Kit.objects.filter(exercise__course__in=courses_of(reader(request))).select_related("exercise")
+    kits = kits.prefetch_related("parts", "issues__pair", "issues__session", "issues__substitutions")
     order = ["ready", "incomplete", "repair", "out"]
-    return sorted((_row(kit) for kit in kits), key=lambda row: (order.index(row["state"]), row["tag"]))
+    own = {section.pk for section in sections_of(reader(request))}
+    return sorted((_row(kit, own) for kit in kits), key=lambda row: (order.index(row["state"]), row["tag"]))
 
 
-def _row(kit: Kit) -> dict[str, Any]:
-    ready = readiness(kit)
-    issue = next((i for i in kit.issues.all() if i.returned_at is None), None)
+def _row(kit: Kit, own_sections: set[int]) -> dict[str, Any]:
+    """Who has a kit is told only to the staff of that section."""
+    held = next((i for i in kit.issues.all() if i.returned_at is None), None)
+    told = held is None or held.session.section_id in own_sections
+    ready = readiness(kit, may_name_holder=told)
+    issue = held if told else None
+    return _row_json(kit, ready, issue)
+
+
+def _row_json(kit: Kit, ready: Readiness, issue: KitIssue | None) -> dict[str, Any]:
     return {
         "id": kit.pk,
         "tag": kit.tag,

@@ -1,6 +1,7 @@
-"""The hatch: hand out, take back, substitute."""
+"""Kits out and back, and resistors from the drawers: the only writers of the stores."""
 
 from dataclasses import dataclass
+from datetime import timedelta
 
 from django.db import models, transaction
 
@@ -8,11 +9,13 @@ from verifex.core.quantity import in_words
 from verifex.exercises.models import ExerciseVersion
 from verifex.people import clock
 from verifex.people.access import Refused, require_staff
-from verifex.people.events import record
+from verifex.people.events import STORES, record
 from verifex.people.models import Pair, User
 from verifex.plan.models import Session
 from verifex.stores.advice import allowed_resistors
 from verifex.stores.models import Kit, KitIssue, StockResistor, Substitution
+
+UNDO_FOR = timedelta(minutes=15)
 
 
 @dataclass(frozen=True, slots=True)
@@ -23,45 +26,93 @@ class Readiness:
     reason: str
 
 
-def readiness(kit: Kit) -> Readiness:
+def readiness(kit: Kit, may_name_holder: bool = True) -> Readiness:
+    """`may_name_holder`: whether the reader may know who has it."""
     if kit.in_repair:
         return Readiness("repair", f"{kit.tag} is in repair: {kit.repair_note or 'no note'}.")
-    open_issue = next((issue for issue in kit.issues.all() if issue.returned_at is None), None)
-    if open_issue:
-        return Readiness("out", f"{kit.tag} is already out, with {open_issue.pair}.")
-    missing = [part.title for part in kit.parts.all() if not part.present]
+    held = next((issue for issue in kit.issues.all() if issue.returned_at is None), None)
+    if held:
+        holder = f", with {held.pair}" if may_name_holder else ""
+        return Readiness("out", f"{kit.tag} is already out{holder}.")
+    parts = list(kit.parts.all())
+    if not parts:
+        return Readiness("incomplete", f"{kit.tag} has no parts yet.")
+    missing = [part.title for part in parts if not part.present]
     if missing:
         return Readiness("incomplete", f"{kit.tag} lacks {', '.join(missing)}.")
     return Readiness("ready", "")
+
+
+def kit_of(tag: str) -> Kit:
+    """The kit with this tag. Raises Refused."""
+    kit = Kit.objects.filter(tag__iexact=tag.strip()).select_related("exercise").first()
+    if kit is None:
+        raise Refused(f"No kit has the tag “{tag.strip()[:40]}”.")
+    return kit
+
+
+def open_issue(tag: str) -> KitIssue:
+    """Who has the kit with this tag. Raises Refused where it is not out."""
+    issue = _issues(tag).filter(returned_at__isnull=True).first()
+    if issue is None:
+        raise Refused(f"{kit_of(tag).tag} is not out; it is back already, or was never handed out.")
+    return issue
+
+
+def _issues(tag: str) -> "models.QuerySet[KitIssue]":
+    related = ("kit__exercise", "pair", "session__section")
+    return KitIssue.objects.filter(kit=kit_of(tag)).select_related(*related)
 
 
 @transaction.atomic
 def issue_kit(actor: User, kit: Kit, pair: Pair, session: Session) -> KitIssue:
     """Hand a kit to a pair. Raises Refused with the reason; an earlier kit of the pair must be back first."""
     require_staff(actor, session.section)
-    ready = readiness(kit)
+    kit = Kit.objects.select_related("exercise").get(pk=kit.pk)  # as it is now, inside the write
+    held = KitIssue.objects.filter(kit=kit, returned_at__isnull=True).select_related("session__section").first()
+    ready = readiness(kit, may_name_holder=held is None or held.session.section_id == session.section_id)
     if ready.state != "ready":
         raise Refused(ready.reason)
-    if held := KitIssue.objects.filter(pair=pair, session=session, returned_at__isnull=True).first():
-        raise Refused(f"{pair} still has {held.kit.tag}; take it back first.")
+    if own := KitIssue.objects.filter(pair=pair, session=session, returned_at__isnull=True).first():
+        raise Refused(f"{pair} still has {own.kit.tag}; take it back first.")
     issue = KitIssue.objects.create(kit=kit, pair=pair, session=session, issued_by=actor, leg_orders=kit.leg_orders)
-    record(actor, f"handed out {kit.tag}", f"kit:{kit.tag}", pair=pair.pk)
+    record(actor, f"handed out {kit.tag}", f"kit:{kit.tag}", scope=STORES, pair=pair.pk)
     return issue
 
 
 @transaction.atomic
-def take_back(actor: User, issue: KitIssue, faults: list[str]) -> None:
-    """A kit comes back; a fault sends it to repair."""
+def take_back(actor: User, tag: str, faults: list[str]) -> KitIssue:
+    """A kit comes back; a fault sends it to repair. Refused where it is not out: a second call changes nothing."""
+    issue = open_issue(tag)
     require_staff(actor, issue.session.section)
-    if issue.returned_at:
-        raise Refused(f"{issue.kit.tag} is back already.")
     issue.returned_at = clock.now()
     issue.faults = faults
-    issue.save()
+    issue.save(update_fields=["returned_at", "faults"])
     if faults:
         issue.kit.in_repair, issue.kit.repair_note = True, "; ".join(faults)[:200]
-        issue.kit.save()
-    record(actor, f"took back {issue.kit.tag}", f"kit:{issue.kit.tag}", faults=faults)
+        issue.kit.save(update_fields=["in_repair", "repair_note"])
+    record(actor, f"took back {issue.kit.tag}", f"kit:{issue.kit.tag}", scope=STORES, faults=faults)
+    return issue
+
+
+@transaction.atomic
+def undo_take_back(actor: User, tag: str) -> KitIssue:
+    """Put a kit that was just taken back into its pair's hands again, without the faults written down then."""
+    issue = _issues(tag).order_by("-issued_at", "-id").first()
+    if issue is None or issue.returned_at is None:
+        raise Refused(f"{kit_of(tag).tag} was not taken back.")
+    require_staff(actor, issue.session.section)
+    if clock.now() - issue.returned_at > UNDO_FOR:
+        raise Refused(f"{issue.kit.tag} came back too long ago for that; hand it out again instead.")
+    if own := KitIssue.objects.filter(pair=issue.pair, session=issue.session, returned_at__isnull=True).first():
+        raise Refused(f"{issue.pair} has {own.kit.tag} now; take it back first.")
+    if issue.faults and issue.kit.repair_note == "; ".join(issue.faults)[:200]:
+        issue.kit.in_repair, issue.kit.repair_note = False, ""
+        issue.kit.save(update_fields=["in_repair", "repair_note"])
+    issue.returned_at, issue.faults = None, []
+    issue.save(update_fields=["returned_at", "faults"])
+    record(actor, f"{issue.kit.tag} is out again", f"kit:{issue.kit.tag}", scope=STORES)
+    return issue
 
 
 @transaction.atomic
@@ -81,8 +132,8 @@ def substitute(
     if not reason.strip():
         raise Refused("Say why another value is given, such as “no 330 Ω left”.")
     _take_one(ohms)
-    made = Substitution.objects.create(issue=issue, ref=ref, ohms=ohms, reason=reason.strip())
-    record(actor, f"gave {in_words(ohms, 'Ω')} for {ref}", f"kit:{issue.kit.tag}", reason=made.reason)
+    made = Substitution.objects.create(issue=issue, ref=ref, ohms=ohms, reason=reason.strip()[:200])
+    record(actor, f"gave {in_words(ohms, 'Ω')} for {ref}", f"kit:{issue.kit.tag}", scope=STORES, reason=made.reason)
     return made
 
 
@@ -97,6 +148,6 @@ def _take_one(ohms: float) -> None:
     StockResistor.objects.filter(pk=held.pk).update(count=models.F("count") - 1)
 
 
-def issued_ohms(issue: KitIssue | None) -> dict[str, float]:
+def given_ohms(issue: KitIssue | None) -> dict[str, float]:
     """Substituted values by reference; the last one counts."""
     return {s.ref: s.ohms for s in issue.substitutions.all()} if issue else {}

@@ -6,8 +6,9 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 
 from verifex.people.access import Refused, reader
+from verifex.people.http import Id
 from verifex.work.models import State, Work
-from verifex.work.run import cancel, take_up_again
+from verifex.work.run import cancel
 
 router = Router(tags=["work"])
 
@@ -31,20 +32,19 @@ def _own(request: HttpRequest, work_id: int) -> Work:
 
 
 @router.get("/work/{work_id}", response=WorkOut)
-def get_work(request: HttpRequest, work_id: int) -> dict[str, Any]:
-    take_up_again()
+def get_work(request: HttpRequest, work_id: Id) -> dict[str, Any]:
     return work_json(_own(request, work_id))
 
 
 @router.post("/work/{work_id}/cancel", response=WorkOut)
-def cancel_work(request: HttpRequest, work_id: int) -> dict[str, Any]:
+def cancel_work(request: HttpRequest, work_id: Id) -> dict[str, Any]:
     work = _own(request, work_id)
     cancel(work)
     return work_json(work)
 
 
 @router.get("/work/{work_id}/file")
-def work_file(request: HttpRequest, work_id: int) -> HttpResponse:
+def work_file(request: HttpRequest, work_id: Id) -> HttpResponse:
     """What the work made, to keep."""
     work = Work.objects.get(pk=work_id, by=reader(request))
     if work.state != State.DONE or work.file is None:

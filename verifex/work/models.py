@@ -15,7 +15,7 @@ class State(models.TextChoices):
 
 
 class Work(models.Model):
-    """One piece of long work. `beat` is when it last gave a sign of life; what stopped beating is taken up again."""
+    """One piece of long work: a file comes of it."""
 
     kind = models.CharField(max_length=40)
     detail = models.JSONField(default=dict)
@@ -24,7 +24,6 @@ class Work(models.Model):
     state = models.CharField(max_length=10, choices=State.choices, default=State.WAITING)
     done = models.PositiveIntegerField(default=0)
     total = models.PositiveIntegerField(default=0)
-    beat = models.DateTimeField(null=True)
     wants_cancel = models.BooleanField(default=False)
     message = models.CharField(max_length=300, blank=True)
     file_name = models.CharField(max_length=120, blank=True)
@@ -33,3 +32,21 @@ class Work(models.Model):
     class Meta:
         constraints = [models.CheckConstraint(condition=models.Q(state__in=State.values), name="work_state_known")]
         ordering = ["-id"]
+
+
+class Queued(models.Model):
+    """Work on one thing (`key`) that waits, or is under way in the process `taken_by`; gone once it is done.
+
+    `again` says that it was asked for once more while it was under way.
+    """
+
+    kind = models.CharField(max_length=20)
+    key = models.PositiveBigIntegerField()
+    asked_at = models.DateTimeField(default=clock.now)
+    taken_by = models.PositiveIntegerField(null=True)
+    again = models.BooleanField(default=False)
+    tries = models.PositiveSmallIntegerField(default=0)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["kind", "key"], name="queued_once")]
+        ordering = ["asked_at"]

@@ -1,9 +1,9 @@
-"""The only writers of dockets: each function is one transaction and one entry in the event log."""
+"""The only writers of dockets: each function is one act, and one entry in the event log."""
 
-from verifex.dockets.services.decide import claim, clear_power, pass_station, reopen, send_back
+from verifex.dockets.services.decide import claim, clear_power, pass_clean, pass_station, reopen, send_back, undo
 from verifex.dockets.services.hand_in import ask, hand_in, withdraw
 from verifex.dockets.services.measure import measure
-from verifex.dockets.services.opening import open_docket
+from verifex.dockets.services.opening import open_docket, substitute, take_back, undo_take_back
 
 __all__ = [
     "ask",
@@ -12,8 +12,13 @@ __all__ = [
     "hand_in",
     "measure",
     "open_docket",
+    "pass_clean",
     "pass_station",
     "reopen",
     "send_back",
+    "substitute",
+    "take_back",
+    "undo",
+    "undo_take_back",
     "withdraw",
 ]

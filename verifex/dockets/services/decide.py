@@ -1,66 +1,130 @@
-"""What a person decides: pass, send back, clear for power, reopen, claim."""
+"""What a person decides: pass, send back, clear for power, reopen, claim; and taking a decision back for a while."""
+
+from datetime import timedelta
+from typing import Any
 
 from django.db import transaction
 
-from verifex.dockets.bench import DocketBench
-from verifex.dockets.judge import judge
+from verifex.dockets.act import begin, enter, finish
+from verifex.dockets.inputs import DocketInputs
+from verifex.dockets.judgements import newest
+from verifex.dockets.judging import bring_up_to_date, is_current
 from verifex.dockets.models import Attempt, Clearance, Decision, Docket, Kind, State, Station
-from verifex.dockets.services.act import begin, finish
-from verifex.dockets.services.voiding import void_clearance
-from verifex.dockets.stations import reach, set_state, state_of
-from verifex.people.access import Refused, require_instructor, require_staff, role_in
+from verifex.dockets.stations import reach, set_state, snapshot, state_of
+from verifex.dockets.voiding import void_clearance
+from verifex.people import clock
+from verifex.people.access import NotAllowed, Refused, require_instructor, require_staff, role_in
 from verifex.people.models import Staff, User
 
 #: Stop findings that nobody can overrule: dangerous voltage.
 NEVER_OVERRULED = ("dangerous-voltage",)
 HANDED_IN = {Station.WIRING: Kind.WIRING, Station.PROGRAM: Kind.PROGRAM, Station.READINGS: Kind.READINGS}
+UNDO_FOR = timedelta(minutes=15)
 
 
-def _attempt_at(docket: Docket, station: str) -> Attempt | None:
+def _decide(
+    actor: User,
+    docket: Docket,
+    station: str,
+    what: str,
+    reason: str = "",
+    *,
+    before: dict[str, Any],
+    overruled: list[str] | None = None,
+) -> None:
     kind = HANDED_IN.get(Station(station))
-    return docket.attempts.filter(kind=kind).order_by("-number").first() if kind else None
-
-
-def _decide(actor: User, docket: Docket, station: str, what: str, reason: str = "") -> None:
+    attempt = docket.attempts.filter(kind=kind).order_by("-number").first() if kind else None
     Decision.objects.create(
-        docket=docket, station=station, what=what, reason=reason, attempt=_attempt_at(docket, station), by=actor
+        docket=docket,
+        station=station,
+        what=what,
+        reason=reason,
+        attempt=attempt,
+        overruled=overruled or [],
+        before=before,
+        after=snapshot(docket),
+        by=actor,
     )
     if docket.claimed_by_id == actor.pk:
         docket.claimed_by = None
     finish(docket, actor, f"{what} {station}", reason=reason)
 
 
+def _stops(inputs: DocketInputs, station: str) -> list[dict[str, Any]]:
+    """The open Stops of what was last handed in. Refused while that is not judged yet."""
+    kind = HANDED_IN[Station(station)]
+    if not is_current(inputs, kind):
+        raise Refused("This is still being judged. It takes a moment; then decide with the findings before you.")
+    judgement = newest(inputs.docket, kind)
+    findings = judgement.record.get("findings", []) if judgement else []
+    return [finding for finding in findings if finding["severity"] == "stop"]
+
+
+def _require_overrule(actor: User, docket: Docket, stops: list[dict[str, Any]], reason: str) -> None:
+    """A Stop is passed over by an instructor only, with a reason, and never one about dangerous voltage."""
+    if not stops:
+        return
+    if role_in(actor, docket.session.section) != Staff.Role.INSTRUCTOR:
+        raise Refused(f"A Stop is open: {stops[0]['seen']} Only an instructor can overrule it.")
+    if any(finding["rule"] in NEVER_OVERRULED for finding in stops):
+        raise Refused("A Stop about dangerous voltage cannot be overruled.")
+    if not reason.strip():
+        raise Refused(f"A Stop is open: {stops[0]['seen']} To overrule it, give the reason.")
+
+
 @transaction.atomic
-def pass_station(actor: User, docket_id: int, station: str, *, based_on: int | None, reason: str = "") -> None:
-    """Pass wiring, program or readings. Power has its own decision; marks pass at the Mark station."""
+def pass_station(
+    actor: User, docket_id: int, station: str, *, based_on: int | None, reason: str = "", overrule_reason: str = ""
+) -> None:
+    """Pass wiring, program or readings. Power is cleared, and marking is closed: those are decisions of their own.
+
+    With a Stop open it is an overrule, which needs its reason.
+    """
     docket = begin(docket_id, based_on)
-    require_instructor(actor, docket.session.section)
     if station == Station.POWER:
         raise Refused("Power is cleared, not passed.")
-    if station in HANDED_IN and _attempt_at(docket, station) is None:
+    if station == Station.MARK:
+        raise Refused("Marking is closed, not passed.")
+    entry, before = enter(actor, docket, "pass", station), snapshot(docket)
+    inputs = DocketInputs(docket)
+    if HANDED_IN[Station(station)] not in inputs.attempts:
         raise Refused("Nothing was handed in here yet.")
-    if state_of(docket, station) in (None, State.PASSED):
-        raise Refused("This station is not open.")
+    stops = _stops(inputs, station)
+    _require_overrule(actor, docket, stops, overrule_reason)
     set_state(docket, station, State.PASSED)
-    for following in {"wiring": ["power"], "program": ["readings"], "readings": ["mark"]}.get(station, []):
+    for following in entry.opens:
         reach(docket, following)
     if station == Station.READINGS:
         set_state(docket, Station.MARK, State.ASKS)
-    _decide(actor, docket, station, "passed", reason)
+    said = overrule_reason.strip() if stops else reason
+    slugs = [finding["rule"] for finding in stops]
+    _decide(actor, docket, station, "overruled" if stops else "passed", said, before=before, overruled=slugs)
+
+
+@transaction.atomic
+def pass_clean(actor: User, docket_id: int, *, based_on: int) -> list[str]:
+    """Pass whatever asks at this docket and has nothing to look at; returns the stations that were passed."""
+    docket = begin(docket_id, based_on)
+    require_instructor(actor, docket.session.section)
+    passed = []
+    for station, kind in HANDED_IN.items():
+        judgement = newest(docket, kind)
+        if state_of(docket, station) == State.ASKS and judgement and judgement.summed.is_clean:
+            pass_station(actor, docket_id, station, based_on=None)
+            passed.append(station.value)
+    return passed
 
 
 @transaction.atomic
 def send_back(actor: User, docket_id: int, station: str, *, based_on: int | None, reason: str = "") -> None:
     """Send a station back to the pair; the hints of its findings go with it."""
     docket = begin(docket_id, based_on)
-    require_instructor(actor, docket.session.section)
-    if state_of(docket, station) not in (State.ASKS, State.WORKING):
-        raise Refused("There is nothing to send back here.")
+    enter(actor, docket, "send-back", station)
+    before = snapshot(docket)
     set_state(docket, station, State.SENT_BACK)
-    _decide(actor, docket, station, "sent back", reason)
+    _decide(actor, docket, station, "sent back", reason, before=before)
 
 
-@transaction.atomic
 def clear_power(
     actor: User, docket_id: int, *, based_on: int | None, wiring_attempt: int, compared: bool, overrule_reason: str = ""
 ) -> Clearance:
@@ -68,12 +132,22 @@ def clear_power(
 
     Refused without the tick "I compared supply, ground and polarity with the real bench", without a kit,
     for a wiring that is not the last, and while a Stop is open; an instructor overrules a Stop with a
-    reason, but never one about dangerous voltage.
+    reason, but never one about dangerous voltage. The rules of now decide, with the supply and what was handed out now.
     """
+    require_staff(actor, begin(docket_id, None).session.section)
+    bring_up_to_date(docket_id, Kind.WIRING)
+    return _clear(actor, docket_id, based_on, wiring_attempt, compared, overrule_reason)
+
+
+@transaction.atomic
+def _clear(
+    actor: User, docket_id: int, based_on: int | None, wiring_attempt: int, compared: bool, overrule_reason: str
+) -> Clearance:
     docket = begin(docket_id, based_on)
-    require_staff(actor, docket.session.section)
-    bench = DocketBench(docket)
-    attempt, issue = bench.last(Kind.WIRING), bench.kit_issue()
+    entry, before = enter(actor, docket, "clear", Station.POWER), snapshot(docket)
+    inputs = DocketInputs(docket)
+    attempt: Attempt | None = inputs.attempts.get(Kind.WIRING)
+    issue = inputs.kit_issue
     if attempt is None:
         raise Refused("No wiring was handed in, so there is nothing to clear.")
     if attempt.number != wiring_attempt:
@@ -82,30 +156,25 @@ def clear_power(
         raise Refused("The pair has no kit now.")
     if not compared:
         raise Refused("Compare supply, ground and polarity with the real bench first, and tick that you did.")
-    # The rules of now decide, with the supply and substitutions of now.
-    judgement = judge(attempt)
-    stops = [f for f in judgement.findings if f["severity"] == "stop"]
-    if stops:
-        if role_in(actor, docket.session.section) != Staff.Role.INSTRUCTOR:
-            raise Refused(f"A Stop is open: {stops[0]['seen']} Only an instructor can overrule it.")
-        if any(f["rule"] in NEVER_OVERRULED for f in stops):
-            raise Refused("A Stop about dangerous voltage cannot be overruled.")
-        if not overrule_reason.strip():
-            raise Refused(f"A Stop is open: {stops[0]['seen']} To overrule it, give the reason.")
+    stops = _stops(inputs, Station.WIRING)
+    _require_overrule(actor, docket, stops, overrule_reason)
     void_clearance(docket, "cleared anew")
+    slugs = [finding["rule"] for finding in stops]
     clearance = Clearance.objects.create(
         docket=docket,
         wiring=attempt,
         kit_issue=issue,
         compared=True,
-        overruled=[f["rule"] for f in stops],
+        overruled=slugs,
         reason=overrule_reason.strip(),
         by=actor,
     )
     set_state(docket, Station.WIRING, State.PASSED)
-    set_state(docket, Station.POWER, State.PASSED)
-    reach(docket, Station.PROGRAM)
-    _decide(actor, docket, Station.POWER, "cleared" if not stops else "overruled", overrule_reason.strip())
+    set_state(docket, Station.POWER, entry.after or State.PASSED)
+    for following in entry.opens:
+        reach(docket, following)
+    what = "overruled" if stops else "cleared"
+    _decide(actor, docket, Station.POWER, what, overrule_reason.strip(), before=before, overruled=slugs)
     return clearance
 
 
@@ -113,15 +182,47 @@ def clear_power(
 def reopen(actor: User, docket_id: int, station: str, *, based_on: int | None, reason: str) -> None:
     """Open a passed station again. Reopening power or wiring voids the clearance."""
     docket = begin(docket_id, based_on)
-    require_instructor(actor, docket.session.section)
+    if station == Station.MARK:
+        raise Refused("A closed marking is reopened with its marks.")
+    entry, before = enter(actor, docket, "reopen", station), snapshot(docket)
     if not reason.strip():
         raise Refused("Say why it is reopened.")
-    if state_of(docket, station) != State.PASSED:
-        raise Refused("Only a passed station can be reopened.")
     if station in (Station.WIRING, Station.POWER):
         void_clearance(docket, f"{station} was reopened")
-    set_state(docket, station, State.WORKING)
-    _decide(actor, docket, station, "reopened", reason.strip())
+    set_state(docket, station, entry.after or State.WORKING)
+    _decide(actor, docket, station, "reopened", reason.strip(), before=before)
+
+
+def undoable(docket: Docket) -> Decision | None:
+    """The last decision, while it can still be taken back: it is fresh, and nothing has happened at its stations since."""
+    last = docket.decisions.order_by("-id").first()
+    if last is None or last.undone_at or clock.now() - last.at > UNDO_FOR:
+        return None
+    return last if last.after and snapshot(docket) == last.after else None
+
+
+@transaction.atomic
+def undo(actor: User, docket_id: int, *, based_on: int | None) -> None:
+    """Take the last decision back: the stations are as they were. A clearance that it gave is void, one it voided stays
+    void, since what was on the bench meanwhile is not known."""
+    docket = begin(docket_id, based_on)
+    role = require_staff(actor, docket.session.section)
+    last = undoable(docket)
+    if last is None:
+        raise Refused("There is no decision left that can be taken back; reopen the station instead.")
+    if role != Staff.Role.INSTRUCTOR and last.by_id != actor.pk:
+        raise NotAllowed("Only an instructor may take back another person's decision.")
+    if last.after.get("clearance") != last.before.get("clearance"):
+        void_clearance(docket, "the clearance was taken back")
+    for station in Station:
+        before = last.before.get(station.value)
+        if before is None:
+            docket.stations.filter(station=station).delete()
+        else:
+            set_state(docket, station, before)
+    last.undone_at = clock.now()
+    last.save(update_fields=["undone_at"])
+    finish(docket, actor, f"took back: {last.what} {last.station}")
 
 
 @transaction.atomic

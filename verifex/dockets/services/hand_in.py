@@ -1,17 +1,21 @@
-"""Handing in, asking and withdrawing. An attempt never changes once it is made."""
+"""Handing in, asking and withdrawing. An attempt never changes once it is made; it is judged after it is kept."""
+
+from dataclasses import replace
 
 from django.db import transaction
 
+from verifex.core.assess import digest_of
+from verifex.core.circuit.notation import read_text
 from verifex.core.problems import Problem, UnusableInput
-from verifex.core.twin import check_on_bench, programmed
-from verifex.dockets.bench import DocketBench
-from verifex.dockets.judge import judge
+from verifex.core.readings.prediction import read_prediction
+from verifex.dockets.act import begin, enter, finish
+from verifex.dockets.judging import ask_for_judgement
 from verifex.dockets.models import Attempt, Docket, Kind, State, Station
-from verifex.dockets.services.act import begin, finish, require_pair_or_staff
-from verifex.dockets.services.voiding import void_clearance
-from verifex.dockets.stations import reach, set_state, state_of
+from verifex.dockets.stations import reach, set_state
+from verifex.dockets.voiding import void_clearance
 from verifex.people.access import Refused, Stale
 from verifex.people.models import User
+from verifex.work import queue
 
 MOST_BYTES = {
     Kind.WIRING: 64 * 1024,
@@ -19,100 +23,91 @@ MOST_BYTES = {
     Kind.READINGS: 10 * 1024 * 1024,
     Kind.PREDICTION: 16 * 1024,
 }
+MOST_TOKEN = 64
 NAMES = {Kind.WIRING: "wiring", Kind.PROGRAM: "program", Kind.READINGS: "log", Kind.PREDICTION: "prediction"}
 
 
-@transaction.atomic
 def hand_in(actor: User, docket_id: int, kind: str, text: str, *, token: str, based_on_attempt: int) -> Attempt:
-    """Keep what was handed in, judge it and ask for a look.
+    """Keep what was handed in and ask for a look; it is judged at once after that.
 
     The same `token` twice stores it once; with another text it is Refused. `based_on_attempt` is the number of the last
     attempt the writer saw (0 for none): raises Stale when another came between. Raises UnusableInput with located
     problems for a text that cannot be judged at all, Refused when the station is not open.
     """
+    if kind not in NAMES:
+        raise Refused(f"“{kind[:20]}” is nothing that is handed in; {', '.join(Kind)} are.")
+    if not 0 < len(token) <= MOST_TOKEN:
+        raise Refused(f"A hand-in bears a mark of 1 to {MOST_TOKEN} letters, so that sending it twice keeps it once.")
+    attempt = _keep(actor, docket_id, Kind(kind), text, token, based_on_attempt)
+    queue.kick()
+    return attempt
+
+
+@transaction.atomic
+def _keep(actor: User, docket_id: int, kind: Kind, text: str, token: str, based_on_attempt: int) -> Attempt:
     docket = begin(docket_id, None)
-    require_pair_or_staff(actor, docket)
-    kind = Kind(kind)
+    act, station = ("predict", Station.READINGS) if kind == Kind.PREDICTION else ("hand-in", Station(kind))
     known = docket.attempts.filter(token=token).first()
-    if known is not None and known.text != text:
-        raise Refused("Another text was handed in with this one's mark. Nothing is lost; hand it in once more.")
     if known is not None:
+        if known.digest != digest_of(text):
+            raise Refused("Another text was handed in with this one's mark. Nothing is lost; hand it in once more.")
+        enter(actor, docket, "measure", Station.POWER)  # only whether they may
         return known
+    entry = enter(actor, docket, act, station)
     _within_limit(kind, text)
     last = docket.attempts.filter(kind=kind).order_by("-number").first()
     number = last.number if last else 0
     if number != based_on_attempt:
         who = last.by.get_full_name() if last and last.by else "Someone"
         raise Stale([f"{who} handed in attempt {number} of the {NAMES[kind]}"])
-    _is_open(docket, kind)
-    attempt = Attempt.objects.create(docket=docket, kind=kind, number=number + 1, text=text, token=token, by=actor)
+    _can_be_read(docket, kind, text)
+    if kind == Kind.PREDICTION and docket.attempts.filter(kind=Kind.READINGS).exists():
+        raise Refused("A prediction comes before the readings, and those are handed in.")
+    size_bytes = len(text.encode("utf-8", "surrogatepass"))
+    attempt = Attempt.objects.create(
+        docket=docket, kind=kind, number=number + 1, text=text, digest=digest_of(text), size_bytes=size_bytes, token=token, by=actor
+    )  # fmt: skip
     if kind == Kind.WIRING:
         void_clearance(docket, "new wiring was handed in")
-    judge(attempt)
-    if kind == Kind.PROGRAM:
-        _void_on_new_stop(docket, attempt)
-    if kind != Kind.PREDICTION:  # a prediction is made on the way; nobody is asked to look at it
-        set_state(docket, kind, State.ASKS)
+    if entry.after is not None:
+        set_state(docket, station, entry.after)
     if kind == Kind.READINGS:
         reach(docket, Station.MARK)
-        rejudge_prediction(docket)
+    ask_for_judgement(docket)
     finish(docket, actor, f"handed in attempt {attempt.number} of the {NAMES[kind]}")
     return attempt
 
 
-def rejudge_prediction(docket: Docket) -> None:
-    """Judge the last prediction by the bench as it is now: values were measured, or the wiring changed, since it was made."""
-    prediction = docket.attempts.filter(kind=Kind.PREDICTION).order_by("-number").first()
-    if prediction is not None:
-        judge(prediction)
-
-
 def _within_limit(kind: Kind, text: str) -> None:
     most = MOST_BYTES[kind]
-    if len(text.encode("utf-8", "replace")) > most:
+    if len(text.encode("utf-8", "surrogatepass")) > most:
         shown = f"{most // 1024} kB" if most < 1024 * 1024 else f"{most // (1024 * 1024)} MB"
         raise UnusableInput([Problem(1, 1, f"the {NAMES[kind]} is larger than {shown}, the limit for one hand-in")])
     if not text.strip():
         raise UnusableInput([Problem(1, 1, f"the {NAMES[kind]} is empty")])
-    if "\0" in text:
-        line = text[: text.index("\0")].count("\n") + 1
+    broken = next((i for i, c in enumerate(text) if c == "\0" or "\ud800" <= c <= "\udfff"), None)
+    if broken is not None:
+        line = text[:broken].count("\n") + 1
         raise UnusableInput([Problem(line, 1, "this is no text; a file of another kind was probably chosen")])
 
 
-def _is_open(docket: Docket, kind: Kind) -> None:
-    if state_of(docket, Station.KIT) != State.PASSED:
-        raise Refused("No kit is handed out yet.")
-    if kind == Kind.READINGS and not docket.clearances.filter(voided_at__isnull=True).exists():
-        raise Refused("Readings come after power: the bench is not cleared now.")
-    if kind == Kind.PREDICTION and docket.attempts.filter(kind=Kind.READINGS).exists():
-        raise Refused("A prediction comes before the readings, and those are handed in.")
-    if state_of(docket, Station.MARK) == State.PASSED:
-        raise Refused("This docket is marked; the instructor can reopen it.")
-
-
-def _void_on_new_stop(docket: Docket, attempt: Attempt) -> None:
-    """A program that drives pins so that a Stop appears voids the clearance."""
-    bench = DocketBench(docket)
-    clearance = bench.standing_clearance()
-    if clearance is None:
-        return
-    plain = bench.check_wiring(clearance.wiring.text)
-    program = check_on_bench(attempt.text, plain.view, bench.file)
-    stops = [f for f in bench.check_wiring(clearance.wiring.text, programmed(program)).findings if f.severity == "stop"]
-    known = {(f.rule, f.where.parts) for f in plain.findings}
-    new = [f for f in stops if (f.rule, f.where.parts) not in known]
-    if new:
-        void_clearance(docket, f"the program drives pins so that: {new[0].seen}")
+def _can_be_read(docket: Docket, kind: Kind, text: str) -> None:
+    """What takes a glance only: whether lines are statements, and cells are numbers. Raises UnusableInput."""
+    if kind == Kind.WIRING and (problems := read_text(text).problems):
+        raise UnusableInput(problems)
+    if kind == Kind.PREDICTION:
+        try:
+            read_prediction(text, docket.version.file)
+        except UnusableInput as wrong:
+            # It was filled into a table: its cells are named, and it has no lines.
+            raise UnusableInput([replace(problem, line=0) for problem in wrong.problems]) from None
 
 
 @transaction.atomic
 def ask(actor: User, docket_id: int, station: str) -> None:
     """Ask for a person at a station that is being worked at."""
     docket = begin(docket_id, None)
-    require_pair_or_staff(actor, docket)
-    if state_of(docket, station) not in (State.WORKING, State.SENT_BACK, State.VOIDED):
-        raise Refused("There is nothing to ask for here now.")
-    set_state(docket, station, State.ASKS)
+    set_state(docket, station, enter(actor, docket, "ask", station).after or State.ASKS)
     finish(docket, actor, f"asked at {station}")
 
 
@@ -120,8 +115,5 @@ def ask(actor: User, docket_id: int, station: str) -> None:
 def withdraw(actor: User, docket_id: int, station: str) -> None:
     """Take a request back."""
     docket = begin(docket_id, None)
-    require_pair_or_staff(actor, docket)
-    if state_of(docket, station) != State.ASKS:
-        raise Refused("Nothing was asked here.")
-    set_state(docket, station, State.WORKING)
+    set_state(docket, station, enter(actor, docket, "withdraw", station).after or State.WORKING)
     finish(docket, actor, f"withdrew the request at {station}")

@@ -1,38 +1,100 @@
-"""A docket opens when a kit goes out; another kit voids the clearance."""
+"""A docket opens when a kit goes out; another kit, or a kit that is back, voids the clearance."""
 
 from django.db import transaction
 
+from verifex.dockets.act import finish
+from verifex.dockets.judging import ask_for_judgement
 from verifex.dockets.models import Docket, State, Station
-from verifex.dockets.services.act import finish
-from verifex.dockets.services.voiding import void_clearance
-from verifex.dockets.stations import reach, set_state
+from verifex.dockets.stations import reach, set_state, state_of
+from verifex.dockets.voiding import void_clearance
 from verifex.exercises.models import ExerciseVersion
 from verifex.people.access import Refused
 from verifex.people.models import Pair, User
 from verifex.plan.models import Session
-from verifex.stores.models import Kit
-from verifex.stores.services import issue_kit
+from verifex.stores import services as stores
+from verifex.stores.models import Kit, KitIssue, Substitution
+from verifex.work import queue
+
+
+def open_docket(actor: User, kit: Kit, pair: Pair, session: Session, version: ExerciseVersion) -> Docket:
+    """Hand a kit to a pair and open its docket for a released version, or go on with the one it has for this exercise,
+    on the version that one was opened with. Raises Refused."""
+    docket = _open(actor, kit, pair, session, version)
+    queue.kick()
+    return docket
 
 
 @transaction.atomic
-def open_docket(actor: User, kit: Kit, pair: Pair, session: Session, version: ExerciseVersion) -> Docket:
-    """Hand a kit to a pair and open (or go on with) its docket for a released version. Raises Refused."""
+def _open(actor: User, kit: Kit, pair: Pair, session: Session, version: ExerciseVersion) -> Docket:
     if version.released_at is None:
         raise Refused(f"{version} is not released yet.")
     if kit.exercise_id != version.exercise_id:
         raise Refused(f"{kit.tag} is a kit for {kit.exercise}, not for {version.exercise}.")
     if pair.section_id != session.section_id:
         raise Refused(f"{pair} is not in this session's section.")
-    issue_kit(actor, kit, pair, session)
+    docket = docket_for(pair, session, kit)
+    if docket is not None and state_of(docket, Station.MARK) == State.PASSED:
+        raise Refused(f"The marking of {pair} for {kit.exercise} is closed; an instructor can reopen it.")
+    stores.issue_kit(actor, kit, pair, session)
     scheme = version.schemes.order_by("-number").first()
     if scheme is None:
         raise Refused(f"{version} has no mark scheme.")
-    docket, made = Docket.objects.get_or_create(
-        pair=pair, session=session, version=version, defaults={"scheme": scheme}
-    )
+    if docket is None:
+        docket = Docket.objects.create(pair=pair, session=session, version=version, scheme=scheme)
+    else:
+        void_clearance(docket, f"another kit, {kit.tag}, was handed out")
     set_state(docket, Station.KIT, State.PASSED)
     reach(docket, Station.WIRING)
-    if not made:
-        void_clearance(docket, f"another kit, {kit.tag}, was handed out")
+    ask_for_judgement(docket)
     finish(docket, actor, f"handed out {kit.tag}")
     return docket
+
+
+def docket_for(pair: Pair, session: Session, kit: Kit) -> Docket | None:
+    """The pair's docket of this session for the kit's exercise, of whichever version."""
+    mine = Docket.objects.filter(pair=pair, session=session, version__exercise=kit.exercise_id)
+    return mine.select_related("pair", "session__section", "version__exercise", "scheme").order_by("id").first()
+
+
+def take_back(actor: User, tag: str, faults: list[str]) -> KitIssue:
+    """A kit comes back; power is off from then on."""
+    with transaction.atomic():
+        issue = stores.take_back(actor, tag, faults)
+        _kit_changed(actor, issue, f"kit {issue.kit.tag} is back", f"took back {issue.kit.tag}")
+    queue.kick()
+    return issue
+
+
+def undo_take_back(actor: User, tag: str) -> KitIssue:
+    """A kit that was taken back by mistake is out again, as it was; the bench is cleared anew before power."""
+    with transaction.atomic():
+        issue = stores.undo_take_back(actor, tag)
+        _kit_changed(actor, issue, "", f"{issue.kit.tag} is out again")
+    queue.kick()
+    return issue
+
+
+def substitute(actor: User, tag: str, ref: str, ohms: float, reason: str) -> Substitution:
+    """Record a resistor given instead of the recipe's; from then on checks and sheets follow it."""
+    with transaction.atomic():
+        issue = stores.open_issue(tag)
+        docket = docket_for(issue.pair, issue.session, issue.kit)
+        if docket is None:
+            raise Refused("No docket is open for this kit.")
+        if state_of(docket, Station.MARK) == State.PASSED:
+            raise Refused("The marking of this docket is closed. Reopen it first; then this can be done.")
+        made = stores.substitute(actor, issue, docket.version, ref, ohms, reason)
+        _kit_changed(actor, issue, "", f"gave {ohms:g} Ω for {ref}")
+    queue.kick()
+    return made
+
+
+def _kit_changed(actor: User, issue: KitIssue, voids_because: str, verb: str) -> None:
+    docket = docket_for(issue.pair, issue.session, issue.kit)
+    if docket is None:
+        return
+    if voids_because:
+        void_clearance(docket, voids_because)
+    if state_of(docket, Station.MARK) != State.PASSED:
+        ask_for_judgement(docket)
+    finish(docket, actor, verb)

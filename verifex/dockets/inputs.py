@@ -1,0 +1,90 @@
+"""What a docket gives the core to judge: its exercise, its hand-ins, what was measured and handed out."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass, field
+from functools import cached_property
+
+from verifex.core.assess import Case, JudgedWith, judged_with_digests
+from verifex.core.circuit import HandedOut
+from verifex.core.exercise import Exercise as ExerciseFile
+from verifex.core.expected import Measured
+from verifex.core.readings.honesty import OtherLog
+from verifex.dockets.models import Attempt, Docket, Judgement, Kind
+from verifex.stores.models import KitIssue
+from verifex.stores.services import given_ohms
+
+MOST_OTHERS = 60
+#: The name a hand-in has in the core's case.
+IN_CASE = {Kind.WIRING: "wiring", Kind.PROGRAM: "program", Kind.READINGS: "log", Kind.PREDICTION: "prediction"}
+
+
+@dataclass
+class DocketInputs:
+    """One docket's inputs; texts are read only when a case is made of them."""
+
+    docket: Docket
+    attempts: dict[str, Attempt] = field(default_factory=dict)  # the last of each kind, its text deferred
+    earlier_wiring: Attempt | None = None
+
+    def __post_init__(self) -> None:
+        for attempt in self.docket.attempts.defer("text").order_by("number"):
+            if attempt.kind == Kind.WIRING:
+                self.earlier_wiring = self.attempts.get(Kind.WIRING)
+            self.attempts[attempt.kind] = attempt
+
+    @property
+    def exercise(self) -> ExerciseFile:
+        return self.docket.version.file
+
+    @cached_property
+    def kit_issue(self) -> KitIssue | None:
+        return kit_issue_of(self.docket)
+
+    @cached_property
+    def measured(self) -> Measured:
+        # The last one of a name counts.
+        return Measured.named({m.name: m.value for m in self.docket.measurements.all()})
+
+    @cached_property
+    def handed_out(self) -> HandedOut:
+        issue = self.kit_issue
+        return HandedOut(dict(issue.leg_orders) if issue else {}, given_ohms(issue))
+
+    def case(self, kinds: Iterable[str] = tuple(IN_CASE), *, others: Iterable[OtherLog] = ()) -> Case:
+        """The case with the texts of these kinds."""
+        texts = {IN_CASE[Kind(kind)]: self.attempts[kind].text for kind in kinds if kind in self.attempts}
+        earlier = self.earlier_wiring.text if self.earlier_wiring and Kind.WIRING in kinds else None
+        return self._bare(earlier_wiring=earlier, others=tuple(others), **texts)
+
+    def judged_with(self, station: str) -> JudgedWith:
+        """What a judgement of `station` would be judged with now; no text is read for it."""
+        digests = {IN_CASE[Kind(kind)]: attempt.digest for kind, attempt in self.attempts.items()}
+        if self.earlier_wiring:
+            digests["earlier_wiring"] = self.earlier_wiring.digest
+        return judged_with_digests(self._bare(), station, digests)
+
+    def _bare(self, **texts: object) -> Case:
+        return Case(self.exercise, measured=self.measured, handed_out=self.handed_out, **texts)  # type: ignore[arg-type]
+
+    def other_logs(self) -> list[OtherLog]:
+        """What was kept of the last logs of other pairs with the same exercise version, by the attempt's id."""
+        newest: dict[int, Judgement] = {}
+        judgements = (
+            Judgement.objects.filter(kind=Kind.READINGS, docket__version=self.docket.version_id)
+            .exclude(docket=self.docket.pk)
+            .only("docket", "attempt", "record", "details")
+            .order_by("-id")
+        )
+        for judgement in judgements[: 2 * MOST_OTHERS]:
+            newest.setdefault(judgement.docket_id, judgement)
+        return [
+            OtherLog(str(j.attempt_id), frozenset(j.details.get("runs", ())), j.record.get("read", 0))
+            for j in list(newest.values())[:MOST_OTHERS]
+        ]
+
+
+def kit_issue_of(docket: Docket) -> KitIssue | None:
+    """The kit the pair has now, else the last one it had in this session."""
+    issues = KitIssue.objects.filter(pair=docket.pair_id, session=docket.session_id).select_related("kit")
+    held = list(issues.prefetch_related("substitutions").order_by("issued_at"))
+    return next((issue for issue in held if issue.returned_at is None), held[-1] if held else None)

@@ -1,0 +1,197 @@
+"""Judging what was handed in: outside the write, in a worker process, kept by a short write that checks nothing moved meanwhile."""
+
+import logging
+from dataclasses import dataclass
+
+from django.db import transaction
+
+from verifex.core.assess import (
+    JudgedWith,
+    ProgramRecord,
+    ReadingsRecord,
+    StationRecord,
+    assess_station,
+    overrun_record,
+    summary_of,
+)
+from verifex.core.problems import UnusableInput
+from verifex.dockets.act import find, finish
+from verifex.dockets.inputs import DocketInputs
+from verifex.dockets.models import Attempt, BenchSheets, Docket, Judgement, Kind, SharedReadings, State, Station
+from verifex.dockets.stations import state_of
+from verifex.dockets.voiding import void_clearance
+from verifex.people import clock
+from verifex.work import queue
+from verifex.work.pool import Limit, OverLimit, compute
+
+logger = logging.getLogger(__name__)
+JUDGE = "judge"
+SHEETS = "sheets"
+#: What the check of each station may use. A busy minute on the twin takes a few seconds; a log of 10 MB some more.
+LIMITS = {
+    SHEETS: Limit(4),
+    Kind.WIRING: Limit(4),
+    Kind.PROGRAM: Limit(12),
+    Kind.READINGS: Limit(20, 1200 * 1024 * 1024),
+    Kind.PREDICTION: Limit(4),
+}
+#: Hand-ins that the check of a station reads.
+READS = {
+    SHEETS: (Kind.WIRING,),
+    Kind.WIRING: (Kind.WIRING,),
+    Kind.PROGRAM: (Kind.WIRING, Kind.PROGRAM),
+    Kind.READINGS: (Kind.WIRING, Kind.PROGRAM, Kind.READINGS),
+    Kind.PREDICTION: (Kind.WIRING, Kind.PREDICTION),
+}
+MOST_PASSES = 5  # so that hand-ins in quick succession do not keep one thread for good; the rest is queued again
+
+
+@dataclass(frozen=True, slots=True)
+class Judged:
+    """A station's record, with what it was judged with."""
+
+    station: str
+    record: StationRecord
+    judged_with: JudgedWith
+
+
+def ask_for_judgement(docket: Docket) -> None:
+    """Queue a docket inside the transaction that changed something a judgement depends on; `queue.kick` after it."""
+    if docket.judging_since is None:
+        docket.judging_since = clock.now()
+        docket.save(update_fields=["judging_since"])
+    queue.put(JUDGE, docket.pk)
+
+
+@queue.handles(JUDGE)
+def judge_docket(docket_id: int) -> None:
+    """Judge every station of a docket whose judgement does not hold any more. A closed docket stays as it is."""
+    for _ in range(MOST_PASSES):
+        stale = _stale(docket_id)
+        if not stale:
+            break
+        for station in stale:
+            keep(docket_id, _judge(docket_id, station))
+    else:
+        queue.put(JUDGE, docket_id)
+        return
+    _settle(docket_id)
+
+
+def bring_up_to_date(docket_id: int, station: str) -> None:
+    """Judge one station now, where its judgement does not hold any more; waits for the answer, within the limits."""
+    if station in _stale(docket_id):
+        keep(docket_id, _judge(docket_id, station))
+
+
+def is_current(inputs: DocketInputs, station: str) -> bool:
+    """Whether the standing judgement of a station was judged with what there is now."""
+    return _digest_kept(inputs.docket, station) == inputs.judged_with(station).digest
+
+
+def is_settled(docket: Docket) -> bool:
+    """Whether every hand-in of a docket is judged with what there is now."""
+    return not _stale(docket.pk)
+
+
+def _digest_kept(docket: Docket, station: str) -> str | None:
+    if station == SHEETS:
+        return BenchSheets.objects.filter(docket=docket).values_list("digest", flat=True).first()
+    kept = Judgement.objects.filter(docket=docket, kind=station).order_by("-id")
+    return kept.values_list("digest", flat=True).first()
+
+
+def _stale(docket_id: int) -> list[str]:
+    docket = find(docket_id)
+    if state_of(docket, Station.MARK) == State.PASSED:
+        return []
+    inputs = DocketInputs(docket)
+    stations = [SHEETS, *(kind for kind in Kind if kind in inputs.attempts)]
+    return [station for station in stations if not is_current(inputs, station)]
+
+
+def _judge(docket_id: int, station: str) -> Judged:
+    """What the core says of a station now; over a limit, the record says so."""
+    inputs = DocketInputs(find(docket_id))
+    with_ = inputs.judged_with(station)
+    others = inputs.other_logs() if station == Kind.READINGS else []
+    kinds = [kind for kind in READS[station] if kind == station or not _overran(inputs, kind)]
+    case = inputs.case(kinds, others=others)
+    try:
+        record = compute(assess_station, case, station, limit=LIMITS[station])
+    except OverLimit as over:
+        record = overrun_record(station, over.reason)
+    except UnusableInput:
+        # Its lines were read when it was handed in; what turns up now is for a person's eyes.
+        record = overrun_record(station, "failed")
+    except Exception:
+        logger.exception("judging %s of docket %s failed", station, docket_id)
+        record = overrun_record(station, "failed")
+    return Judged(station, record, with_)
+
+
+def _overran(inputs: DocketInputs, kind: str) -> bool:
+    """Whether the check of another hand-in came to its limit: then it is left out, or this one would as well."""
+    kept = Judgement.objects.filter(docket=inputs.docket, kind=kind, digest=inputs.judged_with(kind).digest)
+    return bool(kept.values_list("summary__overrun", flat=True).first())
+
+
+@transaction.atomic
+def keep(docket_id: int, judged: Judged) -> bool:
+    """Keep a record if what it was judged with is still what there is; returns whether it was kept."""
+    docket = find(docket_id)
+    inputs = DocketInputs(docket)
+    if inputs.judged_with(judged.station).digest != judged.judged_with.digest or is_current(inputs, judged.station):
+        return False
+    if not [station for station in _stale(docket_id) if station != judged.station]:
+        docket.judging_since = None
+    if judged.station == SHEETS:
+        values = {
+            "digest": judged.judged_with.digest,
+            "record": judged.record.model_dump(mode="json"),
+            "at": clock.now(),
+        }
+        BenchSheets.objects.update_or_create(docket=docket, defaults=values)
+        finish(docket, None, "worked out what the bench should read")
+        return True
+    attempt = inputs.attempts[judged.station]
+    Judgement.objects.create(
+        docket=docket,
+        attempt=attempt,
+        kind=judged.station,
+        rules_version=judged.judged_with.rules,
+        digest=judged.judged_with.digest,
+        judged_with=judged.judged_with.model_dump(mode="json"),
+        record=judged.record.model_dump(mode="json", exclude=set(judged.record.DETAILS)),
+        details=judged.record.model_dump(mode="json", include=set(judged.record.DETAILS)),
+        summary=summary_of(judged.record).model_dump(mode="json"),
+    )
+    if isinstance(judged.record, ProgramRecord):
+        _void_on_new_stop(docket, judged.record)
+    if isinstance(judged.record, ReadingsRecord):
+        _remember_shared(attempt, judged.record)
+    finish(docket, None, f"judged attempt {attempt.number} of the {judged.station}")
+    return True
+
+
+def _void_on_new_stop(docket: Docket, record: ProgramRecord) -> None:
+    """A program that drives pins so that a Stop appears voids the clearance."""
+    if record.new_stops:
+        void_clearance(docket, f"the program drives pins so that: {record.new_stops[0].seen}", by_program=True)
+
+
+def _remember_shared(attempt: Attempt, record: ReadingsRecord) -> None:
+    """The same readings are something to look at on both benches."""
+    for shared in record.shared:
+        SharedReadings.objects.update_or_create(
+            one=attempt, other_id=int(shared.other), defaults={"readings": shared.readings}
+        )
+
+
+@transaction.atomic
+def _settle(docket_id: int) -> None:
+    """Where there was nothing to judge after all, nobody waits for it any longer."""
+    docket = find(docket_id)
+    if docket.judging_since is not None:
+        docket.judging_since = None
+        finish(docket, None, "had nothing to judge")

@@ -1,0 +1,158 @@
+"""A docket as its own pair sees it: hints only; what should be read only where it has read; no honesty ever."""
+
+from collections.abc import Mapping
+from typing import Any
+
+from verifex.core.assess import ProgramRecord, ReadingsRecord, SheetsRecord, WiringRecord
+from verifex.core.expected.plan import how_to
+from verifex.core.parts import catalogue
+from verifex.dockets.inputs import kit_issue_of
+from verifex.dockets.judgements import sheets_of
+from verifex.dockets.models import Decision, Docket, Kind
+from verifex.dockets.present import (
+    HandedIn,
+    common,
+    last_voided,
+    measurable,
+    measurements,
+    members,
+    name_of,
+    prediction_json,
+    shown_text,
+    substitutions,
+)
+from verifex.exercises.schemas import bench_out, hint_of
+from verifex.exercises.views import exercise_json, readings_json
+
+#: What a pair is told of decisions about it.
+TOLD = ("sent back", "passed", "cleared", "overruled", "reopened")
+
+
+def my_docket_json(docket: Docket) -> dict[str, Any]:
+    """One docket whole, for its pair."""
+    handed_in = HandedIn(docket)
+    sheets = sheets_of(docket)
+    judgement = handed_in.judgements.get(Kind.READINGS)
+    readings = judgement.typed(ReadingsRecord) if judgement else None
+    issue = kit_issue_of(docket)
+    voided = last_voided(docket)
+    decisions = list(docket.decisions.select_related("by").filter(undone_at__isnull=True, what__in=TOLD))
+    return {
+        **common(docket),
+        "members": [m.user.get_full_name() for m in members(docket)],
+        "exercise": _exercise(docket, sheets),
+        "kit": issue.kit.tag if issue else "",
+        "substitutions": substitutions(issue),
+        "wiring": _wiring(handed_in),
+        "program": _attempt(handed_in, Kind.PROGRAM),
+        "checklist": _checklist(handed_in, sheets),
+        "readings": _readings(handed_in, readings),
+        "prediction": _own_prediction(handed_in),
+        "steps": [step.model_dump() for step in readings.steps] if readings else [],
+        "sheet": _sheet(sheets, readings),
+        "cleared": docket.clearances.filter(voided_at__isnull=True).exists(),
+        "voided": voided.void_told or voided.void_reason if voided else "",
+        "passed_over_stop": sorted({d.station for d in decisions if d.overruled}),
+        "messages": [_message(d) for d in decisions],
+        "measurements": measurements(docket),
+        "measurables": [measurable(m, told=False) for m in sheets.measurables if m.offered] if sheets else [],
+    }
+
+
+def docket_line(docket: Docket) -> dict[str, Any]:
+    """One docket among others: enough to choose it by."""
+    return {"id": docket.pk, "title": docket.version.exercise.title, "opened_at": docket.opened_at}
+
+
+def _exercise(docket: Docket, sheets: SheetsRecord | None) -> dict[str, Any]:
+    file = docket.version.file
+    board = catalogue().boards[sheets.board if sheets else file.board]
+    return {
+        "title": file.title,
+        "summary": file.summary,
+        "version": docket.version.number,
+        "board": file.board,
+        "minutes": file.minutes,
+        "recipe": [{"ref": p.ref, "part": p.part, "title": p.title, "settings": p.settings} for p in file.recipe],
+        "variants": [v.title for v in file.variants],
+        "steps": [{"name": s.name, "how": how_to(s)} for s in file.steps],
+        "readings": readings_json(file),
+        "own_threshold": file.conventions.threshold == "two-readings",
+        "behaviour": exercise_json(docket.version)["behaviour"],
+        "criteria": [{"title": c.title, "of": str(c.of)} for c in file.criteria],
+        "cautions": file.cautions,
+        "baud": file.baud(board.id),
+        "language": board.languages[0],
+    }
+
+
+def _attempt(handed_in: HandedIn, kind: str) -> dict[str, Any] | None:
+    attempt, judgement = handed_in.attempts.get(kind), handed_in.judgements.get(kind)
+    if attempt is None:
+        return None
+    return {
+        "number": attempt.number,
+        "text": shown_text(attempt),
+        "by": name_of(attempt.by),
+        "at": attempt.at,
+        "judged": judgement is not None,
+        "hints": [hint_of(f) for f in judgement.record.get("findings", [])] if judgement else [],
+    }
+
+
+def _wiring(handed_in: HandedIn) -> dict[str, Any] | None:
+    attempt, judgement = _attempt(handed_in, Kind.WIRING), handed_in.judgements.get(Kind.WIRING)
+    if attempt is None or judgement is None:
+        return attempt
+    record = judgement.typed(WiringRecord)
+    changes = None if record.changes is None else [change.model_dump() for change in record.changes]
+    return {**attempt, "bench": bench_out(record.bench) if record.bench else None, "changes": changes}
+
+
+def _readings(handed_in: HandedIn, record: ReadingsRecord | None) -> dict[str, Any] | None:
+    """The findings on readings are the second look at honesty, which a pair never sees; what the log lacks it does."""
+    attempt = _attempt(handed_in, Kind.READINGS)
+    if attempt is None or record is None:
+        return attempt
+    hints = [hint_of(f.finding().as_json()) for f in record.findings] if record.overrun else []
+    return {**attempt, "hints": hints, "notes": list(record.log_notes)}
+
+
+def _checklist(handed_in: HandedIn, sheets: SheetsRecord | None) -> list[dict[str, Any]]:
+    """What to look at before the program runs: of the last one handed in, else of the board."""
+    judgement = handed_in.judgements.get(Kind.PROGRAM)
+    checks = judgement.typed(ProgramRecord).checklist if judgement else ()
+    checks = checks or (sheets.checklist if sheets else ())
+    return [check.model_dump() for check in checks]
+
+
+def _own_prediction(handed_in: HandedIn) -> dict[str, Any] | None:
+    """A pair's own prediction; how it is judged would tell the answer, so that comes after its readings."""
+    found = prediction_json(handed_in)
+    if found is None:
+        return None
+    told = Kind.READINGS in handed_in.attempts
+    rows = [{**row, "verdict": row["verdict"] if told else None} for row in found["predictions"]]
+    return {**found, "text": handed_in.attempts[Kind.PREDICTION].text, "predictions": rows}
+
+
+def _sheet(sheets: SheetsRecord | None, readings: ReadingsRecord | None) -> dict[str, Any] | None:
+    """The expected sheet of the steps that the pair has read, and of no other; without the curve that tells the rest."""
+    read = {step.name for step in readings.steps if step.readings} if readings else set()
+    if sheets is None or not read:
+        return None
+    steps = [step for step in sheets.built.get("steps", []) if step["name"] in read]
+    columns = [{**reading, "plot": [], "thresholds": []} for reading in sheets.built.get("readings", [])]
+    return {**sheets.built, "steps": steps, "readings": columns, "plot": [], "budget": None, "notes": []}
+
+
+def _message(decision: Decision) -> Mapping[str, Any]:
+    """Why a Stop was passed over is the instructor's; the pair is told that it was."""
+    return {
+        "station": decision.station,
+        "what": decision.what,
+        "reason": "" if decision.overruled else decision.reason,
+        "by": name_of(decision.by),
+        "at": decision.at,
+        "undone": False,
+    }

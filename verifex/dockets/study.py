@@ -1,0 +1,81 @@
+"""A closer look at a wiring that was handed in: resistors with what the store offers, the comparison, what flows."""
+
+from dataclasses import replace
+from typing import Any
+
+from verifex.core.assess import WiringRecord
+from verifex.core.assess.live import currents_as_set, sheet_if_measured, sliders_if_measured, wiring_now
+from verifex.dockets.inputs import DocketInputs
+from verifex.dockets.judgements import newest
+from verifex.dockets.models import Docket, Kind
+from verifex.people.access import Refused
+from verifex.people.models import User
+from verifex.stores.advice import allowed_resistors, offers
+from verifex.work.pool import compute_live
+
+
+def study(docket: Docket) -> dict[str, Any]:
+    """Resistors with their windows and what the store offers, the comparison by function, and what can be set."""
+    judgement = newest(docket, Kind.WIRING)
+    if judgement is None:
+        raise Refused("No wiring is judged yet.")
+    record = judgement.typed(WiringRecord)
+    allowed = allowed_resistors(docket.version)
+    resistors = []
+    for job in record.resistors:
+        row = dict(job)
+        asked = allowed.get(record.roles.get(row["ref"], row["ref"]))
+        if asked:
+            # The exercise's own window stands over the one that follows from the bench.
+            row["nominal_ohms"] = asked.nominal_ohms
+            row["low_ohms"], row["high_ohms"] = asked.low_ohms, asked.high_ohms
+            row["low_because"], row["high_because"] = asked.low_because, asked.high_because
+            row["formula"] = row["formula"] if asked.is_derived else ""
+            row["fits"] = None if row["ohms"] is None or not asked.window_words else asked.holds(row["ohms"])
+        row["offers"] = [offer.as_json() for offer in offers(asked)] if asked and row["fits"] is False else []
+        resistors.append(row)
+    return {
+        "attempt": judgement.attempt.number,
+        "resistors": resistors,
+        "comparison": list(record.comparison),
+        "handles": list(record.handles),
+    }
+
+
+def check_now(by: User, docket: Docket, text: str) -> dict[str, Any]:
+    """The check of a wiring while it is typed; an older one of the same person at the same docket is dropped."""
+    case = DocketInputs(docket).case(())
+    found: dict[str, Any] = compute_live(("check", by.pk, docket.pk), wiring_now, replace(case, wiring=text))
+    return found
+
+
+def solve(by: User, docket: Docket, settings: dict[str, str]) -> dict[str, Any]:
+    """Volts and currents with the handles as set. Refused, in words, where a handle is none or nothing is solved."""
+    inputs = DocketInputs(docket)
+    if Kind.WIRING not in inputs.attempts:
+        raise Refused("No wiring is handed in yet.")
+    try:
+        case = inputs.case((Kind.WIRING,))
+        solved: dict[str, Any] | None = compute_live(("solve", by.pk, docket.pk), currents_as_set, case, settings)
+    except ValueError as wrong:
+        raise Refused(f"{wrong}.") from None
+    if solved is None:
+        raise Refused("This circuit has no sensible operating point; see the findings first.")
+    return solved
+
+
+def sheet_if(by: User, docket: Docket, also: dict[str, float]) -> dict[str, Any]:
+    """The sheet of the pair's own bench with values as if they were measured."""
+    case = DocketInputs(docket).case((Kind.WIRING,))
+    found: dict[str, Any] = compute_live(("sheet", by.pk, docket.pk), sheet_if_measured, case, also)
+    return found
+
+
+def sliders_if(by: User, docket: Docket, also: dict[str, float], reading: str) -> dict[str, Any]:
+    """What can be measured on the pair's bench, with how a reading follows it."""
+    case = DocketInputs(docket).case((Kind.WIRING,))
+    try:
+        found: dict[str, Any] = compute_live(("sliders", by.pk, docket.pk), sliders_if_measured, case, also, reading)
+    except ValueError as wrong:
+        raise Refused(f"{wrong}.") from None
+    return found

@@ -1,0 +1,121 @@
+"""Where each docket of a session stands, from what is kept: a fixed number of queries for the whole room."""
+
+from collections import defaultdict
+from dataclasses import dataclass, field
+from datetime import datetime
+
+from django.db.models import Max, Q
+
+from verifex.core.assess import Summary
+from verifex.core.findings import Severity
+from verifex.dockets.judgements import newest_of
+from verifex.dockets.models import Attempt, Docket, Kind, Measurement, SharedReadings, State, Station, StationState
+from verifex.dockets.stations import current
+from verifex.exercises.views import readings_json
+
+#: The hand-in that the cards of a station speak of.
+SPOKEN_OF = {
+    Station.WIRING: Kind.WIRING,
+    Station.POWER: Kind.WIRING,
+    Station.PROGRAM: Kind.PROGRAM,
+    Station.READINGS: Kind.READINGS,
+}
+
+
+@dataclass
+class Standing:
+    """Where a docket stands: its station, what is kept of the hand-in there, and how urgent a visit is."""
+
+    docket: Docket
+    rows: dict[str, StationState] = field(default_factory=dict)
+    attempts: dict[str, int] = field(default_factory=dict)  # by kind, the number of the last one
+    summaries: dict[str, Summary] = field(default_factory=dict)
+    judged: dict[str, int] = field(default_factory=dict)  # by kind, the attempt that was judged last
+    rail_volts: float | None = None
+    second_look: bool = False
+
+    @property
+    def row(self) -> StationState | None:
+        return current(self.rows)
+
+    @property
+    def kind(self) -> Kind | None:
+        return SPOKEN_OF.get(Station(self.row.station)) if self.row else None
+
+    @property
+    def summary(self) -> Summary:
+        """Of the hand-in at the station; an empty one while there is none, or while it is judged."""
+        return self.summaries.get(self.kind, Summary()) if self.kind and not self.is_being_judged else Summary()
+
+    @property
+    def is_being_judged(self) -> bool:
+        kind = self.kind
+        return kind is not None and kind in self.attempts and self.judged.get(kind, 0) < self.attempts[kind]
+
+    @property
+    def asks(self) -> bool:
+        return self.row is not None and self.row.state == State.ASKS
+
+    @property
+    def is_off(self) -> bool:
+        """Power has to stay off: a clearance was voided and not given anew."""
+        power = self.rows.get(Station.POWER)
+        return power is not None and power.state == State.VOIDED
+
+    @property
+    def is_clean(self) -> bool:
+        """It asks at a station that can be passed, and there is nothing to look at."""
+        return (
+            self.asks
+            and self.row is not None
+            and self.row.station in (Station.WIRING, Station.PROGRAM, Station.READINGS)
+            and not self.is_being_judged
+            and self.kind in self.summaries
+            and self.summary.is_clean
+            and not (self.row.station == Station.READINGS and self.second_look)
+        )
+
+    def urgency(self, now: datetime) -> tuple[int, float]:
+        """For sorting: open Stops and benches that must be off first, then the longest wait."""
+        waited = (now - self.row.since).total_seconds() if self.row else 0.0
+        return (0 if self.is_off or self.summary.worst is Severity.STOP else 1, -waited)
+
+    @property
+    def last_value(self) -> str:
+        """The last centre of the pair's readings, else its measured supply: something to recognise the bench by."""
+        readings = self.summaries.get(Kind.READINGS)
+        if readings and readings.last_centre is not None:
+            unit = readings_json(self.docket.version.file)[0]["unit"]
+            return f"{readings.last_step}: {readings.last_centre:g} {unit}".strip()
+        return f"supply {self.rail_volts:g} V" if self.rail_volts is not None else ""
+
+
+def standings(dockets: list[Docket]) -> dict[int, Standing]:
+    """By docket's id."""
+    found = {docket.pk: Standing(docket) for docket in dockets}
+    ids = list(found)
+    for row in StationState.objects.filter(docket__in=ids, stage=1):
+        found[row.docket_id].rows[row.station] = row
+    last = Attempt.objects.filter(docket__in=ids).values_list("docket", "kind").annotate(last=Max("number"))
+    for docket_id, kind, number in last.order_by():
+        found[docket_id].attempts[kind] = number
+    for docket_id, judgements in newest_of(ids, only_summaries=True).items():
+        found[docket_id].summaries = {kind: judgement.summed for kind, judgement in judgements.items()}
+        found[docket_id].judged = {kind: judgement.attempt.number for kind, judgement in judgements.items()}
+    for docket_id, volts in Measurement.objects.filter(docket__in=ids, name="rail").values_list("docket", "value"):
+        found[docket_id].rail_volts = volts  # in order, so the last one counts
+    for docket_id in _looked_at_twice(ids):
+        found[docket_id].second_look = True
+    for standing in found.values():
+        standing.second_look |= standing.summaries.get(Kind.READINGS, Summary()).second_look
+    return found
+
+
+def _looked_at_twice(ids: list[int]) -> set[int]:
+    """Dockets whose last readings stand in another pair's log as well."""
+    seen: dict[int, set[int]] = defaultdict(set)
+    rows = SharedReadings.objects.filter(Q(one__docket__in=ids) | Q(other__docket__in=ids))
+    for one, other in rows.values_list("one__docket", "other__docket"):
+        seen[one].add(other)
+        seen[other].add(one)
+    return set(seen) & set(ids)

@@ -1,0 +1,49 @@
+"""What runs inside a worker process: one call, under limits of processor time and memory that the system enforces.
+
+A call over its time is ended by the kernel (SIGXCPU), one over its memory ends itself; either way the worker is gone
+and the pool starts another. Nothing here trusts the code that is called to count its own cost.
+"""
+
+import os
+import resource
+import signal
+from collections.abc import Callable
+from math import ceil
+from typing import Any
+
+OUT_OF_MEMORY_EXIT = 77
+WORKER_NICENESS = 5  # answers to people come before checks
+
+_base_bytes = 0
+
+
+def begin_worker() -> None:
+    """Called once in every new worker."""
+    global _base_bytes
+    signal.signal(signal.SIGINT, signal.SIG_IGN)  # Ctrl C ends the server, which ends its workers
+    os.nice(WORKER_NICENESS)
+    _base_bytes = _address_space_bytes()
+
+
+def run_limited(function: Callable[..., Any], args: tuple[Any, ...], cpu_seconds: float, memory_bytes: int) -> Any:
+    """`function(*args)` within so much more processor time (whole seconds, rounded up) and memory than now."""
+    used = resource.getrusage(resource.RUSAGE_SELF)
+    most_seconds = ceil(used.ru_utime + used.ru_stime + cpu_seconds)
+    _limit(resource.RLIMIT_CPU, most_seconds)
+    _limit(resource.RLIMIT_AS, _base_bytes + memory_bytes)
+    try:
+        return function(*args)
+    except MemoryError:
+        # What was allocated may not come back; a fresh worker is surer than a tired one.
+        os._exit(OUT_OF_MEMORY_EXIT)
+
+
+def _limit(which: int, most: int) -> None:
+    _, hard = resource.getrlimit(which)
+    resource.setrlimit(which, (most, hard))
+
+
+def _address_space_bytes() -> int:
+    """The address space of this process now."""
+    with open("/proc/self/statm") as file:
+        return int(file.read().split()[0]) * resource.getpagesize()

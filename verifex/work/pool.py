@@ -1,0 +1,179 @@
+"""Worker processes for whatever depends on a student's text: killed and replaced when over a limit.
+
+Three pools: for judging hand-ins, for answers while someone types, and for papers, so that no long log and no class of
+papers keeps a live check waiting.
+"""
+
+import logging
+import multiprocessing
+import os
+import signal
+import threading
+from collections.abc import Callable, Iterator
+from concurrent.futures import CancelledError, TimeoutError
+from contextlib import contextmanager
+from contextvars import ContextVar
+from dataclasses import dataclass
+from typing import Any
+
+from django.conf import settings
+from pebble import ProcessExpired, ProcessFuture, ProcessPool
+
+from verifex.work.limits import OUT_OF_MEMORY_EXIT, begin_worker, run_limited
+
+logger = logging.getLogger(__name__)
+MB = 1024 * 1024
+
+
+@dataclass(frozen=True, slots=True)
+class Limit:
+    """What one call may use, and the pool it runs in. `wall_seconds` ends it on a machine so busy that its processor time
+    never comes."""
+
+    cpu_seconds: float
+    memory_bytes: int = 700 * MB
+    pool: str = "judging"
+
+    @property
+    def wall_seconds(self) -> float:
+        return 5 * self.cpu_seconds + 5
+
+
+LIVE = Limit(2, 500 * MB, pool="live")
+PAPER = Limit(30, 1200 * MB, pool="papers")
+#: Workers by pool: judging has as many as there are cores; the others may not keep it waiting.
+WORKERS = {"judging": os.cpu_count() or 2, "live": 1, "papers": 1}
+MOST_TRIES = 3  # of a call whose worker was killed from outside
+MOST_WAITING_LIVE = 4  # threads of the server that may wait for live answers at once
+
+
+_here: ContextVar[bool] = ContextVar("checks_run_here", default=False)
+
+
+@contextmanager
+def checks_run_here() -> Iterator[None]:
+    """Within the block checks run in this very thread, without limits: for loading texts of our own in one transaction."""
+    token = _here.set(True)
+    try:
+        yield
+    finally:
+        _here.reset(token)
+
+
+def runs_here() -> bool:
+    return _here.get() or not settings.CHECKS_IN_WORKERS
+
+
+class OverLimit(Exception):
+    """A call was ended: `reason` is 'time', 'memory', or 'failed' where its worker kept dying through no limit of ours."""
+
+    def __init__(self, reason: str) -> None:
+        super().__init__(reason)
+        self.reason = reason
+
+
+class Superseded(Exception):
+    """A newer live check of the same editor took this one's place."""
+
+
+class TooBusy(Exception):
+    """So many live checks are waiting that this one was not begun."""
+
+
+def compute(function: Callable[..., Any], *args: Any, limit: Limit) -> Any:
+    """What `function(*args)` (of a module, with arguments that can be pickled) returns or raises. Raises OverLimit."""
+    if runs_here():
+        return function(*args)
+    for _ in range(MOST_TRIES):
+        try:
+            return _begin(function, args, limit).result()
+        except TimeoutError:
+            raise OverLimit("time") from None
+        except ProcessExpired as gone:
+            if reason := _reason(gone):
+                raise OverLimit(reason) from None
+            logger.warning("a worker was killed from outside; its call is begun again")
+    raise OverLimit("failed")
+
+
+_live: "dict[object, ProcessFuture[Any]]" = {}
+_live_lock = threading.Lock()
+_waiting = threading.BoundedSemaphore(MOST_WAITING_LIVE)
+
+
+def compute_live(editor: object, function: Callable[..., Any], *args: Any) -> Any:
+    """As `compute`, for an answer while someone types: a newer call of the same `editor` drops an older one.
+
+    Raises OverLimit, Superseded, or TooBusy.
+    """
+    if runs_here():
+        return function(*args)
+    if not _waiting.acquire(blocking=False):
+        raise TooBusy
+    try:
+        future = _begin(function, args, LIVE)
+        with _live_lock:
+            if older := _live.get(editor):
+                older.cancel()  # type: ignore[no-untyped-call]
+            _live[editor] = future
+        try:
+            return future.result()
+        except CancelledError:
+            raise Superseded from None
+        except TimeoutError:
+            raise OverLimit("time") from None
+        except ProcessExpired as gone:
+            raise OverLimit(_reason(gone) or "failed") from None
+        finally:
+            with _live_lock:
+                if _live.get(editor) is future:
+                    del _live[editor]
+    finally:
+        _waiting.release()
+
+
+def stop() -> None:
+    """End every worker. Calls that are under way are lost; the queue knows them still."""
+    with _pool_lock:
+        for pool in _pools.values():
+            pool.stop()  # type: ignore[no-untyped-call]
+            pool.join()
+        _pools.clear()
+
+
+def worker_ids() -> list[int]:
+    """Process ids of the workers that judge."""
+    return [worker.pid for worker in multiprocessing.active_children() if worker.pid]
+
+
+def _reason(gone: ProcessExpired) -> str:
+    """Which limit ended a worker; empty where it was something else."""
+    if gone.exitcode in (-signal.SIGXCPU, 128 + signal.SIGXCPU):
+        return "time"
+    return "memory" if gone.exitcode in (OUT_OF_MEMORY_EXIT, -signal.SIGSEGV, -signal.SIGABRT) else ""
+
+
+def _begin(function: Callable[..., Any], args: tuple[Any, ...], limit: Limit) -> "ProcessFuture[Any]":
+    return _pool(limit.pool).schedule(
+        run_limited, args=(function, args, limit.cpu_seconds, limit.memory_bytes), timeout=limit.wall_seconds
+    )
+
+
+_pools: dict[str, ProcessPool] = {}
+_pool_lock = threading.Lock()
+
+
+def _pool(name: str) -> ProcessPool:
+    with _pool_lock:
+        if name not in _pools:
+            _pools[name] = _made_pool(WORKERS[name])
+        return _pools[name]
+
+
+def _made_pool(workers: int) -> ProcessPool:
+    # One thread of linear algebra a worker: more would only ask for address space.
+    os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
+    # Forked from a server process of their own that has the core loaded: quick to replace, and free of our threads.
+    context = multiprocessing.get_context("forkserver")
+    context.set_forkserver_preload(["verifex.core.assess"])
+    return ProcessPool(max_workers=workers, max_tasks=500, initializer=begin_worker, context=context)

@@ -1,0 +1,136 @@
+"""Work that waits in the database: what is put here is done once, also across a crash, by threads that feed the workers.
+
+One entry a kind and key: putting it again while it is under way has it done once more afterwards.
+"""
+
+import logging
+import os
+import threading
+from collections.abc import Callable
+
+from django.db import connection, transaction
+from django.db.models import Q
+
+from verifex.people import clock
+from verifex.work.models import Queued
+from verifex.work.pool import runs_here
+
+logger = logging.getLogger(__name__)
+LOOK_SECONDS = 2.0  # how often an idle thread looks for what another process put here
+MOST_TRIES = 3
+THREADS = 4  # they wait for workers more than they work
+Handler = Callable[[int], None]
+HANDLERS: dict[str, Handler] = {}
+
+_something_new = threading.Event()
+_ended = threading.Event()
+_threads: list[threading.Thread] = []
+
+
+def handles(kind: str) -> Callable[[Handler], Handler]:
+    """Registers what does a kind of work. It gets the key, and must do no harm when it is called twice."""
+
+    def register(function: Handler) -> Handler:
+        HANDLERS[kind] = function
+        return function
+
+    return register
+
+
+def put(kind: str, key: int) -> None:
+    """Ask for work on `key`; call it inside the transaction whose outcome the work is about, and `kick` after it."""
+    waiting, made = Queued.objects.get_or_create(kind=kind, key=key, defaults={"asked_at": clock.now()})
+    if not made:
+        Queued.objects.filter(pk=waiting.pk).update(again=True, tries=0)
+
+
+def kick() -> None:
+    """Have the queue worked through: at once in this thread where checks run in process, else by the threads."""
+    if runs_here():
+        work_through()
+        return
+    start()
+    _something_new.set()
+
+
+def start(threads: int = THREADS) -> None:
+    """Start the threads that work the queue, once a process. What a server left behind that is gone is taken up again."""
+    if _threads or runs_here():
+        return
+    _ended.clear()
+    release_own()
+    for number in range(threads):
+        thread = threading.Thread(target=_serve, daemon=True, name=f"queue-{number}")
+        _threads.append(thread)
+        thread.start()
+
+
+def stop() -> None:
+    """End the threads after what they are at."""
+    _ended.set()
+    _something_new.set()
+    for thread in _threads:
+        thread.join()
+    _threads.clear()
+
+
+def work_through() -> None:
+    """Do everything that waits, in this thread."""
+    while (item := _take()) is not None:
+        _do(item)
+
+
+def _serve() -> None:
+    while not _ended.is_set():
+        _something_new.clear()
+        try:
+            work_through()
+        except Exception:
+            logger.exception("the queue could not be read; it is looked at again in a moment")
+        finally:
+            connection.close()
+        _something_new.wait(LOOK_SECONDS)
+
+
+def _take() -> Queued | None:
+    """The next entry, marked as this process's; whoever changes the row has it."""
+    mine = os.getpid()
+    free = Queued.objects.filter(tries__lt=MOST_TRIES).filter(Q(taken_by=None) | ~Q(taken_by__in=_alive()))
+    for item in free.order_by("asked_at")[:8]:
+        if Queued.objects.filter(pk=item.pk, taken_by=item.taken_by).update(taken_by=mine, again=False):
+            return item
+    return None
+
+
+def _alive() -> list[int]:
+    """Processes that have entries and still run."""
+    owners = Queued.objects.exclude(taken_by=None).values_list("taken_by", flat=True).distinct()
+    return [pid for pid in owners if pid is not None and _runs(pid)]
+
+
+def _runs(pid: int) -> bool:
+    try:
+        os.kill(pid, 0)
+    except ProcessLookupError:
+        return False
+    except PermissionError:
+        return True
+    return True
+
+
+def _do(item: Queued) -> None:
+    try:
+        HANDLERS[item.kind](item.key)
+    except Exception:
+        logger.exception("%s of %s failed", item.kind, item.key)
+        Queued.objects.filter(pk=item.pk).update(taken_by=None, tries=item.tries + 1)
+        return
+    with transaction.atomic():
+        # Put again meanwhile: it stays, and is done once more.
+        if not Queued.objects.filter(pk=item.pk, again=False).delete()[0]:
+            Queued.objects.filter(pk=item.pk).update(taken_by=None, tries=0)
+
+
+def release_own() -> None:
+    """Give back what an earlier process with this very id had taken."""
+    Queued.objects.filter(taken_by=os.getpid()).update(taken_by=None)
