@@ -11,6 +11,7 @@ from django.contrib.auth.hashers import make_password
 from django.db import transaction
 
 from verifex.core.quantity import parse_quantity
+from verifex.demo.large import several_times
 from verifex.dockets import services
 from verifex.dockets.models import Docket
 from verifex.exercises.models import ExerciseVersion
@@ -32,9 +33,10 @@ class Loaded:
 
 
 @transaction.atomic
-def load(folder: Path, password: str | None = None) -> Loaded:
-    """Load the course in `folder`. Everyone gets `password`, or one made up now."""
-    course = yaml.safe_load((folder / "course.yaml").read_text("utf-8"))
+def load(folder: Path, password: str | None = None, *, times: int = 1) -> Loaded:
+    """Load the course in `folder`, its pairs and kits so many `times` over with other names. Everyone gets `password`, or
+    one made up now."""
+    course = several_times(yaml.safe_load((folder / "course.yaml").read_text("utf-8")), times)
     with checks_run_here():
         return _Loader(folder, course, password or secrets.token_urlsafe(9)).load()
 

@@ -16,8 +16,8 @@ from verifex.people.models import Pair
 from verifex.plan.models import Session
 from verifex.stores.advice import allowed_resistors, offers
 from verifex.stores.api import OfferOut
-from verifex.stores.models import Kit
-from verifex.stores.services import kit_of
+from verifex.stores.models import Kit, KitIssue
+from verifex.stores.services import kit_of, readiness
 
 router = Router(tags=["hatch"])
 
@@ -131,6 +131,10 @@ def read_code(request: HttpRequest, data: ReadIn) -> dict[str, str]:
     kit = Kit.objects.filter(tag__iexact=data.code.strip(), exercise__course=session.section.course_id).first()
     if kit is None:
         return {"kind": "badge", "code": (pair := _pair(session, data.code)).badge, "named": pair.name}
+    held = KitIssue.objects.filter(kit=kit, returned_at__isnull=True).select_related("session").first()
+    ready = readiness(kit, may_name_holder=held is None or held.session.section_id == session.section_id)
+    if ready.state != "ready":
+        raise Refused(ready.reason)  # told now, and not only after the badge
     return {"kind": "kit", "code": kit.tag, "named": kit.tag}
 
 
@@ -153,6 +157,14 @@ def take_kit_back(request: HttpRequest, data: TakeBackIn) -> dict[str, Any]:
     _staff_only(request)
     issue = services.take_back(reader(request), data.tag, [f.strip() for f in data.faults if f.strip()])
     return {"message": f"{issue.kit.tag} is back." + (" It goes to repair." if issue.faults else "")}
+
+
+@router.post("/hatch/faults", response=SaidOut)
+def note_faults(request: HttpRequest, data: TakeBackIn) -> dict[str, Any]:
+    """Faults of a kit that has just come back: it goes to repair."""
+    _staff_only(request)
+    issue = services.note_faults(reader(request), data.tag, [f.strip() for f in data.faults if f.strip()])
+    return {"message": f"{issue.kit.tag} goes to repair: {'; '.join(issue.faults)}."}
 
 
 @router.post("/hatch/undo-take-back", response=SaidOut)

@@ -20,6 +20,7 @@ from verifex.dockets.inputs import DocketInputs
 from verifex.dockets.models import Attempt, BenchSheets, Docket, Judgement, Kind, SharedReadings, State, Station
 from verifex.dockets.stations import state_of
 from verifex.dockets.voiding import void_clearance
+from verifex.exercises.views import readings_json
 from verifex.people import clock
 from verifex.work import queue
 from verifex.work.pool import Limit, OverLimit, compute
@@ -80,6 +81,7 @@ def judge_docket(docket_id: int) -> None:
 
 def bring_up_to_date(docket_id: int, station: str) -> None:
     """Judge one station now, where its judgement does not hold any more; waits for the answer, within the limits."""
+    station = str(station)
     if station in _stale(docket_id):
         keep(docket_id, _judge(docket_id, station))
 
@@ -106,7 +108,8 @@ def _stale(docket_id: int) -> list[str]:
     if state_of(docket, Station.MARK) == State.PASSED:
         return []
     inputs = DocketInputs(docket)
-    stations = [SHEETS, *(kind for kind in Kind if kind in inputs.attempts)]
+    # Plain words: a worker knows nothing of this site's own kinds.
+    stations = [SHEETS, *(kind.value for kind in Kind if kind in inputs.attempts)]
     return [station for station in stations if not is_current(inputs, station)]
 
 
@@ -155,6 +158,7 @@ def keep(docket_id: int, judged: Judged) -> bool:
         finish(docket, None, "worked out what the bench should read")
         return True
     attempt = inputs.attempts[judged.station]
+    unit = next((reading["unit"] for reading in readings_json(inputs.exercise)), "")
     Judgement.objects.create(
         docket=docket,
         attempt=attempt,
@@ -164,7 +168,7 @@ def keep(docket_id: int, judged: Judged) -> bool:
         judged_with=judged.judged_with.model_dump(mode="json"),
         record=judged.record.model_dump(mode="json", exclude=set(judged.record.DETAILS)),
         details=judged.record.model_dump(mode="json", include=set(judged.record.DETAILS)),
-        summary=summary_of(judged.record).model_dump(mode="json"),
+        summary=summary_of(judged.record, unit).model_dump(mode="json"),
     )
     if isinstance(judged.record, ProgramRecord):
         _void_on_new_stop(docket, judged.record)

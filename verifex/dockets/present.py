@@ -99,6 +99,7 @@ class HandedIn:
             "text": shown_text(attempt),
             "by": name_of(attempt.by),
             "at": attempt.at,
+            "cut": attempt.size_bytes > MOST_SHOWN,
             "judged": judgement is not None,
             "rules_version": judgement.rules_version if judgement else "",
             "findings": [] if judgement is None else [as_finding(f) for f in judgement.record.get("findings", [])],

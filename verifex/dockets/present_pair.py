@@ -10,6 +10,7 @@ from verifex.dockets.inputs import kit_issue_of
 from verifex.dockets.judgements import sheets_of
 from verifex.dockets.models import Decision, Docket, Kind
 from verifex.dockets.present import (
+    MOST_SHOWN,
     HandedIn,
     common,
     last_voided,
@@ -66,7 +67,7 @@ def docket_line(docket: Docket) -> dict[str, Any]:
 
 def _exercise(docket: Docket, sheets: SheetsRecord | None) -> dict[str, Any]:
     file = docket.version.file
-    board = catalogue().boards[sheets.board if sheets else file.board]
+    board = catalogue().boards[(sheets and sheets.board) or file.board]
     return {
         "title": file.title,
         "summary": file.summary,
@@ -95,6 +96,7 @@ def _attempt(handed_in: HandedIn, kind: str) -> dict[str, Any] | None:
         "text": shown_text(attempt),
         "by": name_of(attempt.by),
         "at": attempt.at,
+        "cut": attempt.size_bytes > MOST_SHOWN,
         "judged": judgement is not None,
         "hints": [hint_of(f) for f in judgement.record.get("findings", [])] if judgement else [],
     }

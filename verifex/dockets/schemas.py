@@ -52,6 +52,7 @@ class AttemptOut(Schema):
     text: str
     by: str
     at: datetime
+    cut: bool  # only the beginning of the text is here
     judged: bool
     rules_version: str
     findings: list[FindingOut]
@@ -221,6 +222,7 @@ class PairAttemptOut(Schema):
     text: str
     by: str
     at: datetime
+    cut: bool  # only the beginning of the text is here
     judged: bool
     hints: list[HintOut]
 

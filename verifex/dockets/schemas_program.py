@@ -90,6 +90,7 @@ class ProgramOut(Schema):
     text: str
     by: str
     at: datetime
+    cut: bool
     judged: bool
     rules_version: str
     findings: list[FindingOut]

@@ -3,6 +3,7 @@
 from datetime import datetime
 from typing import Any
 
+from django.db.models import Q
 from django.http import HttpRequest
 from ninja import Router, Schema
 
@@ -136,7 +137,8 @@ def pass_clean(request: HttpRequest, session_id: Id, data: CleanIn) -> dict[str,
 def _floor(session: Session, user: User) -> dict[str, Any]:
     now = clock.now()
     related = ("pair", "version__exercise", "claimed_by")
-    dockets = list(Docket.objects.filter(session=session).select_related(*related).order_by("id"))
+    every = Docket.objects.filter(session=session).select_related(*related).order_by("id")
+    dockets = list(every.defer("version__text", "version__reference_program"))
     found = standings(dockets)
     by_pair: dict[int, Standing] = {}
     for docket in dockets:  # of several, the one that asks, else the last opened
@@ -229,6 +231,8 @@ def _hatch(session: Session) -> list[str]:
     """What the hatch has to say: substitutions of this session, kits of this course in repair or incomplete."""
     given = Substitution.objects.filter(issue__session=session).select_related("issue__pair")
     said = [f"{s.issue.pair}: {s.ref} is {s.ohms:g} Ω, {s.reason}. The sheet follows." for s in given]
-    kits = Kit.objects.filter(exercise__course=session.section.course_id).prefetch_related("parts", "issues__pair")
+    held_back = Q(in_repair=True) | Q(parts__present=False) | Q(parts=None)
+    kits = Kit.objects.filter(held_back, exercise__course=session.section.course_id).distinct()
+    kits = kits.prefetch_related("parts", "issues__pair")
     states = [readiness(kit) for kit in kits]
     return said + [ready.reason for ready in states if ready.state in ("repair", "incomplete")]

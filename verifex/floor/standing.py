@@ -11,7 +11,6 @@ from verifex.core.findings import Severity
 from verifex.dockets.judgements import newest_of
 from verifex.dockets.models import Attempt, Docket, Kind, Measurement, SharedReadings, State, Station, StationState
 from verifex.dockets.stations import current
-from verifex.exercises.views import readings_json
 
 #: The hand-in that the cards of a station speak of.
 SPOKEN_OF = {
@@ -85,8 +84,7 @@ class Standing:
         """The last centre of the pair's readings, else its measured supply: something to recognise the bench by."""
         readings = self.summaries.get(Kind.READINGS)
         if readings and readings.last_centre is not None:
-            unit = readings_json(self.docket.version.file)[0]["unit"]
-            return f"{readings.last_step}: {readings.last_centre:g} {unit}".strip()
+            return f"{readings.last_step}: {readings.last_centre:g} {readings.last_unit}".strip()
         return f"supply {self.rail_volts:g} V" if self.rail_volts is not None else ""
 
 

@@ -32,7 +32,7 @@ def sheet_html(docket: Docket, *, answers: bool) -> str:
         "section": docket.session.section.name,
         "columns": readings_json(file),
         "measured": [m for m in _measured(docket) if not m[0].startswith("step:")],
-        "baud": file.baud(sheets.board),
+        "baud": file.baud(sheets.board or None),
         "divisor": file.conventions.divisor,
     }
     if not answers:

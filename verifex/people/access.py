@@ -4,7 +4,7 @@ from django.db.models import Q
 from django.http import HttpRequest
 
 from verifex.people import clock
-from verifex.people.models import Course, Pair, Section, Staff, User
+from verifex.people.models import Course, Pair, PairMember, Section, Staff, User
 
 
 class NotAllowed(Exception):
@@ -59,7 +59,14 @@ def pairs_of(user: User) -> list[Pair]:
 
 
 def is_member(user: User, pair: Pair) -> bool:
-    return pair in pairs_of(user)
+    return is_member_of(user, pair.pk)
+
+
+def is_member_of(user: User, pair_id: int) -> bool:
+    """Whether the user is a member of the pair now."""
+    now = clock.now()
+    open_ = Q(until__isnull=True) | Q(until__gt=now)
+    return PairMember.objects.filter(open_, pair=pair_id, user=user, since__lte=now).exists()
 
 
 def sections_of(user: User) -> list[Section]:

@@ -1,29 +1,50 @@
-"""The server: `python -m verifex.site.serve [--listen 127.0.0.1:8000]`."""
+"""The server: `python -m verifex.site.serve [--listen 127.0.0.1:8000]`.
+
+One process watches over the others: as many that answer as there are cores, all on the same address, and the runner
+that works through the queue. One that is gone is started again.
+"""
 
 import argparse
 import logging
-
-from waitress import create_server
+import os
+import signal
+import socket
+import subprocess
+import sys
+import threading
+import time
+from types import FrameType
 
 MOST_CONNECTIONS = 1000  # a class keeps a connection or two open for every browser
 IDLE_SECONDS = 60  # after which a connection that says nothing, or half a request, is closed
-THREADS = 8
+THREADS = 6
+PROCESSES = min(4, os.cpu_count() or 2)
 
 
 def main() -> None:
     parser = argparse.ArgumentParser(prog="verifex-serve", description="Serves Verifex.")
     parser.add_argument("--listen", default="127.0.0.1:8000", metavar="ADDRESS:PORT")
+    parser.add_argument("--socket", type=int, help=argparse.SUPPRESS)  # the open socket a child answers on
     arguments = parser.parse_args()
+    if arguments.socket is not None:
+        answer_on(socket.socket(fileno=arguments.socket))
+    else:
+        watch(arguments.listen)
+
+
+def answer_on(listener: socket.socket) -> None:
+    """Answer requests until told to end, or until the process that watches is gone."""
     from django.conf import settings
+    from waitress import create_server
 
     from verifex.site.wsgi import application
-    from verifex.work import pool, queue
+    from verifex.work import pool
 
     # Requests wait for a free thread: that is no news.
     logging.getLogger("waitress.queue").setLevel(logging.ERROR)
     server = create_server(
         application,
-        listen=arguments.listen,
+        sockets=[listener],
         threads=THREADS,
         connection_limit=MOST_CONNECTIONS,
         channel_timeout=IDLE_SECONDS,
@@ -31,11 +52,52 @@ def main() -> None:
         max_request_body_size=settings.MOST_BODY_BYTES,
         asyncore_use_poll=True,
     )
+    signal.signal(signal.SIGINT, signal.SIG_IGN)  # Ctrl C is the watching process's
+    signal.signal(signal.SIGTERM, _leave)
+    threading.Thread(target=_end_with, args=(os.getppid(),), daemon=True).start()
+    pool.warm_up("live")
     try:
         server.run()
     finally:
-        queue.stop()
         pool.stop()
+
+
+def _leave(number: int, frame: FrameType | None) -> None:
+    raise SystemExit(0)
+
+
+def _end_with(parent: int) -> None:
+    while os.getppid() == parent:
+        time.sleep(2)
+    os.kill(os.getpid(), signal.SIGTERM)
+
+
+def watch(listen: str) -> None:
+    """Open the address, start the others and keep them going until this process is told to end."""
+    address, _, port = listen.rpartition(":")
+    listener = socket.create_server((address, int(port)), backlog=MOST_CONNECTIONS)
+    listener.setblocking(False)
+    answering = [sys.executable, "-m", "verifex.site.serve", "--socket", str(listener.fileno())]
+    commands = [answering] * PROCESSES + [[sys.executable, "-m", "verifex.work.runner"]]
+    running: dict[int, subprocess.Popen[bytes]] = {}
+    signal.signal(signal.SIGTERM, _leave)
+    try:
+        while True:
+            for number, command in enumerate(commands):
+                process = running.get(number)
+                if process is not None and process.poll() is None:
+                    continue
+                if process is not None:
+                    print(f"{' '.join(command[1:3])} ended with {process.returncode}; it is started again", flush=True)
+                running[number] = subprocess.Popen(command, pass_fds=[listener.fileno()])
+            time.sleep(1)
+    except (KeyboardInterrupt, SystemExit):
+        pass
+    finally:
+        for process in running.values():
+            process.terminate()
+        for process in running.values():
+            process.wait(20)
 
 
 if __name__ == "__main__":

@@ -11,6 +11,7 @@ from verifex.site.settings import BASE_DIR, DATABASES
 CHECKOUT = sha256(str(BASE_DIR).encode()).hexdigest()[:10]
 DATABASES["default"]["TEST"] = {"NAME": Path(tempfile.gettempdir()) / f"verifex-test-{CHECKOUT}.sqlite3"}
 # --parallel copies the file without a -wal beside it, so the journal is a plain one here.
+DATABASES["default"]["CONN_MAX_AGE"] = 0
 DATABASES["default"]["OPTIONS"]["init_command"] = (
     "PRAGMA journal_mode=DELETE;PRAGMA synchronous=OFF;PRAGMA foreign_keys=ON;"
 )

@@ -96,14 +96,34 @@ def take_back(actor: User, tag: str, faults: list[str]) -> KitIssue:
 
 
 @transaction.atomic
-def undo_take_back(actor: User, tag: str) -> KitIssue:
-    """Put a kit that was just taken back into its pair's hands again, without the faults written down then."""
+def note_faults(actor: User, tag: str, faults: list[str]) -> KitIssue:
+    """Write down what is wrong with a kit that has just come back; it goes to repair."""
+    issue = _just_back(actor, tag)
+    if not faults:
+        raise Refused("Say what is wrong with it.")
+    issue.faults = [*issue.faults, *faults]
+    issue.save(update_fields=["faults"])
+    issue.kit.in_repair, issue.kit.repair_note = True, "; ".join(issue.faults)[:200]
+    issue.kit.save(update_fields=["in_repair", "repair_note"])
+    record(actor, f"found a fault in {issue.kit.tag}", f"kit:{issue.kit.tag}", scope=STORES, faults=faults)
+    return issue
+
+
+def _just_back(actor: User, tag: str) -> KitIssue:
+    """The issue that ended with a kit's return a moment ago. Raises Refused."""
     issue = _issues(tag).order_by("-issued_at", "-id").first()
     if issue is None or issue.returned_at is None:
         raise Refused(f"{kit_of(tag).tag} was not taken back.")
     require_staff(actor, issue.session.section)
     if clock.now() - issue.returned_at > UNDO_FOR:
-        raise Refused(f"{issue.kit.tag} came back too long ago for that; hand it out again instead.")
+        raise Refused(f"{issue.kit.tag} came back too long ago for that.")
+    return issue
+
+
+@transaction.atomic
+def undo_take_back(actor: User, tag: str) -> KitIssue:
+    """Put a kit that was just taken back into its pair's hands again, without the faults written down then."""
+    issue = _just_back(actor, tag)
     if own := KitIssue.objects.filter(pair=issue.pair, session=issue.session, returned_at__isnull=True).first():
         raise Refused(f"{issue.pair} has {own.kit.tag} now; take it back first.")
     if issue.faults and issue.kit.repair_note == "; ".join(issue.faults)[:200]:

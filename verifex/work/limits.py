@@ -12,16 +12,18 @@ from math import ceil
 from typing import Any
 
 OUT_OF_MEMORY_EXIT = 77
-WORKER_NICENESS = 5  # answers to people come before checks
+#: Answers to people come before checks; the answers while someone types are such answers.
+NICENESS = {"live": 2}
+OTHER_NICENESS = 15
 
 _base_bytes = 0
 
 
-def begin_worker() -> None:
-    """Called once in every new worker."""
+def begin_worker(pool: str) -> None:
+    """Called once in every new worker of a pool."""
     global _base_bytes
     signal.signal(signal.SIGINT, signal.SIG_IGN)  # Ctrl C ends the server, which ends its workers
-    os.nice(WORKER_NICENESS)
+    os.nice(NICENESS.get(pool, OTHER_NICENESS))
     _base_bytes = _address_space_bytes()
 
 

@@ -11,6 +11,7 @@ import signal
 import threading
 from collections.abc import Callable, Iterator
 from concurrent.futures import CancelledError, TimeoutError
+from concurrent.futures.process import BrokenProcessPool
 from contextlib import contextmanager
 from contextvars import ContextVar
 from dataclasses import dataclass
@@ -44,7 +45,7 @@ PAPER = Limit(30, 1200 * MB, pool="papers")
 #: Workers by pool: judging has as many as there are cores; the others may not keep it waiting.
 WORKERS = {"judging": os.cpu_count() or 2, "live": 1, "papers": 1}
 MOST_TRIES = 3  # of a call whose worker was killed from outside
-MOST_WAITING_LIVE = 4  # threads of the server that may wait for live answers at once
+MOST_WAITING_LIVE = 5  # threads of the server that may wait for live answers at once
 
 
 _here: ContextVar[bool] = ContextVar("checks_run_here", default=False)
@@ -93,6 +94,8 @@ def compute(function: Callable[..., Any], *args: Any, limit: Limit) -> Any:
             if reason := _reason(gone):
                 raise OverLimit(reason) from None
             logger.warning("a worker was killed from outside; its call is begun again")
+        except (BrokenProcessPool, RuntimeError):
+            logger.exception("the pool of workers broke; another one is made")
     raise OverLimit("failed")
 
 
@@ -124,12 +127,20 @@ def compute_live(editor: object, function: Callable[..., Any], *args: Any) -> An
             raise OverLimit("time") from None
         except ProcessExpired as gone:
             raise OverLimit(_reason(gone) or "failed") from None
+        except (BrokenProcessPool, RuntimeError):
+            logger.exception("the pool of live workers broke; another one is made")
+            raise OverLimit("failed") from None
         finally:
             with _live_lock:
                 if _live.get(editor) is future:
                     del _live[editor]
     finally:
         _waiting.release()
+
+
+def warm_up(name: str) -> None:
+    """Start a pool and wait for its first answer, so that nobody else has to wait for it."""
+    _begin(os.getpid, (), Limit(10, pool=name)).result()
 
 
 def stop() -> None:
@@ -165,15 +176,17 @@ _pool_lock = threading.Lock()
 
 def _pool(name: str) -> ProcessPool:
     with _pool_lock:
-        if name not in _pools:
-            _pools[name] = _made_pool(WORKERS[name])
+        if name not in _pools or not _pools[name].active:
+            _pools[name] = _made_pool(name)
         return _pools[name]
 
 
-def _made_pool(workers: int) -> ProcessPool:
+def _made_pool(name: str) -> ProcessPool:
     # One thread of linear algebra a worker: more would only ask for address space.
     os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
     # Forked from a server process of their own that has the core loaded: quick to replace, and free of our threads.
     context = multiprocessing.get_context("forkserver")
     context.set_forkserver_preload(["verifex.core.assess"])
-    return ProcessPool(max_workers=workers, max_tasks=500, initializer=begin_worker, context=context)
+    return ProcessPool(
+        max_workers=WORKERS[name], max_tasks=500, initializer=begin_worker, initargs=[name], context=context
+    )

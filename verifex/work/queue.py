@@ -1,4 +1,4 @@
-"""Work that waits in the database: what is put here is done once, also across a crash, by threads that feed the workers.
+"""Work that waits in the database: what is put here is done once, also across a crash, by the runner that feeds the workers.
 
 One entry a kind and key: putting it again while it is under way has it done once more afterwards.
 """
@@ -16,15 +16,10 @@ from verifex.work.models import Queued
 from verifex.work.pool import runs_here
 
 logger = logging.getLogger(__name__)
-LOOK_SECONDS = 2.0  # how often an idle thread looks for what another process put here
+LOOK_SECONDS = 0.2  # how often an idle runner looks for what was put here: one look into one small table
 MOST_TRIES = 3
-THREADS = 4  # they wait for workers more than they work
 Handler = Callable[[int], None]
 HANDLERS: dict[str, Handler] = {}
-
-_something_new = threading.Event()
-_ended = threading.Event()
-_threads: list[threading.Thread] = []
 
 
 def handles(kind: str) -> Callable[[Handler], Handler]:
@@ -45,33 +40,20 @@ def put(kind: str, key: int) -> None:
 
 
 def kick() -> None:
-    """Have the queue worked through: at once in this thread where checks run in process, else by the threads."""
+    """Have the queue worked through: at once in this thread where checks run in process; else the runner looks soon."""
     if runs_here():
         work_through()
-        return
-    start()
-    _something_new.set()
 
 
-def start(threads: int = THREADS) -> None:
-    """Start the threads that work the queue, once a process. What a server left behind that is gone is taken up again."""
-    if _threads or runs_here():
-        return
-    _ended.clear()
-    release_own()
-    for number in range(threads):
-        thread = threading.Thread(target=_serve, daemon=True, name=f"queue-{number}")
-        _threads.append(thread)
-        thread.start()
-
-
-def stop() -> None:
-    """End the threads after what they are at."""
-    _ended.set()
-    _something_new.set()
-    for thread in _threads:
-        thread.join()
-    _threads.clear()
+def serve_until(ended: threading.Event) -> None:
+    """Work the queue until `ended` is set; what a process that is gone had taken is taken up again."""
+    while not ended.is_set():
+        try:
+            work_through()
+        except Exception:
+            logger.exception("the queue could not be read; it is looked at again in a moment")
+            connection.close()
+        ended.wait(LOOK_SECONDS)
 
 
 def work_through() -> None:
@@ -80,20 +62,10 @@ def work_through() -> None:
         _do(item)
 
 
-def _serve() -> None:
-    while not _ended.is_set():
-        _something_new.clear()
-        try:
-            work_through()
-        except Exception:
-            logger.exception("the queue could not be read; it is looked at again in a moment")
-        finally:
-            connection.close()
-        _something_new.wait(LOOK_SECONDS)
-
-
 def _take() -> Queued | None:
     """The next entry, marked as this process's; whoever changes the row has it."""
+    if not Queued.objects.exists():
+        return None
     mine = os.getpid()
     free = Queued.objects.filter(tries__lt=MOST_TRIES).filter(Q(taken_by=None) | ~Q(taken_by__in=_alive()))
     for item in free.order_by("asked_at")[:8]:

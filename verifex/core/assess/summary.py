@@ -19,6 +19,7 @@ class Summary(Record):
     verdict: str = ""
     last_step: str = ""
     last_centre: float | None = None
+    last_unit: str = ""
     fits_best: str = ""
     second_look: bool = False
 
@@ -38,7 +39,8 @@ class Summary(Record):
         return not looked and not self.overrun and self.verdict in ("", "in-limits") and not self.second_look
 
 
-def summary_of(record: StationRecord) -> Summary:
+def summary_of(record: StationRecord, unit: str = "") -> Summary:
+    """`unit` is that of the exercise's main reading."""
     # The second look at a log is not a finding on the bench.
     findings = () if isinstance(record, ReadingsRecord) and not record.overrun else record.findings
     counts = {severity.value: sum(f.severity is severity for f in findings) for severity in Severity}
@@ -55,6 +57,7 @@ def summary_of(record: StationRecord) -> Summary:
         verdict=readings.verdict if readings else "",
         last_step=last.name if last else "",
         last_centre=last.centre if last else None,
+        last_unit=unit if last else "",
         fits_best=best,
         second_look=bool(readings and readings.findings and not readings.overrun),
     )

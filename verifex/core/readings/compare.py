@@ -2,8 +2,10 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from statistics import median, pstdev
+from statistics import median
 from typing import Any
+
+import numpy as np
 
 from verifex.core.exercise import Exercise
 from verifex.core.expected import ExpectedStep, Sheet
@@ -146,7 +148,7 @@ def _judge(step: ExpectedStep, marked: list[StepLog]) -> StepVerdict:
         verdict = "likely"
     else:
         verdict = "in-limits" if step.value.low <= centre <= step.value.high else "out"
-    return StepVerdict(step.name, len(values), centre, round(pstdev(settled), 3), drift, verdict, tuple(values))
+    return StepVerdict(step.name, len(values), centre, round(float(np.std(settled)), 3), drift, verdict, tuple(values))
 
 
 def _strangers(log: Log, sheet: Sheet) -> list[str]:

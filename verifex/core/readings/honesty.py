@@ -12,6 +12,7 @@ LEAST_READINGS = 8
 SHARED_RUN = 10  # this many equal readings in a row, with noise in them, do not happen twice
 LEAST_DIFFERENT = 3  # a run of no more different values than this is flat and says nothing
 MOST_RUNS = 4000  # kept of one log for comparing others with
+MOST_COMPARED = 20_000  # runs of a log that are looked up in the others
 _HASH_BITS = 0xFFFF_FFFF_FFFF
 
 
@@ -43,7 +44,9 @@ def shared_runs(values: Sequence[float], others: Sequence[OtherLog]) -> list[tup
     """(reference, readings) of each other log with which a long run is shared: at least `SHARED_RUN` readings and half
     of the shorter log. Takes time in proportion to the readings and to the number of logs.
     """
-    mine = [_run_hash(values, start) for start in range(len(values) - SHARED_RUN + 1)]
+    if not others:
+        return []
+    mine = [_run_hash(values, start) for start in range(min(len(values) - SHARED_RUN + 1, MOST_COMPARED))]
     found = []
     for other in others:
         longest = here = 0

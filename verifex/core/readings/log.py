@@ -128,6 +128,8 @@ def _column(line: str, values: list[float]) -> float:
 
 def _is_garbage(line: str) -> bool:
     """Whether most of a line is characters no program prints: the pattern of a wrong baud rate."""
+    if line.isascii() and line.isprintable():
+        return False
     strange = sum(
         1
         for c in line

@@ -3,7 +3,7 @@
 from verifex.dockets.services.decide import claim, clear_power, pass_clean, pass_station, reopen, send_back, undo
 from verifex.dockets.services.hand_in import ask, hand_in, withdraw
 from verifex.dockets.services.measure import measure
-from verifex.dockets.services.opening import open_docket, substitute, take_back, undo_take_back
+from verifex.dockets.services.opening import note_faults, open_docket, substitute, take_back, undo_take_back
 
 __all__ = [
     "ask",
@@ -11,6 +11,7 @@ __all__ = [
     "clear_power",
     "hand_in",
     "measure",
+    "note_faults",
     "open_docket",
     "pass_clean",
     "pass_station",

@@ -80,15 +80,24 @@ def _keep(actor: User, docket_id: int, kind: Kind, text: str, token: str, based_
 
 def _within_limit(kind: Kind, text: str) -> None:
     most = MOST_BYTES[kind]
-    if len(text.encode("utf-8", "surrogatepass")) > most:
+    if len(text) > most or len(text.encode("utf-8", "surrogatepass")) > most:
         shown = f"{most // 1024} kB" if most < 1024 * 1024 else f"{most // (1024 * 1024)} MB"
         raise UnusableInput([Problem(1, 1, f"the {NAMES[kind]} is larger than {shown}, the limit for one hand-in")])
     if not text.strip():
         raise UnusableInput([Problem(1, 1, f"the {NAMES[kind]} is empty")])
-    broken = next((i for i, c in enumerate(text) if c == "\0" or "\ud800" <= c <= "\udfff"), None)
-    if broken is not None:
+    broken = _first_that_is_no_text(text)
+    if broken >= 0:
         line = text[:broken].count("\n") + 1
         raise UnusableInput([Problem(line, 1, "this is no text; a file of another kind was probably chosen")])
+
+
+def _first_that_is_no_text(text: str) -> int:
+    """Where the first zero byte or half of a character stands; -1 for none. A long log is looked through in one go."""
+    try:
+        text.encode("utf-8")
+    except UnicodeEncodeError as wrong:
+        return wrong.start
+    return text.find("\0")
 
 
 def _can_be_read(docket: Docket, kind: Kind, text: str) -> None:

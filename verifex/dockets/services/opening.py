@@ -65,6 +65,15 @@ def take_back(actor: User, tag: str, faults: list[str]) -> KitIssue:
     return issue
 
 
+def note_faults(actor: User, tag: str, faults: list[str]) -> KitIssue:
+    """What is wrong with a kit that has just come back; it counts for the care of it."""
+    with transaction.atomic():
+        issue = stores.note_faults(actor, tag, faults)
+        _kit_changed(actor, issue, "", f"found a fault in {issue.kit.tag}")
+    queue.kick()
+    return issue
+
+
 def undo_take_back(actor: User, tag: str) -> KitIssue:
     """A kit that was taken back by mistake is out again, as it was; the bench is cleared anew before power."""
     with transaction.atomic():

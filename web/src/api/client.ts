@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch'
+import { ref } from 'vue'
 import type { components, paths } from './schema'
 
 export type Schemas = components['schemas']
@@ -14,11 +15,20 @@ function csrfToken(): string {
   return document.cookie.match(/(?:^|; )csrftoken=([^;]+)/)?.[1] ?? ''
 }
 
+/** How far the server's clock is ahead of this device's, in ms, as its last answer told. */
+export const serverAheadMs = ref(0)
+
 export const client = createClient<paths>({ baseUrl: '/' })
 client.use({
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-CSRFToken', csrfToken())
     return request
+  },
+  onResponse({ response }) {
+    const said = Date.parse(response.headers.get('Date') ?? '')
+    // The header counts whole seconds; a smaller difference is none.
+    if (Math.abs(said - Date.now() - serverAheadMs.value) > 1500) serverAheadMs.value = said - Date.now()
+    return response
   },
 })
 

@@ -55,6 +55,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/me/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Change Password
+         * @description Change one's own password. Everyone else who is logged in with the old one is logged out.
+         */
+        post: operations["verifex_people_api_change_password"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sessions": {
         parameters: {
             query?: never;
@@ -92,6 +112,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sessions/{session_id}/pass-clean": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Pass Clean
+         * @description Pass together what asks and has nothing to look at; what changed since it was shown is left out, and told.
+         */
+        post: operations["verifex_floor_api_pass_clean"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dockets/{docket_id}": {
         parameters: {
             query?: never;
@@ -101,6 +141,26 @@ export interface paths {
         };
         /** Get Docket */
         get: operations["verifex_dockets_api_get_docket"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{docket_id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * History
+         * @description The event log of a docket, the newest entry first.
+         */
+        get: operations["verifex_dockets_api_history"];
         put?: never;
         post?: never;
         delete?: never;
@@ -274,6 +334,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dockets/{docket_id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Undo
+         * @description Take the last decision back, while it is fresh and nothing has followed from it.
+         */
+        post: operations["verifex_dockets_api_undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dockets/{docket_id}/measure": {
         parameters: {
             query?: never;
@@ -368,6 +448,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/hatch/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Code
+         * @description What a scanned or typed code is, the moment it is scanned: a kit's tag or a pair's badge. Refused for neither.
+         */
+        post: operations["verifex_dockets_api_hatch_read_code"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/hatch/hand-out": {
         parameters: {
             query?: never;
@@ -379,7 +479,7 @@ export interface paths {
         put?: never;
         /**
          * Hand Out
-         * @description Hand a kit to a pair for the newest released version of the kit's exercise; the docket opens.
+         * @description Hand a kit to a pair: its docket opens, or goes on with the version it was opened with.
          */
         post: operations["verifex_dockets_api_hatch_hand_out"];
         delete?: never;
@@ -399,6 +499,46 @@ export interface paths {
         put?: never;
         /** Take Kit Back */
         post: operations["verifex_dockets_api_hatch_take_kit_back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hatch/faults": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Note Faults
+         * @description Faults of a kit that has just come back: it goes to repair.
+         */
+        post: operations["verifex_dockets_api_hatch_note_faults"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hatch/undo-take-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Undo Take Back
+         * @description A kit that was taken back by mistake is with its pair again; for a quarter of an hour.
+         */
+        post: operations["verifex_dockets_api_hatch_undo_take_back"];
         delete?: never;
         options?: never;
         head?: never;
@@ -452,7 +592,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** My Dockets */
+        /**
+         * My Dockets
+         * @description One's dockets, the one of the latest session first: what to choose from, not what is in them.
+         */
         get: operations["verifex_dockets_api_pair_my_dockets"];
         put?: never;
         post?: never;
@@ -777,7 +920,7 @@ export interface paths {
         };
         /**
          * Docket Marks
-         * @description Proposed anew from today's evidence; what an instructor gave stays.
+         * @description Proposed from today's evidence until it is closed; then as it was closed. What an instructor gave stays.
          */
         get: operations["verifex_marks_api_docket_marks"];
         put?: never;
@@ -823,6 +966,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dockets/{docket_id}/reopen-marking": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reopen
+         * @description Open a closed marking again, with the reason; what was closed is kept beside what comes.
+         */
+        post: operations["verifex_marks_api_reopen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sessions/{session_id}/marks": {
         parameters: {
             query?: never;
@@ -849,7 +1012,7 @@ export interface paths {
         };
         /**
          * My Marks
-         * @description A pair's own marks, once marking is closed.
+         * @description A pair's own marks, once marking is closed, as it was closed.
          */
         get: operations["verifex_marks_api_my_marks"];
         put?: never;
@@ -1091,6 +1254,16 @@ export interface components {
             /** Password */
             password: string;
         };
+        /**
+         * PasswordIn
+         * @description One's own password, changed; the old one is asked for.
+         */
+        PasswordIn: {
+            /** Old */
+            old: string;
+            /** New */
+            new: string;
+        };
         /** SessionOut */
         SessionOut: {
             /** Id */
@@ -1114,11 +1287,14 @@ export interface components {
         };
         /**
          * BenchCardOut
-         * @description One bench. `line` is its state in words; `asks` whether it waits for a person.
+         * @description One bench. `line` is its state in words; `asks` whether it waits for a person, `off` whether its power must be off,
+         *     `clean` whether what it asks for can be passed without a look. A pair without a seat has no `bench`.
          */
         BenchCardOut: {
             /** Bench */
-            bench: number;
+            bench: number | null;
+            /** Exercise */
+            exercise: string;
             /** Pair */
             pair: string;
             /** Badge */
@@ -1137,6 +1313,10 @@ export interface components {
             since: string | null;
             /** Asks */
             asks: boolean;
+            /** Off */
+            off: boolean;
+            /** Clean */
+            clean: boolean;
             /** Line */
             line: string;
             /** Last Value */
@@ -1151,17 +1331,10 @@ export interface components {
         /** FloorOut */
         FloorOut: {
             session: components["schemas"]["SessionOut"];
-            /**
-             * Now
-             * Format: date-time
-             */
-            now: string;
             /** Columns */
             columns: number;
             /** Title */
             title: string;
-            /** Version */
-            version: number | null;
             /** Benches */
             benches: components["schemas"]["BenchCardOut"][];
             /** Round */
@@ -1186,7 +1359,7 @@ export interface components {
             /** Docket */
             docket: number;
             /** Bench */
-            bench: number;
+            bench: number | null;
             /** Pair */
             pair: string;
             /** Station */
@@ -1196,6 +1369,8 @@ export interface components {
              * Format: date-time
              */
             since: string;
+            /** Revision */
+            revision: number;
             /** Reason */
             reason: string;
             /** Severity */
@@ -1206,6 +1381,38 @@ export interface components {
             claimed_by: string;
             /** Mine */
             mine: boolean;
+        };
+        /**
+         * CleanOut
+         * @description What was passed: the pairs, and those that had changed meanwhile.
+         */
+        CleanOut: {
+            /** Passed */
+            passed: string[];
+            /** Changed */
+            changed: string[];
+        };
+        /**
+         * CleanIn
+         * @description Dockets to pass, each with the revision that was looked at.
+         */
+        CleanIn: {
+            /** Dockets */
+            dockets: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * ActOut
+         * @description An act that this person could begin now.
+         */
+        ActOut: {
+            /** Act */
+            act: string;
+            /** Station */
+            station: string;
+            /** Needs Reason */
+            needs_reason: boolean;
         };
         /** BehaviourOut */
         BehaviourOut: {
@@ -1353,6 +1560,11 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /**
+             * Undone
+             * @default false
+             */
+            undone: boolean;
         };
         /**
          * DocketOut
@@ -1379,10 +1591,15 @@ export interface components {
             stations: components["schemas"]["StationOut"][];
             /** Current */
             current: string;
+            /** Judging */
+            judging: boolean;
             /** Claimed By */
             claimed_by: string;
             /** May Overrule */
             may_overrule: boolean;
+            /** Acts */
+            acts: components["schemas"]["ActOut"][];
+            undo: components["schemas"]["DecisionOut"] | null;
             wiring: components["schemas"]["WiringOut"] | null;
             program: components["schemas"]["ProgramOut"] | null;
             readings: components["schemas"]["ReadingsOut"] | null;
@@ -1455,6 +1672,8 @@ export interface components {
             share: number;
             /** Look At */
             look_at: string;
+            /** Program Line */
+            program_line?: number | null;
         };
         /**
          * FindingOut
@@ -1612,7 +1831,10 @@ export interface components {
             /** Predictions */
             predictions: components["schemas"]["PredictedOut"][];
         };
-        /** ProgramOut */
+        /**
+         * ProgramOut
+         * @description A program for staff; until it is `judged` there is nothing that follows from it.
+         */
         ProgramOut: {
             /** Number */
             number: number;
@@ -1625,13 +1847,23 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /** Cut */
+            cut: boolean;
+            /** Judged */
+            judged: boolean;
             /** Rules Version */
             rules_version: string;
             /** Findings */
             findings: components["schemas"]["FindingOut"][];
-            /** Compiles */
+            /**
+             * Compiles
+             * @default false
+             */
             compiles: boolean;
-            /** Runnable */
+            /**
+             * Runnable
+             * @default false
+             */
             runnable: boolean;
             /**
              * Not Run
@@ -1648,8 +1880,23 @@ export interface components {
              * @default []
              */
             checklist: components["schemas"]["CheckOut"][];
-            trace: components["schemas"]["TraceOut"] | null;
-            behaviour: components["schemas"]["BehaviourOut"] | null;
+            trace?: components["schemas"]["TraceOut"] | null;
+            behaviour?: components["schemas"]["BehaviourOut"] | null;
+        };
+        /**
+         * ReadingsAttemptOut
+         * @description One attempt at the readings with its verdict, empty while it is judged.
+         */
+        ReadingsAttemptOut: {
+            /** Number */
+            number: number;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Verdict */
+            verdict: string;
         };
         /** ReadingsOut */
         ReadingsOut: {
@@ -1664,22 +1911,51 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /** Cut */
+            cut: boolean;
+            /** Judged */
+            judged: boolean;
             /** Rules Version */
             rules_version: string;
             /** Findings */
             findings: components["schemas"]["FindingOut"][];
-            /** Steps */
+            /**
+             * Steps
+             * @default []
+             */
             steps: components["schemas"]["StepVerdictOut"][];
-            /** Verdict */
+            /**
+             * Verdict
+             * @default
+             */
             verdict: string;
-            /** Diagnosis */
+            /**
+             * Diagnosis
+             * @default []
+             */
             diagnosis: components["schemas"]["ExplanationOut"][];
-            /** Notes */
+            /**
+             * Notes
+             * @default []
+             */
             notes: string[];
-            /** Intended */
+            /**
+             * Intended
+             * @default {}
+             */
             intended: {
                 [key: string]: string;
             };
+            /**
+             * Attempts
+             * @default []
+             */
+            attempts: components["schemas"]["ReadingsAttemptOut"][];
+            /**
+             * Shared
+             * @default []
+             */
+            shared: components["schemas"]["SharedWithOut"][];
         };
         /** RecipeOut */
         RecipeOut: {
@@ -1704,6 +1980,22 @@ export interface components {
             stimulus: number;
             /** Count */
             count: number;
+        };
+        /**
+         * SharedWithOut
+         * @description Another bench whose log shares so many readings in a row; `first` says that it was handed in earlier.
+         */
+        SharedWithOut: {
+            /** Docket */
+            docket: number;
+            /** Bench */
+            bench: number | null;
+            /** Pair */
+            pair: string;
+            /** Readings */
+            readings: number;
+            /** First */
+            first: boolean;
         };
         /** StepOut */
         StepOut: {
@@ -1866,7 +2158,7 @@ export interface components {
         };
         /**
          * WiringOut
-         * @description `changes` is None for a first attempt.
+         * @description `changes` is None for a first attempt, `bench` while it is being judged or could not be.
          */
         WiringOut: {
             /** Number */
@@ -1880,15 +2172,37 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /** Cut */
+            cut: boolean;
+            /** Judged */
+            judged: boolean;
             /** Rules Version */
             rules_version: string;
             /** Findings */
             findings: components["schemas"]["FindingOut"][];
-            bench: components["schemas"]["BenchOut"];
-            /** Nets */
+            bench?: components["schemas"]["BenchOut"] | null;
+            /**
+             * Nets
+             * @default []
+             */
             nets: components["schemas"]["NetOut"][];
             /** Changes */
-            changes: components["schemas"]["ChangeOut"][] | null;
+            changes?: components["schemas"]["ChangeOut"][] | null;
+        };
+        /**
+         * HistoryOut
+         * @description One entry of the event log.
+         */
+        HistoryOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By */
+            by: string;
+            /** What */
+            what: string;
         };
         /** BudgetOut */
         BudgetOut: {
@@ -2185,6 +2499,26 @@ export interface components {
             /** Based On Attempt */
             based_on_attempt: number;
         };
+        /**
+         * PassIn
+         * @description `overrule_reason` is needed where a Stop is open.
+         */
+        PassIn: {
+            /** Station */
+            station: string;
+            /** Based On */
+            based_on?: number | null;
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+            /**
+             * Overrule Reason
+             * @default
+             */
+            overrule_reason: string;
+        };
         /** StationIn */
         StationIn: {
             /** Station */
@@ -2210,6 +2544,11 @@ export interface components {
              * @default
              */
             overrule_reason: string;
+        };
+        /** UndoIn */
+        UndoIn: {
+            /** Based On */
+            based_on?: number | null;
         };
         /** MeasureIn */
         MeasureIn: {
@@ -2390,6 +2729,28 @@ export interface components {
                 [key: string]: string;
             };
         };
+        /**
+         * ReadOut
+         * @description `kind` is kit or badge; `named` is what a person calls it.
+         */
+        ReadOut: {
+            /** Kind */
+            kind: string;
+            /** Code */
+            code: string;
+            /** Named */
+            named: string;
+        };
+        /**
+         * ReadIn
+         * @description A code as it came from the scanner.
+         */
+        ReadIn: {
+            /** Session */
+            session: number;
+            /** Code */
+            code: string;
+        };
         /** HandedOutOut */
         HandedOutOut: {
             /** Docket */
@@ -2423,6 +2784,11 @@ export interface components {
              * @default []
              */
             faults: string[];
+        };
+        /** TagIn */
+        TagIn: {
+            /** Tag */
+            tag: string;
         };
         /**
          * AdviceOut
@@ -2458,12 +2824,25 @@ export interface components {
             reason: string;
         };
         /**
+         * DocketLineOut
+         * @description One of a pair's dockets, to choose it by.
+         */
+        DocketLineOut: {
+            /** Id */
+            id: number;
+            /** Title */
+            title: string;
+            /**
+             * Opened At
+             * Format: date-time
+             */
+            opened_at: string;
+        };
+        /**
          * HintOut
-         * @description A finding as a pair sees it: where to look, not what to change.
+         * @description A finding as a pair sees it: where to look, not what to change; not even the rule's name, which may tell.
          */
         HintOut: {
-            /** Rule */
-            rule: string;
             /** Severity */
             severity: string;
             /** Hint */
@@ -2477,7 +2856,7 @@ export interface components {
         };
         /**
          * MyDocketOut
-         * @description A docket as its own pair sees it. `sheet` comes after readings are handed in, `marks` after marking.
+         * @description A docket as its own pair sees it. `sheet` has the steps that the pair has read and handed in, and no other.
          */
         MyDocketOut: {
             /** Id */
@@ -2501,15 +2880,19 @@ export interface components {
             program: components["schemas"]["PairAttemptOut"] | null;
             /** Checklist */
             checklist: components["schemas"]["CheckOut"][];
-            readings: components["schemas"]["PairAttemptOut"] | null;
+            readings: components["schemas"]["PairReadingsOut"] | null;
             prediction: components["schemas"]["PairPredictionOut"] | null;
             /** Steps */
             steps: components["schemas"]["StepVerdictOut"][];
             sheet: components["schemas"]["SheetOut"] | null;
+            /** Judging */
+            judging: boolean;
             /** Cleared */
             cleared: boolean;
             /** Voided */
             voided: string;
+            /** Passed Over Stop */
+            passed_over_stop: string[];
             /** Messages */
             messages: components["schemas"]["DecisionOut"][];
             /** Measurements */
@@ -2519,7 +2902,7 @@ export interface components {
         };
         /**
          * PairAttemptOut
-         * @description A hand-in as its own pair sees it: the text and hints.
+         * @description A hand-in as its own pair sees it: the text and hints; none until it is `judged`.
          */
         PairAttemptOut: {
             /** Number */
@@ -2533,6 +2916,10 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /** Cut */
+            cut: boolean;
+            /** Judged */
+            judged: boolean;
             /** Hints */
             hints: components["schemas"]["HintOut"][];
         };
@@ -2622,6 +3009,31 @@ export interface components {
             /** Decimals */
             decimals: number;
         };
+        /** PairReadingsOut */
+        PairReadingsOut: {
+            /** Number */
+            number: number;
+            /** Text */
+            text: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Cut */
+            cut: boolean;
+            /** Judged */
+            judged: boolean;
+            /** Hints */
+            hints: components["schemas"]["HintOut"][];
+            /**
+             * Notes
+             * @default []
+             */
+            notes: string[];
+        };
         /** PairWiringOut */
         PairWiringOut: {
             /** Number */
@@ -2635,11 +3047,15 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /** Cut */
+            cut: boolean;
+            /** Judged */
+            judged: boolean;
             /** Hints */
             hints: components["schemas"]["HintOut"][];
-            bench: components["schemas"]["BenchOut"];
+            bench?: components["schemas"]["BenchOut"] | null;
             /** Changes */
-            changes: components["schemas"]["ChangeOut"][] | null;
+            changes?: components["schemas"]["ChangeOut"][] | null;
         };
         /** PairCheckOut */
         PairCheckOut: {
@@ -2732,10 +3148,15 @@ export interface components {
             /** By Name */
             by_name: boolean;
         };
-        /** FileIn */
+        /**
+         * FileIn
+         * @description An exercise file; `course` where its instructor has more than one.
+         */
         FileIn: {
             /** Text */
             text: string;
+            /** Course */
+            course?: number | null;
         };
         /** FileOut */
         FileOut: {
@@ -2827,7 +3248,36 @@ export interface components {
             /** Warns */
             warns: boolean;
         };
-        /** DocketMarksOut */
+        /**
+         * ClosedBeforeOut
+         * @description A marking that was closed and reopened.
+         */
+        ClosedBeforeOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By */
+            by: string;
+            /** Total */
+            total: string;
+            /** Of */
+            of: string;
+            /**
+             * Reopened At
+             * Format: date-time
+             */
+            reopened_at: string;
+            /** Reopened By */
+            reopened_by: string;
+            /** Because */
+            because: string;
+        };
+        /**
+         * DocketMarksOut
+         * @description `so_far`: part of it is not marked yet. `second_look`: another bench has the same readings.
+         */
         DocketMarksOut: {
             /** Revision */
             revision: number;
@@ -2841,12 +3291,23 @@ export interface components {
             total: string;
             /** Of */
             of: string;
+            /** So Far */
+            so_far: boolean;
             /** Closed */
             closed: boolean;
+            /** Closed At */
+            closed_at: string | null;
+            /** Second Look */
+            second_look: boolean;
             /** Students */
             students: components["schemas"]["StudentOut"][];
+            /** Earlier */
+            earlier: components["schemas"]["ClosedBeforeOut"][];
         };
-        /** MarkRowOut */
+        /**
+         * MarkRowOut
+         * @description A criterion; `proposed` and `counts` are None while there is nothing to mark yet.
+         */
         MarkRowOut: {
             /** Name */
             name: string;
@@ -2855,7 +3316,7 @@ export interface components {
             /** Of */
             of: string;
             /** Proposed */
-            proposed: string;
+            proposed: string | null;
             /** Evidence */
             evidence: string[];
             /** Given */
@@ -2865,7 +3326,7 @@ export interface components {
             /** By */
             by: string;
             /** Counts */
-            counts: string;
+            counts: string | null;
         };
         /** StudentOut */
         StudentOut: {
@@ -2936,8 +3397,12 @@ export interface components {
             total: string;
             /** Of */
             of: string;
+            /** So Far */
+            so_far: boolean;
             /** Closed */
             closed: boolean;
+            /** Second Look */
+            second_look: boolean;
         };
         /** ClassSheetOut */
         ClassSheetOut: {
@@ -3228,6 +3693,30 @@ export interface operations {
             };
         };
     };
+    verifex_people_api_change_password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeOut"];
+                };
+            };
+        };
+    };
     verifex_floor_api_list_sessions: {
         parameters: {
             query?: never;
@@ -3270,6 +3759,32 @@ export interface operations {
             };
         };
     };
+    verifex_floor_api_pass_clean: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CleanIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CleanOut"];
+                };
+            };
+        };
+    };
     verifex_dockets_api_get_docket: {
         parameters: {
             query?: never;
@@ -3288,6 +3803,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DocketOut"];
+                };
+            };
+        };
+    };
+    verifex_dockets_api_history: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HistoryOut"][];
                 };
             };
         };
@@ -3427,7 +3964,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StationIn"];
+                "application/json": components["schemas"]["PassIn"];
             };
         };
         responses: {
@@ -3506,6 +4043,32 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["StationIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneOut"];
+                };
+            };
+        };
+    };
+    verifex_dockets_api_undo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UndoIn"];
             };
         };
         responses: {
@@ -3646,6 +4209,30 @@ export interface operations {
             };
         };
     };
+    verifex_dockets_api_hatch_read_code: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadOut"];
+                };
+            };
+        };
+    };
     verifex_dockets_api_hatch_hand_out: {
         parameters: {
             query?: never;
@@ -3680,6 +4267,54 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["TakeBackIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SaidOut"];
+                };
+            };
+        };
+    };
+    verifex_dockets_api_hatch_note_faults: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeBackIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SaidOut"];
+                };
+            };
+        };
+    };
+    verifex_dockets_api_hatch_undo_take_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TagIn"];
             };
         };
         responses: {
@@ -3755,7 +4390,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["MyDocketOut"][];
+                    "application/json": components["schemas"]["DocketLineOut"][];
                 };
             };
         };
@@ -4233,6 +4868,32 @@ export interface operations {
         };
     };
     verifex_marks_api_close: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StationIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneOut"];
+                };
+            };
+        };
+    };
+    verifex_marks_api_reopen: {
         parameters: {
             query?: never;
             header?: never;

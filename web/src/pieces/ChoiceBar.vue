@@ -1,6 +1,6 @@
 <script setup lang="ts" generic="T extends string | number">
 // One of a few, all of them in sight.
-defineProps<{ label: string; choices: { value: T; word: string }[] }>()
+defineProps<{ label: string; choices: { value: T; word: string; key?: string }[] }>()
 const chosen = defineModel<T>({ required: true })
 </script>
 
@@ -13,7 +13,7 @@ const chosen = defineModel<T>({ required: true })
       :aria-pressed="chosen === choice.value"
       @click="chosen = choice.value"
     >
-      {{ choice.word }}
+      {{ choice.word }} <kbd v-if="choice.key">{{ choice.key }}</kbd>
     </button>
   </span>
 </template>

@@ -4,7 +4,7 @@ import json
 from typing import Any
 
 from django.conf import settings
-from django.core.management.base import BaseCommand
+from django.core.management.base import BaseCommand, CommandParser
 
 from verifex.demo.loader import load
 from verifex.people.models import Course
@@ -13,10 +13,16 @@ from verifex.people.models import Course
 class Command(BaseCommand):
     help = "Load the demo course unless a course is there already, and print its log-ins."
 
+    def add_arguments(self, parser: CommandParser) -> None:
+        parser.add_argument("--large", action="store_true", help="a class of 48 pairs in place of 12")
+
     def handle(self, *args: Any, **options: Any) -> None:
         kept = settings.DATA_DIR / "demo-log-ins.json"
         if not Course.objects.exists():
-            loaded = load(settings.BASE_DIR / "demo")
+            many = "48 pairs" if options["large"] else "12 pairs"
+            self.stdout.write(f"Loading the demo course, {many}; each hand-in is judged as it would be on the day …")
+            self.stdout.flush()
+            loaded = load(settings.BASE_DIR / "demo", times=4 if options["large"] else 1)
             kept.touch(mode=0o600)
             kept.write_text(json.dumps(loaded.log_ins))
         if kept.exists():

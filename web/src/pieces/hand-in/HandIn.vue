@@ -17,7 +17,7 @@ type Check = Schemas['WiringCheckOut'] | Schemas['PairCheckOut']
 const props = defineProps<{
   docket: number
   kind: 'wiring' | 'program' | 'readings'
-  given: { number: number; text: string } | null
+  given: { number: number; text: string; cut: boolean } | null
   board: string
   language?: 'cpp' | 'python'
   recipe: RecipePart[]
@@ -39,9 +39,11 @@ const checked = ref<Check | null>(null)
 const checkLost = ref(false)
 
 const START = `board B1 ${props.board}\nbase half\n`
-const text = ref(draft.value?.text ?? props.given?.text ?? (props.kind === 'wiring' ? START : ''))
+// Of a very long log only the beginning is here: that is no text to go on from.
+const before = props.given?.cut ? '' : props.given?.text
+const text = ref(draft.value?.text ?? before ?? (props.kind === 'wiring' ? START : ''))
 onMounted(() => void runCheck())
-const changed = computed(() => text.value !== (props.given?.text ?? '') && text.value !== START)
+const changed = computed(() => text.value !== (before ?? '') && text.value !== START)
 const outdated = computed(() => !!draft.value && draft.value.basedOn !== (props.given?.number ?? 0))
 
 watch(text, (now) => {
@@ -66,10 +68,12 @@ const runCheck = useDebounceFn(async () => {
     if (mine === asked) [checked.value, checkLost.value] = [answer, false]
   } catch (wrong) {
     if (mine !== asked) return
-    if (wrong instanceof ApiError && wrong.status !== 0) error.value = wrong
-    else checkLost.value = true
+    if (!(wrong instanceof ApiError) || wrong.status === 0) checkLost.value = true
+    else if (wrong.status === 503)
+      void runCheck() // many are typing just now
+    else if (wrong.status !== 409) error.value = wrong // a newer check of this editor takes its place
   }
-}, 250)
+}, 120)
 
 async function handIn() {
   if (busy.value || !text.value.trim()) return

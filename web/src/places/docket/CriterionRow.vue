@@ -12,7 +12,7 @@ const reason = ref('')
 const changed = computed(() => props.row.given !== null)
 
 function begin() {
-  marks.value = props.row.counts
+  marks.value = props.row.counts ?? ''
   reason.value = props.row.reason
   editing.value = true
 }
@@ -29,7 +29,7 @@ async function takeBack() {
     <div class="head">
       <h2>{{ row.title }}</h2>
       <span class="mark" :class="{ changed }"
-        ><b>{{ row.counts }}</b> of {{ row.of }}</span
+        ><b>{{ row.counts ?? '–' }}</b> of {{ row.of }}</span
       >
       <button
         v-if="editable && !editing"
@@ -41,7 +41,9 @@ async function takeBack() {
       </button>
     </div>
     <p v-for="sentence in row.evidence" :key="sentence" class="soft">{{ sentence }}</p>
-    <p v-if="changed" class="given">{{ row.proposed }} was proposed. {{ row.by }}: “{{ row.reason }}”</p>
+    <p v-if="changed" class="given">
+      {{ row.proposed ?? 'Nothing' }} was proposed. {{ row.by }}: “{{ row.reason }}”
+    </p>
     <form v-if="editing" class="edit" @submit.prevent="keep">
       <label>
         <span class="visually-hidden">Marks for {{ row.title }}</span>

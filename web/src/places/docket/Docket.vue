@@ -8,6 +8,7 @@ import ErrorNote from '@/pieces/ErrorNote.vue'
 import StationTrace from '@/pieces/StationTrace.vue'
 import { useKeys } from '@/shared/keys'
 import { STATIONS, type StationName } from '@/shared/words'
+import DocketBanners from './DocketBanners.vue'
 import KitStation from './KitStation.vue'
 import MarkStation from './MarkStation.vue'
 import PowerStation from './PowerStation.vue'
@@ -19,7 +20,7 @@ import WiringStation from './WiringStation.vue'
 const route = useRoute()
 const router = useRouter()
 const id = computed(() => Number(route.params.id))
-const { docket, error, isPending, refused } = provideDocket(id)
+const { docket, error, isPending, refused, undo } = provideDocket(id)
 
 const station = computed<StationName>(() => {
   const named = route.params.station as StationName
@@ -60,6 +61,7 @@ function turn(step: number) {
 }
 useKeys({
   n: { does: 'next bench in the Round', act: next },
+  u: { does: 'take the last decision back', act: () => void (docket.value?.undo && undo()) },
   f: { does: 'back to the Floor', act: () => void router.push('/floor') },
   ArrowRight: { does: 'next station', act: () => turn(1) },
   ArrowLeft: { does: 'station before', act: () => turn(-1) },
@@ -90,6 +92,7 @@ useKeys({
         @choose="choose"
       />
     </header>
+    <DocketBanners />
     <ErrorNote v-if="error" class="refused" :error="error" />
     <ErrorNote v-if="refused" class="refused" :error="refused" />
     <p v-if="nothingNext" class="refused soft">Nobody else waits.</p>

@@ -7,7 +7,7 @@ import { useDocket } from './use-docket'
 
 const props = defineProps<{
   kind: 'wiring' | 'program' | 'readings'
-  given: { number: number; text: string } | null
+  given: { number: number; text: string; cut: boolean } | null
 }>()
 const emit = defineEmits<{ done: [] }>()
 const { docket, id, handIn } = useDocket()

@@ -11,7 +11,7 @@ import StationFrame from './StationFrame.vue'
 import { useDocket } from './use-docket'
 
 const emit = defineEmits<{ next: [] }>()
-const { docket, clear, reopen, measure, busy } = useDocket()
+const { docket, clear, reopen, measure, may, busy } = useDocket()
 const compared = ref(false)
 const overruling = ref(false)
 const reopening = ref(false)
@@ -21,7 +21,13 @@ const stops = computed(() => wiring.value?.findings.filter((f) => f.severity ===
 const others = computed(() => wiring.value?.findings.filter((f) => f.severity !== 'stop') ?? [])
 const cleared = computed(() => docket.value?.clearance ?? null)
 const mayClear = computed(
-  () => !!wiring.value && !cleared.value && compared.value && !stops.value.length && !busy.value,
+  () =>
+    !!wiring.value?.judged &&
+    may('clear', 'power') &&
+    !cleared.value &&
+    compared.value &&
+    !stops.value.length &&
+    !busy.value,
 )
 
 async function clearIt(reason = '') {
@@ -54,10 +60,6 @@ useKeys({
             {{ clockTime(cleared.at) }}.
           </p>
           <p v-if="cleared.overruled.length"><b>A Stop was overruled:</b> {{ cleared.reason }}</p>
-        </div>
-        <div v-else-if="docket.voided" class="voided" role="status">
-          <h2>The clearance is void</h2>
-          <p>Power off: {{ docket.voided }}.</p>
         </div>
         <h2 v-else>Before power</h2>
         <template v-if="!cleared">
@@ -104,6 +106,7 @@ useKeys({
           </li>
         </ul>
         <BoardMap
+          v-if="wiring.bench"
           class="sheet map"
           :bench="wiring.bench"
           :lit="stops[0]?.where"

@@ -10,6 +10,7 @@ import { useKeys } from '@/shared/keys'
 import { clockTime } from '@/shared/words'
 import FlowChart from './FlowChart.vue'
 import HandInPanel from './HandInPanel.vue'
+import OverruleAsk from './OverruleAsk.vue'
 import ReasonAsk from './ReasonAsk.vue'
 import RunStudy from './RunStudy.vue'
 import StationFrame from './StationFrame.vue'
@@ -17,7 +18,7 @@ import { useDocket } from './use-docket'
 import { useStationKeys } from './use-station-keys'
 
 const emit = defineEmits<{ next: [] }>()
-const { docket, id, pass, busy } = useDocket()
+const { docket, id, busy } = useDocket()
 const tab = ref('Program')
 const picked = ref<number | null>(null)
 const { data: charts } = useQuery({
@@ -28,17 +29,21 @@ const { data: charts } = useQuery({
 })
 const chosen = ref(0)
 const program = computed(() => docket.value?.program ?? null)
-const { state, findingKeys, sendBack, asking } = useStationKeys(
-  'program',
-  () => program.value?.findings.length ?? 0,
-  chosen,
-)
-const mayDecide = computed(
-  () =>
-    !!docket.value?.may_overrule && !!program.value && ['asks', 'working', 'sent-back'].includes(state.value),
-)
+const {
+  state,
+  judged,
+  findingKeys,
+  sendBack,
+  asking,
+  overruling,
+  stops,
+  mayPass,
+  maySendBack,
+  passIt,
+  overrule,
+} = useStationKeys('program', () => program.value?.findings ?? [], chosen)
 const clean = computed(
-  () => !program.value?.findings.some((f) => f.severity === 'stop' || f.severity === 'fix'),
+  () => judged.value && !program.value?.findings.some((f) => f.severity === 'stop' || f.severity === 'fix'),
 )
 const language = computed(() => (program.value?.dialect === 'python' ? 'python' : 'cpp'))
 const code = computed({ get: () => program.value?.text ?? '', set: () => undefined })
@@ -60,8 +65,8 @@ const line = computed(() => program.value?.findings[chosen.value]?.where.line ??
 watch(line, (now) => (picked.value = now))
 useKeys({
   ...findingKeys,
-  b: { does: 'send back', act: () => (asking.value = mayDecide.value) },
-  a: { does: 'pass the program', act: () => void (mayDecide.value && pass('program')) },
+  b: { does: 'send back', act: () => (asking.value = maySendBack.value) },
+  a: { does: 'pass the program', act: passIt },
   r: {
     does: 'program or run',
     act: () => (tab.value = tab.value === 'Run on the twin' ? 'Program' : 'Run on the twin'),
@@ -116,7 +121,7 @@ useKeys({
       <div v-else class="run">
         <p v-if="program.not_run" class="soft">{{ program.not_run }}</p>
         <RunStudy
-          v-if="program.trace"
+          v-if="program.trace && program.behaviour !== undefined"
           :trace="program.trace"
           :behaviour="program.behaviour"
           :thresholds="docket.exercise.thresholds"
@@ -126,7 +131,7 @@ useKeys({
     </template>
     <template #findings>
       <FindingList
-        v-if="program"
+        v-if="program?.judged"
         v-model:chosen="chosen"
         :findings="program.findings"
         good="It compiles, agrees with the wiring, and does on the twin what the exercise asks."
@@ -136,11 +141,11 @@ useKeys({
       <BeforeItRuns :checks="program?.checklist ?? []" />
     </template>
     <template #decisions>
-      <button class="btn" :class="{ line: clean }" :disabled="!mayDecide || busy" @click="asking = true">
+      <button class="btn" :class="{ line: clean }" :disabled="!maySendBack || busy" @click="asking = true">
         Send back <kbd>B</kbd>
       </button>
-      <button class="btn" :class="{ line: !clean }" :disabled="!mayDecide || busy" @click="pass('program')">
-        Pass the program <kbd>A</kbd>
+      <button class="btn" :class="{ line: !clean }" :disabled="!mayPass || busy" @click="passIt">
+        {{ stops.length ? 'Overrule the Stop…' : 'Pass the program' }} <kbd>A</kbd>
       </button>
       <span v-if="state === 'passed'" class="soft">Passed. Readings come next.</span>
     </template>
@@ -156,6 +161,7 @@ useKeys({
     optional
     @done="sendBack"
   />
+  <OverruleAsk v-model:show="overruling" :stops="stops" what="program" @done="overrule" />
 </template>
 
 <style scoped>

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
+import ErrorNote from '@/pieces/ErrorNote.vue'
 import FindingList from '@/pieces/FindingList.vue'
 import MeasureForm from '@/pieces/MeasureForm.vue'
 import BudgetBars from '@/pieces/plots/BudgetBars.vue'
@@ -18,11 +19,11 @@ import { useDocket } from './use-docket'
 import { useStationKeys } from './use-station-keys'
 
 const emit = defineEmits<{ next: [] }>()
-const { docket, id, pass, measure, busy } = useDocket()
+const { docket, id, measure, busy } = useDocket()
 const tab = ref('Sheet and readings')
 const chosen = ref(0)
 const readings = computed(() => docket.value?.readings ?? null)
-const { data: sheets } = useQuery({
+const { data: sheets, error: sheetsError } = useQuery({
   queryKey: ['sheets', id],
   queryFn: () =>
     ask(client.GET('/api/dockets/{docket_id}/sheets', { params: { path: { docket_id: id.value } } })),
@@ -45,27 +46,26 @@ const step = ref('')
 const budgeted = computed(
   () => sheet.value?.steps.find((s) => s.name === step.value) ?? sheet.value?.steps.at(-1) ?? null,
 )
-const { state, sendBack, asking } = useStationKeys(
+const { state, judged, sendBack, asking, mayPass, maySendBack, passIt } = useStationKeys(
   'readings',
-  () => readings.value?.findings.length ?? 0,
+  () => readings.value?.findings ?? [],
   chosen,
 )
-const mayDecide = computed(
-  () =>
-    !!docket.value?.may_overrule &&
-    !!readings.value &&
-    ['asks', 'working', 'sent-back'].includes(state.value),
-)
+const improved = computed(() => {
+  const all = readings.value?.attempts ?? []
+  return all.length > 1 && fits.value && all[0]!.verdict !== 'in-limits' ? all : []
+})
 const fits = computed(() => readings.value?.verdict === 'in-limits')
 const rail = computed(() => docket.value?.measurements.find((m) => m.name === 'rail'))
 const VERDICT: Record<string, string> = {
   'in-limits': 'Every step lies in this bench’s limits',
   out: 'Readings lie outside this bench’s limits',
   incomplete: 'A step has no readings',
+  'not-judged': 'No step could be judged',
 }
 useKeys({
-  b: { does: 'ask for one more measurement', act: () => (asking.value = mayDecide.value) },
-  a: { does: 'accept the readings', act: () => void (mayDecide.value && pass('readings')) },
+  b: { does: 'ask for one more measurement', act: () => (asking.value = maySendBack.value) },
+  a: { does: 'accept the readings', act: passIt },
 })
 </script>
 
@@ -97,6 +97,7 @@ useKeys({
           <button class="btn" @click="tab = 'Hand-in'">Enter the log</button>
         </EmptyNote>
       </template>
+      <ErrorNote v-else-if="sheetsError && !sheet" :error="sheetsError" />
       <p v-else-if="!sheet" class="soft" aria-busy="true">Working out this bench…</p>
       <EmptyNote v-else-if="sheet.reason" title="There is no sheet for this bench" :text="sheet.reason" />
       <div v-else-if="tab === 'Tolerance budget'" class="stack">
@@ -124,7 +125,8 @@ useKeys({
       />
     </template>
     <template #findings>
-      <template v-if="readings">
+      <p v-if="readings && !judged" class="soft" aria-busy="true">This log is being judged…</p>
+      <template v-else-if="readings">
         <h2>{{ VERDICT[readings.verdict] }}</h2>
         <p class="soft">Attempt {{ readings.number }}, {{ clockTime(readings.at) }}, {{ readings.by }}</p>
         <section v-if="readings.diagnosis.length" class="explains">
@@ -137,7 +139,12 @@ useKeys({
             <p>
               <b>{{ fault.title }}</b> <span class="likely">{{ fault.likelihood }}</span>
             </p>
-            <p><b>To tell</b> {{ fault.look_at }}</p>
+            <p v-if="fault.program_line">
+              <b>Found in the program</b> at
+              <RouterLink :to="`/dockets/${docket.id}/program`">line {{ fault.program_line }}</RouterLink
+              >.
+            </p>
+            <p v-else><b>To tell</b> {{ fault.look_at }}</p>
             <details>
               <summary class="soft">How likely, as a figure</summary>
               <span class="v">{{ Math.round(fault.share * 100) }} %</span> of what the list can explain.
@@ -150,6 +157,13 @@ useKeys({
           class="look"
           :findings="readings.findings"
         />
+        <p v-if="improved.length" class="note">
+          Attempt 1 was not in limits; attempt {{ readings.number }}, handed in after the pair had seen its
+          sheet, is.
+          <span class="v">{{
+            improved.map((a) => `${a.number}: ${a.verdict.replace('-', ' ')}`).join(', ')
+          }}</span>
+        </p>
         <p v-for="note in readings.notes" :key="note" class="note">{{ note }}</p>
       </template>
       <template v-else>
@@ -174,10 +188,10 @@ useKeys({
       </section>
     </template>
     <template #decisions>
-      <button class="btn" :class="{ line: fits }" :disabled="!mayDecide || busy" @click="asking = true">
+      <button class="btn" :class="{ line: fits }" :disabled="!maySendBack || busy" @click="asking = true">
         Ask for one more measurement <kbd>B</kbd>
       </button>
-      <button class="btn" :class="{ line: !fits }" :disabled="!mayDecide || busy" @click="pass('readings')">
+      <button class="btn" :class="{ line: !fits }" :disabled="!mayPass || busy" @click="passIt">
         Accept the readings <kbd>A</kbd>
       </button>
       <span v-if="state === 'passed'" class="soft">Accepted. Marking comes next.</span>

@@ -8,6 +8,7 @@ import FindingList from '@/pieces/FindingList.vue'
 import { useKeys } from '@/shared/keys'
 import { clockTime } from '@/shared/words'
 import HandInPanel from './HandInPanel.vue'
+import OverruleAsk from './OverruleAsk.vue'
 import ReasonAsk from './ReasonAsk.vue'
 import StationFrame from './StationFrame.vue'
 import { useDocket } from './use-docket'
@@ -17,7 +18,7 @@ import Currents from './wiring/Currents.vue'
 import Resistors from './wiring/Resistors.vue'
 
 const emit = defineEmits<{ next: [] }>()
-const { docket, pass, busy } = useDocket()
+const { docket, busy } = useDocket()
 const TABS = ['Board map', 'Currents', 'Resistors', 'Compare', 'Hand-in']
 const LOOKS = { Currents, Resistors, Compare }
 const tab = ref('Board map')
@@ -25,35 +26,36 @@ const look = computed(() => LOOKS[tab.value as keyof typeof LOOKS])
 const chosen = ref(0)
 const wiring = computed(() => docket.value?.wiring ?? null)
 const finding = computed(() => wiring.value?.findings[chosen.value] ?? null)
-const { state, findingKeys, sendBack, asking } = useStationKeys(
-  'wiring',
-  () => wiring.value?.findings.length ?? 0,
-  chosen,
-)
+const {
+  state,
+  judged,
+  findingKeys,
+  sendBack,
+  asking,
+  overruling,
+  stops,
+  mayPass,
+  maySendBack,
+  passIt,
+  overrule,
+} = useStationKeys('wiring', () => wiring.value?.findings ?? [], chosen)
 const clean = computed(
-  () => !wiring.value?.findings.some((f) => f.severity === 'stop' || f.severity === 'fix'),
-)
-const mayPass = computed(
-  () =>
-    !!docket.value?.may_overrule && !!wiring.value && ['asks', 'working', 'sent-back'].includes(state.value),
+  () => judged.value && !wiring.value?.findings.some((f) => f.severity === 'stop' || f.severity === 'fix'),
 )
 
 function showPart(refName: string) {
   const at = wiring.value?.findings.findIndex((f) => f.where.parts?.includes(refName)) ?? -1
   if (at >= 0) chosen.value = at
 }
-async function passIt() {
-  await pass('wiring')
-}
 useKeys({
   ...findingKeys,
-  b: { does: 'send back', act: () => (asking.value = mayPass.value) },
+  b: { does: 'send back', act: () => (asking.value = maySendBack.value) },
   e: { does: 'enter the wiring', act: () => (tab.value = 'Hand-in') },
   t: {
     does: 'next tab',
     act: () => (tab.value = TABS[(TABS.indexOf(tab.value) + 1) % TABS.length]!),
   },
-  a: { does: 'pass the wiring', act: () => void (mayPass.value && passIt()) },
+  a: { does: 'pass the wiring', act: passIt },
 })
 </script>
 
@@ -75,6 +77,11 @@ useKeys({
       >
         <button class="btn" @click="tab = 'Hand-in'">Enter the wiring</button>
       </EmptyNote>
+      <p v-else-if="!wiring.bench" class="soft" aria-busy="true">
+        {{
+          wiring.judged ? 'This wiring could not be drawn; see its finding.' : 'This wiring is being judged…'
+        }}
+      </p>
       <BoardMap
         v-else-if="tab === 'Board map'"
         :bench="wiring.bench"
@@ -86,7 +93,7 @@ useKeys({
     </template>
     <template #findings>
       <FindingList
-        v-if="wiring"
+        v-if="wiring?.judged"
         v-model:chosen="chosen"
         :findings="wiring.findings"
         good="Nets and currents are as the exercise asks. Compare supply, ground and polarity with the real bench."
@@ -97,18 +104,18 @@ useKeys({
         :changes="wiring.changes"
         :since="wiring.number - 1"
       />
-      <section v-if="wiring && tab === 'Board map'" class="nets">
+      <section v-if="wiring?.nets.length && tab === 'Board map'" class="nets">
         <h3>Nets, as solved with this bench's values</h3>
         <NetList :nets="wiring.nets" :lit="finding?.where" />
       </section>
-      <p v-if="wiring" class="soft rules">Rule set {{ wiring.rules_version }}.</p>
+      <p v-if="wiring?.judged" class="soft rules">Rule set {{ wiring.rules_version }}.</p>
     </template>
     <template #decisions>
-      <button class="btn" :class="{ line: clean }" :disabled="!mayPass || busy" @click="asking = true">
+      <button class="btn" :class="{ line: clean }" :disabled="!maySendBack || busy" @click="asking = true">
         Send back <kbd>B</kbd>
       </button>
       <button class="btn" :class="{ line: !clean }" :disabled="!mayPass || busy" @click="passIt">
-        Pass the wiring <kbd>A</kbd>
+        {{ stops.length ? 'Overrule the Stop…' : 'Pass the wiring' }} <kbd>A</kbd>
       </button>
       <span v-if="state === 'passed'" class="soft">Passed. Power comes next.</span>
       <span v-else-if="!clean" class="soft">Hints go to the pair with it.</span>
@@ -125,6 +132,7 @@ useKeys({
     optional
     @done="sendBack"
   />
+  <OverruleAsk v-model:show="overruling" :stops="stops" what="wiring" @done="overrule" />
 </template>
 
 <style scoped>

@@ -2,6 +2,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, type InjectionKey, inject, provide, type Ref, ref } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
+import { soonWhileJudged } from '@/shared/polling'
 
 export type Docket = Schemas['DocketOut']
 
@@ -12,7 +13,7 @@ function make(id: Ref<number>) {
   const query = useQuery({
     queryKey: ['docket', id],
     queryFn: () => ask(client.GET('/api/dockets/{docket_id}', { params: { path: path.value } })),
-    refetchInterval: 5000,
+    refetchInterval: (q) => soonWhileJudged(q.state.data?.judging),
   })
   const docket = query.data
 
@@ -56,15 +57,24 @@ function make(id: Ref<number>) {
     refused,
     busy: act.isPending,
     refresh,
-    pass: (station: string, reason = '') =>
+    /** Passing with a Stop open is an overrule and needs its reason. */
+    pass: (station: string, overruleReason = '') =>
       decide(() =>
         ask(
           client.POST('/api/dockets/{docket_id}/pass', {
             ...params(),
-            body: { station, reason, based_on: basedOn() },
+            body: { station, reason: '', overrule_reason: overruleReason, based_on: basedOn() },
           }),
         ),
       ),
+    /** Take the last decision back, while it is fresh. */
+    undo: () =>
+      decide(() =>
+        ask(client.POST('/api/dockets/{docket_id}/undo', { ...params(), body: { based_on: basedOn() } })),
+      ),
+    /** Whether this act is possible for the reader now, as the server says. */
+    may: (act: string, station: string) =>
+      !!docket.value?.acts.some((a) => a.act === act && a.station === station),
     sendBack: (station: string, reason = '') =>
       decide(() =>
         ask(
@@ -129,6 +139,15 @@ function make(id: Ref<number>) {
           client.POST('/api/dockets/{docket_id}/students', {
             ...params(),
             body: { user, absent, adjustment, reason, based_on: basedOn() },
+          }),
+        ),
+      ),
+    reopenMarking: (reason: string) =>
+      decide(() =>
+        ask(
+          client.POST('/api/dockets/{docket_id}/reopen-marking', {
+            ...params(),
+            body: { station: 'mark', reason, based_on: basedOn() },
           }),
         ),
       ),

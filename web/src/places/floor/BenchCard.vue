@@ -8,11 +8,7 @@ import { capital, waited } from '@/shared/words'
 const props = defineProps<{ bench: Schemas['BenchCardOut']; now: number }>()
 defineEmits<{ open: [] }>()
 const kind = computed(() =>
-  props.bench.asks
-    ? 'asks'
-    : props.bench.state === 'sent-back' || props.bench.state === 'voided'
-      ? 'back'
-      : 'calm',
+  props.bench.off ? 'off' : props.bench.asks ? ((props.bench.findings.stop ?? 0) ? 'stop' : 'asks') : 'calm',
 )
 const open = computed(() =>
   (['stop', 'fix', 'check'] as const)
@@ -26,11 +22,11 @@ const done = computed(() => props.bench.station === 'mark' && props.bench.state 
   <button
     class="plain card"
     :class="kind"
-    :aria-label="`Bench ${bench.bench}, ${bench.pair}: ${bench.line}`"
+    :aria-label="`${bench.bench ? `Bench ${bench.bench}` : 'No bench'}, ${bench.pair}: ${bench.line}`"
     @click="$emit('open')"
   >
     <span class="top">
-      <span class="number">{{ bench.bench }}</span>
+      <span class="number">{{ bench.bench ?? '–' }}</span>
       <span class="pair">{{ bench.pair }}</span>
       <span v-if="!done && bench.state" class="wait">{{ waited(bench.since, now) }}</span>
     </span>
@@ -41,7 +37,7 @@ const done = computed(() => props.bench.station === 'mark' && props.bench.state 
     </span>
     <StationTrace :stations="bench.stations" :current="bench.station" />
     <span class="line"
-      ><b>{{ done ? 'Done' : capital(bench.station) }}</b> {{ bench.line }}</span
+      ><b>{{ done ? 'Done' : bench.off ? 'Power' : capital(bench.station) }}</b> {{ bench.line }}</span
     >
   </button>
 </template>
@@ -64,9 +60,13 @@ const done = computed(() => props.bench.station === 'mark' && props.bench.state 
   border: 2px solid var(--act);
   padding: 11px 13px;
 }
-.card.back {
+.card.stop,
+.card.off {
   border: 2px solid var(--stop);
   padding: 11px 13px;
+}
+.card.off {
+  background: var(--stop-bg);
 }
 .top {
   display: grid;

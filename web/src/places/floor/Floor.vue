@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { useStorage } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { ask, client } from '@/api/client'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
@@ -10,10 +10,13 @@ import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useKeys } from '@/shared/keys'
 import { useSession } from '@/shared/me'
 import { useServerNow } from '@/shared/now'
+import { USUAL_MS } from '@/shared/polling'
 import BenchCard from './BenchCard.vue'
 import FloorTable from './FloorTable.vue'
 import Papers from './Papers.vue'
+import PassClean from './PassClean.vue'
 import Round from './Round.vue'
+import { useLater } from './use-later'
 
 const { session, isPending: noSessionYet, error: sessionError } = useSession()
 const router = useRouter()
@@ -25,30 +28,20 @@ const { data, error, isPending, dataUpdatedAt } = useQuery({
       client.GET('/api/sessions/{session_id}/floor', { params: { path: { session_id: session.value!.id } } }),
     ),
   enabled: computed(() => !!session.value),
-  refetchInterval: 4000,
+  refetchInterval: USUAL_MS,
 })
-const { now } = useServerNow(computed(() => data.value?.now))
-const later = ref<number[]>([])
+const { now } = useServerNow()
+const later = useLater(computed(() => data.value?.round))
 const visits = computed(() => {
   const all = data.value?.round ?? []
-  return [
-    ...all.filter((v) => !later.value.includes(v.docket)),
-    ...all.filter((v) => later.value.includes(v.docket)),
-  ]
+  return [...all.filter((v) => !later.isLater(v)), ...all.filter((v) => later.isLater(v))]
 })
-watch(
-  () => data.value?.round,
-  (list) => {
-    // A pair that was seen to, or that asks anew, comes back in its own turn.
-    later.value = later.value.filter((id) => list?.some((v) => v.docket === id))
-  },
-)
-
 function open(docket: number | null | undefined) {
   void router.push(docket ? `/dockets/${docket}` : '/hatch')
 }
 function putLater(docket: number | undefined) {
-  if (docket !== undefined) later.value = [...later.value.filter((id) => id !== docket), docket]
+  const visit = data.value?.round.find((v) => v.docket === docket)
+  if (visit) later.put(visit)
 }
 
 // A bench's number, then Enter, opens it; Enter alone opens the first of the Round.
@@ -99,11 +92,14 @@ const stale = computed(() => !!error.value && !!data.value)
       <header>
         <h1>{{ data?.title ?? session?.section }}</h1>
         <span class="soft">
-          <template v-if="data?.version">version {{ data.version }} · </template>{{ session?.room }} ·
-          {{ data?.benches.length ?? 0 }} pairs
+          {{ session?.room
+          }}<template v-if="data">
+            · {{ data.benches.length }} {{ data.benches.length === 1 ? 'pair' : 'pairs' }}</template
+          >
         </span>
         <span v-if="typed" class="typed v">bench {{ typed }} <kbd>Enter</kbd></span>
         <span class="gap" />
+        <PassClean v-if="session && data" :session="session.id" :benches="data.benches" />
         <button class="btn quiet" @click="papers = true">Papers</button>
         <ChoiceBar
           v-model="view"
@@ -130,7 +126,7 @@ const stale = computed(() => !!error.value && !!data.value)
       <div v-else-if="data" class="grid" :class="{ stale }" :style="{ '--columns': data.columns }">
         <BenchCard
           v-for="bench in data.benches"
-          :key="bench.bench"
+          :key="bench.docket ?? `bench-${bench.bench}`"
           :bench="bench"
           :now="now"
           @open="open(bench.docket)"

@@ -29,13 +29,13 @@ const WORDS: Record<string, string> = {
       <tbody>
         <tr
           v-for="bench in benches"
-          :key="bench.bench"
+          :key="bench.docket ?? `bench-${bench.bench}`"
           tabindex="0"
           @click="$emit('open', bench.docket)"
           @keydown.enter.stop="$emit('open', bench.docket)"
         >
           <td class="num">
-            <b>{{ bench.bench }}</b>
+            <b>{{ bench.bench ?? '–' }}</b>
           </td>
           <td>{{ bench.pair }}</td>
           <td v-for="entry in bench.stations" :key="entry.station" :class="entry.state ?? 'ahead'">

@@ -25,7 +25,7 @@ const rest = computed(() => props.visits.slice(1))
     </div>
     <article v-if="first" class="first">
       <div class="who">
-        <span class="bench">{{ first.bench }}</span>
+        <span class="bench">{{ first.bench ?? '–' }}</span>
         <div>
           <h2>{{ first.pair }}</h2>
           <span class="soft">{{ capital(first.station) }} · waits {{ waited(first.since, now) }}</span>
@@ -33,14 +33,14 @@ const rest = computed(() => props.visits.slice(1))
       </div>
       <div v-if="first.severity" class="seen" :class="first.severity">
         <SeverityTag :severity="first.severity" />
-        <p>{{ first.seen }}</p>
+        <p>{{ first.seen || first.reason }}</p>
         <p v-if="first.severity === 'stop'"><b>Keep the power off.</b></p>
       </div>
       <p v-else>{{ first.reason }}</p>
       <p v-if="first.claimed_by && !first.mine" class="soft">{{ first.claimed_by }} is on the way.</p>
       <div class="acts">
         <button class="btn" @click="$emit('open', first.docket)">
-          Open bench {{ first.bench }} <kbd>Enter</kbd>
+          {{ first.bench ? `Open bench ${first.bench}` : 'Open the docket' }} <kbd>Enter</kbd>
         </button>
         <button class="btn line" @click="$emit('later', first.docket)">Later <kbd>L</kbd></button>
       </div>
@@ -48,12 +48,12 @@ const rest = computed(() => props.visits.slice(1))
     <ol>
       <li v-for="visit in rest" :key="visit.docket">
         <button class="plain" @click="$emit('open', visit.docket)">
-          <span class="bench">{{ visit.bench }}</span>
+          <span class="bench">{{ visit.bench ?? '–' }}</span>
           <span>
             <b>{{ visit.pair }}</b>
             <span class="reason">
               <SeverityTag v-if="visit.severity" :severity="visit.severity" />
-              {{ visit.severity === 'stop' ? visit.seen : visit.reason }}
+              {{ (visit.severity === 'stop' && visit.seen) || visit.reason }}
             </span>
             <span v-if="visit.claimed_by && !visit.mine" class="reason"
               >{{ visit.claimed_by }} is on the way.</span

@@ -5,6 +5,7 @@ import { ask, client } from '@/api/client'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import StationTrace from '@/pieces/StationTrace.vue'
+import { soonWhileJudged } from '@/shared/polling'
 import { capital, STATIONS, type StationName } from '@/shared/words'
 import MyKit from './MyKit.vue'
 import MyMarks from './MyMarks.vue'
@@ -14,19 +15,36 @@ import { provideMyDocket } from './use-my-docket'
 
 const {
   data: dockets,
-  error,
-  isPending,
+  error: listError,
+  isPending: noList,
 } = useQuery({
   queryKey: ['my-dockets'],
   queryFn: () => ask(client.GET('/api/my/dockets')),
-  refetchInterval: 5000,
+  refetchInterval: 15_000,
 })
-const docket = computed(() => dockets.value?.[0] ?? null)
+const chosen = ref<number | null>(null)
+const id = computed(() => chosen.value ?? dockets.value?.[0]?.id ?? null)
+const { data, error: docketError } = useQuery({
+  queryKey: ['my-docket', id],
+  queryFn: () =>
+    ask(client.GET('/api/my/dockets/{docket_id}', { params: { path: { docket_id: id.value! } } })),
+  enabled: computed(() => id.value !== null),
+  refetchInterval: (q) => soonWhileJudged(q.state.data?.judging),
+})
+const docket = computed(() => data.value ?? null)
+const error = computed(() => docketError.value ?? listError.value)
+const isPending = computed(() => noList.value || (id.value !== null && !docket.value && !error.value))
 const { refused } = provideMyDocket(docket)
 const picked = ref<StationName | null>(null)
 const station = computed<StationName>(() => picked.value ?? ((docket.value?.current ?? 'kit') as StationName))
 const state = computed(() => docket.value?.stations.find((s) => s.station === station.value)?.state ?? null)
 
+const overStop = computed(() => docket.value?.passed_over_stop.includes(station.value) ?? false)
+const passedWords = computed(() =>
+  overStop.value
+    ? 'Passed by your instructor although a Stop stands below: power stays off until a person clears your bench.'
+    : 'Done. You can look at it again here.',
+)
 const WHAT: Record<string, string> = {
   asks: 'Your instructor is coming. You can go on reading, or take the request back.',
   'sent-back': 'Sent back: look at the hints, mend it, and hand it in again.',
@@ -53,11 +71,24 @@ const pass = computed(() => state.value === 'passed')
     <ErrorNote :error="error" />
     <p v-if="isPending" class="soft" aria-busy="true">Looking for your bench…</p>
     <EmptyNote
-      v-else-if="!docket"
+      v-else-if="!docket && !error"
       title="No kit yet"
       text="Fetch your kit at the hatch: your docket opens when it is handed to you."
     />
-    <template v-else>
+    <template v-else-if="docket">
+      <p v-if="docket.voided" class="off" role="alert">
+        <b>Power off.</b> {{ capital(docket.voided) }}. Ask for power again when it is mended.
+      </p>
+      <label v-if="(dockets?.length ?? 0) > 1" class="which">
+        <span class="soft">Exercise</span>
+        <select
+          class="field"
+          :value="id"
+          @change="chosen = Number(($event.target as HTMLSelectElement).value)"
+        >
+          <option v-for="one in dockets" :key="one.id" :value="one.id">{{ one.title }}</option>
+        </select>
+      </label>
       <header>
         <span class="number">{{ docket.bench }}</span>
         <div>
@@ -74,7 +105,8 @@ const pass = computed(() => state.value === 'passed')
       />
       <section class="now" :class="state ?? 'ahead'">
         <h2>{{ capital(station) }}{{ pass ? ': passed' : '' }}</h2>
-        <p>{{ WHAT[state ?? ''] ?? (pass ? 'Done. You can look at it again here.' : NEXT[station]) }}</p>
+        <p>{{ WHAT[state ?? ''] ?? (pass ? passedWords : NEXT[station]) }}</p>
+        <p v-if="docket.judging" class="soft" role="status">Being checked: your findings come in a moment.</p>
         <p v-if="message" class="word">{{ message.by }}: “{{ message.reason }}”</p>
       </section>
       <ErrorNote :error="refused" />
@@ -137,6 +169,17 @@ header {
 }
 .now.passed {
   border-color: var(--copper);
+}
+.off {
+  background: var(--stop);
+  color: var(--ground);
+  border-radius: var(--radius);
+  padding: 11px 16px;
+}
+.which {
+  display: flex;
+  gap: 10px;
+  align-items: center;
 }
 .word {
   font-weight: 600;

@@ -14,7 +14,6 @@ const state = computed(() => props.docket.stations.find((s) => s.station === 'po
     <p v-if="docket.cleared" class="good">
       <b>Cleared.</b> You may switch on. Power off before any wire is moved.
     </p>
-    <p v-else-if="docket.voided" class="stop"><b>Power off:</b> {{ docket.voided }}.</p>
     <p v-else-if="!state" class="soft">Your wiring is looked at first.</p>
     <button
       v-if="state === 'working' || state === 'voided'"
@@ -51,8 +50,7 @@ const state = computed(() => props.docket.stations.find((s) => s.station === 'po
   gap: 12px;
   justify-items: start;
 }
-.good,
-.stop {
+.good {
   border-radius: var(--radius);
   padding: 11px 14px;
   width: 100%;
@@ -60,10 +58,6 @@ const state = computed(() => props.docket.stations.find((s) => s.station === 'po
 .good {
   background: var(--good-bg);
   color: var(--good);
-}
-.stop {
-  background: var(--stop-bg);
-  color: var(--stop);
 }
 ul {
   padding-left: 18px;

@@ -43,14 +43,24 @@ async function send(text: string, token: string, basedOn: number) {
         Attempt {{ given.number }}, handed in by {{ given.by }} at {{ clockTime(given.at) }}.
       </p>
       <HintList v-if="given.hints.length" v-model:chosen="chosen" :hints="given.hints" />
-      <p v-else-if="kind !== 'readings'" class="good">Nothing stands out in what you handed in.</p>
+      <p v-else-if="!given.judged" class="soft" role="status">Being checked…</p>
+      <p v-else-if="kind !== 'readings' && !docket.voided" class="good">
+        Nothing stands out in what you handed in.
+      </p>
+      <ul
+        v-if="kind === 'readings' && docket.readings?.notes.length"
+        class="notes"
+        aria-label="About your log"
+      >
+        <li v-for="note in docket.readings.notes" :key="note">{{ note }}</li>
+      </ul>
       <ChangeList
         v-if="kind === 'wiring' && docket.wiring?.changes"
         :changes="docket.wiring.changes"
         :since="docket.wiring.number - 1"
       />
       <BoardMap
-        v-if="kind === 'wiring' && docket.wiring"
+        v-if="kind === 'wiring' && docket.wiring?.bench"
         :bench="docket.wiring.bench"
         :lit="lit"
         :severity="hint?.severity"
@@ -126,6 +136,13 @@ async function send(text: string, token: string, basedOn: number) {
 </template>
 
 <style scoped>
+.notes {
+  background: var(--check-bg);
+  color: var(--check);
+  border-radius: var(--radius);
+  padding: 9px 14px 9px 30px;
+  margin: 0;
+}
 .given {
   display: grid;
   gap: 12px;

@@ -43,8 +43,8 @@ async function keep() {
   <section v-if="columns.length" class="prediction">
     <h3>Your prediction</h3>
     <p class="soft">
-      Work out from your own wiring and values what each step should print. It counts when it is kept before
-      your readings.
+      Work out from your own wiring and values what each step should print, and enter what you measured at the
+      step below: each prediction is judged at that value. Only what is kept before your readings is judged.
     </p>
     <form @submit.prevent="keep">
       <table class="plain">

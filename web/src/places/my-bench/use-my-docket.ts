@@ -11,7 +11,7 @@ function make(docket: ComputedRef<MyDocket | null>) {
   const act = useMutation({
     mutationFn: (call: () => Promise<unknown>) => call(),
     onMutate: () => (refused.value = null),
-    onSettled: () => queries.invalidateQueries({ queryKey: ['my-dockets'] }),
+    onSettled: () => queries.invalidateQueries({ queryKey: ['my-docket'] }),
   })
   const at = () => ({ params: { path: { docket_id: docket.value!.id } } })
   const quietly = async (call: () => Promise<unknown>) => {

@@ -1,35 +1,34 @@
 <script setup lang="ts">
-// The hatch: scan or type a kit's tag and a pair's badge. A scanner just types, and ends with Enter.
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
+// The hatch: scan or type a kit's tag and a pair's badge, in either order. A scanner just types, and ends with Enter;
+// the field takes the next scan while the one before is answered.
+import { useQuery } from '@tanstack/vue-query'
+import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { ask, client } from '@/api/client'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
-import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useSession } from '@/shared/me'
+import { USUAL_MS } from '@/shared/polling'
 import KitTable from './KitTable.vue'
-import Substitute from './Substitute.vue'
+import ScanAnswers from './ScanAnswers.vue'
+import SubstituteForm from './SubstituteForm.vue'
+import { type Mode, useScans } from './use-scans'
 
 const { session } = useSession()
-const queries = useQueryClient()
 const route = useRoute()
-const act = ref<'out' | 'back' | 'instead'>('out')
+const act = ref<Mode | 'instead'>('out')
+const mode = computed<Mode>(() => (act.value === 'back' ? 'back' : 'out'))
+const code = ref('')
 const tag = ref(String(route.query.kit ?? ''))
-const badge = ref('')
-const faults = ref('')
-const part = ref('R1')
-const value = ref('')
-const reason = ref('')
-const said = ref('')
-const error = ref<unknown>(null)
-const busy = ref(false)
-const tagField = useTemplateRef<HTMLInputElement>('tagField')
-const badgeField = useTemplateRef<HTMLInputElement>('badgeField')
+const field = useTemplateRef<HTMLInputElement>('field')
+const { scan, forget, answers, pending, busy, undo, noteFault } = useScans(
+  computed(() => session.value?.id),
+  mode,
+)
 
 const { data: kits } = useQuery({
   queryKey: ['kits'],
   queryFn: () => ask(client.GET('/api/kits')),
-  refetchInterval: 5000,
+  refetchInterval: USUAL_MS,
 })
 const floor = useQuery({
   queryKey: ['floor', computed(() => session.value?.id)],
@@ -39,62 +38,39 @@ const floor = useQuery({
     ),
   enabled: computed(() => !!session.value),
 })
-const kit = computed(
-  () => kits.value?.find((k) => k.tag.toLowerCase() === tag.value.trim().toLowerCase()) ?? null,
-)
 const waiting = computed(() => floor.data.value?.benches.filter((b) => !b.docket) ?? [])
-onMounted(() => tagField.value?.focus())
+const hint = computed(() => {
+  if (act.value === 'back') return 'Scan the kit that comes back. A fault can be written down after it.'
+  if (pending.value?.kit) return `${pending.value.kit.named}: now the pair’s badge.`
+  if (pending.value?.badge) return `${pending.value.badge.named}: now the kit.`
+  return 'Scan a kit and a badge, in either order.'
+})
+const refocus = () => void nextTick(() => field.value?.focus())
+onMounted(() => {
+  if (tag.value) code.value = tag.value
+  refocus()
+})
+watch(act, () => {
+  forget()
+  refocus()
+})
 
-async function send() {
-  if (busy.value) return
-  busy.value = true
-  error.value = null
-  said.value = ''
-  try {
-    said.value = (await call()).message
-    await Promise.all([
-      queries.invalidateQueries({ queryKey: ['kits'] }),
-      queries.invalidateQueries({ queryKey: ['advice'] }),
-      queries.invalidateQueries({ queryKey: ['floor'] }),
-    ])
-    ;[tag.value, badge.value, faults.value, value.value, reason.value] = ['', '', '', '', '']
-    await nextTick()
-    tagField.value?.focus()
-  } catch (wrong) {
-    error.value = wrong
-  } finally {
-    busy.value = false
-  }
+function enter() {
+  scan(code.value)
+  code.value = ''
 }
-function call(): Promise<{ message: string }> {
-  if (act.value === 'out') {
-    return ask(
-      client.POST('/api/hatch/hand-out', {
-        body: { session: session.value!.id, tag: tag.value, badge: badge.value },
-      }),
-    )
-  }
-  if (act.value === 'back') {
-    const list = faults.value.split('\n').filter((f) => f.trim())
-    return ask(client.POST('/api/hatch/take-back', { body: { tag: tag.value, faults: list } }))
-  }
-  return ask(
-    client.POST('/api/hatch/substitute', {
-      body: { tag: tag.value, ref: part.value, value: value.value, reason: reason.value },
-    }),
-  )
-}
-function afterTag(event: KeyboardEvent) {
-  if (act.value !== 'out' || badge.value) return
+/** The mode by one key, while the field is empty: no tag and no badge begins with it. */
+function switchMode(event: KeyboardEvent) {
+  const to = ({ '>': 'out', '<': 'back', '=': 'instead' } as const)[event.key as '>' | '<' | '=']
+  if (!to || code.value) return
   event.preventDefault()
-  badgeField.value?.focus()
+  act.value = to
 }
 function choose(name: string) {
   tag.value = name
-  const row = kits.value?.find((k) => k.tag === name)
-  if (row?.state !== 'out') act.value = 'out'
-  else if (act.value === 'out') act.value = 'back'
-  void nextTick(() => (act.value === 'out' ? badgeField.value : tagField.value)?.focus())
+  if (act.value === 'instead') return
+  code.value = name
+  refocus()
 }
 </script>
 
@@ -106,79 +82,55 @@ function choose(name: string) {
         v-model="act"
         label="What to do"
         :choices="[
-          { value: 'out', word: 'Hand out' },
-          { value: 'back', word: 'Take back' },
-          { value: 'instead', word: 'Substitute' },
+          { value: 'out', word: 'Hand out', key: '>' },
+          { value: 'back', word: 'Take back', key: '<' },
+          { value: 'instead', word: 'Substitute', key: '=' },
         ]"
       />
-      <form class="sheet" @submit.prevent="send">
-        <div>
-          <label class="field-label" for="tag">Kit, its tag</label>
-          <input
-            id="tag"
-            ref="tagField"
-            v-model="tag"
-            class="field v big"
-            placeholder="HB-15"
-            autocomplete="off"
-            required
-            @keydown.enter="afterTag"
-          />
-          <p v-if="kit && act === 'out'" :class="kit.state === 'ready' ? 'ready' : 'held'">
-            {{
-              kit.state === 'ready'
-                ? `${kit.tag} is complete: ${kit.parts.map((p) => p.title).join(', ')}.`
-                : kit.reason
-            }}
-          </p>
-          <p v-else-if="kit && kit.holder" class="soft">With {{ kit.holder }}.</p>
-        </div>
-        <div v-if="act === 'out'">
-          <label class="field-label" for="badge">Pair, its badge or name</label>
-          <input
-            id="badge"
-            ref="badgeField"
-            v-model="badge"
-            class="field v big"
-            list="badges"
-            placeholder="P-07"
-            autocomplete="off"
-            required
-          />
-          <datalist id="badges">
-            <option v-for="bench in waiting" :key="bench.bench" :value="bench.badge">{{ bench.pair }}</option>
-          </datalist>
-        </div>
-        <div v-if="act === 'back'">
-          <label class="field-label" for="faults">Faults found, a line each (none: leave empty)</label>
-          <textarea id="faults" v-model="faults" class="field" rows="3" placeholder="thermometer leg bent" />
-          <p class="soft">
-            Was its supply reversed, or a light driven without a resistor? Test that part first.
-          </p>
-        </div>
-        <Substitute
-          v-if="act === 'instead'"
-          v-model:part="part"
-          v-model:value="value"
-          v-model:reason="reason"
-          :tag="kit?.tag ?? ''"
+      <div v-if="act === 'instead'" class="sheet box"><SubstituteForm v-model:tag="tag" /></div>
+      <form v-else class="sheet box" @submit.prevent="enter">
+        <label class="field-label" for="code">{{
+          act === 'out' ? 'Kit or badge' : 'Kit that comes back'
+        }}</label>
+        <input
+          id="code"
+          ref="field"
+          v-model="code"
+          class="field v big"
+          :placeholder="act === 'out' ? 'HB-15, then P-07' : 'HB-15'"
+          autocomplete="off"
+          list="badges"
+          maxlength="80"
+          @keydown="switchMode"
+          @keydown.esc="forget"
         />
-        <ErrorNote :error="error" />
-        <p v-if="said" class="ready" role="status">{{ said }}</p>
-        <button class="btn" :disabled="busy || !session">
-          {{ act === 'out' ? 'Hand out' : act === 'back' ? 'Take back' : 'Record the substitution' }}
-          <kbd>Enter</kbd>
+        <datalist v-if="act === 'out'" id="badges">
+          <option v-for="bench in waiting" :key="bench.badge" :value="bench.badge">{{ bench.pair }}</option>
+        </datalist>
+        <p class="hint" :class="{ half: pending }" role="status">
+          {{ hint }}
+          <button v-if="pending" type="button" class="btn quiet" @click="forget">Start over</button>
+        </p>
+        <button class="btn" :disabled="!session || !code.trim()">
+          {{ busy ? 'A moment…' : 'Enter' }} <kbd>Enter</kbd>
         </button>
       </form>
+      <ScanAnswers
+        v-if="answers.length"
+        :answers="answers"
+        @undo="undo"
+        @fault="(answer, faults) => noteFault(answer, faults)"
+        @done="refocus"
+      />
     </section>
-    <KitTable :kits="kits ?? []" :chosen="kit?.tag ?? ''" @choose="choose" />
+    <KitTable :kits="kits ?? []" :chosen="tag" @choose="choose" />
   </div>
 </template>
 
 <style scoped>
 .page {
   display: grid;
-  grid-template-columns: 380px 1fr;
+  grid-template-columns: 420px 1fr;
   gap: 24px;
   padding: 18px 20px;
 }
@@ -187,19 +139,24 @@ function choose(name: string) {
   gap: 12px;
   align-content: start;
 }
-form {
+.box {
   display: grid;
-  gap: 14px;
+  gap: 10px;
   padding: 18px;
 }
 .big {
-  font-size: 19px;
+  font-size: 22px;
 }
-.ready {
-  color: var(--good);
+.hint {
+  min-height: 34px;
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  color: var(--soft);
 }
-.held {
-  color: var(--stop);
+.hint.half {
+  color: var(--act);
+  font-weight: 620;
 }
 .btn {
   justify-content: center;

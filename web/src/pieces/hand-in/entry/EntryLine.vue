@@ -77,9 +77,9 @@ defineExpose({ focus: () => hasKeyboard && field.value?.focus({ preventScroll: t
         <dl>
           <dt>.8 a12 y</dt>
           <dd>a yellow wire from pin D8 to hole a12. A pin begins with a dot, a rail is +l -l +r -r.</dd>
-          <dt>th e8</dt>
-          <dd>the thermometer, its legs in e8, e9, e10. e10-8 goes upwards.</dd>
-          <dt>r c16 c20 ogogbngd m=327</dt>
+          <dt>th f20</dt>
+          <dd>the thermometer, its legs in f20, f21, f22. f22-20 goes upwards.</dd>
+          <dt>r f4 f9 bngnrdgd m=1480</dt>
           <dd>a resistor with its bands (two letters each) or its value, and what a meter says.</dd>
           <dt>q b=c12 c=c11 e=c13</dt>
           <dd>legs by name, or by the beginning of it.</dd>

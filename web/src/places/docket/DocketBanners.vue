@@ -1,0 +1,83 @@
+<script setup lang="ts">
+// What concerns the whole docket, whatever station is looked at: power off, judging under way, a decision to take back.
+import { computed } from 'vue'
+import { clockTime } from '@/shared/words'
+import { useDocket } from './use-docket'
+
+const { docket, undo, busy } = useDocket()
+const decided = computed(() => docket.value?.undo ?? null)
+</script>
+
+<template>
+  <div v-if="docket" class="banners">
+    <p v-if="docket.voided" class="off" role="alert">
+      <b>Power off.</b> The clearance is void: {{ docket.voided.replace(/[.]$/, '') }}.
+      <RouterLink :to="`/dockets/${docket.id}/power`">To the power station</RouterLink>
+    </p>
+    <p v-if="docket.judging" class="judging" role="status" aria-live="polite">
+      <span class="pulse" aria-hidden="true" />Being judged: what was handed in is checked now.
+    </p>
+    <p v-if="decided" class="undo">
+      {{ decided.by }}
+      {{ decided.what === 'cleared' ? 'cleared the bench' : `${decided.what} the ${decided.station}` }} at
+      {{ clockTime(decided.at) }}.
+      <button class="btn quiet" :disabled="busy" @click="undo()">Take it back <kbd>U</kbd></button>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.banners {
+  display: grid;
+  gap: 6px;
+  padding: 0 20px;
+}
+.banners:empty {
+  display: none;
+}
+p {
+  border-radius: var(--radius);
+  padding: 8px 14px;
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.off {
+  background: var(--stop);
+  color: var(--ground);
+  font-size: 16.5px;
+}
+.off a {
+  color: inherit;
+  margin-left: auto;
+}
+.judging {
+  background: var(--act-bg);
+  color: var(--act);
+}
+.undo {
+  background: var(--sunk);
+  padding-block: 2px;
+}
+.undo .btn {
+  margin-left: auto;
+}
+.pulse {
+  width: 9px;
+  height: 9px;
+  border-radius: 50%;
+  background: var(--act);
+  animation: pulse 1.1s ease-in-out infinite alternate;
+}
+@keyframes pulse {
+  to {
+    opacity: 0.25;
+  }
+}
+@media (prefers-reduced-motion: reduce) {
+  .pulse {
+    animation: none;
+  }
+}
+</style>

@@ -1,0 +1,96 @@
+<script setup lang="ts">
+// Hand-ins with nothing to look at can be passed together, after one look at the list.
+import { useMutation, useQueryClient } from '@tanstack/vue-query'
+import { NModal } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { ask, client, type Schemas } from '@/api/client'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { useMe } from '@/shared/me'
+import { capital } from '@/shared/words'
+
+const props = defineProps<{ session: number; benches: Schemas['BenchCardOut'][] }>()
+const { data: me } = useMe()
+const queries = useQueryClient()
+const show = ref(false)
+const left = ref<number[]>([])
+const clean = computed(() => props.benches.filter((b) => b.clean && b.docket))
+const picked = computed(() => clean.value.filter((b) => !left.value.includes(b.docket!)))
+const { mutate, isPending, error, data } = useMutation({
+  mutationFn: () =>
+    ask(
+      client.POST('/api/sessions/{session_id}/pass-clean', {
+        params: { path: { session_id: props.session } },
+        body: { dockets: Object.fromEntries(picked.value.map((b) => [String(b.docket), b.revision])) },
+      }),
+    ),
+  onSuccess: (done) => {
+    void queries.invalidateQueries({ queryKey: ['floor'] })
+    if (!done.changed.length) show.value = false
+  },
+})
+function toggle(docket: number) {
+  left.value = left.value.includes(docket)
+    ? left.value.filter((id) => id !== docket)
+    : [...left.value, docket]
+}
+</script>
+
+<template>
+  <button v-if="me?.kind === 'instructor' && clean.length" class="btn line" @click="show = true">
+    Pass {{ clean.length }} clean
+  </button>
+  <NModal v-model:show="show">
+    <form
+      class="sheet box"
+      role="dialog"
+      aria-modal="true"
+      aria-label="Pass clean hand-ins"
+      @submit.prevent="mutate()"
+    >
+      <h2>Pass what has nothing to look at</h2>
+      <p class="soft">
+        No Stop, Fix or Check, and readings in limits. Each can be taken back for a quarter of an hour.
+      </p>
+      <label v-for="bench in clean" :key="bench.docket!">
+        <input type="checkbox" :checked="!left.includes(bench.docket!)" @change="toggle(bench.docket!)" />
+        <span class="number">{{ bench.bench }}</span>
+        <span
+          ><b>{{ bench.pair }}</b> {{ capital(bench.station) }}: {{ bench.line }}</span
+        >
+      </label>
+      <ErrorNote v-if="error" :error="error" />
+      <p v-if="data?.changed.length" role="status">
+        Changed meanwhile, so left as they are: {{ data.changed.join(', ') }}.
+      </p>
+      <div class="acts">
+        <button class="btn" :disabled="!picked.length || isPending">Pass {{ picked.length }}</button>
+        <button type="button" class="btn quiet" @click="show = false">Not now</button>
+      </div>
+    </form>
+  </NModal>
+</template>
+
+<style scoped>
+.box {
+  padding: 22px 26px;
+  width: min(560px, 94vw);
+  display: grid;
+  gap: 12px;
+}
+label {
+  display: grid;
+  grid-template-columns: 20px 34px 1fr;
+  gap: 10px;
+  align-items: center;
+  padding: 4px 0;
+}
+.number {
+  font-weight: 700;
+  font-size: 20px;
+  text-align: right;
+}
+.acts {
+  display: flex;
+  gap: 10px;
+}
+</style>
