@@ -4,6 +4,9 @@ import os
 import sys
 from typing import Any
 
+AT_ONCE = ["tests.core", "tests.site", "tests.browser", "tests.test_house"]
+ALONE = "tests.workers"
+
 
 def main() -> int:
     os.environ.setdefault("DJANGO_SETTINGS_MODULE", "verifex.site.settings_test")
@@ -19,12 +22,19 @@ def main() -> int:
             self.skipped = [f"skipped: {test}: {why}" for test, why in result.skipped]
             return self.failed
 
-    runner = CountingRunner(parallel=2, interactive=False, verbosity=1)
-    runner.run_tests(sys.argv[1:] or ["tests"])
-    for line in runner.skipped:
-        print(line)
-    print(f"{runner.passed} passed, {runner.failed} failed")
-    return 1 if runner.failed or not runner.passed else 0
+    # Tests of the worker processes start children of their own, which the processes of a parallel run may not.
+    asked = sys.argv[1:]
+    at_once = [label for label in asked or AT_ONCE if not label.startswith(ALONE)]
+    alone = [label for label in asked or [ALONE] if label.startswith(ALONE)]
+    passed = failed = 0
+    for labels, parallel in ((at_once, 2), (alone, 0)):
+        if labels:
+            runner = CountingRunner(parallel=parallel, interactive=False, verbosity=1)
+            runner.run_tests(labels)
+            passed, failed = passed + runner.passed, failed + runner.failed
+            print("\n".join(runner.skipped), end="\n" if runner.skipped else "")
+    print(f"{passed} passed, {failed} failed")
+    return 1 if failed or not passed else 0
 
 
 if __name__ == "__main__":

@@ -40,7 +40,7 @@ class SheetTest(TestCase):
             expected_sheet(EXERCISE, hand_in("tidy.bench")),
             expected_sheet(EXERCISE, hand_in("three-volt.bench")),
         )
-        self.assertEqual((rail.variant.id, internal.variant.id), ("rail", "internal"))  # type: ignore[union-attr]
+        self.assertEqual((rail.variant.id, internal.variant.id), ("rail", "internal"))
         self.assertAlmostEqual(rail.per_count / internal.per_count, 5.0 / 1.1)
         self.assertAlmostEqual(internal.top_value, 60.0)  # (1.1 − 0.5) / 0.01
         self.assertIn("full at 60 °C", " ".join(internal.notes))

@@ -56,3 +56,27 @@ class ProposeTest(TestCase):
     def test_every_mark_has_its_evidence(self):
         for criterion in proposal(wiring=STOP + FIX).criteria:
             self.assertTrue(criterion.evidence, criterion.name)
+
+
+class SoFarTest(TestCase):
+    def test_what_is_not_reached_is_not_marked_until_the_end(self):
+        early = proposal(program_handed_in=False, steps={}, final=False)
+        open_ = {c.name for c in early.criteria if c.proposed is None}
+        self.assertEqual(open_, {"program", "readings"})
+        self.assertIn("Program: – of 6", early.feedback())
+        final = proposal(program_handed_in=False, steps={}, final=True)
+        self.assertEqual(
+            {c.name: c.proposed for c in final.criteria if c.name in open_}, dict.fromkeys(open_, Decimal(0))
+        )
+
+    def test_a_resistor_that_is_not_there_earns_nothing_for_its_value(self):
+        missing = proposal(resistors={"R1, series resistor": False})
+        row = next(c for c in missing.criteria if c.name == "resistors")
+        self.assertEqual((row.proposed, row.evidence), (Decimal(0), ("Not on the bench: R1, series resistor (−4).",)))
+
+    def test_a_step_at_a_flat_end_of_the_converter_costs_nothing(self):
+        self.assertEqual(marks(steps=dict.fromkeys(IN_LIMITS, "exempt"))["readings"], Decimal(6))
+
+    def test_a_log_without_a_sheet_to_compare_with_is_left_to_the_eye(self):
+        row = next(c for c in proposal(steps={}, readings_handed_in=True).criteria if c.name == "readings")
+        self.assertIn("judge it by eye", row.evidence[0])

@@ -2,19 +2,27 @@
 
 from typing import Any
 
+from django.db.models import OuterRef, QuerySet, Subquery
+
 from verifex.dockets.models import Docket
 from verifex.dockets.stations import states
 from verifex.dockets.transitions import Transition, transition
 from verifex.people.access import Stale, is_member, role_in
 from verifex.people.events import record, session_scope, told_since
 from verifex.people.models import User
+from verifex.plan.models import Seat
+
+
+def found() -> "QuerySet[Docket]":
+    """Dockets with what nearly everything about them asks for, `seat` (the bench's number) among it."""
+    seat = Seat.objects.filter(session=OuterRef("session"), pair=OuterRef("pair")).values("bench")[:1]
+    related = ("pair", "session__section__course", "session__room", "version__exercise", "scheme", "claimed_by")
+    return Docket.objects.select_related(*related).annotate(seat=Subquery(seat))
 
 
 def find(docket_id: int) -> Docket:
-    """A docket with what nearly everything about it asks for. Raises DoesNotExist."""
-    return Docket.objects.select_related(
-        "pair", "session__section__course", "session__room", "version__exercise", "scheme", "claimed_by"
-    ).get(pk=docket_id)
+    """One docket. Raises DoesNotExist."""
+    return found().get(pk=docket_id)
 
 
 def begin(docket_id: int, based_on: int | None) -> Docket:

@@ -6,7 +6,7 @@ from django.http import Http404, HttpRequest
 from ninja import Router
 
 from verifex.dockets import services
-from verifex.dockets.act import find
+from verifex.dockets.act import found
 from verifex.dockets.models import Docket
 from verifex.dockets.present_pair import docket_line, my_docket_json
 from verifex.dockets.schemas import (
@@ -21,7 +21,7 @@ from verifex.dockets.schemas import (
 )
 from verifex.dockets.study import check_now
 from verifex.exercises.schemas import bench_out, hint_of
-from verifex.people.access import is_member_of, pairs_of, reader
+from verifex.people.access import memberships, pairs_of, reader
 from verifex.people.http import Id, unless_known
 
 router = Router(tags=["my bench"])
@@ -30,16 +30,11 @@ MOST_LISTED = 50
 
 def own_docket(request: HttpRequest, docket_id: int) -> Docket:
     """The docket, if it is the reader's own; another pair's does not exist for them."""
-    own_revision(request, docket_id)
-    return find(docket_id)
-
-
-def own_revision(request: HttpRequest, docket_id: int) -> int:
-    """The revision of one's own docket: two short looks, as it is asked for all the time."""
-    known = Docket.objects.filter(pk=docket_id).values_list("pair", "revision").first()
-    if known is None or not is_member_of(reader(request), known[0]):
+    mine = memberships(reader(request), "pair__members__")
+    docket = found().select_related("sheets").filter(mine, pk=docket_id).first()
+    if docket is None:
         raise Http404
-    return int(known[1])
+    return docket
 
 
 @router.get("/my/dockets", response=list[DocketLineOut])
@@ -52,18 +47,18 @@ def my_dockets(request: HttpRequest) -> Any:
 
 @router.get("/my/dockets/{docket_id}", response=MyDocketOut)
 def my_docket(request: HttpRequest, docket_id: Id) -> Any:
-    revision = own_revision(request, docket_id)
-    return unless_known(request, [docket_id, revision], lambda: my_docket_json(find(docket_id)))
+    docket = own_docket(request, docket_id)
+    return unless_known(request, [docket.pk, docket.revision], lambda: my_docket_json(docket))
 
 
 @router.post("/my/dockets/{docket_id}/check-wiring", response=PairCheckOut)
 def check_my_wiring(request: HttpRequest, docket_id: Id, data: TextIn) -> dict[str, Any]:
     """A live check while typing: hints only, nothing stored."""
-    found = check_now(reader(request), own_docket(request, docket_id), data.text)
+    checked = check_now(reader(request), own_docket(request, docket_id), data.text)
     return {
-        "problems": found["problems"],
-        "hints": [hint_of(finding) for finding in found["findings"]],
-        "bench": bench_out(found["bench"]),
+        "problems": checked["problems"],
+        "hints": [hint_of(finding) for finding in checked["findings"]],
+        "bench": bench_out(checked["bench"]),
     }
 
 

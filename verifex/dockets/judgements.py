@@ -27,6 +27,8 @@ def newest_of(dockets: Iterable[int], *, only_summaries: bool) -> dict[int, dict
 
 def sheets_of(docket: Docket) -> SheetsRecord | None:
     """The expected sheets of the docket's bench; None until they are worked out."""
-    kept = BenchSheets.objects.filter(docket=docket).first()
-    record = read_record(kept.record) if kept else None
+    try:
+        record = read_record(docket.sheets.record)
+    except BenchSheets.DoesNotExist:
+        return None
     return record if isinstance(record, SheetsRecord) else None

@@ -168,7 +168,7 @@ def keep(docket_id: int, judged: Judged) -> bool:
         judged_with=judged.judged_with.model_dump(mode="json"),
         record=judged.record.model_dump(mode="json", exclude=set(judged.record.DETAILS)),
         details=judged.record.model_dump(mode="json", include=set(judged.record.DETAILS)),
-        summary=summary_of(judged.record, unit).model_dump(mode="json"),
+        summary=summary_of(judged.record, unit, inputs.measured.rail_volts).model_dump(mode="json"),
     )
     if isinstance(judged.record, ProgramRecord):
         _void_on_new_stop(docket, judged.record)

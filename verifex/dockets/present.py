@@ -1,9 +1,10 @@
 """A docket as the API shows it to staff, from what is kept; nothing is judged here."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from typing import Any
 
-from django.db.models import Q
+from django.db.models import Max, Q
+from django.db.models.functions import Substr
 from django.http import HttpRequest
 
 from verifex.core.assess import FindingRecord, PredictionRecord, ProgramRecord, ReadingsRecord, WiringRecord
@@ -21,6 +22,7 @@ from verifex.dockets.models import (
     SharedReadings,
     State,
     Station,
+    StationState,
 )
 from verifex.dockets.services.decide import undoable
 from verifex.dockets.stations import ORDER, current, states
@@ -41,6 +43,9 @@ def docket_for_staff(request: HttpRequest, docket_id: int) -> Docket:
 
 
 def bench_number(docket: Docket) -> int | None:
+    """The bench the pair sits at in this session, where it has a seat."""
+    if hasattr(docket, "seat"):
+        return docket.seat  # type: ignore[no-any-return]
     seats = Seat.objects.filter(session=docket.session_id, pair=docket.pair_id)
     return seats.values_list("bench", flat=True).first()
 
@@ -49,13 +54,13 @@ def docket_json(docket: Docket, by: User) -> dict[str, Any]:
     """Everything of a docket, for staff."""
     handed_in = HandedIn(docket)
     now = situation(by, docket)
-    clearance = (
-        docket.clearances.filter(voided_at__isnull=True).select_related("wiring", "kit_issue__kit", "by").first()
-    )
+    clearances = list(docket.clearances.select_related("wiring", "kit_issue__kit", "by").defer("wiring__text"))
+    clearance = next((c for c in clearances if c.voided_at is None), None)
+    rows = states(docket)
     sheets = sheets_of(docket)
     decision = undoable(docket)
     return {
-        **common(docket),
+        **common(docket, rows),
         "revision": docket.revision,
         "session": docket.session_id,
         "exercise": exercise_json(docket.version),
@@ -70,7 +75,7 @@ def docket_json(docket: Docket, by: User) -> dict[str, Any]:
         "program": _program(handed_in),
         "readings": _readings(handed_in),
         "clearance": _clearance(clearance) if clearance else None,
-        "voided": _voided(docket),
+        "voided": voided.void_reason if (voided := last_voided(rows, clearances)) else "",
         "measurements": measurements(docket),
         "measurables": [measurable(m, told=True) for m in sheets.measurables if m.offered] if sheets else [],
         "prediction": prediction_json(handed_in),
@@ -78,16 +83,22 @@ def docket_json(docket: Docket, by: User) -> dict[str, Any]:
     }
 
 
+MOST_SHOWN = 60_000  # letters of a log that a screen is sent; all of it is kept
+
+
 class HandedIn:
     """The last attempt of each kind of a docket, with its newest judgement (None while it is being judged)."""
 
     def __init__(self, docket: Docket) -> None:
         self.docket = docket
-        attempts = list(docket.attempts.select_related("by").defer("text").order_by("number"))
-        self.attempts: dict[str, Attempt] = {attempt.kind: attempt for attempt in attempts}
-        last = [attempt.pk for attempt in self.attempts.values()]
-        newest = Judgement.objects.filter(attempt__in=last).defer("judged_with").order_by("id")
-        self.judgements: dict[str, Judgement] = {judgement.kind: judgement for judgement in newest}
+        last = docket.attempts.order_by().values("kind").annotate(last=Max("pk")).values("last")
+        attempts = Attempt.objects.filter(pk__in=last).select_related("by").defer("text")
+        self.attempts: dict[str, Attempt] = {
+            attempt.kind: attempt for attempt in attempts.annotate(beginning=Substr("text", 1, MOST_SHOWN))
+        }
+        newest = Judgement.objects.filter(docket=docket).order_by().values("attempt").annotate(last=Max("pk"))
+        kept = Judgement.objects.filter(pk__in=newest.values("last"), attempt__in=last).defer("judged_with")
+        self.judgements: dict[str, Judgement] = {judgement.kind: judgement for judgement in kept}
 
     def attempt(self, kind: str) -> dict[str, Any] | None:
         """What every hand-in has, for staff; None where there is none."""
@@ -106,14 +117,12 @@ class HandedIn:
         }
 
 
-MOST_SHOWN = 60_000  # letters of a log that a screen is sent; all of it is kept
-
-
 def shown_text(attempt: Attempt) -> str:
     """The text as handed in; of a very long log its beginning, and a line that says so."""
+    beginning: str = attempt.beginning  # type: ignore[attr-defined]  # annotated by HandedIn
     if attempt.size_bytes <= MOST_SHOWN:
-        return attempt.text
-    return f"{attempt.text[:MOST_SHOWN]}\n… {attempt.size_bytes // 1024} kB in all; the rest is kept and was judged.\n"
+        return beginning
+    return f"{beginning}\n… {attempt.size_bytes // 1024} kB in all; the rest is kept and was judged.\n"
 
 
 def as_finding(data: dict[str, Any]) -> dict[str, Any]:
@@ -248,9 +257,8 @@ def prediction_json(handed_in: HandedIn) -> dict[str, Any] | None:
     }
 
 
-def common(docket: Docket) -> dict[str, Any]:
-    rows = states(docket)
-    now = current(rows)
+def common(docket: Docket, rows: Mapping[str, StationState]) -> dict[str, Any]:
+    now = current(dict(rows))
     return {
         "id": docket.pk,
         "bench": bench_number(docket),
@@ -303,17 +311,13 @@ def _clearance(clearance: Clearance) -> dict[str, Any]:
     }
 
 
-def last_voided(docket: Docket) -> Clearance | None:
-    """The clearance that was voided, while the power station waits for another."""
-    if states(docket).get(Station.POWER, None) is None or states(docket)[Station.POWER].state != State.VOIDED:
+def last_voided(rows: Mapping[str, StationState], clearances: Sequence[Clearance]) -> Clearance | None:
+    """The clearance that was voided last, while the power station waits for another."""
+    power = rows.get(Station.POWER)
+    if power is None or power.state != State.VOIDED:
         return None
-    return docket.clearances.filter(voided_at__isnull=False).order_by("-voided_at").first()
-
-
-def _voided(docket: Docket) -> str:
-    """Why the clearance was voided, while it is."""
-    last = last_voided(docket)
-    return last.void_reason if last else ""
+    voided = [(c.voided_at, c) for c in clearances if c.voided_at is not None]
+    return max(voided, key=lambda pair: pair[0])[1] if voided else None
 
 
 def measurements(docket: Docket) -> list[dict[str, Any]]:

@@ -22,6 +22,7 @@ from verifex.dockets.present import (
     shown_text,
     substitutions,
 )
+from verifex.dockets.stations import states
 from verifex.exercises.schemas import bench_out, hint_of
 from verifex.exercises.views import exercise_json, readings_json
 
@@ -36,10 +37,11 @@ def my_docket_json(docket: Docket) -> dict[str, Any]:
     judgement = handed_in.judgements.get(Kind.READINGS)
     readings = judgement.typed(ReadingsRecord) if judgement else None
     issue = kit_issue_of(docket)
-    voided = last_voided(docket)
+    rows, clearances = states(docket), list(docket.clearances.all())
+    voided = last_voided(rows, clearances)
     decisions = list(docket.decisions.select_related("by").filter(undone_at__isnull=True, what__in=TOLD))
     return {
-        **common(docket),
+        **common(docket, rows),
         "members": [m.user.get_full_name() for m in members(docket)],
         "exercise": _exercise(docket, sheets),
         "kit": issue.kit.tag if issue else "",
@@ -51,7 +53,7 @@ def my_docket_json(docket: Docket) -> dict[str, Any]:
         "prediction": _own_prediction(handed_in),
         "steps": [step.model_dump() for step in readings.steps] if readings else [],
         "sheet": _sheet(sheets, readings),
-        "cleared": docket.clearances.filter(voided_at__isnull=True).exists(),
+        "cleared": any(clearance.voided_at is None for clearance in clearances),
         "voided": voided.void_told or voided.void_reason if voided else "",
         "passed_over_stop": sorted({d.station for d in decisions if d.overruled}),
         "messages": [_message(d) for d in decisions],

@@ -82,7 +82,8 @@ class ExplanationOut(Schema):
     likelihood: str
     share: float
     look_at: str
-    program_line: int | None = None  # where the program check found that same fault
+    program_says: str = ""  # what the program check says of that same fault
+    program_line: int | None = None
 
 
 class ReadingsAttemptOut(Schema):

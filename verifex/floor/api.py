@@ -3,7 +3,6 @@
 from datetime import datetime
 from typing import Any
 
-from django.db.models import Q
 from django.http import HttpRequest
 from ninja import Router, Schema
 
@@ -14,13 +13,14 @@ from verifex.dockets.stations import ORDER
 from verifex.floor.round import words
 from verifex.floor.standing import Standing, standings
 from verifex.people import clock
-from verifex.people.access import Refused, Stale, reader, require_instructor, require_staff, sections_of
+from verifex.people.access import Refused, Stale, reader, require_instructor, sections_of
 from verifex.people.events import STORES, newest, session_scope
 from verifex.people.http import Id, unless_known
 from verifex.people.models import User
+from verifex.plan.access import session_for_staff
 from verifex.plan.models import Seat, Session
-from verifex.stores.models import Kit, Substitution
-from verifex.stores.services import readiness
+from verifex.stores.models import Substitution
+from verifex.stores.services import held_back
 
 router = Router(tags=["floor"])
 
@@ -113,9 +113,7 @@ def floor(request: HttpRequest, session_id: Id) -> Any:
 
 
 def _session_of(request: HttpRequest, session_id: int) -> Session:
-    session = Session.objects.select_related("section__course", "room").get(pk=session_id)
-    require_staff(reader(request), session.section)
-    return session
+    return session_for_staff(reader(request), session_id)
 
 
 @router.post("/sessions/{session_id}/pass-clean", response=CleanOut)
@@ -231,8 +229,4 @@ def _hatch(session: Session) -> list[str]:
     """What the hatch has to say: substitutions of this session, kits of this course in repair or incomplete."""
     given = Substitution.objects.filter(issue__session=session).select_related("issue__pair")
     said = [f"{s.issue.pair}: {s.ref} is {s.ohms:g} Ω, {s.reason}. The sheet follows." for s in given]
-    held_back = Q(in_repair=True) | Q(parts__present=False) | Q(parts=None)
-    kits = Kit.objects.filter(held_back, exercise__course=session.section.course_id).distinct()
-    kits = kits.prefetch_related("parts", "issues__pair")
-    states = [readiness(kit) for kit in kits]
-    return said + [ready.reason for ready in states if ready.state in ("repair", "incomplete")]
+    return said + held_back(session.section.course_id)

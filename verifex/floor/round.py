@@ -8,13 +8,13 @@ def words(standing: Standing) -> tuple[str, str]:
     """(what the card says, why to go there)."""
     row = standing.row
     station, state = (row.station, row.state) if row else (Station.KIT, None)
-    number = standing.attempts.get(standing.kind, 0) if standing.kind else 0
+    number = standing.judged.get(standing.kind, 0) if standing.kind else 0
     if standing.is_off:
         return "power off: clearance voided", "The clearance is void: see that power is off."
     if state == State.SENT_BACK:
         return f"sent back, working on attempt {number + 1}", ""
     if state == State.ASKS and standing.is_being_judged:
-        return f"attempt {number} is being judged", f"{station.capitalize()}, attempt {number}: being judged."
+        return "handed in, being judged", f"{station.capitalize()} handed in; it is being judged."
     match station:
         case Station.WIRING if state == State.ASKS:
             return f"attempt {number} handed in · {_many(standing)}", f"Wiring, attempt {number}: {_many(standing)}."

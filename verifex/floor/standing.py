@@ -4,12 +4,12 @@ from collections import defaultdict
 from dataclasses import dataclass, field
 from datetime import datetime
 
-from django.db.models import Max, Q
+from django.db.models import Q
 
 from verifex.core.assess import Summary
 from verifex.core.findings import Severity
 from verifex.dockets.judgements import newest_of
-from verifex.dockets.models import Attempt, Docket, Kind, Measurement, SharedReadings, State, Station, StationState
+from verifex.dockets.models import Docket, Kind, SharedReadings, State, Station, StationState
 from verifex.dockets.stations import current
 
 #: The hand-in that the cards of a station speak of.
@@ -27,10 +27,8 @@ class Standing:
 
     docket: Docket
     rows: dict[str, StationState] = field(default_factory=dict)
-    attempts: dict[str, int] = field(default_factory=dict)  # by kind, the number of the last one
     summaries: dict[str, Summary] = field(default_factory=dict)
     judged: dict[str, int] = field(default_factory=dict)  # by kind, the attempt that was judged last
-    rail_volts: float | None = None
     second_look: bool = False
 
     @property
@@ -48,8 +46,8 @@ class Standing:
 
     @property
     def is_being_judged(self) -> bool:
-        kind = self.kind
-        return kind is not None and kind in self.attempts and self.judged.get(kind, 0) < self.attempts[kind]
+        """Something handed in waits for its judgement: what is kept of the station may be of the attempt before."""
+        return self.docket.judging_since is not None
 
     @property
     def asks(self) -> bool:
@@ -85,7 +83,8 @@ class Standing:
         readings = self.summaries.get(Kind.READINGS)
         if readings and readings.last_centre is not None:
             return f"{readings.last_step}: {readings.last_centre:g} {readings.last_unit}".strip()
-        return f"supply {self.rail_volts:g} V" if self.rail_volts is not None else ""
+        wiring = self.summaries.get(Kind.WIRING)
+        return f"supply {wiring.rail_volts:g} V" if wiring and wiring.rail_volts is not None else ""
 
 
 def standings(dockets: list[Docket]) -> dict[int, Standing]:
@@ -94,14 +93,9 @@ def standings(dockets: list[Docket]) -> dict[int, Standing]:
     ids = list(found)
     for row in StationState.objects.filter(docket__in=ids, stage=1):
         found[row.docket_id].rows[row.station] = row
-    last = Attempt.objects.filter(docket__in=ids).values_list("docket", "kind").annotate(last=Max("number"))
-    for docket_id, kind, number in last.order_by():
-        found[docket_id].attempts[kind] = number
     for docket_id, judgements in newest_of(ids, only_summaries=True).items():
         found[docket_id].summaries = {kind: judgement.summed for kind, judgement in judgements.items()}
         found[docket_id].judged = {kind: judgement.attempt.number for kind, judgement in judgements.items()}
-    for docket_id, volts in Measurement.objects.filter(docket__in=ids, name="rail").values_list("docket", "value"):
-        found[docket_id].rail_volts = volts  # in order, so the last one counts
     for docket_id in _looked_at_twice(ids):
         found[docket_id].second_look = True
     for standing in found.values():

@@ -16,9 +16,10 @@ from verifex.marks.book import Marked, marked
 from verifex.marks.csv_out import marks_csv
 from verifex.marks.models import ClosedMark
 from verifex.marks.sheet import plain
-from verifex.people.access import is_member, reader, require_staff
+from verifex.people.access import is_member, reader
 from verifex.people.events import newest, session_scope
 from verifex.people.http import Id, unless_known
+from verifex.plan.access import session_for_staff
 from verifex.plan.models import Session
 
 router = Router(tags=["marks"])
@@ -188,9 +189,7 @@ def _done(docket_id: int) -> dict[str, int]:
 
 
 def _class(request: HttpRequest, session_id: int) -> Session:
-    session = Session.objects.select_related("section").get(pk=session_id)
-    require_staff(reader(request), session.section)
-    return session
+    return session_for_staff(reader(request), session_id)
 
 
 def _dockets(session: Session) -> list[Docket]:

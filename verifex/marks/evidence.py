@@ -4,7 +4,7 @@ from collections import defaultdict
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 
-from django.db.models import Max
+from django.db.models import Max, Q
 
 from verifex.core.assess import (
     Assessment,
@@ -63,7 +63,8 @@ def shown(dockets: Iterable[Docket]) -> dict[int, Shown]:
     for clearance in Clearance.objects.filter(docket__in=ids).order_by("id"):
         found[clearance.docket_id].clearances.append(clearance)
     _issues(found)
-    for one, other in SharedReadings.objects.filter(one__docket__in=ids).values_list("one__docket", "other__docket"):
+    shared = SharedReadings.objects.filter(Q(one__docket__in=ids) | Q(other__docket__in=ids))
+    for one, other in shared.values_list("one__docket", "other__docket"):
         for docket_id in (one, other):
             if docket_id in found:
                 found[docket_id].second_look = True

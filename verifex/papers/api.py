@@ -10,9 +10,9 @@ from verifex.dockets.models import Docket
 from verifex.dockets.present import bench_number, docket_for_staff
 from verifex.papers.pdf import pdf_of
 from verifex.papers.sheets import sheet_html
-from verifex.people.access import Refused, reader, require_staff
+from verifex.people.access import Refused, reader
 from verifex.people.http import Id
-from verifex.plan.models import Session
+from verifex.plan.access import session_for_staff
 from verifex.work.api import WorkOut, work_json
 from verifex.work.run import start
 
@@ -45,8 +45,7 @@ def prediction_paper(request: HttpRequest, docket_id: Id) -> HttpResponse:
 @router.post("/sessions/{session_id}/papers", response=WorkOut)
 def class_papers(request: HttpRequest, session_id: Id, data: PapersIn) -> dict[str, Any]:
     """Begin the papers of a whole session; the answer says how far they are."""
-    session = Session.objects.select_related("section").get(pk=session_id)
-    require_staff(reader(request), session.section)
+    session = session_for_staff(reader(request), session_id)
     if not session.dockets.exists():
         raise Refused("No docket is open in this session yet, so there is no sheet to print.")
     return work_json(start("class-sheets", reader(request), {"session": session_id, "answers": data.answers}))

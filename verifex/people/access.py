@@ -48,25 +48,20 @@ def require_instructor(user: User, section: Section) -> None:
         raise NotAllowed("Only an instructor of this section may do that.")
 
 
+def memberships(user: User, path: str = "") -> Q:
+    """The user's memberships of now, as a condition; `path` leads to the membership (`pair__members__`)."""
+    now = clock.now()
+    still = Q(**{f"{path}until__isnull": True}) | Q(**{f"{path}until__gt": now})
+    return still & Q(**{f"{path}user": user, f"{path}since__lte": now})
+
+
 def pairs_of(user: User) -> list[Pair]:
     """The pairs the user is a member of now."""
-    now = clock.now()
-    return list(
-        Pair.objects.filter(members__user=user, members__since__lte=now)
-        .filter(Q(members__until__isnull=True) | Q(members__until__gt=now))
-        .distinct()
-    )
+    return list(Pair.objects.filter(memberships(user, "members__")).distinct())
 
 
 def is_member(user: User, pair: Pair) -> bool:
-    return is_member_of(user, pair.pk)
-
-
-def is_member_of(user: User, pair_id: int) -> bool:
-    """Whether the user is a member of the pair now."""
-    now = clock.now()
-    open_ = Q(until__isnull=True) | Q(until__gt=now)
-    return PairMember.objects.filter(open_, pair=pair_id, user=user, since__lte=now).exists()
+    return PairMember.objects.filter(memberships(user), pair=pair).exists()
 
 
 def sections_of(user: User) -> list[Section]:

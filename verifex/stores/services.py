@@ -13,7 +13,7 @@ from verifex.people.events import STORES, record
 from verifex.people.models import Pair, User
 from verifex.plan.models import Session
 from verifex.stores.advice import allowed_resistors
-from verifex.stores.models import Kit, KitIssue, StockResistor, Substitution
+from verifex.stores.models import Kit, KitIssue, KitPart, StockResistor, Substitution
 
 UNDO_FOR = timedelta(minutes=15)
 
@@ -41,6 +41,21 @@ def readiness(kit: Kit, may_name_holder: bool = True) -> Readiness:
     if missing:
         return Readiness("incomplete", f"{kit.tag} lacks {', '.join(missing)}.")
     return Readiness("ready", "")
+
+
+def held_back(course_id: int) -> list[str]:
+    """Why kits of a course that are in the store cannot go out: in repair, or incomplete."""
+    here = Kit.objects.filter(exercise__course=course_id).exclude(
+        issues__returned_at__isnull=True, issues__pk__isnull=False
+    )
+    lacking: dict[str, list[str]] = {}
+    missing = KitPart.objects.filter(present=False, kit__in=here, kit__in_repair=False).order_by("kit__tag", "id")
+    for tag, title in missing.values_list("kit__tag", "title"):
+        lacking.setdefault(tag, []).append(title)
+    said = {tag: f"{tag} lacks {', '.join(titles)}." for tag, titles in lacking.items()}
+    for tag, note in here.filter(in_repair=True).values_list("tag", "repair_note"):
+        said[tag] = f"{tag} is in repair: {note or 'no note'}."
+    return [said[tag] for tag in sorted(said)]
 
 
 def kit_of(tag: str) -> Kit:

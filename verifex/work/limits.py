@@ -38,11 +38,15 @@ def run_limited(function: Callable[..., Any], args: tuple[Any, ...], cpu_seconds
     except MemoryError:
         # What was allocated may not come back; a fresh worker is surer than a tired one.
         os._exit(OUT_OF_MEMORY_EXIT)
+    finally:
+        # The worker itself, between two calls, is under no limit.
+        _limit(resource.RLIMIT_CPU, resource.RLIM_INFINITY)
+        _limit(resource.RLIMIT_AS, resource.RLIM_INFINITY)
 
 
 def _limit(which: int, most: int) -> None:
     _, hard = resource.getrlimit(which)
-    resource.setrlimit(which, (most, hard))
+    resource.setrlimit(which, (hard if most == resource.RLIM_INFINITY else most, hard))
 
 
 def _address_space_bytes() -> int:

@@ -69,10 +69,12 @@ def _grid(bench: Workbench) -> list[str] | None:
 
 
 def _explained(explanation: Explanation, program: ProgramRecord | None) -> ExplanationRecord:
-    """With the line at which the program check found the very same fault."""
+    """With what the program check says of the very same fault, where it found that."""
     rules = program_rules_of(explanation.fault)
     found = next((f for f in program.findings if f.rule in rules), None) if program else None
-    return ExplanationRecord(**explanation.as_json(), program_line=found.where.line if found else None)
+    if found is None:
+        return ExplanationRecord(**explanation.as_json())
+    return ExplanationRecord(**explanation.as_json(), program_says=found.seen, program_line=found.where.line)
 
 
 def _follows_program(report: ReadingsReport, sheet: Sheet, program: ProgramRecord | None) -> list[str]:

@@ -135,13 +135,15 @@ class StepRecord(Record):
 
 
 class ExplanationRecord(Record):
-    """A fault that may explain the readings. `program_line` is where the program check found that same fault."""
+    """A fault that may explain the readings. `program_says` is what the program check says of that same fault, with its
+    line where it has one; empty where it found none."""
 
     fault: str
     title: str
     likelihood: str
     share: float
     look_at: str
+    program_says: str = ""
     program_line: int | None = None
 
 

@@ -20,6 +20,7 @@ class Summary(Record):
     last_step: str = ""
     last_centre: float | None = None
     last_unit: str = ""
+    rail_volts: float | None = None  # the measured supply, with a wiring
     fits_best: str = ""
     second_look: bool = False
 
@@ -39,8 +40,8 @@ class Summary(Record):
         return not looked and not self.overrun and self.verdict in ("", "in-limits") and not self.second_look
 
 
-def summary_of(record: StationRecord, unit: str = "") -> Summary:
-    """`unit` is that of the exercise's main reading."""
+def summary_of(record: StationRecord, unit: str = "", rail_volts: float | None = None) -> Summary:
+    """`unit` is that of the exercise's main reading, `rail_volts` the measured supply."""
     # The second look at a log is not a finding on the bench.
     findings = () if isinstance(record, ReadingsRecord) and not record.overrun else record.findings
     counts = {severity.value: sum(f.severity is severity for f in findings) for severity in Severity}
@@ -58,6 +59,7 @@ def summary_of(record: StationRecord, unit: str = "") -> Summary:
         last_step=last.name if last else "",
         last_centre=last.centre if last else None,
         last_unit=unit if last else "",
+        rail_volts=rail_volts,
         fits_best=best,
         second_look=bool(readings and readings.findings and not readings.overrun),
     )

@@ -149,8 +149,9 @@ def _print_readings(record: ReadingsRecord, unit: str) -> None:
         centre = f"{step.centre:8.2f} {unit}" if step.centre is not None else " " * 11
         print(f"{step.name:20} {centre}   {step.readings:3} readings   {step.verdict.replace('-', ' ')}")
     for explanation in record.diagnosis:
-        at = f" The program check found it at line {explanation.program_line}." if explanation.program_line else ""
-        print(f"{explanation.likelihood:10} {explanation.title}. {explanation.look_at}{at}")
+        at = f" (line {explanation.program_line})" if explanation.program_line else ""
+        said = f" The program check found it{at}: {explanation.program_says}" if explanation.program_says else ""
+        print(f"{explanation.likelihood:10} {explanation.title}. {said or explanation.look_at}")
     for note in record.notes:
         print(note)
     print_findings([finding.finding() for finding in record.findings])

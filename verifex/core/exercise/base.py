@@ -4,4 +4,6 @@ from pydantic import BaseModel, ConfigDict
 
 
 class Frozen(BaseModel):
-    model_config = ConfigDict(frozen=True, extra="forbid", json_schema_serialization_defaults_required=True)
+    model_config = ConfigDict(
+        frozen=True, extra="forbid", allow_inf_nan=False, json_schema_serialization_defaults_required=True
+    )

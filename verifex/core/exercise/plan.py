@@ -4,6 +4,8 @@ from pydantic import Field
 
 from verifex.core.exercise.base import Frozen
 
+MOST_VALUE = 1e6  # of a stimulus, in any unit: direct sun is some 1e5 lux
+
 
 class StepValue(Frozen):
     """A quantity at a part, with its value and the uncertainty of that value (half width, in the quantity's unit).
@@ -13,8 +15,8 @@ class StepValue(Frozen):
 
     ref: str
     quantity: str
-    value: float = 0.0
-    uncertainty: float | None = Field(default=None, ge=0)
+    value: float = Field(default=0.0, ge=-MOST_VALUE, le=MOST_VALUE)
+    uncertainty: float | None = Field(default=None, ge=0, le=MOST_VALUE)
     text: str = ""
 
 

@@ -11,6 +11,7 @@ from verifex.core.problems import Problem, UnusableInput
 
 Path = tuple[str | int, ...]
 LIMIT_BYTES = 256 * 1024
+MOST_DEPTH = 30
 
 
 def read_exercise(text: str) -> Exercise:
@@ -18,6 +19,8 @@ def read_exercise(text: str) -> Exercise:
     if len(text.encode("utf-8", "replace")) > LIMIT_BYTES:
         raise UnusableInput([Problem(1, 1, "the exercise file is larger than 256 kB")])
     try:
+        if trap := _trap(text):
+            raise UnusableInput([trap])
         root = yaml.compose(text, Loader=yaml.SafeLoader)
     except yaml.MarkedYAMLError as wrong:
         mark = wrong.problem_mark
@@ -41,6 +44,23 @@ def read_exercise(text: str) -> Exercise:
     if unknown := complaints(exercise):
         raise UnusableInput([_at(path, message, marks) for path, message in unknown])
     return exercise
+
+
+def _trap(text: str) -> Problem | None:
+    """What makes a short text a huge or endless one: names for a value that is used again, and nesting without end."""
+    depth = 0
+    for event in yaml.parse(text, Loader=yaml.CSafeLoader):
+        mark = event.start_mark
+        line, column = (mark.line + 1, mark.column + 1) if mark else (1, 1)
+        if isinstance(event, yaml.AliasEvent):
+            return Problem(line, column, f"'*{event.anchor}' uses a value by name; write the value out here")
+        if isinstance(event, yaml.CollectionStartEvent):
+            depth += 1
+        elif isinstance(event, yaml.CollectionEndEvent):
+            depth -= 1
+        if depth > MOST_DEPTH:
+            return Problem(line, column, f"this is nested more than {MOST_DEPTH} deep; an exercise is not")
+    return None
 
 
 def _note_marks(node: yaml.Node, path: Path, marks: dict[Path, tuple[int, int]], problems: list[Problem]) -> None:

@@ -1672,6 +1672,11 @@ export interface components {
             share: number;
             /** Look At */
             look_at: string;
+            /**
+             * Program Says
+             * @default
+             */
+            program_says: string;
             /** Program Line */
             program_line?: number | null;
         };

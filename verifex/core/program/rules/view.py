@@ -1,5 +1,6 @@
 """What the program rules look at: the text, its tree, what a compiler refuses, and short dry runs."""
 
+import math
 from collections import Counter
 from collections.abc import Mapping
 from dataclasses import dataclass
@@ -135,7 +136,7 @@ class ProgramView:
     def pin_of(self, node: t.Expr, *, analogue: bool = False) -> str | None:
         """The board's pin an expression names for certain."""
         number = self.known_number(node)
-        if number is None:
+        if number is None or not math.isfinite(number):
             return None
         numbers = pin_numbers(self.board)
         channels = [n for n, name in numbers.items() if name.startswith("A")]

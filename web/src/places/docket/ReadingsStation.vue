@@ -139,10 +139,11 @@ useKeys({
             <p>
               <b>{{ fault.title }}</b> <span class="likely">{{ fault.likelihood }}</span>
             </p>
-            <p v-if="fault.program_line">
-              <b>Found in the program</b> at
-              <RouterLink :to="`/dockets/${docket.id}/program`">line {{ fault.program_line }}</RouterLink
-              >.
+            <p v-if="fault.program_says">
+              <b>The program check found it</b> {{ fault.program_says }}
+              <RouterLink :to="`/dockets/${docket.id}/program`">{{
+                fault.program_line ? `Line ${fault.program_line}` : 'To the program'
+              }}</RouterLink>
             </p>
             <p v-else><b>To tell</b> {{ fault.look_at }}</p>
             <details>

@@ -1,0 +1,51 @@
+from tests.browser.base import BrowserCase
+from verifex.people.models import Pair, PairMember, User
+from verifex.stores.models import Kit, KitIssue, KitPart
+
+
+class HatchAtSpeedTest(BrowserCase):
+    """A scanner types and ends with Enter; nobody touches the mouse, and nobody waits for an answer."""
+
+    def setUp(self):
+        super().setUp()
+        ready = Kit.objects.get(tag="HB-15")
+        for number in range(16, 28):
+            kit = Kit.objects.create(tag=f"HB-{number}", exercise=ready.exercise)
+            KitPart.objects.create(kit=kit, ref="U1", part="thermo-offset", title="thermometer")
+            pair = Pair.objects.create(section=self.session.section, name=f"Pair {number}", badge=f"P-{number}")
+            PairMember.objects.create(pair=pair, user=User.objects.create(username=f"student-{number}"))
+
+    def scan(self, page, *codes: str) -> None:
+        for code in codes:
+            page.keyboard.type(code)
+            page.keyboard.press("Enter")
+
+    def test_a_class_of_twelve_in_24_scans_without_a_pause_and_none_is_lost(self):
+        page = self.page_for("tomas.reed", "/hatch")
+        page.locator("#code:focus").wait_for()
+        page.get_by_role("heading", name="Kits").wait_for()
+        for number in range(16, 28):
+            codes = (f"HB-{number}", f"P-{number}")
+            self.scan(page, *(codes if number % 2 else reversed(codes)))
+        page.get_by_text("HB-27 is with Pair 27").wait_for()
+        self.assertEqual(KitIssue.objects.filter(kit__tag__gte="HB-16", returned_at=None).count(), 12)
+
+    def test_after_a_refusal_the_next_scan_begins_afresh_and_a_key_switches_the_mode(self):
+        page = self.page_for("tomas.reed", "/hatch")
+        page.locator("#code:focus").wait_for()
+        page.get_by_role("heading", name="Kits").wait_for()
+        self.expected_refusals = 1
+        self.scan(page, "HB-14", "NOBODY", "HB-16", "P-16")
+        page.get_by_text("HB-16 is with Pair 16").wait_for()
+        page.get_by_text("HB-14 is in repair").first.wait_for()
+        page.keyboard.press("<")
+        page.get_by_text("Kit that comes back").wait_for()
+        self.scan(page, "HB-16")
+        page.get_by_role("button", name="It has a fault").click()
+        page.keyboard.type("sounder silent")
+        page.keyboard.press("Enter")
+        page.get_by_text("HB-16 goes to repair: sounder silent").wait_for()
+        self.scan(page, "HB-02")  # the field has the focus again
+        page.get_by_role("button", name="Undo: it stays out").first.click()
+        page.get_by_text("HB-02 is with Castell · Nwosu again").wait_for()
+        self.assertIsNone(KitIssue.objects.get(kit__tag="HB-02").returned_at)

@@ -1,0 +1,1 @@
+"""What needs worker processes: run by itself, not beside other tests."""

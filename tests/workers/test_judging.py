@@ -1,0 +1,176 @@
+"""Judging beside the write: in worker processes with limits of the kernel, taken up again after a crash."""
+
+import os
+import signal
+import threading
+import time
+
+from django.db import connection
+from django.test import TransactionTestCase, override_settings
+
+from tests.samples import DEMO, WIRING, hand_in
+from tests.workers.greedy import die, eat, spin
+from verifex.demo.loader import load
+from verifex.dockets import judging, services
+from verifex.dockets.models import Docket, Judgement
+from verifex.work import pool, queue
+from verifex.work.models import Queued
+from verifex.work.pool import Limit, OverLimit, compute
+
+PYTHON_BENCH = "board B1 sbc-3v3\nbase half\npart D1 led anode=c10 cathode=c11 colour=red\n"
+#: Programs that kept one process busy for minutes, or ate its memory.
+GREEDY = {
+    "rfind": 's="a"*200000\np="a"+"b"+"a"*99998\nwhile True:\n    s.rfind(p)\n',
+    "insert": "L=[]\nwhile True:\n    L.insert(0, 1)\n",
+    "strip": 's=" "*200000\nwhile True:\n    s.strip(" "*1000)\n',
+    "deleting": "L=list(range(150000))\nwhile L:\n    del L[0]\n",
+    "encoding": 'L=[]\ns="a"*200000\nwhile True:\n    L.append(s.encode())\n',
+    "copies": "d={}\nfor i in range(50000):\n    d[i]=i\nL=[]\nwhile True:\n    L.append(d.copy())\n",
+}
+GREEDY_CPP = {
+    "an infinite pin": "void setup(){digitalWrite(1e400, HIGH);}\nvoid loop(){}\n",
+    "a nest of structs": "".join(f"struct S{n} {{ S{n - 1} a[9]; }};\n" if n else "struct S0 { int a[9]; };\n" for n in range(40)) + "S39 s;\nvoid setup(){}\nvoid loop(){}\n",
+    "stars": "int a = " + "*" * 60_000 + "b;\nvoid setup(){}\nvoid loop(){}\n",
+}  # fmt: skip
+GREEDY_BENCHES = {
+    "wires": "board B1 mcu-5v\nbase full\n" + "wire a1 a2\n" * 5000,
+    "flying resistors": "board B1 mcu-5v\nbase none\n"
+    + "".join(
+        f"part R{n} resistor {'B1.5V' if n == 1 else f'R{n - 1}.2'} R{n + 1}.1 value=1k\n" for n in range(1, 900)
+    ),
+}
+
+
+@override_settings(CHECKS_IN_WORKERS=True)
+class LimitsTest(TransactionTestCase):
+    @classmethod
+    def tearDownClass(cls):
+        pool.stop()
+        super().tearDownClass()
+
+    def test_time_and_memory_end_a_call_and_the_next_one_is_answered(self):
+        for greedy, reason in ((spin, "time"), (eat, "memory")):
+            with self.assertRaises(OverLimit) as over:
+                compute(greedy, limit=Limit(1, 200_000_000))
+            self.assertEqual(over.exception.reason, reason)
+            self.assertNotEqual(compute(os.getpid, limit=Limit(5)), os.getpid())
+
+    def test_a_call_whose_worker_keeps_dying_ends_in_words(self):
+        with self.assertLogs("verifex.work.pool", "WARNING"), self.assertRaises(OverLimit) as over:
+            compute(die, limit=Limit(5))
+        self.assertEqual(over.exception.reason, "failed")
+
+    def test_a_newer_live_check_takes_an_older_ones_place(self):
+        outcomes: list[str] = []
+
+        def older() -> None:
+            try:
+                pool.compute_live("editor", time.sleep, 5)
+            except pool.Superseded:
+                outcomes.append("superseded")
+
+        pool.warm_up("live")
+        thread = threading.Thread(target=older)
+        thread.start()
+        time.sleep(0.4)
+        self.assertIsInstance(pool.compute_live("editor", os.getpid), int)
+        thread.join(10)
+        self.assertEqual(outcomes, ["superseded"])
+
+
+@override_settings(CHECKS_IN_WORKERS=True)
+class HostileHandInsTest(TransactionTestCase):
+    """Whatever is handed in, the answer comes at once, and the judgement within the limits, as a finding."""
+
+    def setUp(self):
+        self.session = load(DEMO, password="a demo pass phrase").session
+        self.docket = Docket.objects.get(pair__seat__bench=8, session=self.session)
+        self.member = self.docket.pair.members.earliest("id").user
+
+    @classmethod
+    def tearDownClass(cls):
+        pool.stop()
+        super().tearDownClass()
+
+    def hand_in(self, kind: str, text: str) -> Judgement:
+        seen = self.docket.attempts.filter(kind=kind).count()
+        begun = time.perf_counter()
+        attempt = services.hand_in(
+            self.member, self.docket.pk, kind, text, token=f"{kind}-{seen}", based_on_attempt=seen
+        )
+        self.assertLess(time.perf_counter() - begun, 1.0)
+        queue.work_through()
+        return attempt.judgements.latest("id")
+
+    def test_programs_and_benches_that_held_the_server_are_findings_within_seconds(self):
+        self.hand_in("wiring", PYTHON_BENCH)
+        limit = judging.LIMITS["program"].cpu_seconds
+        for name, text in GREEDY.items():
+            begun = time.perf_counter()
+            judgement = self.hand_in("program", text)
+            self.assertTrue(judgement.record["findings"], name)
+            self.assertLess(time.perf_counter() - begun, 3 * limit, name)
+        for name, text in GREEDY_BENCHES.items():
+            self.assertTrue(self.hand_in("wiring", text).record["findings"], name)
+        self.hand_in("wiring", WIRING)
+        for name, text in GREEDY_CPP.items():
+            self.assertTrue(self.hand_in("program", text).record["findings"], name)
+        self.docket.refresh_from_db()
+        self.assertIsNone(self.docket.judging_since)
+
+
+@override_settings(CHECKS_IN_WORKERS=True)
+class CrashTest(TransactionTestCase):
+    @classmethod
+    def tearDownClass(cls):
+        pool.stop()
+        super().tearDownClass()
+
+    def setUp(self):
+        self.session = load(DEMO, password="a demo pass phrase").session
+        self.docket = Docket.objects.get(pair__seat__bench=8, session=self.session)
+        member = self.docket.pair.members.earliest("id").user
+        services.hand_in(member, self.docket.pk, "program", hand_in("sound-a.cpp"), token="t", based_on_attempt=1)
+        self.docket.refresh_from_db()
+
+    def test_a_hand_in_is_kept_before_it_is_judged(self):
+        self.assertIsNotNone(self.docket.judging_since)
+        self.assertEqual(Queued.objects.filter(kind="judge", key=self.docket.pk).count(), 1)
+        self.assertFalse(self.docket.attempts.get(kind="program", number=2).judgements.exists())
+
+    def test_what_a_process_had_taken_that_is_gone_is_taken_up_again(self):
+        Queued.objects.update(taken_by=2**22 + 1)  # above any process id
+        queue.work_through()
+        self.assertTrue(self.docket.attempts.get(kind="program", number=2).judgements.exists())
+        self.assertEqual(Queued.objects.count(), 0)
+
+    def test_workers_killed_again_and_again_lose_no_judgement(self):
+        ended = threading.Event()
+
+        def kill() -> None:
+            killed = 0
+            while killed < 2 and not ended.wait(0.02):
+                for pid in pool.worker_ids()[:1]:
+                    os.kill(pid, signal.SIGKILL)
+                    killed += 1
+            connection.close()
+
+        thread = threading.Thread(target=kill)
+        thread.start()
+        queue.work_through()
+        ended.set()
+        thread.join(10)
+        judgement = self.docket.attempts.get(kind="program", number=2).judgements.latest("id")
+        self.assertEqual(judgement.record["findings"], [])
+
+    def test_a_judgement_of_what_has_moved_on_meanwhile_is_not_kept(self):
+        judged = judging._judge(self.docket.pk, "program")
+        member = self.docket.pair.members.earliest("id").user
+        services.hand_in(member, self.docket.pk, "program", "void setup(){}\n", token="newer", based_on_attempt=2)
+        self.assertFalse(judging.keep(self.docket.pk, judged))
+
+    def test_nothing_is_judged_twice_with_the_same(self):
+        queue.work_through()
+        before = Judgement.objects.count()
+        judging.judge_docket(self.docket.pk)
+        self.assertEqual(Judgement.objects.count(), before)
