@@ -7,7 +7,7 @@ PORT ?= 8000
 DEBIAN := chromium fonts-dejavu-core ngspice libpango-1.0-0 libpangoft2-1.0-0 gcc-avr avr-libc simavr
 export PIP_DISABLE_PIP_VERSION_CHECK := 1
 
-.PHONY: help setup demo test check api-client rules screenshots bench corpus clean-demo debian
+.PHONY: help setup demo test check api-client rules screenshots bench load kills fuzz corpus clean-demo debian
 
 help: ## list the targets
 	@grep -hE '^[a-z-]+:.*##' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 16
@@ -73,6 +73,16 @@ corpus: setup ## false alarms and misses of the checks, rule by rule, with bound
 	@$(BIN)/python -m tests.corpus.wiring.report
 	@echo
 	@$(BIN)/python -m tests.corpus.programs.report
+
+load: setup ## a class of 60 clients at a server of its own, with a class PDF and a log of 10 MB
+	$(BIN)/python -m benchmarks.load
+
+kills: setup ## a thousand kills of workers while hand-ins are judged: none may be lost
+	$(BIN)/python -m benchmarks.kills
+
+fuzz: setup ## every address of the API with made-up input: no answer may be a 500
+	test -x .venv-fuzz/bin/schemathesis || { $(PYTHON) -m venv .venv-fuzz && .venv-fuzz/bin/pip install -q --require-hashes -r requirements-fuzz.txt; }
+	$(BIN)/python -m benchmarks.fuzz .venv-fuzz/bin/schemathesis
 
 bench: setup ## how long the usual things take
 	$(BIN)/python -m benchmarks

@@ -43,8 +43,14 @@ class Client:
             headers |= {"Content-Type": "application/json", "X-CSRFToken": self.cookies["csrftoken"].value}
         elif path in self.tags:
             headers["If-None-Match"] = self.tags[path]
-        self.connection.request(method, path, data, headers)
-        answer = self.connection.getresponse()
+        try:
+            self.connection.request(method, path, data, headers)
+            answer = self.connection.getresponse()
+        except (ConnectionError, HTTPException):
+            # The server closes what was idle for a minute; a browser opens another one.
+            self.connection.close()
+            self.connection.request(method, path, data, headers)
+            answer = self.connection.getresponse()
         content = answer.read()
         for cookie in answer.headers.get_all("Set-Cookie") or []:
             self.cookies.load(cookie)
@@ -173,12 +179,12 @@ def main() -> None:
             server.wait(20)
 
 
-def begin_server(data: str) -> "subprocess.Popen[bytes]":
-    """A server with the large demo, on its own data."""
+def begin_server(data: str, *, times: int = 4) -> "subprocess.Popen[bytes]":
+    """A server with the demo so many times over, on its own data."""
     environment = {**os.environ, "VERIFEX_DATA": data, "DJANGO_SETTINGS_MODULE": "verifex.site.settings"}
     load = (
         "import django; django.setup(); from pathlib import Path; from verifex.demo.loader import load; "
-        f"load(Path({str(ROOT / 'demo')!r}), {PASSWORD!r}, times=4)"
+        f"load(Path({str(ROOT / 'demo')!r}), {PASSWORD!r}, times={times})"
     )
     for command in (["manage.py", "migrate", "-v0"], ["manage.py", "collectstatic", "--noinput", "-v0"], ["-c", load]):
         subprocess.run([sys.executable, *command], cwd=ROOT, env=environment, check=True)

@@ -39,7 +39,7 @@ class HatchAtSpeedTest(BrowserCase):
         page.get_by_text("HB-16 is with Pair 16").wait_for()
         page.get_by_text("HB-14 is in repair").first.wait_for()
         page.keyboard.press("<")
-        page.get_by_text("Kit that comes back").wait_for()
+        page.get_by_label("Kit that comes back").wait_for()
         self.scan(page, "HB-16")
         page.get_by_role("button", name="It has a fault").click()
         page.keyboard.type("sounder silent")

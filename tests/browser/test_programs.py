@@ -8,7 +8,7 @@ from verifex.exercises.models import ExerciseVersion
 from verifex.people.access import Refused
 from verifex.people.models import Pair, User
 from verifex.plan.models import Seat
-from verifex.stores.models import Kit
+from verifex.stores.models import Kit, KitPart
 
 POLLED = (SOUND / "super-height-gauge/polled.py").read_text("utf-8")
 
@@ -21,6 +21,7 @@ class ProgramStationTest(BrowserCase):
         version = ExerciseVersion.objects.get(exercise__slug=exercise)
         staff = User.objects.get(username="ines.marlow")
         kit = Kit.objects.create(tag="SG-01", exercise=version.exercise)
+        KitPart.objects.create(kit=kit, ref="U1", part="sonar-4", title="range module")
         docket = services.open_docket(staff, kit, pair, self.session, version)
         wiring = version.file.reference_wiring(board)
         services.hand_in(staff, docket.pk, "wiring", wiring, token="w", based_on_attempt=0)

@@ -5,6 +5,7 @@ from axe_playwright_python.sync_playwright import Axe
 from tests.browser.base import BrowserCase
 from tests.samples import EXERCISE_TEXT
 from verifex.exercises.models import ExerciseVersion
+from verifex.work import queue
 
 
 class ExercisePageTest(BrowserCase):
@@ -94,6 +95,7 @@ class PapersPageTest(BrowserCase):
         page.get_by_role("button", name="Pages to predict on").click()
         page.get_by_role("button", name="Make", exact=False).click()
         page.get_by_text("Laying out the pages").wait_for()
+        queue.work_through()  # as the runner does beside a server
         with page.expect_download(timeout=60_000) as saved:
             page.get_by_role("link", name="Save predictions-session").click(timeout=60_000)
         with open(saved.value.path(), "rb") as file:
