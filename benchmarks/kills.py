@@ -61,7 +61,7 @@ def main() -> None:
         thread.start()
     killed, chance = 0, random.Random(1)
     while killed < wanted:
-        time.sleep(chance.uniform(0.005, 0.06))
+        time.sleep(chance.uniform(0.02, 0.3))  # a program takes some 50 ms
         workers = pool.worker_ids()
         if workers:
             try:

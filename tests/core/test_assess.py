@@ -106,6 +106,21 @@ class AssessmentTest(TestCase):
         self.assertIn("sinks 200 mA", assess(replace(wired, program=driving)).program.new_stops[0].seen)
 
 
+class NoContradictionTest(TestCase):
+    def rows(self, text: str):
+        return {(row["ref"], row["aspect"]): row for row in assess(replace(WHOLE, wiring=text)).wiring.comparison}
+
+    def test_what_a_stop_is_open_for_is_never_told_to_be_as_intended(self):
+        fed = self.rows(hand_in("supply-swapped.bench"))[("U1", "fed")]
+        self.assertEqual((fed["agrees"], fed["handed_in"].startswith("-5.00 V")), (False, True))
+        bare = self.rows(hand_in("no-resistor.bench"))[("D1", "switched")]
+        self.assertEqual((bare["agrees"], "89 mA" in bare["handed_in"]), (False, True))
+
+    def test_a_sound_bench_agrees_however_it_is_laid_out(self):
+        for name in ("tidy.bench", "one-half.bench", "both-halves.bench", "moved.bench", "three-volt.bench"):
+            self.assertTrue(all(row["agrees"] for row in self.rows(hand_in(name)).values()), name)
+
+
 class CommandLineTest(TestCase):
     """The command line goes through the same assessment: what it prints is what the record says."""
 

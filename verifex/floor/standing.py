@@ -3,6 +3,7 @@
 from collections import defaultdict
 from dataclasses import dataclass, field
 from datetime import datetime
+from functools import cached_property
 
 from django.db.models import Q
 
@@ -31,15 +32,15 @@ class Standing:
     judged: dict[str, int] = field(default_factory=dict)  # by kind, the attempt that was judged last
     second_look: bool = False
 
-    @property
+    @cached_property
     def row(self) -> StationState | None:
         return current(self.rows)
 
-    @property
+    @cached_property
     def kind(self) -> Kind | None:
         return SPOKEN_OF.get(Station(self.row.station)) if self.row else None
 
-    @property
+    @cached_property
     def summary(self) -> Summary:
         """Of the hand-in at the station; an empty one while there is none, or while it is judged."""
         return self.summaries.get(self.kind, Summary()) if self.kind and not self.is_being_judged else Summary()

@@ -16,6 +16,7 @@ from contextlib import contextmanager
 from contextvars import ContextVar
 from dataclasses import dataclass
 from typing import Any
+from weakref import WeakSet
 
 from django.conf import settings
 from pebble import ProcessExpired, ProcessFuture, ProcessPool
@@ -44,6 +45,9 @@ LIVE = Limit(2, 500 * MB, pool="live")
 PAPER = Limit(30, 1200 * MB, pool="papers")
 #: Workers by pool: judging has as many as there are cores; the others may not keep it waiting.
 WORKERS = {"judging": os.cpu_count() or 2, "live": 1, "papers": 1}
+LOOK_SECONDS = 0.5
+MOST_STUCK_SECONDS = 2.0
+WORKER_NAME = "pebble_pool_worker"
 MOST_TRIES = 3  # of a call whose worker was killed from outside
 MOST_WAITING_LIVE = 5  # threads of the server that may wait for live answers at once
 
@@ -87,7 +91,7 @@ def compute(function: Callable[..., Any], *args: Any, limit: Limit) -> Any:
         return function(*args)
     for _ in range(MOST_TRIES):
         try:
-            return _begin(function, args, limit).result()
+            return _outcome(_begin(function, args, limit), limit.pool)
         except TimeoutError:
             raise OverLimit("time") from None
         except ProcessExpired as gone:
@@ -120,7 +124,7 @@ def compute_live(editor: object, function: Callable[..., Any], *args: Any) -> An
                 older.cancel()  # type: ignore[no-untyped-call]
             _live[editor] = future
         try:
-            return future.result()
+            return _outcome(future, LIVE.pool)
         except CancelledError:
             raise Superseded from None
         except TimeoutError:
@@ -157,6 +161,32 @@ def worker_ids() -> list[int]:
     return [worker.pid for worker in multiprocessing.active_children() if worker.pid]
 
 
+def _outcome(future: "ProcessFuture[Any]", name: str) -> Any:
+    """What a call came to. A worker that is killed from outside between two calls can leave the pool's own locks taken:
+    then nothing is begun although workers are free, and the pool is given up."""
+    stuck_seconds = 0.0
+    while True:
+        try:
+            return future.result(timeout=LOOK_SECONDS)
+        except TimeoutError:
+            if future.done():
+                raise
+        begun = sum(other.running() for other in list(_futures[name]))
+        stuck_seconds = 0.0 if future.running() or begun >= WORKERS[name] else stuck_seconds + LOOK_SECONDS
+        if stuck_seconds > MOST_STUCK_SECONDS:
+            _give_up(name)
+            raise BrokenProcessPool("calls wait although workers are free")
+
+
+def _give_up(name: str) -> None:
+    """Leave a pool that does nothing any more, and end the workers; the next call makes another one."""
+    with _pool_lock:
+        pool = _pools.pop(name, None)
+    for worker in multiprocessing.active_children() if pool else ():
+        if worker.name.startswith(WORKER_NAME):
+            worker.kill()
+
+
 def _reason(gone: ProcessExpired) -> str:
     """Which limit ended a worker; empty where it was something else."""
     if gone.exitcode in (-signal.SIGXCPU, 128 + signal.SIGXCPU):
@@ -165,12 +195,15 @@ def _reason(gone: ProcessExpired) -> str:
 
 
 def _begin(function: Callable[..., Any], args: tuple[Any, ...], limit: Limit) -> "ProcessFuture[Any]":
-    return _pool(limit.pool).schedule(
+    future: ProcessFuture[Any] = _pool(limit.pool).schedule(
         run_limited, args=(function, args, limit.cpu_seconds, limit.memory_bytes), timeout=limit.wall_seconds
     )
+    _futures[limit.pool].add(future)
+    return future
 
 
 _pools: dict[str, ProcessPool] = {}
+_futures: "dict[str, WeakSet[ProcessFuture[Any]]]" = {name: WeakSet() for name in WORKERS}
 _pool_lock = threading.Lock()
 
 

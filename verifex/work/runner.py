@@ -31,17 +31,16 @@ def main() -> None:
     signal.signal(signal.SIGINT, signal.SIG_IGN)  # Ctrl C ends the server, which ends its runner
     queue.release_own()
     pool.warm_up("judging")
-    threads = [threading.Thread(target=queue.serve_until, args=(ended,), name=f"queue-{n}") for n in range(THREADS)]
-    for thread in threads:
-        thread.start()
+    for number in range(THREADS):
+        threading.Thread(target=queue.serve_until, args=(ended,), daemon=True, name=f"queue-{number}").start()
     server = os.getppid()
     while not ended.wait(1.0):
         if os.getppid() != server:  # the server died without a word
             ended.set()
-    pool.stop()
-    for thread in threads:
-        thread.join(5)
-    os._exit(0)
+    ending = threading.Thread(target=pool.stop, daemon=True)
+    ending.start()
+    ending.join(3)
+    os._exit(0)  # what was under way is in the queue still
 
 
 if __name__ == "__main__":

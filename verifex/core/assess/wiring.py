@@ -7,6 +7,7 @@ from verifex.core.circuit.changes import changes_between
 from verifex.core.circuit.functions import compare_functions
 from verifex.core.circuit.handles import handles
 from verifex.core.circuit.windows import resistor_jobs
+from verifex.core.findings import Severity
 from verifex.core.problems import UnusableInput
 
 
@@ -47,4 +48,8 @@ def _comparison(bench: Workbench, report: WiringReport) -> tuple[dict[str, objec
     if not text:
         return ()
     rows = compare_functions(report.view, bench.wiring_of(text).view)
-    return tuple(row.as_json() for row in rows)
+    # What a Stop is open for is never told to be as intended, whatever else it does.
+    stopped = {ref for f in report.findings if f.severity is Severity.STOP for ref in f.where.parts}
+    roles = {part.ref: role for role, part in report.view.roles.items()}
+    halted = stopped | {roles[ref] for ref in stopped if ref in roles}
+    return tuple({**row.as_json(), "agrees": row.agrees and row.ref not in halted} for row in rows)

@@ -8,6 +8,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from verifex.core.circuit.bench import Part
+from verifex.core.circuit.lights import lights
 from verifex.core.circuit.nets import Net
 from verifex.core.circuit.paths import Link
 from verifex.core.circuit.places import Hole, LegOf, Rail
@@ -18,6 +19,7 @@ from verifex.core.quantity import in_words
 
 SWITCHED_VOLTS = 0.8  # a load is switched when its volts differ by this between states
 SWITCHED_AMPS = 1e-4
+SUPPLY_SLACK_VOLTS = 0.05  # what a window's edge may be missed by
 
 ABLE = {
     "analogue-input": ("a pin that can measure", "an analogue input"),
@@ -155,12 +157,14 @@ def has_own_ground(view: BenchView, part: Part) -> bool:
 
 @dataclass(frozen=True, slots=True)
 class Doing:
-    """One thing a part does on a bench. Benches agree where `key` is the same; `words` say how it is done here."""
+    """One thing a part does on a bench. Benches agree where `key` is the same and it is `sound`: of the right sign and
+    inside the part's own limits. `words` say how it is done here."""
 
     ref: str
     aspect: str
     key: str
     words: str
+    sound: bool = True
 
 
 def doings(view: BenchView) -> list[Doing]:
@@ -175,10 +179,13 @@ def _doings_of(view: BenchView, part: Part) -> Iterator[Doing]:
     kind = part.type
     if kind.supply_leg and kind.ground_leg:
         volts = [v for s in view.points if (v := view.across(s, part, kind.supply_leg, kind.ground_leg)) is not None]
-        most = max(volts, default=0.0)
+        # Fed backwards is told by the sign, and never taken for fed.
+        most = max(volts, key=abs, default=0.0)
         net = view.net(part, kind.supply_leg)
         source = net.name if net else "nowhere"
-        yield Doing(part.ref, "fed", f"{most:.1f} V", f"{most:.2f} V from {source}")
+        low, high = (kind.supply.low_volts, kind.supply.high_volts) if kind.supply else (0.0, float("inf"))
+        sound = most > 0 and low - SUPPLY_SLACK_VOLTS <= most <= high + SUPPLY_SLACK_VOLTS
+        yield Doing(part.ref, "fed", f"{most:.1f} V", f"{most:.2f} V from {source}", sound)
     for leg in kind.legs_with(
         LegRole.ANALOGUE_OUT, LegRole.DIGITAL_OUT, LegRole.OPEN_OUT, LegRole.TWO_WAY, LegRole.INPUT
     ):
@@ -219,7 +226,13 @@ def _driven(view: BenchView, part: Part) -> Iterator[Doing]:
         if amps > 1e-6 or not switched
         else ", ".join(pins)
     )
-    yield Doing(part.ref, "switched", "by a pin" if switched else "never", how)
+    yield Doing(part.ref, "switched", "by a pin" if switched else "never", how, amps <= _most_amps(view, part))
+
+
+def _most_amps(view: BenchView, part: Part) -> float:
+    """What a light may carry at the most; other loads are judged by the rules on currents alone."""
+    found = [light.absolute_amps for light in view.once(lights) if light.part.ref == part.ref]
+    return min(found, default=float("inf"))
 
 
 @dataclass(frozen=True, slots=True)
@@ -266,6 +279,6 @@ def compare_functions(built: BenchView, intended: BenchView) -> list[Comparison]
 
 def _same(mine: Doing, meant: Doing) -> bool:
     if mine.aspect == "fed":
-        # A pair may feed a module otherwise, as long as the exercise allows it: the rules on windows judge that.
-        return not mine.words.startswith("0.00")
-    return mine.key == meant.key
+        # A pair may feed a module otherwise, as long as that is inside the module's own window.
+        return mine.sound
+    return mine.key == meant.key and mine.sound

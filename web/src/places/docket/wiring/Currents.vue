@@ -11,7 +11,10 @@ import { useDocket } from '../use-docket'
 import { useSolved, useStudy } from './use-study'
 
 const props = defineProps<{ attempt: number; lit?: Schemas['WhereOut'] | null }>()
-const { id } = useDocket()
+const { id, docket } = useDocket()
+const stopped = computed(() => [
+  ...new Set((docket.value?.wiring?.findings ?? []).filter((f) => f.severity === 'stop').flatMap((f) => f.where.parts ?? [])),
+])
 const attempt = computed(() => props.attempt)
 const study = useStudy(id, attempt)
 const settings = ref<Record<string, string>>({})
@@ -51,6 +54,10 @@ function wayOf(amps: Record<string, number>): string[] {
 
 <template>
   <div class="currents">
+    <p v-if="stopped.length" class="stopped">
+      A Stop is open for {{ stopped.join(', ') }}: what flows there is not what a part of this kind does; the finding
+      says what happens.
+    </p>
     <fieldset v-if="study.data.value?.handles.length" class="handles">
       <legend>Set outputs and what can be moved</legend>
       <div v-for="handle in study.data.value.handles" :key="handle.name" class="handle">
@@ -115,6 +122,12 @@ function wayOf(amps: Record<string, number>): string[] {
 </template>
 
 <style scoped>
+.stopped {
+  background: var(--stop-bg);
+  color: var(--stop);
+  border-radius: var(--radius);
+  padding: 9px 14px;
+}
 .currents {
   display: grid;
   gap: 14px;
