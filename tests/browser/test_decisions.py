@@ -1,4 +1,4 @@
-from tests.browser.base import BrowserCase
+from tests.browser.base import PASSWORD, BrowserCase
 from tests.samples import hand_in
 from verifex.dockets import services
 from verifex.people.models import User
@@ -58,3 +58,14 @@ class DecisionsTest(BrowserCase):
         dialog.get_by_role("button", name="Pass 1", exact=True).click()
         dialog.wait_for(state="detached")
         self.assertEqual(self.docket(1).stations.get(station="readings").state, "passed")
+
+    def test_ones_password_is_changed_with_the_old_one(self):
+        page = self.page_for("leo.castell", "/account", width=390, height=844)
+        page.get_by_label("The old one").fill(PASSWORD)
+        page.get_by_label("The new one, at least").fill("beside the hive")
+        page.get_by_label("The new one again").fill("beside the hives")
+        page.get_by_text("The two differ.").wait_for()
+        page.get_by_label("The new one again").fill("beside the hive")
+        page.get_by_role("button", name="Change it").click()
+        page.get_by_text("Changed.").wait_for()
+        self.assertTrue(User.objects.get(username="leo.castell").check_password("beside the hive"))

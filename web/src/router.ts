@@ -24,6 +24,7 @@ export const router = createRouter({
       component: () => import('./places/exercises/Exercises.vue'),
     },
     { path: '/sums/:sum?', name: 'sums', component: () => import('./places/sums/Sums.vue') },
+    { path: '/account', name: 'account', component: () => import('./places/account/Account.vue') },
     { path: '/my-bench', name: 'my-bench', component: () => import('./places/my-bench/MyBench.vue') },
     { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./places/log-in/Nowhere.vue') },
   ],

@@ -45,10 +45,11 @@ useKeys({ '?': { does: 'list the keys', act: () => (help.value = true) } })
     <span v-else class="spacer" />
     <JumpLine v-if="staff" />
     <SessionClock v-if="staff" />
-    <span v-else-if="me?.pair" class="who">{{ me.pair }}</span>
+    <RouterLink v-else-if="me?.pair" class="who" to="/account">{{ me.pair }}</RouterLink>
     <button class="icon" :aria-label="mode === 'dark' ? 'Light theme' : 'Dark theme'" @click="toggleMode">
       {{ mode === 'dark' ? 'Light' : 'Dark' }}
     </button>
+    <RouterLink v-if="staff" class="icon" to="/account" :title="me?.name">Account</RouterLink>
     <button v-if="me && me.name" class="icon" :title="me.name" @click="logOut">Log out</button>
     <KeyHelp v-model:show="help" />
   </header>
@@ -98,6 +99,7 @@ nav a.router-link-active {
 }
 .who {
   color: #e9c7a9;
+  text-decoration: none;
 }
 .icon {
   font: inherit;
@@ -108,6 +110,7 @@ nav a.router-link-active {
   padding: 8px;
   cursor: pointer;
   white-space: nowrap;
+  text-decoration: none;
 }
 .bar :focus-visible {
   outline-color: #e9c7a9;

@@ -13,7 +13,11 @@ import { useSolved, useStudy } from './use-study'
 const props = defineProps<{ attempt: number; lit?: Schemas['WhereOut'] | null }>()
 const { id, docket } = useDocket()
 const stopped = computed(() => [
-  ...new Set((docket.value?.wiring?.findings ?? []).filter((f) => f.severity === 'stop').flatMap((f) => f.where.parts ?? [])),
+  ...new Set(
+    (docket.value?.wiring?.findings ?? [])
+      .filter((f) => f.severity === 'stop')
+      .flatMap((f) => f.where.parts ?? []),
+  ),
 ])
 const attempt = computed(() => props.attempt)
 const study = useStudy(id, attempt)
@@ -55,8 +59,8 @@ function wayOf(amps: Record<string, number>): string[] {
 <template>
   <div class="currents">
     <p v-if="stopped.length" class="stopped">
-      A Stop is open for {{ stopped.join(', ') }}: what flows there is not what a part of this kind does; the finding
-      says what happens.
+      A Stop is open for {{ stopped.join(', ') }}: what flows there is not what a part of this kind does; the
+      finding says what happens.
     </p>
     <fieldset v-if="study.data.value?.handles.length" class="handles">
       <legend>Set outputs and what can be moved</legend>

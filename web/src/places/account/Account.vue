@@ -1,0 +1,87 @@
+<script setup lang="ts">
+// One's own password, changed with the old one.
+import { useMutation } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { ask, client } from '@/api/client'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { useMe } from '@/shared/me'
+
+const LEAST = 10
+const { data: me } = useMe()
+const old = ref('')
+const fresh = ref('')
+const again = ref('')
+const differs = computed(() => !!again.value && again.value !== fresh.value)
+const ready = computed(() => !!old.value && fresh.value.length >= LEAST && fresh.value === again.value)
+const { mutate, isPending, error, isSuccess } = useMutation({
+  mutationFn: () => ask(client.POST('/api/me/password', { body: { old: old.value, new: fresh.value } })),
+  onSuccess: () => {
+    old.value = fresh.value = again.value = ''
+  },
+})
+</script>
+
+<template>
+  <div class="page">
+    <h1>{{ me?.name || 'Account' }}</h1>
+    <form class="sheet" @submit.prevent="mutate()">
+      <h2>Change your password</h2>
+      <div>
+        <label class="field-label" for="old">The old one</label>
+        <input
+          id="old"
+          v-model="old"
+          class="field"
+          type="password"
+          autocomplete="current-password"
+          required
+        />
+      </div>
+      <div>
+        <label class="field-label" for="new">The new one, at least {{ LEAST }} letters</label>
+        <input id="new" v-model="fresh" class="field" type="password" autocomplete="new-password" required />
+      </div>
+      <div>
+        <label class="field-label" for="again">The new one again</label>
+        <input
+          id="again"
+          v-model="again"
+          class="field"
+          type="password"
+          autocomplete="new-password"
+          required
+        />
+        <p v-if="differs" class="wrong">The two differ.</p>
+      </div>
+      <ErrorNote v-if="error" :error="error" />
+      <p v-if="isSuccess" class="good" role="status">
+        Changed. Whoever was logged in with the old one is logged out.
+      </p>
+      <button class="btn" :disabled="!ready || isPending">Change it</button>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.page {
+  max-width: 460px;
+  margin: 0 auto;
+  padding: 24px 18px;
+  display: grid;
+  gap: 14px;
+}
+form {
+  display: grid;
+  gap: 14px;
+  padding: 20px;
+}
+.good {
+  color: var(--good);
+}
+.wrong {
+  color: var(--stop);
+}
+.btn {
+  justify-content: center;
+}
+</style>
