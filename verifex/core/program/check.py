@@ -142,6 +142,8 @@ def _built(source: str, board: Board, declared: Declared) -> tuple[list[Problem]
     except RecursionError:
         nothing.unread.append(Unread(At(1, 1), "so deep a nesting"))
         return [], nothing, Compiled()
+    except MemoryError:
+        raise  # the limit on a check's memory, told as such
     except Exception:  # a slip of ours is ours to add, and no traceback for anybody but us
         LOG.exception("a program could not be read")
         nothing.unread.append(Unread(At(1, 1), "something in this program"))

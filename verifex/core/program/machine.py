@@ -351,6 +351,8 @@ class Machine:
             self.result.ended_with = end.what
         except RecursionError:
             self.result.ended = "depth"
+        except MemoryError:
+            raise  # the limit on a check's memory, told as such
         except Exception:  # a slip of ours is ours to add, and no traceback for anybody but us
             LOG.exception("a program could not be run to its end")
             self.result.ended, self.result.ended_with = "not-read", "something in this program"
