@@ -23,7 +23,7 @@ class HatchAtSpeedTest(BrowserCase):
     def test_a_class_of_twelve_in_24_scans_without_a_pause_and_none_is_lost(self):
         page = self.page_for("tomas.reed", "/hatch")
         page.locator("#code:focus").wait_for()
-        page.get_by_role("heading", name="Kits").wait_for()
+        page.get_by_role("heading", name="Kits", exact=True).wait_for()
         for number in range(16, 28):
             codes = (f"HB-{number}", f"P-{number}")
             self.scan(page, *(codes if number % 2 else reversed(codes)))
@@ -33,7 +33,7 @@ class HatchAtSpeedTest(BrowserCase):
     def test_after_a_refusal_the_next_scan_begins_afresh_and_a_key_switches_the_mode(self):
         page = self.page_for("tomas.reed", "/hatch")
         page.locator("#code:focus").wait_for()
-        page.get_by_role("heading", name="Kits").wait_for()
+        page.get_by_role("heading", name="Kits", exact=True).wait_for()
         self.expected_refusals = 1
         self.scan(page, "HB-14", "NOBODY", "HB-16", "P-16")
         page.get_by_text("HB-16 is with Pair 16").wait_for()

@@ -76,7 +76,7 @@ class OverruleAndUndoTest(DemoCase):
         self.assertEqual(self.state(2, "wiring"), "asks")
         self.instructor.ask(f"{path}/pass", station="wiring", overrule_reason="a stand-in of mine")
         decision = self.docket(2).decisions.latest("id")
-        self.assertEqual((decision.what, decision.overruled), ("overruled", ["supply-reversed"]))
+        self.assertEqual((decision.act, decision.overruled), ("pass", ["supply-reversed"]))
         mine = self.member(2).ask(f"/api/my/dockets/{self.docket(2).pk}").json()
         self.assertEqual(mine["passed_over_stop"], ["wiring"])
         self.assertNotIn("stand-in", str(mine))

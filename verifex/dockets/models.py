@@ -181,17 +181,26 @@ class Measurement(models.Model):
         ordering = ["id"]
 
 
+class Act(models.TextChoices):
+    """An act of the table of transitions that is a person's decision."""
+
+    PASS = "pass"
+    SEND_BACK = "send-back"
+    CLEAR = "clear"
+    REOPEN = "reopen"
+
+
 class Decision(models.Model):
     """What a person decided at a station, about which attempt, and why.
 
-    `overruled` are the Stops it passed over; `before` and `after` are the states it changed, so that it can be taken back
-    for a while; `undone_at` is when it was.
+    `act` is the act of the table of transitions; `overruled` are the Stops it passed over; `before` and `after` are the
+    states it changed, so that it can be taken back for a while; `undone_at` is when it was.
     """
 
     docket = models.ForeignKey(Docket, on_delete=models.CASCADE, related_name="decisions")
     stage = models.PositiveSmallIntegerField(default=1)
     station = models.CharField(max_length=10, choices=Station.choices)
-    what = models.CharField(max_length=20)
+    act = models.CharField(max_length=10, choices=Act.choices)
     reason = models.TextField(blank=True)
     attempt = models.ForeignKey(Attempt, null=True, on_delete=models.PROTECT)
     overruled = models.JSONField(default=list)

@@ -337,7 +337,8 @@ def measurable(what: MeasurableRecord, *, told: bool) -> dict[str, Any]:
 def _decision(decision: Decision) -> dict[str, Any]:
     return {
         "station": decision.station,
-        "what": decision.what,
+        "act": decision.act,
+        "overruled": bool(decision.overruled),
         "reason": decision.reason,
         "by": name_of(decision.by),
         "at": decision.at,

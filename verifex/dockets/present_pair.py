@@ -26,9 +26,6 @@ from verifex.dockets.stations import states
 from verifex.exercises.schemas import bench_out, hint_of
 from verifex.exercises.views import exercise_json, readings_json
 
-#: What a pair is told of decisions about it.
-TOLD = ("sent back", "passed", "cleared", "overruled", "reopened")
-
 
 def my_docket_json(docket: Docket) -> dict[str, Any]:
     """One docket whole, for its pair."""
@@ -39,7 +36,7 @@ def my_docket_json(docket: Docket) -> dict[str, Any]:
     issue = kit_issue_of(docket)
     rows, clearances = states(docket), list(docket.clearances.all())
     voided = last_voided(rows, clearances)
-    decisions = list(docket.decisions.select_related("by").filter(undone_at__isnull=True, what__in=TOLD))
+    decisions = list(docket.decisions.select_related("by").filter(undone_at__isnull=True))
     return {
         **common(docket, rows),
         "members": [m.user.get_full_name() for m in members(docket)],
@@ -154,7 +151,8 @@ def _message(decision: Decision) -> Mapping[str, Any]:
     """Why a Stop was passed over is the instructor's; the pair is told that it was."""
     return {
         "station": decision.station,
-        "what": decision.what,
+        "act": decision.act,
+        "overruled": bool(decision.overruled),
         "reason": "" if decision.overruled else decision.reason,
         "by": name_of(decision.by),
         "at": decision.at,

@@ -6,6 +6,7 @@ from typing import Annotated, Any
 from ninja import Schema
 from pydantic import Field
 
+from verifex.dockets.models import Act
 from verifex.dockets.schemas_program import CheckOut, ProgramOut
 from verifex.exercises.schemas import BenchOut, ExerciseOut, FindingOut, HintOut, NetOut, RecipeOut, SheetOut
 
@@ -124,8 +125,11 @@ class ClearanceOut(Schema):
 
 
 class DecisionOut(Schema):
+    """A decision: its act of the table of transitions, and whether it passed over a Stop."""
+
     station: str
-    what: str
+    act: Act
+    overruled: bool
     reason: str
     by: str
     at: datetime

@@ -17,7 +17,7 @@ from verifex.core.assess import (
     evidence_of,
 )
 from verifex.core.marking import Proposal, propose
-from verifex.dockets.models import Clearance, Decision, Docket, Judgement, Kind, SharedReadings, Station
+from verifex.dockets.models import Act, Clearance, Decision, Docket, Judgement, Kind, SharedReadings, Station
 from verifex.exercises.services import criteria_of
 from verifex.stores.models import KitIssue
 
@@ -57,7 +57,9 @@ def shown(dockets: Iterable[Docket]) -> dict[int, Shown]:
     kept = Judgement.objects.filter(pk__in=newest).select_related("attempt")
     for judgement in kept.defer("details", "judged_with", "attempt__text"):
         found[judgement.docket_id].judgements[judgement.attempt_id] = judgement
-    returned = Decision.objects.filter(docket__in=ids, what="sent back", station=Station.WIRING, undone_at__isnull=True)
+    returned = Decision.objects.filter(
+        docket__in=ids, act=Act.SEND_BACK, station=Station.WIRING, undone_at__isnull=True
+    )
     for docket_id, attempt_id in returned.values_list("docket_id", "attempt_id"):
         found[docket_id].sent_back.add(attempt_id)
     for clearance in Clearance.objects.filter(docket__in=ids).order_by("id"):

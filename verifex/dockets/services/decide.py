@@ -9,7 +9,7 @@ from verifex.dockets.act import begin, enter, finish
 from verifex.dockets.inputs import DocketInputs
 from verifex.dockets.judgements import newest
 from verifex.dockets.judging import bring_up_to_date, is_current
-from verifex.dockets.models import Attempt, Clearance, Decision, Docket, Kind, State, Station
+from verifex.dockets.models import Act, Attempt, Clearance, Decision, Docket, Kind, State, Station
 from verifex.dockets.stations import reach, set_state, snapshot, state_of
 from verifex.dockets.voiding import void_clearance
 from verifex.people import clock
@@ -20,13 +20,15 @@ from verifex.people.models import Staff, User
 NEVER_OVERRULED = ("dangerous-voltage",)
 HANDED_IN = {Station.WIRING: Kind.WIRING, Station.PROGRAM: Kind.PROGRAM, Station.READINGS: Kind.READINGS}
 UNDO_FOR = timedelta(minutes=15)
+#: How the event log says that an act was done.
+DID = {Act.PASS: "passed", Act.SEND_BACK: "sent back", Act.CLEAR: "cleared", Act.REOPEN: "reopened"}
 
 
 def _decide(
     actor: User,
     docket: Docket,
     station: str,
-    what: str,
+    act: Act,
     reason: str = "",
     *,
     before: dict[str, Any],
@@ -37,7 +39,7 @@ def _decide(
     Decision.objects.create(
         docket=docket,
         station=station,
-        what=what,
+        act=act,
         reason=reason,
         attempt=attempt,
         overruled=overruled or [],
@@ -47,7 +49,7 @@ def _decide(
     )
     if docket.claimed_by_id == actor.pk:
         docket.claimed_by = None
-    finish(docket, actor, f"{what} {station}", reason=reason)
+    finish(docket, actor, f"{DID[act]} {station}{' over a Stop' if overruled else ''}", reason=reason)
 
 
 def _stops(inputs: DocketInputs, station: str) -> list[dict[str, Any]]:
@@ -98,7 +100,7 @@ def pass_station(
         set_state(docket, Station.MARK, State.ASKS)
     said = overrule_reason.strip() if stops else reason
     slugs = [finding["rule"] for finding in stops]
-    _decide(actor, docket, station, "overruled" if stops else "passed", said, before=before, overruled=slugs)
+    _decide(actor, docket, station, Act.PASS, said, before=before, overruled=slugs)
 
 
 @transaction.atomic
@@ -122,7 +124,7 @@ def send_back(actor: User, docket_id: int, station: str, *, based_on: int | None
     enter(actor, docket, "send-back", station)
     before = snapshot(docket)
     set_state(docket, station, State.SENT_BACK)
-    _decide(actor, docket, station, "sent back", reason, before=before)
+    _decide(actor, docket, station, Act.SEND_BACK, reason, before=before)
 
 
 def clear_power(
@@ -173,8 +175,7 @@ def _clear(
     set_state(docket, Station.POWER, entry.after or State.PASSED)
     for following in entry.opens:
         reach(docket, following)
-    what = "overruled" if stops else "cleared"
-    _decide(actor, docket, Station.POWER, what, overrule_reason.strip(), before=before, overruled=slugs)
+    _decide(actor, docket, Station.POWER, Act.CLEAR, overrule_reason.strip(), before=before, overruled=slugs)
     return clearance
 
 
@@ -190,7 +191,7 @@ def reopen(actor: User, docket_id: int, station: str, *, based_on: int | None, r
     if station in (Station.WIRING, Station.POWER):
         void_clearance(docket, f"{station} was reopened")
     set_state(docket, station, entry.after or State.WORKING)
-    _decide(actor, docket, station, "reopened", reason.strip(), before=before)
+    _decide(actor, docket, station, Act.REOPEN, reason.strip(), before=before)
 
 
 def undoable(docket: Docket) -> Decision | None:
@@ -222,7 +223,7 @@ def undo(actor: User, docket_id: int, *, based_on: int | None) -> None:
             set_state(docket, station, before)
     last.undone_at = clock.now()
     last.save(update_fields=["undone_at"])
-    finish(docket, actor, f"took back: {last.what} {last.station}")
+    finish(docket, actor, f"took back: {DID[Act(last.act)]} {last.station}")
 
 
 @transaction.atomic

@@ -1403,6 +1403,12 @@ export interface components {
             };
         };
         /**
+         * Act
+         * @description An act of the table of transitions that is a person's decision.
+         * @enum {string}
+         */
+        Act: "pass" | "send-back" | "clear" | "reopen";
+        /**
          * ActOut
          * @description An act that this person could begin now.
          */
@@ -1545,12 +1551,16 @@ export interface components {
             /** Reason */
             reason: string;
         };
-        /** DecisionOut */
+        /**
+         * DecisionOut
+         * @description A decision: its act of the table of transitions, and whether it passed over a Stop.
+         */
         DecisionOut: {
             /** Station */
             station: string;
-            /** What */
-            what: string;
+            act: components["schemas"]["Act"];
+            /** Overruled */
+            overruled: boolean;
             /** Reason */
             reason: string;
             /** By */

@@ -31,3 +31,16 @@ export const VERDICTS: Record<string, { word: string; tone: string }> = {
 export function fixed(value: number | null | undefined, digits: number): string {
   return value === null || value === undefined ? '–' : value.toFixed(digits).replace('-', '−')
 }
+
+const DID: Record<string, string> = {
+  pass: 'passed',
+  'send-back': 'sent back',
+  clear: 'cleared',
+  reopen: 'reopened',
+}
+
+/** A decision as it is told after the name of who decided: "sent back the wiring". */
+export function decidedWords(decision: { act: string; station: string; overruled: boolean }): string {
+  const object = decision.act === 'clear' ? 'bench for power' : decision.station
+  return `${DID[decision.act] ?? decision.act} the ${object}${decision.overruled ? ' over a Stop' : ''}`
+}

@@ -75,7 +75,7 @@ def _first_error(root: Node) -> Node | None:
     # Of an error that swallows others, the innermost one nearest to the mistake is the useful one.
     found = [node for node in nodes(root) if node.is_error or node.is_missing]
     small = [node for node in found if not any(child.has_error for child in node.children)]
-    return (small or found)[0]
+    return (small or found or [root])[0]
 
 
 def _badness(root: Node) -> tuple[int, int]:

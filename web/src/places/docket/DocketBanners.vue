@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // What concerns the whole docket, whatever station is looked at: power off, judging under way, a decision to take back.
 import { computed } from 'vue'
-import { clockTime } from '@/shared/words'
+import { clockTime, decidedWords } from '@/shared/words'
 import { useDocket } from './use-docket'
 
 const { docket, undo, busy } = useDocket()
@@ -18,9 +18,7 @@ const decided = computed(() => docket.value?.undo ?? null)
       <span class="pulse" aria-hidden="true" />Being judged: what was handed in is checked now.
     </p>
     <p v-if="decided" class="undo">
-      {{ decided.by }}
-      {{ decided.what === 'cleared' ? 'cleared the bench' : `${decided.what} the ${decided.station}` }} at
-      {{ clockTime(decided.at) }}.
+      {{ decided.by }} {{ decidedWords(decided) }} at {{ clockTime(decided.at) }}.
       <button class="btn quiet" :disabled="busy" @click="undo()">Take it back <kbd>U</kbd></button>
     </p>
   </div>

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
 import { useKeys } from '@/shared/keys'
 import SeverityTag from '@/pieces/SeverityTag.vue'
-import { clockTime } from '@/shared/words'
+import { clockTime, decidedWords } from '@/shared/words'
 import CriterionRow from './CriterionRow.vue'
 import HistoryPanel from './HistoryPanel.vue'
 import ReasonAsk from './ReasonAsk.vue'
@@ -65,7 +65,7 @@ useKeys({ m: { does: 'close the marking', act: () => void (mayClose.value && clo
       <h3 class="gap">Decided on the way</h3>
       <ul class="log">
         <li v-for="(decision, index) in docket.decisions" :key="index" :class="{ undone: decision.undone }">
-          <b>{{ decision.station }}</b> {{ decision.what }} by {{ decision.by }}
+          <b>{{ decision.by }}</b> {{ decidedWords(decision) }}
           <span v-if="decision.reason" class="soft">“{{ decision.reason }}”</span>
         </li>
         <li v-if="!docket.decisions.length" class="soft">Nothing yet.</li>
