@@ -2,10 +2,10 @@
 
 from tests.browser.base import BrowserCase
 from tests.corpus.programs.faults import SOUND
+from verifex.acts.refusals import Refused
 from verifex.dockets import services
 from verifex.dockets.models import Docket
 from verifex.exercises.models import ExerciseVersion
-from verifex.people.access import Refused
 from verifex.people.models import Pair, User
 from verifex.plan.models import Seat
 from verifex.stores.models import Kit, KitPart

@@ -1,8 +1,8 @@
 from tests.samples import EXERCISE_TEXT
 from tests.site.base import DemoCase
+from verifex.acts.refusals import NotAllowed, Refused
 from verifex.exercises.models import ExerciseVersion, Frozen
 from verifex.exercises.services import add_version, release
-from verifex.people.access import NotAllowed, Refused
 from verifex.people.models import Course, Section, Staff, User
 
 

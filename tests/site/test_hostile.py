@@ -8,7 +8,7 @@ from django.test import override_settings
 
 from tests.samples import hand_in
 from tests.site.base import DemoCase, Speaker
-from verifex.people.models import Event
+from verifex.acts.models import Event
 from verifex.stores.models import KitIssue
 
 

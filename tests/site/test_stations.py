@@ -2,8 +2,8 @@
 
 from tests.samples import PROGRAM, hand_in
 from tests.site.base import DemoCase
+from verifex.acts.models import Event
 from verifex.dockets.models import Attempt, Clearance
-from verifex.people.models import Event
 
 SWAPPED, SOUND = hand_in("supply-swapped.bench"), hand_in("one-half.bench")
 

@@ -4,9 +4,9 @@ from itertools import product
 from unittest import TestCase
 
 from tests.site.base import DemoCase
+from verifex.acts.refusals import NotAllowed, Refused
 from verifex.dockets.models import State, Station
 from verifex.dockets.transitions import TABLE, Who, possible, transition
-from verifex.people.access import NotAllowed, Refused
 
 STATES = [None, *State]
 

@@ -17,7 +17,7 @@ from verifex.dockets.models import Docket
 from verifex.exercises.models import ExerciseVersion
 from verifex.exercises.services import add_version, release
 from verifex.marks.services import close_marking, give_mark
-from verifex.people.clock import acting_at, now
+from verifex.acts.clock import acting_at, now
 from verifex.people.models import Course, Pair, PairMember, Section, Staff, User
 from verifex.plan.models import Room, Seat, Session
 from verifex.stores.models import Kit, KitIssue, KitPart, StockResistor

@@ -4,11 +4,12 @@ from typing import Any
 
 from django.db.models import OuterRef, QuerySet, Subquery
 
+from verifex.acts.events import record, session_scope, told_since
+from verifex.acts.refusals import Stale
 from verifex.dockets.models import Docket
 from verifex.dockets.stations import states
 from verifex.dockets.transitions import Transition, transition
-from verifex.people.access import Stale, is_member, role_in
-from verifex.people.events import record, session_scope, told_since
+from verifex.people.access import is_member, role_in
 from verifex.people.models import User
 from verifex.plan.models import Seat
 

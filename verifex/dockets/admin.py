@@ -1,3 +1,4 @@
+from verifex.acts.read_only_admin import show_only
 from verifex.dockets.models import (
     Attempt,
     BenchSheets,
@@ -9,6 +10,5 @@ from verifex.dockets.models import (
     SharedReadings,
     StationState,
 )
-from verifex.people.read_only_admin import show_only
 
 show_only(Attempt, BenchSheets, Clearance, Decision, Docket, Judgement, Measurement, SharedReadings, StationState)

@@ -5,6 +5,9 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router
 
+from verifex.acts.models import Event
+from verifex.acts.refusals import Refused
+from verifex.api.http import Id, unless_known
 from verifex.core.assess import ProgramRecord
 from verifex.dockets import services
 from verifex.dockets.judgements import newest, sheets_of
@@ -29,9 +32,7 @@ from verifex.dockets.services.decide import undoable
 from verifex.dockets.stations import state_of
 from verifex.dockets.study import sheet_if, sliders_if
 from verifex.exercises.schemas import SheetIn, SheetOut, SlidersOut
-from verifex.people.access import Refused, reader
-from verifex.people.http import Id, unless_known
-from verifex.people.models import Event
+from verifex.people.access import reader
 
 router = Router(tags=["dockets"])
 

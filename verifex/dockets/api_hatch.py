@@ -7,11 +7,12 @@ from django.http import HttpRequest
 from ninja import Router, Schema
 from pydantic import Field
 
+from verifex.acts.refusals import NotAllowed, Refused
 from verifex.core.quantity import in_words, parse_quantity
 from verifex.dockets import services
 from verifex.dockets.services.opening import docket_for
 from verifex.exercises.models import ExerciseVersion
-from verifex.people.access import NotAllowed, Refused, reader, require_staff, sections_of
+from verifex.people.access import reader, require_staff, sections_of
 from verifex.people.models import Pair
 from verifex.plan.models import Session
 from verifex.stores.advice import allowed_resistors, offers

@@ -5,6 +5,7 @@ from typing import Any
 from django.http import Http404, HttpRequest
 from ninja import Router
 
+from verifex.api.http import Id, unless_known
 from verifex.dockets import services
 from verifex.dockets.act import found
 from verifex.dockets.models import Docket
@@ -22,7 +23,6 @@ from verifex.dockets.schemas import (
 from verifex.dockets.study import check_now
 from verifex.exercises.schemas import bench_out, hint_of
 from verifex.people.access import memberships, pairs_of, reader
-from verifex.people.http import Id, unless_known
 
 router = Router(tags=["my bench"])
 MOST_LISTED = 50

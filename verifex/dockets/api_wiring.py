@@ -5,12 +5,12 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router, Schema
 
+from verifex.api.http import Id
 from verifex.dockets.present import docket_for_staff
 from verifex.dockets.schemas import TextIn, WiringCheckOut
 from verifex.dockets.study import check_now, solve, study
 from verifex.exercises.schemas import bench_out, finding_out
 from verifex.people.access import reader
-from verifex.people.http import Id
 from verifex.stores.api import OfferOut
 
 router = Router(tags=["wiring"])

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 
 from django.db import transaction
 
+from verifex.acts import clock
 from verifex.core.assess import (
     JudgedWith,
     ProgramRecord,
@@ -21,7 +22,6 @@ from verifex.dockets.models import Attempt, BenchSheets, Docket, Judgement, Kind
 from verifex.dockets.stations import state_of
 from verifex.dockets.voiding import void_clearance
 from verifex.exercises.views import readings_json
-from verifex.people import clock
 from verifex.work import queue
 from verifex.work.pool import Limit, OverLimit, compute
 

@@ -4,9 +4,9 @@ from typing import TypeVar
 
 from django.db import models
 
+from verifex.acts import clock
 from verifex.core.assess import StationRecord, Summary, read_record, summary_of
 from verifex.exercises.models import ExerciseVersion, MarkScheme
-from verifex.people import clock
 from verifex.people.models import Pair, User
 from verifex.plan.models import Session
 from verifex.stores.models import KitIssue

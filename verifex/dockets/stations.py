@@ -2,8 +2,8 @@
 
 from typing import Any
 
+from verifex.acts import clock
 from verifex.dockets.models import Docket, State, Station, StationState
-from verifex.people import clock
 
 ORDER = list(Station)
 

@@ -3,12 +3,12 @@
 from dataclasses import replace
 from typing import Any
 
+from verifex.acts.refusals import Refused
 from verifex.core.assess import WiringRecord
 from verifex.core.assess.live import currents_as_set, sheet_if_measured, sliders_if_measured, wiring_now
 from verifex.dockets.inputs import DocketInputs
 from verifex.dockets.judgements import newest
 from verifex.dockets.models import Docket, Kind
-from verifex.people.access import Refused
 from verifex.people.models import User
 from verifex.stores.advice import allowed_resistors, offers
 from verifex.work.pool import compute_live

@@ -8,9 +8,9 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from enum import StrEnum
 
+from verifex.acts.refusals import NotAllowed, Refused
 from verifex.dockets.models import State as S
 from verifex.dockets.models import Station
-from verifex.people.access import NotAllowed, Refused
 
 
 class Who(StrEnum):

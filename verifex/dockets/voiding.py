@@ -1,8 +1,8 @@
 """What voids a clearance: new wiring, another kit, a kit that is back, a program that makes a Stop."""
 
+from verifex.acts import clock
 from verifex.dockets.models import Docket, State, Station
 from verifex.dockets.stations import set_state, state_of
-from verifex.people import clock
 
 #: What a pair is told of it. Why in full is for the staff: it may name the fault.
 TOLD_OF_A_PROGRAM = "the program as handed in is not safe on this wiring"

@@ -1,4 +1,4 @@
+from verifex.acts.read_only_admin import show_only
 from verifex.exercises.models import Exercise, ExerciseVersion, MarkScheme
-from verifex.people.read_only_admin import show_only
 
 show_only(Exercise, ExerciseVersion, MarkScheme)

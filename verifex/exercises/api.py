@@ -7,6 +7,8 @@ from django.http import Http404, HttpRequest
 from ninja import Router, Schema
 from pydantic import Field
 
+from verifex.acts.refusals import NotAllowed, Refused
+from verifex.api.http import Id
 from verifex.core.assess.live import sliders_json
 from verifex.core.expected import Measured, Sheet, expected_sheet, sheet_json
 from verifex.core.expected.derived import derived_json
@@ -16,8 +18,7 @@ from verifex.exercises.models import ExerciseVersion
 from verifex.exercises.schemas import DerivedOut, ExerciseOut, ObstacleOut, SheetIn, SheetOut, SlidersOut
 from verifex.exercises.services import add_version, release
 from verifex.exercises.views import exercise_json
-from verifex.people.access import NotAllowed, Refused, courses_of, is_staff_of, reader, sections_of
-from verifex.people.http import Id
+from verifex.people.access import courses_of, is_staff_of, reader, sections_of
 from verifex.people.models import Course
 
 router = Router(tags=["exercises"])

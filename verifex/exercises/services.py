@@ -4,12 +4,13 @@ from functools import lru_cache
 
 from django.db import transaction
 
+from verifex.acts import clock
+from verifex.acts.events import record
+from verifex.acts.refusals import Refused
 from verifex.core.exercise import Criterion, read_exercise
 from verifex.core.expected.release import Obstacle, release_obstacles
 from verifex.exercises.models import Exercise, ExerciseVersion, MarkScheme
-from verifex.people import clock
-from verifex.people.access import Refused, require_course_instructor
-from verifex.people.events import record
+from verifex.people.access import require_course_instructor
 from verifex.people.models import Course, User
 
 

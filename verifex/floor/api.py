@@ -6,16 +6,17 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router, Schema
 
+from verifex.acts import clock
+from verifex.acts.events import STORES, newest, session_scope
+from verifex.acts.refusals import Refused, Stale
+from verifex.api.http import Id, unless_known
 from verifex.dockets import services
 from verifex.dockets.models import Docket, State
 from verifex.dockets.schemas import Counter, StationOut
 from verifex.dockets.stations import ORDER
 from verifex.floor.round import words
 from verifex.floor.standing import Standing, standings
-from verifex.people import clock
-from verifex.people.access import Refused, Stale, reader, require_instructor, sections_of
-from verifex.people.events import STORES, newest, session_scope
-from verifex.people.http import Id, unless_known
+from verifex.people.access import reader, require_instructor, sections_of
 from verifex.people.models import User
 from verifex.plan.access import session_for_staff
 from verifex.plan.models import Seat, Session

@@ -7,6 +7,8 @@ from django.http import Http404, HttpRequest, HttpResponse
 from ninja import Router, Schema
 from pydantic import Field
 
+from verifex.acts.events import newest, session_scope
+from verifex.api.http import Id, unless_known
 from verifex.core.rulebook import RULES_VERSION
 from verifex.dockets.models import Docket
 from verifex.dockets.present import docket_for_staff
@@ -17,8 +19,6 @@ from verifex.marks.csv_out import marks_csv
 from verifex.marks.models import ClosedMark
 from verifex.marks.sheet import plain
 from verifex.people.access import is_member, reader
-from verifex.people.events import newest, session_scope
-from verifex.people.http import Id, unless_known
 from verifex.plan.access import session_for_staff
 from verifex.plan.models import Session
 

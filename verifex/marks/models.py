@@ -5,9 +5,9 @@ from decimal import Decimal
 from django.core.validators import MinValueValidator
 from django.db import models
 
+from verifex.acts import clock
 from verifex.dockets.models import Docket
 from verifex.exercises.models import MarkScheme
-from verifex.people import clock
 from verifex.people.models import User
 
 

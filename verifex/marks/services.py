@@ -4,6 +4,8 @@ from decimal import Decimal, InvalidOperation
 
 from django.db import transaction
 
+from verifex.acts import clock
+from verifex.acts.refusals import Refused
 from verifex.core.assess.judged_with import catalogue_digest
 from verifex.core.rulebook import RULES_VERSION
 from verifex.dockets.act import begin, enter, finish
@@ -14,8 +16,6 @@ from verifex.exercises.services import criteria_of
 from verifex.marks.evidence import Shown, shown
 from verifex.marks.models import ClosedMark, GivenMark, StudentMark
 from verifex.marks.sheet import MarkSheet, plain, sheet_of
-from verifex.people import clock
-from verifex.people.access import Refused
 from verifex.people.models import User
 from verifex.work import queue
 

@@ -5,13 +5,14 @@ from typing import Any
 from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 
+from verifex.acts.refusals import Refused
+from verifex.api.http import Id
 from verifex.dockets.api_pair import own_docket
 from verifex.dockets.models import Docket
 from verifex.dockets.present import bench_number, docket_for_staff
 from verifex.papers.pdf import pdf_of
 from verifex.papers.sheets import sheet_html
-from verifex.people.access import Refused, reader
-from verifex.people.http import Id
+from verifex.people.access import reader
 from verifex.plan.access import session_for_staff
 from verifex.work.api import WorkOut, work_json
 from verifex.work.run import start

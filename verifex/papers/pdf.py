@@ -7,9 +7,9 @@ from django.conf import settings
 from django.template.loader import render_to_string
 from pypdf import PdfWriter
 
+from verifex.acts.refusals import Refused
 from verifex.papers.layout import NoTextLayout
 from verifex.papers.layout import pdf_of as lay_out
-from verifex.people.access import Refused
 from verifex.work.pool import PAPER, OverLimit, compute
 
 

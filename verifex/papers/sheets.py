@@ -4,6 +4,7 @@ from typing import Any
 
 from django.template.loader import render_to_string
 
+from verifex.acts.refusals import Refused
 from verifex.core.assess import SheetsRecord
 from verifex.dockets.inputs import kit_issue_of
 from verifex.dockets.judgements import sheets_of
@@ -13,7 +14,6 @@ from verifex.dockets.present import bench_number
 from verifex.dockets.stations import state_of
 from verifex.exercises.views import exercise_json, readings_json
 from verifex.papers.plot import transfer_svg
-from verifex.people.access import Refused
 
 SHOWN_CONTRIBUTORS = 3
 

@@ -3,24 +3,9 @@
 from django.db.models import Q
 from django.http import HttpRequest
 
-from verifex.people import clock
+from verifex.acts import clock
+from verifex.acts.refusals import NotAllowed
 from verifex.people.models import Course, Pair, PairMember, Section, Staff, User
-
-
-class NotAllowed(Exception):
-    """The actor may not do this; the text says who may."""
-
-
-class Refused(Exception):
-    """The act itself is refused; the text says why and what to do."""
-
-
-class Stale(Exception):
-    """The act was based on an older revision; `changes` says what happened since."""
-
-    def __init__(self, changes: list[str]) -> None:
-        super().__init__("Someone else changed this meanwhile.")
-        self.changes = changes
 
 
 def reader(request: HttpRequest) -> User:

@@ -15,8 +15,9 @@ from ninja.security import APIKeyCookie
 from ninja.throttling import BaseThrottle, SimpleRateThrottle
 from pydantic import Field
 
-from verifex.people.access import NotAllowed, Refused, pairs_of, reader
-from verifex.people.events import record
+from verifex.acts.events import record
+from verifex.acts.refusals import NotAllowed, Refused
+from verifex.people.access import pairs_of, reader
 from verifex.people.models import Staff, User
 
 router = Router(tags=["people"])

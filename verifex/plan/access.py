@@ -2,7 +2,7 @@
 
 from django.db.models import OuterRef, Subquery
 
-from verifex.people.access import NotAllowed
+from verifex.acts.refusals import NotAllowed
 from verifex.people.models import Staff, User
 from verifex.plan.models import Session
 

@@ -10,6 +10,7 @@ from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, Throttled, ValidationError
 from ninja.security import django_auth
 
+from verifex.acts.refusals import NotAllowed, Refused, Stale
 from verifex.core.problems import UnusableInput
 from verifex.dockets.api import router as dockets
 from verifex.dockets.api_hatch import router as hatch
@@ -20,7 +21,6 @@ from verifex.exercises.schemas import ErrorOut
 from verifex.floor.api import router as floor
 from verifex.marks.api import router as marks
 from verifex.papers.api import router as papers
-from verifex.people.access import NotAllowed, Refused, Stale
 from verifex.people.api import router as people
 from verifex.stores.api import router as stores
 from verifex.sums.api import router as sums

@@ -5,8 +5,9 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router, Schema
 
+from verifex.acts.refusals import NotAllowed
 from verifex.core.quantity import in_words
-from verifex.people.access import NotAllowed, courses_of, reader, sections_of
+from verifex.people.access import courses_of, reader, sections_of
 from verifex.stores.models import Kit, KitIssue, StockResistor
 from verifex.stores.services import Readiness, readiness
 

@@ -2,8 +2,8 @@
 
 from django.db import models
 
+from verifex.acts import clock
 from verifex.exercises.models import Exercise
-from verifex.people import clock
 from verifex.people.models import Pair, User
 from verifex.plan.models import Session
 

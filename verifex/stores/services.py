@@ -5,11 +5,12 @@ from datetime import timedelta
 
 from django.db import models, transaction
 
+from verifex.acts import clock
+from verifex.acts.events import STORES, record
+from verifex.acts.refusals import Refused
 from verifex.core.quantity import in_words
 from verifex.exercises.models import ExerciseVersion
-from verifex.people import clock
-from verifex.people.access import Refused, require_staff
-from verifex.people.events import STORES, record
+from verifex.people.access import require_staff
 from verifex.people.models import Pair, User
 from verifex.plan.models import Session
 from verifex.stores.advice import allowed_resistors

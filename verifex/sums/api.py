@@ -5,12 +5,12 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router, Schema
 
+from verifex.acts.refusals import Refused
 from verifex.core.expected.calculators import ALL_SUMS
 from verifex.core.quantity import parse_quantity
 from verifex.core.resistors.bands import EXPONENTS, PPM_PER_KELVIN, TOLERANCE_PERCENT
 from verifex.core.resistors.lookup import look_up_bands, look_up_value
 from verifex.core.resistors.series import SERIES
-from verifex.people.access import Refused
 
 router = Router(tags=["bench sums"])
 

@@ -5,8 +5,9 @@ from typing import Any
 from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 
-from verifex.people.access import Refused, reader
-from verifex.people.http import Id
+from verifex.acts.refusals import Refused
+from verifex.api.http import Id
+from verifex.people.access import reader
 from verifex.work.models import State, Work
 from verifex.work.run import cancel
 

@@ -2,7 +2,7 @@
 
 from django.db import models
 
-from verifex.people import clock
+from verifex.acts import clock
 from verifex.people.models import User
 
 

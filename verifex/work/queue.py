@@ -11,7 +11,7 @@ from collections.abc import Callable
 from django.db import connection, transaction
 from django.db.models import Q
 
-from verifex.people import clock
+from verifex.acts import clock
 from verifex.work.models import Queued
 from verifex.work.pool import runs_here
 

@@ -8,8 +8,8 @@ from typing import Any
 
 from django.db import transaction
 
-from verifex.people import clock
-from verifex.people.access import Refused
+from verifex.acts import clock
+from verifex.acts.refusals import Refused
 from verifex.people.models import User
 from verifex.work import queue
 from verifex.work.models import State, Work

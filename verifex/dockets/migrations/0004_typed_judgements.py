@@ -3,7 +3,7 @@ import hashlib
 import django.db.models.deletion
 from django.db import migrations, models
 
-import verifex.people.clock
+import verifex.acts.clock
 
 
 def keep_old_judgements(apps, schema_editor):
@@ -92,7 +92,7 @@ class Migration(migrations.Migration):
                 ("id", models.BigAutoField(auto_created=True, primary_key=True, serialize=False, verbose_name="ID")),
                 ("digest", models.CharField(max_length=64)),
                 ("record", models.JSONField()),
-                ("at", models.DateTimeField(default=verifex.people.clock.now)),
+                ("at", models.DateTimeField(default=verifex.acts.clock.now)),
                 (
                     "docket",
                     models.OneToOneField(

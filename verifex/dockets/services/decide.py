@@ -5,6 +5,8 @@ from typing import Any
 
 from django.db import transaction
 
+from verifex.acts import clock
+from verifex.acts.refusals import NotAllowed, Refused
 from verifex.dockets.act import begin, enter, finish
 from verifex.dockets.inputs import DocketInputs
 from verifex.dockets.judgements import newest
@@ -12,8 +14,7 @@ from verifex.dockets.judging import bring_up_to_date, is_current
 from verifex.dockets.models import Act, Attempt, Clearance, Decision, Docket, Kind, State, Station
 from verifex.dockets.stations import reach, set_state, snapshot, state_of
 from verifex.dockets.voiding import void_clearance
-from verifex.people import clock
-from verifex.people.access import NotAllowed, Refused, require_instructor, require_staff, role_in
+from verifex.people.access import require_instructor, require_staff, role_in
 from verifex.people.models import Staff, User
 
 #: Stop findings that nobody can overrule: dangerous voltage.

@@ -4,6 +4,7 @@ from dataclasses import replace
 
 from django.db import transaction
 
+from verifex.acts.refusals import Refused, Stale
 from verifex.core.assess import digest_of
 from verifex.core.circuit.notation import read_text
 from verifex.core.problems import Problem, UnusableInput
@@ -13,7 +14,6 @@ from verifex.dockets.judging import ask_for_judgement
 from verifex.dockets.models import Attempt, Docket, Kind, State, Station
 from verifex.dockets.stations import reach, set_state
 from verifex.dockets.voiding import void_clearance
-from verifex.people.access import Refused, Stale
 from verifex.people.models import User
 from verifex.work import queue
 

@@ -4,6 +4,7 @@ import math
 
 from django.db import transaction
 
+from verifex.acts.refusals import Refused
 from verifex.core.assess.records import MeasurableRecord
 from verifex.core.expected.measured import STEP
 from verifex.core.quantity import in_words
@@ -11,7 +12,6 @@ from verifex.dockets.act import begin, enter, finish
 from verifex.dockets.judgements import sheets_of
 from verifex.dockets.judging import SHEETS, ask_for_judgement, bring_up_to_date
 from verifex.dockets.models import Measurement, Station
-from verifex.people.access import Refused
 from verifex.people.models import User
 from verifex.work import queue
 

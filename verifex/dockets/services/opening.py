@@ -2,13 +2,13 @@
 
 from django.db import transaction
 
+from verifex.acts.refusals import Refused
 from verifex.dockets.act import finish
 from verifex.dockets.judging import ask_for_judgement
 from verifex.dockets.models import Docket, State, Station
 from verifex.dockets.stations import reach, set_state, state_of
 from verifex.dockets.voiding import void_clearance
 from verifex.exercises.models import ExerciseVersion
-from verifex.people.access import Refused
 from verifex.people.models import Pair, User
 from verifex.plan.models import Session
 from verifex.stores import services as stores

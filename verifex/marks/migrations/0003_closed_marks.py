@@ -4,7 +4,7 @@ import django.db.models.deletion
 from django.conf import settings
 from django.db import migrations, models
 
-import verifex.people.clock
+import verifex.acts.clock
 
 
 def snapshot_closed_marks(apps, schema_editor):
@@ -57,7 +57,7 @@ class Migration(migrations.Migration):
                 ("of", models.DecimalField(decimal_places=2, max_digits=7)),
                 ("judged_with", models.JSONField(default=dict)),
                 ("students", models.JSONField(default=list)),
-                ("at", models.DateTimeField(default=verifex.people.clock.now)),
+                ("at", models.DateTimeField(default=verifex.acts.clock.now)),
                 ("reopened_at", models.DateTimeField(blank=True, null=True)),
                 ("reopened_because", models.TextField(blank=True)),
                 ("by", models.ForeignKey(null=True, on_delete=django.db.models.deletion.SET_NULL, related_name="+", to=settings.AUTH_USER_MODEL)),

@@ -4,7 +4,7 @@ import django.contrib.auth.models
 import django.contrib.auth.validators
 import django.db.models.deletion
 import django.utils.timezone
-import verifex.people.clock
+import verifex.acts.clock
 from django.conf import settings
 from django.db import migrations, models
 
@@ -56,7 +56,7 @@ class Migration(migrations.Migration):
             name='Event',
             fields=[
                 ('id', models.BigAutoField(auto_created=True, primary_key=True, serialize=False, verbose_name='ID')),
-                ('at', models.DateTimeField(db_index=True, default=verifex.people.clock.now)),
+                ('at', models.DateTimeField(db_index=True, default=verifex.acts.clock.now)),
                 ('verb', models.CharField(max_length=40)),
                 ('subject', models.CharField(db_index=True, max_length=60)),
                 ('revision', models.PositiveIntegerField(default=0)),
@@ -97,7 +97,7 @@ class Migration(migrations.Migration):
             name='PairMember',
             fields=[
                 ('id', models.BigAutoField(auto_created=True, primary_key=True, serialize=False, verbose_name='ID')),
-                ('since', models.DateTimeField(default=verifex.people.clock.now)),
+                ('since', models.DateTimeField(default=verifex.acts.clock.now)),
                 ('until', models.DateTimeField(blank=True, null=True)),
                 ('pair', models.ForeignKey(on_delete=django.db.models.deletion.CASCADE, related_name='members', to='people.pair')),
                 ('user', models.ForeignKey(on_delete=django.db.models.deletion.CASCADE, related_name='memberships', to=settings.AUTH_USER_MODEL)),

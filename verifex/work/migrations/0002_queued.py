@@ -1,6 +1,6 @@
 from django.db import migrations, models
 
-import verifex.people.clock
+import verifex.acts.clock
 
 
 class Migration(migrations.Migration):
@@ -14,7 +14,7 @@ class Migration(migrations.Migration):
                 ("id", models.BigAutoField(auto_created=True, primary_key=True, serialize=False, verbose_name="ID")),
                 ("kind", models.CharField(max_length=20)),
                 ("key", models.PositiveBigIntegerField()),
-                ("asked_at", models.DateTimeField(default=verifex.people.clock.now)),
+                ("asked_at", models.DateTimeField(default=verifex.acts.clock.now)),
                 ("taken_by", models.PositiveIntegerField(null=True)),
                 ("again", models.BooleanField(default=False)),
                 ("tries", models.PositiveSmallIntegerField(default=0)),

@@ -75,7 +75,9 @@ def _first_error(root: Node) -> Node | None:
     # Of an error that swallows others, the innermost one nearest to the mistake is the useful one.
     found = [node for node in nodes(root) if node.is_error or node.is_missing]
     small = [node for node in found if not any(child.has_error for child in node.children)]
-    return (small or found or [root])[0]
+    # The grammar can say that something is wrong without a node that says where: then the innermost one that holds it.
+    holding = [node for node in nodes(root) if node.has_error]
+    return small[0] if small else found[0] if found else holding[-1]
 
 
 def _badness(root: Node) -> tuple[int, int]:

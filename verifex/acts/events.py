@@ -3,15 +3,21 @@
 from collections.abc import Sequence
 from typing import Any
 
+from django.contrib.auth.models import AbstractUser
 from django.db.models import Max
 
-from verifex.people.models import Event, User
+from verifex.acts.models import Event
 
 STORES = "stores"  # the scope of kits and drawers
 
 
-def record(actor: User | None, verb: str, subject: str, *, scope: str = "", revision: int = 0, **detail: Any) -> Event:
-    return Event.objects.create(actor=actor, verb=verb, subject=subject, scope=scope, revision=revision, detail=detail)
+def record(
+    actor: AbstractUser | None, verb: str, subject: str, *, scope: str = "", revision: int = 0, **detail: Any
+) -> Event:
+    entry = Event(verb=verb, subject=subject, scope=scope, revision=revision, detail=detail)
+    entry.actor_id = actor.pk if actor else None
+    entry.save()
+    return entry
 
 
 def session_scope(session_id: int) -> str:
