@@ -21,7 +21,7 @@ from verifex.dockets.inputs import DocketInputs
 from verifex.dockets.models import Attempt, BenchSheets, Docket, Judgement, Kind, SharedReadings, State, Station
 from verifex.dockets.stations import state_of
 from verifex.dockets.voiding import void_clearance
-from verifex.exercises.views import readings_json
+from verifex.exercises.present import readings_json
 from verifex.work import queue
 from verifex.work.pool import Limit, OverLimit, compute
 

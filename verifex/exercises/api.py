@@ -8,16 +8,18 @@ from ninja import Router, Schema
 from pydantic import Field
 
 from verifex.acts.refusals import NotAllowed, Refused
+from verifex.api.exercise import ExerciseOut
 from verifex.api.http import Id
+from verifex.api.sheet import SheetIn, SheetOut, SlidersOut
 from verifex.core.assess.live import sliders_json
 from verifex.core.expected import Measured, Sheet, expected_sheet, sheet_json
 from verifex.core.expected.derived import derived_json
 from verifex.core.expected.release import release_obstacles
 from verifex.core.parts import catalogue
 from verifex.exercises.models import ExerciseVersion
-from verifex.exercises.schemas import DerivedOut, ExerciseOut, ObstacleOut, SheetIn, SheetOut, SlidersOut
+from verifex.exercises.present import exercise_json
+from verifex.exercises.schemas import DerivedOut, ObstacleOut
 from verifex.exercises.services import add_version, release
-from verifex.exercises.views import exercise_json
 from verifex.people.access import courses_of, is_staff_of, reader, sections_of
 from verifex.people.models import Course
 

@@ -9,10 +9,11 @@ from ninja import Router, Schema
 from verifex.acts import clock
 from verifex.acts.events import STORES, newest, session_scope
 from verifex.acts.refusals import Refused, Stale
+from verifex.api.fields import Counter
 from verifex.api.http import Id, unless_known
 from verifex.dockets import services
 from verifex.dockets.models import Docket, State
-from verifex.dockets.schemas import Counter, StationOut
+from verifex.dockets.schemas.parts import StationOut
 from verifex.dockets.stations import ORDER
 from verifex.floor.round import words
 from verifex.floor.standing import Standing, standings

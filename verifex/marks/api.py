@@ -8,11 +8,13 @@ from ninja import Router, Schema
 from pydantic import Field
 
 from verifex.acts.events import newest, session_scope
+from verifex.api.fields import Counter, Reason, Short
 from verifex.api.http import Id, unless_known
 from verifex.core.rulebook import RULES_VERSION
+from verifex.dockets.access import docket_for_staff
 from verifex.dockets.models import Docket
-from verifex.dockets.present import docket_for_staff
-from verifex.dockets.schemas import Counter, DoneOut, MarkLineOut, Reason, Short, StationIn
+from verifex.dockets.schemas.acts import DoneOut, StationIn
+from verifex.dockets.schemas.pair import MarkLineOut
 from verifex.marks import services
 from verifex.marks.book import Marked, marked
 from verifex.marks.csv_out import marks_csv

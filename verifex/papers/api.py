@@ -7,15 +7,15 @@ from ninja import Router, Schema
 
 from verifex.acts.refusals import Refused
 from verifex.api.http import Id
-from verifex.dockets.api_pair import own_docket
+from verifex.dockets.access import docket_for_staff, own_docket
 from verifex.dockets.models import Docket
-from verifex.dockets.present import bench_number, docket_for_staff
+from verifex.dockets.present.parts import bench_number
 from verifex.papers.pdf import pdf_of
 from verifex.papers.sheets import sheet_html
 from verifex.people.access import reader
 from verifex.plan.access import session_for_staff
-from verifex.work.api import WorkOut, work_json
 from verifex.work.run import start
+from verifex.work.schemas import WorkOut, work_json
 
 router = Router(tags=["papers"])
 

@@ -4,7 +4,7 @@ from typing import Any
 
 from verifex.dockets.act import find
 from verifex.dockets.models import Docket
-from verifex.dockets.present import bench_number
+from verifex.dockets.present.parts import bench_number
 from verifex.papers.pdf import one_pdf, pdf_of
 from verifex.papers.sheets import sheet_html
 from verifex.work.run import Made, Progress, job

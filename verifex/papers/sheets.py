@@ -10,9 +10,9 @@ from verifex.dockets.inputs import kit_issue_of
 from verifex.dockets.judgements import sheets_of
 from verifex.dockets.judging import SHEETS, bring_up_to_date
 from verifex.dockets.models import Docket, State, Station
-from verifex.dockets.present import bench_number
+from verifex.dockets.present.parts import bench_number
 from verifex.dockets.stations import state_of
-from verifex.exercises.views import exercise_json, readings_json
+from verifex.exercises.present import exercise_json, readings_json
 from verifex.papers.plot import transfer_svg
 
 SHOWN_CONTRIBUTORS = 3

@@ -11,13 +11,13 @@ from ninja.errors import AuthenticationError, HttpError, Throttled, ValidationEr
 from ninja.security import django_auth
 
 from verifex.acts.refusals import NotAllowed, Refused, Stale
+from verifex.api.errors import ErrorOut
 from verifex.core.problems import UnusableInput
-from verifex.dockets.api import router as dockets
-from verifex.dockets.api_hatch import router as hatch
-from verifex.dockets.api_pair import router as my_bench
-from verifex.dockets.api_wiring import router as wiring
+from verifex.dockets.api.hatch import router as hatch
+from verifex.dockets.api.pair import router as my_bench
+from verifex.dockets.api.staff import router as dockets
+from verifex.dockets.api.wiring import router as wiring
 from verifex.exercises.api import router as exercises
-from verifex.exercises.schemas import ErrorOut
 from verifex.floor.api import router as floor
 from verifex.marks.api import router as marks
 from verifex.papers.api import router as papers

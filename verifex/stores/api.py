@@ -3,56 +3,16 @@
 from typing import Any
 
 from django.http import HttpRequest
-from ninja import Router, Schema
+from ninja import Router
 
 from verifex.acts.refusals import NotAllowed
 from verifex.core.quantity import in_words
 from verifex.people.access import courses_of, reader, sections_of
 from verifex.stores.models import Kit, KitIssue, StockResistor
+from verifex.stores.schemas import KitRowOut, StockResistorOut
 from verifex.stores.services import Readiness, readiness
 
 router = Router(tags=["stores"])
-
-
-class KitPartOut(Schema):
-    ref: str
-    part: str
-    title: str
-    present: bool
-
-
-class KitRowOut(Schema):
-    id: int
-    tag: str
-    exercise: str
-    state: str
-    reason: str
-    holder: str
-    issue_id: int | None
-    docket_pair: int | None
-    parts: list[KitPartOut]
-    leg_orders: dict[str, str]
-    substitutions: list[str]
-
-
-class OfferOut(Schema):
-    """A substitute from the drawers: `values_ohms` joined as `how` says."""
-
-    ohms: float
-    how: str
-    values_ohms: list[float]
-    said: str
-    drawers: list[str]
-    count: int
-
-
-class StockResistorOut(Schema):
-    ohms: float
-    said: str
-    tolerance_percent: float
-    rated_watts: float
-    count: int
-    drawer: str
 
 
 @router.get("/stock/resistors", response=list[StockResistorOut])

@@ -3,29 +3,16 @@
 from typing import Any
 
 from django.http import HttpRequest, HttpResponse
-from ninja import Router, Schema
+from ninja import Router
 
 from verifex.acts.refusals import Refused
 from verifex.api.http import Id
 from verifex.people.access import reader
 from verifex.work.models import State, Work
 from verifex.work.run import cancel
+from verifex.work.schemas import WorkOut, work_json
 
 router = Router(tags=["work"])
-
-
-class WorkOut(Schema):
-    id: int
-    kind: str
-    state: str
-    done: int
-    total: int
-    message: str
-    file_name: str
-
-
-def work_json(work: Work) -> dict[str, Any]:
-    return {name: getattr(work, name) for name in ("id", "kind", "state", "done", "total", "message", "file_name")}
 
 
 def _own(request: HttpRequest, work_id: int) -> Work:

@@ -2,39 +2,23 @@
 
 from typing import Any
 
-from django.http import Http404, HttpRequest
+from django.http import HttpRequest
 from ninja import Router
 
+from verifex.api.bench import bench_out
+from verifex.api.findings import hint_of
 from verifex.api.http import Id, unless_known
 from verifex.dockets import services
-from verifex.dockets.act import found
+from verifex.dockets.access import own_docket
 from verifex.dockets.models import Docket
-from verifex.dockets.present_pair import docket_line, my_docket_json
-from verifex.dockets.schemas import (
-    DocketLineOut,
-    DoneOut,
-    HandInIn,
-    MeasureIn,
-    MyDocketOut,
-    PairCheckOut,
-    StationIn,
-    TextIn,
-)
+from verifex.dockets.present.pair import docket_line, my_docket_json
+from verifex.dockets.schemas.acts import DoneOut, HandInIn, MeasureIn, StationIn, TextIn
+from verifex.dockets.schemas.pair import DocketLineOut, MyDocketOut, PairCheckOut
 from verifex.dockets.study import check_now
-from verifex.exercises.schemas import bench_out, hint_of
-from verifex.people.access import memberships, pairs_of, reader
+from verifex.people.access import pairs_of, reader
 
 router = Router(tags=["my bench"])
 MOST_LISTED = 50
-
-
-def own_docket(request: HttpRequest, docket_id: int) -> Docket:
-    """The docket, if it is the reader's own; another pair's does not exist for them."""
-    mine = memberships(reader(request), "pair__members__")
-    docket = found().select_related("sheets").filter(mine, pk=docket_id).first()
-    if docket is None:
-        raise Http404
-    return docket
 
 
 @router.get("/my/dockets", response=list[DocketLineOut])

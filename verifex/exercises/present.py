@@ -2,13 +2,13 @@
 
 from typing import Any
 
+from verifex.api.exercise import WayOut
 from verifex.core.exercise import Exercise, Step, printable
 from verifex.core.exercise.statements import When
 from verifex.core.exercise.units import PRINTED, UNITS_OF_QUANTITY
 from verifex.core.expected.plan import how_to, ways_for
 from verifex.core.parts import catalogue
 from verifex.exercises.models import ExerciseVersion
-from verifex.exercises.schemas import WayOut
 
 
 def exercise_json(version: ExerciseVersion) -> dict[str, Any]:

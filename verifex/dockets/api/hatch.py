@@ -16,8 +16,8 @@ from verifex.people.access import reader, require_staff, sections_of
 from verifex.people.models import Pair
 from verifex.plan.models import Session
 from verifex.stores.advice import allowed_resistors, offers
-from verifex.stores.api import OfferOut
 from verifex.stores.models import Kit, KitIssue
+from verifex.stores.schemas import OfferOut
 from verifex.stores.services import kit_of, readiness
 
 router = Router(tags=["hatch"])

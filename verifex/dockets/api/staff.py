@@ -8,30 +8,30 @@ from ninja import Router
 from verifex.acts.models import Event
 from verifex.acts.refusals import Refused
 from verifex.api.http import Id, unless_known
+from verifex.api.sheet import SheetIn, SheetOut, SlidersOut
 from verifex.core.assess import ProgramRecord
 from verifex.dockets import services
+from verifex.dockets.access import docket_for_staff
 from verifex.dockets.judgements import newest, sheets_of
 from verifex.dockets.judging import SHEETS, bring_up_to_date
 from verifex.dockets.models import Docket, Kind, State, Station
-from verifex.dockets.present import docket_for_staff, docket_json
-from verifex.dockets.schemas import (
+from verifex.dockets.present.staff import docket_json
+from verifex.dockets.schemas.acts import (
     ClaimIn,
     ClearIn,
-    DocketOut,
     DoneOut,
     HandInIn,
     HistoryOut,
     MeasureIn,
     PassIn,
-    SheetsOut,
     StationIn,
     UndoIn,
 )
-from verifex.dockets.schemas_program import FlowOut
+from verifex.dockets.schemas.program import FlowOut
+from verifex.dockets.schemas.staff import DocketOut, SheetsOut
 from verifex.dockets.services.decide import undoable
 from verifex.dockets.stations import state_of
 from verifex.dockets.study import sheet_if, sliders_if
-from verifex.exercises.schemas import SheetIn, SheetOut, SlidersOut
 from verifex.people.access import reader
 
 router = Router(tags=["dockets"])

@@ -3,28 +3,19 @@
 from collections.abc import Mapping
 from typing import Any
 
+from verifex.api.bench import bench_out
+from verifex.api.findings import hint_of
 from verifex.core.assess import ProgramRecord, ReadingsRecord, SheetsRecord, WiringRecord
 from verifex.core.expected.plan import how_to
 from verifex.core.parts import catalogue
 from verifex.dockets.inputs import kit_issue_of
 from verifex.dockets.judgements import sheets_of
 from verifex.dockets.models import Decision, Docket, Kind
-from verifex.dockets.present import (
-    MOST_SHOWN,
-    HandedIn,
-    common,
-    last_voided,
-    measurable,
-    measurements,
-    members,
-    name_of,
-    prediction_json,
-    shown_text,
-    substitutions,
-)
+from verifex.dockets.present.handed_in import HandedIn, shown_text
+from verifex.dockets.present.parts import common, last_voided, measurable, measurements, members, name_of, substitutions
+from verifex.dockets.present.staff import MOST_SHOWN, prediction_json
 from verifex.dockets.stations import states
-from verifex.exercises.schemas import bench_out, hint_of
-from verifex.exercises.views import exercise_json, readings_json
+from verifex.exercises.present import exercise_json, readings_json
 
 
 def my_docket_json(docket: Docket) -> dict[str, Any]:

@@ -4,7 +4,7 @@ from datetime import datetime
 
 from ninja import Schema
 
-from verifex.exercises.schemas import FindingOut
+from verifex.api.findings import FindingOut
 
 
 class LineOut(Schema):

@@ -5,13 +5,15 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router, Schema
 
+from verifex.api.bench import bench_out
+from verifex.api.findings import finding_out
 from verifex.api.http import Id
-from verifex.dockets.present import docket_for_staff
-from verifex.dockets.schemas import TextIn, WiringCheckOut
+from verifex.dockets.access import docket_for_staff
+from verifex.dockets.schemas.acts import TextIn
+from verifex.dockets.schemas.staff import WiringCheckOut
 from verifex.dockets.study import check_now, solve, study
-from verifex.exercises.schemas import bench_out, finding_out
 from verifex.people.access import reader
-from verifex.stores.api import OfferOut
+from verifex.stores.schemas import OfferOut
 
 router = Router(tags=["wiring"])
 

@@ -1,0 +1,65 @@
+"""A finding as the API shows it: to staff, and as a hint to a pair."""
+
+from typing import Any
+
+from ninja import Schema
+
+from verifex.core.circuit.rules import WIRING
+from verifex.core.program.rules import PROGRAM
+
+
+class WhereOut(Schema):
+    parts: list[str] = []
+    places: list[str] = []
+    nets: list[str] = []
+    line: int | None = None
+    column: int | None = None
+
+
+class FindingOut(Schema):
+    """A finding as staff see it."""
+
+    rule: str
+    severity: str
+    seen: str
+    why: str
+    remedy: str
+    hint: str
+    criterion: str
+    where: WhereOut
+    value: float | None = None
+    limit: float | None = None
+    unit: str | None = None
+    also: list[str] = []  # what else would be told, and follows from this
+
+
+class HintOut(Schema):
+    """A finding as a pair sees it: where to look, not what to change; not even the rule's name, which may tell."""
+
+    severity: str
+    hint: str
+    parts: list[str]
+    line: int | None = None
+    column: int | None = None
+
+
+def finding_out(finding: dict[str, Any]) -> dict[str, Any]:
+    """A stored finding with what it explains in words: the titles of those rules, and their parts."""
+    also = []
+    for name in finding.get("explains") or []:
+        slug, _, part = name.partition(" ")
+        title = next((book.rules[slug].title for book in (WIRING, PROGRAM) if slug in book.rules), slug)
+        also.append(f"{title} ({part})" if part else title)
+    return {**finding, "also": also}
+
+
+def hint_of(finding: dict[str, Any]) -> dict[str, Any]:
+    """What a pair may be shown of a stored finding."""
+    where = finding.get("where", {})
+    return {
+        "severity": finding["severity"],
+        "hint": finding["hint"],
+        "parts": where.get("parts", []),
+        "line": where.get("line"),
+        "column": where.get("column"),
+    }

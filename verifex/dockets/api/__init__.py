@@ -1,0 +1,1 @@
+"""The addresses of dockets: for staff, at the hatch, and for a pair."""

@@ -1,0 +1,79 @@
+"""What staff and pair are shown alike of a docket."""
+
+from collections.abc import Mapping, Sequence
+from typing import Any
+
+from verifex.core.assess.records import MeasurableRecord
+from verifex.dockets.models import (
+    Clearance,
+    Docket,
+    State,
+    Station,
+    StationState,
+)
+from verifex.dockets.stations import ORDER, current
+from verifex.people.models import User
+from verifex.plan.models import Seat
+from verifex.stores.models import KitIssue
+
+
+def bench_number(docket: Docket) -> int | None:
+    """The bench the pair sits at in this session, where it has a seat."""
+    if hasattr(docket, "seat"):
+        return docket.seat  # type: ignore[no-any-return]
+    seats = Seat.objects.filter(session=docket.session_id, pair=docket.pair_id)
+    return seats.values_list("bench", flat=True).first()
+
+
+def common(docket: Docket, rows: Mapping[str, StationState]) -> dict[str, Any]:
+    now = current(dict(rows))
+    return {
+        "id": docket.pk,
+        "bench": bench_number(docket),
+        "pair": docket.pair.name,
+        "stations": [
+            {
+                "station": s.value,
+                "state": rows[s].state if s in rows else None,
+                "since": rows[s].since if s in rows else None,
+            }
+            for s in ORDER
+        ],
+        "current": now.station if now else Station.KIT,
+        "judging": docket.judging_since is not None,
+    }
+
+
+def members(docket: Docket) -> Any:
+    return docket.pair.members.filter(until__isnull=True).select_related("user").order_by("user__last_name")
+
+
+def name_of(user: User | None) -> str:
+    return user.get_full_name() if user else ""
+
+
+def substitutions(issue: KitIssue | None) -> list[dict[str, Any]]:
+    return [{"ref": s.ref, "ohms": s.ohms, "reason": s.reason} for s in issue.substitutions.all()] if issue else []
+
+
+def last_voided(rows: Mapping[str, StationState], clearances: Sequence[Clearance]) -> Clearance | None:
+    """The clearance that was voided last, while the power station waits for another."""
+    power = rows.get(Station.POWER)
+    if power is None or power.state != State.VOIDED:
+        return None
+    voided = [(c.voided_at, c) for c in clearances if c.voided_at is not None]
+    return max(voided, key=lambda pair: pair[0])[1] if voided else None
+
+
+def measurements(docket: Docket) -> list[dict[str, Any]]:
+    latest = {m.name: m for m in docket.measurements.all()}
+    return [
+        {"name": m.name, "value": m.value, "unit": m.unit, "instrument": m.instrument, "at": m.at}
+        for m in latest.values()
+    ]
+
+
+def measurable(what: MeasurableRecord, *, told: bool) -> dict[str, Any]:
+    """Something to measure; the plan's value of a step is `told` to staff only."""
+    plan = f", plan {what.plan:g} {what.unit}" if told and what.plan is not None else ""
+    return {"name": what.name, "label": what.label + plan, "unit": what.unit, "how": what.how}

@@ -1,0 +1,64 @@
+"""Logs that share readings with another bench, and the attempts before."""
+
+from collections.abc import Mapping
+from typing import Any
+
+from django.db.models import Q
+
+from verifex.dockets.models import (
+    Attempt,
+    Docket,
+    Judgement,
+    Kind,
+    SharedReadings,
+)
+from verifex.dockets.present.parts import bench_number
+
+
+def shared_with(attempt: Attempt) -> list[dict[str, Any]]:
+    """The benches whose logs share a long run of readings with this attempt, whichever was handed in first."""
+    rows = SharedReadings.objects.filter(Q(one=attempt) | Q(other=attempt))
+    found = []
+    for row in rows.select_related("one__docket__pair", "other__docket__pair").defer("one__text", "other__text"):
+        other = row.other if row.one_id == attempt.pk else row.one
+        found.append(
+            {
+                "docket": other.docket_id,
+                "bench": bench_number(other.docket),
+                "pair": other.docket.pair.name,
+                "readings": row.readings,
+                "first": other.at < attempt.at,
+            }
+        )
+    return found
+
+
+def shared_finding(row: Mapping[str, Any]) -> dict[str, Any]:
+    where = f"bench {row['bench']}, {row['pair']}" if row["bench"] else row["pair"]
+    order = "handed in before this one" if row["first"] else "handed in after this one"
+    return {
+        "rule": "same-noise",
+        "severity": "check",
+        "seen": f"{row['readings']} readings in a row are the same as in the log of {where}, {order}.",
+        "why": "Noise differs from bench to bench; the same run of values twice is worth a question.",
+        "remedy": "Look at this together: ask both pairs to show a step once more.",
+        "hint": "",
+        "criterion": "readings",
+        "where": {},
+        "also": [],
+    }
+
+
+def earlier_readings(docket: Docket) -> list[dict[str, Any]]:
+    """Every attempt at the readings with its verdict, the first one first: a later one may have been made with the
+    expected values in sight."""
+    newest: dict[int, Judgement] = {}
+    for judgement in (
+        Judgement.objects.filter(docket=docket, kind=Kind.READINGS).only("attempt", "summary").order_by("id")
+    ):
+        newest[judgement.attempt_id] = judgement
+    attempts = docket.attempts.filter(kind=Kind.READINGS).defer("text").order_by("number")
+    return [
+        {"number": a.number, "at": a.at, "verdict": newest[a.pk].summed.verdict if a.pk in newest else ""}
+        for a in attempts
+    ]

@@ -1,0 +1,175 @@
+"""A docket as the API shows it to staff, from what is kept; nothing is judged here."""
+
+from collections.abc import Mapping
+from typing import Any
+
+from verifex.api.bench import bench_out
+from verifex.core.assess import PredictionRecord, ProgramRecord, ReadingsRecord, WiringRecord
+from verifex.dockets.act import situation
+from verifex.dockets.inputs import kit_issue_of
+from verifex.dockets.judgements import sheets_of
+from verifex.dockets.models import (
+    Clearance,
+    Decision,
+    Docket,
+    Kind,
+)
+from verifex.dockets.present.handed_in import HandedIn
+from verifex.dockets.present.parts import common, last_voided, measurable, measurements, members, name_of, substitutions
+from verifex.dockets.present.sharing import earlier_readings, shared_finding, shared_with
+from verifex.dockets.services.decide import undoable
+from verifex.dockets.stations import states
+from verifex.dockets.transitions import possible
+from verifex.exercises.present import exercise_json
+from verifex.people.models import User
+from verifex.stores.models import KitIssue
+
+
+def docket_json(docket: Docket, by: User) -> dict[str, Any]:
+    """Everything of a docket, for staff."""
+    handed_in = HandedIn(docket)
+    now = situation(by, docket)
+    clearances = list(docket.clearances.select_related("wiring", "kit_issue__kit", "by").defer("wiring__text"))
+    clearance = next((c for c in clearances if c.voided_at is None), None)
+    rows = states(docket)
+    sheets = sheets_of(docket)
+    decision = undoable(docket)
+    return {
+        **common(docket, rows),
+        "revision": docket.revision,
+        "session": docket.session_id,
+        "exercise": exercise_json(docket.version),
+        "scheme": docket.scheme.number,
+        "members": [{"id": m.user_id, "name": m.user.get_full_name()} for m in members(docket)],
+        "kit": _kit(kit_issue_of(docket)),
+        "claimed_by": docket.claimed_by.get_full_name() if docket.claimed_by else "",
+        "may_overrule": now["role"] == "instructor",
+        "acts": [{"act": t.act, "station": t.station.value, "needs_reason": t.needs_reason} for t in possible(**now)],
+        "undo": _decision(decision) if decision else None,
+        "wiring": _wiring(handed_in),
+        "program": _program(handed_in),
+        "readings": _readings(handed_in),
+        "clearance": _clearance(clearance) if clearance else None,
+        "voided": voided.void_reason if (voided := last_voided(rows, clearances)) else "",
+        "measurements": measurements(docket),
+        "measurables": [measurable(m, told=True) for m in sheets.measurables if m.offered] if sheets else [],
+        "prediction": prediction_json(handed_in),
+        "decisions": [_decision(d) for d in docket.decisions.select_related("by")],
+    }
+
+
+MOST_SHOWN = 60_000  # letters of a log that a screen is sent; all of it is kept
+
+
+def _wiring(handed_in: HandedIn) -> dict[str, Any] | None:
+    common_, judgement = handed_in.attempt(Kind.WIRING), handed_in.judgements.get(Kind.WIRING)
+    if common_ is None or judgement is None:
+        return common_
+    record = judgement.typed(WiringRecord)
+    return {
+        **common_,
+        "bench": bench_out(record.bench) if record.bench else None,
+        "nets": list(record.nets),
+        "changes": None if record.changes is None else [change.model_dump() for change in record.changes],
+    }
+
+
+def _program(handed_in: HandedIn) -> dict[str, Any] | None:
+    common_, judgement = handed_in.attempt(Kind.PROGRAM), handed_in.judgements.get(Kind.PROGRAM)
+    if common_ is None or judgement is None:
+        return common_
+    record = judgement.typed(ProgramRecord)
+    return {
+        **common_,
+        "compiles": record.compiles,
+        "runnable": record.runnable,
+        "not_run": record.not_run,
+        "dialect": record.dialect,
+        "checklist": [check.model_dump() for check in record.checklist],
+        "trace": _trace(record.trace) if record.trace else None,
+        "behaviour": record.behaviour,
+    }
+
+
+TRACE_COLUMNS = {
+    "lines": ("ms", "text"),
+    "indicators": ("ms", "ref", "on"),
+    "samples": ("ms", "pin", "stimulus", "count"),
+    "displays": ("ms", "name", "rows"),
+}
+
+
+def _trace(trace: Mapping[str, Any]) -> dict[str, Any]:
+    """The trace with its columns named; it is kept as rows."""
+    named = {
+        key: [dict(zip(names, row, strict=True)) for row in trace.get(key, [])] for key, names in TRACE_COLUMNS.items()
+    }
+    return {**trace, **named}
+
+
+def _readings(handed_in: HandedIn) -> dict[str, Any] | None:
+    common_, judgement = handed_in.attempt(Kind.READINGS), handed_in.judgements.get(Kind.READINGS)
+    if common_ is None or judgement is None:
+        return common_
+    record = judgement.typed(ReadingsRecord)
+    shared = shared_with(handed_in.attempts[Kind.READINGS])
+    findings = [f for f in common_["findings"] if f["rule"] != "same-noise"]
+    return {
+        **common_,
+        "findings": [*[shared_finding(row) for row in shared], *findings],
+        "steps": [step.model_dump() for step in record.steps],
+        "verdict": record.verdict,
+        "diagnosis": [explanation.model_dump() for explanation in record.diagnosis],
+        "notes": list(record.notes),
+        "intended": record.intended,
+        "attempts": earlier_readings(handed_in.docket),
+        "shared": shared,
+    }
+
+
+def prediction_json(handed_in: HandedIn) -> dict[str, Any] | None:
+    attempt, judgement = handed_in.attempts.get(Kind.PREDICTION), handed_in.judgements.get(Kind.PREDICTION)
+    if attempt is None:
+        return None
+    rows = judgement.typed(PredictionRecord).predictions if judgement else ()
+    return {
+        "number": attempt.number,
+        "by": name_of(attempt.by),
+        "at": attempt.at,
+        "predictions": [row.model_dump() for row in rows],
+    }
+
+
+def _kit(issue: KitIssue | None) -> dict[str, Any] | None:
+    if issue is None:
+        return None
+    return {
+        "tag": issue.kit.tag,
+        "issued_at": issue.issued_at,
+        "returned": issue.returned_at is not None,
+        "leg_orders": issue.leg_orders,
+        "substitutions": substitutions(issue),
+    }
+
+
+def _clearance(clearance: Clearance) -> dict[str, Any]:
+    return {
+        "wiring_attempt": clearance.wiring.number,
+        "kit": clearance.kit_issue.kit.tag,
+        "by": name_of(clearance.by),
+        "at": clearance.at,
+        "overruled": clearance.overruled,
+        "reason": clearance.reason,
+    }
+
+
+def _decision(decision: Decision) -> dict[str, Any]:
+    return {
+        "station": decision.station,
+        "act": decision.act,
+        "overruled": bool(decision.overruled),
+        "reason": decision.reason,
+        "by": name_of(decision.by),
+        "at": decision.at,
+        "undone": decision.undone_at is not None,
+    }

@@ -1,0 +1,1 @@
+"""Shapes of dockets in the API: for staff, and the narrower ones for a pair."""

@@ -1,0 +1,142 @@
+"""A docket as staff see it."""
+
+from datetime import datetime
+from typing import Any
+
+from ninja import Schema
+
+from verifex.api.bench import BenchOut, NetOut
+from verifex.api.exercise import ExerciseOut
+from verifex.api.findings import FindingOut
+from verifex.api.sheet import SheetOut
+from verifex.dockets.schemas.acts import ActOut, DecisionOut
+from verifex.dockets.schemas.parts import (
+    ChangeOut,
+    ClearanceOut,
+    KitOut,
+    MeasurableOut,
+    MeasurementOut,
+    MemberOut,
+    StationOut,
+    StepVerdictOut,
+)
+from verifex.dockets.schemas.program import ProgramOut
+
+
+class AttemptOut(Schema):
+    """A hand-in for staff. Until it is `judged` there are no findings yet, and nothing else that follows from it."""
+
+    number: int
+    text: str
+    by: str
+    at: datetime
+    cut: bool  # only the beginning of the text is here
+    judged: bool
+    rules_version: str
+    findings: list[FindingOut]
+
+
+class WiringOut(AttemptOut):
+    """`changes` is None for a first attempt, `bench` while it is being judged or could not be."""
+
+    bench: BenchOut | None = None
+    nets: list[NetOut] = []
+    changes: list[ChangeOut] | None = None
+
+
+class ExplanationOut(Schema):
+    fault: str
+    title: str
+    likelihood: str
+    share: float
+    look_at: str
+    program_says: str = ""  # what the program check says of that same fault
+    program_line: int | None = None
+
+
+class ReadingsAttemptOut(Schema):
+    """One attempt at the readings with its verdict, empty while it is judged."""
+
+    number: int
+    at: datetime
+    verdict: str
+
+
+class SharedWithOut(Schema):
+    """Another bench whose log shares so many readings in a row; `first` says that it was handed in earlier."""
+
+    docket: int
+    bench: int | None
+    pair: str
+    readings: int
+    first: bool
+
+
+class ReadingsOut(AttemptOut):
+    steps: list[StepVerdictOut] = []
+    verdict: str = ""
+    diagnosis: list[ExplanationOut] = []
+    notes: list[str] = []
+    intended: dict[str, str] = {}
+    attempts: list[ReadingsAttemptOut] = []
+    shared: list[SharedWithOut] = []
+
+
+class PredictedOut(Schema):
+    step: str
+    reading: str
+    value: float
+    verdict: str
+
+
+class PredictionOut(Schema):
+    """What the pair predicted before it measured, judged by its own sheet."""
+
+    number: int
+    by: str
+    at: datetime
+    predictions: list[PredictedOut]
+
+
+class DocketOut(Schema):
+    """A docket as staff see it."""
+
+    id: int
+    revision: int
+    bench: int | None
+    pair: str
+    members: list[MemberOut]
+    session: int
+    exercise: ExerciseOut
+    scheme: int
+    kit: KitOut | None
+    stations: list[StationOut]
+    current: str
+    judging: bool
+    claimed_by: str
+    may_overrule: bool
+    acts: list[ActOut]
+    undo: DecisionOut | None
+    wiring: WiringOut | None
+    program: ProgramOut | None
+    readings: ReadingsOut | None
+    clearance: ClearanceOut | None
+    voided: str
+    measurements: list[MeasurementOut]
+    measurables: list[MeasurableOut]
+    prediction: PredictionOut | None
+    decisions: list[DecisionOut]
+
+
+class SheetsOut(Schema):
+    built: SheetOut
+    intended: SheetOut
+
+
+class WiringCheckOut(Schema):
+    """A live check, not stored. `problems` are lines that are no statement."""
+
+    problems: list[dict[str, Any]]
+    findings: list[FindingOut]
+    bench: BenchOut
+    nets: list[NetOut]

@@ -1,0 +1,21 @@
+"""Long work as the API shows it."""
+
+from typing import Any
+
+from ninja import Schema
+
+from verifex.work.models import Work
+
+
+class WorkOut(Schema):
+    id: int
+    kind: str
+    state: str
+    done: int
+    total: int
+    message: str
+    file_name: str
+
+
+def work_json(work: Work) -> dict[str, Any]:
+    return {name: getattr(work, name) for name in ("id", "kind", "state", "done", "total", "message", "file_name")}
