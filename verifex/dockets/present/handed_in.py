@@ -13,7 +13,8 @@ from verifex.dockets.models import (
     Judgement,
 )
 from verifex.dockets.present.parts import name_of
-from verifex.dockets.present.staff import MOST_SHOWN
+
+MOST_SHOWN = 60_000  # letters of a log that a screen is sent; all of it is kept
 
 
 class HandedIn:

@@ -11,9 +11,9 @@ from verifex.core.parts import catalogue
 from verifex.dockets.inputs import kit_issue_of
 from verifex.dockets.judgements import sheets_of
 from verifex.dockets.models import Decision, Docket, Kind
-from verifex.dockets.present.handed_in import HandedIn, shown_text
+from verifex.dockets.present.handed_in import MOST_SHOWN, HandedIn, shown_text
 from verifex.dockets.present.parts import common, last_voided, measurable, measurements, members, name_of, substitutions
-from verifex.dockets.present.staff import MOST_SHOWN, prediction_json
+from verifex.dockets.present.staff import prediction_json
 from verifex.dockets.stations import states
 from verifex.exercises.present import exercise_json, readings_json
 

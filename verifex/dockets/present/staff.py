@@ -58,9 +58,6 @@ def docket_json(docket: Docket, by: User) -> dict[str, Any]:
     }
 
 
-MOST_SHOWN = 60_000  # letters of a log that a screen is sent; all of it is kept
-
-
 def _wiring(handed_in: HandedIn) -> dict[str, Any] | None:
     common_, judgement = handed_in.attempt(Kind.WIRING), handed_in.judgements.get(Kind.WIRING)
     if common_ is None or judgement is None:

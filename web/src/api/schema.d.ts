@@ -140,7 +140,7 @@ export interface paths {
             cookie?: never;
         };
         /** Get Docket */
-        get: operations["verifex_dockets_api_get_docket"];
+        get: operations["verifex_dockets_api_staff_get_docket"];
         put?: never;
         post?: never;
         delete?: never;
@@ -160,7 +160,7 @@ export interface paths {
          * History
          * @description The event log of a docket, the newest entry first.
          */
-        get: operations["verifex_dockets_api_history"];
+        get: operations["verifex_dockets_api_staff_history"];
         put?: never;
         post?: never;
         delete?: never;
@@ -180,7 +180,7 @@ export interface paths {
          * Get Sheets
          * @description The expected sheet of the pair's own bench, and the exercise's.
          */
-        get: operations["verifex_dockets_api_get_sheets"];
+        get: operations["verifex_dockets_api_staff_get_sheets"];
         put?: never;
         post?: never;
         delete?: never;
@@ -202,7 +202,7 @@ export interface paths {
          * Try Sheet
          * @description The sheet of the pair's own bench with values as if they were measured; nothing is kept.
          */
-        post: operations["verifex_dockets_api_try_sheet"];
+        post: operations["verifex_dockets_api_staff_try_sheet"];
         delete?: never;
         options?: never;
         head?: never;
@@ -222,7 +222,7 @@ export interface paths {
          * Sliders
          * @description What can be measured on the pair's bench, each with a dense table of how a reading follows it.
          */
-        post: operations["verifex_dockets_api_sliders"];
+        post: operations["verifex_dockets_api_staff_sliders"];
         delete?: never;
         options?: never;
         head?: never;
@@ -240,7 +240,7 @@ export interface paths {
          * Program Flow
          * @description The flow chart of the program last handed in, function by function; empty where it cannot be read.
          */
-        get: operations["verifex_dockets_api_program_flow"];
+        get: operations["verifex_dockets_api_staff_program_flow"];
         put?: never;
         post?: never;
         delete?: never;
@@ -259,7 +259,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Hand In For Pair */
-        post: operations["verifex_dockets_api_hand_in_for_pair"];
+        post: operations["verifex_dockets_api_staff_hand_in_for_pair"];
         delete?: never;
         options?: never;
         head?: never;
@@ -276,7 +276,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Pass Station */
-        post: operations["verifex_dockets_api_pass_station"];
+        post: operations["verifex_dockets_api_staff_pass_station"];
         delete?: never;
         options?: never;
         head?: never;
@@ -293,7 +293,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Send Back */
-        post: operations["verifex_dockets_api_send_back"];
+        post: operations["verifex_dockets_api_staff_send_back"];
         delete?: never;
         options?: never;
         head?: never;
@@ -310,7 +310,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Clear Power */
-        post: operations["verifex_dockets_api_clear_power"];
+        post: operations["verifex_dockets_api_staff_clear_power"];
         delete?: never;
         options?: never;
         head?: never;
@@ -327,7 +327,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Reopen */
-        post: operations["verifex_dockets_api_reopen"];
+        post: operations["verifex_dockets_api_staff_reopen"];
         delete?: never;
         options?: never;
         head?: never;
@@ -347,7 +347,7 @@ export interface paths {
          * Undo
          * @description Take the last decision back, while it is fresh and nothing has followed from it.
          */
-        post: operations["verifex_dockets_api_undo"];
+        post: operations["verifex_dockets_api_staff_undo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -364,7 +364,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Measure */
-        post: operations["verifex_dockets_api_measure"];
+        post: operations["verifex_dockets_api_staff_measure"];
         delete?: never;
         options?: never;
         head?: never;
@@ -381,7 +381,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Claim */
-        post: operations["verifex_dockets_api_claim"];
+        post: operations["verifex_dockets_api_staff_claim"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3800,7 +3800,7 @@ export interface operations {
             };
         };
     };
-    verifex_dockets_api_get_docket: {
+    verifex_dockets_api_staff_get_docket: {
         parameters: {
             query?: never;
             header?: never;
@@ -3822,7 +3822,7 @@ export interface operations {
             };
         };
     };
-    verifex_dockets_api_history: {
+    verifex_dockets_api_staff_history: {
         parameters: {
             query?: never;
             header?: never;
@@ -3844,7 +3844,7 @@ export interface operations {
             };
         };
     };
-    verifex_dockets_api_get_sheets: {
+    verifex_dockets_api_staff_get_sheets: {
         parameters: {
             query?: never;
             header?: never;
@@ -3866,7 +3866,7 @@ export interface operations {
             };
         };
     };
-    verifex_dockets_api_try_sheet: {
+    verifex_dockets_api_staff_try_sheet: {
         parameters: {
             query?: never;
             header?: never;
@@ -3892,7 +3892,7 @@ export interface operations {
             };
         };
     };
-    verifex_dockets_api_sliders: {
+    verifex_dockets_api_staff_sliders: {
         parameters: {
             query?: {
                 reading?: string;
@@ -3920,7 +3920,7 @@ export interface operations {
             };
         };
     };
-    verifex_dockets_api_program_flow: {
+    verifex_dockets_api_staff_program_flow: {
         parameters: {
             query?: never;
             header?: never;
@@ -3942,7 +3942,7 @@ export interface operations {
             };
         };
     };
-    verifex_dockets_api_hand_in_for_pair: {
+    verifex_dockets_api_staff_hand_in_for_pair: {
         parameters: {
             query?: never;
             header?: never;
@@ -3968,7 +3968,7 @@ export interface operations {
             };
         };
     };
-    verifex_dockets_api_pass_station: {
+    verifex_dockets_api_staff_pass_station: {
         parameters: {
             query?: never;
             header?: never;
@@ -3994,7 +3994,7 @@ export interface operations {
             };
         };
     };
-    verifex_dockets_api_send_back: {
+    verifex_dockets_api_staff_send_back: {
         parameters: {
             query?: never;
             header?: never;
@@ -4020,7 +4020,7 @@ export interface operations {
             };
         };
     };
-    verifex_dockets_api_clear_power: {
+    verifex_dockets_api_staff_clear_power: {
         parameters: {
             query?: never;
             header?: never;
@@ -4046,7 +4046,7 @@ export interface operations {
             };
         };
     };
-    verifex_dockets_api_reopen: {
+    verifex_dockets_api_staff_reopen: {
         parameters: {
             query?: never;
             header?: never;
@@ -4072,7 +4072,7 @@ export interface operations {
             };
         };
     };
-    verifex_dockets_api_undo: {
+    verifex_dockets_api_staff_undo: {
         parameters: {
             query?: never;
             header?: never;
@@ -4098,7 +4098,7 @@ export interface operations {
             };
         };
     };
-    verifex_dockets_api_measure: {
+    verifex_dockets_api_staff_measure: {
         parameters: {
             query?: never;
             header?: never;
@@ -4124,7 +4124,7 @@ export interface operations {
             };
         };
     };
-    verifex_dockets_api_claim: {
+    verifex_dockets_api_staff_claim: {
         parameters: {
             query?: never;
             header?: never;
