@@ -7,7 +7,7 @@ PORT ?= 8000
 DEBIAN := chromium fonts-dejavu-core ngspice libpango-1.0-0 libpangoft2-1.0-0 gcc-avr avr-libc simavr
 export PIP_DISABLE_PIP_VERSION_CHECK := 1
 
-.PHONY: help setup demo test check api-client rules screenshots bench load kills fuzz corpus clean-demo debian
+.PHONY: help setup demo test check api-client rules screenshots bench load kills generated fuzz corpus clean-demo debian
 
 help: ## list the targets
 	@grep -hE '^[a-z-]+:.*##' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 16
@@ -79,6 +79,9 @@ load: setup ## a class of 60 clients at a server of its own, with a class PDF an
 
 kills: setup ## a thousand kills of workers while hand-ins are judged: none may be lost
 	$(BIN)/python -m benchmarks.kills
+
+generated: setup ## twenty thousand made-up programs, each judged in a worker under its limits
+	$(BIN)/python -m benchmarks.generated
 
 fuzz: setup ## every address of the API with made-up input: no answer may be a 500
 	test -x .venv-fuzz/bin/schemathesis || { $(PYTHON) -m venv .venv-fuzz && .venv-fuzz/bin/pip install -q --require-hashes -r requirements-fuzz.txt; }

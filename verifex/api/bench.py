@@ -2,10 +2,10 @@
 
 from typing import Any
 
-from ninja import Schema
+from verifex.api.shape import Shape
 
 
-class BoardPartOut(Schema):
+class BoardPartOut(Shape):
     ref: str
     type: str
     title: str
@@ -14,14 +14,14 @@ class BoardPartOut(Schema):
     line: int
 
 
-class WireOut(Schema):
+class WireOut(Shape):
     from_place: str
     to_place: str
     colour: str | None
     line: int
 
 
-class BenchOut(Schema):
+class BenchOut(Shape):
     """What the board map draws."""
 
     name: str
@@ -33,7 +33,7 @@ class BenchOut(Schema):
     wires: list[WireOut]
 
 
-class NetOut(Schema):
+class NetOut(Shape):
     name: str
     places: list[str]
     volts: float | None

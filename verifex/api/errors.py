@@ -1,15 +1,15 @@
 """What every refusal of the API looks like."""
 
-from ninja import Schema
+from verifex.api.shape import Shape
 
 
-class ProblemOut(Schema):
+class ProblemOut(Shape):
     line: int
     column: int
     message: str
 
 
-class ErrorOut(Schema):
+class ErrorOut(Shape):
     """What every refusal looks like: a sentence, located problems, what changed meanwhile."""
 
     message: str

@@ -1,11 +1,10 @@
 """An exercise version as the API shows it."""
 
-from ninja import Schema
-
+from verifex.api.shape import Shape
 from verifex.api.sheet import VariantOut
 
 
-class WayOut(Schema):
+class WayOut(Shape):
     """A safe way of making a stimulus, offered by module."""
 
     id: str
@@ -18,7 +17,7 @@ class WayOut(Schema):
     cautions: list[str]
 
 
-class StepOut(Schema):
+class StepOut(Shape):
     name: str
     ref: str
     quantity: str
@@ -32,14 +31,14 @@ class StepOut(Schema):
     ways: list[WayOut]
 
 
-class RecipeOut(Schema):
+class RecipeOut(Shape):
     ref: str
     part: str
     title: str
     settings: dict[str, str]
 
 
-class ExerciseOut(Schema):
+class ExerciseOut(Shape):
     """An exercise version as the interface shows it."""
 
     id: int

@@ -2,13 +2,12 @@
 
 from typing import Any
 
-from ninja import Schema
-
+from verifex.api.shape import Shape
 from verifex.core.circuit.rules import WIRING
 from verifex.core.program.rules import PROGRAM
 
 
-class WhereOut(Schema):
+class WhereOut(Shape):
     parts: list[str] = []
     places: list[str] = []
     nets: list[str] = []
@@ -16,7 +15,7 @@ class WhereOut(Schema):
     column: int | None = None
 
 
-class FindingOut(Schema):
+class FindingOut(Shape):
     """A finding as staff see it."""
 
     rule: str
@@ -33,7 +32,7 @@ class FindingOut(Schema):
     also: list[str] = []  # what else would be told, and follows from this
 
 
-class HintOut(Schema):
+class HintOut(Shape):
     """A finding as a pair sees it: where to look, not what to change; not even the rule's name, which may tell."""
 
     severity: str

@@ -18,17 +18,30 @@ def unless_known(request: HttpRequest, version: Sequence[object], make: Callable
     `version` holds whatever the answer depends on, as far as a few cheap looks tell; who asks is added. The browser
     asks again each time it wants the answer, and so never shows an old one as new.
     """
-    tag = _tag([request.user.pk, *version])
-    if tag in {known.strip() for known in request.headers.get("If-None-Match", "").split(",")}:
-        answer: HttpResponse = HttpResponseNotModified()
-        answer["ETag"] = tag
-        return answer
-    request.answer_etag = tag  # type: ignore[attr-defined]
+    if is_known(request, version):
+        return nothing_new(request, version)
+    request.answer_etag = _tag(request, version)  # type: ignore[attr-defined]
     return make()
 
 
-def _tag(version: Sequence[object]) -> str:
-    return f'W/"{sha256(repr(version).encode()).hexdigest()[:24]}"'
+def knows_something(request: HttpRequest) -> bool:
+    """Whether the browser has an answer from before."""
+    return "If-None-Match" in request.headers
+
+
+def is_known(request: HttpRequest, version: Sequence[object]) -> bool:
+    """Whether the answer that the browser has is of this version."""
+    return _tag(request, version) in {tag.strip() for tag in request.headers.get("If-None-Match", "").split(",")}
+
+
+def nothing_new(request: HttpRequest, version: Sequence[object]) -> HttpResponse:
+    answer: HttpResponse = HttpResponseNotModified()
+    answer["ETag"] = _tag(request, version)
+    return answer
+
+
+def _tag(request: HttpRequest, version: Sequence[object]) -> str:
+    return f'W/"{sha256(repr([request.user.pk, *version]).encode()).hexdigest()[:24]}"'
 
 
 class EtagMiddleware:

@@ -2,17 +2,18 @@
 
 from typing import Annotated
 
-from ninja import Schema
 from pydantic import Field
 
+from verifex.api.shape import Shape
 
-class LimitsOut(Schema):
+
+class LimitsOut(Shape):
     low: float
     expected: float
     high: float
 
 
-class ContributionOut(Schema):
+class ContributionOut(Shape):
     key: str
     name: str
     half_width: float
@@ -22,7 +23,7 @@ class ContributionOut(Schema):
     once_measured: float | None
 
 
-class BudgetOut(Schema):
+class BudgetOut(Shape):
     unit: str
     worst_case: float
     combined: float
@@ -30,7 +31,7 @@ class BudgetOut(Schema):
     contributions: list[ContributionOut]
 
 
-class StepReadingOut(Schema):
+class StepReadingOut(Shape):
     """One reading at one step; `sampled` says that the likely interval was drawn, not first order."""
 
     ref: str
@@ -51,7 +52,7 @@ class StepReadingOut(Schema):
     budget: BudgetOut
 
 
-class SheetStepOut(Schema):
+class SheetStepOut(Shape):
     name: str
     how: str
     way: str
@@ -68,7 +69,7 @@ class SheetStepOut(Schema):
     readings: list[StepReadingOut]
 
 
-class ThresholdOut(Schema):
+class ThresholdOut(Shape):
     """A threshold in the stimulus and as printed; an `own` one is the pair's, from two readings."""
 
     says: str
@@ -77,7 +78,7 @@ class ThresholdOut(Schema):
     own: bool
 
 
-class ReadingOut(Schema):
+class ReadingOut(Shape):
     """What one reading is and how it follows its stimulus; `plot` rows are stimulus, raw low/expected/high, value low/expected/high."""
 
     key: str
@@ -92,7 +93,7 @@ class ReadingOut(Schema):
     thresholds: list[ThresholdOut]
 
 
-class SliderOut(Schema):
+class SliderOut(Shape):
     """A value that can be measured; `table[position][stimulus]` are rows of raw low/expected/high, value low/expected/high."""
 
     key: str
@@ -106,7 +107,7 @@ class SliderOut(Schema):
     table: list[list[list[float]]]
 
 
-class SlidersOut(Schema):
+class SlidersOut(Shape):
     """Sliders of one reading over the stimuli of its plot (fewer points than there)."""
 
     reading: str
@@ -114,7 +115,7 @@ class SlidersOut(Schema):
     sliders: list[SliderOut]
 
 
-class SheetIn(Schema):
+class SheetIn(Shape):
     """What a sheet is asked for: a way of feeding, a board, measured values by name."""
 
     variant: Annotated[str, Field(max_length=80)] = ""
@@ -122,14 +123,14 @@ class SheetIn(Schema):
     measured: dict[Annotated[str, Field(max_length=200)], Annotated[float, Field(allow_inf_nan=False)]] = {}
 
 
-class VariantOut(Schema):
+class VariantOut(Shape):
     id: str
     title: str
     supply_volts: float
     reference: str
 
 
-class SheetOut(Schema):
+class SheetOut(Shape):
     """An expected sheet; `plot` rows are stimulus, count low/expected/high, value low/expected/high."""
 
     unit: str

@@ -1,5 +1,8 @@
 """Which docket somebody may reach."""
 
+from typing import Any, TypeVar
+
+from django.db.models import Q, QuerySet
 from django.http import Http404, HttpRequest
 
 from verifex.dockets.act import find, found
@@ -16,8 +19,28 @@ def docket_for_staff(request: HttpRequest, docket_id: int) -> Docket:
 
 def own_docket(request: HttpRequest, docket_id: int) -> Docket:
     """The docket, if it is the reader's own; another pair's does not exist for them."""
-    mine = memberships(reader(request), "pair__members__")
-    docket = found().select_related("sheets").filter(mine, pk=docket_id).first()
-    if docket is None:
+    return _first(found().filter(_mine(request), pk=docket_id))
+
+
+def own_docket_with_sheets(request: HttpRequest, docket_id: int) -> Docket:
+    """The same with what is expected of its bench, for showing the whole of it."""
+    return _first(found().select_related("sheets").filter(_mine(request), pk=docket_id))
+
+
+def own_revision(request: HttpRequest, docket_id: int) -> int:
+    """The revision of one's own docket, as cheaply as can be: this is asked every few seconds by everyone."""
+    return _first(Docket.objects.filter(_mine(request), pk=docket_id).order_by().values_list("revision", flat=True))
+
+
+T = TypeVar("T")
+
+
+def _first(rows: "QuerySet[Any, T]") -> T:
+    row = rows.first()
+    if row is None:
         raise Http404
-    return docket
+    return row
+
+
+def _mine(request: HttpRequest) -> Q:
+    return memberships(reader(request), "pair__members__")

@@ -1,10 +1,10 @@
 """Reading judgements: the newest of each kind, of one docket or of many with one query, as typed records."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
 
 from django.db.models import Max
 
-from verifex.core.assess import SheetsRecord, read_record
+from verifex.core.assess import SheetsRecord, Summary, read_record
 from verifex.dockets.models import BenchSheets, Docket, Judgement
 
 
@@ -13,16 +13,15 @@ def newest(docket: Docket, kind: str) -> Judgement | None:
     return Judgement.objects.filter(docket=docket, kind=kind).select_related("attempt").order_by("-id").first()
 
 
-def newest_of(dockets: Iterable[int], *, only_summaries: bool) -> dict[int, dict[str, Judgement]]:
-    """The newest judgement of each kind, by docket: one query for all. The details are left out, and where only
-    summaries are asked for, the records as well."""
-    ids = Judgement.objects.filter(docket__in=list(dockets)).values("docket", "kind").annotate(last=Max("id"))
-    left_out = ["details", "judged_with", *(["record"] if only_summaries else [])]
-    found: dict[int, dict[str, Judgement]] = {}
-    rows = Judgement.objects.filter(pk__in=ids.values("last")).select_related("attempt")
-    for judgement in rows.defer("attempt__text", *left_out):
-        found.setdefault(judgement.docket_id, {})[judgement.kind] = judgement
-    return found
+def summaries_of(dockets: Iterable[int]) -> Iterator[tuple[int, str, int, Summary]]:
+    """(docket, kind, attempt's number, summary) of the newest judgement of each kind: one query for all.
+
+    A judgement from before summaries were kept is read whole for its own.
+    """
+    ids = Judgement.objects.filter(docket__in=list(dockets)).order_by().values("docket", "kind")
+    rows = Judgement.objects.filter(pk__in=ids.annotate(last=Max("id")).values("last")).order_by()
+    for pk, docket, kind, number, kept in rows.values_list("pk", "docket_id", "kind", "attempt__number", "summary"):
+        yield docket, kind, number, Summary.model_validate(kept) if kept else Judgement.objects.get(pk=pk).summed
 
 
 def sheets_of(docket: Docket) -> SheetsRecord | None:

@@ -1,6 +1,7 @@
 """Station states: reading them, and the one function that changes one."""
 
-from typing import Any
+from collections.abc import Mapping
+from typing import Any, Protocol, TypeVar
 
 from verifex.acts import clock
 from verifex.dockets.models import Docket, State, Station, StationState
@@ -40,7 +41,15 @@ def reach(docket: Docket, station: str, stage: int = 1) -> None:
         set_state(docket, station, State.WORKING, stage)
 
 
-def current(rows: dict[str, StationState]) -> StationState | None:
+class HasState(Protocol):
+    @property
+    def state(self) -> str: ...
+
+
+S = TypeVar("S", bound=HasState)
+
+
+def current(rows: Mapping[str, S]) -> S | None:
     """Where the docket is: what asks, else what was sent back or voided, else the first that is worked at, else the last."""
     in_order = [rows[station] for station in ORDER if station in rows]
     for wanted in ((State.ASKS,), (State.SENT_BACK, State.VOIDED), (State.WORKING,)):

@@ -4,12 +4,13 @@ from dataclasses import asdict
 from typing import Annotated, Any
 
 from django.http import Http404, HttpRequest
-from ninja import Router, Schema
+from ninja import Router
 from pydantic import Field
 
 from verifex.acts.refusals import NotAllowed, Refused
 from verifex.api.exercise import ExerciseOut
 from verifex.api.http import Id
+from verifex.api.shape import Shape
 from verifex.api.sheet import SheetIn, SheetOut, SlidersOut
 from verifex.core.assess.live import sliders_json
 from verifex.core.expected import Measured, Sheet, expected_sheet, sheet_json
@@ -27,7 +28,7 @@ router = Router(tags=["exercises"])
 MOST_FILE_LETTERS = 512 * 1024
 
 
-class PartNamesOut(Schema):
+class PartNamesOut(Shape):
     """A part as the table of leads completes it."""
 
     id: str
@@ -37,21 +38,21 @@ class PartNamesOut(Schema):
     by_name: bool  # its legs are only given by name, as makers differ
 
 
-class NamesOut(Schema):
+class NamesOut(Shape):
     """What can be named in a wiring: the pins of each board, and the parts with their legs."""
 
     pins: dict[str, list[str]]
     parts: list[PartNamesOut]
 
 
-class FileIn(Schema):
+class FileIn(Shape):
     """An exercise file; `course` where its instructor has more than one."""
 
     text: Annotated[str, Field(max_length=MOST_FILE_LETTERS)]
     course: Annotated[int, Field(ge=0, le=2**63 - 1)] | None = None
 
 
-class FileOut(Schema):
+class FileOut(Shape):
     name: str
     text: str
 

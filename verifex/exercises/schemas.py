@@ -1,14 +1,14 @@
 """Shapes that the core's results have on the wire, shared by the API's routers."""
 
-from ninja import Schema
+from verifex.api.shape import Shape
 
 
-class NeededOut(Schema):
+class NeededOut(Shape):
     part: str
     count: int
 
 
-class WindowOut(Schema):
+class WindowOut(Shape):
     """A resistor of the reference bench: its job and the ohms it may have."""
 
     ref: str
@@ -18,7 +18,7 @@ class WindowOut(Schema):
     high_ohms: float | None
 
 
-class MinutesOut(Schema):
+class MinutesOut(Shape):
     wiring: int
     clearance: int
     warm_up: int
@@ -27,7 +27,7 @@ class MinutesOut(Schema):
     total: int
 
 
-class VariantCostOut(Schema):
+class VariantCostOut(Shape):
     """What a way of feeding costs: printed units a count, the top of the range, the likely half width."""
 
     id: str
@@ -38,7 +38,7 @@ class VariantCostOut(Schema):
     likely_half: float
 
 
-class DerivedOut(Schema):
+class DerivedOut(Shape):
     """What follows from an exercise besides its sheet."""
 
     parts: list[NeededOut]
@@ -48,7 +48,7 @@ class DerivedOut(Schema):
     variants: list[VariantCostOut]
 
 
-class ObstacleOut(Schema):
+class ObstacleOut(Shape):
     """What keeps an exercise from being released; what only `warns` is to be weighed."""
 
     about: str

@@ -4,13 +4,14 @@ from datetime import datetime
 from typing import Any
 
 from django.http import HttpRequest
-from ninja import Router, Schema
+from ninja import Router
 
 from verifex.acts import clock
 from verifex.acts.events import STORES, newest, session_scope
 from verifex.acts.refusals import Refused, Stale
 from verifex.api.fields import Counter
 from verifex.api.http import Id, unless_known
+from verifex.api.shape import Shape
 from verifex.dockets import services
 from verifex.dockets.models import Docket, State
 from verifex.dockets.schemas.parts import StationOut
@@ -18,7 +19,7 @@ from verifex.dockets.stations import ORDER
 from verifex.floor.round import words
 from verifex.floor.standing import Standing, standings
 from verifex.people.access import reader, require_instructor, sections_of
-from verifex.people.models import User
+from verifex.people.models import Pair, User
 from verifex.plan.access import session_for_staff
 from verifex.plan.models import Seat, Session
 from verifex.stores.models import Substitution
@@ -26,8 +27,14 @@ from verifex.stores.services import held_back
 
 router = Router(tags=["floor"])
 
+#: Fields of a docket that its card shows.
+NEEDED = (
+    *("session", "revision", "judging_since", "pair__name", "pair__badge", "version__exercise__title"),
+    *("claimed_by__first_name", "claimed_by__last_name"),
+)
 
-class SessionOut(Schema):
+
+class SessionOut(Shape):
     id: int
     section: str
     room: str
@@ -36,7 +43,7 @@ class SessionOut(Schema):
     zone: str
 
 
-class BenchCardOut(Schema):
+class BenchCardOut(Shape):
     """One bench. `line` is its state in words; `asks` whether it waits for a person, `off` whether its power must be off,
     `clean` whether what it asks for can be passed without a look. A pair without a seat has no `bench`."""
 
@@ -59,7 +66,7 @@ class BenchCardOut(Schema):
     claimed_by: str
 
 
-class VisitOut(Schema):
+class VisitOut(Shape):
     """One entry of the Round, with the reason to go there."""
 
     docket: int
@@ -75,7 +82,16 @@ class VisitOut(Schema):
     mine: bool
 
 
-class FloorOut(Schema):
+class PairOut(Shape):
+    """A pair of a session, to find it by a name; without a kit it has no `docket`, without a seat no `bench`."""
+
+    pair: str
+    members: list[str]
+    bench: int | None
+    docket: int | None
+
+
+class FloorOut(Shape):
     session: SessionOut
     columns: int
     title: str
@@ -84,14 +100,14 @@ class FloorOut(Schema):
     hatch: list[str]
 
 
-class CleanOut(Schema):
+class CleanOut(Shape):
     """What was passed: the pairs, and those that had changed meanwhile."""
 
     passed: list[str]
     changed: list[str]
 
 
-class CleanIn(Schema):
+class CleanIn(Shape):
     """Dockets to pass, each with the revision that was looked at."""
 
     dockets: dict[int, Counter]
@@ -99,11 +115,12 @@ class CleanIn(Schema):
 
 @router.get("/sessions", response=list[SessionOut])
 def list_sessions(request: HttpRequest) -> list[dict[str, Any]]:
-    """Sessions of the reader's sections; the one that runs now, or comes next, first."""
+    """Sessions of the reader's sections: the one that runs now, those that come, then those that are over, the latest first."""
     now = clock.now()
     sections = sections_of(reader(request))
     sessions = list(Session.objects.filter(section__in=sections).select_related("section__course", "room"))
-    sessions.sort(key=lambda s: (s.ends_at < now, abs((s.starts_at - now).total_seconds())))
+    sessions.sort(key=lambda s: (s.ends_at <= now, abs((s.starts_at - now).total_seconds()), s.pk))
+    sessions.sort(key=lambda s: not s.starts_at <= now < s.ends_at)
     return [_session(s) for s in sessions]
 
 
@@ -112,6 +129,25 @@ def floor(request: HttpRequest, session_id: Id) -> Any:
     session = _session_of(request, session_id)
     version = newest([session_scope(session.pk), STORES])
     return unless_known(request, ["floor", session.pk, version], lambda: _floor(session, reader(request)))
+
+
+@router.get("/sessions/{session_id}/pairs", response=list[PairOut])
+def pairs(request: HttpRequest, session_id: Id) -> list[dict[str, Any]]:
+    """The pairs of a session with their members, by bench."""
+    session = _session_of(request, session_id)
+    benches = dict(Seat.objects.filter(session=session).values_list("pair_id", "bench"))
+    dockets = dict(Docket.objects.filter(session=session).order_by("id").values_list("pair_id", "pk"))
+    found = Pair.objects.filter(pk__in=[*benches, *dockets]).prefetch_related("members__user")
+    rows = [
+        {
+            "pair": pair.name,
+            "members": [m.user.get_full_name() for m in pair.members.all() if m.until is None],
+            "bench": benches.get(pair.pk),
+            "docket": dockets.get(pair.pk),
+        }
+        for pair in found
+    ]
+    return sorted(rows, key=lambda row: (row["bench"] is None, row["bench"], row["pair"]))
 
 
 def _session_of(request: HttpRequest, session_id: int) -> Session:
@@ -138,7 +174,7 @@ def _floor(session: Session, user: User) -> dict[str, Any]:
     now = clock.now()
     related = ("pair", "version__exercise", "claimed_by")
     every = Docket.objects.filter(session=session).select_related(*related).order_by("id")
-    dockets = list(every.defer("version__text", "version__reference_program"))
+    dockets = list(every.only(*NEEDED))
     found = standings(dockets)
     by_pair: dict[int, Standing] = {}
     for docket in dockets:  # of several, the one that asks, else the last opened

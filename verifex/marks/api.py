@@ -4,12 +4,13 @@ from datetime import datetime
 from typing import Annotated, Any
 
 from django.http import Http404, HttpRequest, HttpResponse
-from ninja import Router, Schema
+from ninja import Router
 from pydantic import Field
 
 from verifex.acts.events import newest, session_scope
 from verifex.api.fields import Counter, Reason, Short
 from verifex.api.http import Id, unless_known
+from verifex.api.shape import Shape
 from verifex.core.rulebook import RULES_VERSION
 from verifex.dockets.access import docket_for_staff
 from verifex.dockets.models import Docket
@@ -27,7 +28,7 @@ from verifex.plan.models import Session
 router = Router(tags=["marks"])
 
 
-class MarkRowOut(Schema):
+class MarkRowOut(Shape):
     """A criterion; `proposed` and `counts` are None while there is nothing to mark yet."""
 
     name: str
@@ -41,7 +42,7 @@ class MarkRowOut(Schema):
     counts: str | None
 
 
-class StudentOut(Schema):
+class StudentOut(Shape):
     id: int
     name: str
     absent: bool
@@ -50,7 +51,7 @@ class StudentOut(Schema):
     total: str
 
 
-class ClosedBeforeOut(Schema):
+class ClosedBeforeOut(Shape):
     """A marking that was closed and reopened."""
 
     at: datetime
@@ -62,7 +63,7 @@ class ClosedBeforeOut(Schema):
     because: str
 
 
-class DocketMarksOut(Schema):
+class DocketMarksOut(Shape):
     """`so_far`: part of it is not marked yet. `second_look`: another bench has the same readings."""
 
     revision: int
@@ -79,14 +80,14 @@ class DocketMarksOut(Schema):
     earlier: list[ClosedBeforeOut]
 
 
-class GiveIn(Schema):
+class GiveIn(Shape):
     criterion: Short
     marks: Annotated[str, Field(max_length=20)] | None
     reason: Reason = ""
     based_on: Counter | None = None
 
 
-class StudentIn(Schema):
+class StudentIn(Shape):
     user: Annotated[int, Field(ge=0, le=2**63 - 1)]
     absent: bool = False
     adjustment: Annotated[str, Field(max_length=20)] = "0"
@@ -94,7 +95,7 @@ class StudentIn(Schema):
     based_on: Counter | None = None
 
 
-class ClassRowOut(Schema):
+class ClassRowOut(Shape):
     docket: int
     bench: int | None
     pair: str
@@ -107,13 +108,13 @@ class ClassRowOut(Schema):
     second_look: bool
 
 
-class ClassSheetOut(Schema):
+class ClassSheetOut(Shape):
     titles: list[str]
     of: list[str]
     rows: list[ClassRowOut]
 
 
-class MyMarksOut(Schema):
+class MyMarksOut(Shape):
     total: str
     of: str
     mine: str

@@ -3,10 +3,11 @@
 from typing import Any
 
 from django.http import HttpRequest, HttpResponse
-from ninja import Router, Schema
+from ninja import Router
 
 from verifex.acts.refusals import Refused
 from verifex.api.http import Id
+from verifex.api.shape import Shape
 from verifex.dockets.access import docket_for_staff, own_docket
 from verifex.dockets.models import Docket
 from verifex.dockets.present.parts import bench_number
@@ -20,7 +21,7 @@ from verifex.work.schemas import WorkOut, work_json
 router = Router(tags=["papers"])
 
 
-class PapersIn(Schema):
+class PapersIn(Shape):
     answers: bool = True
 
 

@@ -10,13 +10,14 @@ from django.contrib.auth.password_validation import validate_password
 from django.core.exceptions import ValidationError as DjangoValidationError
 from django.db import transaction
 from django.http import HttpRequest, HttpResponse
-from ninja import Router, Schema
+from ninja import Router
 from ninja.security import APIKeyCookie
 from ninja.throttling import BaseThrottle, SimpleRateThrottle
 from pydantic import Field
 
 from verifex.acts.events import record
 from verifex.acts.refusals import NotAllowed, Refused
+from verifex.api.shape import Shape
 from verifex.people.access import pairs_of, reader
 from verifex.people.models import Staff, User
 
@@ -60,25 +61,25 @@ class TriesFromOneAddress(_Tries):
         return f"log-in-{self.get_ident_of(request)}"
 
 
-class LogInIn(Schema):
+class LogInIn(Shape):
     username: Annotated[str, Field(max_length=150)]
     password: Annotated[str, Field(max_length=4096)]
 
 
-class PasswordIn(Schema):
+class PasswordIn(Shape):
     """One's own password, changed; the old one is asked for."""
 
     old: Annotated[str, Field(max_length=4096)]
     new: Annotated[str, Field(max_length=4096)]
 
 
-class SectionOut(Schema):
+class SectionOut(Shape):
     id: int
     name: str
     role: str
 
 
-class MeOut(Schema):
+class MeOut(Shape):
     """Who is logged in: `kind` is instructor, assistant, pair or nobody."""
 
     name: str

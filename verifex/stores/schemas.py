@@ -1,16 +1,16 @@
 """Shapes of kits and drawers in the API."""
 
-from ninja import Schema
+from verifex.api.shape import Shape
 
 
-class KitPartOut(Schema):
+class KitPartOut(Shape):
     ref: str
     part: str
     title: str
     present: bool
 
 
-class KitRowOut(Schema):
+class KitRowOut(Shape):
     id: int
     tag: str
     exercise: str
@@ -24,7 +24,7 @@ class KitRowOut(Schema):
     substitutions: list[str]
 
 
-class OfferOut(Schema):
+class OfferOut(Shape):
     """A substitute from the drawers: `values_ohms` joined as `how` says."""
 
     ohms: float
@@ -35,7 +35,7 @@ class OfferOut(Schema):
     count: int
 
 
-class StockResistorOut(Schema):
+class StockResistorOut(Shape):
     ohms: float
     said: str
     tolerance_percent: float

@@ -3,9 +3,10 @@
 from typing import Any
 
 from django.http import HttpRequest
-from ninja import Router, Schema
+from ninja import Router
 
 from verifex.acts.refusals import Refused
+from verifex.api.shape import Shape
 from verifex.core.expected.calculators import ALL_SUMS
 from verifex.core.quantity import parse_quantity
 from verifex.core.resistors.bands import EXPONENTS, PPM_PER_KELVIN, TOLERANCE_PERCENT
@@ -15,7 +16,7 @@ from verifex.core.resistors.series import SERIES
 router = Router(tags=["bench sums"])
 
 
-class SumFieldOut(Schema):
+class SumFieldOut(Shape):
     name: str
     label: str
     unit: str
@@ -23,14 +24,14 @@ class SumFieldOut(Schema):
     optional: bool
 
 
-class SumOut(Schema):
+class SumOut(Shape):
     name: str
     title: str
     formula: str
     fields: list[SumFieldOut]
 
 
-class SumsOut(Schema):
+class SumsOut(Shape):
     """Every sum with what it asks for, and the band colours with the preferred series."""
 
     sums: list[SumOut]
@@ -40,13 +41,13 @@ class SumsOut(Schema):
     series: list[str]
 
 
-class SumIn(Schema):
+class SumIn(Shape):
     """Values as people write them, by the name of their field."""
 
     given: dict[str, str] = {}
 
 
-class SumRowOut(Schema):
+class SumRowOut(Shape):
     name: str
     label: str
     value: float
@@ -54,24 +55,24 @@ class SumRowOut(Schema):
     said: str
 
 
-class AnswerOut(Schema):
+class AnswerOut(Shape):
     rows: list[SumRowOut]
     notes: list[str]
 
 
-class BandsIn(Schema):
+class BandsIn(Shape):
     """Colours in reading order; `measured` as people write it, or nothing."""
 
     colours: list[str] = []
     measured: str = ""
 
 
-class BandReadingOut(Schema):
+class BandReadingOut(Shape):
     bands: list[str]
     ohms: float
 
 
-class BandsOut(Schema):
+class BandsOut(Shape):
     ohms: float
     tolerance_percent: float
     low_ohms: float
@@ -85,13 +86,13 @@ class BandsOut(Schema):
     order_doubt: str | None
 
 
-class ValueIn(Schema):
+class ValueIn(Shape):
     value: str = ""
     series: str = "E12"
     tolerance_percent: float = 5.0
 
 
-class ValueOut(Schema):
+class ValueOut(Shape):
     ohms: float
     series: str
     down: float

@@ -12,9 +12,10 @@ from math import ceil
 from typing import Any
 
 OUT_OF_MEMORY_EXIT = 77
-#: Answers to people come before checks; the answers while someone types are such answers.
-NICENESS = {"live": 2}
-OTHER_NICENESS = 15
+#: Answers to people come before checks; the answers while someone types are such answers. The other pools run in what
+#: processor time is left over, and give way at once when a request comes in.
+ANSWERS_SOON = ("live",)
+SOON_NICENESS = 2
 
 _base_bytes = 0
 
@@ -23,7 +24,10 @@ def begin_worker(pool: str) -> None:
     """Called once in every new worker of a pool."""
     global _base_bytes
     signal.signal(signal.SIGINT, signal.SIG_IGN)  # Ctrl C ends the server, which ends its workers
-    os.nice(NICENESS.get(pool, OTHER_NICENESS))
+    if pool in ANSWERS_SOON:
+        os.nice(SOON_NICENESS)
+    else:
+        os.sched_setscheduler(0, os.SCHED_IDLE, os.sched_param(0))
     _base_bytes = _address_space_bytes()
 
 

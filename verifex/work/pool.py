@@ -43,8 +43,8 @@ class Limit:
 
 LIVE = Limit(2, 500 * MB, pool="live")
 PAPER = Limit(30, 1200 * MB, pool="papers")
-#: Workers by pool: judging has as many as there are cores; the others may not keep it waiting.
-WORKERS = {"judging": os.cpu_count() or 2, "live": 1, "papers": 1}
+#: Workers by pool. Judging leaves a core to the answers; the other pools may not keep it waiting.
+WORKERS = {"judging": max(1, (os.cpu_count() or 2) - 1), "live": 1, "papers": 1}
 LOOK_SECONDS = 0.5
 MOST_STUCK_SECONDS = 2.0
 WORKER_NAME = "pebble_pool_worker"

@@ -2,12 +2,11 @@
 
 from typing import Any
 
-from ninja import Schema
-
+from verifex.api.shape import Shape
 from verifex.work.models import Work
 
 
-class WorkOut(Schema):
+class WorkOut(Shape):
     id: int
     kind: str
     state: str

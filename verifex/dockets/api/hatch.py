@@ -4,10 +4,11 @@ from typing import Annotated, Any
 
 from django.db.models import Q
 from django.http import HttpRequest
-from ninja import Router, Schema
+from ninja import Router
 from pydantic import Field
 
 from verifex.acts.refusals import NotAllowed, Refused
+from verifex.api.shape import Shape
 from verifex.core.quantity import in_words, parse_quantity
 from verifex.dockets import services
 from verifex.dockets.services.opening import docket_for
@@ -27,7 +28,7 @@ Fault = Annotated[str, Field(max_length=200)]
 Number = Annotated[int, Field(ge=0, le=2**63 - 1)]
 
 
-class HandOutIn(Schema):
+class HandOutIn(Shape):
     """A kit's tag and a pair's badge, as scanned or typed."""
 
     session: Number
@@ -35,24 +36,24 @@ class HandOutIn(Schema):
     badge: Code
 
 
-class HandedOutOut(Schema):
+class HandedOutOut(Shape):
     docket: int
     message: str
 
 
-class TakeBackIn(Schema):
+class TakeBackIn(Shape):
     tag: Code
     faults: list[Fault] = []
 
 
-class SubstituteIn(Schema):
+class SubstituteIn(Shape):
     tag: Code
     ref: Code
     value: Code
     reason: Fault
 
 
-class AdviceOut(Schema):
+class AdviceOut(Shape):
     """A resistor of the recipe: `window` in words, `offers` best first."""
 
     ref: str
@@ -65,18 +66,18 @@ class AdviceOut(Schema):
     offers: list[OfferOut]
 
 
-class SaidOut(Schema):
+class SaidOut(Shape):
     message: str
 
 
-class ReadIn(Schema):
+class ReadIn(Shape):
     """A code as it came from the scanner."""
 
     session: Number
     code: Code
 
 
-class ReadOut(Schema):
+class ReadOut(Shape):
     """`kind` is kit or badge; `named` is what a person calls it."""
 
     kind: str
@@ -84,7 +85,7 @@ class ReadOut(Schema):
     named: str
 
 
-class TagIn(Schema):
+class TagIn(Shape):
     tag: Code
 
 

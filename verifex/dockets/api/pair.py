@@ -7,9 +7,9 @@ from ninja import Router
 
 from verifex.api.bench import bench_out
 from verifex.api.findings import hint_of
-from verifex.api.http import Id, unless_known
+from verifex.api.http import Id, is_known, knows_something, nothing_new, unless_known
 from verifex.dockets import services
-from verifex.dockets.access import own_docket
+from verifex.dockets.access import own_docket, own_docket_with_sheets, own_revision
 from verifex.dockets.models import Docket
 from verifex.dockets.present.pair import docket_line, my_docket_json
 from verifex.dockets.schemas.acts import DoneOut, HandInIn, MeasureIn, StationIn, TextIn
@@ -31,7 +31,11 @@ def my_dockets(request: HttpRequest) -> Any:
 
 @router.get("/my/dockets/{docket_id}", response=MyDocketOut)
 def my_docket(request: HttpRequest, docket_id: Id) -> Any:
-    docket = own_docket(request, docket_id)
+    if knows_something(request):  # most often there is nothing new, which the revision alone tells
+        revision = own_revision(request, docket_id)
+        if is_known(request, [docket_id, revision]):
+            return nothing_new(request, [docket_id, revision])
+    docket = own_docket_with_sheets(request, docket_id)
     return unless_known(request, [docket.pk, docket.revision], lambda: my_docket_json(docket))
 
 

@@ -3,11 +3,12 @@
 from typing import Any
 
 from django.http import HttpRequest
-from ninja import Router, Schema
+from ninja import Router
 
 from verifex.api.bench import bench_out
 from verifex.api.findings import finding_out
 from verifex.api.http import Id
+from verifex.api.shape import Shape
 from verifex.dockets.access import docket_for_staff
 from verifex.dockets.schemas.acts import TextIn
 from verifex.dockets.schemas.staff import WiringCheckOut
@@ -18,7 +19,7 @@ from verifex.stores.schemas import OfferOut
 router = Router(tags=["wiring"])
 
 
-class ResistorJobOut(Schema):
+class ResistorJobOut(Shape):
     ref: str
     job: str
     about: str
@@ -37,7 +38,7 @@ class ResistorJobOut(Schema):
     offers: list[OfferOut]
 
 
-class ComparisonOut(Schema):
+class ComparisonOut(Shape):
     ref: str
     aspect: str
     handed_in: str
@@ -45,7 +46,7 @@ class ComparisonOut(Schema):
     agrees: bool
 
 
-class HandleOut(Schema):
+class HandleOut(Shape):
     """Something that can be set: `positions[0]` is where it rests."""
 
     name: str
@@ -53,32 +54,32 @@ class HandleOut(Schema):
     positions: list[str]
 
 
-class StudyOut(Schema):
+class StudyOut(Shape):
     attempt: int
     resistors: list[ResistorJobOut]
     comparison: list[ComparisonOut]
     handles: list[HandleOut]
 
 
-class SettingsIn(Schema):
+class SettingsIn(Shape):
     settings: dict[str, str] = {}
 
 
-class SolvedNetOut(Schema):
+class SolvedNetOut(Shape):
     name: str
     places: list[str]
     volts: float
     floats: bool
 
 
-class SolvedPartOut(Schema):
+class SolvedPartOut(Shape):
     ref: str
     title: str
     amps: dict[str, float]
     watts: float
 
 
-class SolvedOut(Schema):
+class SolvedOut(Shape):
     """Net volts, amps into each leg, amps out of each pin; `restless` parts find no rest."""
 
     nets: list[SolvedNetOut]

@@ -3,14 +3,14 @@
 from datetime import datetime
 from typing import Annotated
 
-from ninja import Schema
 from pydantic import Field
 
 from verifex.api.fields import Counter, Reason, Short
+from verifex.api.shape import Shape
 from verifex.dockets.models import Act
 
 
-class HandInIn(Schema):
+class HandInIn(Shape):
     """`token` makes a hand-in sent twice be stored once; `based_on_attempt` is the last attempt seen (0: none)."""
 
     kind: Short
@@ -19,7 +19,7 @@ class HandInIn(Schema):
     based_on_attempt: Counter
 
 
-class StationIn(Schema):
+class StationIn(Shape):
     station: Short
     based_on: Counter | None = None
     reason: Reason = ""
@@ -31,36 +31,36 @@ class PassIn(StationIn):
     overrule_reason: Reason = ""
 
 
-class ClearIn(Schema):
+class ClearIn(Shape):
     based_on: Counter | None = None
     wiring_attempt: Counter
     compared: bool
     overrule_reason: Reason = ""
 
 
-class MeasureIn(Schema):
+class MeasureIn(Shape):
     name: Short
     value: Annotated[float, Field(allow_inf_nan=False)]
     instrument: Short = ""
 
 
-class UndoIn(Schema):
+class UndoIn(Shape):
     based_on: Counter | None = None
 
 
-class ClaimIn(Schema):
+class ClaimIn(Shape):
     release: bool = False
 
 
-class TextIn(Schema):
+class TextIn(Shape):
     text: str
 
 
-class DoneOut(Schema):
+class DoneOut(Shape):
     revision: int
 
 
-class ActOut(Schema):
+class ActOut(Shape):
     """An act that this person could begin now."""
 
     act: str
@@ -68,7 +68,7 @@ class ActOut(Schema):
     needs_reason: bool
 
 
-class DecisionOut(Schema):
+class DecisionOut(Shape):
     """A decision: its act of the table of transitions, and whether it passed over a Stop."""
 
     station: str
@@ -80,7 +80,7 @@ class DecisionOut(Schema):
     undone: bool = False
 
 
-class HistoryOut(Schema):
+class HistoryOut(Shape):
     """One entry of the event log."""
 
     at: datetime

@@ -3,11 +3,10 @@
 from datetime import datetime
 from typing import Any
 
-from ninja import Schema
-
 from verifex.api.bench import BenchOut
 from verifex.api.exercise import RecipeOut
 from verifex.api.findings import HintOut
+from verifex.api.shape import Shape
 from verifex.api.sheet import SheetOut
 from verifex.dockets.schemas.acts import DecisionOut
 from verifex.dockets.schemas.parts import (
@@ -21,7 +20,7 @@ from verifex.dockets.schemas.parts import (
 from verifex.dockets.schemas.program import CheckOut
 
 
-class PairAttemptOut(Schema):
+class PairAttemptOut(Shape):
     """A hand-in as its own pair sees it: the text and hints; none until it is `judged`."""
 
     number: int
@@ -42,7 +41,7 @@ class PairReadingsOut(PairAttemptOut):
     notes: list[str] = []  # what of the log could not be used
 
 
-class PairReadingOut(Schema):
+class PairReadingOut(Shape):
     """A column the pair's program prints."""
 
     key: str
@@ -52,7 +51,7 @@ class PairReadingOut(Schema):
     decimals: int
 
 
-class PairPredictedOut(Schema):
+class PairPredictedOut(Shape):
     """A predicted value; its verdict comes after the readings are handed in."""
 
     step: str
@@ -61,7 +60,7 @@ class PairPredictedOut(Schema):
     verdict: str | None
 
 
-class PairPredictionOut(Schema):
+class PairPredictionOut(Shape):
     number: int
     text: str
     by: str
@@ -69,7 +68,7 @@ class PairPredictionOut(Schema):
     predictions: list[PairPredictedOut]
 
 
-class PairExerciseOut(Schema):
+class PairExerciseOut(Shape):
     """What a pair is told of its exercise: no sheet, no reference, no windows."""
 
     title: str
@@ -89,7 +88,7 @@ class PairExerciseOut(Schema):
     language: str  # cpp or python, as the board on the bench takes it
 
 
-class MarkLineOut(Schema):
+class MarkLineOut(Shape):
     title: str
     of: str
     counts: str
@@ -97,7 +96,7 @@ class MarkLineOut(Schema):
     reason: str
 
 
-class MyDocketOut(Schema):
+class MyDocketOut(Shape):
     """A docket as its own pair sees it. `sheet` has the steps that the pair has read and handed in, and no other."""
 
     id: int
@@ -125,7 +124,7 @@ class MyDocketOut(Schema):
     measurables: list[MeasurableOut]
 
 
-class DocketLineOut(Schema):
+class DocketLineOut(Shape):
     """One of a pair's dockets, to choose it by."""
 
     id: int
@@ -133,7 +132,7 @@ class DocketLineOut(Schema):
     opened_at: datetime
 
 
-class PairCheckOut(Schema):
+class PairCheckOut(Shape):
     problems: list[dict[str, Any]]
     hints: list[HintOut]
     bench: BenchOut

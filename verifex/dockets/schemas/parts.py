@@ -2,27 +2,27 @@
 
 from datetime import datetime
 
-from ninja import Schema
+from verifex.api.shape import Shape
 
 
-class StationOut(Schema):
+class StationOut(Shape):
     station: str
     state: str | None
     since: datetime | None
 
 
-class MemberOut(Schema):
+class MemberOut(Shape):
     id: int
     name: str
 
 
-class SubstitutionOut(Schema):
+class SubstitutionOut(Shape):
     ref: str
     ohms: float
     reason: str
 
 
-class KitOut(Schema):
+class KitOut(Shape):
     tag: str
     issued_at: datetime
     returned: bool
@@ -30,7 +30,7 @@ class KitOut(Schema):
     substitutions: list[SubstitutionOut]
 
 
-class ChangeOut(Schema):
+class ChangeOut(Shape):
     """One difference to the attempt before: added, removed, moved or changed."""
 
     kind: str
@@ -40,7 +40,7 @@ class ChangeOut(Schema):
     line: int | None
 
 
-class StepVerdictOut(Schema):
+class StepVerdictOut(Shape):
     name: str
     readings: int
     centre: float | None
@@ -50,7 +50,7 @@ class StepVerdictOut(Schema):
     values: list[float]
 
 
-class ClearanceOut(Schema):
+class ClearanceOut(Shape):
     wiring_attempt: int
     kit: str
     by: str
@@ -59,7 +59,7 @@ class ClearanceOut(Schema):
     reason: str
 
 
-class MeasurementOut(Schema):
+class MeasurementOut(Shape):
     name: str
     value: float
     unit: str
@@ -67,7 +67,7 @@ class MeasurementOut(Schema):
     at: datetime
 
 
-class MeasurableOut(Schema):
+class MeasurableOut(Shape):
     """Something worth measuring on this bench, and how it is done."""
 
     name: str

@@ -2,17 +2,16 @@
 
 from datetime import datetime
 
-from ninja import Schema
-
 from verifex.api.findings import FindingOut
+from verifex.api.shape import Shape
 
 
-class LineOut(Schema):
+class LineOut(Shape):
     ms: float
     text: str
 
 
-class BehaviourOutcomeOut(Schema):
+class BehaviourOutcomeOut(Shape):
     name: str
     kind: str
     start_ms: float
@@ -27,26 +26,26 @@ class BehaviourOutcomeOut(Schema):
     agrees: bool
 
 
-class BehaviourOut(Schema):
+class BehaviourOut(Shape):
     outcomes: list[BehaviourOutcomeOut]
     first_divergence_ms: float | None
     reading: list[list[float]] = []  # (ms, value) of the column that is the reading
 
 
-class IndicatorOut(Schema):
+class IndicatorOut(Shape):
     ms: float
     ref: str
     on: bool
 
 
-class SampleOut(Schema):
+class SampleOut(Shape):
     ms: float
     pin: str
     stimulus: float
     count: int
 
 
-class StimulusOut(Schema):
+class StimulusOut(Shape):
     """What was done around the bench: a line through corners (ms, value), or ids held to a reader."""
 
     ref: str
@@ -56,7 +55,7 @@ class StimulusOut(Schema):
     texts: list[LineOut]
 
 
-class PictureOut(Schema):
+class PictureOut(Shape):
     """What a display shows from a time on."""
 
     ms: float
@@ -64,7 +63,7 @@ class PictureOut(Schema):
     rows: list[str]
 
 
-class TraceOut(Schema):
+class TraceOut(Shape):
     """A run on the twin: what was given, printed lines, lights and sounders, displays, samples of the converter."""
 
     stimulus: list[StimulusOut] = []
@@ -76,14 +75,14 @@ class TraceOut(Schema):
     ended_ms: float
 
 
-class CheckOut(Schema):
+class CheckOut(Shape):
     """One thing to look at before the program runs; `needs` when it is known not to be right yet."""
 
     text: str
     needs: bool
 
 
-class ProgramOut(Schema):
+class ProgramOut(Shape):
     """A program for staff; until it is `judged` there is nothing that follows from it."""
 
     number: int
@@ -103,7 +102,7 @@ class ProgramOut(Schema):
     behaviour: BehaviourOut | None = None
 
 
-class FlowBoxOut(Schema):
+class FlowBoxOut(Shape):
     """One box of a flow chart: middle top (x, y), size, text, and the lines of the program it stands for."""
 
     kind: str
@@ -116,13 +115,13 @@ class FlowBoxOut(Schema):
     last_line: int
 
 
-class FlowWayOut(Schema):
+class FlowWayOut(Shape):
     points: list[list[float]]
     label: str
     arrow: bool
 
 
-class FlowOut(Schema):
+class FlowOut(Shape):
     """The flow chart of one function, placed."""
 
     name: str

@@ -3,11 +3,10 @@
 from datetime import datetime
 from typing import Any
 
-from ninja import Schema
-
 from verifex.api.bench import BenchOut, NetOut
 from verifex.api.exercise import ExerciseOut
 from verifex.api.findings import FindingOut
+from verifex.api.shape import Shape
 from verifex.api.sheet import SheetOut
 from verifex.dockets.schemas.acts import ActOut, DecisionOut
 from verifex.dockets.schemas.parts import (
@@ -23,7 +22,7 @@ from verifex.dockets.schemas.parts import (
 from verifex.dockets.schemas.program import ProgramOut
 
 
-class AttemptOut(Schema):
+class AttemptOut(Shape):
     """A hand-in for staff. Until it is `judged` there are no findings yet, and nothing else that follows from it."""
 
     number: int
@@ -44,7 +43,7 @@ class WiringOut(AttemptOut):
     changes: list[ChangeOut] | None = None
 
 
-class ExplanationOut(Schema):
+class ExplanationOut(Shape):
     fault: str
     title: str
     likelihood: str
@@ -54,7 +53,7 @@ class ExplanationOut(Schema):
     program_line: int | None = None
 
 
-class ReadingsAttemptOut(Schema):
+class ReadingsAttemptOut(Shape):
     """One attempt at the readings with its verdict, empty while it is judged."""
 
     number: int
@@ -62,7 +61,7 @@ class ReadingsAttemptOut(Schema):
     verdict: str
 
 
-class SharedWithOut(Schema):
+class SharedWithOut(Shape):
     """Another bench whose log shares so many readings in a row; `first` says that it was handed in earlier."""
 
     docket: int
@@ -82,14 +81,14 @@ class ReadingsOut(AttemptOut):
     shared: list[SharedWithOut] = []
 
 
-class PredictedOut(Schema):
+class PredictedOut(Shape):
     step: str
     reading: str
     value: float
     verdict: str
 
 
-class PredictionOut(Schema):
+class PredictionOut(Shape):
     """What the pair predicted before it measured, judged by its own sheet."""
 
     number: int
@@ -98,7 +97,7 @@ class PredictionOut(Schema):
     predictions: list[PredictedOut]
 
 
-class DocketOut(Schema):
+class DocketOut(Shape):
     """A docket as staff see it."""
 
     id: int
@@ -128,12 +127,12 @@ class DocketOut(Schema):
     decisions: list[DecisionOut]
 
 
-class SheetsOut(Schema):
+class SheetsOut(Shape):
     built: SheetOut
     intended: SheetOut
 
 
-class WiringCheckOut(Schema):
+class WiringCheckOut(Shape):
     """A live check, not stored. `problems` are lines that are no statement."""
 
     problems: list[dict[str, Any]]
