@@ -39,11 +39,11 @@ demo: setup ## the demo course in the browser
 clean-demo: ## forget the demo's data; the next `make demo` starts afresh
 	rm -rf var
 
-check: setup ## formatting, lint, types and arrows of both languages
+check: setup ## formatting, lint, types and arrows of both languages, unit tests of the front end
 	$(BIN)/ruff format --check -q . && $(BIN)/ruff check -q .
 	$(BIN)/lint-imports --no-logo > /dev/null || $(BIN)/lint-imports
 	$(BIN)/mypy verifex tests benchmarks manage.py
-	cd web && npm run -s format && npm run -s lint && npm run -s types
+	cd web && npm run -s format && npm run -s lint && npm run -s types && npm run -s test
 
 test: setup debian check ## everything; ends with "N passed, N failed"
 	@$(MANAGE) collectstatic --noinput -v0

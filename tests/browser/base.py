@@ -8,8 +8,7 @@ from django.contrib.sessions.backends.db import SessionStore
 from django.test import LiveServerTestCase
 from playwright.sync_api import Browser, BrowserContext, ConsoleMessage, Page, sync_playwright
 
-from tests.samples import DEMO
-from verifex.demo.loader import load
+from tests.demo_data import put_demo
 from verifex.dockets.models import Docket
 from verifex.people.models import User
 
@@ -18,7 +17,6 @@ os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
 
 FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
          "--disable-component-update", "--disable-sync"]  # fmt: skip
-PASSWORD = "a demo pass phrase"
 
 
 class BrowserCase(LiveServerTestCase):
@@ -35,7 +33,7 @@ class BrowserCase(LiveServerTestCase):
         cls.addClassCleanup(cls.browser.close)
 
     def setUp(self):
-        self.session = load(DEMO, password=PASSWORD).session
+        self.session = put_demo()
         self.console: list[str] = []
         self.expected_refusals = 0
 

@@ -1,4 +1,5 @@
-from tests.browser.base import PASSWORD, BrowserCase
+from tests.browser.base import BrowserCase
+from tests.demo_data import PASSWORD
 from tests.samples import hand_in
 from verifex.dockets import services
 from verifex.people.models import User
@@ -15,12 +16,12 @@ class DecisionsTest(BrowserCase):
         self.assertTrue(dialog.get_by_role("button", name="Overrule and pass").is_disabled())
         dialog.get_by_role("textbox").fill("a stand-in of mine")
         dialog.get_by_role("button", name="Overrule and pass").click()
-        page.get_by_text("overruled the wiring").wait_for()
+        page.get_by_text("passed the wiring over a Stop").wait_for()
         mine = self.page_for("leo.castell", "/my-bench", width=390, height=844)
-        mine.get_by_role("tab", name="Wiring").click()
+        mine.get_by_label("Stations", exact=True).get_by_role("link", name="Wiring").click()
         mine.get_by_text("although a Stop stands below").wait_for()
         page.keyboard.press("u")
-        page.get_by_text("overruled the wiring").wait_for(state="detached")
+        page.get_by_text("passed the wiring over a Stop").wait_for(state="detached")
         self.assertEqual(docket.stations.get(station="wiring").state, "asks")
 
     def test_power_off_stands_on_every_tab_of_both_until_it_is_settled(self):
@@ -36,7 +37,7 @@ class DecisionsTest(BrowserCase):
         staff = self.page_for("ines.marlow", f"/dockets/{docket.pk}")
         for page, said in ((mine, "not safe on this wiring"), (staff, "D2 sinks")):
             for station in ("Wiring", "Program", "Readings"):
-                page.get_by_role("tab", name=station).first.click()
+                page.get_by_role("link", name=station).first.click()
                 page.get_by_role("alert").filter(has_text="Power off.").get_by_text(said).wait_for()
         self.assertEqual(mine.get_by_text("Nothing stands out").count(), 0)
         floor = self.page_for("ines.marlow", "/floor")
@@ -53,7 +54,7 @@ class DecisionsTest(BrowserCase):
     def test_clean_hand_ins_are_passed_together_after_a_look_at_the_list(self):
         page = self.page_for("ines.marlow", "/floor")
         page.get_by_role("button", name="Pass 1 clean").click()
-        dialog = page.get_by_role("dialog", name="Pass clean hand-ins")
+        dialog = page.get_by_role("dialog", name="Pass what has nothing to look at")
         dialog.get_by_text("Halvorsen · Idris").wait_for()
         dialog.get_by_role("button", name="Pass 1", exact=True).click()
         dialog.wait_for(state="detached")

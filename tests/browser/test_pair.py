@@ -32,7 +32,7 @@ class PairMendsTest(BrowserCase):
         page.locator(".cm-content[contenteditable=true]").click()
         page.keyboard.press("Control+Home")
         page.keyboard.insert_text("wir B1.A3 a2\n")
-        page.get_by_text("'wir' begins no statement").first.wait_for()
+        page.get_by_label("Check while typing").get_by_text("'wir' begins no statement").wait_for()
         page.reload()
         page.get_by_role("button", name="Write attempt 3").click()
         page.get_by_role("button", name="Text", exact=True).click()

@@ -53,10 +53,10 @@ class ExercisePageTest(BrowserCase):
         self.expected_refusals = 1
         field = page.get_by_label("or paste it here")
         field.fill(EXERCISE_TEXT.replace("part: buzzer", "part: buzer"))
-        page.get_by_role("button", name="Bring it in").click()
+        page.get_by_role("button", name="Import").click()
         page.get_by_role("alert").get_by_text("did you mean buzzer?").wait_for()
         field.fill(EXERCISE_TEXT.replace("minutes: 50", "minutes: 65"))
-        page.get_by_role("button", name="Bring it in").click()
+        page.get_by_role("button", name="Import").click()
         page.get_by_text("This draft can be released").wait_for()
         page.get_by_role("button", name="Release version 2").click()
         page.get_by_text("65 min").wait_for()
@@ -67,7 +67,7 @@ class ExercisePageTest(BrowserCase):
 class PredictionPageTest(BrowserCase):
     def test_a_pair_predicts_on_a_phone_and_staff_see_it_judged(self):
         page = self.page_for("leo.castell", "/my-bench", width=390, height=844)
-        page.get_by_role("tab", name="Readings").click()
+        page.get_by_role("link", name="Readings").first.click()
         page.get_by_label("Room air, brood-box thermometer").fill("21.4")
         page.get_by_label("Warm pack, brood-box thermometer").fill("80")
         page.get_by_role("button", name="Keep the prediction").click()
@@ -81,7 +81,7 @@ class PredictionPageTest(BrowserCase):
     def test_the_pair_of_a_finished_log_sees_sheet_and_prediction_side_by_side(self):
         docket = self.docket(3)
         page = self.page_for("jule.brandt", "/my-bench")
-        page.get_by_role("tab", name="Readings").click()
+        page.get_by_role("link", name="Readings").first.click()
         page.get_by_label("Room air, brood-box thermometer").fill("22")
         page.get_by_role("button", name="Keep the prediction").click()
         page.get_by_text("by Jule Brandt").wait_for()

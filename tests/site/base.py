@@ -4,8 +4,7 @@ from typing import Any
 
 from django.test import Client, TestCase
 
-from tests.samples import DEMO
-from verifex.demo.loader import load
+from tests.demo_data import put_demo
 from verifex.dockets.models import Attempt, Docket
 from verifex.people.models import User
 from verifex.plan.models import Session
@@ -28,8 +27,7 @@ class DemoCase(TestCase):
 
     @classmethod
     def setUpTestData(cls):
-        loaded = load(DEMO, password="a demo pass phrase")
-        cls.session = loaded.session
+        cls.session = put_demo()
 
     def speaker(self, username: str) -> Speaker:
         client = Speaker()

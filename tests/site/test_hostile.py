@@ -128,7 +128,7 @@ class AdminTest(DemoCase):
             self.assertEqual(self.instructor.post(page, {"text": "other"}).status_code, 403, name)
             self.assertEqual(self.instructor.post(f"/admin/{name}/{pk}/delete/", {"post": "yes"}).status_code, 403)
             self.assertEqual(self.instructor.get(f"/admin/{name}/add/").status_code, 403)
-        self.assertEqual(self.instructor.get("/admin/people/event/").status_code, 200)
+        self.assertEqual(self.instructor.get("/admin/acts/event/").status_code, 200)
 
 
 class BehindAProxyTest(DemoCase):

@@ -3,8 +3,7 @@
 from typing import Any
 
 from verifex.api.shape import Shape
-from verifex.core.circuit.rules import WIRING
-from verifex.core.program.rules import PROGRAM
+from verifex.core.assess.rule_books import title_of
 
 
 class WhereOut(Shape):
@@ -47,7 +46,7 @@ def finding_out(finding: dict[str, Any]) -> dict[str, Any]:
     also = []
     for name in finding.get("explains") or []:
         slug, _, part = name.partition(" ")
-        title = next((book.rules[slug].title for book in (WIRING, PROGRAM) if slug in book.rules), slug)
+        title = title_of(slug)
         also.append(f"{title} ({part})" if part else title)
     return {**finding, "also": also}
 

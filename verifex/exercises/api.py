@@ -13,10 +13,12 @@ from verifex.api.http import Id
 from verifex.api.shape import Shape
 from verifex.api.sheet import SheetIn, SheetOut, SlidersOut
 from verifex.core.assess.live import sliders_json
+from verifex.core.circuit.bench import WIRE_COLOURS
 from verifex.core.expected import Measured, Sheet, expected_sheet, sheet_json
 from verifex.core.expected.derived import derived_json
 from verifex.core.expected.release import release_obstacles
 from verifex.core.parts import catalogue
+from verifex.core.resistors.bands import CODES
 from verifex.exercises.models import ExerciseVersion
 from verifex.exercises.present import exercise_json
 from verifex.exercises.schemas import DerivedOut, ObstacleOut
@@ -36,6 +38,10 @@ class PartNamesOut(Shape):
     legs: list[str]
     settings: list[str]
     by_name: bool  # its legs are only given by name, as makers differ
+    letters: str  # what its references begin with
+    short: str  # the letter or two it may be typed by
+    value_setting: str  # the setting that a bare figure is taken for
+    colours: list[str]
 
 
 class NamesOut(Shape):
@@ -43,6 +49,8 @@ class NamesOut(Shape):
 
     pins: dict[str, list[str]]
     parts: list[PartNamesOut]
+    band_codes: dict[str, str]  # two letters → the colour of a band
+    wire_colours: list[str]
 
 
 class FileIn(Shape):
@@ -60,7 +68,7 @@ class FileOut(Shape):
 @router.get("/names", response=NamesOut)
 def names(request: HttpRequest) -> dict[str, Any]:
     """For completion while a wiring is typed; anyone who is logged in may read it."""
-    shelf = catalogue()
+    known = catalogue()
     parts = [
         {
             "id": p.id,
@@ -68,10 +76,15 @@ def names(request: HttpRequest) -> dict[str, Any]:
             "legs": list(p.legs),
             "settings": list(p.settings),
             "by_name": p.by_name_only,
+            "letters": p.letters,
+            "short": p.short,
+            "value_setting": p.value_setting,
+            "colours": list(p.colours),
         }
-        for p in shelf.parts.values()
+        for p in known.parts.values()
     ]
-    return {"pins": {board.id: board.pin_names() for board in shelf.boards.values()}, "parts": parts}
+    pins = {board.id: board.pin_names() for board in known.boards.values()}
+    return {"pins": pins, "parts": parts, "band_codes": CODES, "wire_colours": list(WIRE_COLOURS)}
 
 
 @router.get("/exercises", response=list[ExerciseOut])

@@ -17,12 +17,13 @@ def words(standing: Standing) -> tuple[str, str]:
         return "handed in, being judged", f"{station.capitalize()} handed in; it is being judged."
     match station:
         case Station.WIRING if state == State.ASKS:
-            return f"attempt {number} handed in · {_many(standing)}", f"Wiring, attempt {number}: {_many(standing)}."
+            return f"attempt {number} handed in{_clean(standing)}", f"Wiring, attempt {number}: {_many(standing)}."
         case Station.POWER if state == State.ASKS:
-            return f"asks for power · {_many(standing)}", f"Asks for power; {_many(standing)}."
+            return f"asks for power{_clean(standing)}", f"Asks for power; {_many(standing)}."
         case Station.PROGRAM if state == State.ASKS:
             said = _many(standing) if standing.summary.compiles else "does not compile"
-            return f"program handed in · {said}", f"Program, attempt {number}: {said}."
+            shown = _clean(standing) if standing.summary.compiles else ", does not compile"
+            return f"attempt {number} handed in{shown}", f"Program, attempt {number}: {said}."
         case Station.READINGS if state == State.ASKS:
             return _readings(standing)
         case Station.MARK if state == State.PASSED:
@@ -51,6 +52,12 @@ def _many(standing: Standing) -> str:
     said = [f"{stops} Stop{'s' if stops != 1 else ''}"] if stops else []
     said += [f"{fixes} to fix"] if fixes else []
     return ", ".join(said) or "no Stop or Fix"
+
+
+def _clean(standing: Standing) -> str:
+    """What a card adds where it shows no tag with a count."""
+    counts = standing.summary.counts
+    return "" if counts.get("stop") or counts.get("fix") else f", {_many(standing)}"
 
 
 def _look(standing: Standing) -> str:

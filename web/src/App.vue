@@ -1,21 +1,31 @@
 <script setup lang="ts">
-import { dateEnGB, NConfigProvider, NMessageProvider } from 'naive-ui'
+import { dateEnGB, NConfigProvider } from 'naive-ui'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { naiveOverrides, naiveTheme } from './look/theme'
+import EmptyNote from './pieces/EmptyNote.vue'
+import Notices from './pieces/Notices.vue'
 import TopBar from './pieces/TopBar.vue'
+import { useMe } from './shared/me'
 
 const route = useRoute()
+const { data: me } = useMe()
 const bare = computed(() => route.name === 'log-in' || route.name === 'feedback')
+// What only staff may see answers a pair with a refusal; it is told at once instead.
+const elsewhere = computed(() => route.meta.staff && me.value?.kind === 'pair')
 </script>
 
 <template>
   <NConfigProvider :theme="naiveTheme" :theme-overrides="naiveOverrides" :date-locale="dateEnGB" class="app">
-    <NMessageProvider>
-      <a class="skip" href="#main">To the content</a>
-      <TopBar v-if="!bare" />
-      <main id="main" tabindex="-1"><RouterView /></main>
-    </NMessageProvider>
+    <a class="skip" href="#main">To the content</a>
+    <TopBar v-if="!bare" />
+    <main id="main" tabindex="-1">
+      <EmptyNote v-if="elsewhere" title="This place is for staff" text="What is yours is on My bench.">
+        <RouterLink class="btn" to="/my-bench">To My bench</RouterLink>
+      </EmptyNote>
+      <RouterView v-else />
+    </main>
+    <Notices />
   </NConfigProvider>
 </template>
 

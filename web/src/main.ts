@@ -8,6 +8,7 @@ import { createApp } from 'vue'
 import App from './App.vue'
 import { ApiError } from './api/client'
 import { router } from './router'
+import { notify } from './shared/notices'
 
 /** A session that has ended leads to the log-in and back to the same place afterwards. */
 function toLogIn(error: Error) {
@@ -25,4 +26,14 @@ const queries = new QueryClient({
     },
   },
 })
-createApp(App).use(router).use(VueQueryPlugin, { queryClient: queries }).mount('#app')
+/** Whatever nobody expected: told, and left in the console for whoever mends it. What was typed stays. */
+function unexpected(error: unknown) {
+  console.error(error)
+  if (error instanceof ApiError) notify(error.message)
+  else notify('Something went wrong on this screen. Nothing was lost.', { reload: true })
+}
+window.addEventListener('unhandledrejection', (event) => unexpected(event.reason))
+
+const app = createApp(App)
+app.config.errorHandler = unexpected
+app.use(router).use(VueQueryPlugin, { queryClient: queries }).mount('#app')

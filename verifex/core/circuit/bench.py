@@ -10,6 +10,9 @@ from verifex.core.problems import Problem
 #: Settings that give a figure of one sample, with the unit they are written in.
 FIGURE_UNITS = {"r10": "ohm", "gamma": "none", "load": "ohm", "r0": "ohm", "range": "centimetre", "bits": "none"}
 
+#: Colours that hook-up wire is sold in, for completion; any other word is taken as well.
+WIRE_COLOURS = ("red", "black", "yellow", "green", "blue", "orange", "white", "brown", "violet", "grey", "pink")
+
 
 @dataclass(frozen=True, slots=True)
 class Impossible:

@@ -63,7 +63,8 @@ def _as_json(entry: Frozen) -> dict[str, Any]:
 
 
 def show_rules(arguments: Namespace) -> int:
-    from verifex.core.cli.rule_pages import all_books, rules_page
+    from verifex.core.assess.rule_books import all_books
+    from verifex.core.cli.rule_pages import rules_page
 
     if arguments.json:
         print_json(

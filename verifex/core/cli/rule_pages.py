@@ -1,16 +1,7 @@
 """The rule reference, generated from the rules themselves."""
 
-from typing import Any
-
-from verifex.core.circuit.rules import WIRING
-from verifex.core.program.rules import PROGRAM
-from verifex.core.readings.honesty import HONESTY
-from verifex.core.rulebook import RULES_VERSION, RuleBook
-from verifex.core.twin.behaviour_rules import BEHAVIOUR
-
-
-def all_books() -> list[RuleBook[Any]]:
-    return [WIRING, PROGRAM, BEHAVIOUR, HONESTY]
+from verifex.core.assess.rule_books import all_books
+from verifex.core.rulebook import RULES_VERSION
 
 
 def rules_page() -> str:

@@ -104,6 +104,10 @@ class PartType(Frozen):
     registers: tuple[Register, ...] = ()  # what is read there byte by byte
     power_watts: float | None = None  # what it may turn into heat
     corrodes_when_fed: bool = False
+    letters: str = "U"  # what its references begin with
+    short: str = ""  # the letter or two it may be typed by
+    value_setting: str = ""  # the setting that a bare figure is taken for
+    colours: tuple[str, ...] = ()  # of a light
     settings: tuple[str, ...] = ()
     defaults: dict[str, str] = Field(default_factory=dict)
     cautions: tuple[str, ...] = ()

@@ -17,6 +17,11 @@ PPM_PER_KELVIN = {
     "black": 250, "brown": 100, "red": 50, "orange": 15, "yellow": 25, "green": 20, "blue": 10, "violet": 5, "grey": 1,
 }  # fmt: skip
 NO_BAND_PERCENT = 20.0
+#: The two letters of the standard on colour codes (IEC 60757), as people type them.
+CODES = {
+    "bk": "black", "bn": "brown", "rd": "red", "og": "orange", "ye": "yellow", "gn": "green", "bu": "blue", "vt": "violet",
+    "gy": "grey", "wh": "white", "gd": "gold", "sr": "silver", "pk": "pink",
+}  # fmt: skip
 ALIASES = {"gray": "grey", "purple": "violet"}
 
 

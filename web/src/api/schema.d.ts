@@ -84,7 +84,7 @@ export interface paths {
         };
         /**
          * List Sessions
-         * @description Sessions of the reader's sections; the one that runs now, or comes next, first.
+         * @description Sessions of the reader's sections: the one that runs now, those that come, then those that are over, the latest first.
          */
         get: operations["verifex_floor_api_list_sessions"];
         put?: never;
@@ -104,6 +104,26 @@ export interface paths {
         };
         /** Floor */
         get: operations["verifex_floor_api_floor"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/pairs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Pairs
+         * @description The pairs of a session with their members, by bench.
+         */
+        get: operations["verifex_floor_api_pairs"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1381,6 +1401,20 @@ export interface components {
             claimed_by: string;
             /** Mine */
             mine: boolean;
+        };
+        /**
+         * PairOut
+         * @description A pair of a session, to find it by a name; without a kit it has no `docket`, without a seat no `bench`.
+         */
+        PairOut: {
+            /** Pair */
+            pair: string;
+            /** Members */
+            members: string[];
+            /** Bench */
+            bench: number | null;
+            /** Docket */
+            docket: number | null;
         };
         /**
          * CleanOut
@@ -3146,6 +3180,12 @@ export interface components {
             };
             /** Parts */
             parts: components["schemas"]["PartNamesOut"][];
+            /** Band Codes */
+            band_codes: {
+                [key: string]: string;
+            };
+            /** Wire Colours */
+            wire_colours: string[];
         };
         /**
          * PartNamesOut
@@ -3162,6 +3202,14 @@ export interface components {
             settings: string[];
             /** By Name */
             by_name: boolean;
+            /** Letters */
+            letters: string;
+            /** Short */
+            short: string;
+            /** Value Setting */
+            value_setting: string;
+            /** Colours */
+            colours: string[];
         };
         /**
          * FileIn
@@ -3770,6 +3818,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FloorOut"];
+                };
+            };
+        };
+    };
+    verifex_floor_api_pairs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairOut"][];
                 };
             };
         };

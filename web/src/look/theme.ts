@@ -1,43 +1,54 @@
-// The look for Naive UI's own parts, in both modes, from the same tokens as the style sheets.
-import { useStorage } from '@vueuse/core'
+// Light or dark: the system's setting unless the reader chose. The colours have one source, tokens.css; what Naive UI and
+// the drawings need of them is read from there.
+import { usePreferredDark, useStorage } from '@vueuse/core'
 import { darkTheme, type GlobalThemeOverrides } from 'naive-ui'
-import { computed, watchEffect } from 'vue'
+import { computed, shallowRef, watch } from 'vue'
 
-export const mode = useStorage<'light' | 'dark'>('verifex-mode', 'light')
+export type Mode = 'system' | 'light' | 'dark'
+export const mode = useStorage<Mode>('verifex-mode', 'system')
+const systemIsDark = usePreferredDark()
+export const isDark = computed(() => (mode.value === 'system' ? systemIsDark.value : mode.value === 'dark'))
 
-watchEffect(() => {
-  document.documentElement.dataset.theme = mode.value
-})
-
-export const naiveTheme = computed(() => (mode.value === 'dark' ? darkTheme : null))
-
-export const naiveOverrides = computed<GlobalThemeOverrides>(() => {
-  const dark = mode.value === 'dark'
-  const act = dark ? '#a9abf2' : '#33358f'
-  return {
-    common: {
-      fontFamily: "'Commissioner Variable', system-ui, sans-serif",
-      fontFamilyMono: "'JetBrains Mono Variable', monospace",
-      primaryColor: act,
-      primaryColorHover: dark ? '#bfc1f7' : '#4547a8',
-      primaryColorPressed: dark ? '#9092e0' : '#26286f',
-      primaryColorSuppl: act,
-      borderRadius: '5px',
-      bodyColor: dark ? '#171a21' : '#f4f1ea',
-      cardColor: dark ? '#20242d' : '#fffdf8',
-      modalColor: dark ? '#20242d' : '#fffdf8',
-      popoverColor: dark ? '#2a2f3a' : '#fffdf8',
-      textColorBase: dark ? '#ece8de' : '#1f2430',
-      errorColor: dark ? '#ff9db2' : '#9d1238',
-    },
-  }
-})
-
-export function toggleMode() {
-  mode.value = mode.value === 'dark' ? 'light' : 'dark'
-}
-
-/** A token's value now, for drawings that take colours as text. */
+/** A token's value now, for what takes colours as text. */
 export function token(name: string): string {
   return getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim()
 }
+
+function overrides(): GlobalThemeOverrides {
+  return {
+    common: {
+      fontFamily: token('text'),
+      fontFamilyMono: token('mono'),
+      primaryColor: token('act'),
+      primaryColorHover: token('act'),
+      primaryColorPressed: token('act'),
+      primaryColorSuppl: token('act'),
+      borderRadius: '5px',
+      bodyColor: token('ground'),
+      cardColor: token('sheet'),
+      modalColor: token('sheet'),
+      popoverColor: token('sheet'),
+      inputColor: token('sheet'),
+      borderColor: token('pad'),
+      textColorBase: token('ink'),
+      textColor1: token('ink'),
+      textColor2: token('ink'),
+      textColor3: token('soft'),
+      placeholderColor: token('faint'),
+      errorColor: token('stop'),
+      successColor: token('good'),
+      warningColor: token('fix'),
+    },
+  }
+}
+
+export const naiveOverrides = shallowRef<GlobalThemeOverrides>({})
+watch(
+  isDark,
+  (dark) => {
+    document.documentElement.dataset.theme = dark ? 'dark' : 'light'
+    naiveOverrides.value = overrides()
+  },
+  { immediate: true, flush: 'sync' },
+)
+export const naiveTheme = computed(() => (isDark.value ? darkTheme : null))

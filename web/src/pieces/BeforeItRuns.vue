@@ -37,12 +37,11 @@ li {
 li::before {
   content: '';
   position: absolute;
-  left: 2px;
-  top: 7px;
-  width: 7px;
-  height: 7px;
-  border: 1.5px solid var(--copper);
-  border-radius: 2px;
+  left: 1px;
+  top: 10px;
+  width: 9px;
+  height: 2px;
+  background: var(--copper);
 }
 li.needs {
   color: var(--check);
@@ -50,6 +49,5 @@ li.needs {
 }
 li.needs::before {
   background: var(--check);
-  border-color: var(--check);
 }
 </style>

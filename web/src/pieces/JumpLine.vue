@@ -1,9 +1,18 @@
 <script setup lang="ts">
-// The command line: `/`, a few letters of a pair, a bench number, a kit or an exercise, Enter.
-import { useQuery } from '@tanstack/vue-query'
+// The line to go somewhere: `/`, a few letters of a pair, a student, a bench number, a kit or an exercise, Enter.
+import {
+  ComboboxAnchor,
+  ComboboxContent,
+  ComboboxEmpty,
+  ComboboxInput,
+  ComboboxItem,
+  ComboboxRoot,
+} from 'reka-ui'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
-import { ask, client } from '@/api/client'
+import { usePairs } from '@/queries/floor'
+import { useKits } from '@/queries/stores'
+import { bestMatches, type Target } from '@/shared/jump'
 import { useKeys } from '@/shared/keys'
 import { useSession } from '@/shared/me'
 
@@ -11,29 +20,18 @@ const router = useRouter()
 const { session } = useSession()
 const typed = ref('')
 const open = ref(false)
-const at = ref(0)
-const field = useTemplateRef<HTMLInputElement>('field')
+const field = useTemplateRef<{ $el: HTMLInputElement }>('field')
+const pairs = usePairs(
+  computed(() => session.value?.id),
+  open,
+)
+const kits = useKits({ enabled: open })
 
-const floor = useQuery({
-  queryKey: ['floor', computed(() => session.value?.id)],
-  queryFn: () =>
-    ask(
-      client.GET('/api/sessions/{session_id}/floor', { params: { path: { session_id: session.value!.id } } }),
-    ),
-  enabled: computed(() => open.value && !!session.value),
-})
-const kits = useQuery({ queryKey: ['kits'], queryFn: () => ask(client.GET('/api/kits')), enabled: open })
-
-interface Target {
-  label: string
-  hint: string
-  to: string
-}
 const targets = computed<Target[]>(() => [
-  ...(floor.data.value?.benches ?? []).map((bench) => ({
-    label: `${bench.bench} ${bench.pair}`,
-    hint: bench.line,
-    to: bench.docket ? `/dockets/${bench.docket}` : '/hatch',
+  ...(pairs.data.value ?? []).map((pair) => ({
+    label: `${pair.bench ?? ''} ${pair.pair}`.trim(),
+    hint: pair.members.join(', '),
+    to: pair.docket ? `/dockets/${pair.docket}` : '/hatch',
   })),
   ...(kits.data.value ?? []).map((kit) => ({
     label: kit.tag,
@@ -41,89 +39,83 @@ const targets = computed<Target[]>(() => [
     to: `/hatch?kit=${kit.tag}`,
   })),
   { label: 'Exercises', hint: 'sheets and steps', to: '/exercises' },
-  { label: 'Marks', hint: 'the class sheet', to: '/marks' },
+  { label: 'Marks', hint: 'of the class', to: '/marks' },
 ])
-const found = computed(() => {
-  const letters = typed.value.toLowerCase().split(/\s+/).filter(Boolean)
-  const hits = targets.value.filter((t) => letters.every((w) => t.label.toLowerCase().includes(w)))
-  // A word that begins with the letters comes before one that only contains them.
-  const begins = (t: Target) =>
-    letters.every((w) =>
-      t.label
-        .toLowerCase()
-        .split(/[\s·]+/)
-        .some((part) => part.startsWith(w)),
-    )
-  return [...hits.filter(begins), ...hits.filter((t) => !begins(t))].slice(0, 8)
-})
+const found = computed(() => bestMatches(targets.value, typed.value))
+const loading = computed(() => pairs.isLoading.value || kits.isLoading.value)
 
-async function go(target: Target | undefined) {
-  if (!target) return
+async function go(target: unknown) {
   open.value = false
   typed.value = ''
-  field.value?.blur()
-  await router.push(target.to)
+  field.value?.$el.blur()
+  if (target) await router.push((target as Target).to)
 }
 
 useKeys({
   '/': {
-    does: 'jump to a pair, kit or exercise',
+    does: 'go to a pair, student, kit or exercise',
     act: () => {
       open.value = true
       // At once, so that no letter typed right behind the key is lost.
-      field.value?.focus()
+      field.value?.$el.focus()
     },
   },
 })
 </script>
 
 <template>
-  <div class="jump">
-    <kbd aria-hidden="true">/</kbd>
-    <input
-      ref="field"
-      v-model="typed"
-      type="text"
-      role="combobox"
-      aria-label="Go to a pair, kit or exercise"
-      aria-controls="jump-list"
-      :aria-expanded="open"
-      placeholder="go to a pair, kit or exercise"
-      @focus="open = true"
-      @blur="open = false"
-      @input="at = 0"
-      @keydown.down.prevent="at = Math.min(at + 1, found.length - 1)"
-      @keydown.up.prevent="at = Math.max(at - 1, 0)"
-      @keydown.enter.prevent="go(found[at])"
-      @keydown.esc="field?.blur()"
-    />
-    <ul v-if="open" id="jump-list" role="listbox" class="sheet">
-      <li
-        v-for="(target, index) in found"
-        :key="target.label"
-        role="option"
-        :aria-selected="index === at"
-        @mousedown.prevent="go(target)"
-      >
+  <ComboboxRoot
+    v-model:open="open"
+    class="jump"
+    :model-value="undefined"
+    ignore-filter
+    open-on-focus
+    :reset-search-term-on-blur="false"
+    @update:model-value="go"
+  >
+    <ComboboxAnchor class="anchor">
+      <kbd aria-hidden="true">/</kbd>
+      <ComboboxInput
+        ref="field"
+        v-model="typed"
+        aria-label="Go to a pair, student, kit or exercise"
+        placeholder="go to a pair, kit or exercise"
+        autocomplete="off"
+        @keydown.esc="field?.$el.blur()"
+      />
+    </ComboboxAnchor>
+    <ComboboxContent
+      class="sheet menu list"
+      position="popper"
+      align="start"
+      :side-offset="6"
+      :body-lock="false"
+    >
+      <ComboboxItem v-for="target in found" :key="target.label" :value="target" class="entry">
         <b>{{ target.label }}</b> <span class="soft">{{ target.hint }}</span>
-      </li>
-      <li v-if="!found.length" class="soft">Nothing by these letters.</li>
-    </ul>
-  </div>
+      </ComboboxItem>
+      <ComboboxEmpty class="none soft">{{
+        loading ? 'Loading…' : 'Nothing by these letters.'
+      }}</ComboboxEmpty>
+    </ComboboxContent>
+  </ComboboxRoot>
 </template>
 
 <style scoped>
-.jump {
-  position: relative;
+.anchor {
   display: flex;
   align-items: center;
   gap: 8px;
-  background: #2b3040;
-  border: 1px solid #6d7488;
+  background: var(--bar-here);
+  border: 1px solid var(--bar-line);
   border-radius: 5px;
   padding: 0 10px;
   width: 272px;
-  color: #c3c7d2;
+  max-width: 100%;
+  color: var(--bar-soft);
+}
+.anchor:focus-within {
+  outline: 2.5px solid var(--bar-warm);
 }
 input {
   font: inherit;
@@ -133,33 +125,20 @@ input {
   color: #fff;
   padding: 6px 0;
   flex: 1;
+  min-width: 0;
   outline: none;
 }
 input::placeholder {
-  color: #c3c7d2;
+  color: var(--bar-soft);
   opacity: 1;
 }
-.jump:focus-within {
-  outline: 2.5px solid #e9c7a9;
+</style>
+<style src="./menu.css"></style>
+<style>
+.menu.list {
+  width: 320px;
 }
-ul {
-  position: absolute;
-  top: 38px;
-  left: 0;
-  right: 0;
-  z-index: 20;
-  margin: 0;
-  padding: 6px;
-  list-style: none;
-  color: var(--ink);
-}
-li {
-  padding: 6px 8px;
-  border-radius: 4px;
-  cursor: pointer;
-  font-size: 14px;
-}
-li[aria-selected='true'] {
-  background: var(--act-bg);
+.menu.list .none {
+  padding: 8px 10px;
 }
 </style>

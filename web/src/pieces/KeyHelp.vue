@@ -1,41 +1,52 @@
 <script setup lang="ts">
-import { NModal } from 'naive-ui'
-import { keyHints } from '@/shared/keys'
+// The keys of what is on screen now, and the switch for those that are letters or digits.
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import { keyHints, singleKeys } from '@/shared/keys'
+import Dialog from './Dialog.vue'
 
-defineProps<{ show: boolean }>()
-defineEmits<{ 'update:show': [boolean] }>()
+const show = defineModel<boolean>('show', { required: true })
+const NAMES: Record<string, string> = { ArrowDown: '↓', ArrowUp: '↑', ArrowLeft: '←', ArrowRight: '→' }
+const route = useRoute()
+const onFloor = computed(() => route.name === 'floor')
 </script>
 
 <template>
-  <NModal :show="show" @update:show="$emit('update:show', $event)">
-    <section class="sheet keys" role="dialog" aria-label="Keys" aria-modal="true">
-      <h2>Keys here</h2>
-      <dl>
-        <template v-for="hint in keyHints" :key="hint.key + hint.does">
-          <dt>
-            <kbd>{{ hint.key }}</kbd>
-          </dt>
-          <dd>{{ hint.does }}</dd>
-        </template>
+  <Dialog v-model:show="show" title="Keys here" width="420px">
+    <dl>
+      <template v-for="hint in keyHints" :key="hint.key + hint.does">
+        <dt>
+          <kbd>{{ NAMES[hint.key] ?? hint.key.toUpperCase() }}</kbd>
+        </dt>
+        <dd>{{ hint.does }}</dd>
+      </template>
+      <template v-if="onFloor">
         <dt><kbd>1</kbd>…<kbd>12</kbd> <kbd>Enter</kbd></dt>
-        <dd>on the Floor: open that bench</dd>
-      </dl>
-    </section>
-  </NModal>
+        <dd>open that bench</dd>
+      </template>
+    </dl>
+    <label class="switch">
+      <input v-model="singleKeys" type="checkbox" />
+      <span>Letters and digits act as keys on this device</span>
+    </label>
+  </Dialog>
 </template>
 
 <style scoped>
-.keys {
-  padding: 20px 26px;
-  min-width: 320px;
-}
 dl {
   display: grid;
   grid-template-columns: auto 1fr;
   gap: 8px 16px;
-  margin: 14px 0 0;
+  margin: 0;
 }
 dd {
   margin: 0;
+}
+.switch {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  border-top: 1px solid var(--line);
+  padding-top: 12px;
 }
 </style>

@@ -1,25 +1,22 @@
 <script setup lang="ts">
 // Severity by word and shape as well as colour.
+import { computed } from 'vue'
 import { capital } from '@/shared/words'
+import { shapeOf } from './severity'
 
-defineProps<{ severity: string; count?: number }>()
+const props = defineProps<{ severity: string; count?: number }>()
+const shape = computed(() => shapeOf(props.severity))
 </script>
 
 <template>
   <span :class="['tag', severity]">
     <svg viewBox="0 0 12 12" aria-hidden="true">
-      <rect v-if="severity === 'stop'" x="1.5" y="1.5" width="9" height="9" fill="currentColor" />
-      <path v-else-if="severity === 'fix'" d="M6 1L11.2 10.5H0.8Z" fill="currentColor" />
-      <circle
-        v-else-if="severity === 'check'"
-        cx="6"
-        cy="6"
-        r="4"
-        fill="none"
-        stroke="currentColor"
+      <path
+        :d="shape.path"
+        :fill="shape.outline ? 'none' : 'currentColor'"
+        :stroke="shape.outline ? 'currentColor' : 'none'"
         stroke-width="2.4"
       />
-      <rect v-else x="1" y="5" width="10" height="2.4" fill="currentColor" />
     </svg>
     {{ count === undefined ? capital(severity) : `${capital(severity)} ${count}` }}
   </span>

@@ -1,28 +1,53 @@
 <script setup lang="ts" generic="T extends string">
-// The views of one thing, one of them shown.
-defineProps<{ tabs: readonly T[]; label?: string }>()
+// The views of one thing, one of them shown in the panel below. Arrow keys move between the tabs.
+import { TabsContent, TabsList, TabsRoot, TabsTrigger } from 'reka-ui'
+import { computed } from 'vue'
+
+const props = defineProps<{ tabs: readonly T[]; label: string }>()
 const tab = defineModel<T>({ required: true })
+// By number, since the tabs' ids are made of it and an id holds no space.
+const number = computed({
+  get: () => props.tabs.indexOf(tab.value),
+  set: (index) => (tab.value = props.tabs[index]!),
+})
 </script>
 
 <template>
-  <div class="tabs" role="tablist" :aria-label="label">
-    <button v-for="name in tabs" :key="name" role="tab" :aria-selected="tab === name" @click="tab = name">
-      {{ name }}
-    </button>
-    <span class="side"><slot /></span>
-  </div>
+  <TabsRoot v-model="number" class="root" activation-mode="manual">
+    <div class="bar">
+      <TabsList class="tabs" :aria-label="label">
+        <TabsTrigger v-for="(name, index) in tabs" :key="name" :value="index" class="tab">{{
+          name
+        }}</TabsTrigger>
+      </TabsList>
+      <span class="side"><slot name="side" /></span>
+    </div>
+    <TabsContent v-for="(name, index) in tabs" :key="name" :value="index" class="panel">
+      <slot v-if="name === tab" />
+    </TabsContent>
+  </TabsRoot>
 </template>
 
 <style scoped>
-.tabs {
+.root {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  flex: 1;
+}
+.bar {
   display: flex;
   align-items: center;
   gap: 18px;
   padding: 6px 18px 0;
   border-bottom: 1px solid var(--line);
+}
+.tabs {
+  display: flex;
+  gap: 18px;
   overflow-x: auto;
 }
-.tabs button {
+.tab {
   font: 15px var(--text);
   color: var(--soft);
   background: none;
@@ -31,7 +56,10 @@ const tab = defineModel<T>({ required: true })
   white-space: nowrap;
   cursor: pointer;
 }
-.tabs button[aria-selected='true'] {
+.tab:focus-visible {
+  outline-offset: -3px;
+}
+.tab[data-state='active'] {
   color: var(--ink);
   font-weight: 660;
   box-shadow: inset 0 -2.5px 0 var(--copper);
@@ -43,5 +71,17 @@ const tab = defineModel<T>({ required: true })
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+.panel {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+  padding: 12px 18px;
+}
+.panel[data-state='inactive'] {
+  display: none;
+}
+.panel:focus-visible {
+  outline-offset: -3px;
 }
 </style>

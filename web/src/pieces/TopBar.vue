@@ -1,29 +1,20 @@
 <script setup lang="ts">
-import { useQueryClient } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
-import { useRouter } from 'vue-router'
-import { ask, client } from '@/api/client'
-import { mode, toggleMode } from '@/look/theme'
-import { useKeys } from '@/shared/keys'
+import { computed } from 'vue'
+import { keyHelp, useKeys } from '@/shared/keys'
 import { useMe } from '@/shared/me'
+import AccountMenu from './AccountMenu.vue'
 import JumpLine from './JumpLine.vue'
 import KeyHelp from './KeyHelp.vue'
 import SessionClock from './SessionClock.vue'
 import Trademark from './Trademark.vue'
 
 const { data: me } = useMe()
-const router = useRouter()
-const queries = useQueryClient()
 const staff = computed(() => me.value?.kind === 'instructor' || me.value?.kind === 'assistant')
-const help = ref(false)
-
-async function logOut() {
-  await ask(client.POST('/api/log-out'))
-  queries.clear()
-  await router.push({ name: 'log-in' })
-}
-
-useKeys({ '?': { does: 'list the keys', act: () => (help.value = true) } })
+const places = computed(() => {
+  if (staff.value) return ['Floor', 'Hatch', 'Exercises', 'Marks', 'Sums']
+  return me.value?.name ? ['My bench', 'Sums'] : []
+})
+useKeys({ '?': { does: 'list the keys', act: () => (keyHelp.value = true) } })
 </script>
 
 <template>
@@ -31,27 +22,15 @@ useKeys({ '?': { does: 'list the keys', act: () => (help.value = true) } })
     <RouterLink to="/" class="mark" aria-label="Verifex, first page"
       ><Trademark /><span class="name">Verifex</span></RouterLink
     >
-    <nav v-if="staff" aria-label="Places">
-      <RouterLink to="/floor">Floor</RouterLink>
-      <RouterLink to="/hatch">Hatch</RouterLink>
-      <RouterLink to="/exercises">Exercises</RouterLink>
-      <RouterLink to="/marks">Marks</RouterLink>
-      <RouterLink to="/sums">Sums</RouterLink>
+    <nav aria-label="Places">
+      <RouterLink v-for="place in places" :key="place" :to="`/${place.toLowerCase().replace(' ', '-')}`">{{
+        place
+      }}</RouterLink>
     </nav>
-    <nav v-else-if="me?.name" aria-label="Places">
-      <RouterLink to="/my-bench">My bench</RouterLink>
-      <RouterLink to="/sums">Sums</RouterLink>
-    </nav>
-    <span v-else class="spacer" />
-    <JumpLine v-if="staff" />
+    <JumpLine v-if="staff" class="jump" />
     <SessionClock v-if="staff" />
-    <RouterLink v-else-if="me?.pair" class="who" to="/account">{{ me.pair }}</RouterLink>
-    <button class="icon" :aria-label="mode === 'dark' ? 'Light theme' : 'Dark theme'" @click="toggleMode">
-      {{ mode === 'dark' ? 'Light' : 'Dark' }}
-    </button>
-    <RouterLink v-if="staff" class="icon" to="/account" :title="me?.name">Account</RouterLink>
-    <button v-if="me && me.name" class="icon" :title="me.name" @click="logOut">Log out</button>
-    <KeyHelp v-model:show="help" />
+    <AccountMenu @keys="keyHelp = true" />
+    <KeyHelp v-model:show="keyHelp" />
   </header>
 </template>
 
@@ -79,62 +58,50 @@ nav {
   display: flex;
   gap: 2px;
   flex: 1;
+  min-width: 0;
+  overflow-x: auto;
 }
 nav a {
   color: var(--bar-soft);
   text-decoration: none;
   padding: 7px 12px;
   border-radius: 5px;
+  white-space: nowrap;
 }
 nav a:hover {
   color: var(--bar-ink);
 }
 nav a.router-link-active {
   color: #fff;
-  background: #363c4c;
-  box-shadow: inset 0 -2px 0 #d98e55;
-}
-.spacer {
-  flex: 1;
-}
-.who {
-  color: #e9c7a9;
-  text-decoration: none;
-}
-.icon {
-  font: inherit;
-  font-size: 14px;
-  background: none;
-  border: 0;
-  color: var(--bar-soft);
-  padding: 8px;
-  cursor: pointer;
-  white-space: nowrap;
-  text-decoration: none;
+  background: var(--bar-here);
+  box-shadow: inset 0 -2px 0 var(--bar-copper);
 }
 .bar :focus-visible {
-  outline-color: #e9c7a9;
+  outline-color: var(--bar-warm);
+  outline-offset: -2px;
 }
-@media (max-width: 700px) {
+@media (max-width: 1060px) {
   .bar {
     padding: 0 10px;
-    gap: 2px;
+    flex-wrap: wrap;
   }
   .mark {
-    margin-right: 4px;
+    margin-right: 6px;
   }
-  nav a {
-    padding: 7px 6px;
-    font-size: 14px;
-  }
-  .mark:has(+ nav) .name {
+  .name {
     display: none;
   }
-  .icon {
-    padding: 8px 4px;
+  nav {
+    order: 5;
+    flex: 1 0 100%;
+    padding-bottom: 4px;
   }
-  .bar :deep(.clock),
-  .bar :deep(.jump) {
+  .jump {
+    flex: 1;
+  }
+}
+@media (max-width: 520px) {
+  .bar :deep(.clock) {
     display: none;
   }
 }

@@ -13,17 +13,38 @@ export function newToken(): string {
   return crypto.randomUUID?.() ?? `${Date.now()}-${Math.random().toString(36).slice(2)}`
 }
 
-const keyOf = (docket: number, kind: string) => `verifex-draft-${docket}-${kind}`
+const PREFIX = 'verifex-draft-'
+const keyOf = (docket: number, kind: string) => `${PREFIX}${docket}-${kind}`
 
 /** Takes a draft out of the browser, also when whoever wrote it is gone from the page by now. */
 export function forgetDraft(docket: number, kind: string) {
   localStorage.removeItem(keyOf(docket, kind))
 }
 
+const draftKeys = () =>
+  Object.keys(localStorage).filter((key) => key.startsWith(PREFIX) && !!readDraft(localStorage.getItem(key)))
+
+/** How many drafts this browser keeps. */
+export const draftsHere = () => draftKeys().length
+
+export function forgetAllDrafts() {
+  for (const key of draftKeys()) localStorage.removeItem(key)
+}
+
+/** A draft as it was stored; null for none, and for what is no draft. */
+export function readDraft(raw: string | null): Draft | null {
+  try {
+    const draft = JSON.parse(raw ?? 'null') as Draft | null
+    return draft && typeof draft.text === 'string' ? draft : null
+  } catch {
+    return null
+  }
+}
+
 export function useDraft(docket: number, kind: string) {
   return useStorage<Draft | null>(keyOf(docket, kind), null, undefined, {
     serializer: {
-      read: (raw) => (raw ? (JSON.parse(raw) as Draft) : null),
+      read: readDraft,
       write: (value) => JSON.stringify(value),
     },
   })

@@ -11,11 +11,14 @@ export function useMe() {
 const chosen = useStorage<number | null>('verifex-session', null)
 
 export function useSession() {
-  const { data, isPending, error } = useQuery({
+  const sessions = useQuery({
     queryKey: ['sessions'],
     queryFn: () => ask(client.GET('/api/sessions')),
     staleTime: 60_000,
   })
-  const session = computed(() => data.value?.find((s) => s.id === chosen.value) ?? data.value?.[0] ?? null)
-  return { sessions: data, session, isPending, error }
+  const session = computed(
+    () => sessions.data.value?.find((s) => s.id === chosen.value) ?? sessions.data.value?.[0] ?? null,
+  )
+  const choose = (id: number) => void (chosen.value = id)
+  return { sessions, session, choose }
 }

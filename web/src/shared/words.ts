@@ -6,6 +6,13 @@ export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1)
 }
 
+const PLURALS = new Intl.PluralRules('en-GB')
+
+/** A number with its noun, in the singular or plural that the language asks for: "1 pair", "12 pairs". */
+export function count(number: number, one: string, other = `${one}s`): string {
+  return `${number} ${PLURALS.select(number) === 'one' ? one : other}`
+}
+
 export function minutesSince(since: string | null | undefined, now: number): number {
   return since ? Math.max(0, Math.floor((now - Date.parse(since)) / 60_000)) : 0
 }
@@ -17,6 +24,15 @@ export function waited(since: string | null | undefined, now: number): string {
 
 export function clockTime(at: string | number | Date, zone?: string): string {
   return new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: zone })
+}
+
+export function dayOf(at: string | number | Date, zone?: string): string {
+  return new Date(at).toLocaleDateString('en-GB', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    timeZone: zone,
+  })
 }
 
 export const VERDICTS: Record<string, { word: string; tone: string }> = {

@@ -3,7 +3,7 @@
 import { useMediaQuery } from '@vueuse/core'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { mode } from '@/look/theme'
+import { isDark } from '@/look/theme'
 import { wireColour } from './colours'
 import { layOut } from './layout'
 import { CHIP, COL, holeX, LABEL, railX, readPlace, X } from './places'
@@ -19,7 +19,7 @@ const map = computed(() => layOut(props.bench))
 // On a phone a half with nothing in it makes room for the other.
 const isNarrow = useMediaQuery('(max-width: 700px)')
 const width = computed(() => (isNarrow.value && !map.value.usesRight ? X.ditch + LABEL + 3 : X.width))
-const dark = computed(() => mode.value === 'dark')
+const dark = isDark
 const litParts = computed(() => new Set(props.lit?.parts ?? []))
 const litStrips = computed(() => {
   const strips = new Set<string>()

@@ -4,18 +4,12 @@ import { defaultKeymap, history, historyKeymap } from '@codemirror/commands'
 import { cpp } from '@codemirror/lang-cpp'
 import { python } from '@codemirror/lang-python'
 import { HighlightStyle, syntaxHighlighting } from '@codemirror/language'
-import { type Diagnostic, linter, lintGutter, setDiagnostics } from '@codemirror/lint'
 import { Compartment, EditorState } from '@codemirror/state'
 import { EditorView, keymap, lineNumbers } from '@codemirror/view'
 import { tags } from '@lezer/highlight'
 import { onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue'
+import { findingMarks, type Mark, setMarks } from './finding-marks'
 
-interface Mark {
-  line: number
-  column?: number
-  text: string
-  severity: string
-}
 const props = defineProps<{
   editable?: boolean
   language?: 'cpp' | 'python' | 'plain'
@@ -58,7 +52,6 @@ const theme = EditorView.theme({
     fontFamily: 'var(--mono)',
     fontSize: '12.5px',
   },
-  '.cm-lint-marker': { width: '0.9em', height: '0.9em' },
   '.cm-scroller': { minHeight: '180px', maxHeight: 'var(--code-most)' },
   '.cm-tooltip': {
     backgroundColor: 'var(--sheet)',
@@ -72,18 +65,8 @@ const theme = EditorView.theme({
   },
 })
 
-function diagnostics(state: EditorState): Diagnostic[] {
-  return (props.marks ?? [])
-    .filter((mark) => mark.line >= 1 && mark.line <= state.doc.lines)
-    .map((mark) => {
-      const line = state.doc.line(mark.line)
-      const from = Math.min(line.to, line.from + Math.max(0, (mark.column ?? 1) - 1))
-      const severity = mark.severity === 'note' ? 'info' : mark.severity === 'check' ? 'warning' : 'error'
-      return { from: from === line.to ? line.from : from, to: line.to, severity, message: mark.text }
-    })
-}
 function showMarks() {
-  if (view) view.dispatch(setDiagnostics(view.state, diagnostics(view.state)))
+  view?.dispatch({ effects: setMarks.of(props.marks ?? []) })
 }
 
 onMounted(() => {
@@ -108,8 +91,7 @@ onMounted(() => {
         grammar.of(spoken()),
         syntaxHighlighting(look),
         theme,
-        lintGutter(),
-        linter(null),
+        findingMarks(),
         EditorState.readOnly.of(!props.editable),
         EditorView.editable.of(!!props.editable),
         EditorView.lineWrapping,

@@ -6,7 +6,6 @@ import { useRefHistory } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import { ask, client } from '@/api/client'
 import EntryLine from './entry/EntryLine.vue'
-import { lettersOf } from './entry/part'
 import type { RecipePart } from './entry/words'
 import { copied, movedPlaces, nextRef, readLine, type Row, swapped, writeLine } from './lines'
 
@@ -37,6 +36,8 @@ const types = computed(() => names.value?.parts ?? [])
 const words = computed(() => ({
   pins: names.value?.pins[props.board] ?? [],
   parts: types.value,
+  bandCodes: names.value?.band_codes ?? {},
+  wireColours: names.value?.wire_colours ?? [],
   recipe: props.recipe,
 }))
 const EXAMPLES: Record<string, string> = {
@@ -55,7 +56,7 @@ function put(lines: string[]) {
 function change(index: number, changes: Partial<Row>) {
   const row = { ...rows.value[index]!, ...changes }
   if (changes.type && row.kind === 'part' && !row.name)
-    row.name = nextRef(rows.value, lettersOf(changes.type))
+    row.name = nextRef(rows.value, types.value.find((t) => t.id === changes.type)?.letters ?? 'U')
   put(rows.value.map((r, i) => (i === index ? writeLine(row) : r.raw)))
 }
 // What is being typed in a cell is its own until it is left: a check that arrives meanwhile must not take it away.

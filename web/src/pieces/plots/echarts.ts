@@ -3,7 +3,7 @@ import { CustomChart, LineChart, ScatterChart } from 'echarts/charts'
 import { GridComponent, MarkAreaComponent, MarkLineComponent, TooltipComponent } from 'echarts/components'
 import { use } from 'echarts/core'
 import { SVGRenderer } from 'echarts/renderers'
-import { mode, token } from '@/look/theme'
+import { isDark, token } from '@/look/theme'
 
 use([
   CustomChart,
@@ -16,9 +16,9 @@ use([
   SVGRenderer,
 ])
 
-/** Colours and text of the theme now. Reading `mode` makes a computed option follow the theme. */
+/** Colours and text of the theme now. Reading `isDark` makes a computed option follow the theme. */
 export function inks() {
-  void mode.value
+  void isDark.value
   return {
     ink: token('ink'),
     soft: token('soft'),
@@ -31,8 +31,8 @@ export function inks() {
     good: token('good'),
     stop: token('stop'),
     check: token('check'),
-    mono: "'JetBrains Mono Variable', monospace",
-    text: "'Commissioner Variable', sans-serif",
+    mono: token('mono'),
+    text: token('text'),
   }
 }
 

@@ -4,7 +4,7 @@
 import { computed, ref, toRef, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
-import TransferPlot from '@/pieces/plots/TransferPlot.vue'
+import { TransferPlot } from '@/pieces/lazy'
 import { withUnit } from '@/shared/units'
 import { fixed } from '@/shared/words'
 import { rowAt } from './interpolate'

@@ -1,13 +1,12 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { ask, client } from '@/api/client'
-import EmptyNote from '@/pieces/EmptyNote.vue'
+import Asked from '@/pieces/Asked.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
-import StationTrace from '@/pieces/StationTrace.vue'
+import StationNav from '@/pieces/StationNav.vue'
+import { useFloor } from '@/queries/floor'
 import { useKeys } from '@/shared/keys'
-import { STATIONS, type StationName } from '@/shared/words'
+import { clockTime, STATIONS, type StationName } from '@/shared/words'
 import DocketBanners from './DocketBanners.vue'
 import KitStation from './KitStation.vue'
 import MarkStation from './MarkStation.vue'
@@ -20,7 +19,7 @@ import WiringStation from './WiringStation.vue'
 const route = useRoute()
 const router = useRouter()
 const id = computed(() => Number(route.params.id))
-const { docket, error, isPending, refused, undo } = provideDocket(id)
+const { docket, query, refused, undo } = provideDocket(id)
 
 const station = computed<StationName>(() => {
   const named = route.params.station as StationName
@@ -40,16 +39,7 @@ const PLACES = {
   mark: MarkStation,
 }
 
-const floor = useQuery({
-  queryKey: ['floor', computed(() => docket.value?.session)],
-  queryFn: () =>
-    ask(
-      client.GET('/api/sessions/{session_id}/floor', {
-        params: { path: { session_id: docket.value!.session } },
-      }),
-    ),
-  enabled: computed(() => !!docket.value),
-})
+const floor = useFloor(computed(() => docket.value?.session))
 const nothingNext = ref(false)
 function next() {
   const visit = floor.data.value?.round.find((v) => v.docket !== id.value)
@@ -69,10 +59,12 @@ useKeys({
 </script>
 
 <template>
-  <EmptyNote v-if="error && !docket" title="This docket cannot be shown"
-    ><ErrorNote :error="error"
-  /></EmptyNote>
-  <div v-else-if="isPending || !docket" class="loading" aria-busy="true">Opening the docket…</div>
+  <div v-if="!docket" class="loading">
+    <h1 v-if="query.error.value">This docket cannot be shown</h1>
+    <Asked :query="query" what="the docket">
+      <template #failed><RouterLink to="/floor">Back to the Floor</RouterLink></template>
+    </Asked>
+  </div>
   <div v-else class="docket">
     <header>
       <span class="number">{{ docket.bench ?? '–' }}</span>
@@ -83,17 +75,17 @@ useKeys({
           <template v-if="docket.kit"> · kit {{ docket.kit.tag }}</template>
         </span>
       </div>
-      <StationTrace
+      <StationNav
         class="trace"
-        labels
         :stations="docket.stations"
-        :current="docket.current"
         :chosen="station"
-        @choose="choose"
+        :to="(name) => `/dockets/${id}/${name}`"
       />
     </header>
     <DocketBanners />
-    <ErrorNote v-if="error" class="refused" :error="error" />
+    <ErrorNote v-if="query.error.value" class="refused" :error="query.error.value">
+      <p>What you see is from {{ clockTime(query.dataUpdatedAt.value) }}.</p>
+    </ErrorNote>
     <ErrorNote v-if="refused" class="refused" :error="refused" />
     <p v-if="nothingNext" class="refused soft">Nobody else waits.</p>
     <div class="place"><component :is="PLACES[station]" :key="`${id}-${station}`" @next="next" /></div>
@@ -135,7 +127,9 @@ header {
 }
 .loading {
   padding: 30px;
-  color: var(--soft);
+  display: grid;
+  gap: 12px;
+  justify-items: start;
 }
 @media (max-width: 900px) {
   header {

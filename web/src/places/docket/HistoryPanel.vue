@@ -1,31 +1,29 @@
 <script setup lang="ts">
 // The docket's event log, the newest entry first: who did what, when.
-import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { ask, client } from '@/api/client'
-import ErrorNote from '@/pieces/ErrorNote.vue'
+import Asked from '@/pieces/Asked.vue'
+import { useHistory } from '@/queries/docket'
 import { clockTime } from '@/shared/words'
 import { useDocket } from './use-docket'
 
 const { id, docket } = useDocket()
-const { data, error, isPending } = useQuery({
-  queryKey: ['history', id, computed(() => docket.value?.revision)],
-  queryFn: () =>
-    ask(client.GET('/api/dockets/{docket_id}/history', { params: { path: { docket_id: id.value } } })),
-})
+const history = useHistory(
+  id,
+  computed(() => docket.value?.revision),
+)
 </script>
 
 <template>
-  <ErrorNote v-if="error" :error="error" />
-  <p v-else-if="isPending" class="soft" aria-busy="true">Reading the log…</p>
-  <ol v-else class="log">
-    <li v-for="(entry, index) in data" :key="index">
-      <time class="v" :datetime="entry.at">{{ clockTime(entry.at) }}</time>
-      <span
-        ><b>{{ entry.by }}</b> {{ entry.what }}</span
-      >
-    </li>
-  </ol>
+  <Asked v-slot="{ data }" :query="history" what="the history">
+    <ol class="log">
+      <li v-for="(entry, index) in data" :key="index">
+        <time class="v" :datetime="entry.at">{{ clockTime(entry.at) }}</time>
+        <span
+          ><b>{{ entry.by }}</b> {{ entry.what }}</span
+        >
+      </li>
+    </ol>
+  </Asked>
 </template>
 
 <style scoped>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { ask, client } from '@/api/client'
+import Asked from '@/pieces/Asked.vue'
+import { useDocketMarks } from '@/queries/marks'
 import { useKeys } from '@/shared/keys'
 import SeverityTag from '@/pieces/SeverityTag.vue'
 import { clockTime, decidedWords } from '@/shared/words'
@@ -16,11 +16,8 @@ const emit = defineEmits<{ next: [] }>()
 const { docket, id, closeMarking, reopenMarking, may, busy } = useDocket()
 const reopening = ref(false)
 const history = ref(false)
-const { data: marks } = useQuery({
-  queryKey: ['docket-marks', id],
-  queryFn: () =>
-    ask(client.GET('/api/dockets/{docket_id}/marks', { params: { path: { docket_id: id.value } } })),
-})
+const asked = useDocketMarks(id)
+const marks = asked.data
 const mayClose = computed(() => may('close', 'mark') && !docket.value?.judging)
 const mayMark = computed(() => may('mark', 'mark'))
 useKeys({ m: { does: 'close the marking', act: () => void (mayClose.value && closeMarking()) } })
@@ -29,7 +26,7 @@ useKeys({ m: { does: 'close the marking', act: () => void (mayClose.value && clo
 <template>
   <StationFrame v-if="docket" @next="emit('next')">
     <template #evidence>
-      <p v-if="!marks" class="soft" aria-busy="true">Gathering the evidence…</p>
+      <Asked v-if="!marks" :query="asked" what="the evidence" />
       <template v-else>
         <header class="total">
           <h2>{{ marks.closed ? 'Closed' : marks.so_far ? 'Proposed so far' : 'Proposed' }}</h2>

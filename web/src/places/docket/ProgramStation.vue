@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
-import { ask, client } from '@/api/client'
+import Asked from '@/pieces/Asked.vue'
 import BeforeItRuns from '@/pieces/BeforeItRuns.vue'
-import CodeView from '@/pieces/CodeView.vue'
+import { CodeView } from '@/pieces/lazy'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import FindingList from '@/pieces/FindingList.vue'
+import { useFlow } from '@/queries/docket'
 import { useKeys } from '@/shared/keys'
+import { useTab } from '@/shared/tabs'
 import { clockTime } from '@/shared/words'
 import FlowChart from './FlowChart.vue'
 import HandInPanel from './HandInPanel.vue'
@@ -19,14 +20,14 @@ import { useStationKeys } from './use-station-keys'
 
 const emit = defineEmits<{ next: [] }>()
 const { docket, id, busy } = useDocket()
-const tab = ref('Program')
+const TABS = ['Program', 'Flow chart', 'Run on the twin', 'Hand-in'] as const
+const { tab } = useTab(TABS)
 const picked = ref<number | null>(null)
-const { data: charts } = useQuery({
-  queryKey: ['flow', id, computed(() => docket.value?.program?.number)],
-  queryFn: () =>
-    ask(client.GET('/api/dockets/{docket_id}/program/flow', { params: { path: { docket_id: id.value } } })),
-  enabled: computed(() => tab.value === 'Flow chart' && !!docket.value?.program),
-})
+const flow = useFlow(
+  id,
+  computed(() => docket.value?.program?.number),
+  computed(() => tab.value === 'Flow chart' && !!docket.value?.program),
+)
 const chosen = ref(0)
 const program = computed(() => docket.value?.program ?? null)
 const {
@@ -75,12 +76,7 @@ useKeys({
 </script>
 
 <template>
-  <StationFrame
-    v-if="docket"
-    v-model:tab="tab"
-    :tabs="['Program', 'Flow chart', 'Run on the twin', 'Hand-in']"
-    @next="emit('next')"
-  >
+  <StationFrame v-if="docket" v-model:tab="tab" :tabs="TABS" @next="emit('next')">
     <template #side>
       <template v-if="program"
         >attempt {{ program.number }}, {{ clockTime(program.at) }}, {{ program.by }}</template
@@ -112,11 +108,12 @@ useKeys({
           :line="picked"
           @pick="picked = $event"
         />
-        <p v-if="!charts" class="soft" aria-busy="true">Drawing…</p>
-        <p v-else-if="!charts.length" class="soft">
-          There is nothing to draw until the program is well formed; the findings say where it is not.
-        </p>
-        <FlowChart v-else :charts="charts" :line="picked" @pick="picked = $event" />
+        <Asked v-slot="{ data: charts }" :query="flow" what="the flow chart">
+          <p v-if="!charts.length" class="soft">
+            There is nothing to draw until the program is well formed; the findings say where it is not.
+          </p>
+          <FlowChart v-else :charts="charts" :line="picked" @pick="picked = $event" />
+        </Asked>
       </div>
       <div v-else class="run">
         <p v-if="program.not_run" class="soft">{{ program.not_run }}</p>

@@ -1,16 +1,17 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
+import Asked from '@/pieces/Asked.vue'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
-import ErrorNote from '@/pieces/ErrorNote.vue'
 import FindingList from '@/pieces/FindingList.vue'
 import MeasureForm from '@/pieces/MeasureForm.vue'
 import BudgetBars from '@/pieces/plots/BudgetBars.vue'
 import SheetStudy from '@/pieces/sheet/SheetStudy.vue'
 import type { SheetSource } from '@/pieces/sheet/use-sliders'
+import { useSheets } from '@/queries/docket'
 import { useKeys } from '@/shared/keys'
+import { useTab } from '@/shared/tabs'
 import { clockTime } from '@/shared/words'
 import HandInPanel from './HandInPanel.vue'
 import ReasonAsk from './ReasonAsk.vue'
@@ -20,15 +21,12 @@ import { useStationKeys } from './use-station-keys'
 
 const emit = defineEmits<{ next: [] }>()
 const { docket, id, measure, busy } = useDocket()
-const tab = ref('Sheet and readings')
+const TABS = ['Sheet and readings', 'Log', 'Tolerance budget', 'Hand-in'] as const
+const { tab } = useTab(TABS)
 const chosen = ref(0)
 const readings = computed(() => docket.value?.readings ?? null)
-const { data: sheets, error: sheetsError } = useQuery({
-  queryKey: ['sheets', id],
-  queryFn: () =>
-    ask(client.GET('/api/dockets/{docket_id}/sheets', { params: { path: { docket_id: id.value } } })),
-})
-const sheet = computed(() => sheets.value?.built ?? null)
+const sheets = useSheets(id)
+const sheet = computed(() => sheets.data.value?.built ?? null)
 const at = () => ({ params: { path: { docket_id: id.value } } })
 const body = (measured: Record<string, number> = {}) => ({ variant: '', board: '', measured })
 const source = computed<SheetSource>(() => ({
@@ -70,12 +68,7 @@ useKeys({
 </script>
 
 <template>
-  <StationFrame
-    v-if="docket"
-    v-model:tab="tab"
-    :tabs="['Sheet and readings', 'Log', 'Tolerance budget', 'Hand-in']"
-    @next="emit('next')"
-  >
+  <StationFrame v-if="docket" v-model:tab="tab" :tabs="TABS" @next="emit('next')">
     <template #side>
       this bench:
       <span class="v">{{ rail ? `${rail.value} V` : 'supply not measured' }}</span>
@@ -97,8 +90,7 @@ useKeys({
           <button class="btn" @click="tab = 'Hand-in'">Enter the log</button>
         </EmptyNote>
       </template>
-      <ErrorNote v-else-if="sheetsError && !sheet" :error="sheetsError" />
-      <p v-else-if="!sheet" class="soft" aria-busy="true">Working out this bench…</p>
+      <Asked v-else-if="!sheet" :query="sheets" what="the expected values of this bench" />
       <EmptyNote v-else-if="sheet.reason" title="There is no sheet for this bench" :text="sheet.reason" />
       <div v-else-if="tab === 'Tolerance budget'" class="stack">
         <ChoiceBar

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Asks for a reason, or a word to the pair, before a decision is carried out.
-import { NModal } from 'naive-ui'
 import { ref, watch } from 'vue'
+import Dialog from '@/pieces/Dialog.vue'
 
 const props = defineProps<{ title: string; label: string; act: string; optional?: boolean; text?: string }>()
 const emit = defineEmits<{ done: [reason: string] }>()
@@ -17,9 +17,8 @@ function done() {
 </script>
 
 <template>
-  <NModal v-model:show="show" :auto-focus="false">
-    <form class="sheet box" role="dialog" aria-modal="true" :aria-label="title" @submit.prevent="done">
-      <h2>{{ title }}</h2>
+  <Dialog v-model:show="show" :title="title" width="480px" :auto-focus="false">
+    <form class="box" @submit.prevent="done">
       <p v-if="text" class="soft">{{ text }}</p>
       <div>
         <label class="field-label" for="reason">{{ label }}{{ optional ? ' (if you like)' : '' }}</label>
@@ -38,13 +37,11 @@ function done() {
         <button type="button" class="btn quiet" @click="show = false">Not now</button>
       </div>
     </form>
-  </NModal>
+  </Dialog>
 </template>
 
 <style scoped>
 .box {
-  padding: 22px 26px;
-  width: min(480px, 94vw);
   display: grid;
   gap: 14px;
 }

@@ -2,7 +2,7 @@
 // The run of a program on the twin: plot, table of what was asked and done, printed lines; one stretch at a time if wanted.
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
-import RunPlot from '@/pieces/plots/RunPlot.vue'
+import { RunPlot } from '@/pieces/lazy'
 import { useKeys } from '@/shared/keys'
 import { capital } from '@/shared/words'
 import RunOutput from './RunOutput.vue'

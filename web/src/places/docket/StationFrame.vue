@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // The frame every station shares: evidence left, findings or decisions right, the decision bar at the foot.
 import DecisionBar from '@/pieces/DecisionBar.vue'
+import { keyHelp } from '@/shared/keys'
 import TabBar from '@/pieces/TabBar.vue'
 
-defineProps<{ tabs?: string[] }>()
+defineProps<{ tabs?: readonly string[] }>()
 const tab = defineModel<string>('tab', { default: '' })
 defineEmits<{ next: [] }>()
 </script>
@@ -12,8 +13,11 @@ defineEmits<{ next: [] }>()
   <div class="frame">
     <div class="columns">
       <section class="sheet evidence" aria-label="Evidence">
-        <TabBar v-if="tabs?.length" v-model="tab" :tabs="tabs"><slot name="side" /></TabBar>
-        <div class="inside"><slot name="evidence" /></div>
+        <TabBar v-if="tabs?.length" v-model="tab" :tabs="tabs" label="Views of this station">
+          <template #side><slot name="side" /></template>
+          <slot name="evidence" />
+        </TabBar>
+        <div v-else class="inside"><slot name="evidence" /></div>
       </section>
       <div class="right"><slot name="findings" /></div>
     </div>
@@ -22,7 +26,7 @@ defineEmits<{ next: [] }>()
       <template #keys>
         <slot name="keys" />
         <button class="btn quiet" @click="$emit('next')">next in the Round <kbd>N</kbd></button>
-        <span class="soft hint">keys <kbd>?</kbd></span>
+        <button class="btn quiet soft" @click="keyHelp = true">Keys <kbd>?</kbd></button>
       </template>
     </DecisionBar>
   </div>
@@ -57,9 +61,6 @@ defineEmits<{ next: [] }>()
   min-height: 0;
   overflow: auto;
   padding: 2px 3px;
-}
-.hint {
-  font-size: 14px;
 }
 @media (max-width: 900px) {
   .columns {

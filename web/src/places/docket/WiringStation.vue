@@ -6,6 +6,7 @@ import NetList from '@/pieces/board/NetList.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import FindingList from '@/pieces/FindingList.vue'
 import { useKeys } from '@/shared/keys'
+import { useTab } from '@/shared/tabs'
 import { clockTime } from '@/shared/words'
 import HandInPanel from './HandInPanel.vue'
 import OverruleAsk from './OverruleAsk.vue'
@@ -19,9 +20,9 @@ import Resistors from './wiring/Resistors.vue'
 
 const emit = defineEmits<{ next: [] }>()
 const { docket, busy } = useDocket()
-const TABS = ['Board map', 'Currents', 'Resistors', 'Compare', 'Hand-in']
+const TABS = ['Board map', 'Currents', 'Resistors', 'Compare', 'Hand-in'] as const
 const LOOKS = { Currents, Resistors, Compare }
-const tab = ref('Board map')
+const { tab, next: nextTab } = useTab(TABS)
 const look = computed(() => LOOKS[tab.value as keyof typeof LOOKS])
 const chosen = ref(0)
 const wiring = computed(() => docket.value?.wiring ?? null)
@@ -51,10 +52,7 @@ useKeys({
   ...findingKeys,
   b: { does: 'send back', act: () => (asking.value = maySendBack.value) },
   e: { does: 'enter the wiring', act: () => (tab.value = 'Hand-in') },
-  t: {
-    does: 'next tab',
-    act: () => (tab.value = TABS[(TABS.indexOf(tab.value) + 1) % TABS.length]!),
-  },
+  t: { does: 'next view', act: nextTab },
   a: { does: 'pass the wiring', act: passIt },
 })
 </script>

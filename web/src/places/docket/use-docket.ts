@@ -1,8 +1,8 @@
 // One docket: its data, the acts on it, and what was refused. Every act carries the revision it was based on.
-import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { computed, type InjectionKey, inject, provide, type Ref, ref } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
-import { soonWhileJudged } from '@/shared/polling'
+import { useDocketQuery } from '@/queries/docket'
 
 export type Docket = Schemas['DocketOut']
 
@@ -10,11 +10,7 @@ function make(id: Ref<number>) {
   const queries = useQueryClient()
   const refused = ref<unknown>(null)
   const path = computed(() => ({ docket_id: id.value }))
-  const query = useQuery({
-    queryKey: ['docket', id],
-    queryFn: () => ask(client.GET('/api/dockets/{docket_id}', { params: { path: path.value } })),
-    refetchInterval: (q) => soonWhileJudged(q.state.data?.judging),
-  })
+  const query = useDocketQuery(id)
   const docket = query.data
 
   async function refresh() {
@@ -52,8 +48,7 @@ function make(id: Ref<number>) {
   return {
     id,
     docket,
-    error: query.error,
-    isPending: query.isPending,
+    query,
     refused,
     busy: act.isPending,
     refresh,

@@ -13,7 +13,7 @@ import SheetStudy from '@/pieces/sheet/SheetStudy.vue'
 import { useKeys } from '@/shared/keys'
 import AboutView from './AboutView.vue'
 import BoardChoice from './BoardChoice.vue'
-import BringIn from './BringIn.vue'
+import ImportExercise from './ImportExercise.vue'
 import PlanView from './PlanView.vue'
 import ReleaseNote from './ReleaseNote.vue'
 import { takeFile, useSheet } from './use-exercise'
@@ -155,7 +155,7 @@ useKeys({
         </section>
       </template>
     </div>
-    <BringIn v-model:show="bringing" @done="go" />
+    <ImportExercise v-model:show="bringing" @done="go" />
   </div>
 </template>
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-// An exercise file is brought in: chosen or pasted, with every problem at its line.
+// An exercise file is imported: chosen or pasted, with every problem at its line.
 import { useStorage } from '@vueuse/core'
-import { NModal } from 'naive-ui'
 import { ref } from 'vue'
 import { ApiError } from '@/api/client'
+import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useActs } from './use-exercise'
 
@@ -35,13 +35,7 @@ function lineOf(number: number) {
 </script>
 
 <template>
-  <NModal
-    v-model:show="show"
-    preset="card"
-    title="Bring in an exercise"
-    class="bring"
-    style="max-width: 760px"
-  >
+  <Dialog v-model:show="show" title="Import an exercise" width="760px">
     <div class="stack">
       <p class="soft">
         A file makes a new version, a draft at first. Dockets that are open stay on the version they began
@@ -64,13 +58,11 @@ function lineOf(number: number) {
       </section>
       <ErrorNote v-else-if="wrong" :error="wrong" />
       <div class="acts">
-        <button class="btn" :disabled="!text.trim() || bringIn.isPending.value" @click="bring">
-          Bring it in
-        </button>
+        <button class="btn" :disabled="!text.trim() || bringIn.isPending.value" @click="bring">Import</button>
         <button class="btn line" @click="show = false">Not now</button>
       </div>
     </div>
-  </NModal>
+  </Dialog>
 </template>
 
 <style scoped>

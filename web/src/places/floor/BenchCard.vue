@@ -1,4 +1,5 @@
 <script setup lang="ts">
+// One bench. Who needs a person stands out, with the reason first; who does not is quiet.
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import SeverityTag from '@/pieces/SeverityTag.vue'
@@ -7,15 +8,21 @@ import { capital, waited } from '@/shared/words'
 
 const props = defineProps<{ bench: Schemas['BenchCardOut']; now: number }>()
 defineEmits<{ open: [] }>()
-const kind = computed(() =>
-  props.bench.off ? 'off' : props.bench.asks ? ((props.bench.findings.stop ?? 0) ? 'stop' : 'asks') : 'calm',
-)
-const open = computed(() =>
+const kind = computed(() => {
+  if (props.bench.off) return 'off'
+  if (!props.bench.asks) return 'quiet'
+  return props.bench.findings.stop ? 'stop' : 'asks'
+})
+// Of a bench that waits for nobody, only a Stop is worth a mark: the pair is at work on the rest.
+const tags = computed(() =>
   (['stop', 'fix', 'check'] as const)
     .map((severity) => ({ severity, count: props.bench.findings[severity] ?? 0 }))
-    .filter((entry) => entry.count > 0),
+    .filter((entry) => entry.count > 0 && (kind.value !== 'quiet' || entry.severity === 'stop')),
 )
 const done = computed(() => props.bench.station === 'mark' && props.bench.state === 'passed')
+const station = computed(() =>
+  done.value ? 'Done' : props.bench.off ? 'Power' : capital(props.bench.station),
+)
 </script>
 
 <template>
@@ -28,93 +35,111 @@ const done = computed(() => props.bench.station === 'mark' && props.bench.state 
     <span class="top">
       <span class="number">{{ bench.bench ?? '–' }}</span>
       <span class="pair">{{ bench.pair }}</span>
+    </span>
+    <span class="why">
+      <SeverityTag v-for="entry in tags" :key="entry.severity" v-bind="entry" />
+      <span>{{ capital(bench.line) }}</span>
+      <span v-if="bench.last_value" class="v">{{ bench.last_value }}</span>
+      <span v-if="bench.claimed_by">{{ bench.claimed_by }} is on the way</span>
+    </span>
+    <span class="foot">
+      <StationTrace :stations="bench.stations" />
+      <b>{{ station }}</b>
       <span v-if="!done && bench.state" class="wait">{{ waited(bench.since, now) }}</span>
     </span>
-    <span class="middle">
-      <SeverityTag v-for="entry in open" :key="entry.severity" v-bind="entry" />
-      <span v-if="bench.last_value" class="v value">{{ bench.last_value }}</span>
-      <span v-if="bench.claimed_by" class="soft">{{ bench.claimed_by }} is on the way</span>
-    </span>
-    <StationTrace :stations="bench.stations" :current="bench.station" />
-    <span class="line"
-      ><b>{{ done ? 'Done' : bench.off ? 'Power' : capital(bench.station) }}</b> {{ bench.line }}</span
-    >
   </button>
 </template>
 
 <style scoped>
 .card {
   display: grid;
-  grid-template-rows: auto 1fr auto auto;
-  gap: 9px;
-  background: var(--sheet);
+  grid-template-rows: auto 1fr auto;
+  gap: 8px;
   border: 1px solid var(--line);
   border-radius: 8px;
-  padding: 12px 14px;
+  padding: 11px 13px;
   color: var(--ink);
+  background: none;
 }
 .card:hover {
   border-color: var(--pad);
 }
-.card.asks {
+.card.asks,
+.card.stop {
+  background: var(--sheet);
   border: 2px solid var(--act);
-  padding: 11px 13px;
+  padding: 10px 12px;
 }
 .card.stop,
 .card.off {
   border: 2px solid var(--stop);
-  padding: 11px 13px;
+  padding: 10px 12px;
 }
 .card.off {
   background: var(--stop-bg);
 }
 .top {
   display: grid;
-  grid-template-columns: auto 1fr auto;
+  grid-template-columns: auto 1fr;
   gap: 10px;
   align-items: center;
 }
 .number {
   font-weight: 700;
-  font-size: 30px;
+  font-size: 28px;
   line-height: 1;
 }
 .pair {
   font-weight: 620;
   line-height: 1.2;
 }
-.wait {
-  font-size: 13.5px;
+.quiet .number,
+.quiet .pair {
   color: var(--soft);
-  white-space: nowrap;
 }
-.asks .wait {
-  background: var(--act);
-  color: var(--act-ink);
-  font-weight: 640;
-  border-radius: 4px;
-  padding: 2px 8px;
-}
-.middle {
+.why {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px 8px;
-  align-content: center;
-  align-items: center;
-  min-height: 24px;
-}
-.value {
-  color: var(--soft);
-}
-.line {
-  color: var(--soft);
-  font-size: 14.5px;
+  gap: 3px 8px;
+  align-content: start;
+  align-items: baseline;
+  font-size: 14px;
   line-height: 1.3;
 }
-.line b {
+.quiet .why,
+.why .v {
+  color: var(--soft);
+}
+.foot {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 5px 10px;
+  align-items: baseline;
+  font-size: 13.5px;
+  color: var(--soft);
+}
+.foot > :first-child {
+  grid-column: 1 / -1;
+}
+.foot b {
+  font-weight: 620;
+}
+.asks .foot b,
+.stop .foot b,
+.off .foot b {
   color: var(--ink);
 }
-.back .line {
+.wait {
+  white-space: nowrap;
+}
+.asks .wait,
+.stop .wait,
+.off .wait {
+  color: var(--act);
+  font-weight: 660;
+}
+.stop .wait,
+.off .wait {
   color: var(--stop);
 }
 </style>

@@ -1,47 +1,32 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { useStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { ask, client } from '@/api/client'
+import Asked from '@/pieces/Asked.vue'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
-import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useKeys } from '@/shared/keys'
-import { useSession } from '@/shared/me'
 import { useServerNow } from '@/shared/now'
-import { USUAL_MS } from '@/shared/polling'
+import { count } from '@/shared/words'
 import BenchCard from './BenchCard.vue'
 import FloorTable from './FloorTable.vue'
 import Papers from './Papers.vue'
 import PassClean from './PassClean.vue'
 import Round from './Round.vue'
-import { useLater } from './use-later'
+import { useRound } from './use-round'
 
-const { session, isPending: noSessionYet, error: sessionError } = useSession()
+const { session, sessions, floor, visits, putLater } = useRound()
 const router = useRouter()
 const view = useStorage<'room' | 'table'>('verifex-floor-view', 'room')
-const { data, error, isPending, dataUpdatedAt } = useQuery({
-  queryKey: ['floor', computed(() => session.value?.id)],
-  queryFn: () =>
-    ask(
-      client.GET('/api/sessions/{session_id}/floor', { params: { path: { session_id: session.value!.id } } }),
-    ),
-  enabled: computed(() => !!session.value),
-  refetchInterval: USUAL_MS,
-})
 const { now } = useServerNow()
-const later = useLater(computed(() => data.value?.round))
-const visits = computed(() => {
-  const all = data.value?.round ?? []
-  return [...all.filter((v) => !later.isLater(v)), ...all.filter((v) => later.isLater(v))]
-})
+const shown = computed(() => floor.data.value)
+const stale = computed(() => !!floor.error.value)
+// As many columns as the room has rows of benches, but never more than there are benches.
+const columns = computed(() =>
+  Math.min(shown.value?.columns ?? 4, Math.max(1, shown.value?.benches.length ?? 4)),
+)
 function open(docket: number | null | undefined) {
   void router.push(docket ? `/dockets/${docket}` : '/hatch')
-}
-function putLater(docket: number | undefined) {
-  const visit = data.value?.round.find((v) => v.docket === docket)
-  if (visit) later.put(visit)
 }
 
 // A bench's number, then Enter, opens it; Enter alone opens the first of the Round.
@@ -49,6 +34,7 @@ const typed = ref('')
 let forget = 0
 function digit(key: string) {
   typed.value = (typed.value + key).slice(-2)
+  ;(document.activeElement as HTMLElement | null)?.blur() // the Enter that follows is of the number
   window.clearTimeout(forget)
   forget = window.setTimeout(() => (typed.value = ''), 3000)
 }
@@ -57,7 +43,7 @@ useKeys({
   Enter: {
     does: 'open the first of the Round, or the bench typed',
     act: () => {
-      const bench = data.value?.benches.find((b) => String(b.bench) === typed.value)
+      const bench = shown.value?.benches.find((b) => String(b.bench) === typed.value)
       if (typed.value && bench) open(bench.docket)
       else if (!typed.value && visits.value[0]) open(visits.value[0].docket)
       typed.value = ''
@@ -67,39 +53,36 @@ useKeys({
   t: { does: 'room or table', act: () => (view.value = view.value === 'room' ? 'table' : 'room') },
 })
 const papers = ref(false)
-const stale = computed(() => !!error.value && !!data.value)
 </script>
 
 <template>
-  <EmptyNote
-    v-if="!session && !noSessionYet"
-    title="No session is planned"
-    text="A session names a section, a room and a time; the floor shows it on the day."
-  >
-    <ErrorNote :error="sessionError" />
-  </EmptyNote>
+  <div v-if="!session" class="alone">
+    <Asked :query="sessions" what="the sessions">
+      <EmptyNote
+        title="No session is planned"
+        text="A session names a section, a room and a time; the Floor shows it on the day."
+      />
+    </Asked>
+  </div>
   <div v-else class="floor">
     <Round
       class="round"
       :visits="visits"
       :now="now"
-      :hatch="data?.hatch ?? []"
-      :loading="isPending"
+      :hatch="shown?.hatch ?? []"
+      :loading="!shown"
       @open="open"
       @later="putLater"
     />
     <section class="room" aria-label="Room">
       <header>
-        <h1>{{ data?.title ?? session?.section }}</h1>
+        <h1>{{ shown?.title ?? session.section }}</h1>
         <span class="soft">
-          {{ session?.room
-          }}<template v-if="data">
-            · {{ data.benches.length }} {{ data.benches.length === 1 ? 'pair' : 'pairs' }}</template
-          >
+          {{ session.room }}<template v-if="shown"> · {{ count(shown.benches.length, 'pair') }}</template>
         </span>
         <span v-if="typed" class="typed v">bench {{ typed }} <kbd>Enter</kbd></span>
         <span class="gap" />
-        <PassClean v-if="session && data" :session="session.id" :benches="data.benches" />
+        <PassClean v-if="shown" :session="session.id" :benches="shown.benches" />
         <button class="btn quiet" @click="papers = true">Papers</button>
         <ChoiceBar
           v-model="view"
@@ -111,27 +94,36 @@ const stale = computed(() => !!error.value && !!data.value)
         />
       </header>
       <Papers
-        v-if="session && data"
+        v-if="shown"
         v-model:show="papers"
         :session="session.id"
-        :pairs="data.benches.filter((b) => b.docket).length"
+        :pairs="shown.benches.filter((b) => b.docket).length"
       />
-      <ErrorNote v-if="error" :error="error">
-        <p v-if="stale">What you see is from {{ new Date(dataUpdatedAt).toLocaleTimeString('en-GB') }}.</p>
-      </ErrorNote>
-      <div v-if="isPending" class="grid" aria-busy="true">
-        <div v-for="n in 12" :key="n" class="sheet ghost" />
-      </div>
-      <FloorTable v-else-if="data && view === 'table'" :benches="data.benches" :now="now" @open="open" />
-      <div v-else-if="data" class="grid" :class="{ stale }" :style="{ '--columns': data.columns }">
-        <BenchCard
-          v-for="bench in data.benches"
-          :key="bench.docket ?? `bench-${bench.bench}`"
-          :bench="bench"
-          :now="now"
-          @open="open(bench.docket)"
-        />
-      </div>
+      <Asked :query="floor" what="the room">
+        <template #loading>
+          <div class="grid"><div v-for="n in 8" :key="n" class="sheet ghost" /></div>
+          <span class="visually-hidden">Loading the room…</span>
+        </template>
+        <template #default="{ data }">
+          <EmptyNote
+            v-if="!data.benches.length"
+            title="Nobody has a seat here yet"
+            text="Benches appear when pairs are seated or kits are handed out."
+          >
+            <RouterLink class="btn" to="/hatch">Hand out kits</RouterLink>
+          </EmptyNote>
+          <FloorTable v-else-if="view === 'table'" :benches="data.benches" :now="now" @open="open" />
+          <div v-else class="grid" :class="{ stale }" :style="{ '--columns': columns }">
+            <BenchCard
+              v-for="bench in data.benches"
+              :key="bench.docket ?? `bench-${bench.bench}`"
+              :bench="bench"
+              :now="now"
+              @open="open(bench.docket)"
+            />
+          </div>
+        </template>
+      </Asked>
     </section>
   </div>
 </template>
@@ -173,14 +165,17 @@ header {
   padding: 2px 10px;
 }
 .grid {
-  flex: 1;
   display: grid;
-  grid-template-columns: repeat(var(--columns, 4), minmax(0, 1fr));
-  grid-auto-rows: minmax(168px, 1fr);
+  grid-template-columns: repeat(var(--columns, 4), minmax(0, 330px));
+  grid-auto-rows: minmax(150px, auto);
   gap: 12px;
+  padding: 2px;
 }
 .grid.stale {
   opacity: 0.6;
+}
+.alone {
+  padding: 24px;
 }
 .ghost {
   background: var(--sunk);
@@ -195,7 +190,7 @@ header {
     overflow: visible;
   }
   .grid {
-    grid-template-columns: repeat(3, minmax(0, 1fr));
+    grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
   }
 }
 @media (max-width: 700px) {
@@ -203,7 +198,7 @@ header {
     padding: 12px;
   }
   .grid {
-    grid-template-columns: 1fr 1fr;
+    grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
   }
 }
 </style>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 // Papers for the whole class, one page a pair: answer keys for staff, or pages to predict on.
-import { NModal } from 'naive-ui'
 import { ref, watch } from 'vue'
 import { ask, client } from '@/api/client'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
+import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useWork } from '@/pieces/work/use-work'
 import WorkNote from '@/pieces/work/WorkNote.vue'
@@ -27,7 +27,7 @@ const print = () =>
 </script>
 
 <template>
-  <NModal v-model:show="show" preset="card" title="Papers for the class" style="max-width: 520px">
+  <Dialog v-model:show="show" title="Papers for the class">
     <div class="stack">
       <ChoiceBar
         v-model="kind"
@@ -56,7 +56,7 @@ const print = () =>
         Make {{ pairs }} {{ pairs === 1 ? 'page' : 'pages' }}
       </button>
     </div>
-  </NModal>
+  </Dialog>
 </template>
 
 <style scoped>

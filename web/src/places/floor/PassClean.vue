@@ -1,9 +1,9 @@
 <script setup lang="ts">
 // Hand-ins with nothing to look at can be passed together, after one look at the list.
 import { useMutation, useQueryClient } from '@tanstack/vue-query'
-import { NModal } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
+import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useMe } from '@/shared/me'
 import { capital } from '@/shared/words'
@@ -39,15 +39,8 @@ function toggle(docket: number) {
   <button v-if="me?.kind === 'instructor' && clean.length" class="btn line" @click="show = true">
     Pass {{ clean.length }} clean
   </button>
-  <NModal v-model:show="show">
-    <form
-      class="sheet box"
-      role="dialog"
-      aria-modal="true"
-      aria-label="Pass clean hand-ins"
-      @submit.prevent="mutate()"
-    >
-      <h2>Pass what has nothing to look at</h2>
+  <Dialog v-model:show="show" title="Pass what has nothing to look at" width="560px">
+    <form class="box" @submit.prevent="mutate()">
       <p class="soft">
         No Stop, Fix or Check, and readings in limits. Each can be taken back for a quarter of an hour.
       </p>
@@ -67,13 +60,11 @@ function toggle(docket: number) {
         <button type="button" class="btn quiet" @click="show = false">Not now</button>
       </div>
     </form>
-  </NModal>
+  </Dialog>
 </template>
 
 <style scoped>
 .box {
-  padding: 22px 26px;
-  width: min(560px, 94vw);
   display: grid;
   gap: 12px;
 }

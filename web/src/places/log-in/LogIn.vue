@@ -40,7 +40,7 @@ async function logIn() {
 <template>
   <div class="page">
     <form class="sheet" @submit.prevent="logIn">
-      <StationTrace :stations="trace" current="program" class="trace" />
+      <StationTrace :stations="trace" class="trace" />
       <h1>Verifex</h1>
       <p class="soft">From the kit to the mark, bench by bench.</p>
       <div>

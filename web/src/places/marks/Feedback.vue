@@ -38,11 +38,7 @@ const print = () => window.print()
             {{ docket.data.value.bench }} · version
             {{ docket.data.value.exercise.version }}
           </p>
-          <StationTrace
-            class="trace"
-            :stations="docket.data.value.stations"
-            :current="docket.data.value.current"
-          />
+          <StationTrace class="trace" :stations="docket.data.value.stations" />
         </div>
         <p class="total">
           <b>{{ marks.data.value.total }}</b> of {{ marks.data.value.of }}

@@ -1,42 +1,39 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
-import { ask, client } from '@/api/client'
+import { computed } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import Asked from '@/pieces/Asked.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
-import StationTrace from '@/pieces/StationTrace.vue'
-import { soonWhileJudged } from '@/shared/polling'
-import { capital, STATIONS, type StationName } from '@/shared/words'
+import StationNav from '@/pieces/StationNav.vue'
+import { useMyDocketQuery, useMyDockets } from '@/queries/my-bench'
+import { capital, clockTime, STATIONS, type StationName } from '@/shared/words'
 import MyKit from './MyKit.vue'
 import MyMarks from './MyMarks.vue'
 import MyPower from './MyPower.vue'
 import MyWork from './MyWork.vue'
 import { provideMyDocket } from './use-my-docket'
 
-const {
-  data: dockets,
-  error: listError,
-  isPending: noList,
-} = useQuery({
-  queryKey: ['my-dockets'],
-  queryFn: () => ask(client.GET('/api/my/dockets')),
-  refetchInterval: 15_000,
-})
-const chosen = ref<number | null>(null)
-const id = computed(() => chosen.value ?? dockets.value?.[0]?.id ?? null)
-const { data, error: docketError } = useQuery({
-  queryKey: ['my-docket', id],
-  queryFn: () =>
-    ask(client.GET('/api/my/dockets/{docket_id}', { params: { path: { docket_id: id.value! } } })),
-  enabled: computed(() => id.value !== null),
-  refetchInterval: (q) => soonWhileJudged(q.state.data?.judging),
-})
-const docket = computed(() => data.value ?? null)
-const error = computed(() => docketError.value ?? listError.value)
-const isPending = computed(() => noList.value || (id.value !== null && !docket.value && !error.value))
+const route = useRoute()
+const router = useRouter()
+const list = useMyDockets()
+const dockets = computed(() => list.data.value ?? [])
+// Which docket and which station are looked at stands in the address; without one it is the latest, where it is now.
+const id = computed(
+  () => dockets.value.find((d) => d.id === Number(route.query.docket))?.id ?? dockets.value[0]?.id ?? null,
+)
+const query = useMyDocketQuery(id)
+const docket = computed(() => query.data.value ?? null)
 const { refused } = provideMyDocket(docket)
-const picked = ref<StationName | null>(null)
-const station = computed<StationName>(() => picked.value ?? ((docket.value?.current ?? 'kit') as StationName))
+const station = computed<StationName>(() => {
+  const named = route.query.station as StationName
+  return STATIONS.includes(named) ? named : ((docket.value?.current ?? 'kit') as StationName)
+})
+const at = (name: string) => ({ query: { ...route.query, station: name } })
+const before = computed(() => STATIONS[STATIONS.indexOf(station.value) - 1])
+const after = computed(() => STATIONS[STATIONS.indexOf(station.value) + 1])
+function choose(event: Event) {
+  void router.replace({ query: { docket: (event.target as HTMLSelectElement).value } })
+}
 const state = computed(() => docket.value?.stations.find((s) => s.station === station.value)?.state ?? null)
 
 const overStop = computed(() => docket.value?.passed_over_stop.includes(station.value) ?? false)
@@ -68,24 +65,23 @@ const pass = computed(() => state.value === 'passed')
 
 <template>
   <div class="page">
-    <ErrorNote :error="error" />
-    <p v-if="isPending" class="soft" aria-busy="true">Looking for your bench…</p>
+    <Asked v-if="!list.data.value" :query="list" what="your bench" />
     <EmptyNote
-      v-else-if="!docket && !error"
+      v-else-if="id === null"
       title="No kit yet"
       text="Fetch your kit at the hatch: your docket opens when it is handed to you."
     />
-    <template v-else-if="docket">
+    <Asked v-else-if="!docket" :query="query" what="your bench" />
+    <template v-else>
+      <ErrorNote v-if="query.error.value" :error="query.error.value">
+        <p>What you see is from {{ clockTime(query.dataUpdatedAt.value) }}.</p>
+      </ErrorNote>
       <p v-if="docket.voided" class="off" role="alert">
         <b>Power off.</b> {{ capital(docket.voided) }}. Ask for power again when it is mended.
       </p>
-      <label v-if="(dockets?.length ?? 0) > 1" class="which">
+      <label v-if="dockets.length > 1" class="which">
         <span class="soft">Exercise</span>
-        <select
-          class="field"
-          :value="id"
-          @change="chosen = Number(($event.target as HTMLSelectElement).value)"
-        >
+        <select class="field" :value="id" @change="choose">
           <option v-for="one in dockets" :key="one.id" :value="one.id">{{ one.title }}</option>
         </select>
       </label>
@@ -96,13 +92,7 @@ const pass = computed(() => state.value === 'passed')
           <span class="soft">{{ docket.members.join(' and ') }} · kit {{ docket.kit }}</span>
         </div>
       </header>
-      <StationTrace
-        labels
-        :stations="docket.stations"
-        :current="docket.current"
-        :chosen="station"
-        @choose="(s) => (picked = s as StationName)"
-      />
+      <StationNav :stations="docket.stations" :chosen="station" :to="at" />
       <section class="now" :class="state ?? 'ahead'">
         <h2>{{ capital(station) }}{{ pass ? ': passed' : '' }}</h2>
         <p>{{ WHAT[state ?? ''] ?? (pass ? passedWords : NEXT[station]) }}</p>
@@ -115,21 +105,11 @@ const pass = computed(() => state.value === 'passed')
       <MyMarks v-else-if="station === 'mark'" :docket="docket" />
       <MyWork v-else :key="`${docket.id}-${station}`" :docket="docket" :kind="station" />
       <nav class="steps" aria-label="Stations before and after">
-        <button
-          v-if="station !== 'kit'"
-          class="btn quiet"
-          @click="picked = STATIONS[STATIONS.indexOf(station) - 1]!"
+        <RouterLink v-if="before" class="btn quiet" :to="at(before)" replace
+          >← {{ capital(before) }}</RouterLink
         >
-          ← {{ capital(STATIONS[STATIONS.indexOf(station) - 1]!) }}
-        </button>
         <span />
-        <button
-          v-if="station !== 'mark'"
-          class="btn quiet"
-          @click="picked = STATIONS[STATIONS.indexOf(station) + 1]!"
-        >
-          {{ capital(STATIONS[STATIONS.indexOf(station) + 1]!) }} →
-        </button>
+        <RouterLink v-if="after" class="btn quiet" :to="at(after)" replace>{{ capital(after) }} →</RouterLink>
       </nav>
     </template>
   </div>

@@ -1,24 +1,20 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { ask, client } from '@/api/client'
+import Asked from '@/pieces/Asked.vue'
+import { useMyMarks } from '@/queries/marks'
 import type { MyDocket } from './use-my-docket'
 
 const props = defineProps<{ docket: MyDocket }>()
 const closed = computed(() => props.docket.stations.find((s) => s.station === 'mark')?.state === 'passed')
-const { data } = useQuery({
-  queryKey: ['my-marks', computed(() => props.docket.id)],
-  queryFn: () =>
-    ask(
-      client.GET('/api/my/dockets/{docket_id}/marks', { params: { path: { docket_id: props.docket.id } } }),
-    ),
-  enabled: closed,
-})
+const marks = useMyMarks(
+  computed(() => props.docket.id),
+  closed,
+)
 </script>
 
 <template>
   <p v-if="!closed" class="soft">Your mark and the reasons for it appear here when the marking is closed.</p>
-  <section v-else-if="data">
+  <Asked v-else v-slot="{ data }" :query="marks" what="your mark">
     <p class="total">
       <b>{{ data.mine || 'no mark' }}</b> of {{ data.of }}
     </p>
@@ -27,7 +23,7 @@ const { data } = useQuery({
       <p v-for="sentence in line.evidence" :key="sentence">{{ sentence }}</p>
       <p v-if="line.reason" class="soft">{{ line.reason }}</p>
     </article>
-  </section>
+  </Asked>
 </template>
 
 <style scoped>

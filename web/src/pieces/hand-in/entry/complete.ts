@@ -1,6 +1,5 @@
 // What the word being typed may become: Tab takes the first.
 import type { Row } from '../lines'
-import { WIRE_COLOURS } from './line'
 import { partsLike, unplaced } from './part'
 import { boardRef, pinsLike } from './place'
 import type { Vocabulary } from './words'
@@ -43,7 +42,8 @@ export function completions(text: string, rows: Row[], words: Vocabulary): Compl
       .map(([name, about]) => ({ insert: `${name}=`, about: about! }))
   }
   if (!part && tokens.length === 3 && last)
-    return WIRE_COLOURS.filter((c) => c.startsWith(last.toLowerCase()))
+    return words.wireColours
+      .filter((c) => c.startsWith(last.toLowerCase()))
       .slice(0, MOST)
       .map((colour) => ({ insert: colour, about: 'colour' }))
   return []

@@ -13,9 +13,6 @@ export interface Understood {
 }
 export type Outcome = Understood | { wrong: string }
 
-export const WIRE_COLOURS = [
-  'red', 'black', 'yellow', 'green', 'blue', 'orange', 'white', 'brown', 'violet', 'grey', 'pink',
-] // prettier-ignore
 const KEYWORDS = ['wire', 'part', 'board', 'base', 'bench']
 const COMMANDS = ['mv', 'sw', 'dup', 'del']
 
@@ -57,13 +54,12 @@ function wire(from: string, rest: string[], rows: Row[], words: Vocabulary): Und
   const to = resolvePlace(second, rows, words)
   if (!to) throw new NotUnderstood(`“${second}” is no hole, rail, pin or leg.`)
   if (extra) throw new NotUnderstood(`A wire has two ends and a colour; “${extra}” is too much.`)
-  return adds(`wire ${from} ${to}${colour ? ` ${wireColourOf(colour)}` : ''}`)
+  return adds(`wire ${from} ${to}${colour ? ` ${wireColourOf(colour, words.wireColours)}` : ''}`)
 }
 
-export function wireColourOf(token: string): string {
-  const found = WIRE_COLOURS.find((colour) => colour.startsWith(token.toLowerCase()))
-  if (!found)
-    throw new NotUnderstood(`“${token}” is no wire colour: ${WIRE_COLOURS.slice(0, 6).join(', ')}, …`)
+export function wireColourOf(token: string, colours: string[]): string {
+  const found = colours.find((colour) => colour.startsWith(token.toLowerCase()))
+  if (!found) throw new NotUnderstood(`“${token}” is no wire colour: ${colours.slice(0, 6).join(', ')}, …`)
   return found
 }
 

@@ -3,30 +3,6 @@ import { nextRef, type Row } from '../lines'
 import { oneOf, resolvePlace } from './place'
 import { NotUnderstood, type PartName, type RecipePart, type Vocabulary } from './words'
 
-const LETTERS: Record<string, string> = {
-  resistor: 'R', led: 'D', diode: 'D', 'rgb-cc': 'D', 'rgb-ca': 'D', buzzer: 'BZ', piezo: 'BZ', speaker: 'SP',
-  button: 'S', 'button-4': 'S', vibration: 'S', capacitor: 'C', npn: 'Q', relay: 'K', motor: 'M', lamp: 'H',
-  battery: 'BT', pot: 'P', trimmer: 'P', 'light-cell': 'LC',
-} // prettier-ignore
-/** Types by the letter of their reference: `r` is a resistor whatever else begins so. */
-const BY_LETTER: Record<string, string> = {
-  r: 'resistor', d: 'led', c: 'capacitor', q: 'npn', s: 'button', k: 'relay', m: 'motor', bz: 'buzzer', p: 'pot',
-  lc: 'light-cell', bt: 'battery',
-} // prettier-ignore
-const LIGHT_COLOURS = ['red', 'yellow', 'green', 'blue', 'white', 'orange', 'infrared']
-/** Band colours by the two letters of the standard on colour codes, and by their own beginning. */
-const BANDS: Record<string, string> = {
-  bk: 'black', bn: 'brown', rd: 'red', og: 'orange', ye: 'yellow', gn: 'green', bu: 'blue', vt: 'violet',
-  gy: 'grey', wh: 'white', gd: 'gold', sr: 'silver', pk: 'pink',
-} // prettier-ignore
-const VALUED: Record<string, string> = {
-  resistor: 'value', capacitor: 'value', pot: 'value', trimmer: 'value', battery: 'volts', 'probe-1w': 'lead',
-} // prettier-ignore
-
-export function lettersOf(type: string): string {
-  return LETTERS[type] ?? 'U'
-}
-
 /** Parts of the recipe that are not in the table yet. */
 export function unplaced(rows: Row[], words: Vocabulary): RecipePart[] {
   return words.recipe.filter((part) => !rows.some((row) => row.kind === 'part' && row.name === part.ref))
@@ -42,14 +18,14 @@ export function partsLike(typed: string, rows: Row[], words: Vocabulary): { ref:
   )
   const fromRecipe = waiting.flatMap((p) => (typeOf(p.part) ? [{ ref: p.ref, type: typeOf(p.part)! }] : []))
   const others = words.parts
-    .filter((part) => part.id.startsWith(lower) || BY_LETTER[lower] === part.id)
-    .sort((a, b) => rank(b.id, lower) - rank(a.id, lower))
-    .map((type) => ({ ref: nextRef(rows, lettersOf(type.id)), type }))
+    .filter((part) => part.id.startsWith(lower) || part.short === lower)
+    .sort((a, b) => rank(b, lower) - rank(a, lower))
+    .map((type) => ({ ref: nextRef(rows, type.letters), type }))
   return [...fromRecipe, ...others]
 }
 
-function rank(id: string, typed: string): number {
-  return id === typed || BY_LETTER[typed] === id ? 1 : 0
+function rank(type: PartName, typed: string): number {
+  return type.id === typed || type.short === typed ? 1 : 0
 }
 
 export function expandPart(tokens: string[], rows: Row[], words: Vocabulary): Row {
@@ -69,7 +45,7 @@ export function expandPart(tokens: string[], rows: Row[], words: Vocabulary): Ro
     } else if (run) {
       legs.push(...rowsFrom(run[1]!, Number(run[2]), Number(run[3])))
     } else {
-      const setting = settingOf(token, type)
+      const setting = settingOf(token, type, words)
       const place = setting ? null : resolvePlace(token, rows, words)
       if (setting) settings.push(setting)
       else if (place) legs.push(place)
@@ -77,7 +53,7 @@ export function expandPart(tokens: string[], rows: Row[], words: Vocabulary): Ro
     }
   }
   const recipe = words.recipe.find((part) => part.ref === ref)
-  if (type.id === 'led' && recipe?.settings.colour && !settings.some((s) => s.startsWith('colour=')))
+  if (type.colours.length && recipe?.settings.colour && !settings.some((s) => s.startsWith('colour=')))
     settings.push(`colour=${recipe.settings.colour}`)
   return {
     kind: 'part', name: ref, type: type.id, places: [...placesFor(legs, byName, type), ...byName].join(' '),
@@ -97,7 +73,7 @@ function named(first: string, rows: Row[], words: Vocabulary): { ref: string; ty
   }
   const isOfRecipe = words.recipe.some((part) => part.ref === best.ref)
   const types = new Set(found.map((one) => one.type.id))
-  if (!isOfRecipe && !rank(best.type.id, first.toLowerCase()) && types.size > 1)
+  if (!isOfRecipe && !rank(best.type, first.toLowerCase()) && types.size > 1)
     throw new NotUnderstood(`“${first}” may be ${[...types].slice(0, 5).join(', ')}.`)
   return best
 }
@@ -125,21 +101,17 @@ function rowsFrom(letter: string, from: number, to: number): string[] {
 }
 
 /** A bare word that is a setting of this type: a value, bands, a colour. */
-function settingOf(token: string, type: PartName): string | null {
+function settingOf(token: string, type: PartName, words: Vocabulary): string | null {
   const lower = token.toLowerCase()
-  if (type.id === 'led') {
-    const colour = LIGHT_COLOURS.find((name) => name.startsWith(lower))
-    if (colour) return `colour=${colour}`
-  }
-  if (type.id === 'resistor') {
-    const bands = bandsOf(lower)
-    if (bands) return `bands=${bands.join('-')}`
-  }
-  return VALUED[type.id] && /^\d/.test(token) ? `${VALUED[type.id]}=${token}` : null
+  const colour = type.colours.find((name) => name.startsWith(lower))
+  if (colour) return `colour=${colour}`
+  const bands = type.settings.includes('bands') ? bandsOf(lower, words.bandCodes) : null
+  if (bands) return `bands=${bands.join('-')}`
+  return type.value_setting && /^\d/.test(token) ? `${type.value_setting}=${token}` : null
 }
 
 /** `ogogbngd`, `og-og-bn-gd` or `orange-orange-brown-gold` as colours; null when it is none of these. */
-export function bandsOf(typed: string): string[] | null {
+export function bandsOf(typed: string, codes: Record<string, string>): string[] | null {
   const words = typed.includes('-')
     ? typed.split('-')
     : /^([a-z]{2}){3,6}$/.test(typed)
@@ -148,7 +120,7 @@ export function bandsOf(typed: string): string[] | null {
   if (words.length < 3 || words.length > 6) return null
   const colours = words.map(
     (word) =>
-      BANDS[word] ?? Object.values(BANDS).find((colour) => word.length > 2 && colour.startsWith(word)),
+      codes[word] ?? Object.values(codes).find((colour) => word.length > 2 && colour.startsWith(word)),
   )
   return colours.every(Boolean) ? (colours as string[]) : null
 }

@@ -1,11 +1,7 @@
 // What can be named on a bench, and the error that says a line was not understood.
-export interface PartName {
-  id: string
-  title: string
-  legs: string[]
-  settings: string[]
-  by_name: boolean
-}
+import type { Schemas } from '@/api/client'
+
+export type PartName = Schemas['PartNamesOut']
 export interface RecipePart {
   ref: string
   part: string
@@ -17,6 +13,8 @@ export interface Vocabulary {
   pins: string[]
   parts: PartName[]
   recipe: RecipePart[]
+  bandCodes: Record<string, string>
+  wireColours: string[]
 }
 
 export class NotUnderstood extends Error {}

@@ -1,0 +1,124 @@
+<script setup lang="ts">
+// Who is logged in, and what concerns them and their device: password, theme, keys, leaving.
+import { useQueryClient } from '@tanstack/vue-query'
+import {
+  DropdownMenuContent,
+  DropdownMenuItem,
+  DropdownMenuLabel,
+  DropdownMenuRadioGroup,
+  DropdownMenuRadioItem,
+  DropdownMenuRoot,
+  DropdownMenuSeparator,
+  DropdownMenuTrigger,
+} from 'reka-ui'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { ask, client } from '@/api/client'
+import { type Mode, mode } from '@/look/theme'
+import { draftsHere, forgetAllDrafts } from '@/shared/drafts'
+import { useMe } from '@/shared/me'
+import { count } from '@/shared/words'
+import Dialog from './Dialog.vue'
+import ErrorNote from './ErrorNote.vue'
+
+const emit = defineEmits<{ keys: [] }>()
+const { data: me } = useMe()
+const router = useRouter()
+const queries = useQueryClient()
+const THEMES: { value: Mode; word: string }[] = [
+  { value: 'system', word: 'As the device' },
+  { value: 'light', word: 'Light' },
+  { value: 'dark', word: 'Dark' },
+]
+const named = computed(() => me.value?.pair || me.value?.name || '')
+const leaving = ref(false)
+const refused = ref<unknown>(null)
+const drafts = ref(0)
+
+function wantsToLeave() {
+  drafts.value = draftsHere()
+  if (drafts.value) leaving.value = true
+  else void logOut()
+}
+async function logOut() {
+  refused.value = null
+  try {
+    await ask(client.POST('/api/log-out'))
+  } catch (wrong) {
+    refused.value = wrong
+    leaving.value = true
+    return
+  }
+  leaving.value = false
+  forgetAllDrafts()
+  queries.clear()
+  await router.push({ name: 'log-in' })
+}
+</script>
+
+<template>
+  <DropdownMenuRoot v-if="me?.name" :modal="false">
+    <DropdownMenuTrigger class="who" :aria-label="`${named}: account, theme, keys, log out`">
+      <span class="name">{{ named }}</span>
+      <svg viewBox="0 0 12 12" width="10" height="10" aria-hidden="true"><path d="M2 4l4 4 4-4" /></svg>
+    </DropdownMenuTrigger>
+    <DropdownMenuContent class="sheet menu" align="end" :side-offset="6">
+      <DropdownMenuItem class="entry" @select="router.push('/account')"
+        >Account and password</DropdownMenuItem
+      >
+      <DropdownMenuItem class="entry" @select="emit('keys')">Keys of this screen</DropdownMenuItem>
+      <DropdownMenuSeparator class="rule" />
+      <DropdownMenuLabel class="label">Theme</DropdownMenuLabel>
+      <DropdownMenuRadioGroup v-model="mode">
+        <DropdownMenuRadioItem v-for="theme in THEMES" :key="theme.value" :value="theme.value" class="entry">
+          <span class="tick" aria-hidden="true">{{ mode === theme.value ? '✓' : '' }}</span>{{ theme.word }}
+        </DropdownMenuRadioItem>
+      </DropdownMenuRadioGroup>
+      <DropdownMenuSeparator class="rule" />
+      <DropdownMenuItem class="entry" @select="wantsToLeave">Log out</DropdownMenuItem>
+    </DropdownMenuContent>
+  </DropdownMenuRoot>
+  <Dialog v-model:show="leaving" title="Log out?">
+    <p v-if="drafts">
+      {{ count(drafts, 'draft') }} that {{ drafts === 1 ? 'was' : 'were' }} not handed in
+      {{ drafts === 1 ? 'is' : 'are' }} kept in this browser. Logging out deletes
+      {{ drafts === 1 ? 'it' : 'them' }}, so that nobody else finds {{ drafts === 1 ? 'it' : 'them' }} here.
+    </p>
+    <ErrorNote :error="refused" />
+    <div class="acts">
+      <button class="btn" @click="logOut">{{ drafts ? 'Delete and log out' : 'Log out' }}</button>
+      <button class="btn quiet" @click="leaving = false">Stay</button>
+    </div>
+  </Dialog>
+</template>
+
+<style scoped>
+.who {
+  display: flex;
+  align-items: center;
+  gap: 7px;
+  font: inherit;
+  font-size: 14.5px;
+  background: none;
+  border: 0;
+  color: var(--bar-soft);
+  padding: 8px;
+  min-width: 0;
+  cursor: pointer;
+}
+.name {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+path {
+  fill: none;
+  stroke: currentColor;
+  stroke-width: 1.8;
+}
+.acts {
+  display: flex;
+  gap: 10px;
+}
+</style>
+<style src="./menu.css"></style>

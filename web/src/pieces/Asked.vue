@@ -1,0 +1,55 @@
+<script setup lang="ts" generic="T">
+// Whatever is asked of the server, in each of its states: loading, failed, shown, and shown although it may be old.
+import { computed, type Ref } from 'vue'
+import { clockTime } from '@/shared/words'
+import ErrorNote from './ErrorNote.vue'
+
+const props = defineProps<{
+  query: {
+    data: Ref<T | undefined>
+    error: Ref<unknown>
+    isPending: Ref<boolean>
+    failureCount: Ref<number>
+    dataUpdatedAt: Ref<number>
+    refetch: () => unknown
+  }
+  /** What is asked for, as it stands in a sentence: "the kits". */
+  what: string
+}>()
+defineSlots<{ default(given: { data: T }): unknown; loading(): unknown; failed(): unknown }>()
+const data = computed(() => props.query.data.value)
+const error = computed(() => props.query.error.value)
+const isPending = computed(() => props.query.isPending.value)
+const since = computed(() => clockTime(props.query.dataUpdatedAt.value))
+</script>
+
+<template>
+  <div v-if="error && data === undefined" class="failed">
+    <ErrorNote :error="error" />
+    <button class="btn line" @click="query.refetch()">Try again</button>
+    <slot name="failed" />
+  </div>
+  <div v-else-if="isPending" aria-busy="true" role="status">
+    <slot name="loading">
+      <p class="soft">Loading {{ what }}…</p>
+    </slot>
+    <p v-if="query.failureCount.value" class="soft">The server does not answer. Trying again…</p>
+  </div>
+  <template v-else-if="data !== undefined">
+    <ErrorNote v-if="error" :error="error">
+      <p>
+        What you see is from {{ since }}.
+        <button class="btn quiet" @click="query.refetch()">Try again</button>
+      </p>
+    </ErrorNote>
+    <slot :data="data as T" />
+  </template>
+</template>
+
+<style scoped>
+.failed {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+}
+</style>

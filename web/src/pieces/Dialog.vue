@@ -1,0 +1,63 @@
+<script setup lang="ts">
+// A dialog with its heading as its name. Focus stays inside while it is open and goes back to where it was; Esc closes it.
+import { NModal } from 'naive-ui'
+import { useId } from 'vue'
+
+withDefaults(defineProps<{ title: string; width?: string; autoFocus?: boolean }>(), {
+  width: '520px',
+  autoFocus: true,
+})
+const show = defineModel<boolean>('show', { required: true })
+const heading = useId()
+</script>
+
+<template>
+  <NModal v-model:show="show" :auto-focus="autoFocus">
+    <section
+      class="sheet dialog"
+      role="dialog"
+      aria-modal="true"
+      :aria-labelledby="heading"
+      :style="{ width: `min(${width}, 94vw)` }"
+    >
+      <header>
+        <h2 :id="heading">{{ title }}</h2>
+        <button type="button" class="close" aria-label="Close" @click="show = false">
+          <svg viewBox="0 0 16 16" width="14" height="14" aria-hidden="true">
+            <path d="M3 3l10 10M13 3L3 13" />
+          </svg>
+        </button>
+      </header>
+      <slot />
+    </section>
+  </NModal>
+</template>
+
+<style scoped>
+.dialog {
+  padding: 18px 24px 22px;
+  display: grid;
+  gap: 14px;
+  max-height: 92vh;
+  overflow: auto;
+}
+header {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 12px;
+}
+.close {
+  border: 0;
+  background: none;
+  color: var(--soft);
+  width: 36px;
+  height: 36px;
+  cursor: pointer;
+}
+path {
+  stroke: currentColor;
+  stroke-width: 1.8;
+  stroke-linecap: round;
+}
+</style>

@@ -1,0 +1,3 @@
+<template>
+  <p class="soft" aria-busy="true" role="status">Loading…</p>
+</template>

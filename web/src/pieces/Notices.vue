@@ -1,0 +1,36 @@
+<script setup lang="ts">
+import { notices, putAway } from '@/shared/notices'
+
+const reload = () => window.location.reload()
+</script>
+
+<template>
+  <div class="notices no-print">
+    <p v-for="notice in notices" :key="notice.id" class="sheet" role="alert">
+      {{ notice.text }}
+      <button v-if="notice.reload" class="btn line" @click="reload">Load again</button>
+      <button class="btn quiet" @click="putAway(notice.id)">Close</button>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.notices {
+  position: fixed;
+  left: 16px;
+  bottom: 70px;
+  z-index: 40;
+  display: grid;
+  gap: 8px;
+  max-width: min(520px, 92vw);
+}
+p {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  flex-wrap: wrap;
+  padding: 8px 14px;
+  border-left: 4px solid var(--stop);
+  box-shadow: 0 6px 20px rgb(20 22 30 / 22%);
+}
+</style>

@@ -1,0 +1,17 @@
+// Parts that are loaded only where they are looked at: the code editor and the chart library weigh more than all the rest.
+import { type AsyncComponentLoader, type Component, defineAsyncComponent } from 'vue'
+import Loading from './Loading.vue'
+import NotLoaded from './NotLoaded.vue'
+
+function lazy<T extends Component>(loader: AsyncComponentLoader<T>): T {
+  return defineAsyncComponent({
+    loader: loader as AsyncComponentLoader,
+    loadingComponent: Loading,
+    errorComponent: NotLoaded,
+    delay: 150,
+  }) as T
+}
+
+export const CodeView = lazy(() => import('./code/CodeView.vue'))
+export const RunPlot = lazy(() => import('./plots/RunPlot.vue'))
+export const TransferPlot = lazy(() => import('./plots/TransferPlot.vue'))

@@ -1,0 +1,39 @@
+// One docket for staff, and what is asked for besides when a part of it is looked at.
+import { useQuery } from '@tanstack/vue-query'
+import type { Ref } from 'vue'
+import { ask, client } from '@/api/client'
+import { soonWhileJudged } from '@/shared/polling'
+
+const at = (docket: Ref<number>) => ({ params: { path: { docket_id: docket.value } } })
+
+export function useDocketQuery(docket: Ref<number>) {
+  return useQuery({
+    queryKey: ['docket', docket],
+    queryFn: () => ask(client.GET('/api/dockets/{docket_id}', at(docket))),
+    refetchInterval: (q) => soonWhileJudged(q.state.data?.judging),
+  })
+}
+
+/** The event log, as new as the docket's `revision`. */
+export function useHistory(docket: Ref<number>, revision: Ref<number | undefined>) {
+  return useQuery({
+    queryKey: ['history', docket, revision],
+    queryFn: () => ask(client.GET('/api/dockets/{docket_id}/history', at(docket))),
+  })
+}
+
+/** The flow chart of a program, drawn when it is looked at. */
+export function useFlow(docket: Ref<number>, attempt: Ref<number | undefined>, looked: Ref<boolean>) {
+  return useQuery({
+    queryKey: ['flow', docket, attempt],
+    queryFn: () => ask(client.GET('/api/dockets/{docket_id}/program/flow', at(docket))),
+    enabled: looked,
+  })
+}
+
+export function useSheets(docket: Ref<number>) {
+  return useQuery({
+    queryKey: ['sheets', docket],
+    queryFn: () => ask(client.GET('/api/dockets/{docket_id}/sheets', at(docket))),
+  })
+}
