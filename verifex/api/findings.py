@@ -51,6 +51,31 @@ def finding_out(finding: dict[str, Any]) -> dict[str, Any]:
     return {**finding, "also": also}
 
 
+#: Rules whose findings say that a bench is not finished, rather than that something on it is wrong.
+UNFINISHED = ("part-missing", "dangling-lead")
+
+
+def to_come(findings: list[dict[str, Any]]) -> list[str]:
+    """What a bench still lacks while parts of it are missing: told as that, and not as mistakes."""
+    if not any(finding["rule"] == "part-missing" for finding in findings):
+        return []
+    return [finding["seen"] for finding in findings if finding["rule"] in UNFINISHED]
+
+
+def hints_of(findings: list[dict[str, Any]]) -> list[dict[str, Any]]:
+    """What a pair may be shown of findings: the same question about several parts is asked once, about all of them."""
+    unfinished = bool(to_come(findings))
+    hints: dict[tuple[str, str], dict[str, Any]] = {}
+    for finding in findings:
+        if unfinished and finding["rule"] in UNFINISHED:
+            continue
+        hint = hint_of(finding)
+        first = hints.setdefault((hint["severity"], hint["hint"]), hint)
+        if first is not hint:
+            first["parts"] = list(dict.fromkeys([*first["parts"], *hint["parts"]]))
+    return list(hints.values())
+
+
 def hint_of(finding: dict[str, Any]) -> dict[str, Any]:
     """What a pair may be shown of a stored finding."""
     where = finding.get("where", {})

@@ -37,6 +37,7 @@ def answer_on(listener: socket.socket) -> None:
     from django.conf import settings
     from waitress import create_server
 
+    from verifex.site.warm import warm
     from verifex.site.wsgi import application
     from verifex.work import pool
 
@@ -57,6 +58,7 @@ def answer_on(listener: socket.socket) -> None:
     signal.signal(signal.SIGINT, signal.SIG_IGN)  # Ctrl C is the watching process's
     signal.signal(signal.SIGTERM, _leave)
     threading.Thread(target=_end_with, args=(os.getppid(),), daemon=True).start()
+    warm()
     pool.warm_up("live")
     try:
         server.run()

@@ -6,7 +6,7 @@ from django.http import HttpRequest
 from ninja import Router
 
 from verifex.api.bench import bench_out
-from verifex.api.findings import hint_of
+from verifex.api.findings import hints_of, to_come
 from verifex.api.http import Id, is_known, knows_something, nothing_new, unless_known
 from verifex.dockets import services
 from verifex.dockets.access import own_docket, own_docket_with_sheets, own_revision
@@ -45,7 +45,8 @@ def check_my_wiring(request: HttpRequest, docket_id: Id, data: TextIn) -> dict[s
     checked = check_now(reader(request), own_docket(request, docket_id), data.text)
     return {
         "problems": checked["problems"],
-        "hints": [hint_of(finding) for finding in checked["findings"]],
+        "hints": hints_of(checked["findings"]),
+        "to_come": to_come(checked["findings"]),
         "bench": bench_out(checked["bench"]),
     }
 

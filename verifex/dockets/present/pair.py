@@ -4,7 +4,7 @@ from collections.abc import Mapping
 from typing import Any
 
 from verifex.api.bench import bench_out
-from verifex.api.findings import hint_of
+from verifex.api.findings import hint_of, hints_of, to_come
 from verifex.core.assess import ProgramRecord, ReadingsRecord, SheetsRecord, WiringRecord
 from verifex.core.expected.plan import how_to
 from verifex.core.parts import catalogue
@@ -81,6 +81,7 @@ def _attempt(handed_in: HandedIn, kind: str) -> dict[str, Any] | None:
     attempt, judgement = handed_in.attempts.get(kind), handed_in.judgements.get(kind)
     if attempt is None:
         return None
+    findings = judgement.record.get("findings", []) if judgement else []
     return {
         "number": attempt.number,
         "text": shown_text(attempt),
@@ -88,7 +89,8 @@ def _attempt(handed_in: HandedIn, kind: str) -> dict[str, Any] | None:
         "at": attempt.at,
         "cut": attempt.size_bytes > MOST_SHOWN,
         "judged": judgement is not None,
-        "hints": [hint_of(f) for f in judgement.record.get("findings", [])] if judgement else [],
+        "hints": hints_of(findings),
+        "to_come": to_come(findings),
     }
 
 

@@ -30,6 +30,7 @@ class PairAttemptOut(Shape):
     cut: bool  # only the beginning of the text is here
     judged: bool
     hints: list[HintOut]
+    to_come: list[str] = []  # what is not there yet, while parts are missing
 
 
 class PairWiringOut(PairAttemptOut):
@@ -135,4 +136,5 @@ class DocketLineOut(Shape):
 class PairCheckOut(Shape):
     problems: list[dict[str, Any]]
     hints: list[HintOut]
+    to_come: list[str] = []
     bench: BenchOut

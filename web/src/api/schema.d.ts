@@ -2971,6 +2971,11 @@ export interface components {
             judged: boolean;
             /** Hints */
             hints: components["schemas"]["HintOut"][];
+            /**
+             * To Come
+             * @default []
+             */
+            to_come: string[];
         };
         /**
          * PairExerciseOut
@@ -3078,6 +3083,11 @@ export interface components {
             /** Hints */
             hints: components["schemas"]["HintOut"][];
             /**
+             * To Come
+             * @default []
+             */
+            to_come: string[];
+            /**
              * Notes
              * @default []
              */
@@ -3102,6 +3112,11 @@ export interface components {
             judged: boolean;
             /** Hints */
             hints: components["schemas"]["HintOut"][];
+            /**
+             * To Come
+             * @default []
+             */
+            to_come: string[];
             bench?: components["schemas"]["BenchOut"] | null;
             /** Changes */
             changes?: components["schemas"]["ChangeOut"][] | null;
@@ -3114,6 +3129,11 @@ export interface components {
             }[];
             /** Hints */
             hints: components["schemas"]["HintOut"][];
+            /**
+             * To Come
+             * @default []
+             */
+            to_come: string[];
             bench: components["schemas"]["BenchOut"];
         };
         /** StockResistorOut */

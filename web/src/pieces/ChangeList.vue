@@ -33,6 +33,7 @@ ul {
   margin: 6px 0 0;
   padding: 0;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 3px;
 }
 li {

@@ -37,6 +37,7 @@ const heading = useId()
 .dialog {
   padding: 18px 24px 22px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
   max-height: 92vh;
   overflow: auto;

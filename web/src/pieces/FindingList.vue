@@ -115,6 +115,7 @@ li.open .seen {
 }
 .body {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 8px;
   padding: 2px 16px 14px 100px;
 }
@@ -135,7 +136,7 @@ li.open .seen {
   }
   .head,
   li.open .head {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
     gap: 4px;
   }
   li.open .where {

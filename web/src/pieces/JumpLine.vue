@@ -117,6 +117,11 @@ useKeys({
 .anchor:focus-within {
   outline: 2.5px solid var(--bar-warm);
 }
+@media (max-width: 1060px) {
+  .anchor {
+    width: 100%;
+  }
+}
 input {
   font: inherit;
   font-size: 14px;

@@ -21,6 +21,7 @@ const reload = () => window.location.reload()
   bottom: 70px;
   z-index: 40;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 8px;
   max-width: min(520px, 92vw);
 }

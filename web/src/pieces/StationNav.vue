@@ -86,5 +86,11 @@ circle {
     font-size: 12.5px;
   }
 }
+@media (max-width: 360px) {
+  .stop {
+    font-size: 11px;
+    letter-spacing: -0.01em;
+  }
+}
 </style>
 <style src="./stations.css" scoped></style>

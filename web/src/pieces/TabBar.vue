@@ -30,6 +30,7 @@ const number = computed({
 
 <style scoped>
 .root {
+  min-width: 0;
   display: flex;
   flex-direction: column;
   min-height: 0;
@@ -38,13 +39,15 @@ const number = computed({
 .bar {
   display: flex;
   align-items: center;
-  gap: 18px;
+  flex-wrap: wrap;
+  gap: 0 18px;
   padding: 6px 18px 0;
   border-bottom: 1px solid var(--line);
 }
 .tabs {
   display: flex;
   gap: 18px;
+  min-width: 0;
   overflow-x: auto;
 }
 .tab {

@@ -98,6 +98,10 @@ nav a.router-link-active {
   }
   .jump {
     flex: 1;
+    min-width: 0;
+  }
+  .bar :deep(.who) {
+    margin-left: auto;
   }
 }
 @media (max-width: 520px) {

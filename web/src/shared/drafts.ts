@@ -1,5 +1,6 @@
 // A half-typed form survives a reload and a lost connection: drafts stay in the browser until handed in.
 import { useStorage } from '@vueuse/core'
+import { ref } from 'vue'
 
 export interface Draft {
   text: string
@@ -24,6 +25,9 @@ export function forgetDraft(docket: number, kind: string) {
 const draftKeys = () =>
   Object.keys(localStorage).filter((key) => key.startsWith(PREFIX) && !!readDraft(localStorage.getItem(key)))
 
+export const hasDraft = (docket: number, kind: string) =>
+  !!readDraft(localStorage.getItem(keyOf(docket, kind)))
+
 /** How many drafts this browser keeps. */
 export const draftsHere = () => draftKeys().length
 
@@ -41,11 +45,15 @@ export function readDraft(raw: string | null): Draft | null {
   }
 }
 
+/** The draft, and whether the browser could keep it (it may be full, or keep nothing at all). */
 export function useDraft(docket: number, kind: string) {
-  return useStorage<Draft | null>(keyOf(docket, kind), null, undefined, {
+  const lost = ref(false)
+  const draft = useStorage<Draft | null>(keyOf(docket, kind), null, undefined, {
+    onError: () => (lost.value = true),
     serializer: {
       read: readDraft,
       write: (value) => JSON.stringify(value),
     },
   })
+  return { draft, lost }
 }

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 
+from verifex.core.circuit.bench import Impossible
 from verifex.core.circuit.rules.book import OPEN_CIRCUIT, WIRING
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
@@ -23,7 +24,14 @@ def _impossible(view: BenchView, found: Found, rule: str) -> Iterator[Finding]:
             line=wrong.line,
             column=wrong.column,
             affects=[*behind, *loose] if wrong.rule == "cannot-be" else behind,
+            # The word alone gives nothing away, and without it a pair with a long line looks in vain.
+            hint=_hint(wrong) if wrong.rule == "cannot-be" else "",
         )
+
+
+def _hint(wrong: Impossible) -> str:
+    words = " and ".join(f"“{place}”" for place in wrong.places)
+    return f"Look at {words or 'this line'} again: that place, part or pin is not there, or is taken."
 
 
 @WIRING.rule(

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 // Writing a hand-in: text or table for wiring, a file or pasted text for program and log. The draft stays in
 // the browser until it is handed in; while typing, the wiring is checked and nothing is stored.
-import { useDebounceFn } from '@vueuse/core'
-import { computed, onMounted, ref, watch } from 'vue'
+import { useDebounceFn, useEventListener } from '@vueuse/core'
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { ApiError, type Schemas } from '@/api/client'
 import type { RecipePart } from './entry/words'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
+import type { Mark } from '@/pieces/code/finding-marks'
 import { CodeView } from '@/pieces/lazy'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { forgetDraft, newToken, useDraft } from '@/shared/drafts'
@@ -23,15 +24,19 @@ const props = defineProps<{
   recipe: RecipePart[]
   steps: string[]
   check?: (text: string) => Promise<Check>
+  /** What was found in the attempt that is here, by line. */
+  found?: Mark[]
   send: (text: string, token: string, basedOn: number) => Promise<void>
 }>()
+
+const emit = defineEmits<{ checked: [check: Check] }>()
 
 /** Python has no line that ends in `;` and no block in braces; a text that has is C++, whatever the board. */
 const language = computed(() =>
   /;\s*(\/\/.*)?$|^\s*#(include|define)/m.test(text.value) ? 'cpp' : (props.language ?? 'cpp'),
 )
 const words = computed(() => PARTS_OF_KIND[props.kind])
-const draft = useDraft(props.docket, props.kind)
+const { draft, lost: draftLost } = useDraft(props.docket, props.kind)
 const mode = ref<'table' | 'text'>('table')
 const error = ref<unknown>(null)
 const busy = ref(false)
@@ -42,11 +47,24 @@ const START = `board B1 ${props.board}\nbase half\n`
 // Of a very long log only the beginning is here: that is no text to go on from.
 const before = props.given?.cut ? '' : props.given?.text
 const text = ref(draft.value?.text ?? before ?? (props.kind === 'wiring' ? START : ''))
+const marks = computed<Mark[]>(() =>
+  props.kind === 'wiring'
+    ? (checked.value?.problems ?? []).map((p) => ({
+        line: Number(p.line),
+        text: String(p.message),
+        severity: 'stop',
+      }))
+    : // A line of the attempt before is not this line any more once something was changed.
+      text.value === before
+      ? (props.found ?? [])
+      : [],
+)
 onMounted(() => void runCheck())
 const changed = computed(() => text.value !== (before ?? '') && text.value !== START)
 const outdated = computed(() => !!draft.value && draft.value.basedOn !== (props.given?.number ?? 0))
 
 watch(text, (now) => {
+  waiting.value = false
   if (!changed.value) {
     draft.value = null
   } else {
@@ -65,7 +83,9 @@ const runCheck = useDebounceFn(async () => {
   const mine = ++asked
   try {
     const answer = await props.check(text.value)
-    if (mine === asked) [checked.value, checkLost.value] = [answer, false]
+    if (mine !== asked) return
+    ;[checked.value, checkLost.value] = [answer, false]
+    emit('checked', answer)
   } catch (wrong) {
     if (mine !== asked) return
     if (!(wrong instanceof ApiError) || wrong.status === 0) checkLost.value = true
@@ -75,17 +95,27 @@ const runCheck = useDebounceFn(async () => {
   }
 }, 120)
 
+// Without a connection a hand-in waits here, under the same mark, so that sending it twice stores it once.
+const waiting = ref(false)
+let again = 0
+useEventListener('online', () => waiting.value && void handIn())
+onBeforeUnmount(() => window.clearTimeout(again))
+
 async function handIn() {
   if (busy.value || !text.value.trim()) return
   busy.value = true
   error.value = null
+  window.clearTimeout(again)
   try {
     const token = draft.value?.token ?? newToken()
     await props.send(text.value, token, draft.value?.basedOn ?? props.given?.number ?? 0)
     draft.value = null
     forgetDraft(props.docket, props.kind) // what was sent may have taken this form off the page
+    waiting.value = false
   } catch (wrong) {
-    error.value = wrong
+    waiting.value = wrong instanceof ApiError && wrong.status === 0
+    if (waiting.value) again = window.setTimeout(() => void handIn(), 5000)
+    else error.value = wrong
   } finally {
     busy.value = false
   }
@@ -135,7 +165,10 @@ async function takeFile(event: Event) {
         From a file
         <input class="visually-hidden" type="file" :accept="words.endings.join(',')" @change="takeFile" />
       </label>
-      <span v-if="draft" class="soft">Draft, kept in this browser</span>
+      <span v-if="draftLost" class="soft"
+        >This browser cannot keep the draft: hand it in before you leave.</span
+      >
+      <span v-else-if="draft" class="soft">Draft, kept in this browser</span>
     </div>
     <p v-if="kind === 'readings'" class="soft">
       Paste what the board printed. Before the readings of each step write a line that begins with #:
@@ -163,20 +196,16 @@ async function takeFile(event: Event) {
       editable
       :language="kind === 'program' ? language : 'plain'"
       :label="words.label"
-      :marks="
-        kind === 'wiring'
-          ? (checked?.problems ?? []).map((p) => ({
-              line: Number(p.line),
-              text: String(p.message),
-              severity: 'stop',
-            }))
-          : []
-      "
+      :marks="marks"
       @submit="handIn"
     />
 
     <LiveCheck v-if="kind === 'wiring' && checked" :check="checked" :lost="checkLost" />
     <ErrorNote :error="error" />
+    <p v-if="waiting" class="moved" role="status">
+      No connection. Your hand-in is kept here and will be sent when the connection is back.
+      <button class="btn quiet" @click="waiting = false">Do not send it yet</button>
+    </p>
     <div class="acts">
       <button class="btn" :disabled="busy || !text.trim()" @click="handIn">
         {{ given ? `Hand in attempt ${given.number + 1}` : 'Hand in' }} <kbd>Ctrl Enter</kbd>
@@ -191,6 +220,7 @@ async function takeFile(event: Event) {
 <style scoped>
 .hand-in {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
 }
 .tools {

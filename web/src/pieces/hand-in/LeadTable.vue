@@ -264,6 +264,7 @@ async function entered(lines: string[]) {
 <style scoped>
 .leads {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 10px;
 }
 .box {

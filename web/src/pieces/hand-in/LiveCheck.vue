@@ -5,10 +5,16 @@ import type { Schemas } from '@/api/client'
 import SeverityTag from '@/pieces/SeverityTag.vue'
 
 const props = defineProps<{ check: Schemas['WiringCheckOut'] | Schemas['PairCheckOut']; lost: boolean }>()
+const toCome = computed(() => ('to_come' in props.check ? (props.check.to_come ?? []) : []))
 const said = computed(() =>
   'findings' in props.check
-    ? props.check.findings.map((f) => ({ severity: f.severity, text: f.seen, line: f.where.line }))
-    : props.check.hints.map((h) => ({ severity: h.severity, text: h.hint, line: h.line })),
+    ? props.check.findings.map((f) => ({ severity: f.severity, text: f.seen, line: f.where.line, parts: '' }))
+    : props.check.hints.map((h) => ({
+        severity: h.severity,
+        text: h.hint,
+        line: h.line,
+        parts: h.parts.join(', '),
+      })),
 )
 </script>
 
@@ -23,9 +29,18 @@ const said = computed(() =>
     </p>
     <p v-for="(item, index) in said" :key="index">
       <SeverityTag :severity="item.severity" /> {{ item.text }}
-      <span v-if="item.line" class="soft">line {{ item.line }}</span>
+      <span v-if="item.parts" class="v soft">{{ item.parts }}</span>
+      <span v-else-if="item.line" class="soft">line {{ item.line }}</span>
     </p>
-    <p v-if="!said.length && !check.problems.length" class="soft">Checked as it stands: nothing to say.</p>
+    <template v-if="toCome.length">
+      <h3>Still to come</h3>
+      <ul>
+        <li v-for="line in toCome" :key="line">{{ line }}</li>
+      </ul>
+    </template>
+    <p v-else-if="!said.length && !check.problems.length" class="soft">
+      Checked as it stands: nothing stands out.
+    </p>
   </section>
 </template>
 
@@ -35,10 +50,15 @@ const said = computed(() =>
   border-radius: var(--radius);
   padding: 10px 14px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 7px;
 }
 .lost {
   opacity: 0.6;
+}
+ul {
+  margin: 0;
+  padding-left: 18px;
 }
 .problem {
   color: var(--stop);

@@ -157,6 +157,7 @@ function clear() {
 <style scoped>
 .study {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
 }
 .bars {
@@ -174,6 +175,7 @@ function clear() {
 }
 .sliders {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 8px;
   align-content: start;
 }
@@ -195,7 +197,7 @@ function clear() {
 }
 @media (max-width: 900px) {
   .two {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -68,10 +68,12 @@ const { mutate, isPending, error, isSuccess } = useMutation({
   margin: 0 auto;
   padding: 24px 18px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
 }
 form {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
   padding: 20px;
 }

@@ -27,6 +27,7 @@ const decided = computed(() => docket.value?.undo ?? null)
 <style scoped>
 .banners {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 6px;
   padding: 0 20px;
 }

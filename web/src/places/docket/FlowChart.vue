@@ -106,6 +106,7 @@ watch(
 <style scoped>
 .flow {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 6px;
   align-content: start;
   min-width: 0;

@@ -32,6 +32,7 @@ const history = useHistory(
   padding: 0;
   margin: 6px 0;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 4px;
 }
 li {

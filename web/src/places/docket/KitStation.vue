@@ -73,6 +73,7 @@ defineEmits<{ next: [] }>()
 .cautions {
   padding-left: 18px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 6px;
 }
 </style>

@@ -155,6 +155,7 @@ useKeys({
 <style scoped>
 .power {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
 }
 .cleared {
@@ -169,6 +170,7 @@ useKeys({
   border-radius: var(--radius);
   padding: 12px 16px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 5px;
 }
 .voided {
@@ -193,6 +195,7 @@ useKeys({
   border-top: 1px solid var(--line);
   padding-top: 12px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 10px;
 }
 .plainlist {
@@ -200,6 +203,7 @@ useKeys({
   padding: 0;
   margin: 8px 0;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 8px;
 }
 .map {
@@ -209,6 +213,7 @@ useKeys({
 .cautions {
   padding-left: 18px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 5px;
   margin: 8px 0;
 }

@@ -169,6 +169,7 @@ useKeys({
 }
 .run {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
 }
 .asked {

@@ -203,17 +203,20 @@ useKeys({
 <style scoped>
 .stack {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
 }
 .explains {
   margin: 12px 0;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 8px;
 }
 article {
   border-bottom: 1px solid var(--line);
   padding: 8px 4px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 5px;
 }
 article.first {
@@ -251,6 +254,7 @@ article.first {
   margin-top: 18px;
   padding-top: 12px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 8px;
 }
 pre {

@@ -43,6 +43,7 @@ function done() {
 <style scoped>
 .box {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
 }
 .acts {

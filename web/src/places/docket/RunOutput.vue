@@ -34,6 +34,7 @@ const stamped = computed(() =>
 <style scoped>
 .output {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
 }
 pre {

@@ -58,6 +58,7 @@ useKeys({
 <style scoped>
 .study {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 10px;
 }
 .bar {

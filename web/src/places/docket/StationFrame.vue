@@ -34,6 +34,7 @@ defineEmits<{ next: [] }>()
 
 <style scoped>
 .frame {
+  min-width: 0;
   display: flex;
   flex-direction: column;
   min-height: 0;
@@ -47,6 +48,7 @@ defineEmits<{ next: [] }>()
   padding: 4px 20px 14px;
 }
 .evidence {
+  min-width: 0;
   display: flex;
   flex-direction: column;
   min-height: 0;
@@ -64,7 +66,7 @@ defineEmits<{ next: [] }>()
 }
 @media (max-width: 900px) {
   .columns {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

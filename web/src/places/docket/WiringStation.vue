@@ -138,6 +138,7 @@ useKeys({
 .nets {
   margin-top: 22px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 8px;
 }
 .rules {

@@ -95,6 +95,7 @@ const settings = (part: Schemas['RecipeOut']) =>
 }
 section {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 8px;
   align-content: start;
 }
@@ -112,7 +113,7 @@ ul {
 }
 @media (max-width: 900px) {
   .about {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -169,6 +169,7 @@ useKeys({
 }
 nav {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 2px;
 }
 nav a {
@@ -221,7 +222,7 @@ header .btn {
 }
 @media (max-width: 900px) {
   .page {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
   nav {
     display: flex;

@@ -68,6 +68,7 @@ function lineOf(number: number) {
 <style scoped>
 .stack {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 10px;
 }
 .file {
@@ -102,6 +103,7 @@ textarea {
   margin: 4px 0 0;
   padding-left: 18px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 5px;
 }
 .line {

@@ -55,6 +55,7 @@ ol {
   margin: 0;
   padding-left: 22px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
 }
 header {

@@ -53,6 +53,7 @@ const station = computed(() =>
 <style scoped>
 .card {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   grid-template-rows: auto 1fr auto;
   gap: 8px;
   border: 1px solid var(--line);

@@ -182,7 +182,7 @@ header {
 }
 @media (max-width: 1000px) {
   .floor {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
     height: auto;
   }
   .room,

@@ -66,6 +66,7 @@ function toggle(docket: number) {
 <style scoped>
 .box {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
 }
 label {

@@ -84,6 +84,7 @@ header {
   border-radius: 8px;
   padding: 14px 16px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 11px;
 }
 .calm {
@@ -106,6 +107,7 @@ header {
   border-radius: var(--radius);
   padding: 10px 12px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 5px;
 }
 .seen.stop {

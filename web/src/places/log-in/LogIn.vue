@@ -73,6 +73,7 @@ async function logIn() {
 }
 form {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
   width: min(380px, 100%);
   padding: 30px 34px;

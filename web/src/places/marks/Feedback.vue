@@ -62,6 +62,7 @@ const print = () => window.print()
   margin: 0 auto;
   padding: 20px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
 }
 .acts {
@@ -69,7 +70,12 @@ const print = () => window.print()
   gap: 10px;
 }
 article {
-  padding: 30px 36px;
+  padding: clamp(14px, 4vw, 30px) clamp(14px, 4.5vw, 36px);
+}
+article > *,
+.acts {
+  min-width: 0;
+  flex-wrap: wrap;
 }
 header {
   display: flex;

@@ -92,6 +92,7 @@ const closed = computed(() => data.value?.rows.filter((r) => r.closed).length ??
 .page {
   padding: 18px 20px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
 }
 header {

@@ -121,6 +121,7 @@ const pass = computed(() => state.value === 'passed')
   margin: 0 auto;
   padding: 16px 18px 40px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
 }
 header {

@@ -23,7 +23,7 @@ defineProps<{ docket: MyDocket }>()
       </ul>
     </template>
     <h3>Marked for</h3>
-    <p>
+    <p class="criteria">
       <span v-for="c in docket.exercise.criteria" :key="c.title" class="criterion"
         >{{ c.title }} <b>{{ c.of }}</b></span
       >
@@ -34,11 +34,16 @@ defineProps<{ docket: MyDocket }>()
 <style scoped>
 section {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 8px;
 }
 ul {
   margin: 0;
   padding-left: 18px;
+}
+.criteria {
+  display: flex;
+  flex-wrap: wrap;
 }
 .criterion {
   margin-right: 16px;

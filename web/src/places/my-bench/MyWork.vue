@@ -10,6 +10,9 @@ import SheetTable from '@/pieces/sheet/SheetTable.vue'
 import { clockTime } from '@/shared/words'
 import HintList from './HintList.vue'
 import Prediction from './Prediction.vue'
+import type { Schemas } from '@/api/client'
+import { hasDraft } from '@/shared/drafts'
+import RecipeList from './RecipeList.vue'
 import type { MyDocket } from './use-my-docket'
 import { useMyDocket } from './use-my-docket'
 
@@ -21,7 +24,17 @@ const open = computed(() => props.kind !== 'readings' || props.docket.cleared)
 const printed = computed(() =>
   props.docket.exercise.readings.map((r) => `the ${r.says}${r.unit ? ` in ${r.unit}` : ''}`).join(' and '),
 )
-const writing = ref(state.value !== 'asks' && state.value !== 'passed')
+// What was begun and not handed in is open again after a reload.
+const writing = ref(
+  (state.value !== 'asks' && state.value !== 'passed') || hasDraft(props.docket.id, props.kind),
+)
+const drawn = ref<Schemas['BenchOut'] | null>(null)
+const bench = computed(() => (writing.value ? drawn.value : null) ?? props.docket.wiring?.bench ?? null)
+const found = computed(() =>
+  (given.value?.hints ?? []).flatMap((h) =>
+    h.line ? [{ line: h.line, column: h.column ?? 1, text: h.hint, severity: h.severity }] : [],
+  ),
+)
 const chosen = ref(0)
 const hint = computed(() => given.value?.hints[chosen.value] ?? null)
 const lit = computed(() => (hint.value ? { parts: hint.value.parts, places: [], nets: [] } : null))
@@ -42,9 +55,15 @@ async function send(text: string, token: string, basedOn: number) {
       <p class="soft">
         Attempt {{ given.number }}, handed in by {{ given.by }} at {{ clockTime(given.at) }}.
       </p>
+      <section v-if="given.to_come?.length" class="to-come">
+        <h3>Still to come</h3>
+        <ul>
+          <li v-for="line in given.to_come" :key="line">{{ line }}</li>
+        </ul>
+      </section>
       <HintList v-if="given.hints.length" v-model:chosen="chosen" :hints="given.hints" />
       <p v-else-if="!given.judged" class="soft" role="status">Being checked…</p>
-      <p v-else-if="kind !== 'readings' && !docket.voided" class="good">
+      <p v-else-if="kind !== 'readings' && !docket.voided && !given.to_come?.length" class="good">
         Nothing stands out in what you handed in.
       </p>
       <ul
@@ -58,12 +77,6 @@ async function send(text: string, token: string, basedOn: number) {
         v-if="kind === 'wiring' && docket.wiring?.changes"
         :changes="docket.wiring.changes"
         :since="docket.wiring.number - 1"
-      />
-      <BoardMap
-        v-if="kind === 'wiring' && docket.wiring?.bench"
-        :bench="docket.wiring.bench"
-        :lit="lit"
-        :severity="hint?.severity"
       />
       <div v-if="kind === 'readings' && docket.sheet && !docket.sheet.reason" class="scroll">
         <SheetTable
@@ -89,6 +102,15 @@ async function send(text: string, token: string, basedOn: number) {
         </button>
       </div>
     </section>
+    <RecipeList
+      v-if="kind === 'wiring' && (writing || !given)"
+      :recipe="docket.exercise.recipe"
+      :placed="bench?.parts.map((p) => p.ref) ?? []"
+    />
+    <section v-if="kind === 'wiring' && bench?.parts.length" class="map" aria-label="Board map">
+      <p v-if="writing && drawn" class="soft">Drawn as it stands in the table below.</p>
+      <BoardMap :bench="bench" :lit="writing && drawn ? null : lit" :severity="hint?.severity" />
+    </section>
     <HandIn
       v-if="writing || !given"
       :docket="docket.id"
@@ -99,7 +121,9 @@ async function send(text: string, token: string, basedOn: number) {
       :recipe="docket.exercise.recipe"
       :steps="docket.exercise.steps.map((s) => s.name ?? '')"
       :check="kind === 'wiring' ? check : undefined"
+      :found="found"
       :send="send"
+      @checked="drawn = $event.bench"
     />
     <section v-if="kind === 'program'" class="asked">
       <h3>Asked</h3>
@@ -143,8 +167,18 @@ async function send(text: string, token: string, basedOn: number) {
   padding: 9px 14px 9px 30px;
   margin: 0;
 }
+.to-come {
+  background: var(--sunk);
+  border-radius: var(--radius);
+  padding: 10px 14px;
+}
+.to-come ul {
+  margin: 4px 0 0;
+  padding-left: 18px;
+}
 .given {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
 }
 .good {

@@ -87,6 +87,7 @@ async function keep() {
 <style scoped>
 .prediction {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 8px;
   border-bottom: 1px solid var(--line);
   padding-bottom: 14px;

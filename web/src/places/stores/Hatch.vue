@@ -136,11 +136,13 @@ function choose(name: string) {
 }
 .desk {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
   align-content: start;
 }
 .box {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 10px;
   padding: 18px;
 }
@@ -163,7 +165,7 @@ function choose(name: string) {
 }
 @media (max-width: 900px) {
   .page {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

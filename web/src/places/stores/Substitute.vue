@@ -73,6 +73,7 @@ function take(offer: Schemas['OfferOut']) {
 }
 .advice {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 8px;
 }
 .offers {

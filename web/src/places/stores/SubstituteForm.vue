@@ -53,6 +53,7 @@ async function send() {
 <style scoped>
 form {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
 }
 .big {

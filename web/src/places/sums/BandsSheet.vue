@@ -164,6 +164,7 @@ function count(to: number) {
 }
 section {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
   align-content: start;
 }
@@ -231,7 +232,7 @@ section {
 }
 @media (max-width: 900px) {
   .two {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
   .other {
     border-left: 0;

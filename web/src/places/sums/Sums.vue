@@ -64,6 +64,7 @@ useKeys({
 }
 nav {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 2px;
 }
 nav a {
@@ -86,7 +87,7 @@ nav a[aria-current] {
 }
 @media (max-width: 900px) {
   .page {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
   nav {
     display: flex;

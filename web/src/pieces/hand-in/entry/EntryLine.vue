@@ -107,6 +107,7 @@ defineExpose({ focus: () => hasKeyboard && field.value?.focus({ preventScroll: t
 <style scoped>
 .entry {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 6px;
 }
 .line {
@@ -179,7 +180,7 @@ dd {
 }
 @media (max-width: 620px) {
   dl {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

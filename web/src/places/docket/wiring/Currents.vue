@@ -134,6 +134,7 @@ function wayOf(amps: Record<string, number>): string[] {
 }
 .currents {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
 }
 .handles {

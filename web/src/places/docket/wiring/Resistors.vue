@@ -110,6 +110,7 @@ li {
   border-bottom: 1px solid var(--line);
   padding: 12px 6px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 7px;
 }
 li.lit {

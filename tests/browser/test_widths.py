@@ -1,0 +1,41 @@
+"""Nothing runs off the side: every place at the widths of a tablet, a phone, a small phone, and at 200 % zoom."""
+
+from tests.browser.base import BrowserCase
+
+WIDTHS = {820: 1180, 640: 400, 390: 844, 320: 700}  # 640 by 400 is 1280 by 800 at 200 %
+TOO_WIDE = """() => {
+  const most = document.documentElement.clientWidth
+  if (document.documentElement.scrollWidth <= most) return []
+  return [...document.querySelectorAll('main *, header *')]
+    .filter((e) => e.getBoundingClientRect().right > most + 1 && !e.closest('nav, .wrap, .scroll, .tabs, .panel, .inside'))
+    .slice(0, 4).map((e) => `${e.tagName}.${e.className} ${Math.round(e.getBoundingClientRect().right)}`)
+}"""
+
+
+class WidthsTest(BrowserCase):
+    maxDiff = None
+
+    def too_wide(self, username: str, paths: list[str]) -> list[str]:
+        found = []
+        page = self.page_for(username, paths[0])
+        for path in paths:
+            page.goto(self.live_server_url + path)
+            page.locator("h1, h2").first.wait_for()
+            page.wait_for_load_state("networkidle")
+            for width, height in WIDTHS.items():
+                page.set_viewport_size({"width": width, "height": height})
+                page.wait_for_timeout(120)
+                found += [f"{path} at {width}: {what}" for what in page.evaluate(TOO_WIDE)]
+        return found
+
+    def test_of_staff(self):
+        two, seven, ten = (f"/dockets/{self.docket(bench).pk}" for bench in (2, 7, 10))
+        stations = [f"{two}/{name}" for name in ("kit", "wiring", "power")]
+        stations += [f"{two}/wiring?view={view}" for view in ("currents", "resistors", "compare", "hand-in")]
+        stations += [f"{seven}/program", f"{seven}/program?view=run-on-the-twin", f"{seven}/readings", f"{ten}/mark"]
+        places = ["/floor", "/hatch", "/marks", "/exercises", "/sums", "/sums/divider", "/account"]
+        self.assertEqual(self.too_wide("ines.marlow", [*places, *stations, f"{ten}/feedback"]), [])
+
+    def test_of_a_pair(self):
+        stations = ("kit", "wiring", "power", "program", "readings", "mark")
+        self.assertEqual(self.too_wide("bela.quist", [f"/my-bench?station={name}" for name in stations]), [])
