@@ -1,5 +1,3 @@
-from axe_playwright_python.sync_playwright import Axe
-
 from tests.browser.base import BrowserCase
 from tests.samples import hand_in
 
@@ -83,34 +81,3 @@ class PairMendsTest(BrowserCase):
         page.get_by_role("heading", name="This docket cannot be shown").wait_for()
         answer = page.request.get(f"{self.live_server_url}/api/my/dockets/{other.pk}")
         self.assertEqual(answer.status, 404)
-
-
-class AccessibilityTest(BrowserCase):
-    def test_main_places_pass_the_automatic_check_in_both_themes(self):
-        staff = self.page_for("ines.marlow", "/floor")
-        for theme in ("light", "dark"):
-            staff.evaluate(f"localStorage.setItem('verifex-mode', '{theme}')")
-            for path in (
-                "/floor",
-                f"/dockets/{self.docket(2).pk}/wiring",
-                f"/dockets/{self.docket(7).pk}/readings",
-                "/hatch",
-                "/marks",
-                "/sums",
-                "/sums/base",
-            ):
-                staff.goto(self.live_server_url + path)
-                staff.wait_for_load_state("networkidle")
-                self.check(staff, f"{path} {theme}")
-            staff.goto(f"{self.live_server_url}/dockets/{self.docket(2).pk}/wiring")
-            for tab in ("Currents", "Resistors", "Compare", "Hand-in"):
-                staff.get_by_role("tab", name=tab).click()
-                staff.wait_for_load_state("networkidle")
-                self.check(staff, f"{tab} {theme}")
-        self.check(self.page_for("leo.castell", "/my-bench", width=390, height=844), "my bench")
-
-    def check(self, page, where: str) -> None:
-        page.locator("h1").first.wait_for()
-        results = Axe().run(page, options={"runOnly": ["wcag2a", "wcag2aa", "wcag22aa"]})
-        found = [f"{v['id']}: {v['nodes'][0]['html'][:140]}" for v in results.response["violations"]]
-        self.assertEqual(found, [], where)

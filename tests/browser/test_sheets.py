@@ -49,7 +49,7 @@ class ExercisePageTest(BrowserCase):
 
     def test_a_file_is_brought_in_mended_and_released(self):
         page = self.page_for("ines.marlow", "/exercises")
-        page.get_by_role("button", name="Bring in a file").click()
+        page.get_by_role("button", name="Import a file").click()
         self.expected_refusals = 1
         field = page.get_by_label("or paste it here")
         field.fill(EXERCISE_TEXT.replace("part: buzzer", "part: buzer"))
@@ -70,7 +70,7 @@ class PredictionPageTest(BrowserCase):
         page.get_by_role("link", name="Readings").first.click()
         page.get_by_label("Room air, brood-box thermometer").fill("21.4")
         page.get_by_label("Warm pack, brood-box thermometer").fill("80")
-        page.get_by_role("button", name="Keep the prediction").click()
+        page.get_by_role("button", name="Save the prediction").click()
         page.get_by_text("by Leo Castell").wait_for()
         self.assertEqual(page.get_by_text("in limits").count(), 0)  # not told before the readings
         last = self.docket(2).attempts.filter(kind="prediction").latest("number")
@@ -83,7 +83,7 @@ class PredictionPageTest(BrowserCase):
         page = self.page_for("jule.brandt", "/my-bench")
         page.get_by_role("link", name="Readings").first.click()
         page.get_by_label("Room air, brood-box thermometer").fill("22")
-        page.get_by_role("button", name="Keep the prediction").click()
+        page.get_by_role("button", name="Save the prediction").click()
         page.get_by_text("by Jule Brandt").wait_for()
         self.assertEqual(docket.attempts.filter(kind="prediction").count(), 1)
 

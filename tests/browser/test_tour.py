@@ -48,7 +48,7 @@ class InstructorTourTest(BrowserCase):
         page.keyboard.press("p")
         page.get_by_role("heading", name="Cleared for power").wait_for()
         page.fill("#measure-rail", "4.93")
-        page.get_by_role("button", name="Keep").first.click()
+        page.get_by_role("button", name="Save").first.click()
         page.get_by_text("4.93 V").first.wait_for()
 
         page.get_by_role("link", name="Program").first.click()
@@ -73,7 +73,7 @@ class InstructorTourTest(BrowserCase):
         page.get_by_role("button", name="Change Wiring").click()
         page.get_by_placeholder("The reason").fill("Neat, but one lead was loose.")
         page.get_by_label("Marks for Wiring").fill("7.5")
-        page.get_by_role("button", name="Keep").click()
+        page.get_by_role("button", name="Save").click()
         page.get_by_text("8 was proposed").wait_for()
         page.keyboard.press("m")
         page.get_by_text("The pair can see it.").wait_for()

@@ -161,5 +161,5 @@ class SumsTest(BrowserCase):
         page = self.page_for("leo.castell", "/sums")
         page.get_by_placeholder("nothing yet").fill("3k28")
         page.get_by_text("Perhaps orange, orange, red, gold").wait_for()
-        page.get_by_role("button", name="take these").click()
+        page.get_by_role("button", name="use these").click()
         page.get_by_text("It fits").wait_for()

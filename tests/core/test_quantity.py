@@ -20,6 +20,10 @@ class ParseQuantityTest(TestCase):
         self.assertAlmostEqual(parse_quantity("3m", "metre"), 3.0)
         self.assertAlmostEqual(parse_quantity("5 V", "volt"), 5.0)
 
+    def test_a_length_may_be_given_as_people_measure_it(self):
+        for text, metres in (("0.4", 0.4), ("50.8cm", 0.508), ("20 in", 0.508), ("508mm", 0.508), ("1.5m", 1.5)):
+            self.assertAlmostEqual(parse_quantity(text, "metre"), metres, msg=text)
+
     def test_what_is_no_value_is_refused_with_an_example(self):
         for text in ("", "abc", "4k7k", "1e999", "--3", "0x10"):
             with self.assertRaisesRegex(ValueError, "330, 4k7"):

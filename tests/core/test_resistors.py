@@ -3,6 +3,7 @@ from unittest import TestCase
 from hypothesis import assume, given
 from hypothesis import strategies as st
 
+from verifex.core.expected.calculators import ALL_SUMS
 from verifex.core.resistors.bands import DIGITS, TOLERANCE_PERCENT, bands_for, read_bands
 from verifex.core.resistors.series import SERIES, neighbours
 from verifex.core.resistors.sums import divider, fits_nominal, led_series
@@ -76,6 +77,10 @@ class SumsTest(TestCase):
         self.assertAlmostEqual(
             divider(supply, upper, lower, load).loaded_volts, supply * both / (upper + both), places=6
         )
+
+    def test_air_colder_than_can_be_is_refused(self):
+        with self.assertRaisesRegex(ValueError, "air, °C: -400 cannot be"):
+            ALL_SUMS["echo"].answer({"distance": "20in", "air": "-400"})
 
     def test_the_meter_has_its_own_error(self):
         self.assertTrue(fits_nominal(330, 5, 346.5))

@@ -1,4 +1,5 @@
 from tests.site.base import DemoCase
+from verifex.acts.models import Event
 from verifex.people.models import Pair, PairMember, User
 from verifex.plan.models import Seat
 
@@ -30,6 +31,17 @@ class HatchTest(DemoCase):
             self.assertEqual(answer.status_code, 422)
             self.assertIn(said, answer.json()["message"])
         self.assertIn("No pair", self.hand_out("HB-15", "P-99").json()["message"])
+
+    def test_a_kit_that_was_held_back_is_put_right_and_can_go_out(self):
+        for tag in ("HB-14", "HB-13"):  # in repair; lacks a part
+            said = self.assistant.ask("/api/hatch/put-right", tag=tag).json()["message"]
+            self.assertEqual(said, f"{tag} is ready.")
+        states = {kit["tag"]: kit["state"] for kit in self.instructor.ask("/api/kits").json()}
+        self.assertEqual((states["HB-13"], states["HB-14"]), ("ready", "ready"))
+        self.assertEqual(Event.objects.latest("id").detail["what"], "filled up: sounder")
+        again = self.assistant.ask("/api/hatch/put-right", tag="HB-14")
+        self.assertEqual((again.status_code, again.json()["message"]), (422, "HB-14 is not held back."))
+        self.assertEqual(self.member(2).ask("/api/hatch/put-right", tag="HB-15").status_code, 403)
 
     def test_a_pair_has_one_kit_at_a_time(self):
         self.assertIn("still has HB-02", self.hand_out("HB-15", "P-02").json()["message"])

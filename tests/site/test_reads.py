@@ -1,14 +1,17 @@
 """Reading is cheap and changes nothing: a fixed number of queries, 304 where nothing is new, not a row written."""
 
 from contextlib import contextmanager
+from datetime import timedelta
 
 from django.apps import apps
 from django.db import connection
 from django.test.utils import CaptureQueriesContext
+from django.utils import timezone
 
 from tests.site.base import DemoCase
 from tests.site.large import copy_class
 from tests.site.test_access import addresses
+from verifex.plan.models import Session
 
 
 class QueriesTest(DemoCase):
@@ -37,6 +40,27 @@ class QueriesTest(DemoCase):
         with self.at_most(15):
             rows = self.instructor.ask(f"/api/sessions/{self.session.pk}/marks").json()["rows"]
         self.assertEqual(len(rows), 48)
+
+
+class FindingAPairTest(DemoCase):
+    def test_pairs_come_with_the_names_of_their_members_by_bench(self):
+        pairs = self.assistant.ask(f"/api/sessions/{self.session.pk}/pairs").json()
+        two = next(row for row in pairs if row["bench"] == 2)
+        self.assertEqual((two["pair"], two["members"]), ("Castell · Nwosu", ["Leo Castell", "Ada Nwosu"]))
+        self.assertEqual([row["bench"] for row in pairs][:3], [1, 2, 3])
+        self.assertEqual(self.member(2).ask(f"/api/sessions/{self.session.pk}/pairs").status_code, 403)
+
+    def test_the_running_session_comes_before_one_that_begins_sooner_than_it_began(self):
+        now, one = timezone.now(), self.session
+        Session.objects.filter(pk=one.pk).update(starts_at=now - timedelta(hours=2), ends_at=now + timedelta(hours=1))
+        soon = Session.objects.create(
+            section=one.section, room=one.room, starts_at=now + timedelta(minutes=70), ends_at=now + timedelta(hours=4)
+        )
+        over = Session.objects.create(
+            section=one.section, room=one.room, starts_at=now - timedelta(hours=4), ends_at=now - timedelta(hours=3)
+        )
+        listed = [row["id"] for row in self.instructor.ask("/api/sessions").json()]
+        self.assertEqual(listed, [one.pk, soon.pk, over.pk])
 
 
 class NothingNewTest(DemoCase):

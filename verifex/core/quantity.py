@@ -29,6 +29,8 @@ UNIT_WORDS = {
     "percent": ("%",),
     "none": (),
 }
+#: Other units that a value may be given in, with how many of the asked unit one of them is.
+CONVERTED = {"metre": {"in": 0.0254, "inch": 0.0254, "inches": 0.0254, "cm": 0.01, "mm": 0.001}}
 SYMBOLS = {
     "ohm": "Ω",
     "volt": "V",
@@ -49,9 +51,12 @@ def parse_quantity(text: str, unit: str = "ohm") -> float:
     """The value of `text` in the SI unit `unit` (a key of `UNIT_WORDS`).
 
     Takes a decimal point or comma, a prefix behind the number or in place of the point (4k7), and the
-    unit's own sign or word. Raises ValueError, saying what was expected.
+    unit's own sign or word; a length may also be given in cm, mm or inches. Raises ValueError, saying what was expected.
     """
     stripped = text.strip()
+    for word, factor in CONVERTED.get(unit, {}).items():
+        if stripped.endswith(word) and stripped[: -len(word)].strip():
+            return parse_quantity(stripped[: -len(word)], "none") * factor
     for word in UNIT_WORDS[unit]:
         # "R" may also stand for the point (4R7): only a trailing one is a unit here.
         if stripped.endswith(word) and len(stripped) > len(word):

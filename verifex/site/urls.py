@@ -17,6 +17,9 @@ def interface(request: HttpRequest) -> HttpResponse:
     return render(request, "index.html")
 
 
+admin.site.site_header = admin.site.site_title = "Verifex administration"
+admin.site.index_title = "Accounts, course and places; what services own is shown only"
+
 urlpatterns = [
     path("api/", api.urls),
     # One log-in for all, with one throttle; the administration pages have none of their own.

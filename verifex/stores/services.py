@@ -7,10 +7,10 @@ from django.db import models, transaction
 
 from verifex.acts import clock
 from verifex.acts.events import STORES, record
-from verifex.acts.refusals import Refused
+from verifex.acts.refusals import NotAllowed, Refused
 from verifex.core.quantity import in_words
 from verifex.exercises.models import ExerciseVersion
-from verifex.people.access import require_staff
+from verifex.people.access import is_staff_of, require_staff
 from verifex.people.models import Pair, User
 from verifex.plan.models import Session
 from verifex.stores.advice import allowed_resistors
@@ -61,7 +61,7 @@ def held_back(course_id: int) -> list[str]:
 
 def kit_of(tag: str) -> Kit:
     """The kit with this tag. Raises Refused."""
-    kit = Kit.objects.filter(tag__iexact=tag.strip()).select_related("exercise").first()
+    kit = Kit.objects.filter(tag__iexact=tag.strip()).select_related("exercise__course").first()
     if kit is None:
         raise Refused(f"No kit has the tag “{tag.strip()[:40]}”.")
     return kit
@@ -123,6 +123,25 @@ def note_faults(actor: User, tag: str, faults: list[str]) -> KitIssue:
     issue.kit.save(update_fields=["in_repair", "repair_note"])
     record(actor, f"found a fault in {issue.kit.tag}", f"kit:{issue.kit.tag}", scope=STORES, faults=faults)
     return issue
+
+
+@transaction.atomic
+def put_right(actor: User, tag: str) -> Kit:
+    """A kit that was held back can go out again: it is repaired, and what it lacked is in it. Refused where nothing held
+    it back."""
+    kit = kit_of(tag)
+    if not is_staff_of(actor, kit.exercise.course):
+        raise NotAllowed("Only the staff of this course may do that.")
+    missing = [part.title for part in kit.parts.filter(present=False)]
+    if not kit.in_repair and not missing:
+        raise Refused(f"{kit.tag} is not held back.")
+    what = [f"repaired: {kit.repair_note or 'no note'}"] if kit.in_repair else []
+    what += [f"filled up: {', '.join(missing)}"] if missing else []
+    kit.in_repair, kit.repair_note = False, ""
+    kit.save(update_fields=["in_repair", "repair_note"])
+    kit.parts.filter(present=False).update(present=True)
+    record(actor, f"put {kit.tag} right", f"kit:{kit.tag}", scope=STORES, what="; ".join(what))
+    return kit
 
 
 def _just_back(actor: User, tag: str) -> KitIssue:

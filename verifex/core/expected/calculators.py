@@ -13,6 +13,7 @@ from verifex.core.resistors.calculators import SUMS
 from verifex.core.resistors.sum import Answer, Field, Row, Sum
 
 MOST_BITS = 16
+ABSOLUTE_ZERO_CELSIUS = -273.15
 
 
 def _steps(bits: float) -> int:
@@ -155,7 +156,7 @@ SENSOR_SUMS: dict[str, Sum] = {
             Field("reference", "reference", "volt", "5"), Field("bits", "bits", "none", "10"),
         ), _divided),
         Sum("echo", "Echo time", "t = 2 · d / (331.3 + 0.606 · T)", (
-            Field("distance", "distance", "metre", "0.4"), Field("air", "air, °C", "none", "20", signed=True),
+            Field("distance", "distance", "metre", "0.4"), Field("air", "air, °C", "none", "20", signed=True, least=ABSOLUTE_ZERO_CELSIUS),
         ), _echo),
         Sum("light-cell", "Light cell", "R = R_10 · (10 lux / E)^γ", (
             Field("dark", "dark, lux", "none", "2"), Field("bright", "bright, lux", "none", "300"), Field("r10", "cell at 10 lux", "ohm", "12k"),

@@ -21,6 +21,7 @@ class Field:
     default: str
     optional: bool = False
     signed: bool = False  # 0 and less are values too
+    least: float | None = None  # in the unit; what is below cannot be
 
 
 @dataclass(frozen=True, slots=True)
@@ -77,4 +78,6 @@ class Sum:
                 raise ValueError(f"{one.label}: {wrong}") from None
             if values[one.name] <= 0 and not one.signed:
                 raise ValueError(f"{one.label}: {text} is not above 0")
+            if one.least is not None and values[one.name] < one.least:
+                raise ValueError(f"{one.label}: {text} cannot be; {one.least:g} is the least there is")
         return self.compute(values)

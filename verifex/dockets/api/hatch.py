@@ -16,6 +16,7 @@ from verifex.exercises.models import ExerciseVersion
 from verifex.people.access import reader, require_staff, sections_of
 from verifex.people.models import Pair
 from verifex.plan.models import Session
+from verifex.stores import services as stores
 from verifex.stores.advice import allowed_resistors, offers
 from verifex.stores.models import Kit, KitIssue
 from verifex.stores.schemas import OfferOut
@@ -175,6 +176,13 @@ def undo_take_back(request: HttpRequest, data: TagIn) -> dict[str, Any]:
     _staff_only(request)
     issue = services.undo_take_back(reader(request), data.tag)
     return {"message": f"{issue.kit.tag} is with {issue.pair} again. Power has to be cleared anew."}
+
+
+@router.post("/hatch/put-right", response=SaidOut)
+def put_right(request: HttpRequest, data: TagIn) -> dict[str, Any]:
+    """A kit that was in repair or lacked something can go out again."""
+    _staff_only(request)
+    return {"message": f"{stores.put_right(reader(request), data.tag).tag} is ready."}
 
 
 @router.get("/hatch/advice", response=list[AdviceOut])

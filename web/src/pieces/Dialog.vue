@@ -20,14 +20,14 @@ const heading = useId()
       :aria-labelledby="heading"
       :style="{ width: `min(${width}, 94vw)` }"
     >
-      <header>
+      <div class="head">
         <h2 :id="heading">{{ title }}</h2>
         <button type="button" class="close" aria-label="Close" @click="show = false">
           <svg viewBox="0 0 16 16" width="14" height="14" aria-hidden="true">
             <path d="M3 3l10 10M13 3L3 13" />
           </svg>
         </button>
-      </header>
+      </div>
       <slot />
     </section>
   </NModal>
@@ -42,7 +42,7 @@ const heading = useId()
   max-height: 92vh;
   overflow: auto;
 }
-header {
+.head {
   display: flex;
   align-items: center;
   justify-content: space-between;

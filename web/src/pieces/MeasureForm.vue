@@ -45,7 +45,7 @@ async function keep() {
         :aria-invalid="!!wrong"
       />
       {{ unit }}
-      <button class="btn line" :disabled="!typed.trim()">Keep</button>
+      <button class="btn line" :disabled="!typed.trim()">Save</button>
     </span>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   </form>

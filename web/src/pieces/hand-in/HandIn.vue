@@ -125,7 +125,7 @@ function rebase() {
   error.value = null
 }
 
-async function takeFile(event: Event) {
+async function readFile(event: Event) {
   const field = event.target as HTMLInputElement
   const file = field.files?.[0]
   field.value = ''
@@ -163,7 +163,7 @@ async function takeFile(event: Event) {
       />
       <label class="btn quiet file">
         From a file
-        <input class="visually-hidden" type="file" :accept="words.endings.join(',')" @change="takeFile" />
+        <input class="visually-hidden" type="file" :accept="words.endings.join(',')" @change="readFile" />
       </label>
       <span v-if="draftLost" class="soft"
         >This browser cannot keep the draft: hand it in before you leave.</span
@@ -178,7 +178,7 @@ async function takeFile(event: Event) {
       Attempt {{ given?.number }} was handed in after this draft was begun. Nothing of the draft is lost.
       <button class="btn quiet" @click="rebase">Go on with the draft</button>
       <button class="btn quiet" @click="((text = given?.text ?? ''), (draft = null))">
-        Take the newer one
+        Use the newer one
       </button>
     </div>
 

@@ -54,7 +54,7 @@ async function takeBack() {
         <span class="visually-hidden">Reason</span>
         <input v-model="reason" class="field" placeholder="The reason; it stays with the mark" required />
       </label>
-      <button class="btn" :disabled="busy || !reason.trim()">Keep</button>
+      <button class="btn" :disabled="busy || !reason.trim()">Save</button>
       <button v-if="changed" type="button" class="btn quiet" @click="takeBack">As proposed</button>
       <button type="button" class="btn quiet" @click="editing = false">Not now</button>
     </form>

@@ -51,7 +51,7 @@ function turn(step: number) {
 }
 useKeys({
   n: { does: 'next bench in the Round', act: next },
-  u: { does: 'take the last decision back', act: () => void (docket.value?.undo && undo()) },
+  u: { does: 'undo the last decision', act: () => void (docket.value?.undo && undo()) },
   f: { does: 'back to the Floor', act: () => void router.push('/floor') },
   ArrowRight: { does: 'next station', act: () => turn(1) },
   ArrowLeft: { does: 'station before', act: () => turn(-1) },

@@ -19,7 +19,7 @@ const decided = computed(() => docket.value?.undo ?? null)
     </p>
     <p v-if="decided" class="undo">
       {{ decided.by }} {{ decidedWords(decided) }} at {{ clockTime(decided.at) }}.
-      <button class="btn quiet" :disabled="busy" @click="undo()">Take it back <kbd>U</kbd></button>
+      <button class="btn quiet" :disabled="busy" @click="undo()">Undo <kbd>U</kbd></button>
     </p>
   </div>
 </template>

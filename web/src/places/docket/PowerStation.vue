@@ -117,7 +117,7 @@ useKeys({
     <template #decisions>
       <template v-if="cleared">
         <button class="btn line" :disabled="!docket.may_overrule" @click="reopening = true">
-          Take the clearance back
+          Withdraw the clearance
         </button>
         <span class="soft">The pair may switch on.</span>
       </template>
@@ -145,7 +145,7 @@ useKeys({
   />
   <ReasonAsk
     v-model:show="reopening"
-    title="Take the clearance back"
+    title="Withdraw the clearance"
     label="Why"
     act="Take it back"
     @done="(why) => reopen('power', why)"

@@ -35,7 +35,7 @@ function switched(at: Record<string, number>): string {
         <th>Asked</th>
         <th>Did</th>
         <th class="num">Printed</th>
-        <th></th>
+        <th><span class="visually-hidden">Verdict</span></th>
       </tr>
     </thead>
     <tbody>
@@ -62,8 +62,8 @@ function switched(at: Record<string, number>): string {
         </td>
         <td class="num v">{{ row.printed === null ? '' : fixed(row.printed, 2) }}</td>
         <td>
-          <span v-if="row.kind === 'step' || !row.agrees" :class="row.agrees ? 'good' : 'parts'">{{
-            row.agrees ? 'agrees' : 'parts'
+          <span v-if="row.kind === 'step' || !row.agrees" :class="row.agrees ? 'good' : 'differs'">{{
+            row.agrees ? 'agrees' : 'differs'
           }}</span>
         </td>
       </tr>
@@ -85,7 +85,7 @@ td button.plain {
   color: var(--good);
   font-weight: 640;
 }
-.parts {
+.differs {
   color: var(--stop);
   font-weight: 640;
 }

@@ -34,7 +34,7 @@ async function keep() {
         >by <input v-model="adjustment" class="field v" :disabled="absent" inputmode="decimal" /> marks</label
       >
       <input v-model="reason" class="field why" placeholder="The reason" aria-label="Reason" />
-      <button class="btn" :disabled="busy">Keep</button>
+      <button class="btn" :disabled="busy">Save</button>
     </form>
     <p v-if="student.reason && !editing" class="soft">{{ student.reason }}</p>
   </div>

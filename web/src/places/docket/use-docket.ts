@@ -62,7 +62,7 @@ function make(id: Ref<number>) {
           }),
         ),
       ),
-    /** Take the last decision back, while it is fresh. */
+    /** Undo the last decision, while it is fresh. */
     undo: () =>
       decide(() =>
         ask(client.POST('/api/dockets/{docket_id}/undo', { ...params(), body: { based_on: basedOn() } })),

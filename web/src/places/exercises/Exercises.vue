@@ -16,7 +16,7 @@ import BoardChoice from './BoardChoice.vue'
 import ImportExercise from './ImportExercise.vue'
 import PlanView from './PlanView.vue'
 import ReleaseNote from './ReleaseNote.vue'
-import { takeFile, useSheet } from './use-exercise'
+import { downloadFile, useSheet } from './use-exercise'
 
 const route = useRoute()
 const router = useRouter()
@@ -57,7 +57,7 @@ const readings = computed(() => sheet.value?.steps.find((s) => s.name === step.v
 const budgeted = computed(
   () => readings.value.find((r) => `${r.ref}.${r.quantity}` === reading.value) ?? readings.value[0] ?? null,
 )
-const bringing = ref(false)
+const importing = ref(false)
 const go = (version: number) => router.replace(`/exercises/${version}`)
 function turn(by: number) {
   const at = listed.value.findIndex((e) => e.slug === exercise.value?.slug)
@@ -83,7 +83,7 @@ useKeys({
         {{ e.title }}
         <span v-if="!e.released" class="draft">draft</span>
       </RouterLink>
-      <button class="btn line" @click="bringing = true">Bring in a file</button>
+      <button class="btn line" @click="importing = true">Import a file</button>
     </nav>
     <div class="main">
       <p v-if="isPending" class="soft" aria-busy="true">Opening the exercises…</p>
@@ -111,7 +111,7 @@ useKeys({
             </option>
           </select>
           <span v-else class="soft">version {{ exercise.version }}</span>
-          <button class="btn quiet" @click="takeFile(exercise.id)">Take the file</button>
+          <button class="btn quiet" @click="downloadFile(exercise.id)">Download the file</button>
         </header>
         <ReleaseNote v-if="!exercise.released" :key="exercise.id" :exercise="exercise" />
         <section class="sheet">
@@ -155,7 +155,7 @@ useKeys({
         </section>
       </template>
     </div>
-    <ImportExercise v-model:show="bringing" @done="go" />
+    <ImportExercise v-model:show="importing" @done="go" />
   </div>
 </template>
 

@@ -71,7 +71,7 @@ export function useActs() {
 }
 
 /** Hands the exercise's file to the browser to keep. */
-export async function takeFile(id: number) {
+export async function downloadFile(id: number) {
   const file = await ask(
     client.GET('/api/exercises/{version_id}/file', { params: { path: { version_id: id } } }),
   )

@@ -5,6 +5,7 @@ import { ask, client } from '@/api/client'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
+import { count } from '@/shared/words'
 import { useWork } from '@/pieces/work/use-work'
 import WorkNote from '@/pieces/work/WorkNote.vue'
 
@@ -52,8 +53,12 @@ const print = () =>
         doing="Laying out the pages"
         @cancel="cancel"
       />
-      <button v-if="!isGoing && work?.state !== 'done'" class="btn" @click="print">
-        Make {{ pairs }} {{ pairs === 1 ? 'page' : 'pages' }}
+      <p v-if="!pairs">
+        No kit is out yet, and each page follows its pair's own kit and wiring. They can be printed as soon as
+        kits are handed out; until then the sheet of the exercise is under Exercises.
+      </p>
+      <button v-else-if="!isGoing && work?.state !== 'done'" class="btn" @click="print">
+        Make {{ count(pairs, 'page') }}
       </button>
     </div>
   </Dialog>

@@ -41,9 +41,7 @@ function toggle(docket: number) {
   </button>
   <Dialog v-model:show="show" title="Pass what has nothing to look at" width="560px">
     <form class="box" @submit.prevent="mutate()">
-      <p class="soft">
-        No Stop, Fix or Check, and readings in limits. Each can be taken back for a quarter of an hour.
-      </p>
+      <p class="soft">No Stop, Fix or Check, and readings in limits. Each can be undone for 15 minutes.</p>
       <label v-for="bench in clean" :key="bench.docket!">
         <input type="checkbox" :checked="!left.includes(bench.docket!)" @change="toggle(bench.docket!)" />
         <span class="number">{{ bench.bench }}</span>

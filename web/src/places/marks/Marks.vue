@@ -49,7 +49,7 @@ const closed = computed(() => data.value?.rows.filter((r) => r.closed).length ??
               {{ title }}<br /><span class="soft">of {{ data.of[index] }}</span>
             </th>
             <th class="num">Total</th>
-            <th></th>
+            <th><span class="visually-hidden">State</span></th>
           </tr>
         </thead>
         <tbody>

@@ -43,7 +43,7 @@ const passedWords = computed(() =>
     : 'Done. You can look at it again here.',
 )
 const WHAT: Record<string, string> = {
-  asks: 'Your instructor is coming. You can go on reading, or take the request back.',
+  asks: 'Your instructor is coming. You can go on reading, or withdraw the request.',
   'sent-back': 'Sent back: look at the hints, mend it, and hand it in again.',
   voided: 'The clearance is void: power off.',
 }

@@ -24,7 +24,7 @@ const state = computed(() => props.docket.stations.find((s) => s.station === 'po
       Ask for power
     </button>
     <button v-if="state === 'asks'" class="btn line" :disabled="busy" @click="withdraw('power')">
-      Take the request back
+      Withdraw the request
     </button>
     <ul>
       <li v-for="caution in docket.exercise.cautions" :key="caution">{{ caution }}</li>

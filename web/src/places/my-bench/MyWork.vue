@@ -78,7 +78,13 @@ async function send(text: string, token: string, basedOn: number) {
         :changes="docket.wiring.changes"
         :since="docket.wiring.number - 1"
       />
-      <div v-if="kind === 'readings' && docket.sheet && !docket.sheet.reason" class="scroll">
+      <div
+        v-if="kind === 'readings' && docket.sheet && !docket.sheet.reason"
+        class="scroll"
+        tabindex="0"
+        role="region"
+        aria-label="Sheet and readings"
+      >
         <SheetTable
           :sheet="docket.sheet"
           :readings="docket.steps"
@@ -87,7 +93,7 @@ async function send(text: string, token: string, basedOn: number) {
       </div>
       <div class="acts">
         <button v-if="state === 'asks'" class="btn line" :disabled="busy" @click="withdraw(kind)">
-          Take the request back
+          Withdraw the request
         </button>
         <button
           v-if="state === 'working' || state === 'sent-back'"

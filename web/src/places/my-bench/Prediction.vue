@@ -21,7 +21,7 @@ const wrong = ref<unknown>(null)
 const isDone = computed(() => Object.values(typed.value).some((text) => text.trim()))
 const quoted = (text: string) => `"${text.replace(/"/g, '""')}"`
 
-async function keep() {
+async function save() {
   wrong.value = null
   const rows = props.docket.exercise.steps.flatMap((step) =>
     columns.value.map(
@@ -44,9 +44,9 @@ async function keep() {
     <h3>Your prediction</h3>
     <p class="soft">
       Work out from your own wiring and values what each step should print, and enter what you measured at the
-      step below: each prediction is judged at that value. Only what is kept before your readings is judged.
+      step below: each prediction is judged at that value. Only what is saved before your readings is judged.
     </p>
-    <form @submit.prevent="keep">
+    <form @submit.prevent="save">
       <table class="plain">
         <thead>
           <tr>
@@ -72,10 +72,10 @@ async function keep() {
       </table>
       <div class="acts">
         <button class="btn" :disabled="busy || !isDone">
-          {{ docket.prediction ? 'Keep it anew' : 'Keep the prediction' }}
+          {{ docket.prediction ? 'Save it again' : 'Save the prediction' }}
         </button>
         <span v-if="docket.prediction" class="soft">
-          kept at {{ clockTime(docket.prediction.at) }} by {{ docket.prediction.by }}
+          saved at {{ clockTime(docket.prediction.at) }} by {{ docket.prediction.by }}
         </span>
         <a :href="`/api/my/dockets/${docket.id}/prediction.pdf`" target="_blank">As a page to print</a>
       </div>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 // The hatch: scan or type a kit's tag and a pair's badge, in either order. A scanner just types, and ends with Enter;
 // the field takes the next scan while the one before is answered.
-import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { ask, client } from '@/api/client'
+import Asked from '@/pieces/Asked.vue'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
+import { useFloor } from '@/queries/floor'
+import { useKits } from '@/queries/stores'
 import { useSession } from '@/shared/me'
-import { USUAL_MS } from '@/shared/polling'
 import KitTable from './KitTable.vue'
 import ScanAnswers from './ScanAnswers.vue'
 import SubstituteForm from './SubstituteForm.vue'
@@ -20,24 +20,13 @@ const mode = computed<Mode>(() => (act.value === 'back' ? 'back' : 'out'))
 const code = ref('')
 const tag = ref(String(route.query.kit ?? ''))
 const field = useTemplateRef<HTMLInputElement>('field')
-const { scan, forget, answers, pending, busy, undo, noteFault } = useScans(
+const { scan, forget, answers, pending, busy, undo, noteFault, putRight } = useScans(
   computed(() => session.value?.id),
   mode,
 )
 
-const { data: kits } = useQuery({
-  queryKey: ['kits'],
-  queryFn: () => ask(client.GET('/api/kits')),
-  refetchInterval: USUAL_MS,
-})
-const floor = useQuery({
-  queryKey: ['floor', computed(() => session.value?.id)],
-  queryFn: () =>
-    ask(
-      client.GET('/api/sessions/{session_id}/floor', { params: { path: { session_id: session.value!.id } } }),
-    ),
-  enabled: computed(() => !!session.value),
-})
+const kits = useKits({ often: true })
+const floor = useFloor(computed(() => session.value?.id))
 const waiting = computed(() => floor.data.value?.benches.filter((b) => !b.docket) ?? [])
 const hint = computed(() => {
   if (act.value === 'back') return 'Scan the kit that comes back. A fault can be written down after it.'
@@ -123,7 +112,9 @@ function choose(name: string) {
         @done="refocus"
       />
     </section>
-    <KitTable :kits="kits ?? []" :chosen="tag" @choose="choose" />
+    <Asked v-slot="{ data }" :query="kits" what="the kits">
+      <KitTable :kits="data" :chosen="tag" @choose="choose" @put-right="putRight" />
+    </Asked>
   </div>
 </template>
 

@@ -4,7 +4,7 @@ import type { Schemas } from '@/api/client'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 
 const props = defineProps<{ kits: Schemas['KitRowOut'][]; chosen: string }>()
-defineEmits<{ choose: [tag: string] }>()
+defineEmits<{ choose: [tag: string]; putRight: [tag: string] }>()
 const WORDS: Record<string, string> = {
   ready: 'ready',
   out: 'out',
@@ -36,6 +36,7 @@ const counts = computed(() => {
             <th>State</th>
             <th>With</th>
             <th>Note</th>
+            <th><span class="visually-hidden">Acts</span></th>
           </tr>
         </thead>
         <tbody>
@@ -60,6 +61,17 @@ const counts = computed(() => {
                   .filter(Boolean)
                   .join('; ')
               }}
+            </td>
+            <td class="num">
+              <button
+                v-if="kit.state === 'repair' || (kit.state === 'incomplete' && kit.parts.length)"
+                class="btn quiet"
+                :aria-label="`${kit.tag} is ${kit.state === 'repair' ? 'repaired' : 'complete'} now`"
+                @click.stop="$emit('putRight', kit.tag)"
+                @keydown.enter.stop
+              >
+                {{ kit.state === 'repair' ? 'Repaired' : 'Complete now' }}
+              </button>
             </td>
           </tr>
         </tbody>

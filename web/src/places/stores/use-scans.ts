@@ -31,6 +31,15 @@ export function useScans(session: Ref<number | undefined>, mode: Ref<Mode>) {
   function answer(good: boolean, text: string, back?: string) {
     answers.value = [{ id: ++number, at: Date.now(), good, text, back }, ...answers.value].slice(0, KEPT)
   }
+  /** A kit that was held back can go out again. */
+  async function putRight(tag: string) {
+    try {
+      answer(true, (await ask(client.POST('/api/hatch/put-right', { body: { tag } }))).message)
+    } catch (wrong) {
+      answer(false, wrong instanceof ApiError ? wrong.message : 'That did not work; try again.')
+    }
+    void queries.invalidateQueries({ queryKey: ['kits'] })
+  }
   function forget() {
     kit.value = badge.value = null
   }
@@ -88,6 +97,7 @@ export function useScans(session: Ref<number | undefined>, mode: Ref<Mode>) {
     pending: computed(() => (kit.value || badge.value ? { kit: kit.value, badge: badge.value } : null)),
     undo: (of: Answer) =>
       afterwards(() => ask(client.POST('/api/hatch/undo-take-back', { body: { tag: of.back! } })), of),
+    putRight,
     noteFault: (of: Answer, faults: string[]) =>
       afterwards(() => ask(client.POST('/api/hatch/faults', { body: { tag: of.back!, faults } })), of),
   }

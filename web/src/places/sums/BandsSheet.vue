@@ -72,7 +72,7 @@ function count(to: number) {
             @update:model-value="count"
           />
           <button type="button" class="btn quiet" @click="colours = [...colours].reverse()">
-            from the other end
+            Read from the other end
           </button>
         </div>
         <BandPicture :colours="colours" />
@@ -111,7 +111,7 @@ function count(to: number) {
             <p>It does not fit these bands.</p>
             <p v-for="other in reading.data.value.misreadings" :key="other.bands.join()">
               Perhaps {{ other.bands.join(', ') }}: <b class="v">{{ said(other.ohms, 'Ω') }}</b>
-              <button type="button" class="btn quiet" @click="colours = [...other.bands]">take these</button>
+              <button type="button" class="btn quiet" @click="colours = [...other.bands]">use these</button>
             </p>
             <p v-if="!reading.data.value.misreadings.length" class="soft">
               No usual misreading explains it. Measured in the circuit it reads too low.
@@ -145,7 +145,10 @@ function count(to: number) {
             <span class="v">{{ said(found.data.value.nearest, 'Ω') }}</span>
             <span class="soft">nearest in {{ found.data.value.series }}</span>
           </p>
-          <p class="soft">
+          <p v-if="found.data.value.down === found.data.value.up" class="soft">
+            It is a value of the series.
+          </p>
+          <p v-else class="soft">
             next down <span class="v">{{ said(found.data.value.down, 'Ω') }}</span>, next up
             <span class="v">{{ said(found.data.value.up, 'Ω') }}</span>
           </p>
