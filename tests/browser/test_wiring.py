@@ -4,7 +4,7 @@ from playwright.sync_api import Page
 
 from tests.browser.base import BrowserCase
 from tests.samples import hand_in
-from verifex.core.circuit import read_bench
+from verifex.core.circuit import parse_bench
 from verifex.dockets import services
 from verifex.dockets.models import Docket
 from verifex.people.models import Pair, User
@@ -54,7 +54,7 @@ class EntryTest(BrowserCase):
             keyboard.press("Enter")
         keyboard.press("Control+Enter")
         page.get_by_text("attempt 1").first.wait_for()
-        stored = read_bench(docket.attempts.get().text)
+        stored = parse_bench(docket.attempts.get().text)
         self.assertEqual((stored.problems, stored.impossible), ([], []))
         self.assertEqual((len(stored.wires), len(stored.parts)), (20, 5))
         self.assertEqual([str(place) for place in stored.parts["U2"].legs.values()][::5], ["a10", "a15", "a20", "a25"])

@@ -8,7 +8,7 @@ from verifex.core.circuit import check_wiring
 from verifex.core.circuit.changes import changes_between
 from verifex.core.circuit.functions import compare_functions, functions_of
 from verifex.core.circuit.handles import REST, handles, solve_as_set
-from verifex.core.circuit.reading import read_bench
+from verifex.core.circuit.parse import parse_bench
 from verifex.core.circuit.view import BenchView
 
 SOUND = {bench.name: bench.text for bench in sound_benches()}
@@ -24,14 +24,14 @@ class ChangesTest(TestCase):
         for old, new in changes:
             assert old in text, old
             text = text.replace(old, new)
-        found = changes_between(read_bench(WIRING), read_bench(text))
+        found = changes_between(parse_bench(WIRING), parse_bench(text))
         return [(c.kind, c.what, c.before, c.after) for c in found]
 
     def test_spacing_order_comments_and_the_way_round_of_a_wire_are_no_change(self):
         lines = WIRING.splitlines()
         shuffled = "\n".join(["# another hand", *lines[:2], *reversed(lines[2:])]).replace(" ", "  ")
         turned = shuffled.replace("+L  a8", "a8  +L")
-        self.assertEqual(changes_between(read_bench(WIRING), read_bench(turned)), [])
+        self.assertEqual(changes_between(parse_bench(WIRING), parse_bench(turned)), [])
 
     def test_each_kind_of_change_is_told_with_before_and_after(self):
         self.assertEqual(self.told(("B1.A2 a9", "B1.A3 a9")), [("moved", "wire", "B1.A2 – a9", "B1.A3 – a9")])
@@ -43,7 +43,7 @@ class ChangesTest(TestCase):
         self.assertEqual(added, ("added", "C1 (capacitor)", "", "1 b8, 2 b10"))
 
     def test_what_changed_back_and_forth_is_the_same_list_the_other_way_round(self):
-        old, new = read_bench(hand_in("supply-swapped-first.bench")), read_bench(hand_in("supply-swapped.bench"))
+        old, new = parse_bench(hand_in("supply-swapped-first.bench")), parse_bench(hand_in("supply-swapped.bench"))
         there = sorted((c.what, c.before, c.after) for c in changes_between(old, new) if c.kind in ("moved", "changed"))
         back = sorted((c.what, c.after, c.before) for c in changes_between(new, old) if c.kind in ("moved", "changed"))
         self.assertEqual(there, back)
@@ -75,17 +75,17 @@ class FunctionsTest(TestCase):
 
 class HandlesTest(TestCase):
     def test_outputs_first_then_what_can_be_moved(self):
-        names = {h.name: h.positions for h in handles(BenchView(read_bench(SOUND["relay-with-manual-button"])))}
+        names = {h.name: h.positions for h in handles(BenchView(parse_bench(SOUND["relay-with-manual-button"])))}
         self.assertTrue(any(positions == ("low", "high") for positions in names.values()))
         self.assertTrue(any(positions[0] == REST for positions in names.values()))
 
     def test_every_setting_of_every_sound_bench_is_solved(self):
         for name, text in SOUND.items():
-            view = BenchView(read_bench(text))
+            view = BenchView(parse_bench(text))
             for handle in handles(view):
                 solved = solve_as_set(view, {handle.name: handle.positions[-1]})
                 assert solved is not None, (name, handle.name)
-                self.assertEqual(solved["restless"], [], f"{name}: {handle.name} {handle.positions[-1]}")
+                self.assertEqual(solved["oscillating"], [], f"{name}: {handle.name} {handle.positions[-1]}")
 
     def test_names_and_positions_that_are_none_are_refused(self):
         view = view_of(WIRING)
@@ -95,7 +95,7 @@ class HandlesTest(TestCase):
             solve_as_set(view, {"D7": "pressed"})
 
     def test_a_bench_without_a_board_has_no_answer(self):
-        self.assertIsNone(solve_as_set(BenchView(read_bench("part R1 resistor a1 a5 value=330\n")), {}))
+        self.assertIsNone(solve_as_set(BenchView(parse_bench("part R1 resistor a1 a5 value=330\n")), {}))
 
 
 class StatesTest(TestCase):
@@ -109,7 +109,7 @@ class StatesTest(TestCase):
                 f"part D{n + 1} led c{row + 1} c{row + 2}",
                 f"wire -L a{row + 2} black",
             ]
-        return BenchView(read_bench("\n".join(lines)))
+        return BenchView(parse_bench("\n".join(lines)))
 
     def test_independent_clusters_are_tried_together_so_that_states_do_not_multiply(self):
         counts = [len(self.bench_of(n).points) for n in (1, 3, 6, 10)]
@@ -124,6 +124,6 @@ class StatesTest(TestCase):
 
     def test_within_a_cluster_each_pin_is_tried_alone_and_all_together(self):
         text = SOUND["hive-lights-six"]
-        view = BenchView(read_bench(text))
+        view = BenchView(parse_bench(text))
         lit = {tuple(view.amps(state, part) > 1e-3 for part in view.bench.parts_of("led")) for state in view.points}
         self.assertGreaterEqual(len(lit), 2)

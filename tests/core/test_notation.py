@@ -4,7 +4,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.samples import WIRING
-from verifex.core.circuit import check_wiring, read_bench
+from verifex.core.circuit import check_wiring, parse_bench
 from verifex.core.circuit.places import Hole, LegOf, Rail, read_place
 from verifex.core.problems import UnusableInput
 
@@ -21,12 +21,12 @@ class PlacesTest(TestCase):
 
 class ReadBenchTest(TestCase):
     def test_the_reference_is_read_whole(self):
-        bench = read_bench(WIRING)
+        bench = parse_bench(WIRING)
         self.assertEqual((list(bench.parts), len(bench.wires)), (["U1", "R1", "D1", "BZ1"], 9))
         self.assertEqual((bench.problems, bench.impossible), ([], []))
 
     def test_a_line_that_is_no_statement_is_located_and_hides_nothing(self):
-        bench = read_bench("hello there\n" + WIRING)
+        bench = parse_bench("hello there\n" + WIRING)
         self.assertEqual(
             str(bench.problems[0]), "1:1: 'hello' begins no statement; bench, board, base, part or wire was expected"
         )
@@ -43,23 +43,23 @@ class ReadBenchTest(TestCase):
             "wire e8 j1": (6, "used twice"),
         }
         for line, (column, said) in table.items():
-            wrong = read_bench(f"{WIRING}{line}\n").impossible
+            wrong = parse_bench(f"{WIRING}{line}\n").impossible
             self.assertEqual(len(wrong), 1, line)
             self.assertEqual((wrong[0].line, wrong[0].column), (len(WIRING.splitlines()) + 1, column), line)
             self.assertIn(said.lower(), f"{wrong[0].seen} {wrong[0].remedy}".lower(), line)
 
     def test_a_place_may_name_a_part_that_comes_later(self):
         self.assertEqual(
-            read_bench("board B1 mcu-5v\nwire B1.A0 U1.out\npart U1 thermo-offset e1 e2 e3").impossible, []
+            parse_bench("board B1 mcu-5v\nwire B1.A0 U1.out\npart U1 thermo-offset e1 e2 e3").impossible, []
         )
 
     def test_the_batch_decides_which_leg_is_which(self):
-        bench = read_bench(WIRING, batch_orders={"thermo-offset": "ground-out-supply"})
+        bench = parse_bench(WIRING, batch_orders={"thermo-offset": "ground-out-supply"})
         self.assertEqual(str(bench.parts["U1"].legs["ground"]), "e8")
 
     def test_a_wiring_over_the_limit_is_refused(self):
         with self.assertRaisesRegex(UnusableInput, "64 kB"):
-            read_bench("#" * 70_000)
+            parse_bench("#" * 70_000)
 
     @given(st.text(max_size=300))
     def test_any_text_is_judged_without_a_crash(self, text: str):

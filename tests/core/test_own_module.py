@@ -5,7 +5,7 @@ from unittest import TestCase
 
 from verifex.core.circuit import Conditions, check_wiring, operating_point
 from verifex.core.circuit.nets import Nets
-from verifex.core.circuit.reading import read_bench
+from verifex.core.circuit.parse import parse_bench
 from verifex.core.parts import catalogue, with_entries
 from verifex.core.problems import UnusableInput
 
@@ -21,13 +21,13 @@ wire B1.A1 a6 yellow
 
 
 def findings(text: str) -> list[tuple[str, str]]:
-    return [(f.rule, str(f.severity)) for f in check_wiring(text, shelf=SHELF).findings]
+    return [(f.rule, str(f.severity)) for f in check_wiring(text, part_types=SHELF).findings]
 
 
 class OwnModuleTest(TestCase):
     def test_a_sound_bench_with_it_passes_and_its_output_is_solved(self):
         self.assertEqual(findings(BENCH), [])
-        nets = Nets(read_bench(BENCH, SHELF))
+        nets = Nets(parse_bench(BENCH, SHELF))
         pin = nets.of_pin("A1")
         assert pin is not None
         for kilograms, volts in ((0, 0.5), (10, 0.9), (50, 2.5), (80, 2.5)):

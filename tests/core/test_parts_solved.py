@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 from tests.corpus.wiring.absurd import absurd_bench
 from verifex.core.circuit import Conditions, check_wiring, operating_point
 from verifex.core.circuit.nets import Nets
-from verifex.core.circuit.reading import read_bench
+from verifex.core.circuit.parse import parse_bench
 from verifex.core.circuit.solver import NoSensibleAnswer
 from verifex.core.circuit.view import BenchView
 
@@ -19,7 +19,7 @@ class Solved:
     """One operating point of a bench, asked by names."""
 
     def __init__(self, text: str, **conditions: object) -> None:
-        self.nets = Nets(read_bench(text))
+        self.nets = Nets(parse_bench(text))
         assert not self.nets.bench.problems and not self.nets.bench.impossible, text
         self.point = operating_point(self.nets, Conditions(**conditions))  # type: ignore[arg-type]
 
@@ -155,7 +155,7 @@ class AbsurdTest(TestCase):
     @settings(max_examples=150, deadline=None)
     @given(st.integers(0, 10**6))
     def test_whatever_is_plugged_together_has_an_answer_in_which_currents_add_to_nothing(self, seed: int):
-        view = BenchView(read_bench(absurd_bench(seed)))
+        view = BenchView(parse_bench(absurd_bench(seed)))
         for state in view.points:
             self.assertTrue(all(abs(volts) < 1e4 for volts in state.point.volts.values()))
             for part in view.bench.parts.values():
@@ -176,7 +176,7 @@ class AbsurdTest(TestCase):
 
     def test_everything_in_one_row(self):
         text = "board B1 mcu-5v\n" + "".join(f"part R{n} resistor a{n} f{n} value=10\n" for n in range(1, 5))
-        self.assertIsNotNone(operating_point(Nets(read_bench(text)), Conditions()))
+        self.assertIsNotNone(operating_point(Nets(parse_bench(text)), Conditions()))
 
     def test_no_answer_is_an_exception_of_its_own(self):
         self.assertTrue(issubclass(NoSensibleAnswer, Exception))

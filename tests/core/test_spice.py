@@ -11,7 +11,7 @@ from unittest import TestCase, skipUnless
 from tests.corpus.wiring.benches import faulty_benches, sound_benches
 from verifex.core.circuit.nets import Nets
 from verifex.core.circuit.operating import OperatingPoint
-from verifex.core.circuit.reading import read_bench
+from verifex.core.circuit.parse import parse_bench
 from verifex.core.circuit.solver import spice_netlist
 from verifex.core.circuit.states import ALL_HIGH, ALL_LOW, EVERYTHING_ON
 from verifex.core.circuit.view import BenchView
@@ -26,7 +26,7 @@ def agree(ours: float, theirs: float, absolute: float) -> bool:
 
 
 def points_of(text: str) -> Iterator[tuple[str, Nets, OperatingPoint]]:
-    view = BenchView(read_bench(text))
+    view = BenchView(parse_bench(text))
     for state in view.points:
         if state.name in (ALL_LOW, ALL_HIGH, EVERYTHING_ON) or len(view.points) == 1:
             yield state.name, view.nets, state.point

@@ -7,7 +7,7 @@ from hypothesis import strategies as st
 
 from tests.corpus.wiring.benches import faulty_benches, sound_benches
 from tests.samples import WIRING
-from verifex.core.circuit import read_bench
+from verifex.core.circuit import parse_bench
 from verifex.core.circuit.csv_table import bench_to_csv, csv_to_bench
 from verifex.core.problems import UnusableInput
 
@@ -43,7 +43,7 @@ class TableTest(TestCase):
             "part,D1,led,cathode,b26,\n"
             "wire,,,,B1.GND -L,black\n"
         )
-        bench = read_bench(csv_to_bench(table))
+        bench = parse_bench(csv_to_bench(table))
         self.assertEqual(bench.problems, [])
         self.assertEqual({leg: str(p) for leg, p in bench.parts["D1"].legs.items()}, {"anode": "b24", "cathode": "b26"})
         self.assertEqual(bench.wires[0].colour, "black")
@@ -69,10 +69,10 @@ class TableTest(TestCase):
 
 class StatementTest(TestCase):
     def problems(self, line: str) -> list[tuple[int, int, str]]:
-        return [(p.line, p.column, p.message) for p in read_bench(f"board B1 mcu-5v\n{line}\n").problems]
+        return [(p.line, p.column, p.message) for p in parse_bench(f"board B1 mcu-5v\n{line}\n").problems]
 
     def cannot_be(self, line: str, board: str = "mcu-5v", base: str = "half") -> str:
-        bench = read_bench(f"board B1 {board}\nbase {base}\n{line}\n")
+        bench = parse_bench(f"board B1 {board}\nbase {base}\n{line}\n")
         self.assertEqual(bench.problems, [], line)
         return " ".join(f"{wrong.seen} {wrong.remedy}" for wrong in bench.impossible)
 
@@ -102,7 +102,7 @@ class StatementTest(TestCase):
             ("part R1 resistor a1 a5\npart R1 resistor b1 b5", "R1"),
         ):
             self.assertIn(said, self.cannot_be(line), line)
-        both = read_bench(WIRING + "wire a31 b1\nwir x\n")
+        both = parse_bench(WIRING + "wire a31 b1\nwir x\n")
         self.assertEqual((len(both.problems), len(both.impossible)), (1, 1))
         self.assertIn("U1", both.parts)
 
@@ -123,7 +123,7 @@ class StatementTest(TestCase):
     def test_header_position_and_number_are_one_pin(self):
         from verifex.core.circuit.nets import Nets
 
-        nets = Nets(read_bench("board B1 sbc-3v3\nwire B1.P11 a1\nwire B1.GPIO17 a5\n"))
+        nets = Nets(parse_bench("board B1 sbc-3v3\nwire B1.P11 a1\nwire B1.GPIO17 a5\n"))
         (net,) = [net for net in nets.nets if "a1" in net.places]
         self.assertIn("a5", net.places)
 
@@ -131,6 +131,6 @@ class StatementTest(TestCase):
         from verifex.core.circuit.nets import Nets
 
         for base, joined in (("full", True), ("full-split", False)):
-            nets = Nets(read_bench(f"board B1 mcu-5v\nbase {base}\nwire +L5 a5\nwire +L40 a40\n"))
+            nets = Nets(parse_bench(f"board B1 mcu-5v\nbase {base}\nwire +L5 a5\nwire +L40 a40\n"))
             upper = next(net for net in nets.nets if "a5" in net.places)
             self.assertEqual("a40" in upper.places, joined, base)

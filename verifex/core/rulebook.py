@@ -27,11 +27,11 @@ class Rule(Generic[View]):
     criterion: str
     source: str
     explains: tuple[str, ...]
-    check: Callable[[View, "Found"], Iterable[Finding]]
+    check: Callable[[View, "FindingFactory"], Iterable[Finding]]
 
 
 @dataclass(frozen=True, slots=True)
-class Found:
+class FindingFactory:
     """Words one finding of a rule; what is not said is taken from the rule."""
 
     slug: str
@@ -118,10 +118,10 @@ class RuleBook(Generic[View]):
         criterion: str,
         source: str,
         explains: Sequence[str] = (),
-    ) -> Callable[[Callable[[View, Found], Iterable[Finding]]], Rule[View]]:
+    ) -> Callable[[Callable[[View, FindingFactory], Iterable[Finding]]], Rule[View]]:
         """Enter the decorated function as a rule. Raises ValueError when the slug is taken."""
 
-        def enter(check: Callable[[View, Found], Iterable[Finding]]) -> Rule[View]:
+        def enter(check: Callable[[View, FindingFactory], Iterable[Finding]]) -> Rule[View]:
             if slug in self.rules:
                 raise ValueError(f"two rules are called {slug}")
             rule = Rule(slug, severity, title, why, hint, criterion, source, tuple(explains), check)
@@ -134,7 +134,7 @@ class RuleBook(Generic[View]):
         """All findings on `view`, most urgent first; consequences of another finding are left out."""
         findings: list[Finding] = []
         for rule in self.rules.values():
-            found = Found(rule.slug, rule.severity, rule.why, rule.hint, rule.criterion)
+            found = FindingFactory(rule.slug, rule.severity, rule.why, rule.hint, rule.criterion)
             findings.extend(rule.check(view, found))
         return most_urgent_first(self.causes_only(findings))
 

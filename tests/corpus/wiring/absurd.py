@@ -10,8 +10,8 @@ BOARDS = ["mcu-5v", "mcu-5v-compact", "mcu-3v3-wireless", "sbc-3v3"]
 def absurd_bench(seed: int) -> str:
     """A bench of 1 to 14 parts and 0 to 20 wires with places drawn by chance from a few rows, rails, pins and legs."""
     rng = Random(seed)
-    shelf = catalogue()
-    board = shelf.boards[rng.choice(BOARDS)]
+    part_types = catalogue()
+    board = part_types.boards[rng.choice(BOARDS)]
     rows = rng.choice([3, 6, 12, 30])
     pins = [f"B1.{name}" for name in board.pin_names()]
 
@@ -27,7 +27,7 @@ def absurd_bench(seed: int) -> str:
 
     lines = [f"board B1 {board.id}", f"base {rng.choice(['half', 'full', 'full-split'])}"]
     for number in range(rng.randint(1, 14)):
-        kind = rng.choice(list(shelf.parts.values()))
+        kind = rng.choice(list(part_types.parts.values()))
         legs = [f"{leg}={place()}" for leg in kind.legs if rng.random() < 0.9]
         settings = {
             "resistor": f"value={rng.choice(['1', '47', '330', '10k', '1M'])}",

@@ -51,8 +51,8 @@ def digest_of(text: str) -> str:
 @cache
 def catalogue_digest() -> str:
     """Changes whenever a figure of the shipped catalogue does."""
-    shelf = catalogue()
-    entries = [*shelf.boards.values(), *shelf.parts.values(), *shelf.ways.values()]
+    part_types = catalogue()
+    entries = [*part_types.boards.values(), *part_types.parts.values(), *part_types.ways.values()]
     return digest_of("\n".join(entry.model_dump_json() for entry in entries))
 
 

@@ -2,7 +2,7 @@
 
 from verifex.core.assess.records import ChangeRecord, FindingRecord, WiringRecord
 from verifex.core.assess.workbench import Workbench
-from verifex.core.circuit import WiringReport, read_bench
+from verifex.core.circuit import WiringReport, parse_bench
 from verifex.core.circuit.changes import changes_between
 from verifex.core.circuit.functions import compare_functions
 from verifex.core.circuit.handles import handles
@@ -38,7 +38,7 @@ def _changes(bench: Workbench) -> tuple[ChangeRecord, ...] | None:
         return None
     return tuple(
         ChangeRecord.model_validate(change.as_json())
-        for change in changes_between(read_bench(earlier), read_bench(now))
+        for change in changes_between(parse_bench(earlier), parse_bench(now))
     )
 
 

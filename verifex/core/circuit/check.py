@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from verifex.core.circuit.bench import Bench
 from verifex.core.circuit.handed_out import HandedOut
-from verifex.core.circuit.reading import read_bench
+from verifex.core.circuit.parse import parse_bench
 from verifex.core.circuit.rules import WIRING
 from verifex.core.circuit.view import BenchView, Programmed
 from verifex.core.exercise import Exercise
@@ -62,15 +62,16 @@ def check_wiring(
     program: Programmed | None = None,
     rail_volts: float | None = None,
     handed_out: HandedOut | None = None,
-    shelf: Catalogue | None = None,
+    part_types: Catalogue | None = None,
 ) -> WiringReport:
     """Check a bench given in bench notation.
 
     `program` says which pins a program drives (without it that is inferred), `rail_volts` is the measured supply,
-    `handed_out` what the hatch gave (its leg orders win over the hand-in's), `shelf` another catalogue than the shipped one. Lines that are no statement are in
+    `handed_out` what the hatch gave (its leg orders win over the hand-in's),
+    `part_types` another catalogue than the shipped one. Lines that are no statement are in
     `report.bench.problems`; the rest is judged all the same. Raises UnusableInput only for a text over the size
     limit.
     """
-    bench = read_bench(text, shelf, handed_out.leg_orders if handed_out else None)
+    bench = parse_bench(text, part_types, handed_out.leg_orders if handed_out else None)
     view = BenchView(bench, exercise=exercise, program=program, handed_out=handed_out, rail_volts=rail_volts)
     return WiringReport(view.bench, view, WIRING.run(view))

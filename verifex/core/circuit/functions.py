@@ -231,7 +231,7 @@ def _driven(view: BenchView, part: Part) -> Iterator[Doing]:
 
 def _most_amps(view: BenchView, part: Part) -> float:
     """What a light may carry at the most; other loads are judged by the rules on currents alone."""
-    found = [light.absolute_amps for light in view.once(lights) if light.part.ref == part.ref]
+    found = [light.absolute_amps for light in view.memoised(lights) if light.part.ref == part.ref]
     return min(found, default=float("inf"))
 
 

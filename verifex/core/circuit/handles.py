@@ -84,5 +84,5 @@ def solve_as_set(view: BenchView, settings: Mapping[str, str]) -> dict[str, obje
             for part in view.bench.parts.values()
         ],
         "pins": dict(sorted(point.pin_amps.items())),
-        "restless": sorted(point.restless),
+        "oscillating": sorted(point.oscillating),
     }

@@ -9,7 +9,7 @@ from numpy.typing import NDArray
 from verifex.core.circuit.conditions import Conditions
 from verifex.core.circuit.models import MODELS, Stamp
 from verifex.core.circuit.models.feeding import PIN, BoardFeed
-from verifex.core.circuit.models.stamp import Waking
+from verifex.core.circuit.models.stamp import PowerState
 from verifex.core.circuit.nets import Nets
 from verifex.core.circuit.solver import Circuit, Solution, Source, small_signal_ohms, solve
 
@@ -20,7 +20,7 @@ MOST_WAKINGS = 8  # a chain of supply → regulator → module → relay settles
 class OperatingPoint:
     """Volts by net id, amps by (ref, leg) positive into the leg, amps out of each board pin.
 
-    `restless` are parts that find no state: a relay whose contact cuts its own coil. `floating` are nets that hang
+    `oscillating` are parts that find no state: a relay whose contact cuts its own coil. `floating` are nets that hang
     together with no ground: their volts count from the island's own zero. `circuit` is what was
     solved, `solution` its answer; both serve the next point as a start.
     """
@@ -28,11 +28,11 @@ class OperatingPoint:
     volts: dict[int, float]
     amps: dict[tuple[str, str], float]
     pin_amps: dict[str, float]
-    restless: frozenset[str]
+    oscillating: frozenset[str]
     conditions: Conditions
     circuit: Circuit
     solution: NDArray[np.float64]
-    awake: Mapping[str, Waking]
+    power_states: Mapping[str, PowerState]
     floating: frozenset[int]
     nets: Nets
 
@@ -54,25 +54,25 @@ def operating_point(nets: Nets, conditions: Conditions, near: OperatingPoint | N
     coil), so the circuit is solved again until they stay as they are. Raises NoSensibleAnswer when the solver
     finds no point.
     """
-    awake: Mapping[str, Waking] = near.awake if near else _hopefully(nets)
+    power_states: Mapping[str, PowerState] = near.power_states if near else _assumed_fed(nets)
     # Begun where the pins drive alike; from elsewhere a fresh guess is nearer than the old point.
     start = near.solution if near and near.conditions.driven == conditions.driven else None
-    restless: frozenset[str] = frozenset()
+    oscillating: frozenset[str] = frozenset()
     for _ in range(MOST_WAKINGS):
-        stamp, feed, floating = _stamped(nets, conditions, awake)
+        stamp, feed, floating = _stamped(nets, conditions, power_states)
         solution = solve(stamp.circuit, start)
         start = solution.volts
-        following = _waking(nets, stamp, solution)
-        restless = frozenset(ref for ref in following if following[ref] != awake.get(ref))
-        if not restless:
+        following = _power_states(nets, stamp, solution)
+        oscillating = frozenset(ref for ref in following if following[ref] != power_states.get(ref))
+        if not oscillating:
             break
-        awake = following
-    return _point(nets, stamp, feed, solution, restless, awake, floating)
+        power_states = following
+    return _point(nets, stamp, feed, solution, oscillating, power_states, floating)
 
 
-def _hopefully(nets: Nets) -> dict[str, Waking]:
+def _assumed_fed(nets: Nets) -> dict[str, PowerState]:
     """Modules that lie between a supply and a ground are probably fed: it saves a turn, and is checked all the same."""
-    fed: dict[str, Waking] = {}
+    fed: dict[str, PowerState] = {}
     for part in nets.bench.parts.values():
         supply, ground = part.type.supply_leg, part.type.ground_leg
         if part.type.model == "module" and supply and ground:
@@ -88,9 +88,9 @@ def circuit_of(nets: Nets, conditions: Conditions) -> Circuit:
 
 
 def _stamped(
-    nets: Nets, conditions: Conditions, awake: Mapping[str, Waking]
+    nets: Nets, conditions: Conditions, power_states: Mapping[str, PowerState]
 ) -> tuple[Stamp, BoardFeed | None, frozenset[int]]:
-    stamp = _still(nets, conditions).copied_for(conditions, awake)
+    stamp = _still(nets, conditions).copied_for(conditions, power_states)
     bench = nets.bench
     feed = BoardFeed(bench.board, stamp) if bench.board else None
     for part in bench.parts.values():
@@ -121,9 +121,9 @@ def _still(nets: Nets, conditions: Conditions) -> Stamp:
     return known
 
 
-def _waking(nets: Nets, stamp: Stamp, solution: Solution) -> dict[str, Waking]:
+def _power_states(nets: Nets, stamp: Stamp, solution: Solution) -> dict[str, PowerState]:
     volts = solution.volts
-    states: dict[str, Waking] = {}
+    states: dict[str, PowerState] = {}
     for part in nets.bench.parts.values():
         wake = MODELS[part.type.model].wake
         if wake is None:
@@ -142,8 +142,8 @@ def _point(
     stamp: Stamp,
     feed: BoardFeed | None,
     solution: Solution,
-    restless: frozenset[str],
-    awake: Mapping[str, Waking],
+    oscillating: frozenset[str],
+    power_states: Mapping[str, PowerState],
     floating: frozenset[int],
 ) -> OperatingPoint:
     solved = solution.volts.tolist()
@@ -159,11 +159,11 @@ def _point(
         amps=amps,
         nets=nets,
         pin_amps={pin: flows[PIN + pin] for pin in feed.pins} if feed else {},
-        restless=restless,
+        oscillating=oscillating,
         conditions=stamp.conditions,
         circuit=stamp.circuit,
         solution=solution.volts,
-        awake=awake,
+        power_states=power_states,
         floating=floating,
     )
 

@@ -96,7 +96,7 @@ class BenchView:
             found.append(point)
         return found
 
-    def once(self, make: "Callable[[BenchView], Iterable[T]]") -> list[T]:
+    def memoised(self, make: "Callable[[BenchView], Iterable[T]]") -> list[T]:
         """What `make` finds on this bench, worked out at the first call."""
         if make not in self._made:
             self._made[make] = list(make(self))
@@ -162,7 +162,7 @@ class BenchView:
             if again is not None:
                 yield again
 
-    def hot(self, state: StatePoint) -> StatePoint:
+    def worst_case(self, state: StatePoint) -> StatePoint:
         """The state with every tolerance at the end that gives the most current."""
         key = state.name
         if key not in self._hot:

@@ -114,7 +114,7 @@ def _legs(view: BenchView, net: Net, but: Part) -> Iterator[tuple[Part, str]]:
 def _of_light(view: BenchView, part: Part, near: Net, far: Net) -> Found | None:
     board = view.bench.board
     assert board is not None
-    for light in view.once(lights):
+    for light in view.memoised(lights):
         ends = {net.id for leg in (light.anode, light.cathode) if (net := view.net(light.part, leg))}
         if near.id not in ends or view.nets.is_rail(near):
             continue

@@ -35,10 +35,10 @@ def _finish(parser: ArgumentParser, act: Any) -> None:
 
 
 def show_parts(arguments: Namespace) -> int:
-    shelf = catalogue()
-    everything = {**shelf.boards, **shelf.parts}
+    part_types = catalogue()
+    everything = {**part_types.boards, **part_types.parts}
     if arguments.id and arguments.id not in everything:
-        near = shelf.near(arguments.id)
+        near = part_types.near(arguments.id)
         raise CannotUse(
             f"parts:1:1: no part is called '{arguments.id}'" + (f"; did you mean {' or '.join(near)}?" if near else "")
         )

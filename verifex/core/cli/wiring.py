@@ -10,7 +10,7 @@ from verifex.core.circuit.csv_table import bench_to_csv, csv_to_bench
 from verifex.core.circuit.functions import compare_functions
 from verifex.core.circuit.nets import Nets
 from verifex.core.circuit.operating import OperatingPoint
-from verifex.core.circuit.reading import read_bench
+from verifex.core.circuit.parse import parse_bench
 from verifex.core.circuit.shorts import shorted_nets
 from verifex.core.circuit.solver import NoSensibleAnswer, spice_netlist
 from verifex.core.circuit.view import BenchView
@@ -74,19 +74,19 @@ def usable(bench: Bench) -> None:
 
 
 def bench_of(arguments: Namespace) -> Bench:
-    bench = read_bench(bench_text(arguments.file), shelf_of(arguments.parts))
+    bench = parse_bench(bench_text(arguments.file), shelf_of(arguments.parts))
     usable(bench)
     return bench
 
 
 def check_file(arguments: Namespace) -> int:
-    text, shelf = bench_text(arguments.file), shelf_of(arguments.parts)
+    text, part_types = bench_text(arguments.file), shelf_of(arguments.parts)
     exercise = exercise_of(arguments.exercise)
     program: Programmed | None = None
     if arguments.program:
-        view = BenchView(read_bench(text, shelf), exercise=exercise)
+        view = BenchView(parse_bench(text, part_types), exercise=exercise)
         program = programmed(check_on_bench(text_of(arguments.program), view, exercise))
-    report = check_wiring(text, exercise=exercise, program=program, rail_volts=arguments.rail, shelf=shelf)
+    report = check_wiring(text, exercise=exercise, program=program, rail_volts=arguments.rail, part_types=part_types)
     usable(report.bench)
     nets = report.nets_json()
     if arguments.set or arguments.at:
@@ -127,7 +127,7 @@ def _notes(nets: Nets, point: OperatingPoint) -> list[str]:
         f"{net.name} joins a supply to ground or to another supply; its currents mean nothing."
         for net in shorted_nets(nets)
     ]
-    notes += [f"{ref} finds no rest: it switches itself off and on." for ref in sorted(point.restless)]
+    notes += [f"{ref} oscillates: it switches itself off and on." for ref in sorted(point.oscillating)]
     return notes
 
 
@@ -206,7 +206,7 @@ def show_windows(arguments: Namespace) -> int:
 def compare_files(arguments: Namespace) -> int:
     exercise = exercise_of(arguments.exercise)
     built = BenchView(bench_of(arguments), exercise=exercise, rail_volts=arguments.rail)
-    other = read_bench(bench_text(arguments.intended), shelf_of(arguments.parts))
+    other = parse_bench(bench_text(arguments.intended), shelf_of(arguments.parts))
     usable(other)
     rows = compare_functions(built, BenchView(other, exercise=exercise))
     if arguments.json:

@@ -12,13 +12,13 @@ Complaint = tuple[Path, str]
 
 def complaints(exercise: Exercise) -> list[Complaint]:
     """What the file names and nobody knows, each with the path of the field that says it."""
-    shelf = catalogue()
+    part_types = catalogue()
     return [
-        *_boards(exercise, shelf),
-        *_recipe(exercise, shelf),
+        *_boards(exercise, part_types),
+        *_recipe(exercise, part_types),
         *_refs(exercise),
-        *_steps(exercise, shelf),
-        *_readings(exercise, shelf),
+        *_steps(exercise, part_types),
+        *_readings(exercise, part_types),
     ]
 
 
@@ -36,20 +36,20 @@ def printable(output: Output) -> tuple[str, ...]:
     return own or ("count",)
 
 
-def _boards(exercise: Exercise, shelf: Catalogue) -> Iterator[Complaint]:
+def _boards(exercise: Exercise, part_types: Catalogue) -> Iterator[Complaint]:
     for path, board in [(("board",), exercise.board), *((("references", b), b) for b in exercise.references)]:
-        if board not in shelf.boards:
-            yield path, f"there is no board '{board}'; {_list(shelf.boards)} are known"
+        if board not in part_types.boards:
+            yield path, f"there is no board '{board}'; {_list(part_types.boards)} are known"
 
 
-def _recipe(exercise: Exercise, shelf: Catalogue) -> Iterator[Complaint]:
+def _recipe(exercise: Exercise, part_types: Catalogue) -> Iterator[Complaint]:
     seen: set[str] = set()
     for index, part in enumerate(exercise.recipe):
         if part.ref in seen:
             yield ("recipe", index, "ref"), f"{part.ref} stands in the recipe twice"
         seen.add(part.ref)
-        if part.part not in shelf.parts:
-            near = shelf.near(part.part)
+        if part.part not in part_types.parts:
+            near = part_types.near(part.part)
             meant = f"; did you mean {' or '.join(near)}?" if near else ""
             yield ("recipe", index, "part"), f"the catalogue has no '{part.part}'{meant}"
 
@@ -73,10 +73,10 @@ def _refs(exercise: Exercise) -> Iterator[Complaint]:
             yield path, f"{ref} is not in the recipe ({_list(sorted(known))})"
 
 
-def _sensing(exercise: Exercise, shelf: Catalogue, ref: str, quantity: str) -> Output | str | None:
+def _sensing(exercise: Exercise, part_types: Catalogue, ref: str, quantity: str) -> Output | str | None:
     """The output that answers, or what is wrong in words; None where another complaint already says it."""
     recipe = exercise.part_of(ref)
-    kind = shelf.parts.get(recipe.part) if recipe else None
+    kind = part_types.parts.get(recipe.part) if recipe else None
     if kind is None:
         return None
     output = kind.sensing(quantity)
@@ -86,7 +86,7 @@ def _sensing(exercise: Exercise, shelf: Catalogue, ref: str, quantity: str) -> O
     return output
 
 
-def _steps(exercise: Exercise, shelf: Catalogue) -> Iterator[Complaint]:
+def _steps(exercise: Exercise, part_types: Catalogue) -> Iterator[Complaint]:
     names: set[str] = set()
     for i, step in enumerate(exercise.steps):
         if step.name in names:
@@ -94,7 +94,7 @@ def _steps(exercise: Exercise, shelf: Catalogue) -> Iterator[Complaint]:
         names.add(step.name)
         for k, value in enumerate(step.values()):
             path: Path = ("steps", i) if k == 0 else ("steps", i, "also", k - 1)
-            output = _sensing(exercise, shelf, value.ref, value.quantity)
+            output = _sensing(exercise, part_types, value.ref, value.quantity)
             if isinstance(output, str):
                 yield (*path, "quantity"), output
             elif output is not None and output.carries == "text":
@@ -113,9 +113,9 @@ def _steps(exercise: Exercise, shelf: Catalogue) -> Iterator[Complaint]:
                 if step.target not in targets:
                     yield ("steps", i, "target"), f"'{step.target}' is no target; {_list(targets) or 'none'} are known"
         if step.way:
-            way = shelf.ways.get(step.way)
+            way = part_types.ways.get(step.way)
             if way is None:
-                yield ("steps", i, "way"), f"there is no way '{step.way}'; {_list(shelf.ways)} are known"
+                yield ("steps", i, "way"), f"there is no way '{step.way}'; {_list(part_types.ways)} are known"
             elif way.quantity != step.quantity:
                 yield ("steps", i, "way"), f"'{step.way}' makes {way.quantity}, not {step.quantity}"
             elif not way.low <= step.value <= way.high:
@@ -125,9 +125,9 @@ def _steps(exercise: Exercise, shelf: Catalogue) -> Iterator[Complaint]:
                 )
 
 
-def _readings(exercise: Exercise, shelf: Catalogue) -> Iterator[Complaint]:
+def _readings(exercise: Exercise, part_types: Catalogue) -> Iterator[Complaint]:
     for i, reading in enumerate(exercise.readings):
-        output = _sensing(exercise, shelf, reading.ref, reading.quantity)
+        output = _sensing(exercise, part_types, reading.ref, reading.quantity)
         if isinstance(output, str):
             yield ("readings", i, "quantity"), output
         elif output is not None and reading.print:

@@ -8,7 +8,7 @@ from verifex.core.circuit.solver import NoSensibleAnswer
 from verifex.core.circuit.variant import variant_of
 from verifex.core.circuit.view import BenchView
 from verifex.core.exercise import Exercise, Reading, Variant
-from verifex.core.expected.chain import Chain, Converted, Levelled, Sent
+from verifex.core.expected.chain import AdcChain, BusChain, Chain, DigitalChain
 from verifex.core.expected.contributors import Contributor
 from verifex.core.expected.formula import formula_of
 from verifex.core.expected.measured import RAIL, Measured, volts_half
@@ -100,7 +100,7 @@ def _on_bench(
 
 
 def _is_fed(solver: BenchSolver, part: Part) -> bool:
-    return part.type.supply_leg is None or solver.point(0.0).awake.get(part.ref) is not None
+    return part.type.supply_leg is None or solver.point(0.0).power_states.get(part.ref) is not None
 
 
 def _floats(solver: BenchSolver, route: Route) -> bool:
@@ -152,7 +152,7 @@ def _converted(
     fed_by: Variant,
     measured: Measured,
     outside_volts: float | None = None,
-) -> Converted:
+) -> AdcChain:
     reference, nominal = _reference(board, fed_by, measured, outside_volts)
     assumed = reference.nominal if exercise.conventions.formula_reference == "measured" else nominal
     supply = None
@@ -164,7 +164,7 @@ def _converted(
             None if done else volts_half(rail.nominal), "measure the supply",
         )  # fmt: skip
     formula = formula_of(exercise, reading, output, assumed, board.full_count, settings)
-    return Converted(board, output, settings, response, reference, formula, supply)
+    return AdcChain(board, output, settings, response, reference, formula, supply)
 
 
 def _reference(
@@ -206,9 +206,9 @@ def _direct(
 ) -> Chain:
     formula = formula_of(exercise, reading, output, board.rail_volts, 0, settings)
     if output.carries == "level":
-        return Levelled(board, output, settings, formula, levels)
+        return DigitalChain(board, output, settings, formula, levels)
     if output.carries == "pulse":
-        return Sent(output, settings, formula, "µs", raw_step=1.0)
+        return BusChain(output, settings, formula, "µs", raw_step=1.0)
     step = output.step(settings) if output.kind == "data" else 1.0
     unit = output.unit if output.kind == "data" else "count"
-    return Sent(output, settings, formula, unit, raw_step=step)
+    return BusChain(output, settings, formula, unit, raw_step=step)

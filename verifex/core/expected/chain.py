@@ -19,7 +19,7 @@ UNROUNDED = {"unrounded": np.ones(())}
 def facing(chain: "Chain", target: str) -> "Chain":
     """The chain with a target of that name before its sensor: how far it is seen depends on it."""
     share = getattr(chain.output, "targets", {}).get(target)
-    if share is None or not isinstance(chain, Levelled):
+    if share is None or not isinstance(chain, DigitalChain):
         return chain
     return replace(chain, settings={**chain.settings, "reflectance": share})
 
@@ -63,7 +63,7 @@ class Chain(Protocol):
 
 
 @dataclass(frozen=True, slots=True)
-class Converted:
+class AdcChain:
     """A voltage read by the board's converter against a reference."""
 
     board: Board
@@ -113,7 +113,7 @@ class Converted:
 
 
 @dataclass(frozen=True, slots=True)
-class Levelled:
+class DigitalChain:
     """A level read by a digital input; `volts_of` are the volts at the pin when the sensor is idle and active."""
 
     board: Board
@@ -146,7 +146,7 @@ class Levelled:
 
 
 @dataclass(frozen=True, slots=True)
-class Sent:
+class BusChain:
     """A number or a pulse that the module itself makes: no voltage tells."""
 
     output: Output

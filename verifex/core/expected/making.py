@@ -5,12 +5,12 @@ from collections.abc import Mapping
 import numpy as np
 
 from verifex.core.circuit.handed_out import HandedOut
-from verifex.core.circuit.reading import read_bench
+from verifex.core.circuit.parse import parse_bench
 from verifex.core.circuit.values import resistor_ohms
 from verifex.core.circuit.view import BenchView
 from verifex.core.exercise import Exercise, Reading, Step, Variant
 from verifex.core.expected.build import chain_of
-from verifex.core.expected.chain import Chain, Converted, facing
+from verifex.core.expected.chain import AdcChain, Chain, facing
 from verifex.core.expected.indicators import StepReadings, indicators, repeat_limits
 from verifex.core.expected.limits import LIKELY_PERCENT, budget_at, is_bent, limits, sampled
 from verifex.core.expected.measured import Measured
@@ -39,12 +39,12 @@ def expected_sheet(
     values that are not plausible, naming the plausible range.
     """
     measured = measured or Measured()
-    shelf = catalogue()
+    part_types = catalogue()
     text = wiring if wiring is not None else exercise.reference_wiring(board) or None
     view = _view(exercise, text, measured, handed_out) if text else None
     if wiring is None and view and variant and _wired_as(view, exercise) not in (None, variant):
         view = None  # the reference bench is wired the other way: the ideal chain shows this one
-    kind = (view.bench.board if view else None) or shelf.boards[board or exercise.board]
+    kind = (view.bench.board if view else None) or part_types.boards[board or exercise.board]
     if problems := [*measured.problems(kind), *_ohms_problems(view, measured)]:
         raise UnusableInput([Problem(1, 1, problem) for problem in problems])
     chains: dict[Key, Chain] = {}
@@ -63,7 +63,7 @@ def expected_sheet(
 
 
 def _view(exercise: Exercise, text: str, measured: Measured, handed_out: HandedOut | None) -> BenchView:
-    bench = read_bench(text, batch_orders=handed_out.leg_orders if handed_out else None)
+    bench = parse_bench(text, batch_orders=handed_out.leg_orders if handed_out else None)
     return BenchView(bench, exercise=exercise, handed_out=handed_out, rail_volts=measured.rail_volts)
 
 
@@ -150,7 +150,7 @@ def _reading(
     else:
         likely = (value.nominal - budget.combined, value.nominal + budget.combined)
     untrusted = bool(chain.untrusted(np.asarray(at)) > 0)
-    flat = isinstance(chain, Converted) and chain.board.adc_flat_volts is not None
+    flat = isinstance(chain, AdcChain) and chain.board.adc_flat_volts is not None
     return ExpectedReading(
         ref=reading.ref,
         quantity=reading.quantity,

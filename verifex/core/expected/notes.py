@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from verifex.core.circuit.settings import quantity_or_none
-from verifex.core.expected.chain import Converted
+from verifex.core.expected.chain import AdcChain
 from verifex.core.expected.sheet import Sheet
 from verifex.core.parts import catalogue
 from verifex.core.parts.outputs import DataOutput, EchoOutput, PowerLawOutput, SwitchOutput
@@ -53,7 +53,7 @@ def _ends(sheet: Sheet) -> Iterator[str]:
 
 
 def _divisor(sheet: Sheet) -> Iterator[str]:
-    if not isinstance(sheet.main, Converted) or sheet.output is None or not sheet.steps:
+    if not isinstance(sheet.main, AdcChain) or sheet.output is None or not sheet.steps:
         return
     counts = sheet.main.board.counts
     full = sheet.steps[-1].first.raw[1] * sheet.main.formula.volts_per_count / sheet.output.volts_per_unit / counts
@@ -64,7 +64,7 @@ def _divisor(sheet: Sheet) -> Iterator[str]:
 
 def _loading(sheet: Sheet) -> Iterator[str]:
     chain = sheet.main
-    if not isinstance(chain, Converted) or sheet.output is None or not sheet.steps:
+    if not isinstance(chain, AdcChain) or sheet.output is None or not sheet.steps:
         return
     step = sheet.steps[0]
     given = min(sheet.output.volts(step.stimulus.nominal), sheet.variant.supply_volts if sheet.variant else 99.0)

@@ -8,9 +8,9 @@ from verifex.core.quantity import Spread
 GRAIN_SHARE = 0.01  # of the sensor's range: what a step may still be away when it is read
 
 
-def way_of(step: Step, shelf: Catalogue | None = None) -> Way | None:
+def way_of(step: Step, part_types: Catalogue | None = None) -> Way | None:
     """The catalogue's way of making a step's stimulus; None where the step tells its own."""
-    return (shelf or catalogue()).ways.get(step.way) if step.way else None
+    return (part_types or catalogue()).ways.get(step.way) if step.way else None
 
 
 def ways_for(part_id: str, quantity: str, value: float | None = None) -> list[Way]:

@@ -6,7 +6,7 @@ from dataclasses import dataclass, field
 import numpy as np
 
 from verifex.core.exercise import Exercise, Variant
-from verifex.core.expected.chain import Chain, Converted
+from verifex.core.expected.chain import AdcChain, Chain
 from verifex.core.expected.measured import Measured
 from verifex.core.expected.plot import Slider, plot_rows, sliders
 from verifex.core.expected.step import ExpectedStep
@@ -45,7 +45,7 @@ class Sheet:
     @property
     def reference(self) -> Spread | None:
         """The converter's reference in volts; None where nothing is converted."""
-        if not isinstance(self.main, Converted):
+        if not isinstance(self.main, AdcChain):
             return None
         found = self.main.reference
         return Spread(found.low, found.nominal, found.high)
@@ -58,7 +58,7 @@ class Sheet:
     @property
     def per_count(self) -> float:
         """Printed units a count, where the formula is a straight line; else 0."""
-        if not isinstance(self.main, Converted) or self.output is None:
+        if not isinstance(self.main, AdcChain) or self.output is None:
             return 0.0
         ends = self.main.formula.value(np.array([0.0, 1.0]))
         return float(ends[1] - ends[0])

@@ -53,13 +53,13 @@ def catalogue() -> Catalogue:
     )
 
 
-def with_entries(text: str, shelf: Catalogue | None = None) -> Catalogue:
+def with_entries(text: str, part_types: Catalogue | None = None) -> Catalogue:
     """A catalogue with the part entries of a data file added, or put in place of those of the same id.
 
     This is how a user's own module, or another figure for a batch, comes in. Raises UnusableInput naming the
     entry and the field that cannot be.
     """
-    shelf = shelf or catalogue()
+    part_types = part_types or catalogue()
     try:
         entries = yaml.load(text, Loader=yaml.CSafeLoader)
     except yaml.MarkedYAMLError as wrong:
@@ -79,7 +79,7 @@ def with_entries(text: str, shelf: Catalogue | None = None) -> Catalogue:
             first = wrong.errors()[0]
             field = ".".join(str(step) for step in first["loc"])
             raise UnusableInput([Problem(line, 1, f"{key}: {field}: {first['msg']}")]) from None
-    return Catalogue(shelf.boards, {**shelf.parts, **added}, shelf.ways)
+    return Catalogue(part_types.boards, {**part_types.parts, **added}, part_types.ways)
 
 
 def _line_of(text: str, key: str) -> int:

@@ -244,7 +244,7 @@ def _dividing(op: str, a: Value, b: Value, kind: Int, at: At, machine: list[Mach
         above: int = a(frame)
         below: int = b(frame)
         if below == 0:
-            machine[0].slips[("division-by-zero", at)] += 1
+            machine[0].runtime_faults[("division-by-zero", at)] += 1
             return wrap(-1) if op == "/" else above
         whole = abs(above) // abs(below)
         if (above < 0) != (below < 0):

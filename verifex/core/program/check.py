@@ -19,7 +19,7 @@ from verifex.core.program.pasted import as_typed
 from verifex.core.program.python import python_problems, read_python
 from verifex.core.program.rules import PROGRAM
 from verifex.core.program.rules.view import PinUse, ProgramView
-from verifex.core.program.tree import At, Program, Unread
+from verifex.core.program.tree import At, Program, Unsupported
 
 LOG = logging.getLogger(__name__)
 LIMIT_BYTES = 64 * 1024
@@ -39,9 +39,9 @@ class ProgramReport:
 
     @property
     def runnable(self) -> bool:
-        """Whether it can be run: it compiles, and nothing in it is unread."""
+        """Whether it can be run: it compiles, and nothing in it is unsupported."""
         built = self.compiled.loop is not None or self.compiled.whole is not None
-        return self.compiles and not self.tree.unread and built
+        return self.compiles and not self.tree.unsupported and built
 
     def run(
         self,
@@ -133,20 +133,20 @@ def _built(source: str, board: Board, declared: Declared) -> tuple[list[Problem]
             problems = [*pasted, *python_problems(source)]
             tree = nothing if problems else read_python(source)
             tree.declared = declared
-            compiled = Compiled() if problems or tree.unread else compile_python(tree)
+            compiled = Compiled() if problems or tree.unsupported else compile_python(tree)
         else:
             problems = [*pasted, *syntax_problems(source)]
             tree = nothing if problems else read_cpp(source, board.int_bits)
             tree.declared = declared
-            compiled = Compiled() if problems or tree.unread else compile_program(tree, board)
+            compiled = Compiled() if problems or tree.unsupported else compile_program(tree, board)
     except RecursionError:
-        nothing.unread.append(Unread(At(1, 1), "so deep a nesting"))
+        nothing.unsupported.append(Unsupported(At(1, 1), "so deep a nesting"))
         return [], nothing, Compiled()
     except MemoryError:
         raise  # the limit on a check's memory, told as such
     except Exception:  # a slip of ours is ours to add, and no traceback for anybody but us
         LOG.exception("a program could not be read")
-        nothing.unread.append(Unread(At(1, 1), "something in this program"))
+        nothing.unsupported.append(Unsupported(At(1, 1), "something in this program"))
         return [], nothing, Compiled()
     # What was left out may declare names, so only a whole program is judged for them.
-    return problems, tree, Compiled() if tree.unread else compiled
+    return problems, tree, Compiled() if tree.unsupported else compiled

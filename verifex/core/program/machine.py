@@ -88,7 +88,7 @@ class Machine:
         self.storage: dict[int, int] = {}  # what outlives a reset
         self.result = RunResult()
         self.overflows: Counter[At] = Counter()
-        self.slips: Counter[tuple[str, At]] = Counter()
+        self.runtime_faults: Counter[tuple[str, At]] = Counter()
         self.divisions: dict[At, list[int]] = {}
         self.line = Line(sorted(surroundings.typed))
         self.agenda = Agenda(pause_us=pause_us, paused=paused)
@@ -147,7 +147,7 @@ class Machine:
         self.agenda = Agenda()
         self.stop_us = self.end_us
 
-    def breathe(self) -> None:
+    def throttle(self) -> None:
         """A program that never pauses does more in a second than can be followed: once it is ahead of what a run may
         take, what it calls takes longer, so that the whole time is covered with fewer turns."""
         self.spend_us(BREATH_US)
@@ -195,7 +195,7 @@ class Machine:
     def pin(self, number: int, at: At) -> str | None:
         name = self.numbers.get(number)
         if name is None:
-            self.slips[("no-such-pin", at)] += 1
+            self.runtime_faults[("no-such-pin", at)] += 1
         return name
 
     def use(self, pin: str) -> PinUse:
@@ -334,7 +334,7 @@ class Machine:
                 else:
                     self.spend_us(1)
                     if self.steps > self.soft_steps:
-                        self.breathe()
+                        self.throttle()
                     if repeats:
                         self.skip_repeats(since)
                 before = after
@@ -362,7 +362,7 @@ class Machine:
         result.serial = "".join(line.pieces)
         if not self.stopping:
             result.ended_ms = round(self.now_us / 1000, 3)
-        result.overflows, result.slips = dict(self.overflows), dict(self.slips)
+        result.overflows, result.runtime_faults = dict(self.overflows), dict(self.runtime_faults)
         result.divisions = {at: (seen[0], seen[1], seen[2]) for at, seen in self.divisions.items()}
         result.baud, result.reference = self.baud, self.reference
         return result

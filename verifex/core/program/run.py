@@ -101,8 +101,8 @@ class PinUse:
 class RunResult:
     """A finished run. Times in ms; `serial` is all that was printed, `lines` each line with its time.
 
-    `overflows`, `divisions`, `slips` are observations by place: how often a value did not fit, how an
-    integer division came out (runs, results that were not 0, remainders lost), other slips by kind.
+    `overflows`, `divisions`, `runtime_faults` are observations by place: how often a value did not fit, how an
+    integer division came out (runs, results that were not 0, remainders lost), other runtime_faults by kind.
     """
 
     serial: str = ""
@@ -115,7 +115,7 @@ class RunResult:
     pins: dict[str, PinUse] = field(default_factory=dict)
     overflows: dict[At, int] = field(default_factory=dict)
     divisions: dict[At, tuple[int, int, int]] = field(default_factory=dict)
-    slips: dict[tuple[str, At], int] = field(default_factory=dict)
+    runtime_faults: dict[tuple[str, At], int] = field(default_factory=dict)
     baud: int | None = None
     reference: str = "rail"
     longest_wait: tuple[float, At | None] = (0.0, None)  # in ms, and where

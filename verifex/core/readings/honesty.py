@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from verifex.core.findings import Finding, Severity
 from verifex.core.quantity import numbers_in
 from verifex.core.readings.log import Log
-from verifex.core.rulebook import Found, RuleBook
+from verifex.core.rulebook import FindingFactory, RuleBook
 
 LEAST_READINGS = 8
 SHARED_RUN = 10  # this many equal readings in a row, with noise in them, do not happen twice
@@ -87,9 +87,9 @@ def look_closer(log: Log, grid: list[str] | None, others: Sequence[OtherLog]) ->
     criterion="readings",
     source="statistics of independent noise",
 )
-def same_noise(view: HonestyView, found: Found) -> Iterator[Finding]:
+def same_noise(view: HonestyView, finding: FindingFactory) -> Iterator[Finding]:
     for ref, length in shared_runs(view.values, view.others):
-        yield found(
+        yield finding(
             f"{length} readings in a row are the same as in another pair's log.",
             "Look at this together: ask both pairs to show a step once more.",
             parts=[ref],
@@ -107,10 +107,10 @@ def same_noise(view: HonestyView, found: Found) -> Iterator[Finding]:
     criterion="readings",
     source="± 1 count of any converter",
 )
-def no_noise(view: HonestyView, found: Found) -> Iterator[Finding]:
+def no_noise(view: HonestyView, finding: FindingFactory) -> Iterator[Finding]:
     steps = [step for step in view.log.steps if len(step.values) >= LEAST_READINGS]
     if len(steps) >= 2 and all(len(set(step.values)) == 1 for step in steps):
-        yield found("Every step repeats one value exactly.", "Look at this: let the pair show one step live.")
+        yield finding("Every step repeats one value exactly.", "Look at this: let the pair show one step live.")
 
 
 @HONESTY.rule(
@@ -122,14 +122,14 @@ def no_noise(view: HonestyView, found: Found) -> Iterator[Finding]:
     criterion="readings",
     source="the program's own formula and print format over all counts",
 )
-def off_the_grid(view: HonestyView, found: Found) -> Iterator[Finding]:
+def off_the_grid(view: HonestyView, finding: FindingFactory) -> Iterator[Finding]:
     if view.grid is None:
         return
     grid = {numbers[0] for text in view.grid if (numbers := numbers_in(text))}
     off = [value for value in view.values if value not in grid]
     if len(off) >= 3 and len(off) >= 0.1 * len(view.values):
         near = sorted(grid, key=lambda g: abs(g - off[0]))[:2]
-        yield found(
+        yield finding(
             f"{len(off)} of {len(view.values)} values are none this program can print: {off[0]:g}, for one, lies between {min(near):g} and {max(near):g}.",
             "Look at this: is it the log of the program that was handed in?",
             value=float(len(off)),

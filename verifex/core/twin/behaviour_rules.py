@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from verifex.core.exercise.units import UNITS_OF_QUANTITY
 from verifex.core.findings import Finding, Severity
-from verifex.core.rulebook import Found, RuleBook
+from verifex.core.rulebook import FindingFactory, RuleBook
 from verifex.core.twin.outcome import RunView
 from verifex.core.twin.thresholds import switching
 
@@ -52,11 +52,11 @@ def _named(view: RunView, outputs: list[str]) -> tuple[list[str], str, str]:
         "id-in-base-10",
     ),
 )
-def not_read_on_bench(view: RunView, found: Found) -> Iterator[Finding]:
+def not_read_on_bench(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
     run = view.trace.run
     if run.ended == "not-read":
         at = run.ended_at
-        yield found(
+        yield finding(
             f"After {run.ended_ms / 1000:.1f} s the run comes to {run.ended_with}, which is not read yet.",
             "Judge this place by eye.",
             line=at.line if at else None,
@@ -75,10 +75,10 @@ def not_read_on_bench(view: RunView, found: Found) -> Iterator[Finding]:
     source="the program run on the twin of the pair's own bench",
     explains=("alarm-inverted", "alarm-never-on", "alarm-stays-on", "alarm-at-wrong-value", "printed-value-out"),
 )
-def stops_on_bench(view: RunView, found: Found) -> Iterator[Finding]:
+def stops_on_bench(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
     run = view.trace.run
     if run.ended == "raised" and run.ended_at is not None:
-        yield found(
+        yield finding(
             f"After {run.ended_ms / 1000:.1f} s line {run.ended_at.line} stops the program: {run.ended_with}.",
             "Look at the wiring of what this line asks; then catch the error, and try again at the next turn.",
             at=run.ended_at,
@@ -96,7 +96,7 @@ def stops_on_bench(view: RunView, found: Found) -> Iterator[Finding]:
     source="the exercise's behaviour, run on the twin",
     explains=("alarm-never-on", "alarm-stays-on", "alarm-at-wrong-value"),
 )
-def alarm_inverted(view: RunView, found: Found) -> Iterator[Finding]:
+def alarm_inverted(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
     def inverted(ref: str) -> bool:
         states = view.states(ref)
         return {asked for asked, _ in states} == {"on", "off"} and all(
@@ -105,7 +105,7 @@ def alarm_inverted(view: RunView, found: Found) -> Iterator[Finding]:
 
     if outputs := [ref for ref in _outputs(view) if inverted(ref)]:
         refs, names, verb = _named(view, outputs)
-        yield found(
+        yield finding(
             f"{names} {verb} on when it should be off, and off when it should be on.",
             "Turn the condition or the levels around.",
             parts=refs,
@@ -122,14 +122,14 @@ def alarm_inverted(view: RunView, found: Found) -> Iterator[Finding]:
     source="the exercise's behaviour, run on the twin",
     explains=("alarm-at-wrong-value",),
 )
-def alarm_never_on(view: RunView, found: Found) -> Iterator[Finding]:
+def alarm_never_on(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
     def never(ref: str) -> bool:
         states = view.states(ref)
         return any(asked == "on" for asked, _ in states) and all(seen == "off" for _, seen in states)
 
     if outputs := [ref for ref in _outputs(view) if never(ref)]:
         refs, names, verb = _named(view, outputs)
-        yield found(
+        yield finding(
             f"{names} {verb} off through the whole plan; asked is on with {_asked_for(view, outputs[0])}.",
             "Follow the value from the reading to the condition.",
             parts=refs,
@@ -146,7 +146,7 @@ def alarm_never_on(view: RunView, found: Found) -> Iterator[Finding]:
     source="the exercise's behaviour, run on the twin",
     explains=("alarm-at-wrong-value",),
 )
-def alarm_stays_on(view: RunView, found: Found) -> Iterator[Finding]:
+def alarm_stays_on(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
     def stays(ref: str) -> bool:
         states = view.states(ref)
         # Behind the threshold again: after the sweep down for "over", after the one up for "under".
@@ -163,7 +163,7 @@ def alarm_stays_on(view: RunView, found: Found) -> Iterator[Finding]:
 
     if outputs := [ref for ref in _outputs(view) if stays(ref)]:
         refs, names, verb = _named(view, outputs)
-        yield found(
+        yield finding(
             f"{names} {verb} still on after the value has fallen below the threshold.",
             "Switch off in the other branch (else).",
             parts=refs,
@@ -179,7 +179,7 @@ def alarm_stays_on(view: RunView, found: Found) -> Iterator[Finding]:
     criterion="program",
     source="the exercise's behaviour, swept on the twin",
 )
-def alarm_at_wrong_value(view: RunView, found: Found) -> Iterator[Finding]:
+def alarm_at_wrong_value(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
     def strays(ref: str) -> bool:
         return any(asked in ("on", "off") and seen != asked for asked, seen in view.states(ref))
 
@@ -192,7 +192,7 @@ def alarm_at_wrong_value(view: RunView, found: Found) -> Iterator[Finding]:
         statement = next(s for s in view.exercise.behaviour if outputs[0] in s.then or outputs[0] in s.otherwise)
         unit = f" {UNITS_OF_QUANTITY.get(statement.when.quantity, '')}".rstrip()
         at = f" In the sweep the change came at {swept:.1f}{unit}." if swept is not None else ""
-        yield found(
+        yield finding(
             f"{names}: not as asked with {_asked_for(view, outputs[0])}.{at}",
             "Compare the threshold in the program with the exercise.",
             parts=refs,
@@ -203,7 +203,7 @@ def alarm_at_wrong_value(view: RunView, found: Found) -> Iterator[Finding]:
             seen = switching(view.exercise, statement, ref, view.outcomes) if ref in view.refs else None
             if seen is not None and not seen.is_right:
                 unit = f" {UNITS_OF_QUANTITY.get(statement.when.quantity, '')}".rstrip()
-                yield found(
+                yield finding(
                     f"{view.refs[ref]} changes at {seen.up:.1f}{unit} on the way up and at {seen.down:.1f}{unit} on the way down; "
                     f"asked is {statement.when.threshold:g}{unit}.",
                     "Compare the threshold in the program with the exercise.",
@@ -224,12 +224,12 @@ def alarm_at_wrong_value(view: RunView, found: Found) -> Iterator[Finding]:
     source="expected sheet of the pair's own bench",
     explains=("alarm-never-on", "alarm-stays-on", "alarm-at-wrong-value"),
 )
-def printed_value_out(view: RunView, found: Found) -> Iterator[Finding]:
+def printed_value_out(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
     out = [o for o in view.outcomes if not o.inside]
     if out:
         first = out[0]
         assert first.limits and first.printed is not None
-        yield found(
+        yield finding(
             f"At “{first.window.name}” the program prints {first.printed:g}; the sheet allows {first.limits[0]:.1f} to {first.limits[1]:.1f}.",
             "Follow one reading through the formula: reference, divisor, offset, slope.",
             parts=sensor_and_outputs(view),

@@ -94,7 +94,7 @@ class ModulesInTime:
 
     # -- echoes ------------------------------------------------------------------------------------
 
-    def pins_changed(self, machine: Running, awake: Mapping[str, object], stimuli: dict[Key, float]) -> None:
+    def pins_changed(self, machine: Running, power_states: Mapping[str, object], stimuli: dict[Key, float]) -> None:
         """A pin that falls fires the range modules whose trigger it reaches."""
         fallen = [
             pin
@@ -107,7 +107,7 @@ class ModulesInTime:
         nets = {net.id for net in self.view.nets.nets for pin in self.view.nets.board_pins(net) if pin.name in fallen}
         for part in self.view.module_parts():
             output = part.type.sensing("cm")
-            if output is None or output.carries != "pulse" or awake.get(part.ref) is None:
+            if output is None or output.carries != "pulse" or power_states.get(part.ref) is None:
                 continue
             fires = [leg for leg in part.type.legs if leg in ("trigger", "signal")]
             if any((net := self.view.net(part, leg)) is not None and net.id in nets for leg in fires):

@@ -175,9 +175,9 @@ class BenchSurroundings:
         return None
 
     def tag(self, machine: Running, pins: list[str]) -> str:
-        awake = self.point(machine).awake
+        power_states = self.point(machine).power_states
         for part in self.view.module_parts():
-            if awake.get(part.ref) is None or part.type.sensing("tag") is None:
+            if power_states.get(part.ref) is None or part.type.sensing("tag") is None:
                 continue
             if self._on_buses(part, pins):
                 names = [own for own, ref in self.refs.items() if ref == part.ref] or [part.ref]
@@ -208,11 +208,11 @@ class BenchSurroundings:
 
     def _speakers(self, machine: Running, pins: list[str]) -> list[Part]:
         """Modules that are fed and that reach one of these pins; without pins, those on the two-wire bus."""
-        awake = self.point(machine).awake
+        power_states = self.point(machine).power_states
         nets = {net.id for pin in pins if (net := self.nets_of_pins.get(pin))}
         found = []
         for part in self.view.module_parts():
-            if awake.get(part.ref) is None:
+            if power_states.get(part.ref) is None:
                 continue
             on_bus = any(leg.bus == "sda" for leg in part.type.legs.values()) and self._on_buses(part, [])
             reached = {
@@ -254,7 +254,7 @@ class BenchSurroundings:
         """See which lights and sounders go on or off with the new pin states."""
         self._now = None
         point = self.point(machine)
-        self.modules.pins_changed(machine, point.awake, self._stimuli(machine))
+        self.modules.pins_changed(machine, point.power_states, self._stimuli(machine))
         self._now = None  # an echo may be on its way now
         for part in self.view.bench.parts_of("led", "load", "relay"):
             amps = point.amps.get((part.ref, part.ends[0]), 0.0)

@@ -8,7 +8,7 @@ from verifex.core.exercise import printable
 from verifex.core.findings import Finding, Severity
 from verifex.core.parts import LinearOutput, Output, catalogue
 from verifex.core.program.calls.devices import tag_bytes
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 from verifex.core.twin.behaviour_rules import BEHAVIOUR, sensor_and_outputs
 from verifex.core.twin.outcome import RunView, StepOutcome
 
@@ -114,7 +114,7 @@ def _enter(slip: Slip) -> None:
         source="expected sheet of the pair's own bench, with this one slip undone",
         explains=FOLLOWS,
     )
-    def rule(view: RunView, found: Found) -> Iterator[Finding]:
+    def rule(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
         main, judged = _main(view), _judged(view)
         if main is None or not slip.applies(*main) or not judged:
             return
@@ -124,7 +124,7 @@ def _enter(slip: Slip) -> None:
         if out and undone:
             first = out[0]
             assert first.printed is not None and first.limits is not None
-            yield found(
+            yield finding(
                 f"At “{first.window.name}” {first.printed:g} is printed where {first.limits[0]:.1f} to {first.limits[1]:.1f} is right; every step "
                 "is off in the same way.",
                 slip.remedy,
@@ -150,7 +150,7 @@ MOST_CHANGES = 4  # in one sweep: a light that goes on once, and perhaps hesitat
     criterion="program",
     source="the exercise's behaviour, swept on the twin",
 )
-def flickers(view: RunView, found: Found) -> Iterator[Finding]:
+def flickers(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
     for ref in dict.fromkeys(
         ref for s in view.exercise.behaviour for ref in (*s.then, *s.otherwise) if ref in view.refs
     ):
@@ -163,7 +163,7 @@ def flickers(view: RunView, found: Found) -> Iterator[Finding]:
                 if who == view.refs[ref] and outcome.window.start_ms <= ms < outcome.window.end_ms
             ]
             if len(changes) > MOST_CHANGES:
-                yield found(
+                yield finding(
                     f"{view.refs[ref]} changed {len(changes)} times while the value went once through the threshold.",
                     "Switch on at one value and off at another a little lower (hysteresis), or ask for the state to last a while.",
                     parts=[view.refs[ref]],
@@ -180,9 +180,9 @@ def flickers(view: RunView, found: Found) -> Iterator[Finding]:
     criterion="program",
     source="the catalogue: the module's sampling time",
 )
-def read_too_often(view: RunView, found: Found) -> Iterator[Finding]:
+def read_too_often(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
     for (ref, quantity), (seconds, needs) in view.trace.too_often.items():
-        yield found(
+        yield finding(
             f"{ref} is asked for {quantity} every {seconds:.2g} s; it measures once in {needs:g} s.",
             f"Wait at least {needs:g} s between two readings.",
             parts=[ref],
@@ -203,7 +203,7 @@ def read_too_often(view: RunView, found: Found) -> Iterator[Finding]:
     source="what is printed while the exercise's tag is at the reader",
     explains=("alarm-never-on",),
 )
-def id_in_base_10(view: RunView, found: Found) -> Iterator[Finding]:
+def id_in_base_10(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
     for outcome in view.outcomes:
         code = tag_bytes(outcome.window.text)
         failed = any(asked == "on" and outcome.seen.get(ref) == "off" for ref, asked in outcome.asked.items())
@@ -213,7 +213,7 @@ def id_in_base_10(view: RunView, found: Found) -> Iterator[Finding]:
         lines = [text for ms, text in view.trace.run.lines if outcome.window.start_ms <= ms <= outcome.window.end_ms]
         told = next((text for text in lines if in_ten in re.sub(r"\D", "", text)), None)
         if told is not None:
-            yield found(
+            yield finding(
                 f"With {outcome.window.text} at the reader the program prints `{told.strip()}`: its bytes in base 10.",
                 "Put the id together in base 16, two digits for each byte.",
                 parts=sensor_and_outputs(view),

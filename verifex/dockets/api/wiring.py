@@ -80,12 +80,12 @@ class SolvedPartOut(Shape):
 
 
 class SolvedOut(Shape):
-    """Net volts, amps into each leg, amps out of each pin; `restless` parts find no rest."""
+    """Net volts, amps into each leg, amps out of each pin; `oscillating` parts do not settle."""
 
     nets: list[SolvedNetOut]
     parts: list[SolvedPartOut]
     pins: dict[str, float]
-    restless: list[str]
+    oscillating: list[str]
 
 
 @router.post("/dockets/{docket_id}/check-wiring", response=WiringCheckOut)

@@ -2761,7 +2761,7 @@ export interface components {
         };
         /**
          * SolvedOut
-         * @description Net volts, amps into each leg, amps out of each pin; `restless` parts find no rest.
+         * @description Net volts, amps into each leg, amps out of each pin; `oscillating` parts do not settle.
          */
         SolvedOut: {
             /** Nets */
@@ -2772,8 +2772,8 @@ export interface components {
             pins: {
                 [key: string]: number;
             };
-            /** Restless */
-            restless: string[];
+            /** Oscillating */
+            oscillating: string[];
         };
         /** SolvedPartOut */
         SolvedPartOut: {

@@ -1,7 +1,7 @@
 """How each kind of part answers in a circuit: one function a model, from a part's legs to elements.
 
 `stamp.py` holds what a model writes into. A model that has states of its own (fed or not, pulled or not) reads
-them from `stamp.awake` and tells the next ones in `wake`.
+them from `stamp.power_states` and tells the next ones in `wake`.
 """
 
 from collections.abc import Callable
@@ -9,10 +9,10 @@ from dataclasses import dataclass
 
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.models import feeding, junctions, loads, module, passive
-from verifex.core.circuit.models.stamp import Stamp, VoltsOf, Waking
+from verifex.core.circuit.models.stamp import PowerState, Stamp, VoltsOf
 
 Stamping = Callable[[Part, Stamp], None]
-Wakes = Callable[[Part, VoltsOf, Stamp], Waking]
+Wakes = Callable[[Part, VoltsOf, Stamp], PowerState]
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,7 +1,7 @@
 """What feeds: the board's supplies and pins, the battery, the regulator."""
 
 from verifex.core.circuit.bench import Part
-from verifex.core.circuit.models.stamp import Stamp, VoltsOf, Waking
+from verifex.core.circuit.models.stamp import PowerState, Stamp, VoltsOf
 from verifex.core.circuit.solver import Resistance, Source
 from verifex.core.parts import Board
 
@@ -97,7 +97,7 @@ def regulator(part: Part, stamp: Stamp) -> None:
     idle = f"{part.ref}:idle"
     ohms = (part.type.supply.low_volts if part.type.supply else 7.0) / figures.idle_amps
     stamp.resistance(idle, into, ground, ohms, into=(part.ref, "in"), back="ground")
-    drop = stamp.awake.get(part.ref)
+    drop = stamp.power_states.get(part.ref)
     if out is None or not isinstance(drop, float) or out == into:
         return
     stamp.source(part.ref, out, into, -drop, 0.02)
@@ -105,7 +105,7 @@ def regulator(part: Part, stamp: Stamp) -> None:
     stamp.flow(part.ref, "out", part.ref, -1)
 
 
-def regulator_wakes(part: Part, volts: VoltsOf, stamp: Stamp) -> Waking:
+def regulator_wakes(part: Part, volts: VoltsOf, stamp: Stamp) -> PowerState:
     """Volts it drops now, from input to output; None while it is not fed."""
     into, ground, figures = volts("in"), volts("ground"), part.type.regulator
     if into is None or ground is None or figures is None or into - ground <= figures.drop_volts:

@@ -2,7 +2,7 @@
 
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.models.passive import CLOSED_OHMS
-from verifex.core.circuit.models.stamp import Stamp, VoltsOf, Waking
+from verifex.core.circuit.models.stamp import PowerState, Stamp, VoltsOf
 
 BUZZER_SATURATION_AMPS, BUZZER_SLOPE_VOLTS = 1e-9, 0.03
 BUZZER_FORWARD_VOLTS = 0.5
@@ -43,13 +43,13 @@ def relay(part: Part, stamp: Stamp) -> None:
         stamp.flows.setdefault((part.ref, leg), [])
     if a is not None and b is not None:
         stamp.resistance(f"{part.ref}:coil", a, b, load_ohms(part), into=(part.ref, "coil1"), back="coil2")
-    side = "open" if stamp.awake.get(part.ref) else "closed"
+    side = "open" if stamp.power_states.get(part.ref) else "closed"
     common, contact = stamp.node(part, "common"), stamp.node(part, side)
     if common is not None and contact is not None:
         stamp.resistance(f"{part.ref}:contact", common, contact, CLOSED_OHMS, into=(part.ref, "common"), back=side)
 
 
-def relay_wakes(part: Part, volts: VoltsOf, stamp: Stamp) -> Waking:
+def relay_wakes(part: Part, volts: VoltsOf, stamp: Stamp) -> PowerState:
     """Whether the coil pulls."""
     a, b, figures = volts("coil1"), volts("coil2"), part.type.load
     return a is not None and b is not None and figures is not None and abs(a - b) >= figures.works_from_volts

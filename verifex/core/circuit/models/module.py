@@ -5,7 +5,7 @@ Everything comes from the data file, so a new ordinary module needs no code.
 
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.models.junctions import conducting
-from verifex.core.circuit.models.stamp import Stamp, VoltsOf, Waking
+from verifex.core.circuit.models.stamp import PowerState, Stamp, VoltsOf
 from verifex.core.parts import Leg, LegRole, LinearOutput, PowerLawOutput, ShareOutput, SwitchOutput
 
 WORKS_FROM_SHARE = 0.8  # of the least supply: below it nothing comes out
@@ -36,13 +36,13 @@ def module(part: Part, stamp: Stamp) -> None:
         if leg.pull_up_ohms and part.settings.get("pullup") != "none":
             if leg.high_volts is None:
                 _to_supply(part, stamp, name, node, supply, leg.pull_up_ohms, "pull-up")
-            elif stamp.awake.get(part.ref) is not None:  # pulled to a level of the module's own
+            elif stamp.power_states.get(part.ref) is not None:  # pulled to a level of the module's own
                 _at_volts(part, stamp, name, node, ground, leg.high_volts, leg.pull_up_ohms)
-        if stamp.awake.get(part.ref) is not None:
+        if stamp.power_states.get(part.ref) is not None:
             _speak(part, stamp, name, leg, node, supply, ground)
 
 
-def module_wakes(part: Part, volts: VoltsOf, stamp: Stamp) -> Waking:
+def module_wakes(part: Part, volts: VoltsOf, stamp: Stamp) -> PowerState:
     """Volts it is fed with, where they cut its output short, else 0; None while it is not fed."""
     supply_leg, ground_leg, window = part.type.supply_leg, part.type.ground_leg, part.type.supply
     supply = volts(supply_leg) if supply_leg else None
@@ -77,7 +77,7 @@ def _to_ground(part: Part, stamp: Stamp, leg: str, node: int, ground: int, ohms:
 
 def _at_volts(part: Part, stamp: Stamp, leg: str, node: int, ground: int, volts: float, ohms: float) -> None:
     """A level of its own, held below what the module is fed with."""
-    fed = stamp.awake.get(part.ref)
+    fed = stamp.power_states.get(part.ref)
     if isinstance(fed, float) and fed > 0:
         volts = min(volts, fed)
     name = f"{part.ref}:{leg}"

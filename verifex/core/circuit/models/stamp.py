@@ -10,25 +10,25 @@ from verifex.core.circuit.nets import Nets
 from verifex.core.circuit.solver import Circuit, Junction, Resistance, Source, Transistor
 from verifex.core.parts import Output
 
-Waking = Hashable
+PowerState = Hashable
 VoltsOf = Callable[[str], float | None]  # a leg's name → its solved volts
 
 
 class Stamp:
     """The circuit being built. `flows` gives for each (ref, leg) the elements whose current goes into that leg."""
 
-    def __init__(self, nets: Nets, conditions: Conditions, awake: Mapping[str, Waking]) -> None:
-        self.nets, self.conditions, self.awake = nets, conditions, awake
+    def __init__(self, nets: Nets, conditions: Conditions, power_states: Mapping[str, PowerState]) -> None:
+        self.nets, self.conditions, self.power_states = nets, conditions, power_states
         count = len(nets.nets)
         # A bench without a ground wire has the board's ground all the same: a node that nothing reaches.
         ground = nets.ground_id
         self.circuit = Circuit(count, ground) if ground is not None else Circuit(count + 1, count)
         self.flows: dict[tuple[str, str], list[tuple[str, int]]] = {}
 
-    def copied_for(self, conditions: Conditions, awake: Mapping[str, Waking]) -> "Stamp":
+    def copied_for(self, conditions: Conditions, power_states: Mapping[str, PowerState]) -> "Stamp":
         """A stamp that begins with what this one holds."""
         copy = Stamp.__new__(Stamp)
-        copy.nets, copy.conditions, copy.awake = self.nets, conditions, awake
+        copy.nets, copy.conditions, copy.power_states = self.nets, conditions, power_states
         own = self.circuit
         copy.circuit = Circuit(
             own.nodes, own.ground, list(own.resistances), list(own.sources), list(own.junctions), list(own.transistors)

@@ -12,7 +12,7 @@ from verifex.core.findings import Finding, Severity
 from verifex.core.parts import PinKind
 from verifex.core.quantity import in_words
 from verifex.core.resistors.windows import SLOT_SECONDS, line_farads, rise_seconds
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 
 TWO_WIRE = ("sda", "scl")
 SPI = ("sck", "miso", "mosi")
@@ -58,7 +58,7 @@ def _lines_reached(view: BenchView, part: Part, legs: dict[str, str]) -> dict[st
     source="the board's bus pins",
     explains=("bus-elsewhere", "bus-moved", "function-not-built", "output-unconnected", "input-unconnected"),
 )
-def bus_swapped(view: BenchView, found: Found) -> Iterator[Finding]:
+def bus_swapped(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     board = view.bench.board
     if board is None:
         return
@@ -75,7 +75,7 @@ def bus_swapped(view: BenchView, found: Found) -> Iterator[Finding]:
                 continue
             said = " and ".join(f"{legs[line]} to {reached[line][0].name}" for line in swapped)
             meant = ", ".join(f"{legs[line]} to {board.pins.bus[line]}" for line in swapped)
-            yield found(
+            yield finding(
                 f"{part.ref} has {said}: {' and '.join(WORDS[line] for line in swapped)} are exchanged.",
                 f"Lead {meant}.",
                 parts=[part.ref],
@@ -106,12 +106,12 @@ def _elsewhere(view: BenchView) -> Iterator[tuple[Part, str, str, PinKind]]:
     source="the board's bus pins",
     explains=("function-not-built",),
 )
-def bus_elsewhere(view: BenchView, found: Found) -> Iterator[Finding]:
+def bus_elsewhere(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     board = view.bench.board
     if board is None or board.bus_can_move:
         return
     for part, line, leg, pin in _elsewhere(view):
-        yield found(
+        yield finding(
             f"The {leg} leg of {part.ref} goes to {pin.name}; this board's {line} line is {board.pins.bus[line]}.",
             f"Move the lead to {board.pins.bus[line]}.",
             parts=[part.ref],
@@ -129,7 +129,7 @@ def bus_elsewhere(view: BenchView, found: Found) -> Iterator[Finding]:
     criterion="wiring",
     source="the board's bus pins",
 )
-def bus_moved(view: BenchView, found: Found) -> Iterator[Finding]:
+def bus_moved(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     board = view.bench.board
     if board is None or not board.bus_can_move:
         return
@@ -138,7 +138,7 @@ def bus_moved(view: BenchView, found: Found) -> Iterator[Finding]:
         moved.setdefault(part.ref, []).append((line, leg, pin))
     for ref, lines in moved.items():
         usual = ", ".join(board.pins.bus[line] for line, _, _ in lines)
-        yield found(
+        yield finding(
             f"{ref} has {', '.join(f'{leg} on {pin.name}' for _, leg, pin in lines)}; the usual pins are {usual}.",
             "Use the usual pins, or see that the program names these.",
             parts=[ref],
@@ -156,7 +156,7 @@ def bus_moved(view: BenchView, found: Found) -> Iterator[Finding]:
     criterion="wiring",
     source="the two-wire bus",
 )
-def address_clash(view: BenchView, found: Found) -> Iterator[Finding]:
+def address_clash(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     seen: dict[tuple[int, int], Part] = {}
     for part, legs in _bus_legs(view, ("sda",)):
         net = view.net(part, legs["sda"])
@@ -168,7 +168,7 @@ def address_clash(view: BenchView, found: Found) -> Iterator[Finding]:
         except ValueError:
             continue
         if key in seen:
-            yield found(
+            yield finding(
                 f"{seen[key].ref} and {part.ref} both answer at {key[1]:#04x}.",
                 "Move the address jumper of one of them, or give address=… where they differ already.",
                 parts=[seen[key].ref, part.ref],
@@ -225,7 +225,7 @@ def _lead_metres(parts: list[Part]) -> float:
     source="typical of the family: 4.7 kΩ from data to supply",
     explains=("level-too-low", "function-not-built", "value-outside-window", "floating-input", "part-missing"),
 )
-def data_without_pull_up(view: BenchView, found: Found) -> Iterator[Finding]:
+def data_without_pull_up(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.shorted:
         return
     for net, parts in _data_lines(view):
@@ -235,7 +235,7 @@ def data_without_pull_up(view: BenchView, found: Found) -> Iterator[Finding]:
         names = ", ".join(part.ref for part in parts)
         if ohms == float("inf"):
             near = [edge.ref for edge in view.paths.edges_at(net, Link.OHMS)]
-            yield found(
+            yield finding(
                 f"The data wire of {names} has no resistor to the supply"
                 + (f"; {near[0]} goes elsewhere." if near else "."),
                 f"Put 4.7 kΩ between the data leg of {parts[0].ref} and its supply.",
@@ -246,7 +246,7 @@ def data_without_pull_up(view: BenchView, found: Found) -> Iterator[Finding]:
             continue
         seconds, metres = rise_seconds(ohms, line_farads(_lead_metres(parts))), _lead_metres(parts)
         if seconds > SLOT_SECONDS:
-            yield found(
+            yield finding(
                 f"With {in_words(ohms, 'Ω')} and {metres:g} m of lead the data wire of {names} takes {in_words(seconds, 's', 2)} to come up; "
                 f"it is looked at after {in_words(SLOT_SECONDS, 's', 2)}.",
                 "Take a smaller pull-up, such as 4.7 kΩ or 2.2 kΩ, or a shorter lead.",
@@ -259,7 +259,7 @@ def data_without_pull_up(view: BenchView, found: Found) -> Iterator[Finding]:
                 why="The wire is looked at before it has come up, so ones are read as zeros.",
             )
         elif SINK_OHMS / (SINK_OHMS + ohms) > LOW_SHARE:
-            yield found(
+            yield finding(
                 f"{in_words(ohms, 'Ω')} pull the data wire of {names} up so hard that no module can pull it down.",
                 "Take 4.7 kΩ.",
                 parts=[part.ref for part in parts] + [part.ref for part in resistors],
@@ -282,7 +282,7 @@ def data_without_pull_up(view: BenchView, found: Found) -> Iterator[Finding]:
     source="typical of the family: 2.2 to 10 kΩ",
     explains=("value-outside-window",),
 )
-def pull_up_outside_window(view: BenchView, found: Found) -> Iterator[Finding]:
+def pull_up_outside_window(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.shorted:
         return
     for net, parts in _data_lines(view):
@@ -293,7 +293,7 @@ def pull_up_outside_window(view: BenchView, found: Found) -> Iterator[Finding]:
         )
         low, high = USUAL_OHMS
         if resistors and works and not low * 0.9 <= ohms <= high * 1.1:
-            yield found(
+            yield finding(
                 f"The pull-up of {parts[0].ref}'s data wire is {in_words(ohms, 'Ω')}; {in_words(low, 'Ω')} to {in_words(high, 'Ω')} is usual.",
                 "Take 4.7 kΩ if there is one.",
                 parts=[part.ref for part in resistors] + [part.ref for part in parts],

@@ -10,7 +10,7 @@ from verifex.core.circuit.values import rated_watts
 from verifex.core.circuit.view import NEAR_A_LIMIT, BenchView, StatePoint
 from verifex.core.findings import Finding, Severity
 from verifex.core.quantity import in_words
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 
 SLACK = 1.02  # what rounding of a limit and of our figures may make
 
@@ -43,7 +43,7 @@ def _through(part: Part, state: StatePoint) -> float:
     source="the board's pin limits",
     explains=("all-pins-over-current", "resistor-over-watts"),
 )
-def pin_over_current(view: BenchView, found: Found) -> Iterator[Finding]:
+def pin_over_current(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     board = view.bench.board
     if board is None or view.shorted:
         return
@@ -56,8 +56,8 @@ def pin_over_current(view: BenchView, found: Found) -> Iterator[Finding]:
         absolute = board.most_pin_amps(sinking=flow < 0)
         at_corner = False
         if NEAR_A_LIMIT * absolute < amps <= absolute:
-            hot = abs(view.hot(state).point.pin_amps.get(pin, 0.0))
-            at_corner = hot > absolute
+            at_worst = abs(view.worst_case(state).point.pin_amps.get(pin, 0.0))
+            at_corner = at_worst > absolute
         if amps <= board.pin_usual_amps * SLACK and not at_corner:
             continue
         stop = amps > absolute
@@ -65,8 +65,8 @@ def pin_over_current(view: BenchView, found: Found) -> Iterator[Finding]:
         what = "sinks" if flow < 0 else "gives"
         words = "its absolute limit" if limit == absolute else "recommended at most"
         corner = " at a tolerance corner" if at_corner and not stop else ""
-        yield found(
-            f"{pin} {what} {in_words(hot if corner else amps, 'A', 3)} with {view.when(state, pin)}{corner}; {in_words(limit, 'A', 2)} is {words}.",
+        yield finding(
+            f"{pin} {what} {in_words(at_worst if corner else amps, 'A', 3)} with {view.when(state, pin)}{corner}; {in_words(limit, 'A', 2)} is {words}.",
             "Draw less from this pin: a larger resistor, or a transistor for the load.",
             parts=way_of_the_current(view, state, amps),
             places=[view.pin_place(pin)],
@@ -92,7 +92,7 @@ def _all_pins(view: BenchView, state: StatePoint) -> float:
     criterion="safety",
     source="the board's limit over all pins",
 )
-def all_pins_over_current(view: BenchView, found: Found) -> Iterator[Finding]:
+def all_pins_over_current(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     board = view.bench.board
     if board is None or view.shorted:
         return
@@ -102,14 +102,14 @@ def all_pins_over_current(view: BenchView, found: Found) -> Iterator[Finding]:
     amps, state = worst
     limit, at_corner = board.all_pins_amps, False
     if NEAR_A_LIMIT * limit < amps <= limit * SLACK:
-        hot = _all_pins(view, view.hot(state))
-        at_corner = hot > limit * SLACK
-        amps = hot if at_corner else amps
+        at_worst = _all_pins(view, view.worst_case(state))
+        at_corner = at_worst > limit * SLACK
+        amps = at_worst if at_corner else amps
     if amps > limit * SLACK:
         pins = [
             pin for pin, flow in state.point.pin_amps.items() if pin in state.conditions.driven and abs(flow) > 1e-4
         ]
-        yield found(
+        yield finding(
             f"{len(pins)} pins carry {in_words(amps, 'A', 3)} together with {state.name}"
             f"{' at a tolerance corner' if at_corner else ''}; {in_words(limit, 'A', 3)} is the limit over all.",
             "Use larger resistors, or feed some of the loads over transistors.",
@@ -134,7 +134,7 @@ def all_pins_over_current(view: BenchView, found: Found) -> Iterator[Finding]:
     source="the board's supply limits",
     explains=("resistor-over-watts", "supply-under"),
 )
-def supply_pin_over_current(view: BenchView, found: Found) -> Iterator[Finding]:
+def supply_pin_over_current(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     board = view.bench.board
     if board is None or view.shorted:
         return
@@ -145,12 +145,12 @@ def supply_pin_over_current(view: BenchView, found: Found) -> Iterator[Finding]:
         amps, state = worst
         at_corner = False
         if NEAR_A_LIMIT * limit < amps <= limit * SLACK:
-            hot = view.hot(state).point.pin_amps.get(pin, 0.0)
-            at_corner = hot > limit * SLACK
-            amps = hot if at_corner else amps
+            at_worst = view.worst_case(state).point.pin_amps.get(pin, 0.0)
+            at_corner = at_worst > limit * SLACK
+            amps = at_worst if at_corner else amps
         if amps <= limit * SLACK:
             continue
-        yield found(
+        yield finding(
             f"{pin} gives {in_words(amps, 'A', 3)} with {state.name}{' at a tolerance corner' if at_corner else ''}; {in_words(limit, 'A', 3)} is its limit.",
             "Feed the heavier parts from a supply of their own, with a common ground.",
             parts=_drawing(view, state, amps),
@@ -180,7 +180,7 @@ def _drawing(view: BenchView, state: StatePoint, amps: float) -> list[str]:
     criterion="resistors",
     source="P = I²·R against the rating, ¼ W unless it says otherwise",
 )
-def resistor_over_watts(view: BenchView, found: Found) -> Iterator[Finding]:
+def resistor_over_watts(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.shorted:
         return
     for part in view.bench.parts_of("resistor", "pot"):
@@ -191,7 +191,7 @@ def resistor_over_watts(view: BenchView, found: Found) -> Iterator[Finding]:
         heat = worst[1].point.watts_in(part.ref)
         if heat <= rated * SLACK:
             continue
-        yield found(
+        yield finding(
             f"{part.ref} turns {in_words(heat, 'W', 2)} into heat with {view.when(worst[1], part)}; it is rated {in_words(rated, 'W', 2)}.",
             "Take a larger value or a resistor of a higher rating.",
             parts=[part.ref],

@@ -6,7 +6,7 @@ from verifex.core.circuit.rules.book import OVER_CURRENTS, WIRING
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
 from verifex.core.quantity import read_volts
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 
 MOST_DC_VOLTS = 60.0
 MOST_AC_VOLTS = 30.0
@@ -23,7 +23,7 @@ MOST_AC_VOLTS = 30.0
     explains=("supply-over", "level-over", "load-never-works", "resistor-over-watts", "capacitor-over-volts",
               "short-in-one-position", *OVER_CURRENTS),
 )  # fmt: skip
-def dangerous_voltage(view: BenchView, found: Found) -> Iterator[Finding]:
+def dangerous_voltage(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     told = False
     for part in view.bench.parts.values():
         said = read_volts(part.settings.get("volts", ""))
@@ -33,7 +33,7 @@ def dangerous_voltage(view: BenchView, found: Found) -> Iterator[Finding]:
         limit = MOST_AC_VOLTS if alternating else MOST_DC_VOLTS
         if abs(volts) > limit:
             told = True
-            yield found(
+            yield finding(
                 f"{part.ref} ({part.type.title}) is given as {volts:g} V {'AC' if alternating else 'DC'}.",
                 "Take it off the bench. A load is shown with a low-voltage lamp instead.",
                 parts=[part.ref],
@@ -51,7 +51,7 @@ def dangerous_voltage(view: BenchView, found: Found) -> Iterator[Finding]:
             island = view.paths.island(net) if (net := view.net(battery, "plus")) else set()
             volts_in = [state.point.volts[net_id] for net_id in island]
             if volts_in and max(volts_in) - min(volts_in) > MOST_DC_VOLTS:
-                yield found(
+                yield finding(
                     f"Batteries in series: {max(volts_in) - min(volts_in):.0f} V stand between two places of this bench.",
                     "Take one of the batteries out.",
                     parts=[p.ref for p in view.bench.parts_of("battery")],

@@ -8,7 +8,7 @@ from verifex.core.circuit.rules.book import OPEN_CIRCUIT, WIRING
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
 from verifex.core.parts import LegRole
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 
 NEAR_ROWS = 2
 
@@ -23,7 +23,7 @@ NEAR_ROWS = 2
     source="the base: rows of five joined holes",
     explains=("rail-never-fed", "rail-half-unfed", *OPEN_CIRCUIT),
 )
-def dangling_lead(view: BenchView, found: Found) -> Iterator[Finding]:
+def dangling_lead(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     loose = [end for end in view.loose_ends if not _spare_leg(view, end)]
     told: set[LooseEnd] = set()
     # Wires first: "this wire should be one row further" is the more useful sentence.
@@ -42,7 +42,7 @@ def dangling_lead(view: BenchView, found: Found) -> Iterator[Finding]:
             remedy = "Move it to the row it is meant for, or take it out."
         alone = f"; {other} is alone in {other.strip}." if other else "."
         said = str(end)
-        yield found(
+        yield finding(
             f"{said[0].upper()}{said[1:]} ends in {end.strip}, where nothing else is{alone}",
             remedy,
             parts=list(

@@ -7,7 +7,7 @@ from verifex.core.circuit.lights import lights, series_resistor
 from verifex.core.circuit.rules.book import WIRING
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 
 
 @WIRING.rule(
@@ -20,17 +20,17 @@ from verifex.core.rulebook import Found
     source="the exercise's recipe",
     explains=("function-not-built",),
 )
-def part_missing(view: BenchView, found: Found) -> Iterator[Finding]:
+def part_missing(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.exercise is None:
         return
     spoken_of = {ref for wrong in view.bench.impossible for ref in wrong.parts}
-    bare = [light for light in view.once(lights) if series_resistor(view, light) is None]
+    bare = [light for light in view.memoised(lights) if series_resistor(view, light) is None]
     for recipe in view.exercise.recipe:
         if view.matching(recipe.ref) is not None or recipe.ref in spoken_of:
             continue
         if bare and any(job.ref == recipe.ref for job in view.exercise.resistor_jobs):
             continue  # told by the rule on lights without a resistor, with its currents
-        yield found(
+        yield finding(
             f"No {recipe.title or recipe.part} ({recipe.part}) is on the bench.",
             f"Put it in, as in 'part {recipe.ref} {recipe.part} …'.",
             parts=[recipe.ref],
@@ -46,10 +46,10 @@ def part_missing(view: BenchView, found: Found) -> Iterator[Finding]:
     criterion="wiring",
     source="the exercise's functions",
 )
-def function_not_built(view: BenchView, found: Found) -> Iterator[Finding]:
+def function_not_built(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for function in functions_of(view):
         if function.built is False and function.part is not None and function.kind != "own-ground":
-            yield found(
+            yield finding(
                 function.seen,
                 function.remedy,
                 parts=[function.part.ref],
@@ -66,10 +66,10 @@ def function_not_built(view: BenchView, found: Found) -> Iterator[Finding]:
     criterion="wiring",
     source="the exercise's functions",
 )
-def ground_shared(view: BenchView, found: Found) -> Iterator[Finding]:
+def ground_shared(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for function in functions_of(view):
         if function.built is False and function.part is not None and function.kind == "own-ground":
-            yield found(
+            yield finding(
                 function.seen,
                 function.remedy,
                 parts=[function.part.ref],

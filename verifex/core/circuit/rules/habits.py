@@ -6,7 +6,7 @@ from verifex.core.circuit.paths import Link
 from verifex.core.circuit.rules.book import WIRING
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 
 
 @WIRING.rule(
@@ -18,13 +18,13 @@ from verifex.core.rulebook import Found
     criterion="wiring",
     source="typical of the family: electrolysis",
 )
-def water_strip_fed(view: BenchView, found: Found) -> Iterator[Finding]:
+def water_strip_fed(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.shorted:
         return
     for part in view.bench.parts.values():
         net = view.net(part, part.type.supply_leg) if part.type.supply_leg else None
         if part.type.corrodes_when_fed and net is not None and view.nets.is_source(net):
-            yield found(
+            yield finding(
                 f"{part.ref} is fed from {net.name} all the time.",
                 f"Lead {view.place(part, part.type.supply_leg or 'supply')} to a digital pin, and turn that on only while reading.",
                 parts=[part.ref],
@@ -42,7 +42,7 @@ def water_strip_fed(view: BenchView, found: Found) -> Iterator[Finding]:
     criterion="wiring",
     source="typical of the family: a trimmer of 10 kΩ",
 )
-def contrast_trimmer_missing(view: BenchView, found: Found) -> Iterator[Finding]:
+def contrast_trimmer_missing(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for part in view.bench.parts.values():
         for name, leg in part.type.legs.items():
             if not leg.wants_trimmer:
@@ -56,7 +56,7 @@ def contrast_trimmer_missing(view: BenchView, found: Found) -> Iterator[Finding]
             if on_wiper or over_resistor:
                 continue
             where = "open" if net is None or len(net.legs) < 2 else f"joined to {net.name}"
-            yield found(
+            yield finding(
                 f"The {name} leg of {part.ref} is {where}.",
                 f"Lead {view.place(part, name)} to the wiper of a 10 kΩ trimmer between supply and ground.",
                 parts=[part.ref],
@@ -74,7 +74,7 @@ def contrast_trimmer_missing(view: BenchView, found: Found) -> Iterator[Finding]
     criterion="care",
     source="good practice",
 )
-def wire_colour(view: BenchView, found: Found) -> Iterator[Finding]:
+def wire_colour(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.shorted:
         return
     for wire in view.bench.wires:
@@ -87,7 +87,7 @@ def wire_colour(view: BenchView, found: Found) -> Iterator[Finding]:
         # A net that reaches no pin is another rule's matter: its colour may be right and its end wrong.
         if wrong and (view.nets.board_pins(net) or fed or grounded):
             carries = "ground" if grounded else "the supply" if fed else "a signal"
-            yield found(
+            yield finding(
                 f"The {wire.colour} wire {wire.ends[0]}–{wire.ends[1]} carries {carries}.",
                 "Next time: red for plus, black for ground, other colours for signals.",
                 places=[str(end) for end in wire.ends],
@@ -105,14 +105,14 @@ def wire_colour(view: BenchView, found: Found) -> Iterator[Finding]:
     criterion="care",
     source="good practice",
 )
-def needless_wire(view: BenchView, found: Found) -> Iterator[Finding]:
+def needless_wire(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     from verifex.core.circuit.places import Hole, joined_with
 
     for wire in view.bench.wires:
         one, other = wire.ends
         if joined_with(one, view.bench.base) == joined_with(other, view.bench.base):
             where = f"row {one.row} {one.half}" if isinstance(one, Hole) else str(one)
-            yield found(
+            yield finding(
                 f"Both ends of the wire {one}–{other} are in {where}, which is one piece of metal.",
                 "Take it out, or move one end to the row it is meant for.",
                 places=[str(one), str(other)],
@@ -129,7 +129,7 @@ def needless_wire(view: BenchView, found: Found) -> Iterator[Finding]:
     criterion="care",
     source="good practice: 100 µF across the rail near the load",
 )
-def decoupling_missing(view: BenchView, found: Found) -> Iterator[Finding]:
+def decoupling_missing(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     sensors = [p for p in view.bench.parts.values() if p.type.model == "module"]
     for part in view.bench.parts.values():
         load = part.type.load
@@ -144,7 +144,7 @@ def decoupling_missing(view: BenchView, found: Found) -> Iterator[Finding]:
         ]
         steadied = any(view.net(cap, leg) in rails for cap in view.bench.parts_of("capacitor") for leg in cap.ends)
         if shared and not steadied:
-            yield found(
+            yield finding(
                 f"{part.ref} shares its supply with {', '.join(shared)}, and no capacitor steadies it.",
                 "A capacitor of about 100 µF between plus and ground near it would help.",
                 parts=[part.ref],

@@ -11,7 +11,7 @@ from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
 from verifex.core.parts import LegRole
 from verifex.core.quantity import in_words
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 
 HOLDING = (Link.OHMS, Link.CELL, Link.DIODE, Link.LIGHT, Link.LOAD)
 LEAST_SWING_SHARE = 0.03
@@ -61,7 +61,7 @@ def _is_held(view: BenchView, net: Net, without: str) -> bool:
     source="an open input has no level",
     explains=("function-not-built",),
 )
-def floating_input(view: BenchView, found: Found) -> Iterator[Finding]:
+def floating_input(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     board = view.bench.board
     if board is None or view.shorted:
         return
@@ -76,10 +76,12 @@ def floating_input(view: BenchView, found: Found) -> Iterator[Finding]:
             if not to_ground and not view.is_fed(far, {ref}):
                 continue  # the switch leads nowhere: told by the rule on openings
             told.add(ref)
-            yield from _float(view, found, pin.name, net, ref, to_ground)
+            yield from _float(view, finding, pin.name, net, ref, to_ground)
 
 
-def _float(view: BenchView, found: Found, pin: str, net: Net, ref: str, to_ground: bool) -> Iterator[Finding]:
+def _float(
+    view: BenchView, finding: FindingFactory, pin: str, net: Net, ref: str, to_ground: bool
+) -> Iterator[Finding]:
     board, program = view.bench.board, view.program
     assert board is not None
     inner = "pull-up" if to_ground else "pull-down"
@@ -104,7 +106,7 @@ def _float(view: BenchView, found: Found, pin: str, net: Net, ref: str, to_groun
         )
         severity = Severity.FIX
     way = "ground" if to_ground else "the supply"
-    yield found(
+    yield finding(
         f"{ref} joins {pin} to {way} when it closes; while it is open nothing gives {pin} a level.",
         remedy,
         parts=[ref],
@@ -132,7 +134,7 @@ def _float(view: BenchView, found: Found, pin: str, net: Net, ref: str, to_groun
         "floating-input",
     ),
 )
-def divider_partner_missing(view: BenchView, found: Found) -> Iterator[Finding]:
+def divider_partner_missing(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     board = view.bench.board
     if board is None or view.shorted or not view.points:
         return
@@ -153,7 +155,7 @@ def divider_partner_missing(view: BenchView, found: Found) -> Iterator[Finding]:
             edges = view.paths.edges_at(net, Link.OHMS)
             partners = [edge.ref for edge in edges]
             same_side = far is not None and all(edge.other == far.id for edge in edges)
-            yield found(
+            yield finding(
                 f"{pins[0].name} sees the same {seen[0]:.2f} V whether {part.ref} is bright or dark"
                 + _why_alone(partners, same_side),
                 f"Put a fixed resistor of about 10 kΩ from {view.place(part, leg)} to the rail that {part.ref} does not go to.",
@@ -184,7 +186,7 @@ def _why_alone(partners: list[str], same_side: bool) -> str:
     source="the converter wants 10 kΩ or less",
     explains=("value-outside-window",),
 )
-def source_too_weak(view: BenchView, found: Found) -> Iterator[Finding]:
+def source_too_weak(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.shorted or view.bench.board is None:
         return
     # At rest a knob stands in the middle, where it gives its value through most ohms, and a cell in room light.
@@ -197,7 +199,7 @@ def source_too_weak(view: BenchView, found: Found) -> Iterator[Finding]:
             continue
         too_weak = ohms > TOO_WEAK_OHMS
         partners = [edge.ref for edge in view.paths.edges_at(net, Link.OHMS)]
-        yield found(
+        yield finding(
             f"{what} gives its value through {in_words(ohms, 'Ω', 2)}; the converter wants {in_words(WEAK_OHMS, 'Ω')} or less.",
             "Take smaller resistors, or wait a moment and read twice.",
             parts=list(dict.fromkeys([ref, *partners])),

@@ -8,7 +8,7 @@ from verifex.core.circuit.rules.book import OPEN_CIRCUIT, WIRING
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
 from verifex.core.parts import LegRole
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 
 
 @WIRING.rule(
@@ -23,7 +23,7 @@ from verifex.core.rulebook import Found
               "led-no-series-resistor", "light-over-current", "bus-swapped", "outputs-tied-together",
               "supply-reversed", "base-without-resistor", "coil-diode-reversed", "transistor-ratio", *OPEN_CIRCUIT),
 )  # fmt: skip
-def legs_in_one_row(view: BenchView, found: Found) -> Iterator[Finding]:
+def legs_in_one_row(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     lonely = view.loose_ends
     for part in view.bench.parts.values():
         for legs in _joined_legs(view, part):
@@ -42,7 +42,7 @@ def legs_in_one_row(view: BenchView, found: Found) -> Iterator[Finding]:
             apart = f"Put the legs of {part.ref} in different rows" + (
                 f", one of them in {likely.strip} beside {likely}." if likely else "."
             )
-            yield found(
+            yield finding(
                 f"The legs {together} of {part.ref} ({', '.join(places)}) are {where}.",
                 apart if row else "Take away the wire that joins them.",
                 parts=[part.ref],
@@ -115,7 +115,7 @@ def _behind(view: BenchView, part: Part) -> list[str]:
         "function-not-built",
     ),
 )
-def button_turned(view: BenchView, found: Found) -> Iterator[Finding]:
+def button_turned(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for part in view.bench.parts.values():
         if not part.type.joined:
             continue
@@ -125,7 +125,7 @@ def button_turned(view: BenchView, found: Found) -> Iterator[Finding]:
         for used, unused, legs in ((outside[0], outside[1], sides[0]), (outside[1], outside[0], sides[1])):
             if len(used) > 1 and not unused:
                 places = [view.place(part, leg) for leg in legs]
-                yield found(
+                yield finding(
                     f"{part.ref} is wired across its legs {' and '.join(legs)} ({', '.join(places)}), which are joined inside.",
                     f"Turn {part.ref} by a quarter, or lead one of the wires to its other side.",
                     parts=[part.ref],

@@ -10,7 +10,7 @@ from verifex.core.circuit.rules.supply import supply_legs
 from verifex.core.circuit.view import BenchView, StatePoint
 from verifex.core.findings import Finding, Severity
 from verifex.core.parts import LegRole, PinKind
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 
 BELOW_GROUND_VOLTS = -0.5
 MODULE_SLACK_VOLTS = 0.4  # a protection diode's drop over the module's own supply
@@ -45,7 +45,7 @@ def _givers(view: BenchView, net: Net) -> list[str]:
     source="the board's absolute input level",
     explains=("level-margin", "level-at-module", "pin-on-supply"),
 )
-def level_over(view: BenchView, found: Found) -> Iterator[Finding]:
+def level_over(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     board = view.bench.board
     if board is None or view.shorted:
         return
@@ -56,13 +56,13 @@ def level_over(view: BenchView, found: Found) -> Iterator[Finding]:
         high = max(seen, key=lambda pair: pair[0], default=None)
         low = min(seen, key=lambda pair: pair[0], default=None)
         if high and high[0] > board.input_most_volts * 1.001:
-            yield _over(view, found, pin, net, high[0], view.when(high[1], pin.name), board.input_most_volts)
+            yield _over(view, finding, pin, net, high[0], view.when(high[1], pin.name), board.input_most_volts)
         elif low and low[0] < BELOW_GROUND_VOLTS and _is_anchored(view, net):
-            yield _over(view, found, pin, net, low[0], view.when(low[1], pin.name), BELOW_GROUND_VOLTS)
+            yield _over(view, finding, pin, net, low[0], view.when(low[1], pin.name), BELOW_GROUND_VOLTS)
     for pin, net in view.wired_pins():
         volts = max((supply.supply_volts or 0.0 for supply in view.nets.supplies(net)), default=0.0)
         if volts > board.input_most_volts:
-            yield _over(view, found, pin, net, volts, "power on", board.input_most_volts)
+            yield _over(view, finding, pin, net, volts, "power on", board.input_most_volts)
 
 
 def _foreign_source(view: BenchView, net: Net) -> bool:
@@ -75,9 +75,11 @@ def _is_anchored(view: BenchView, net: Net) -> bool:
     return ground is not None and ground in view.paths.island(net)
 
 
-def _over(view: BenchView, found: Found, pin: PinKind, net: Net, volts: float, state: str, limit: float) -> Finding:
+def _over(
+    view: BenchView, finding: FindingFactory, pin: PinKind, net: Net, volts: float, state: str, limit: float
+) -> Finding:
     givers = _givers(view, net)
-    return found(
+    return finding(
         f"{pin.name} gets {volts:.2f} V ({state}); it stands {limit:g} V.",
         "Feed the part from the board's own level, or divide its signal with two resistors (10 kΩ over 20 kΩ brings 5 V to 3.3 V).",
         parts=givers,
@@ -99,7 +101,7 @@ def _over(view: BenchView, found: Found, pin: PinKind, net: Net, volts: float, s
     criterion="wiring",
     source="typical of the family: inputs stand their own supply",
 )
-def level_at_module(view: BenchView, found: Found) -> Iterator[Finding]:
+def level_at_module(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.shorted:
         return
     for part in view.bench.parts.values():
@@ -124,7 +126,7 @@ def level_at_module(view: BenchView, found: Found) -> Iterator[Finding]:
                         worst = (volts, own, view.when(state, part))
         if worst:
             names = list(dict.fromkeys(legs))
-            yield found(
+            yield finding(
                 f"{', '.join(names)} of {part.ref} get{'s' if len(names) == 1 else ''} {worst[0]:.1f} V ({worst[2]}); its own supply is {worst[1]:.1f} V.",
                 "Divide the signals, or see in the batch's datasheet that its inputs stand this level.",
                 parts=[part.ref],
@@ -180,13 +182,13 @@ def _read_at(view: BenchView, start: Net) -> Iterator[tuple[PinKind, Net]]:
     source="the board's input levels",
     explains=("level-margin", "function-not-built", "value-outside-window"),
 )
-def level_too_low(view: BenchView, found: Found) -> Iterator[Finding]:
+def level_too_low(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     board = view.bench.board
-    for part, leg, pin, net, volts in view.once(_levels):
+    for part, leg, pin, net, volts in view.memoised(_levels):
         assert board is not None
         if _floats(view, part, leg, net) or volts >= board.input_high_volts * 0.995:
             continue
-        yield found(
+        yield finding(
             f"The {leg} leg of {part.ref} brings {volts:.2f} V to {pin.name} at most; it reads high from {board.input_high_volts:.2f} V on.",
             "Divide it less, or feed the module from a higher supply that it and the pin stand.",
             parts=list(dict.fromkeys([part.ref, *_givers(view, net)])),
@@ -219,10 +221,10 @@ def _floats(view: BenchView, part: Part, leg: str, net: Net) -> bool:
     criterion="wiring",
     source="input high from 0.6·Vcc",
 )
-def level_margin(view: BenchView, found: Found) -> Iterator[Finding]:
+def level_margin(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     board = view.bench.board
     thin: dict[str, list[tuple[float, str, PinKind, float]]] = {}
-    for part, leg, pin, _, volts in view.once(_levels):
+    for part, leg, pin, _, volts in view.memoised(_levels):
         assert board is not None
         margin = volts - board.input_high_volts
         if 0 <= margin < THIN_MARGIN_VOLTS and board.rail_volts > 4 and volts < 0.8 * board.rail_volts:
@@ -231,7 +233,7 @@ def level_margin(view: BenchView, found: Found) -> Iterator[Finding]:
         margin, _, _, volts = min(lines, key=lambda line: line[0])
         legs = " and ".join(leg for _, leg, _, _ in lines)
         pins = " and ".join(pin.name for _, _, pin, _ in lines)
-        yield found(
+        yield finding(
             f"{ref} brings {volts:.2f} V to {pins} ({legs}); that is {margin:.2f} V over what reads as high.",
             "Nothing to change; look here first if it is read wrongly.",
             parts=[ref],

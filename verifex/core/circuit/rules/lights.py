@@ -9,7 +9,7 @@ from verifex.core.circuit.view import BenchView, StatePoint
 from verifex.core.findings import Finding, Severity
 from verifex.core.quantity import in_words
 from verifex.core.resistors.sums import led_series
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 
 LIT_AMPS = 1e-4
 
@@ -51,9 +51,9 @@ def _advice(view: BenchView, light: Light) -> str:
     source="diode: current flows from anode to cathode only",
     explains=("light-never-lit", "function-not-built", "light-too-dim", "transistor-never-on"),
 )
-def light_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
+def light_reversed(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     told: set[str] = set()
-    for light in view.once(lights):
+    for light in view.memoised(lights):
         bright = brightest(view, light)
         if bright is None or bright[0] > LIT_AMPS or light.part.ref in told or light.part.type.model == "module":
             continue
@@ -69,7 +69,7 @@ def light_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
         else:
             seen = f"{light.part.ref} is the wrong way round: no current in any state, {in_words(turned, 'A', 2)} if it were turned."
             remedy = f"Turn {light.part.ref}: anode (long leg) to {places[1]}, cathode to {places[0]}."
-        yield found(seen, remedy, parts=[light.part.ref], places=places, line=light.part.line)
+        yield finding(seen, remedy, parts=[light.part.ref], places=places, line=light.part.line)
 
 
 def _turned_amps(light: Light, state: StatePoint) -> float:
@@ -90,8 +90,8 @@ def _turned_amps(light: Light, state: StatePoint) -> float:
     explains=("light-over-current", "pin-over-current", "part-missing", "supply-pin-over-current", "all-pins-over-current",
               "transistor-not-saturated", "transistor-ratio", "transistor-over-current"),
 )  # fmt: skip
-def light_without_resistor(view: BenchView, found: Found) -> Iterator[Finding]:
-    for light in view.once(lights):
+def light_without_resistor(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
+    for light in view.memoised(lights):
         bright = brightest(view, light)
         if bright is None or bright[0] < 1e-3 or series_resistor(view, light) is not None:
             continue
@@ -100,7 +100,7 @@ def light_without_resistor(view: BenchView, found: Found) -> Iterator[Finding]:
         on_pin = any(p in state.conditions.driven for p in _pins_of(view, state, amps))
         limit = min(light.absolute_amps, board.pin_absolute_amps) if board and on_pin else light.absolute_amps
         too_much = amps > limit
-        yield found(
+        yield finding(
             f"No resistor is in series with {light.name}; {in_words(amps, 'A', 2)} flow with {view.when(state, light.part)}"
             + (f", {in_words(limit, 'A', 2)} is the limit." if too_much else "."),
             f"Put a resistor in series with {light.name}: {_advice(view, light)}.",
@@ -140,15 +140,15 @@ def _pins_of(view: BenchView, state: StatePoint, amps: float) -> list[str]:
     source="typical of the family: 20 mA usual, 30 mA absolute",
     explains=("pin-over-current", "value-outside-window", "resistor-over-watts"),
 )
-def light_over_current(view: BenchView, found: Found) -> Iterator[Finding]:
-    for light in view.once(lights):
+def light_over_current(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
+    for light in view.memoised(lights):
         bright = brightest(view, light)
         if bright is None or bright[0] <= light.figures.usual_amps * 1.02:
             continue
         amps, state = bright
         stop = amps > light.absolute_amps
         limit = light.absolute_amps if stop else light.figures.usual_amps
-        yield found(
+        yield finding(
             f"{in_words(amps, 'A', 3)} flow through {light.name} with {view.when(state, light.part)}; "
             f"{in_words(limit, 'A', 2)} is {'its limit' if stop else 'the usual most'}.",
             f"Use a larger series resistor: {_advice(view, light)}.",
@@ -172,11 +172,11 @@ def light_over_current(view: BenchView, found: Found) -> Iterator[Finding]:
     source="typical of the family: visible from about 1 mA",
     explains=("value-outside-window",),
 )
-def light_too_dim(view: BenchView, found: Found) -> Iterator[Finding]:
-    for light in view.once(lights):
+def light_too_dim(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
+    for light in view.memoised(lights):
         bright = brightest(view, light)
         if bright and DARK_AMPS < bright[0] < light.figures.visible_amps * 0.98:
-            yield found(
+            yield finding(
                 f"At most {in_words(bright[0], 'A', 2)} flow through {light.name}; it is seen from about {in_words(light.figures.visible_amps, 'A')}.",
                 f"Use a smaller series resistor: {_advice(view, light)}.",
                 parts=_with_resistor(view, light),
@@ -198,14 +198,14 @@ def light_too_dim(view: BenchView, found: Found) -> Iterator[Finding]:
     source="solved circuit",
     explains=("function-not-built",),
 )
-def light_never_lit(view: BenchView, found: Found) -> Iterator[Finding]:
+def light_never_lit(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     told: set[str] = set()
-    for light in view.once(lights):
+    for light in view.memoised(lights):
         bright = brightest(view, light)
         if bright is None or bright[0] > DARK_AMPS or light.part.ref in told:
             continue
         told.add(light.part.ref)
-        yield found(
+        yield finding(
             f"No current flows through {light.name} in any state of the pins.",
             f"Follow the circuit of {light.part.ref} from the pin to ground; one link is missing.",
             parts=[light.part.ref],
@@ -224,7 +224,7 @@ def light_never_lit(view: BenchView, found: Found) -> Iterator[Finding]:
     source="one resistor a colour, never one in the common leg",
     explains=("light-over-current", "led-no-series-resistor"),
 )
-def resistor_in_common_leg(view: BenchView, found: Found) -> Iterator[Finding]:
+def resistor_in_common_leg(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.shorted:
         return
     for part in view.bench.parts_of("led-three"):
@@ -236,7 +236,7 @@ def resistor_in_common_leg(view: BenchView, found: Found) -> Iterator[Finding]:
             if (net := view.net(part, colour)) and view.paths.edges_at(net, Link.OHMS)
         ]
         if shared and len(own) < 2:
-            yield found(
+            yield finding(
                 f"{part.ref} has one resistor, {shared[0].ref}, in its common leg.",
                 "Give each colour a resistor of its own, and lead the common leg straight to its rail.",
                 parts=[part.ref, shared[0].ref],

@@ -8,7 +8,7 @@ from verifex.core.circuit.rules.book import DEAD_LOADS, OVER_CURRENTS, WIRING
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
 from verifex.core.quantity import in_words
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 
 
 def _heavy_legs(view: BenchView) -> Iterator[tuple[Part, str, Net]]:
@@ -34,7 +34,7 @@ def _heavy_legs(view: BenchView) -> Iterator[tuple[Part, str, Net]]:
     explains=("coil-without-diode", "level-over", "supply-under", "supply-missing", "supply-inexact", "output-unconnected", "function-not-built",
               *OVER_CURRENTS, *DEAD_LOADS),
 )  # fmt: skip
-def heavy_load_on_pin(view: BenchView, found: Found) -> Iterator[Finding]:
+def heavy_load_on_pin(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     board = view.bench.board
     if board is None or view.shorted:
         return
@@ -57,7 +57,7 @@ def heavy_load_on_pin(view: BenchView, found: Found) -> Iterator[Finding]:
             + (", a diode across the coil)" if load.coil else ")")
             + " from a supply of its own."
         )
-        yield found(
+        yield finding(
             f"{part.ref} ({part.type.title}) hangs straight on {pins[0].name}; it wants about {in_words(amps, 'A', 2)}.",
             remedy,
             parts=[part.ref],
@@ -124,7 +124,7 @@ def _diodes_across(view: BenchView, part: Part, plus: str, switched: str) -> Ite
         *DEAD_LOADS,
     ),
 )
-def coil_diode_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
+def coil_diode_reversed(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.shorted:
         return
     for part, plus, switched in _switched_coils(view):
@@ -132,7 +132,7 @@ def coil_diode_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
         for diode, rightly in across:
             if not rightly:
                 places = [view.place(diode, "anode"), view.place(diode, "cathode")]
-                yield found(
+                yield finding(
                     f"The diode {diode.ref} across {part.ref} conducts from plus to the transistor.",
                     f"Turn {diode.ref}: its band (cathode) to {places[0]}, where plus is.",
                     parts=[diode.ref, part.ref],
@@ -155,13 +155,13 @@ def _around(view: BenchView, part: Part) -> list[str]:
     criterion="safety",
     source="flyback: a coil keeps its current flowing",
 )
-def coil_without_diode(view: BenchView, found: Found) -> Iterator[Finding]:
+def coil_without_diode(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.shorted:
         return
     for part, plus, switched in _switched_coils(view):
         if not list(_diodes_across(view, part, plus, switched)):
             places = [view.place(part, plus), view.place(part, switched)]
-            yield found(
+            yield finding(
                 f"No diode lies across {part.ref} ({part.type.title}).",
                 f"Put a diode across it: band (cathode) to {places[0]}, anode to {places[1]}.",
                 parts=[part.ref],
@@ -180,7 +180,7 @@ def coil_without_diode(view: BenchView, found: Found) -> Iterator[Finding]:
     source="typical of the family",
     explains=("sounder-never-sounds", "function-not-built"),
 )
-def sounder_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
+def sounder_reversed(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.shorted:
         return
     for part in view.bench.parts_of("load"):
@@ -189,7 +189,7 @@ def sounder_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
         volts = [v for s in view.points if (v := view.across(s, part, *part.ends)) is not None]
         if volts and min(volts) < -1.5 and max(volts) < 1.0:
             places = [view.place(part, leg) for leg in part.ends]
-            yield found(
+            yield finding(
                 f"{part.ref} gets its plus at {places[1]}, where its minus leg is.",
                 f"Turn {part.ref}, or exchange its leads.",
                 parts=[part.ref],
@@ -223,10 +223,10 @@ def _never_works(view: BenchView, part: Part) -> tuple[float, float] | None:
     source="solved circuit",
     explains=("function-not-built",),
 )
-def sounder_never_sounds(view: BenchView, found: Found) -> Iterator[Finding]:
+def sounder_never_sounds(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for part in view.bench.parts_of("load"):
         if part.type.load and not part.type.load.heavy and (seen := _never_works(view, part)):
-            yield _dead(view, found, part, *seen)
+            yield _dead(view, finding, part, *seen)
 
 
 @WIRING.rule(
@@ -239,20 +239,20 @@ def sounder_never_sounds(view: BenchView, found: Found) -> Iterator[Finding]:
     source="solved circuit",
     explains=("function-not-built", "light-never-lit", "sounder-never-sounds", "load-never-works"),
 )
-def load_never_works(view: BenchView, found: Found) -> Iterator[Finding]:
+def load_never_works(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for part in view.bench.parts_of("relay", "load"):
         if part.type.load and part.type.load.heavy and (seen := _never_works(view, part)):
-            yield _dead(view, found, part, *seen)
+            yield _dead(view, finding, part, *seen)
 
 
-def _dead(view: BenchView, found: Found, part: Part, most: float, needed: float) -> Finding:
+def _dead(view: BenchView, finding: FindingFactory, part: Part, most: float, needed: float) -> Finding:
     if most < 0.1:
         seen = f"No current flows through {part.ref} in any state of the pins."
         remedy = f"Follow the circuit of {part.ref} from its supply to ground; one link is missing."
     else:
         seen = f"{part.ref} gets {most:.1f} V at most; it works from about {needed:.1f} V."
         remedy = "Give it a supply of its own voltage, or take away what lies in its way."
-    return found(
+    return finding(
         seen,
         remedy,
         parts=[part.ref],

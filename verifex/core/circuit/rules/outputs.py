@@ -9,7 +9,7 @@ from verifex.core.circuit.rules.book import CONFUSED_LEVELS, LOST_SIGNALS, OVER_
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
 from verifex.core.parts import OUTPUT_ROLES, LegRole
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 
 SPEAKING = (*OUTPUT_ROLES, LegRole.TWO_WAY)
 
@@ -53,7 +53,7 @@ def reaches_pin(view: BenchView, net: Net) -> bool:
         *CONFUSED_LEVELS,
     ),
 )
-def output_tied_to_supply(view: BenchView, found: Found) -> Iterator[Finding]:
+def output_tied_to_supply(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.shorted:
         return
     for part, leg, net in signal_legs(view, *SPEAKING):
@@ -68,7 +68,7 @@ def output_tied_to_supply(view: BenchView, found: Found) -> Iterator[Finding]:
             if swapped
             else f"Take the supply off {place}."
         )
-        yield found(
+        yield finding(
             f"The {leg} leg of {part.ref} ({place}) is joined to {net.name}.",
             remedy,
             parts=[part.ref],
@@ -96,7 +96,7 @@ def output_tied_to_supply(view: BenchView, found: Found) -> Iterator[Finding]:
         *CONFUSED_LEVELS,
     ),
 )
-def output_tied_to_ground(view: BenchView, found: Found) -> Iterator[Finding]:
+def output_tied_to_ground(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.shorted:
         return
     for part, leg, net in signal_legs(view, *SPEAKING):
@@ -106,7 +106,7 @@ def output_tied_to_ground(view: BenchView, found: Found) -> Iterator[Finding]:
         ground = part.type.ground_leg
         own = view.net(part, ground) if ground else None
         swapped = own is not None and bool(view.nets.signal_pins(own)) and not view.nets.is_return(own)
-        yield found(
+        yield finding(
             f"The {leg} leg of {part.ref} ({place}) is joined to ground.",
             f"Exchange the leads of {part.ref}.{leg} and {part.ref}.{ground}."
             if swapped
@@ -128,7 +128,7 @@ def output_tied_to_ground(view: BenchView, found: Found) -> Iterator[Finding]:
     source="outputs that drive both ways may not share a line; open and tri-state ones may",
     explains=(*LOST_SIGNALS, *CONFUSED_LEVELS, "function-not-built"),
 )
-def outputs_tied_together(view: BenchView, found: Found) -> Iterator[Finding]:
+def outputs_tied_together(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for net in view.nets.nets:
         if view.nets.is_rail(net):
             continue
@@ -140,7 +140,7 @@ def outputs_tied_together(view: BenchView, found: Found) -> Iterator[Finding]:
         ]
         driving = [leg for leg in speakers if view.bench.parts[leg.ref].type.role(leg.leg) is not LegRole.OPEN_OUT]
         if driving and len(speakers) > 1:
-            yield found(
+            yield finding(
                 f"{' and '.join(str(leg) for leg in speakers)} are one piece of metal.",
                 "Lead each to a pin of its own.",
                 parts=[leg.ref for leg in speakers],
@@ -160,7 +160,7 @@ def outputs_tied_together(view: BenchView, found: Found) -> Iterator[Finding]:
     source="the module's output leg",
     explains=("function-not-built", *LOST_SIGNALS),
 )
-def output_unconnected(view: BenchView, found: Found) -> Iterator[Finding]:
+def output_unconnected(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for part, leg, net in signal_legs(view, *SPEAKING):
         if part.type.leg(leg).optional:
             continue
@@ -169,7 +169,7 @@ def output_unconnected(view: BenchView, found: Found) -> Iterator[Finding]:
         if net is not None and (reaches_pin(view, net) or _works_something(view, net, part)):
             continue
         place = view.place(part, leg)
-        yield found(
+        yield finding(
             f"The {leg} leg of {part.ref} ({place}) reaches no pin of the board.",
             f"Lead {place} to a pin that can read it.",
             parts=[part.ref],
@@ -207,7 +207,7 @@ def _works_something(view: BenchView, net: Net, part: Part) -> bool:
     source="the module's input leg",
     explains=("function-not-built", "bus-elsewhere", "bus-moved"),
 )
-def input_unconnected(view: BenchView, found: Found) -> Iterator[Finding]:
+def input_unconnected(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     open_legs: dict[str, list[str]] = {}
     for part, leg, net in signal_legs(view, LegRole.INPUT):
         figures = part.type.leg(leg)
@@ -219,7 +219,7 @@ def input_unconnected(view: BenchView, found: Found) -> Iterator[Finding]:
     for ref, legs in open_legs.items():
         part = view.bench.parts[ref]
         several = len(legs) > 1
-        yield found(
+        yield finding(
             f"The {', '.join(legs)} {'legs' if several else 'leg'} of {ref} {'reach' if several else 'reaches'} no pin of the board.",
             f"Lead {'each of them' if several else view.place(part, legs[0])} to a pin that can drive it.",
             parts=[ref],
@@ -251,7 +251,7 @@ def _is_spoken_to(view: BenchView, net: Net, part: Part) -> bool:
     source="the module's input leg",
     explains=("function-not-built",),
 )
-def input_held(view: BenchView, found: Found) -> Iterator[Finding]:
+def input_held(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.shorted:
         return
     for part, leg, net in signal_legs(view, LegRole.INPUT):
@@ -260,7 +260,7 @@ def input_held(view: BenchView, found: Found) -> Iterator[Finding]:
             continue
         if view.nets.is_rail(net):
             place = view.place(part, leg)
-            yield found(
+            yield finding(
                 f"The {leg} leg of {part.ref} ({place}) is joined to {'ground' if view.nets.is_return(net) else net.name}.",
                 f"Lead {place} to a pin that can drive it.",
                 parts=[part.ref],

@@ -9,7 +9,7 @@ from verifex.core.circuit.rules.book import DEAD_LOADS, WIRING
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
 from verifex.core.parts import LegRole, PinKind
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 
 
 def _on(view: BenchView, net: Net) -> list[str]:
@@ -64,7 +64,7 @@ def _pins_reading(view: BenchView, net: Net) -> list[PinKind]:
     source="the board's pin table",
     explains=("function-not-built", "boot-pin-used", "level-too-low"),
 )
-def no_converter_on_pin(view: BenchView, found: Found) -> Iterator[Finding]:
+def no_converter_on_pin(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     board = view.bench.board
     if board is None:
         return
@@ -78,7 +78,7 @@ def no_converter_on_pin(view: BenchView, found: Found) -> Iterator[Finding]:
             if able
             else "This board cannot measure a voltage; use a converter module, or a board that can."
         )
-        yield found(
+        yield finding(
             f"{what} goes to {pins[0].name}, which cannot measure.",
             remedy,
             parts=[ref],
@@ -97,13 +97,13 @@ def no_converter_on_pin(view: BenchView, found: Found) -> Iterator[Finding]:
     criterion="wiring",
     source="the board's pin table",
 )
-def converter_shared_with_radio(view: BenchView, found: Found) -> Iterator[Finding]:
+def converter_shared_with_radio(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     board = view.bench.board
     for ref, what, net in analogue_sources(view) if board else ():
         pins = _pins_reading(view, net)
         if pins and not any(pin.analogue_in for pin in pins) and any(pin.analogue_radio_off for pin in pins):
             assert board is not None
-            yield found(
+            yield finding(
                 f"{what} goes to {pins[0].name}, which measures only while the radio is off.",
                 f"Move the lead to one of {board.pins.analogue[0]}–{board.pins.analogue[-1]} if the program uses the radio.",
                 parts=[ref],
@@ -131,10 +131,10 @@ def converter_shared_with_radio(view: BenchView, found: Found) -> Iterator[Findi
         "output-unconnected",
     ),
 )
-def unusable_pin(view: BenchView, found: Found) -> Iterator[Finding]:
+def unusable_pin(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for pin, net in view.wired_pins():
         if pin.unusable:
-            yield found(
+            yield finding(
                 f"{pin.name} is used, but the board needs it for itself.",
                 "Move the lead to a free pin and change its number in the program.",
                 parts=_on(view, net),
@@ -155,7 +155,7 @@ def unusable_pin(view: BenchView, found: Found) -> Iterator[Finding]:
     explains=("light-never-lit", "sounder-never-sounds", "load-never-works", "transistor-never-on", "input-unconnected",
               "function-not-built", "bus-moved", "supply-missing"),
 )  # fmt: skip
-def input_only_driven(view: BenchView, found: Found) -> Iterator[Finding]:
+def input_only_driven(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for pin, net in view.wired_pins():
         if pin.digital_out or pin.unusable or view.nets.is_rail(net):
             continue
@@ -163,7 +163,7 @@ def input_only_driven(view: BenchView, found: Found) -> Iterator[Finding]:
             continue
         if has_work(view.nets, view.paths, net) or _is_bus(view, net):
             what = "only read a voltage" if not pin.digital_in else "only read"
-            yield found(
+            yield finding(
                 f"{pin.name} can {what}, but it should drive what hangs on it.",
                 "Move the lead to a pin that can drive, and change its number in the program.",
                 parts=view.parts_behind(net),
@@ -185,14 +185,14 @@ def _is_bus(view: BenchView, net: Net) -> bool:
     criterion="wiring",
     source="the board's pin table",
 )
-def analogue_only_read(view: BenchView, found: Found) -> Iterator[Finding]:
+def analogue_only_read(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for pin, net in view.wired_pins():
         if pin.digital_in or not pin.analogue_in:
             continue
         for leg in view.nets.part_legs(net):
             part = view.bench.parts[leg.ref]
             if part.type.model == "switch" or part.type.role(leg.leg) in (LegRole.DIGITAL_OUT, LegRole.OPEN_OUT):
-                yield found(
+                yield finding(
                     f"{part.ref} goes to {pin.name}, which can only be measured.",
                     "Move it to a digital pin, or measure it and compare with half the supply.",
                     parts=[part.ref],
@@ -211,10 +211,10 @@ def analogue_only_read(view: BenchView, found: Found) -> Iterator[Finding]:
     criterion="wiring",
     source="the board's pin table",
 )
-def serial_pin_used(view: BenchView, found: Found) -> Iterator[Finding]:
+def serial_pin_used(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for pin, net in view.wired_pins():
         if pin.serial:
-            yield found(
+            yield finding(
                 f"{pin.name} is used, but it belongs to the serial link.",
                 "Move the lead to a free pin and change its number in the program.",
                 parts=_on(view, net),
@@ -232,10 +232,10 @@ def serial_pin_used(view: BenchView, found: Found) -> Iterator[Finding]:
     criterion="wiring",
     source="the board's pin table",
 )
-def boot_pin_used(view: BenchView, found: Found) -> Iterator[Finding]:
+def boot_pin_used(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for pin, net in view.wired_pins():
         if pin.boot and not (pin.bus and _speaks_bus(view, net, pin.bus)):
-            yield found(
+            yield finding(
                 f"{pin.name} is used; its level at power-on decides how the board starts.",
                 "Take another pin if there is one; else see that nothing pulls it the wrong way at power-on.",
                 parts=_on(view, net),
@@ -262,7 +262,7 @@ def _speaks_bus(view: BenchView, net: Net, line: str) -> bool:
     criterion="safety",
     source="the converter's reference pin",
 )
-def reference_fed(view: BenchView, found: Found) -> Iterator[Finding]:
+def reference_fed(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     net = view.nets.of_pin("AREF")
     if net is None or view.shorted or not view.is_fed(net):
         return
@@ -273,7 +273,7 @@ def reference_fed(view: BenchView, found: Found) -> Iterator[Finding]:
     if selected == "external":
         return
     known = selected is not None
-    yield found(
+    yield finding(
         f"AREF is joined to {net.name if len(net.legs) > 1 else 'a supply'}; "
         + (f"the {selected} reference is selected." if known else "no program says which reference is selected."),
         "Take the lead off AREF, or select the external reference before the first measurement.",
@@ -294,7 +294,7 @@ def reference_fed(view: BenchView, found: Found) -> Iterator[Finding]:
     source="the board's pin table and the exercise's functions",
     explains=("function-not-built",),
 )
-def pulse_width_on_plain_pin(view: BenchView, found: Found) -> Iterator[Finding]:
+def pulse_width_on_plain_pin(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.exercise is None or view.bench.board is None:
         return
     for function in view.exercise.functions:
@@ -303,7 +303,7 @@ def pulse_width_on_plain_pin(view: BenchView, found: Found) -> Iterator[Finding]
         part = view.matching(function.ref)
         pins = _driving_pins(view, part.ref) if part else []
         if part and pins and not any(pin.pwm for pin in pins):
-            yield found(
+            yield finding(
                 f"{part.ref} is driven by {pins[0].name}, which cannot do pulse width.",
                 f"Move the lead to one of {', '.join(view.bench.board.pins.pwm)}.",
                 parts=[part.ref],

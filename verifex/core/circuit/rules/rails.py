@@ -8,7 +8,7 @@ from verifex.core.circuit.places import Rail
 from verifex.core.circuit.rules.book import OPEN_CIRCUIT, WIRING
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 
 BEHIND_A_DEAD_RAIL = (
     "dangling-lead",
@@ -59,14 +59,14 @@ def _is_live_net(view: BenchView, net: Net) -> bool:
     source="the base: long boards often have their rails split",
     explains=("rail-never-fed", *BEHIND_A_DEAD_RAIL),
 )
-def rail_half_unfed(view: BenchView, found: Found) -> Iterator[Finding]:
+def rail_half_unfed(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for net, strips in _dead_rails(view):
         key = next((key for key in strips if _sibling_is_live(view, key)), None)
         if key is None:
             continue
         half, other = ("lower", "upper") if key[2] == "lower" else ("upper", "lower")
         served = list(dict.fromkeys(leg.ref for leg in view.nets.part_legs(net)))
-        yield found(
+        yield finding(
             f"The {half} half of rail {key[1]} feeds {', '.join(served)}, but only its {other} half is linked.",
             f"Bridge the two halves of {key[1]}, such as {key[1]}31 to {key[1]}32.",
             parts=served,
@@ -86,14 +86,14 @@ def rail_half_unfed(view: BenchView, found: Found) -> Iterator[Finding]:
     source="the base: the rails are not joined to each other",
     explains=BEHIND_A_DEAD_RAIL,
 )
-def rail_never_fed(view: BenchView, found: Found) -> Iterator[Finding]:
+def rail_never_fed(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for net, strips in _dead_rails(view):
         if any(_sibling_is_live(view, key) for key in strips):
             continue
         rail = strips[0][1]
         served = list(dict.fromkeys(leg.ref for leg in view.nets.part_legs(net)))
         source = "the supply" if rail[0] == "+" else "ground"
-        yield found(
+        yield finding(
             f"Rail {rail} feeds {', '.join(served)}, but no wire links it to {source}.",
             f"Link {rail} to {_link_target(view, rail[0])}.",
             parts=served,

@@ -11,7 +11,7 @@ from verifex.core.circuit.view import BenchView, StatePoint
 from verifex.core.findings import Finding, Severity
 from verifex.core.parts import LegRole
 from verifex.core.quantity import in_words
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 
 SHORT_OHMS = 5.0  # a way from a supply to its return with less than this is a short
 SUSPICIOUS_ROWS = 2
@@ -35,7 +35,7 @@ BEHIND_A_SHORT = (
     source="the base and the board's supply limits",
     explains=BEHIND_A_SHORT,
 )
-def supply_shorted(view: BenchView, found: Found) -> Iterator[Finding]:
+def supply_shorted(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for net in view.shorted:
         closing = [view.bench.wires[index] for index in closing_wires(view.bench, net)]
         bridged = _bridged_part(view, net)
@@ -44,7 +44,7 @@ def supply_shorted(view: BenchView, found: Found) -> Iterator[Finding]:
         closed = f" It is closed by {_listed(culprits)}." if culprits else ""
         in_row = f" The legs of {bridged[0]} bridge it in {bridged[1]}." if bridged else ""
         refs = [leg.ref for leg in view.nets.part_legs(net)]
-        yield found(
+        yield finding(
             f"{names} are one piece of metal.{in_row or closed}",
             f"Put the legs of {bridged[0]} in rows of their own." if bridged else _parting(view, culprits),
             parts=list(dict.fromkeys([bridged[0], *refs] if bridged else refs)),
@@ -161,7 +161,7 @@ def way_of_the_current(view: BenchView, state: StatePoint, amps: float) -> list[
               "resistor-over-watts", "supply-under", "transistor-not-saturated", "transistor-ratio", "button-turned",
               "floating-input", "transistor-legs-swapped", "load-never-works", "light-never-lit"),
 )  # fmt: skip
-def short_in_one_position(view: BenchView, found: Found) -> Iterator[Finding]:
+def short_in_one_position(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.shorted or not view.points:
         return
     rest = {name: amps for name, _, amps in supply_flows(view, view.points[0])}
@@ -180,7 +180,7 @@ def short_in_one_position(view: BenchView, found: Found) -> Iterator[Finding]:
             kinds = {view.bench.parts[ref].type.model for ref in movers}
             when = view.when(state, *(view.bench.parts[ref] for ref in movers))
             position = f"With {when}" if kinds != {"transistor"} else f"When {movers[0]} conducts ({when})"
-            yield found(
+            yield finding(
                 f"{position}, {name} is joined to its return through {', '.join(way)}: {in_words(amps, 'A', 2)} would flow.",
                 f"Put a resistor or the load in series with {movers[0]}, or lead it to the input it is meant for.",
                 parts=way,
@@ -201,7 +201,7 @@ def short_in_one_position(view: BenchView, found: Found) -> Iterator[Finding]:
     criterion="wiring",
     source="the board's pin limits",
 )
-def pin_on_supply(view: BenchView, found: Found) -> Iterator[Finding]:
+def pin_on_supply(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.shorted:
         return
     for net in view.nets.nets:
@@ -209,7 +209,7 @@ def pin_on_supply(view: BenchView, found: Found) -> Iterator[Finding]:
         pins = [pin for pin in view.nets.signal_pins(net) if rail and pin.name not in view.outputs]
         for pin in pins:
             what = "ground" if view.nets.is_ground(net) else net.name
-            yield found(
+            yield finding(
                 f"{pin.name} is joined straight to {what}.",
                 "Lead it to the part it is meant for; a fixed level wants a resistor of 1 to 10 kΩ.",
                 places=[view.pin_place(pin.name)],

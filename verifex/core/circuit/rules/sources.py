@@ -7,7 +7,7 @@ from verifex.core.circuit.rules.book import CONFUSED_LEVELS, DEAD_LOADS, LOST_SI
 from verifex.core.circuit.rules.supply import BEHIND_A_BAD_SUPPLY, SLACK, fed_windows, is_clear
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 
 
 @WIRING.rule(
@@ -20,7 +20,7 @@ from verifex.core.rulebook import Found
     source="the sign of the battery against the rest of the bench",
     explains=("supply-reversed", "level-over", "capacitor-reversed", *BEHIND_A_BAD_SUPPLY),
 )
-def battery_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
+def battery_reversed(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     """A battery whose plus lies on the board's ground, so that its minus is below it."""
     if not view.points:
         return
@@ -30,7 +30,7 @@ def battery_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
             continue
         served = view.parts_behind(minus)
         if len(served) > 1:
-            yield found(
+            yield finding(
                 f"The plus of {battery.ref} is joined to the board's ground; its minus feeds {', '.join(r for r in served if r != battery.ref)}.",
                 f"Turn {battery.ref}.",
                 parts=[battery.ref],
@@ -50,7 +50,7 @@ def battery_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
     source="what a signal is",
     explains=(*DEAD_LOADS, *CONFUSED_LEVELS, *LOST_SIGNALS, "function-not-built", "supply-missing", "ground-missing"),
 )
-def no_common_ground(view: BenchView, found: Found) -> Iterator[Finding]:
+def no_common_ground(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.bench.board is None:
         return
     told: set[int] = set()
@@ -66,7 +66,7 @@ def no_common_ground(view: BenchView, found: Found) -> Iterator[Finding]:
             continue
         refs = list(dict.fromkeys(leg.ref for i in sorted(island) for leg in view.nets.part_legs(view.nets.nets[i])))
         pins = [view.pin_place(pin.name) for net in touching for pin in view.nets.board_pins(net)]
-        yield found(
+        yield finding(
             f"{battery.ref} and the board exchange a signal at {pins[0]}, but the board's ground is not joined to the battery's minus.",
             f"Join {view.pin_place('GND')} to {view.place(battery, 'minus')}.",
             parts=refs,
@@ -85,10 +85,10 @@ def no_common_ground(view: BenchView, found: Found) -> Iterator[Finding]:
     criterion="wiring",
     source="typical of the family: 2 V of drop",
 )
-def regulator_headroom(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part, volts, low, _ in view.once(fed_windows):
+def regulator_headroom(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
+    for part, volts, low, _ in view.memoised(fed_windows):
         if part.type.model == "regulator" and 0 < volts < low * (1 - SLACK):
-            yield found(
+            yield finding(
                 f"{part.ref} gets {volts:.2f} V; for its full output it needs {low:g} V.",
                 "Feed it from a higher supply.",
                 parts=[part.ref],
@@ -108,14 +108,14 @@ def regulator_headroom(view: BenchView, found: Found) -> Iterator[Finding]:
     criterion="safety",
     source="heat = (Vin − Vout)·I",
 )
-def regulator_hot(view: BenchView, found: Found) -> Iterator[Finding]:
+def regulator_hot(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if not is_clear(view):
         return
     for part in view.bench.parts_of("regulator"):
         figures = part.type.regulator
         heat = max((state.point.watts_in(part.ref) for state in view.points), default=0.0)
         if figures and heat > figures.usual_watts:
-            yield found(
+            yield finding(
                 f"{part.ref} turns {heat:.1f} W into heat.",
                 "Take a lower input voltage or less load; do not touch it while it is on.",
                 parts=[part.ref],
@@ -135,7 +135,7 @@ def regulator_hot(view: BenchView, found: Found) -> Iterator[Finding]:
     criterion="safety",
     source="typical of the family",
 )
-def capacitor_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
+def capacitor_reversed(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if not is_clear(view):
         return
     for part in view.bench.parts_of("capacitor"):
@@ -146,7 +146,7 @@ def capacitor_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
         volts = [v for state in view.points if (v := view.across(state, part, *part.ends)) is not None]
         if volts and min(volts) < -0.5:
             places = [view.place(part, leg) for leg in part.ends]
-            yield found(
+            yield finding(
                 f"The plus of {part.ref} ({places[0]}) lies {-min(volts):.1f} V below its minus ({places[1]}).",
                 f"Turn {part.ref}: plus to {places[1]}.",
                 parts=[part.ref],
@@ -172,14 +172,14 @@ def _is_held(view: BenchView, part: Part, leg: str) -> bool:
     criterion="safety",
     source="the voltage printed on it",
 )
-def capacitor_over_volts(view: BenchView, found: Found) -> Iterator[Finding]:
+def capacitor_over_volts(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if not is_clear(view):
         return
     for part in view.bench.parts_of("capacitor"):
         rated = part.quantity("volts", "volt")
         volts = [abs(v) for state in view.points if (v := view.across(state, part, *part.ends)) is not None]
         if rated and volts and max(volts) > rated * (1 + SLACK):
-            yield found(
+            yield finding(
                 f"{part.ref} is made for {rated:g} V and gets {max(volts):.1f} V.",
                 "Take one for a higher voltage.",
                 parts=[part.ref],

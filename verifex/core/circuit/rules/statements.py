@@ -6,17 +6,17 @@ from verifex.core.circuit.bench import Impossible
 from verifex.core.circuit.rules.book import OPEN_CIRCUIT, WIRING
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 
 
-def _impossible(view: BenchView, found: Found, rule: str) -> Iterator[Finding]:
+def _impossible(view: BenchView, finding: FindingFactory, rule: str) -> Iterator[Finding]:
     for wrong in view.bench.impossible:
         if wrong.rule != rule:
             continue
         # What was left out leaves something alone in a row elsewhere.
         loose = [end.leg.ref for end in view.loose_ends if end.leg]
         behind = [ref for place in wrong.other_ends if (net := view.nets.at(place)) for ref in view.parts_behind(net)]
-        yield found(
+        yield finding(
             wrong.seen,
             wrong.remedy,
             parts=wrong.parts,
@@ -44,8 +44,8 @@ def _hint(wrong: Impossible) -> str:
     source="the catalogue and the base",
     explains=("dangling-lead", "part-missing", "rail-never-fed", "legs-in-one-row", *OPEN_CIRCUIT),
 )
-def cannot_be(view: BenchView, found: Found) -> Iterator[Finding]:
-    yield from _impossible(view, found, "cannot-be")
+def cannot_be(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
+    yield from _impossible(view, finding, "cannot-be")
 
 
 @WIRING.rule(
@@ -57,8 +57,8 @@ def cannot_be(view: BenchView, found: Found) -> Iterator[Finding]:
     criterion="wiring",
     source="the base",
 )
-def hole_used_twice(view: BenchView, found: Found) -> Iterator[Finding]:
-    yield from _impossible(view, found, "hole-used-twice")
+def hole_used_twice(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
+    yield from _impossible(view, finding, "hole-used-twice")
 
 
 @WIRING.rule(
@@ -71,7 +71,7 @@ def hole_used_twice(view: BenchView, found: Found) -> Iterator[Finding]:
     source="bench notation",
     explains=("rail-never-fed", "dangling-lead", "part-missing", *OPEN_CIRCUIT),
 )
-def board_missing(view: BenchView, found: Found) -> Iterator[Finding]:
+def board_missing(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     bench = view.bench
     if bench.board is not None or not (bench.parts or bench.wires):
         return
@@ -81,7 +81,7 @@ def board_missing(view: BenchView, found: Found) -> Iterator[Finding]:
     told = any(wrong.rule == "cannot-be" and bench.board_ref in str(wrong.places) for wrong in bench.impossible)
     # A bench fed by a battery alone needs no board.
     if (names_board or not bench.parts_of("battery")) and not told:
-        yield found(
+        yield finding(
             "No board is named in this wiring.",
             "Add a line such as 'board B1 mcu-5v'.",
             parts=list(bench.parts),

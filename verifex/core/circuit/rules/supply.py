@@ -7,7 +7,7 @@ from verifex.core.circuit.rules.book import CONFUSED_LEVELS, DEAD_LOADS, LOST_SI
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
 from verifex.core.parts import SIGNAL_ROLES
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 
 REVERSED_VOLTS = -0.3
 SLACK = 0.005  # of a window's edge: what a supply of exactly that value may miss it by
@@ -38,11 +38,11 @@ def is_clear(view: BenchView) -> bool:
     criterion="safety",
     source="the hatch's record of the batch",
 )
-def leg_order_differs(view: BenchView, found: Found) -> Iterator[Finding]:
+def leg_order_differs(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for part in view.bench.parts.values():
         batch, said = view.handed_out.leg_orders.get(part.type.id), part.settings.get("order")
         if batch and said and said != batch:
-            yield found(
+            yield finding(
                 f"The hand-in says {part.ref} is printed {said.replace('-', ', ')}; the hatch recorded {batch.replace('-', ', ')}.",
                 "Read the part itself. Then mend the hand-in, or have the hatch correct its record.",
                 parts=[part.ref],
@@ -60,7 +60,7 @@ def leg_order_differs(view: BenchView, found: Found) -> Iterator[Finding]:
     source="typical of the family: no reverse protection",
     explains=BEHIND_A_BAD_SUPPLY,
 )
-def supply_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
+def supply_reversed(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if not is_clear(view):
         return
     for part in view.module_parts():
@@ -75,7 +75,7 @@ def supply_reversed(view: BenchView, found: Found) -> Iterator[Finding]:
             continue
         at = view.points[0].point.volts
         places = [view.place(part, supply), view.place(part, ground)]
-        yield found(
+        yield finding(
             f"The supply leg of {part.ref} ({places[0]}) sits at {at[nets[0].id]:.2f} V and its ground leg ({places[1]}) at {at[nets[1].id]:.2f} V.",
             f"Exchange the leads at {places[0]} and {places[1]}.",
             parts=[part.ref],
@@ -131,8 +131,8 @@ def _leg_words(view: BenchView, part: Part, leg: str) -> str:
     explains=(*LOST_SIGNALS, *DEAD_LOADS, *CONFUSED_LEVELS, "supply-under", "function-not-built", "water-strip-fed",
               "contrast-trimmer-missing", "no-common-ground", "ground-shared"),
 )  # fmt: skip
-def supply_missing(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part, fed, grounded, turned in view.once(_feeding):
+def supply_missing(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
+    for part, fed, grounded, turned in view.memoised(_feeding):
         if fed or turned:
             continue
         supply, ground = supply_legs(part)
@@ -148,7 +148,7 @@ def supply_missing(view: BenchView, found: Found) -> Iterator[Finding]:
             seen = f"The {supply} leg of {part.ref} ({place}) hangs on VIN, which gives no dependable supply on USB."
         else:
             seen = f"The {supply} leg of {part.ref} ({place}) is joined to no supply."
-        yield found(
+        yield finding(
             seen,
             f"Lead {place if place != 'nowhere' else f'{part.ref}.{supply}'} to the supply.",
             parts=[part.ref],
@@ -177,13 +177,13 @@ def supply_missing(view: BenchView, found: Found) -> Iterator[Finding]:
         "ground-shared",
     ),
 )
-def ground_missing(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part, fed, grounded, turned in view.once(_feeding):
+def ground_missing(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
+    for part, fed, grounded, turned in view.memoised(_feeding):
         if grounded or turned or not fed:
             continue
         _, ground = supply_legs(part)
         place, net = _leg_words(view, part, ground), view.net(part, ground)
-        yield found(
+        yield finding(
             f"The {ground} leg of {part.ref} ({place}) is joined to no ground.",
             f"Lead {place if place != 'nowhere' else f'{part.ref}.{ground}'} to the ground.",
             parts=[part.ref],
@@ -198,7 +198,7 @@ def fed_windows(view: BenchView) -> Iterator[tuple[Part, float, float, float]]:
     """(part, most volts it gets in any state, window low, window high) of modules and loads that are fed."""
     if not is_clear(view):
         return
-    for part, fed, grounded, _ in view.once(_feeding):
+    for part, fed, grounded, _ in view.memoised(_feeding):
         if part.type.supply and fed and grounded:
             supply, ground = supply_legs(part)
             volts = max(v for state in view.points if (v := view.across(state, part, supply, ground)) is not None)
@@ -224,11 +224,11 @@ def fed_windows(view: BenchView) -> Iterator[tuple[Part, float, float, float]]:
     explains=("level-over", "level-at-module", "level-margin", "resistor-over-watts", "pin-over-current", "supply-inexact",
               "bus-elsewhere", "transistor-over-current"),
 )  # fmt: skip
-def supply_over(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part, volts, low, high in view.once(fed_windows):
+def supply_over(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
+    for part, volts, low, high in view.memoised(fed_windows):
         if volts > high * (1 + SLACK):
             made_for = f"{low:g} to {high:g} V" if low else f"{high:g} V at most"
-            yield found(
+            yield finding(
                 f"{part.ref} gets {volts:.2f} V; it is made for {made_for}.",
                 "Feed it from a lower supply.",
                 parts=[part.ref],
@@ -250,11 +250,11 @@ def supply_over(view: BenchView, found: Found) -> Iterator[Finding]:
     source="the module's supply window",
     explains=("level-too-low", "level-margin", "supply-inexact", "load-never-works", "bus-elsewhere"),
 )
-def supply_under(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part, volts, low, _ in view.once(fed_windows):
+def supply_under(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
+    for part, volts, low, _ in view.memoised(fed_windows):
         if part.type.model == "regulator" or volts < REVERSED_VOLTS or volts >= low * (1 - SLACK):
             continue
-        yield found(
+        yield finding(
             f"{part.ref} gets {volts:.2f} V; it needs at least {low:g} V.{_because_of_regulator(view, part)}",
             "Feed it from a supply inside its window.",
             parts=[part.ref],
@@ -285,14 +285,14 @@ def _because_of_regulator(view: BenchView, part: Part) -> str:
     criterion="readings",
     source="typical of the family: 5 V ± 0.1 V",
 )
-def supply_inexact(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part, volts, low, high in view.once(fed_windows):
+def supply_inexact(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
+    for part, volts, low, high in view.memoised(fed_windows):
         window = part.type.supply
         if window is None or window.exact_within_volts is None or not low <= volts <= high:
             continue
         middle = (low + high) / 2
         if abs(volts - middle) > window.exact_within_volts * 1.001:
-            yield found(
+            yield finding(
                 f"{part.ref} gets {volts:.2f} V; its reading is trustworthy at {middle:g} ± {window.exact_within_volts:g} V.",
                 "Feed it from a better supply, or enter the measured one so that the sheet follows.",
                 parts=[part.ref],

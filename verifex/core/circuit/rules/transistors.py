@@ -8,7 +8,7 @@ from verifex.core.circuit.rules.book import DEAD_LOADS, OVER_CURRENTS, WIRING
 from verifex.core.circuit.view import BenchView, StatePoint
 from verifex.core.findings import Finding, Severity
 from verifex.core.quantity import in_words
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 
 SATURATED_VOLTS = 0.5  # collector to emitter of a closed switch
 LEAST_BASE_AMPS = 2e-6
@@ -49,7 +49,7 @@ def _works(view: BenchView, state: StatePoint, part: Part) -> bool:
     explains=("base-without-resistor", "heavy-load-on-pin", "coil-without-diode", "function-not-built", "led-no-series-resistor",
               "short-in-one-position", "output-unconnected", *OVER_CURRENTS, *DEAD_LOADS),
 )  # fmt: skip
-def transistor_legs_swapped(view: BenchView, found: Found) -> Iterator[Finding]:
+def transistor_legs_swapped(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.shorted:
         return
     for part in view.bench.parts_of("transistor"):
@@ -71,7 +71,7 @@ def transistor_legs_swapped(view: BenchView, found: Found) -> Iterator[Finding]:
             )
         )
         places = [view.place(part, one), view.place(part, other)]
-        yield found(
+        yield finding(
             f"{part.ref} does not switch as it is wired; with {one} and {other} exchanged it does.",
             f"Exchange {one} ({places[0]}) and {other} ({places[1]}) of {part.ref}, after reading its marking.",
             parts=[part.ref],
@@ -134,7 +134,7 @@ def _exchange_that_works(view: BenchView, part: Part) -> tuple[str, str] | None:
     source="solved circuit; the board's pin limits",
     explains=OVER_CURRENTS,
 )
-def base_without_resistor(view: BenchView, found: Found) -> Iterator[Finding]:
+def base_without_resistor(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     board = view.bench.board
     if view.shorted or board is None:
         return
@@ -144,7 +144,7 @@ def base_without_resistor(view: BenchView, found: Found) -> Iterator[Finding]:
         if state is None or amps <= board.pin_usual_amps:
             continue
         stop = amps > board.pin_absolute_amps
-        yield found(
+        yield finding(
             f"{in_words(amps, 'A', 2)} flow into the base of {part.ref} with {view.when(state, part)}.",
             f"Put a resistor of about 1 kΩ between the pin and the base of {part.ref}.",
             parts=[part.ref],
@@ -168,13 +168,13 @@ def base_without_resistor(view: BenchView, found: Found) -> Iterator[Finding]:
     source="solved circuit",
     explains=("load-never-works", "light-never-lit", "sounder-never-sounds", "function-not-built", "light-too-dim"),
 )
-def transistor_never_on(view: BenchView, found: Found) -> Iterator[Finding]:
+def transistor_never_on(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.shorted:
         return
     for part in view.bench.parts_of("transistor"):
         state = strongest(view, part)
         if state is not None and view.amps(state, part, "base") < LEAST_BASE_AMPS:
-            yield found(
+            yield finding(
                 f"The base of {part.ref} ({view.place(part, 'base')}) gets no current in any state of the pins.",
                 f"Lead the base of {part.ref} over a resistor to the pin that should switch it, its emitter to ground.",
                 parts=[part.ref],
@@ -194,7 +194,7 @@ def transistor_never_on(view: BenchView, found: Found) -> Iterator[Finding]:
     source="typical of the family: 100 mA",
     explains=("transistor-not-saturated", "transistor-ratio", "supply-pin-over-current", "resistor-over-watts"),
 )
-def transistor_over_current(view: BenchView, found: Found) -> Iterator[Finding]:
+def transistor_over_current(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.shorted:
         return
     for part in view.bench.parts_of("transistor"):
@@ -204,7 +204,7 @@ def transistor_over_current(view: BenchView, found: Found) -> Iterator[Finding]:
             continue
         amps = view.amps(worst, part, "collector")
         if amps > figures.most_amps * 1.02:
-            yield found(
+            yield finding(
                 f"{in_words(amps, 'A', 2)} flow through {part.ref} with {view.when(worst, part)}; {in_words(figures.most_amps, 'A', 2)} is its limit.",
                 "Take a stronger transistor, or a load that draws less.",
                 parts=[part.ref],
@@ -238,8 +238,8 @@ def _ratios(view: BenchView) -> Iterator[tuple[Part, StatePoint, float, float]]:
     source="typical of the family: I_C over 50·I_B does not saturate",
     explains=("load-never-works", "light-too-dim", "sounder-never-sounds", "value-outside-window"),
 )
-def transistor_not_saturated(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part, state, ratio, volts in view.once(_ratios):
+def transistor_not_saturated(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
+    for part, state, ratio, volts in view.memoised(_ratios):
         figures = part.type.transistor
         collector, emitter = view.net(part, "collector"), view.net(part, "emitter")
         if figures is None or collector is None or emitter is None:
@@ -251,7 +251,7 @@ def transistor_not_saturated(view: BenchView, found: Found) -> Iterator[Finding]
         said = (
             f"{ratio:.0f} times its base current" if ratio > figures.ratio_most else f"and {volts:.1f} V stay across it"
         )
-        yield found(
+        yield finding(
             f"{part.ref} carries {in_words(amps, 'A', 2)}, {said}, with {view.when(state, part)}.",
             f"Take a smaller base resistor: a base current of about {in_words(max(amps, 1e-3) / figures.ratio_usual, 'A', 2)} or more.",
             parts=[part.ref, *_base_resistors(view, part)],
@@ -279,13 +279,13 @@ def _base_resistors(view: BenchView, part: Part) -> list[str]:
     source="emitter follower: V_E = V_B − 0.7 V",
     explains=("load-never-works",),
 )
-def load_in_emitter(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part, state, _, volts in view.once(_ratios):
+def load_in_emitter(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
+    for part, state, _, volts in view.memoised(_ratios):
         collector, emitter = view.net(part, "collector"), view.net(part, "emitter")
         if collector is None or emitter is None:
             continue
         if view.nets.is_source(collector) and not view.nets.is_return(emitter):
-            yield found(
+            yield finding(
                 f"The load of {part.ref} hangs on its emitter; {volts:.1f} V stay across the transistor with {view.when(state, part)}.",
                 "Put the load between the supply and the collector, the emitter to ground.",
                 parts=[part.ref],
@@ -314,11 +314,11 @@ def _starves(view: BenchView, ref: str) -> bool:
     criterion="resistors",
     source="typical of the family: 20 to 50 is marginal",
 )
-def transistor_ratio(view: BenchView, found: Found) -> Iterator[Finding]:
-    for part, state, ratio, volts in view.once(_ratios):
+def transistor_ratio(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
+    for part, state, ratio, volts in view.memoised(_ratios):
         figures = part.type.transistor
         if figures and figures.ratio_usual * 1.02 < ratio <= figures.ratio_most and volts < SATURATED_VOLTS:
-            yield found(
+            yield finding(
                 f"{part.ref} carries {ratio:.0f} times its base current with {view.when(state, part)}.",
                 "A smaller base resistor would leave more margin.",
                 parts=[part.ref, *_base_resistors(view, part)],

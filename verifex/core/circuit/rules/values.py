@@ -13,7 +13,7 @@ from verifex.core.findings import Finding, Severity
 from verifex.core.quantity import in_words, parse_quantity, read_volts
 from verifex.core.resistors.bands import misreadings, order_doubt, read_bands
 from verifex.core.resistors.sums import fits_nominal
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 
 UNITS = {
     "value": "ohm", "measured": "ohm", "tolerance": "percent", "watts": "watt", "amps": "amp", "lead": "metre",
@@ -35,13 +35,13 @@ IN_CIRCUIT_SLACK = 0.03
               "divider-partner-missing", "source-too-weak", "level-too-low", "transistor-not-saturated", "floating-input",
               "sounder-never-sounds", "load-never-works", "function-not-built", "bands-order"),
 )  # fmt: skip
-def value_unreadable(view: BenchView, found: Found) -> Iterator[Finding]:
+def value_unreadable(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for part in view.bench.parts.values():
         for key, text in part.settings.items():
             try:
                 _read(part, key, text)
             except ValueError as wrong:
-                yield found(
+                yield finding(
                     f"{part.ref}: {wrong}.",
                     "Write it anew.",
                     parts=[part.ref],
@@ -82,10 +82,10 @@ def _hangs_on(view: BenchView, part: Part) -> list[str]:
               "divider-partner-missing", "source-too-weak", "level-too-low", "transistor-not-saturated", "sounder-never-sounds",
               "load-never-works", "floating-input", "part-missing"),
 )  # fmt: skip
-def value_missing(view: BenchView, found: Found) -> Iterator[Finding]:
+def value_missing(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for part in view.bench.parts_of("resistor"):
         if resistor_ohms(part, "measured") is None:
-            yield found(
+            yield finding(
                 f"{part.ref} has neither a value nor bands.",
                 "Add value=… or bands=…, and what the meter shows as measured=….",
                 parts=[part.ref],
@@ -104,7 +104,7 @@ def value_missing(view: BenchView, found: Found) -> Iterator[Finding]:
     source="IEC 60062; a meter of 0.8 % + 2 digits",
     explains=("bands-order",),
 )
-def bands_against_measured(view: BenchView, found: Found) -> Iterator[Finding]:
+def bands_against_measured(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for part in view.bench.parts_of("resistor"):
         nominal, measured = nominal_ohms(part), part.quantity("measured", "ohm")
         if nominal is None or measured is None or measured <= 0 or nominal <= 0:
@@ -113,7 +113,7 @@ def bands_against_measured(view: BenchView, found: Found) -> Iterator[Finding]:
         if fits_nominal(nominal, percent, measured):
             continue
         said = "its bands say" if "bands" in part.settings else "its value is given as"
-        yield found(
+        yield finding(
             f"{part.ref} measures {in_words(measured, 'Ω')}, {said} {in_words(nominal, 'Ω')} ± {percent:g} %.",
             _likeliest_reason(view, part, measured),
             parts=[part.ref],
@@ -160,7 +160,7 @@ def _likeliest_reason(view: BenchView, part: Part, measured: float) -> str:
         "level-too-low",
     ),
 )
-def bands_order(view: BenchView, found: Found) -> Iterator[Finding]:
+def bands_order(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for part in view.bench.parts_of("resistor"):
         bands = part.settings.get("bands")
         if bands is None:
@@ -170,7 +170,7 @@ def bands_order(view: BenchView, found: Found) -> Iterator[Finding]:
         except ValueError:
             continue
         if doubt:
-            yield found(
+            yield finding(
                 f"The bands of {part.ref} ({bands.replace('-', ', ')}): {doubt}.",
                 "Turn the resistor round and read again, or measure it.",
                 parts=[part.ref],
@@ -187,7 +187,7 @@ def bands_order(view: BenchView, found: Found) -> Iterator[Finding]:
     criterion="resistors",
     source="the exercise's resistor jobs; windows by job",
 )
-def value_outside_window(view: BenchView, found: Found) -> Iterator[Finding]:
+def value_outside_window(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     judged: set[str] = set()
     for asked in view.exercise.resistor_jobs if view.exercise else []:
         play = view.matching(asked.ref)
@@ -196,7 +196,7 @@ def value_outside_window(view: BenchView, found: Found) -> Iterator[Finding]:
             continue
         judged.add(play.ref)
         if ohms and not asked.low_ohms * 0.95 <= ohms <= asked.high_ohms * 1.05:
-            yield found(
+            yield finding(
                 f"{play.ref} is {in_words(ohms, 'Ω')}; the exercise takes {in_words(asked.low_ohms, 'Ω')} to {in_words(asked.high_ohms, 'Ω')}.",
                 f"Take a value inside the window, such as {in_words(asked.nominal_ohms, 'Ω')}.",
                 parts=[play.ref],
@@ -215,7 +215,7 @@ def value_outside_window(view: BenchView, found: Found) -> Iterator[Finding]:
         job, about, window = job_of(view, part)
         ohms = resistor_ohms(part, "measured")
         if job == "divider" and window and ohms and not window.holds(ohms, 0.02):
-            yield found(
+            yield finding(
                 f"{ref} beside {about} is {in_words(ohms, 'Ω')}; "
                 f"{in_words(window.low_ohms, 'Ω', 2)} to {in_words(window.high_ohms, 'Ω', 2)} tells dark from bright.",
                 "Take about 10 kΩ.",
@@ -236,12 +236,12 @@ def value_outside_window(view: BenchView, found: Found) -> Iterator[Finding]:
     criterion="resistors",
     source="the hatch's record of substitutions",
 )
-def not_as_handed_out(view: BenchView, found: Found) -> Iterator[Finding]:
+def not_as_handed_out(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for ref, issued in view.handed_out.given_ohms.items():
         part = view.matching(ref)
         ohms = nominal_ohms(part) if part else None
         if part and ohms and abs(ohms - issued) > 0.2 * issued:
-            yield found(
+            yield finding(
                 f"{part.ref} is given as {in_words(ohms, 'Ω')}; the hatch handed out {in_words(issued, 'Ω')}.",
                 "Read its bands again; then mend the hand-in, or have the hatch correct its record.",
                 parts=[part.ref],

@@ -59,7 +59,7 @@ def show(
         case "setCursor":
             screen.move(*(int(arg) for arg in [*args, 0, 0][:2]))
         case "clear":
-            m.slips[("display-cleared", at)] += 1
+            m.runtime_faults[("display-cleared", at)] += 1
             m.spend_us(1500.0)
             screen.clear()
         case "home":
@@ -73,7 +73,7 @@ def note_leftover(m: Machine, screen: Screen) -> None:
     if m.now_us - screen.shown_us > SEEN_US:
         for at in screen.leftovers():
             if isinstance(at, At):
-                m.slips[("display-leftover", at)] += 1
+                m.runtime_faults[("display-leftover", at)] += 1
 
 
 def prepare(

@@ -26,7 +26,7 @@ def to_interrupt(m: Machine, at: At, _: Any, number: int) -> int:
 def attach(m: Machine, at: At, _: Any, number: int, function: str, mode: int) -> None:
     pins = _pins(m)
     if number >= len(pins):
-        m.slips[("no-interrupt", at)] += 1
+        m.runtime_faults[("no-interrupt", at)] += 1
         return
     m.unwatch(pins[number])
     m.use(pins[number]).read_at = m.use(pins[number]).read_at or at

@@ -11,7 +11,7 @@ from verifex.core.program.types import FLOAT, LONG, ULONG, VOID, as_float32
 @call("map", (LONG,) * 5, LONG)
 def map_range(m: Machine, at: At, _: Any, x: int, low: int, high: int, to_low: int, to_high: int) -> int:
     if high == low:
-        m.slips[("division-by-zero", at)] += 1
+        m.runtime_faults[("division-by-zero", at)] += 1
         return -1
     product = LONG.wrap((x - low) * (to_high - to_low))
     span = high - low

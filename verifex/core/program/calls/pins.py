@@ -43,7 +43,7 @@ def analogue_read(m: Machine, at: At, _: Any, number: int) -> int:
     m.use(pin).measured_at = m.use(pin).measured_at or at
     kind = m.board.pin(pin)
     if kind is None or not kind.analogue_in:
-        m.slips[("no-converter", at)] += 1
+        m.runtime_faults[("no-converter", at)] += 1
         return 0
     return m.surroundings.analogue_count(m, pin)
 
@@ -60,7 +60,7 @@ def analogue_write(m: Machine, at: At, _: Any, number: int, duty: int) -> None:
     elif kind and kind.pwm:
         m.write(pin, 1, at, pwm=duty)
     else:
-        m.slips[("plain-pin-dimmed", at)] += 1
+        m.runtime_faults[("plain-pin-dimmed", at)] += 1
         m.write(pin, int(duty >= 128), at)
 
 

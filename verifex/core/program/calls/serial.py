@@ -63,7 +63,7 @@ def float_printed(value: float, decimals: int) -> str:
 
 def _send(m: Machine, at: At, kinds: tuple[Type, ...], args: tuple[Any, ...], end: str) -> None:
     if m.baud is None:
-        m.slips[("printed-before-begin", at)] += 1
+        m.runtime_faults[("printed-before-begin", at)] += 1
     text = as_printed(kinds[0], args[0], args[1] if len(args) > 1 else None) if args else ""
     m.emit(text + end, at)
 
@@ -115,7 +115,7 @@ def write(m: Machine, at: At, kinds: tuple[Type, ...], value: Any) -> int:
     """One byte, or a text, as it is."""
     text = value if kinds[0] == TEXT else chr(int(value) & 0xFF)
     if m.baud is None:
-        m.slips[("printed-before-begin", at)] += 1
+        m.runtime_faults[("printed-before-begin", at)] += 1
     m.emit(text, at)
     return len(text)
 

@@ -15,7 +15,7 @@ WRITE_US = 3300.0
 def _address(m: Machine, at: At, address: int) -> int | None:
     if 0 <= address < BYTES:
         return address
-    m.slips[("outside-array", at)] += 1
+    m.runtime_faults[("outside-array", at)] += 1
     return None
 
 
@@ -80,7 +80,7 @@ def _kept(name: str, gives: Type) -> None:
     @call(name, (Pointer(gives),), gives)
     def fetch(m: Machine, at: At, _: Any, where: Any) -> Any:
         if where is None or not 0 <= where[1] < len(where[0]):
-            m.slips[("outside-array", at)] += 1
+            m.runtime_faults[("outside-array", at)] += 1
             return 0
         return where[0][where[1]]
 

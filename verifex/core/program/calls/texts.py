@@ -107,12 +107,12 @@ METHODS: dict[str, Method] = {
 def _put(m: Machine, at: At, where: Any, text: str, *, close: bool = True) -> Any:
     """Writes characters into cells; what does not fit is a slip, as it would overwrite something else."""
     if where is None:
-        m.slips[("points-nowhere", at)] += 1
+        m.runtime_faults[("points-nowhere", at)] += 1
         return where
     cells, start = where
     for offset, code in enumerate(chars_made(text) if close else chars_made(text)[:-1]):
         if not 0 <= start + offset < len(cells):
-            m.slips[("outside-array", at)] += 1
+            m.runtime_faults[("outside-array", at)] += 1
             break
         cells[start + offset] = code
     return where

@@ -38,7 +38,7 @@ class Calling(Records):
         if not node.receiver and node.name in self.program.records:
             return self._built(self.program.records[node.name], node)
         if name in UNPLAYED:
-            self.program.unread.append(t.Unread(node.at, f"`{name}` to a module, byte by byte"))
+            self.program.unsupported.append(t.Unsupported(node.at, f"`{name}` to a module, byte by byte"))
         spec = CALLS.get(name)
         if spec is not None and spec.int_bits <= self.widths.int_bits:
             if node.receiver in OWN_HEADERS and not self.program.includes:
@@ -159,7 +159,7 @@ class Calling(Records):
             if us:
                 machine.spend_us(us)
                 if machine.steps > machine.soft_steps:
-                    machine.breathe()
+                    machine.throttle()
             return act(machine, at, types, *[value(frame) for value in values])
 
         return run, gives
@@ -209,7 +209,7 @@ class Calling(Records):
             self._refuse("no-method", node.at, f"{kind} has no {node.name}()", near[0] if near else None)
             return NOTHING, self.widths.int
         if meaning is None:
-            self.program.unread.append(t.Unread(node.at, f"`{node.name}` of a library"))
+            self.program.unsupported.append(t.Unsupported(node.at, f"`{node.name}` of a library"))
             return NOTHING, self.widths.int
         args, kinds = [], []
         for arg in node.args:

@@ -132,7 +132,7 @@ class Expressions(Places):
         holder, at = self.machine, node.at
 
         def run(frame: Frame) -> str:
-            holder[0].slips[("text-plus-number", at)] += 1
+            holder[0].runtime_faults[("text-plus-number", at)] += 1
             said: str = text(frame)
             return said[min(len(said), max(0, number(frame))) :]
 
@@ -304,7 +304,7 @@ class Expressions(Places):
             text, position, letter = read(frame), int(index(frame)), int(value(frame))
             if 0 <= position < len(text):
                 return str(text[:position] + chr(letter & 0xFF) + text[position + 1 :])
-            holder[0].slips[("outside-array", at)] += 1
+            holder[0].runtime_faults[("outside-array", at)] += 1
             return str(text)
 
         return self._write(place, changed, target.at), CHAR

@@ -135,7 +135,7 @@ class Names:
 
     def _unknown(self, name: str, at: t.At) -> None:
         if name.split(".")[0] in OURS_TO_ADD or name in OURS_TO_ADD or REGISTERS.fullmatch(name):
-            self.program.unread.append(t.Unread(at, f"`{name}`"))
+            self.program.unsupported.append(t.Unsupported(at, f"`{name}`"))
             return
         known = self._known_names()
         later = {g.name for g in self.program.globals} | set(self.program.functions)

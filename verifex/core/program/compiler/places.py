@@ -87,7 +87,7 @@ class Places(Names):
             def pointed(frame: Frame) -> Any:
                 where = inner(frame)
                 if where is None or not 0 <= where[1] < len(where[0]):
-                    holder[0].slips[("points-nowhere", at)] += 1
+                    holder[0].runtime_faults[("points-nowhere", at)] += 1
                     return None
                 return where[0][where[1]]
 
@@ -136,7 +136,7 @@ class Places(Names):
             held, position = cells(frame), index(frame)
             if held is not None and 0 <= position < len(held):
                 return held[position]
-            holder[0].slips[("points-nowhere" if held is None else "outside-array", at)] += 1
+            holder[0].runtime_faults[("points-nowhere" if held is None else "outside-array", at)] += 1
             return blank()
 
         return read
@@ -150,7 +150,7 @@ class Places(Names):
             if held is not None and 0 <= position < len(held):
                 held[position] = result
             else:
-                holder[0].slips[("points-nowhere" if held is None else "outside-array", at)] += 1
+                holder[0].runtime_faults[("points-nowhere" if held is None else "outside-array", at)] += 1
             return result
 
         return write

@@ -33,7 +33,7 @@ class Base:
         try:
             read(raw)
         except NotRead as wrong:
-            self.program.unread.append(t.Unread(self.at(wrong.raw), wrong.what))
+            self.program.unsupported.append(t.Unsupported(self.at(wrong.raw), wrong.what))
 
     def at(self, raw: Raw) -> t.At:
         return self.shifted or t.At(raw.start_point.row + 1, raw.start_point.column + 1)

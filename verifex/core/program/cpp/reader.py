@@ -14,7 +14,7 @@ NOTHING = ("comment", ";", "preproc_call")
 
 
 def read_cpp(source: str, int_bits: int = 16) -> t.Program:
-    """The tree of a well-formed program. What is not read yet is listed in `unread`, never dropped silently."""
+    """The tree of a well-formed program. What is not read yet is listed in `unsupported`, never dropped silently."""
     reader = _Reader(Widths(int_bits))
     for raw in parse(source.encode("utf-8", "replace")).named_children:
         reader.guard(raw, reader.top)

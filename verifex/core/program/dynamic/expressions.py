@@ -115,7 +115,7 @@ class Expressions(Names):
         if node.name in self.builtins:
             return constant(self.builtins[node.name])
         if node.name in OURS_TO_ADD:
-            self.program.unread.append(t.Unread(node.at, f"`{node.name}`"))
+            self.program.unsupported.append(t.Unsupported(node.at, f"`{node.name}`"))
         elif node.name == "__name__":
             return constant("__main__")
         else:
@@ -233,7 +233,7 @@ class Expressions(Names):
             owner = self._read(t.Name(at, node.receiver)) if node.receiver else self.expr(node.on)  # type: ignore[arg-type]
             return lambda frame: method(holder[0], owner(frame), name, given(frame), keywords(frame), at)
         if name == "super":
-            self.program.unread.append(t.Unread(at, "`super`"))
+            self.program.unsupported.append(t.Unsupported(at, "`super`"))
             return constant(None)
         f = self._read(t.Name(at, name)) if name else self.expr(node.on)  # type: ignore[arg-type]
         return lambda frame: call(holder[0], f(frame), given(frame), keywords(frame), at)
@@ -361,7 +361,7 @@ class Expressions(Names):
                 return lambda frame, value: set_item(holder[0], owner(frame), index(frame), value, at)
             case t.Group():
                 return self._write_group(target)
-        self.program.unread.append(t.Unread(at, "this target"))
+        self.program.unsupported.append(t.Unsupported(at, "this target"))
         return lambda frame, value: None
 
     def _write_group(self, target: t.Group) -> Write:

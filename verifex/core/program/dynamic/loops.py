@@ -61,7 +61,7 @@ class Loops(Expressions):
                     continue
                 machine.spend_us(PASS_US)
                 if machine.steps > machine.soft_steps:
-                    machine.breathe()
+                    machine.throttle()
                 if noted is not None:
                     if machine.was_quiet(since):
                         machine.skip_repeats(since, clock=False)

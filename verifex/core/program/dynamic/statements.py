@@ -188,7 +188,7 @@ class Statements(Loops):
         if isinstance(target, t.Name):
             write = self.write_to(target)
             return self._plain(lambda frame: write(frame, UNSET), at)
-        self.program.unread.append(t.Unread(at, "`del` of this"))
+        self.program.unsupported.append(t.Unsupported(at, "`del` of this"))
         return lambda frame: holder and None
 
     # -- errors ------------------------------------------------------------------------------------

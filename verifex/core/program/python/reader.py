@@ -9,7 +9,7 @@ MAIN = "program"  # the name that a program's statements outside its functions g
 
 
 def read_python(source: str) -> t.Program:
-    """The tree of a program that is well formed; what is not read yet stands in its `unread`."""
+    """The tree of a program that is well formed; what is not read yet stands in its `unsupported`."""
     program = t.Program(dialect="python")
     reader = _Reader(program)
     body = reader.block(t.At(1, 1), ast.parse(source).body)
@@ -27,7 +27,7 @@ class _Reader(Expressions):
             try:
                 body.extend(self.statement(raw))
             except NotRead as wrong:
-                self.program.unread.append(t.Unread(self.at(wrong.raw), wrong.what))
+                self.program.unsupported.append(t.Unsupported(self.at(wrong.raw), wrong.what))
         return t.Block(at, tuple(body))
 
     def statement(self, raw: ast.stmt) -> list[t.Stmt]:

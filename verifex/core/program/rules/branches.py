@@ -10,7 +10,7 @@ from verifex.core.program.flow.words import Words
 from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.view import ProgramView
 from verifex.core.program.types import Int
-from verifex.core.rulebook import RUN_CONSEQUENCES, Found
+from verifex.core.rulebook import RUN_CONSEQUENCES, FindingFactory
 
 COMPARE: dict[str, Callable[[float, float], bool]] = {
     "<": lambda a, b: a < b, "<=": lambda a, b: a <= b, ">": lambda a, b: a > b, ">=": lambda a, b: a >= b,
@@ -117,20 +117,20 @@ def _chains(view: ProgramView) -> Iterator[tuple[list[Condition], t.Stmt | None]
     source="the conditions of the branches, taken together",
     explains=RUN_CONSEQUENCES,
 )
-def branch_unreachable(view: ProgramView, found: Found) -> Iterator[Finding]:
+def branch_unreachable(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     reader = _Reader(view)
     for conditions, last in _chains(view):
         left = reader.points(conditions)
         for condition in conditions:
             if not any(condition.holds(x) for x in left):
-                yield found(
+                yield finding(
                     f"The branch in line {condition.at.line} is never taken: no value of {condition.of} comes this far and fits.",
                     "Ask about the narrowest band first, or mend the limits.",
                     at=condition.at,
                 )
             left = [x for x in left if not condition.holds(x)]
         if last is not None and not left:
-            yield found(
+            yield finding(
                 f"The else in line {last.at.line} is never taken: every value of {conditions[0].of} fits a branch before it.",
                 "Mend the limits; `&&` where both have to hold, `||` where one is enough.",
                 at=last.at,
@@ -146,14 +146,14 @@ def branch_unreachable(view: ProgramView, found: Found) -> Iterator[Finding]:
     criterion="program",
     source="the conditions of the branches, taken together",
 )
-def band_misses_limit(view: ProgramView, found: Found) -> Iterator[Finding]:
+def band_misses_limit(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     reader = _Reader(view)
     for conditions in [*(c for c, last in _chains(view) if last is None and len(c) > 1), *_side_by_side(view, reader)]:
         points = reader.points(conditions)
         taken = [any(condition.holds(x) for condition in conditions) for x in points]
         for index in range(1, len(points) - 1):
             if taken[index - 1] and not taken[index] and taken[index + 1]:
-                yield found(
+                yield finding(
                     f"When {conditions[0].of} is exactly {points[index]:g}, no branch from line {conditions[0].at.line} on is taken.",
                     "Write `<=` or `>=` on one side.",
                     at=conditions[0].at,

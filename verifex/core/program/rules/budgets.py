@@ -6,7 +6,7 @@ from verifex.core.findings import Finding, Severity
 from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.view import ProgramView
 from verifex.core.program.run import RunResult
-from verifex.core.rulebook import RUN_CONSEQUENCES, Found
+from verifex.core.rulebook import RUN_CONSEQUENCES, FindingFactory
 
 WORDS = {
     "steps": (
@@ -41,13 +41,13 @@ def only_fast(view: ProgramView, run: RunResult) -> bool:
     source="the machine's budgets",
     explains=RUN_CONSEQUENCES,
 )
-def run_ended(view: ProgramView, found: Found) -> Iterator[Finding]:
+def run_ended(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     for run in view.runs:
         if run.ended in WORDS and not only_fast(view, run):
             seen, remedy = WORDS[run.ended]
             at = run.ended_at
             line = at.line if at else None
-            yield found(
+            yield finding(
                 seen.format(f" in line {line}" if line else ""),
                 remedy,
                 line=line or 1,

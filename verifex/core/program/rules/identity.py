@@ -7,7 +7,7 @@ from verifex.core.findings import Finding, Severity
 from verifex.core.program import tree as t
 from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.view import ProgramView
-from verifex.core.rulebook import RUN_CONSEQUENCES, Found
+from verifex.core.rulebook import RUN_CONSEQUENCES, FindingFactory
 
 
 @PROGRAM.rule(
@@ -20,7 +20,7 @@ from verifex.core.rulebook import RUN_CONSEQUENCES, Found
     source="the ids of the exercise's tags",
     explains=RUN_CONSEQUENCES,
 )
-def id_wrong_base(view: ProgramView, found: Found) -> Iterator[Finding]:
+def id_wrong_base(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     if view.exercise is None:
         return
     numbers = {node.value: node for node in view.nodes if isinstance(node, t.Number) and isinstance(node.value, int)}
@@ -32,7 +32,7 @@ def id_wrong_base(view: ProgramView, found: Found) -> Iterator[Finding]:
         met = [pair for pair in pairs if int(pair, 16) in numbers or (pair.isdigit() and int(pair) in numbers)]
         if slipped and len(met) >= len(pairs) - 1:
             node = numbers[int(slipped[0])]
-            yield found(
+            yield finding(
                 f"The id has the byte {slipped[0]} in base 16; the program compares with {int(slipped[0])} in base 10.",
                 f"Write 0x{slipped[0]}, and all other bytes so.",
                 at=node.at,

@@ -7,7 +7,7 @@ from verifex.core.program import tree as t
 from verifex.core.program.dialect import TITLES
 from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.view import ProgramView
-from verifex.core.rulebook import RUN_CONSEQUENCES, Found
+from verifex.core.rulebook import RUN_CONSEQUENCES, FindingFactory
 
 
 def capital(sentence: str) -> str:
@@ -26,10 +26,10 @@ WILL_NOT_COMPILE = "The program is not built until this is mended, so nothing of
     criterion="program",
     source="the grammar of the dialect",
 )
-def syntax(view: ProgramView, found: Found) -> Iterator[Finding]:
+def syntax(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     for problem in view.problems if not view.other_language else ():
         said = problem.message[0].upper() + problem.message[1:]
-        yield found(
+        yield finding(
             f"{said}.",
             "Mend this line; the next ones may then be right as they are.",
             at=problem,
@@ -45,9 +45,9 @@ def syntax(view: ProgramView, found: Found) -> Iterator[Finding]:
     criterion="program",
     source="the board's languages",
 )
-def other_language(view: ProgramView, found: Found) -> Iterator[Finding]:
+def other_language(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     if view.other_language:
-        yield found(
+        yield finding(
             f"This reads like {view.other_language}; the {view.board.title} takes {TITLES[view.board.languages[0]]}.",
             "Hand in the program for the board on this bench; if the bench has another board by now, hand in its wiring first.",
             line=1,
@@ -64,10 +64,10 @@ def other_language(view: ProgramView, found: Found) -> Iterator[Finding]:
     criterion="program",
     source="the dialect",
 )
-def missing_function(view: ProgramView, found: Found) -> Iterator[Finding]:
+def missing_function(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     for refused in view.compiled.refused:
-        if refused.kind == "missing-function" and not view.problems and not view.tree.unread:
-            yield found(
+        if refused.kind == "missing-function" and not view.problems and not view.tree.unsupported:
+            yield finding(
                 f"There is no function {refused.name}().",
                 f"Add `void {refused.name}() {{ … }}`.",
                 line=1,
@@ -84,10 +84,10 @@ def missing_function(view: ProgramView, found: Found) -> Iterator[Finding]:
     criterion="program",
     source="the language: names are case-sensitive",
 )
-def name_miscased(view: ProgramView, found: Found) -> Iterator[Finding]:
+def name_miscased(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     for refused in view.compiled.refused:
         if refused.kind == "name-miscased":
-            yield found(
+            yield finding(
                 f"`{refused.name}` is not known; `{refused.near}` is.",
                 f"Write `{refused.near}`.",
                 at=refused.at,
@@ -103,14 +103,14 @@ def name_miscased(view: ProgramView, found: Found) -> Iterator[Finding]:
     criterion="program",
     source="the language: names are declared before use",
 )
-def name_undeclared(view: ProgramView, found: Found) -> Iterator[Finding]:
+def name_undeclared(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     seen: set[str] = set()
     for refused in view.compiled.refused:
         if refused.kind != "name-undeclared" or refused.name in seen:
             continue
         seen.add(refused.name)
         if refused.near == refused.name:
-            yield found(
+            yield finding(
                 f"`{refused.name}` is used before it is declared.",
                 "Move its declaration above this line.",
                 at=refused.at,
@@ -121,7 +121,7 @@ def name_undeclared(view: ProgramView, found: Found) -> Iterator[Finding]:
             if refused.near
             else f"Declare `{refused.name}` above, or mend its spelling."
         )
-        yield found(f"`{refused.name}` is declared nowhere.", remedy, line=refused.at.line, column=refused.at.column)
+        yield finding(f"`{refused.name}` is declared nowhere.", remedy, line=refused.at.line, column=refused.at.column)
 
 
 @PROGRAM.rule(
@@ -133,7 +133,7 @@ def name_undeclared(view: ProgramView, found: Found) -> Iterator[Finding]:
     criterion="program",
     source="the language",
 )
-def refused_use(view: ProgramView, found: Found) -> Iterator[Finding]:
+def refused_use(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     words = {
         "not-assignable": "`{}` cannot be given a value here.",
         "declared-twice": "`{}` is declared twice in the same block.",
@@ -147,7 +147,7 @@ def refused_use(view: ProgramView, found: Found) -> Iterator[Finding]:
     }
     for refused in view.compiled.refused:
         if refused.kind in words:
-            yield found(
+            yield finding(
                 capital(words[refused.kind].format(refused.name)),
                 f"Write `{refused.near}`." if refused.near else "Look at how it is declared, and use it so.",
                 at=refused.at,
@@ -163,12 +163,12 @@ def refused_use(view: ProgramView, found: Found) -> Iterator[Finding]:
     criterion="program",
     source="the language: what a library brings is known from its header on",
 )
-def include_missing(view: ProgramView, found: Found) -> Iterator[Finding]:
+def include_missing(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     told: set[str] = set()
     for refused in view.compiled.refused:
         if refused.kind == "include-missing" and refused.name not in told:
             told.add(refused.name)
-            yield found(
+            yield finding(
                 f"`{refused.name}` comes from a library, and none is included.",
                 f"Write `#include <{refused.near}>` at the top."
                 if refused.near
@@ -186,10 +186,10 @@ def include_missing(view: ProgramView, found: Found) -> Iterator[Finding]:
     criterion="program",
     source="the board's memory, and the bytes of each variable",
 )
-def memory_full(view: ProgramView, found: Found) -> Iterator[Finding]:
+def memory_full(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     for refused in view.compiled.refused:
         if refused.kind == "memory-full":
-            yield found(
+            yield finding(
                 f"The variables take {refused.name} bytes of memory.",
                 "Make the lists shorter, or use a smaller type: byte takes 1, int 2, long and float 4 bytes.",
                 at=refused.at,
@@ -205,15 +205,15 @@ def memory_full(view: ProgramView, found: Found) -> Iterator[Finding]:
     criterion="program",
     source="our reader",
 )
-def not_read_yet(view: ProgramView, found: Found) -> Iterator[Finding]:
+def not_read_yet(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     if view.problems:
         return
-    met = [t.Unread(run.ended_at or t.At(1, 1), run.ended_with) for run in view.runs if run.ended == "not-read"]
-    for unread in [*view.tree.unread, *met[:1]]:
-        yield found(
-            f"{unread.what[0].upper()}{unread.what[1:]} is not read yet.",
+    met = [t.Unsupported(run.ended_at or t.At(1, 1), run.ended_with) for run in view.runs if run.ended == "not-read"]
+    for unsupported in [*view.tree.unsupported, *met[:1]]:
+        yield finding(
+            f"{unsupported.what[0].upper()}{unsupported.what[1:]} is not read yet.",
             "Judge this place by eye.",
-            at=unread.at,
+            at=unsupported.at,
         )
 
 
@@ -227,12 +227,12 @@ def not_read_yet(view: ProgramView, found: Found) -> Iterator[Finding]:
     source="the language: = assigns, == compares",
     explains=RUN_CONSEQUENCES,
 )
-def assignment_in_condition(view: ProgramView, found: Found) -> Iterator[Finding]:
+def assignment_in_condition(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     for node in view.nodes:
         stored = _stored(node.condition) if isinstance(node, t.If | t.While | t.For | t.Choice) else None
         if stored is not None:
             at = stored.at
-            yield found(
+            yield finding(
                 "The condition has one `=`, which stores instead of comparing.",
                 "Write `==`.",
                 at=at,

@@ -7,7 +7,7 @@ from verifex.core.program import tree as t
 from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.view import ProgramView
 from verifex.core.program.run import PinUse
-from verifex.core.rulebook import RUN_CONSEQUENCES, Found
+from verifex.core.rulebook import RUN_CONSEQUENCES, FindingFactory
 
 
 @PROGRAM.rule(
@@ -20,12 +20,12 @@ from verifex.core.rulebook import RUN_CONSEQUENCES, Found
     source="wiring and program of the same pair",
     explains=RUN_CONSEQUENCES,
 )
-def pin_mode_wrong(view: ProgramView, found: Found) -> Iterator[Finding]:
+def pin_mode_wrong(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     for pin, use in _used(view).items():
         wired = (view.wired or {}).get(pin)
         reads = use.read_at or use.measured_at
         if wired and wired.role == "measures" and use.mode == "output" and use.mode_at and reads and not use.written_at:
-            yield found(
+            yield finding(
                 f"{pin} is made an output, but {wired.title} drives it.",
                 "Make it an input.",
                 at=use.mode_at,
@@ -47,10 +47,10 @@ def _used(view: ProgramView) -> dict[str, PinUse]:
     source="the board's pin table",
     explains=RUN_CONSEQUENCES,
 )
-def plain_pin_dimmed(view: ProgramView, found: Found) -> Iterator[Finding]:
-    for at in view.slips("plain-pin-dimmed"):
+def plain_pin_dimmed(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
+    for at in view.runtime_faults("plain-pin-dimmed"):
         dimming = ", ".join(view.board.pins.pwm)
-        yield found(
+        yield finding(
             f"analogWrite in line {at.line} works on a pin that is only ever off or on.",
             f"Move the lead to one of {dimming}, or write HIGH and LOW.",
             at=at,
@@ -67,9 +67,9 @@ def plain_pin_dimmed(view: ProgramView, found: Found) -> Iterator[Finding]:
     source="the board's pin table",
     explains=RUN_CONSEQUENCES,
 )
-def no_interrupt(view: ProgramView, found: Found) -> Iterator[Finding]:
-    for at in view.slips("no-interrupt"):
-        yield found(
+def no_interrupt(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
+    for at in view.runtime_faults("no-interrupt"):
+        yield finding(
             "This pin has no interrupt.",
             f"Use {' or '.join(view.board.pins.interrupts)}, and wire the part to it.",
             at=at,
@@ -86,7 +86,7 @@ def no_interrupt(view: ProgramView, found: Found) -> Iterator[Finding]:
     source="every statement that drives the pin",
     explains=("alarm-stays-on", "alarm-at-wrong-value"),
 )
-def never_switched_off(view: ProgramView, found: Found) -> Iterator[Finding]:
+def never_switched_off(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     if not view.compiles or (view.exercise and not any(s.otherwise for s in view.exercise.behaviour)):
         return
     switched: dict[str, list[tuple[bool | None, t.Call]]] = {}
@@ -96,7 +96,7 @@ def never_switched_off(view: ProgramView, found: Found) -> Iterator[Finding]:
     for name, seen in switched.items():
         if all(level is True for level, _ in seen) and all(call.at in asked for _, call in seen):
             at = seen[0][1].at
-            yield found(
+            yield finding(
                 f"{name} is switched on in line {at.line}, and nothing in the program switches it off.",
                 "Switch it off in the other branch (else).",
                 at=at,
@@ -147,7 +147,7 @@ def _python_level(node: t.Expr) -> bool | None:
     source="the length of the list and the loop's condition",
     explains=("pin-mode-missing", *RUN_CONSEQUENCES),
 )
-def loop_one_short(view: ProgramView, found: Found) -> Iterator[Finding]:
+def loop_one_short(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     for node in view.nodes:
         if (
             not isinstance(node, t.For)
@@ -165,7 +165,7 @@ def loop_one_short(view: ProgramView, found: Found) -> Iterator[Finding]:
             if len(left_out) != 1 or left_out & _places_named(view, name):
                 continue
             missing = left_out.pop()
-            yield found(
+            yield finding(
                 f"`{name}` has {view.lengths[name]} places, 0 to {view.lengths[name] - 1}; this loop leaves out place {missing}.",
                 f"Let it run from 0 while `{counter.name} < {view.lengths[name]}`.",
                 at=node.at,

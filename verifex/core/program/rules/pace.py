@@ -6,7 +6,7 @@ from verifex.core.findings import Finding, Severity
 from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.budgets import only_fast
 from verifex.core.program.rules.view import ProgramView
-from verifex.core.rulebook import RUN_CONSEQUENCES, Found
+from verifex.core.rulebook import RUN_CONSEQUENCES, FindingFactory
 
 MOST_LINES_PER_SECOND = 50.0
 MOST_CLEARED_PER_SECOND = 10.0
@@ -22,13 +22,13 @@ MISSES_FROM_SHARE = 0.8  # of the shortest step
     criterion="program",
     source="the program run on its board",
 )
-def prints_without_pause(view: ProgramView, found: Found) -> Iterator[Finding]:
+def prints_without_pause(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     for run in view.runs:
         rate = len(run.lines) / max(0.1, run.ended_ms / 1000)
         if (run.ended == "time" or only_fast(view, run)) and rate > MOST_LINES_PER_SECOND:
             at = view.prints()[0].at if view.prints() else None
             often = f"about {rate:.0f} lines a second" if run.ended == "time" else "as many lines a second as it can"
-            yield found(
+            yield finding(
                 f"The program prints {often}.",
                 "Wait between two readings: `delay(500);` is plenty."
                 if not view.is_python
@@ -51,11 +51,13 @@ def prints_without_pause(view: ProgramView, found: Found) -> Iterator[Finding]:
     criterion="program",
     source="the program run on its board",
 )
-def display_flickers(view: ProgramView, found: Found) -> Iterator[Finding]:
-    for at in view.slips("display-cleared"):
-        rate = max(run.slips.get(("display-cleared", at), 0) / max(0.1, run.ended_ms / 1000) for run in view.runs)
+def display_flickers(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
+    for at in view.runtime_faults("display-cleared"):
+        rate = max(
+            run.runtime_faults.get(("display-cleared", at), 0) / max(0.1, run.ended_ms / 1000) for run in view.runs
+        )
         if rate > MOST_CLEARED_PER_SECOND:
-            yield found(
+            yield finding(
                 f"Line {at.line} wipes the display about {rate:.0f} times a second.",
                 "Wait between two pictures, or write over what changes and leave the rest.",
                 at=at,
@@ -74,9 +76,9 @@ def display_flickers(view: ProgramView, found: Found) -> Iterator[Finding]:
     criterion="program",
     source="the display's memory in a run",
 )
-def display_leftover(view: ProgramView, found: Found) -> Iterator[Finding]:
-    for at in view.slips("display-leftover"):
-        yield found(
+def display_leftover(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
+    for at in view.runtime_faults("display-leftover"):
+        yield finding(
             f"What line {at.line} writes was at times longer before; its old end still stands behind it.",
             "Write spaces behind it, or wipe the row first.",
             at=at,
@@ -93,14 +95,14 @@ def display_leftover(view: ProgramView, found: Found) -> Iterator[Finding]:
     source="the longest wait in a run, against the exercise's shortest step",
     explains=RUN_CONSEQUENCES,
 )
-def pause_too_long(view: ProgramView, found: Found) -> Iterator[Finding]:
+def pause_too_long(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     if view.exercise is None:
         return
     shortest = min((step.dwell_seconds for step in view.exercise.steps), default=0.0)
     for run in view.runs:
         ms, at = run.longest_wait
         if at is not None and shortest and ms / 1000 >= MISSES_FROM_SHARE * shortest:
-            yield found(
+            yield finding(
                 f"Line {at.line} waits {ms / 1000:g} s; the exercise holds a value for {shortest:g} s at the shortest.",
                 "Wait less, and look more often.",
                 at=at,

@@ -6,7 +6,7 @@ from verifex.core.findings import Finding, Severity
 from verifex.core.program import tree as t
 from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.view import PinUse, ProgramView
-from verifex.core.rulebook import RUN_CONSEQUENCES, Found
+from verifex.core.rulebook import RUN_CONSEQUENCES, FindingFactory
 
 WRITES = ("digitalWrite", "analogWrite", "tone")
 
@@ -21,7 +21,7 @@ WRITES = ("digitalWrite", "analogWrite", "tone")
     source="wiring and program of the same pair",
     explains=("pin-mode-missing", *RUN_CONSEQUENCES),
 )
-def pin_differs(view: ProgramView, found: Found) -> Iterator[Finding]:
+def pin_differs(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     if view.wired is None or not view.compiles:
         return
     ways = (
@@ -41,7 +41,7 @@ def pin_differs(view: ProgramView, found: Found) -> Iterator[Finding]:
                 continue
             meant = _meant(left)
             on_it = f"{', '.join(here.parts)} is on it" if here else "nothing is wired to it"
-            yield found(
+            yield finding(
                 f"The program {verb} {pin}, but {on_it}" + (f"; {meant[1]} is on {meant[0]}." if meant else "."),
                 f"Change the number to {meant[0]}, or move the lead."
                 if meant
@@ -98,7 +98,7 @@ def _named_at(view: ProgramView, call: t.Call) -> t.At:
     source="the dialect: pins are inputs until told otherwise",
     explains=RUN_CONSEQUENCES,
 )
-def pin_mode_missing(view: ProgramView, found: Found) -> Iterator[Finding]:
+def pin_mode_missing(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     modes = {
         pin for pin, call in view.pin_calls("pinMode") if len(call.args) > 1 and view.known_number(call.args[1]) == 1
     }
@@ -111,7 +111,7 @@ def pin_mode_missing(view: ProgramView, found: Found) -> Iterator[Finding]:
     for pin, at in written.items():
         if pin in modes | set_in_runs:
             continue
-        yield found(
+        yield finding(
             f"{pin} is written in line {at.line}, but nothing makes it an output.",
             "Add `pinMode(…, OUTPUT);` for it in setup().",
             at=at,
@@ -129,12 +129,12 @@ def pin_mode_missing(view: ProgramView, found: Found) -> Iterator[Finding]:
     source="the board's pin table",
     explains=("ends-with-error", "stops-on-bench", *RUN_CONSEQUENCES),
 )
-def no_converter(view: ProgramView, found: Found) -> Iterator[Finding]:
-    for at in view.slips("no-converter"):
+def no_converter(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
+    for at in view.runtime_faults("no-converter"):
         pins = {pin for run in view.runs for pin, use in run.pins.items() if use.measured_at == at}
         if view.wired is not None and not view.is_python and pins and not pins & set(view.wired):
             continue  # that nothing hangs on it is told already, with the pin that is meant
-        yield found(
+        yield finding(
             "A voltage is read on a pin without a converter.",
             "Read an analogue pin, and wire the part to it.",
             at=at,
@@ -151,15 +151,15 @@ def no_converter(view: ProgramView, found: Found) -> Iterator[Finding]:
     source="the board's pin table",
     explains=("ends-with-error", "stops-on-bench", *RUN_CONSEQUENCES),
 )
-def no_such_pin(view: ProgramView, found: Found) -> Iterator[Finding]:
+def no_such_pin(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     told: set[float | None] = set()
-    for at in view.slips("no-such-pin"):
+    for at in view.runtime_faults("no-such-pin"):
         call = next((n for n in view.nodes if isinstance(n, t.Call) and n.at == at and n.args), None)
         number = view.known_number(call.args[0]) if call else None
         if number is not None and number in told:
             continue
         told.add(number)
-        yield found(
+        yield finding(
             f"The board has no signal pin {number:g}."
             if number is not None
             else "This pin number is not on the board.",
@@ -178,7 +178,7 @@ def no_such_pin(view: ProgramView, found: Found) -> Iterator[Finding]:
     source="the converter: count = volts / reference × 1024",
     explains=RUN_CONSEQUENCES,
 )
-def reference_not_set(view: ProgramView, found: Found) -> Iterator[Finding]:
+def reference_not_set(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     if not view.compiles:
         return
     internal = view.board.internal_reference_volts
@@ -190,13 +190,13 @@ def reference_not_set(view: ProgramView, found: Found) -> Iterator[Finding]:
     )
     assumes_rail = next((n for value, n in numbers.items() if _is_volts(value, 4.5, 5.5)), None)
     if assumes_internal and not sets_internal:
-        yield found(
+        yield finding(
             f"The formula uses {assumes_internal.value:g} V, but the converter compares with the {view.board.rail_volts:g} V rail.",
             "Add `analogReference(INTERNAL);` in setup().",
             at=assumes_internal.at,
         )
     elif sets_internal and assumes_rail and not assumes_internal:
-        yield found(
+        yield finding(
             f"The converter compares with its internal reference, but the formula uses {assumes_rail.value:g}.",
             "Put the internal reference's volts into the formula, or leave analogReference out.",
             at=assumes_rail.at,
@@ -204,7 +204,7 @@ def reference_not_set(view: ProgramView, found: Found) -> Iterator[Finding]:
     elif view.reference == "internal" and not sets_internal and not assumes_rail:
         call = next(iter(view.calls("analogRead")), None)
         if call:
-            yield found(
+            yield finding(
                 "This bench feeds the thermometer from 3.3 V, which goes with the internal reference; it is not set.",
                 "Add `analogReference(INTERNAL);` in setup(), or keep the rail and say so in the formula.",
                 at=call.at,

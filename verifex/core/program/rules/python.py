@@ -6,7 +6,7 @@ from verifex.core.findings import Finding, Severity
 from verifex.core.program import tree as t
 from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.view import ProgramView
-from verifex.core.rulebook import RUN_CONSEQUENCES, Found
+from verifex.core.rulebook import RUN_CONSEQUENCES, FindingFactory
 
 REMEDIES = {
     "NameError": "Give the name a value before this line, or mend its spelling.",
@@ -31,11 +31,11 @@ REMEDIES = {
     source="the program run on its board",
     explains=("nothing-printed", "pins-not-released", "stops-on-bench", *RUN_CONSEQUENCES),
 )
-def ends_with_error(view: ProgramView, found: Found) -> Iterator[Finding]:
+def ends_with_error(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     for run in view.runs:
         if run.ended == "raised" and run.ended_at is not None:
             kind = run.ended_with.split(":")[0]
-            yield found(
+            yield finding(
                 f"Line {run.ended_at.line} stops the program: {run.ended_with}.",
                 REMEDIES.get(kind, "Mend this line, or catch the error where it can be dealt with."),
                 at=run.ended_at,
@@ -53,10 +53,10 @@ def ends_with_error(view: ProgramView, found: Found) -> Iterator[Finding]:
     source="the program run on its board",
     explains=RUN_CONSEQUENCES,
 )
-def program_ends(view: ProgramView, found: Found) -> Iterator[Finding]:
+def program_ends(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     if view.exercise is not None and view.is_python and view.runs and all(run.ended == "finished" for run in view.runs):
         last = max((node.at.line for node in view.nodes), default=1)
-        yield found(
+        yield finding(
             f"The program comes to its end after {view.runs[0].ended_ms / 1000:.1f} s.",
             "Put what is to be done again and again into `while True:`, with a pause.",
             line=last,
@@ -74,10 +74,10 @@ def program_ends(view: ProgramView, found: Found) -> Iterator[Finding]:
     source="the board's header",
     explains=("pin-differs-from-wiring", "no-such-pin", "ends-with-error", "stops-on-bench", *RUN_CONSEQUENCES),
 )
-def numbering_mixed_up(view: ProgramView, found: Found) -> Iterator[Finding]:
+def numbering_mixed_up(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     if view.wired is None or not view.is_python:
         return
-    yield from _gpio_numbers_as_positions(view, found)
+    yield from _gpio_numbers_as_positions(view, finding)
     used = {pin: use for run in view.runs for pin, use in run.pins.items() if use.written_at or use.read_at}
     strays = {pin: use for pin, use in used.items() if pin not in view.wired}
     if not strays:
@@ -88,7 +88,7 @@ def numbering_mixed_up(view: ProgramView, found: Found) -> Iterator[Finding]:
             pin, use = next(iter(strays.items()))
             at = use.written_at or use.read_at
             assert at is not None
-            yield found(
+            yield finding(
                 f"The program counts by {says}, the wiring was counted by {other}: {pin} has nothing on it, {meant[pin]} has.",
                 f"Write BOARD for header positions, BCM for GPIO numbers; here {meant[pin]} is meant.",
                 at=at,
@@ -97,9 +97,9 @@ def numbering_mixed_up(view: ProgramView, found: Found) -> Iterator[Finding]:
             return
 
 
-def _gpio_numbers_as_positions(view: ProgramView, found: Found) -> Iterator[Finding]:
+def _gpio_numbers_as_positions(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     """A program stopped at a header position that is no signal pin, where every number it sets up is a wired GPIO."""
-    stopped = view.slips("no-such-pin")
+    stopped = view.runtime_faults("no-such-pin")
     by_position = any(
         isinstance(n, t.Call) and n.name == "setmode" and n.args and _word(n.args[0]) == "BOARD" for n in view.nodes
     )
@@ -111,7 +111,7 @@ def _gpio_numbers_as_positions(view: ProgramView, found: Found) -> Iterator[Find
     ]
     meant = [f"GPIO{number:g}" for number in numbers if number is not None]
     if stopped and by_position and meant and all(pin in (view.wired or {}) for pin in meant):
-        yield found(
+        yield finding(
             f"The program counts by header position, and its numbers are those of {', '.join(meant)}, which are wired.",
             "Write BCM where BOARD stands: these are GPIO numbers.",
             at=stopped[0],
@@ -141,12 +141,12 @@ def _counted_otherwise(view: ProgramView, pin: str, *, by_gpio: bool) -> str | N
     criterion="program",
     source="the program run and then stopped from outside",
 )
-def pins_not_released(view: ProgramView, found: Found) -> Iterator[Finding]:
+def pins_not_released(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     stopped = [run for run in view.runs if run.ended == "time"]
     if any(run.released is False for run in stopped):
         at = next((use.mode_at for run in stopped for use in run.pins.values() if use.mode_at), None)
         reaches = "cleanup() is there, but stopping the program does not lead to it." if _named(view, "cleanup") else ""
-        yield found(
+        yield finding(
             reaches or "Nothing releases the pins when the program is stopped.",
             "Put the loop into `try:` and call cleanup() under `finally:`.",
             line=at.line if at else 1,

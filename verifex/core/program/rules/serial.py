@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from verifex.core.findings import Finding, Severity
 from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.view import ProgramView
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 
 #: Rates that every terminal offers.
 USUAL_BAUD = (
@@ -38,12 +38,12 @@ USUAL_BAUD = (
     criterion="program",
     source="the dialect",
 )
-def serial_not_begun(view: ProgramView, found: Found) -> Iterator[Finding]:
+def serial_not_begun(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     prints = view.prints()
     if prints and not view.is_python and not view.calls("Serial.begin"):
         at = prints[0].at
         baud = view.exercise.baud(view.board.id) if view.exercise else view.board.usual_baud
-        yield found(
+        yield finding(
             f"Line {at.line} prints, but Serial is never begun.",
             f"Add `Serial.begin({baud});` in setup().",
             at=at,
@@ -59,10 +59,10 @@ def serial_not_begun(view: ProgramView, found: Found) -> Iterator[Finding]:
     criterion="program",
     source="the exercise",
 )
-def nothing_printed(view: ProgramView, found: Found) -> Iterator[Finding]:
+def nothing_printed(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     if view.exercise and view.compiles and not view.prints():
         with_ = "print(…)" if view.is_python else "Serial.println"
-        yield found(
+        yield finding(
             "The program prints nothing.",
             f"Print the value the exercise asks for, with {with_}.",
             line=1,
@@ -79,7 +79,7 @@ def nothing_printed(view: ProgramView, found: Found) -> Iterator[Finding]:
     criterion="program",
     source="the exercise's conventions",
 )
-def baud_differs(view: ProgramView, found: Found) -> Iterator[Finding]:
+def baud_differs(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     if view.exercise is None:
         return
     wanted, left_open = view.exercise.baud(view.board.id), view.exercise.conventions.baud is None
@@ -88,7 +88,7 @@ def baud_differs(view: ProgramView, found: Found) -> Iterator[Finding]:
         if left_open and baud in USUAL_BAUD:
             continue  # the exercise leaves the rate to the pair
         if baud is not None and baud != wanted:
-            yield found(
+            yield finding(
                 f"Serial begins at {baud:g} baud; the exercise's log is read at {wanted}.",
                 f"Write `Serial.begin({wanted});`, or open the log at {baud:g}.",
                 at=call.at,

@@ -6,7 +6,7 @@ from verifex.core.findings import Finding, Severity
 from verifex.core.program import tree as t
 from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.view import ProgramView
-from verifex.core.rulebook import RUN_CONSEQUENCES, Found
+from verifex.core.rulebook import RUN_CONSEQUENCES, FindingFactory
 
 
 @PROGRAM.rule(
@@ -19,7 +19,7 @@ from verifex.core.rulebook import RUN_CONSEQUENCES, Found
     source="the language; seen in dry runs at counts 0, 511 and 1023",
     explains=RUN_CONSEQUENCES,
 )
-def integer_division(view: ProgramView, found: Found) -> Iterator[Finding]:
+def integer_division(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     totals: dict[t.At, list[int]] = {}
     for run in view.runs:
         for at, (times, not_zero, lost) in run.divisions.items():
@@ -33,7 +33,7 @@ def integer_division(view: ProgramView, found: Found) -> Iterator[Finding]:
             divisor = by_place[at].right if at in by_place else None
             number = view.known_number(divisor) if divisor is not None else None
             shown = f"{number:g}" if number is not None else "the divisor"
-            yield found(
+            yield finding(
                 f"The division in line {at.line} gave 0 every time: whole number by whole number.",
                 f"Make one side a number with a point, as in {shown}.0."
                 if number is not None
@@ -52,7 +52,7 @@ def integer_division(view: ProgramView, found: Found) -> Iterator[Finding]:
     source="the language of a 16-bit-int compiler; seen in dry runs at counts 0, 511 and 1023",
     explains=RUN_CONSEQUENCES,
 )
-def overflow(view: ProgramView, found: Found) -> Iterator[Finding]:
+def overflow(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     places = sorted({at for run in view.runs for at in run.overflows}, key=lambda at: (at.line, at.column))
     told: set[int] = set()
     for at in places:
@@ -60,7 +60,7 @@ def overflow(view: ProgramView, found: Found) -> Iterator[Finding]:
             continue
         told.add(at.line)
         most = (1 << (view.board.int_bits - 1)) - 1
-        yield found(
+        yield finding(
             f"A value in line {at.line} goes beyond {most} and wraps around.",
             "Work in float (5000.0) or long (5000L) here.",
             at=at,
@@ -78,12 +78,12 @@ def overflow(view: ProgramView, found: Found) -> Iterator[Finding]:
     source="seen in dry runs",
     explains=RUN_CONSEQUENCES,
 )
-def division_by_zero(view: ProgramView, found: Found) -> Iterator[Finding]:
+def division_by_zero(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     for at in sorted(
-        {at for run in view.runs for (slip, at) in run.slips if slip == "division-by-zero"},
+        {at for run in view.runs for (slip, at) in run.runtime_faults if slip == "division-by-zero"},
         key=lambda at: at.line,
     ):
-        yield found(
+        yield finding(
             f"Line {at.line} divides by 0.",
             "Check the divisor before dividing.",
             at=at,
@@ -100,12 +100,12 @@ def division_by_zero(view: ProgramView, found: Found) -> Iterator[Finding]:
     source="seen in dry runs",
     explains=RUN_CONSEQUENCES,
 )
-def outside_array(view: ProgramView, found: Found) -> Iterator[Finding]:
+def outside_array(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     for at in sorted(
-        {at for run in view.runs for (slip, at) in run.slips if slip == "outside-array"},
+        {at for run in view.runs for (slip, at) in run.runtime_faults if slip == "outside-array"},
         key=lambda at: at.line,
     ):
-        yield found(
+        yield finding(
             f"Line {at.line} reaches outside the array.",
             "Keep the index from 0 to the length minus one.",
             at=at,

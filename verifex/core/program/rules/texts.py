@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from verifex.core.findings import Finding, Severity
 from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.view import ProgramView
-from verifex.core.rulebook import RUN_CONSEQUENCES, Found
+from verifex.core.rulebook import RUN_CONSEQUENCES, FindingFactory
 
 
 @PROGRAM.rule(
@@ -18,9 +18,9 @@ from verifex.core.rulebook import RUN_CONSEQUENCES, Found
     source="the language: a literal is an array of characters",
     explains=RUN_CONSEQUENCES,
 )
-def text_plus_number(view: ProgramView, found: Found) -> Iterator[Finding]:
-    for at in view.slips("text-plus-number"):
-        yield found(
+def text_plus_number(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
+    for at in view.runtime_faults("text-plus-number"):
+        yield finding(
             f"Line {at.line} adds a number to a text in quotes.",
             'Print the two one after the other, or write `String("…") + number`.',
             at=at,

@@ -7,7 +7,7 @@ from verifex.core.findings import Finding, Severity
 from verifex.core.program import tree as t
 from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.view import ProgramView
-from verifex.core.rulebook import Found
+from verifex.core.rulebook import FindingFactory
 
 PIN_CALLS = (
     "pinMode",
@@ -34,14 +34,14 @@ FROM_USES = 3
     criterion="program",
     source="every use of the name",
 )
-def value_unused(view: ProgramView, found: Found) -> Iterator[Finding]:
+def value_unused(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     if not view.compiles:
         return
     given = {n.target.name for n in view.nodes if isinstance(n, t.Assign) and isinstance(n.target, t.Name)}
     given |= {n.name for n in view.nodes if isinstance(n, t.Declare) and n.value is not None}
     for name, at in view.compiled.unused:
         done = "given a value" if name in given or view.is_python else "declared"
-        yield found(
+        yield finding(
             f"`{name}` is {done} in line {at.line} and never used.",
             "Leave it out, or use it where it was meant.",
             at=at,
@@ -57,7 +57,7 @@ def value_unused(view: ProgramView, found: Found) -> Iterator[Finding]:
     criterion="program",
     source="the numbers in calls that take a pin",
 )
-def pin_without_name(view: ProgramView, found: Found) -> Iterator[Finding]:
+def pin_without_name(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     written: Counter[float] = Counter()
     first: dict[float, t.At] = {}
     for node in view.nodes:
@@ -69,7 +69,7 @@ def pin_without_name(view: ProgramView, found: Found) -> Iterator[Finding]:
     for number, count in written.items():
         if count >= FROM_USES:
             name = "const int LIGHT" if not view.is_python else "LIGHT"
-            yield found(
+            yield finding(
                 f"Pin {number:g} is written as a number in {count} places.",
                 f"Give it a name once at the top, as in `{name} = {number:g}{'' if view.is_python else ';'}`.",
                 at=first[number],

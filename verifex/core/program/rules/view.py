@@ -127,10 +127,11 @@ class ProgramView:
             if isinstance(n, t.Declare) and isinstance(n.type, Array) and isinstance(n.value, t.Items)
         }
 
-    def slips(self, kind: str) -> list[t.At]:
+    def runtime_faults(self, kind: str) -> list[t.At]:
         """Where something of a kind was seen in the runs, in the order of the text."""
         return sorted(
-            {at for run in self.runs for (slip, at) in run.slips if slip == kind}, key=lambda at: (at.line, at.column)
+            {at for run in self.runs for (slip, at) in run.runtime_faults if slip == kind},
+            key=lambda at: (at.line, at.column),
         )
 
     def pin_of(self, node: t.Expr, *, analogue: bool = False) -> str | None:

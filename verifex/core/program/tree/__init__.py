@@ -27,7 +27,7 @@ from verifex.core.program.tree.expressions import (
 )
 from verifex.core.program.tree.program import (
     Program,
-    Unread,
+    Unsupported,
     children,
     walk,
     walk_program,
@@ -126,7 +126,7 @@ __all__ = [
     "Text",
     "Try",
     "Unary",
-    "Unread",
+    "Unsupported",
     "While",
     "With",
     "children",

@@ -10,7 +10,7 @@ from verifex.core.program.types import FLOAT, Struct
 
 
 @dataclass(frozen=True, slots=True)
-class Unread(Node):
+class Unsupported(Node):
     """Something the reader does not know yet: ours to add, left to the eye meanwhile."""
 
     what: str
@@ -38,7 +38,7 @@ class Program:
     twice: list[Function] = field(default_factory=list)
     #: Library classes as the exercise declares them; others are matched by their words.
     declared: Declared = field(default_factory=dict)
-    unread: list[Unread] = field(default_factory=list)
+    unsupported: list[Unsupported] = field(default_factory=list)
     #: The name a constant macro was written under, by the identity of the node that took its place.
     spelled: dict[int, str] = field(default_factory=dict)
 

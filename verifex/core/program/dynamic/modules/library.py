@@ -117,7 +117,7 @@ class Part(Thing):
 
     def _clear(self, m: Machine, at: At, *_: Any) -> None:
         self.screen = self.screen or Screen()
-        m.slips[("display-cleared", at)] += 1
+        m.runtime_faults[("display-cleared", at)] += 1
         self.screen.clear()
         m.displayed(self.name, self.screen.shown())
 

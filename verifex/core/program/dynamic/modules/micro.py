@@ -89,7 +89,7 @@ class Converter(Thing):
         m.use(self.pin).measured_at = m.use(self.pin).measured_at or at
         kind = m.board.pin(self.pin)
         if kind is None or not kind.analogue_in:
-            m.slips[("no-converter", at)] += 1
+            m.runtime_faults[("no-converter", at)] += 1
             raise error("ValueError", f"{self.pin} has no converter", at)
         return m.surroundings.analogue_count(m, self.pin)
 

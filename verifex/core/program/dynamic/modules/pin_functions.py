@@ -20,7 +20,7 @@ EDGES: dict[int, Edge] = {RISING: "rising", FALLING: "falling", BOTH: "change"}
 def _pin(m: Machine, channel: Any, at: At) -> str:
     numbering = m.own.get("numbering")
     if numbering is None:
-        m.slips[("numbering-not-set", at)] += 1
+        m.runtime_faults[("numbering-not-set", at)] += 1
         raise error("RuntimeError", "no numbering is set: call setmode() first", at)
     return pins.pin_named(m, channel, at, header=numbering == BY_POSITION)
 
@@ -54,7 +54,7 @@ def output(m: Machine, at: At, channels: Any, levels: Any) -> None:
     for index, channel in enumerate(_each(channels)):
         pin = _pin(m, channel, at)
         if m.modes.get(pin) != "output":
-            m.slips[("not-set-up", at)] += 1
+            m.runtime_faults[("not-set-up", at)] += 1
             raise error("RuntimeError", f"channel {channel} is not set up as an output", at)
         pins.drive(m, pin, bool(given[min(index, len(given) - 1)]), at)
 
@@ -62,7 +62,7 @@ def output(m: Machine, at: At, channels: Any, levels: Any) -> None:
 def read(m: Machine, at: At, channel: Any) -> int:
     pin = _pin(m, channel, at)
     if pin not in m.modes:
-        m.slips[("not-set-up", at)] += 1
+        m.runtime_faults[("not-set-up", at)] += 1
         raise error("RuntimeError", f"channel {channel} is not set up", at)
     return int(pins.listen(m, pin, at))
 

@@ -23,7 +23,7 @@ def pin_named(m: Machine, number: Any, at: At, *, header: bool = False) -> str:
         return str(number.pin)
     pin = m.board.pin(name)
     if pin is None or not pin.is_signal:
-        m.slips[("no-such-pin", at)] += 1
+        m.runtime_faults[("no-such-pin", at)] += 1
         where = f"header position {number}" if header else f"GPIO {number}"
         raise error("ValueError", f"{where} is no signal pin of this board", at)
     return pin.name

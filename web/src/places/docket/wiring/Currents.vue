@@ -90,8 +90,8 @@ function wayOf(amps: Record<string, number>): string[] {
     />
     <div v-else-if="solved.isPending.value" class="soft" aria-busy="true">Solving…</div>
     <template v-else-if="solved.data.value">
-      <p v-for="refName in solved.data.value.restless" :key="refName" class="restless">
-        {{ refName }} finds no rest in this state: it switches itself off and on.
+      <p v-for="refName in solved.data.value.oscillating" :key="refName" class="oscillating">
+        {{ refName }} does not settle in this state: it switches itself off and on.
       </p>
       <table class="plain">
         <thead>
@@ -173,7 +173,7 @@ legend {
   gap: 6px 16px;
   margin: 0;
 }
-.restless {
+.oscillating {
   background: var(--check-bg);
   color: var(--check);
   border-radius: var(--radius);

@@ -15,7 +15,7 @@ SETTINGS = (
 )  # fmt: skip
 
 
-def read_bench(text: str, shelf: Catalogue | None = None, batch_orders: Mapping[str, str] | None = None) -> Bench:
+def parse_bench(text: str, part_types: Catalogue | None = None, batch_orders: Mapping[str, str] | None = None) -> Bench:
     """Build the bench that `text` describes.
 
     `batch_orders` gives, by part id, the leg order of the batch that was handed out, as
@@ -25,14 +25,14 @@ def read_bench(text: str, shelf: Catalogue | None = None, batch_orders: Mapping[
     outside the base, a hole used twice) go to `impossible`; everything else is built, so that one
     mistake hides nothing else. Raises UnusableInput only when the text is over the size limit.
     """
-    return _Builder(read_text(text), shelf or catalogue(), batch_orders or {}).bench
+    return _Builder(read_text(text), part_types or catalogue(), batch_orders or {}).bench
 
 
 class _Builder:
     """Places statements one after the other; a part may be named before its own line comes."""
 
-    def __init__(self, text: BenchText, shelf: Catalogue, batch_orders: Mapping[str, str]) -> None:
-        self.shelf = shelf
+    def __init__(self, text: BenchText, part_types: Catalogue, batch_orders: Mapping[str, str]) -> None:
+        self.part_types = part_types
         self.batch_orders = batch_orders
         self.bench = Bench(problems=list(text.problems))
         self.taken: dict[Hole, str] = {}
@@ -49,7 +49,7 @@ class _Builder:
         self.refs = {statement.words[0].text for statement in parts} | {self.bench.board_ref}
         self.leg_names: dict[str, tuple[str, ...]] = {}
         for statement in parts:
-            kind = self.shelf.parts.get(statement.words[1].text)
+            kind = self.part_types.parts.get(statement.words[1].text)
             if kind:
                 self.leg_names[statement.words[0].text] = tuple(kind.leg_names())
         for statement in parts:
@@ -85,16 +85,16 @@ class _Builder:
             )
             return
         self.bench.board_ref = ref.text
-        self.bench.board = self.shelf.boards.get(kind.text)
+        self.bench.board = self.part_types.boards.get(kind.text)
         if self.bench.board is None:
-            known = ", ".join(self.shelf.boards)
+            known = ", ".join(self.part_types.boards)
             self._cannot(statement.line, kind, f"No board is called '{kind.text}'.", f"Write one of {known}.")
 
     def _part(self, statement: Statement) -> None:
         ref, kind_word, *rest = statement.words
-        kind = self.shelf.parts.get(kind_word.text)
+        kind = self.part_types.parts.get(kind_word.text)
         if kind is None:
-            near = self.shelf.near(kind_word.text)
+            near = self.part_types.near(kind_word.text)
             remedy = f"Did you mean {' or '.join(near)}?" if near else "The list of parts gives every name."
             self._cannot(statement.line, kind_word, f"No part is called '{kind_word.text}'.", remedy, (ref.text,))
             return
