@@ -58,6 +58,7 @@ class AccessibilityTest(BrowserCase):
         page.get_by_role("menuitem", name="Log out").wait_for()
         found += self.check(page, "account menu")
         page.keyboard.press("Escape")
+        page.get_by_role("menuitem", name="Log out").wait_for(state="detached")
         page.keyboard.press("/")
         page.keyboard.type("ca")
         page.get_by_role("option").first.wait_for()

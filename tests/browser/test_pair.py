@@ -32,13 +32,41 @@ class PairMendsTest(BrowserCase):
         page.keyboard.insert_text("wir B1.A3 a2\n")
         page.get_by_label("Check while typing").get_by_text("'wir' begins no statement").wait_for()
         page.reload()
-        page.get_by_role("button", name="Write attempt 3").click()
+        page.get_by_text("Draft, kept in this browser").wait_for()  # open again by itself
         page.get_by_role("button", name="Text", exact=True).click()
         page.get_by_text("wir B1.A3 a2").wait_for()
         self.expected_refusals = 1
         page.get_by_role("button", name="Hand in attempt 3").click()
         page.get_by_role("alert").get_by_text("Line 1: 'wir' begins no statement").wait_for()
         page.get_by_text("wir B1.A3 a2").wait_for()  # nothing typed is lost
+
+    def test_a_hand_in_without_a_connection_waits_and_is_sent_once_when_it_is_back(self):
+        page = self.page_for("leo.castell", "/my-bench")
+        page.get_by_role("button", name="Write attempt 3").click()
+        page.get_by_label("Places, line 6").fill("+L a9")
+        page.get_by_label("Places, line 6").press("Tab")
+        page.get_by_text("Draft, kept in this browser").wait_for()
+        page.context.set_offline(True)
+        page.get_by_role("button", name="Hand in attempt 3").click()
+        page.get_by_text("will be sent when the connection is back").wait_for()
+        self.assertEqual(self.docket(2).attempts.filter(kind="wiring").count(), 2)
+        page.context.set_offline(False)
+        page.get_by_text("Attempt 3, handed in by Leo Castell").wait_for()
+        self.assertEqual(self.docket(2).attempts.filter(kind="wiring").count(), 3)
+        self.console = [text for text in self.console if "ERR_INTERNET_DISCONNECTED" not in text]
+
+    def test_an_unfinished_wiring_is_met_calmly(self):
+        page = self.page_for("leo.castell", "/my-bench")
+        page.get_by_role("button", name="Write attempt 3").click()
+        page.get_by_role("button", name="Text", exact=True).click()
+        page.locator(".cm-content[contenteditable=true]").click()
+        page.keyboard.press("Control+a")
+        page.keyboard.insert_text("board B1 mcu-5v\nbase half\npart U1 thermo-offset e2 e3 e4\n")
+        live = page.get_by_label("Check while typing")
+        live.get_by_text("No warning light").wait_for()
+        live.get_by_role("heading", name="Still to come").wait_for()
+        self.assertEqual(live.get_by_text("Follow this lead").count(), 0)
+        page.get_by_label("Parts of the recipe").locator("li", has_text="D1").get_by_text("not entered yet").wait_for()
 
     def test_a_file_of_the_wrong_kind_or_size_is_refused_before_it_is_read(self):
         page = self.page_for("leo.castell", "/my-bench")
@@ -51,7 +79,7 @@ class PairMendsTest(BrowserCase):
         field.set_input_files(
             {"name": "mine.bench", "mimeType": "text/plain", "buffer": hand_in("tidy.bench").encode()}
         )
-        page.get_by_text("Checked as it stands: nothing to say.").wait_for()
+        page.get_by_text("Checked as it stands: nothing stands out.").wait_for()
 
     def test_someone_elses_hand_in_meanwhile_is_told_and_the_draft_kept(self):
         page = self.page_for("leo.castell", "/my-bench")

@@ -53,10 +53,10 @@ class ExercisePageTest(BrowserCase):
         self.expected_refusals = 1
         field = page.get_by_label("or paste it here")
         field.fill(EXERCISE_TEXT.replace("part: buzzer", "part: buzer"))
-        page.get_by_role("button", name="Import").click()
+        page.get_by_role("button", name="Import", exact=True).click()
         page.get_by_role("alert").get_by_text("did you mean buzzer?").wait_for()
         field.fill(EXERCISE_TEXT.replace("minutes: 50", "minutes: 65"))
-        page.get_by_role("button", name="Import").click()
+        page.get_by_role("button", name="Import", exact=True).click()
         page.get_by_text("This draft can be released").wait_for()
         page.get_by_role("button", name="Release version 2").click()
         page.get_by_text("65 min").wait_for()

@@ -20,7 +20,10 @@ function toLogIn(error: Error) {
 const queries = new QueryClient({
   queryCache: new QueryCache({ onError: toLogIn }),
   defaultOptions: {
+    // Without a connection a call fails and says so; the library would let it wait without a word.
+    mutations: { networkMode: 'always' },
     queries: {
+      networkMode: 'always',
       staleTime: 2000,
       retry: (count, error) => error instanceof ApiError && error.status === 0 && count < 3,
     },

@@ -1,6 +1,6 @@
 // Kits and drawers.
 import { useQuery } from '@tanstack/vue-query'
-import { type Ref, ref } from 'vue'
+import { computed, type Ref, ref } from 'vue'
 import { ask, client } from '@/api/client'
 import { USUAL_MS } from '@/shared/polling'
 
@@ -13,6 +13,12 @@ export function useKits({ often = false, enabled = ref(true) as Ref<boolean> } =
   })
 }
 
-export function useStockResistors() {
-  return useQuery({ queryKey: ['stock'], queryFn: () => ask(client.GET('/api/stock/resistors')) })
+/** Each resistor of a kit's exercise, with its window and what the drawers hold inside it. */
+export function useAdvice(tag: Ref<string>) {
+  return useQuery({
+    queryKey: ['advice', tag],
+    queryFn: () => ask(client.GET('/api/hatch/advice', { params: { query: { tag: tag.value } } })),
+    enabled: computed(() => !!tag.value),
+    retry: false,
+  })
 }

@@ -1,16 +1,17 @@
 <script setup lang="ts">
 // The exercises of the course, and what follows from one: its sheet, what drives it, its plan, what it is.
-import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { ask, client } from '@/api/client'
+import Asked from '@/pieces/Asked.vue'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import TabBar from '@/pieces/TabBar.vue'
 import BudgetBars from '@/pieces/plots/BudgetBars.vue'
 import SheetStudy from '@/pieces/sheet/SheetStudy.vue'
+import { useExercises } from '@/queries/exercises'
 import { useKeys } from '@/shared/keys'
+import { useTab } from '@/shared/tabs'
 import AboutView from './AboutView.vue'
 import BoardChoice from './BoardChoice.vue'
 import ImportExercise from './ImportExercise.vue'
@@ -20,22 +21,20 @@ import { downloadFile, useSheet } from './use-exercise'
 
 const route = useRoute()
 const router = useRouter()
-const { data, error, isPending } = useQuery({
-  queryKey: ['exercises'],
-  queryFn: () => ask(client.GET('/api/exercises')),
-})
+const exercises = useExercises()
+const data = exercises.data
 /** The last version of each exercise stands for it; older ones are a choice inside. */
 const listed = computed(() => {
   const last = new Map((data.value ?? []).map((e) => [e.slug, e]))
   return [...last.values()].sort((a, b) => a.title.localeCompare(b.title))
 })
 const exercise = computed(() => {
-  const id = Number(route.params.version)
-  return data.value?.find((e) => e.id === id) ?? listed.value[0] ?? null
+  if (!route.params.version) return listed.value[0] ?? null
+  return data.value?.find((e) => e.id === Number(route.params.version)) ?? null
 })
 const versions = computed(() => (data.value ?? []).filter((e) => e.slug === exercise.value?.slug))
 const TABS = ['Sheet', 'Budget', 'Plan', 'About'] as const
-const tab = ref<(typeof TABS)[number]>('Sheet')
+const { tab } = useTab(TABS)
 const board = ref('')
 const variant = ref('')
 const step = ref('')
@@ -58,7 +57,7 @@ const budgeted = computed(
   () => readings.value.find((r) => `${r.ref}.${r.quantity}` === reading.value) ?? readings.value[0] ?? null,
 )
 const importing = ref(false)
-const go = (version: number) => router.replace(`/exercises/${version}`)
+const go = (version: number) => router.replace({ path: `/exercises/${version}`, query: route.query })
 function turn(by: number) {
   const at = listed.value.findIndex((e) => e.slug === exercise.value?.slug)
   const next = listed.value[(at + by + listed.value.length) % listed.value.length]
@@ -72,12 +71,11 @@ useKeys({
 
 <template>
   <div class="page">
-    <ErrorNote :error="error" />
     <nav aria-label="Exercises">
       <RouterLink
         v-for="e in listed"
         :key="e.slug"
-        :to="`/exercises/${e.id}`"
+        :to="{ path: `/exercises/${e.id}`, query: route.query }"
         :aria-current="e.slug === exercise?.slug ? 'page' : undefined"
       >
         {{ e.title }}
@@ -86,11 +84,18 @@ useKeys({
       <button class="btn line" @click="importing = true">Import a file</button>
     </nav>
     <div class="main">
-      <p v-if="isPending" class="soft" aria-busy="true">Opening the exercises…</p>
+      <Asked v-if="!data" :query="exercises" what="the exercises" />
+      <EmptyNote
+        v-else-if="!listed.length"
+        title="No exercises yet"
+        text="An exercise is a file: import one, or start with the demo course."
+      >
+        <button class="btn" @click="importing = true">Import a file</button>
+      </EmptyNote>
       <EmptyNote
         v-else-if="!exercise"
-        title="No exercises yet"
-        text="An exercise is a file: bring one in, or start with the demo course."
+        title="There is no such exercise"
+        text="It may be of another course. Yours are in the list."
       />
       <template v-else>
         <header>
@@ -115,8 +120,7 @@ useKeys({
         </header>
         <ReleaseNote v-if="!exercise.released" :key="exercise.id" :exercise="exercise" />
         <section class="sheet">
-          <TabBar v-model="tab" :tabs="TABS" label="What is shown" />
-          <div class="inside">
+          <TabBar v-model="tab" :tabs="TABS" label="What is shown">
             <AboutView v-if="tab === 'About'" :exercise="exercise" />
             <PlanView v-else-if="tab === 'Plan'" :exercise="exercise" :sheet="sheet" />
             <template v-else>
@@ -151,7 +155,7 @@ useKeys({
                 <BoardChoice v-model:board="board" v-model:variant="variant" :exercise="exercise" />
               </SheetStudy>
             </template>
-          </div>
+          </TabBar>
         </section>
       </template>
     </div>

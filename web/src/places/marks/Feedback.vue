@@ -1,24 +1,17 @@
 <script setup lang="ts">
 // The feedback sheet: one page to print, from the closed or proposed marks.
-import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { ask, client } from '@/api/client'
-import ErrorNote from '@/pieces/ErrorNote.vue'
+import Asked from '@/pieces/Asked.vue'
 import StationTrace from '@/pieces/StationTrace.vue'
+import { useDocketQuery } from '@/queries/docket'
+import { useDocketMarks } from '@/queries/marks'
 
 const route = useRoute()
 const router = useRouter()
 const id = computed(() => Number(route.params.id))
-const path = computed(() => ({ params: { path: { docket_id: id.value } } }))
-const docket = useQuery({
-  queryKey: ['docket', id],
-  queryFn: () => ask(client.GET('/api/dockets/{docket_id}', path.value)),
-})
-const marks = useQuery({
-  queryKey: ['docket-marks', id],
-  queryFn: () => ask(client.GET('/api/dockets/{docket_id}/marks', path.value)),
-})
+const docket = useDocketQuery(id)
+const marks = useDocketMarks(id)
 const print = () => window.print()
 </script>
 
@@ -28,7 +21,8 @@ const print = () => window.print()
       <button class="btn" @click="print">Print</button>
       <button class="btn quiet" @click="router.push(`/dockets/${id}/mark`)">Back to the docket</button>
     </div>
-    <ErrorNote :error="docket.error.value ?? marks.error.value" />
+    <Asked v-if="!docket.data.value" :query="docket" what="the docket" />
+    <Asked v-else-if="!marks.data.value" :query="marks" what="the mark" />
     <article v-if="docket.data.value && marks.data.value" class="sheet">
       <header>
         <div>

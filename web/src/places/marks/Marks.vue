@@ -1,22 +1,15 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import { ask, client } from '@/api/client'
+import Asked from '@/pieces/Asked.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
-import ErrorNote from '@/pieces/ErrorNote.vue'
+import { useClassMarks } from '@/queries/marks'
 import { useSession } from '@/shared/me'
 
-const { session } = useSession()
+const { session, sessions } = useSession()
 const router = useRouter()
-const { data, error, isPending } = useQuery({
-  queryKey: ['class-marks', computed(() => session.value?.id)],
-  queryFn: () =>
-    ask(
-      client.GET('/api/sessions/{session_id}/marks', { params: { path: { session_id: session.value!.id } } }),
-    ),
-  enabled: computed(() => !!session.value),
-})
+const marks = useClassMarks(computed(() => session.value?.id))
+const data = marks.data
 const closed = computed(() => data.value?.rows.filter((r) => r.closed).length ?? 0)
 </script>
 
@@ -32,59 +25,67 @@ const closed = computed(() => data.value?.rows.filter((r) => r.closed).length ??
         >Export as CSV</a
       >
     </header>
-    <ErrorNote :error="error" />
-    <p v-if="isPending" class="soft" aria-busy="true">Gathering the class…</p>
     <EmptyNote
-      v-else-if="data && !data.rows.length"
-      title="No dockets yet"
-      text="Marks appear when kits are handed out."
+      v-if="sessions.data.value && !session"
+      title="No session is planned"
+      text="Marks are kept by session: there is none yet."
     />
-    <div v-else-if="data" class="sheet wrap">
-      <table class="plain">
-        <thead>
-          <tr>
-            <th class="num">Bench</th>
-            <th>Pair</th>
-            <th v-for="(title, index) in data.titles" :key="title" class="num">
-              {{ title }}<br /><span class="soft">of {{ data.of[index] }}</span>
-            </th>
-            <th class="num">Total</th>
-            <th><span class="visually-hidden">State</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr
-            v-for="row in data.rows"
-            :key="row.docket"
-            tabindex="0"
-            @click="router.push(`/dockets/${row.docket}/mark`)"
-            @keydown.enter="router.push(`/dockets/${row.docket}/mark`)"
-          >
-            <td class="num">
-              <b>{{ row.bench }}</b>
-            </td>
-            <td>{{ row.pair }}</td>
-            <td
-              v-for="title in data.titles"
-              :key="title"
-              class="num v"
-              :class="{ changed: row.changed.includes(title) }"
+    <Asked v-else v-slot="{ data: sheet }" :query="marks" what="the marks of the class">
+      <EmptyNote
+        v-if="!sheet.rows.length"
+        title="No dockets yet"
+        text="Marks appear when kits are handed out."
+      />
+      <div v-else class="sheet wrap">
+        <table class="plain">
+          <thead>
+            <tr>
+              <th class="num">Bench</th>
+              <th>Pair</th>
+              <th v-for="(title, index) in sheet.titles" :key="title" class="num">
+                {{ title }}<br /><span class="soft">of {{ sheet.of[index] }}</span>
+              </th>
+              <th class="num">Total</th>
+              <th><span class="visually-hidden">State</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr
+              v-for="row in sheet.rows"
+              :key="row.docket"
+              tabindex="0"
+              @click="router.push(`/dockets/${row.docket}/mark`)"
+              @keydown.enter="router.push(`/dockets/${row.docket}/mark`)"
             >
-              {{ row.criteria[title] ?? '–' }}
-            </td>
-            <td class="num">
-              <b>{{ row.total }}</b> <span class="soft">of {{ row.of }}</span>
-            </td>
-            <td>
-              <span :class="row.closed ? 'closed' : 'soft'">{{ row.closed ? 'closed' : 'proposed' }}</span>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
-    <p v-if="data?.rows.some((r) => r.changed.length)" class="soft">
-      Marks in indigo were changed by an instructor, with a reason.
-    </p>
+              <td class="num">
+                <b>{{ row.bench }}</b>
+              </td>
+              <td>{{ row.pair }}</td>
+              <td
+                v-for="title in sheet.titles"
+                :key="title"
+                class="num v"
+                :class="{ changed: row.changed.includes(title) }"
+              >
+                {{ row.criteria[title] ?? '–'
+                }}<template v-if="row.changed.includes(title)"
+                  >*<span class="visually-hidden"> changed by an instructor</span></template
+                >
+              </td>
+              <td class="num">
+                <b>{{ row.total }}</b> <span class="soft">of {{ row.of }}</span>
+              </td>
+              <td>
+                <span :class="row.closed ? 'closed' : 'soft'">{{ row.closed ? 'closed' : 'proposed' }}</span>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <p v-if="sheet.rows.some((r) => r.changed.length)" class="soft">
+        * Changed by an instructor, with a reason.
+      </p>
+    </Asked>
   </div>
 </template>
 
@@ -119,5 +120,18 @@ tbody tr:hover td {
 .closed {
   color: var(--good);
   font-weight: 640;
+}
+@media print {
+  .wrap {
+    overflow: visible;
+    border: 0;
+  }
+  table.plain {
+    font-size: 9.5pt;
+  }
+  table.plain td,
+  table.plain th {
+    padding: 3px 4px;
+  }
 }
 </style>

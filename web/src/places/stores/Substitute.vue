@@ -1,8 +1,8 @@
 <script setup lang="ts">
 // A resistor given in place of the recipe's: the window of its job, and what lies in the drawers inside it.
-import { useQuery } from '@tanstack/vue-query'
 import { computed, watch } from 'vue'
-import { ask, client, type Schemas } from '@/api/client'
+import type { Schemas } from '@/api/client'
+import { useAdvice } from '@/queries/stores'
 import { said } from '@/shared/units'
 
 const props = defineProps<{ tag: string }>()
@@ -10,12 +10,7 @@ const part = defineModel<string>('part', { required: true })
 const value = defineModel<string>('value', { required: true })
 const reason = defineModel<string>('reason', { required: true })
 
-const { data: resistors } = useQuery({
-  queryKey: ['advice', computed(() => props.tag)],
-  queryFn: () => ask(client.GET('/api/hatch/advice', { params: { query: { tag: props.tag } } })),
-  enabled: computed(() => !!props.tag),
-  retry: false,
-})
+const { data: resistors } = useAdvice(computed(() => props.tag))
 const chosen = computed(
   () => resistors.value?.find((r) => r.ref.toLowerCase() === part.value.trim().toLowerCase()) ?? null,
 )

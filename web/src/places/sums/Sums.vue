@@ -1,21 +1,17 @@
 <script setup lang="ts">
 // Bench sums: the same sums as the checks use, each with its formula and its drawing.
-import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { ask, client } from '@/api/client'
-import ErrorNote from '@/pieces/ErrorNote.vue'
+import Asked from '@/pieces/Asked.vue'
+import { useSums } from '@/queries/sums'
 import { useKeys } from '@/shared/keys'
 import BandsSheet from './BandsSheet.vue'
 import SumSheet from './SumSheet.vue'
 
 const route = useRoute()
 const router = useRouter()
-const { data, error, isPending } = useQuery({
-  queryKey: ['sums'],
-  queryFn: () => ask(client.GET('/api/sums')),
-  staleTime: Infinity,
-})
+const sums = useSums()
+const data = sums.data
 const names = computed(() => ['bands', ...(data.value?.sums ?? []).map((sum) => sum.name)])
 const chosen = computed(() => {
   const name = String(route.params.sum || 'bands')
@@ -46,8 +42,7 @@ useKeys({
       </RouterLink>
     </nav>
     <div class="sheet inside">
-      <ErrorNote v-if="error" :error="error" />
-      <p v-else-if="isPending || !data" class="soft" aria-busy="true">Opening the sums…</p>
+      <Asked v-if="!data" :query="sums" what="the sums" />
       <BandsSheet v-else-if="!sum" :lists="data" />
       <SumSheet v-else :key="sum.name" :sum="sum" />
     </div>
