@@ -17,21 +17,26 @@ setup: $(VENV)/.ready web/node_modules/.ready web/dist/.ready ## environment and
 $(VENV)/.ready: requirements.txt requirements-dev.txt pyproject.toml
 	@$(PYTHON) -c 'import sys; sys.exit(sys.version_info < (3, 11))' || { echo "Python 3.11 or newer is needed; Debian has python3 and python3-venv."; exit 1; }
 	test -x $(BIN)/python || $(PYTHON) -m venv $(VENV) || { echo "The package python3-venv is missing; as root: apt-get install python3-venv"; exit 1; }
+	@echo 'Installing the Python packages (about two minutes the first time) …'
 	$(BIN)/pip install -q --require-hashes -r requirements-dev.txt
 	$(BIN)/pip install -q --no-deps --no-build-isolation -e . 2>/dev/null || $(BIN)/pip install -q --no-deps -e .
 	touch $@
 
 web/node_modules/.ready: web/package.json web/package-lock.json web/.npmrc
 	@command -v npm >/dev/null || { echo "Node 20 with npm is needed; as root: apt-get install nodejs npm"; exit 1; }
+	@echo 'Installing the packages of the front end (about a minute) …'
 	cd web && npm ci --no-audit --no-fund --loglevel=error
 	touch $@
 
 web/dist/.ready: web/node_modules/.ready $(shell find web/src -type f) web/index.html web/vite.config.ts
+	@echo 'Building the front end …'
 	cd web && npm run -s build -- --logLevel warn
 	touch $@
 
 demo: setup ## the demo course in the browser
+	@echo 'Setting up the database …'
 	@$(MANAGE) migrate -v0 && $(MANAGE) collectstatic --noinput -v0
+	@echo 'Loading the demo course: twelve pairs, judged as they hand in (about half a minute the first time) …'
 	@$(MANAGE) load_demo
 	@echo; echo "Verifex runs at http://127.0.0.1:$(PORT)/   (Ctrl C ends it)"
 	@$(BIN)/python -m verifex.site.serve --listen 127.0.0.1:$(PORT)
