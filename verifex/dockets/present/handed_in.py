@@ -31,9 +31,22 @@ class HandedIn:
         kept = Judgement.objects.filter(pk__in=newest.values("last"), attempt__in=last).defer("judged_with")
         self.judgements: dict[str, Judgement] = {judgement.kind: judgement for judgement in kept}
 
+    def findings(self, kind: str) -> list[dict[str, Any]]:
+        """The stored findings on a hand-in; none until it is judged."""
+        judgement = self.judgements.get(kind)
+        return list(judgement.record.get("findings", [])) if judgement else []
+
     def attempt(self, kind: str) -> dict[str, Any] | None:
         """What every hand-in has, for staff; None where there is none."""
-        attempt, judgement = self.attempts.get(kind), self.judgements.get(kind)
+        common, judgement = self.common(kind), self.judgements.get(kind)
+        if common is None:
+            return None
+        findings = [as_finding(finding) for finding in self.findings(kind)]
+        return {**common, "rules_version": judgement.rules_version if judgement else "", "findings": findings}
+
+    def common(self, kind: str) -> dict[str, Any] | None:
+        """What staff and pair see alike of a hand-in; None where there is none."""
+        attempt = self.attempts.get(kind)
         if attempt is None:
             return None
         return {
@@ -42,9 +55,7 @@ class HandedIn:
             "by": name_of(attempt.by),
             "at": attempt.at,
             "cut": attempt.size_bytes > MOST_SHOWN,
-            "judged": judgement is not None,
-            "rules_version": judgement.rules_version if judgement else "",
-            "findings": [] if judgement is None else [as_finding(f) for f in judgement.record.get("findings", [])],
+            "judged": kind in self.judgements,
         }
 
 

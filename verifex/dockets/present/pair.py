@@ -11,7 +11,7 @@ from verifex.core.parts import catalogue
 from verifex.dockets.inputs import kit_issue_of
 from verifex.dockets.judgements import sheets_of
 from verifex.dockets.models import Decision, Docket, Kind
-from verifex.dockets.present.handed_in import MOST_SHOWN, HandedIn, shown_text
+from verifex.dockets.present.handed_in import HandedIn
 from verifex.dockets.present.parts import common, last_voided, measurable, measurements, members, name_of, substitutions
 from verifex.dockets.present.staff import prediction_json
 from verifex.dockets.stations import states
@@ -78,20 +78,11 @@ def _exercise(docket: Docket, sheets: SheetsRecord | None) -> dict[str, Any]:
 
 
 def _attempt(handed_in: HandedIn, kind: str) -> dict[str, Any] | None:
-    attempt, judgement = handed_in.attempts.get(kind), handed_in.judgements.get(kind)
-    if attempt is None:
+    common = handed_in.common(kind)
+    if common is None:
         return None
-    findings = judgement.record.get("findings", []) if judgement else []
-    return {
-        "number": attempt.number,
-        "text": shown_text(attempt),
-        "by": name_of(attempt.by),
-        "at": attempt.at,
-        "cut": attempt.size_bytes > MOST_SHOWN,
-        "judged": judgement is not None,
-        "hints": hints_of(findings),
-        "to_come": to_come(findings),
-    }
+    findings = handed_in.findings(kind)
+    return {**common, "hints": hints_of(findings), "to_come": to_come(findings)}
 
 
 def _wiring(handed_in: HandedIn) -> dict[str, Any] | None:

@@ -114,7 +114,7 @@ async function send(text: string, token: string, basedOn: number) {
       :placed="bench?.parts.map((p) => p.ref) ?? []"
     />
     <section v-if="kind === 'wiring' && bench?.parts.length" class="map" aria-label="Board map">
-      <p v-if="writing && drawn" class="soft">Drawn as it stands in the table below.</p>
+      <p v-if="writing && drawn" class="soft">Drawn from what stands below.</p>
       <BoardMap :bench="bench" :lit="writing && drawn ? null : lit" :severity="hint?.severity" />
     </section>
     <HandIn
