@@ -6,6 +6,7 @@ from django.db.models import Q, QuerySet
 from django.http import Http404, HttpRequest
 
 from verifex.dockets.act import find, found
+from verifex.dockets.inputs import DocketKey
 from verifex.dockets.models import Docket
 from verifex.people.access import memberships, reader, require_staff
 
@@ -28,8 +29,20 @@ def own_docket_with_sheets(request: HttpRequest, docket_id: int) -> Docket:
 
 
 def own_revision(request: HttpRequest, docket_id: int) -> int:
-    """The revision of one's own docket, as cheaply as can be: this is asked every few seconds by everyone."""
+    """The revision of one's own docket, which is Http404 for anybody else: as cheaply as can be, since everyone asks it
+    every few seconds, and each act asks it first."""
     return _first(Docket.objects.filter(_mine(request), pk=docket_id).order_by().values_list("revision", flat=True))
+
+
+def done(docket_id: int) -> dict[str, int]:
+    """What every act on a docket answers with."""
+    return {"revision": Docket.objects.order_by().values_list("revision", flat=True).get(pk=docket_id)}
+
+
+def own_key(request: HttpRequest, docket_id: int) -> DocketKey:
+    """One's own docket as it is now, without reading it."""
+    rows = Docket.objects.filter(_mine(request), pk=docket_id).order_by()
+    return DocketKey(*_first(rows.values_list("pk", "revision", "opened_at")))
 
 
 T = TypeVar("T")

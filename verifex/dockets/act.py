@@ -1,12 +1,13 @@
 """What every act on a docket has in common: who may, in which state, on which revision, what is written down."""
 
+from collections.abc import Mapping
 from typing import Any
 
 from django.db.models import OuterRef, QuerySet, Subquery
 
 from verifex.acts.events import record, session_scope, told_since
 from verifex.acts.refusals import Stale
-from verifex.dockets.models import Docket
+from verifex.dockets.models import Docket, StationState
 from verifex.dockets.stations import states
 from verifex.dockets.transitions import Transition, transition
 from verifex.people.access import is_member, role_in
@@ -39,10 +40,10 @@ def enter(actor: User, docket: Docket, act: str, station: str) -> Transition:
     return transition(act, station, **situation(actor, docket))
 
 
-def situation(actor: User, docket: Docket) -> dict[str, Any]:
-    """What the table of transitions is asked with."""
+def situation(actor: User, docket: Docket, rows: Mapping[str, StationState] | None = None) -> dict[str, Any]:
+    """What the table of transitions is asked with; `rows` are the docket's station states where they are read already."""
     return {
-        "states": {station: row.state for station, row in states(docket).items()},
+        "states": {station: row.state for station, row in (states(docket) if rows is None else rows).items()},
         "role": role_in(actor, docket.session.section),
         "is_member": is_member(actor, docket.pair),
         "cleared": docket.clearances.filter(voided_at__isnull=True).exists(),

@@ -2,20 +2,32 @@
 
 from collections.abc import Iterable
 from dataclasses import dataclass, field
-from functools import cached_property
+from datetime import datetime
+from functools import cached_property, lru_cache
+from typing import NamedTuple
 
 from verifex.core.assess import Case, JudgedWith, judged_with_digests
 from verifex.core.circuit import HandedOut
 from verifex.core.exercise import Exercise as ExerciseFile
 from verifex.core.expected import Measured
 from verifex.core.readings.honesty import OtherLog
+from verifex.dockets.act import find
 from verifex.dockets.models import Attempt, Docket, Judgement, Kind
 from verifex.stores.models import KitIssue
 from verifex.stores.services import given_ohms
 
 MOST_OTHERS = 60
+MOST_KEPT = 300
 #: The name a hand-in has in the core's case.
 IN_CASE = {Kind.WIRING: "wiring", Kind.PROGRAM: "program", Kind.READINGS: "log", Kind.PREDICTION: "prediction"}
+
+
+class DocketKey(NamedTuple):
+    """A docket at a revision: every change of what a docket gives the core is a new revision."""
+
+    id: int
+    revision: int
+    opened_at: datetime
 
 
 @dataclass
@@ -81,6 +93,12 @@ class DocketInputs:
             OtherLog(str(j.attempt_id), frozenset(j.details.get("runs", ())), j.record.get("read", 0))
             for j in list(newest.values())[:MOST_OTHERS]
         ]
+
+
+@lru_cache(maxsize=MOST_KEPT)
+def case_without_texts(key: DocketKey) -> Case:
+    """What a docket gives the core besides its hand-ins. Kept, since whoever types asks for it at every pause."""
+    return DocketInputs(find(key.id)).case(())
 
 
 def kit_issue_of(docket: Docket) -> KitIssue | None:

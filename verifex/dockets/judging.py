@@ -81,9 +81,9 @@ def judge_docket(docket_id: int) -> None:
 
 def bring_up_to_date(docket_id: int, station: str) -> None:
     """Judge one station now, where its judgement does not hold any more; waits for the answer, within the limits."""
-    station = str(station)
-    if station in _stale(docket_id):
-        keep(docket_id, _judge(docket_id, station))
+    docket = find(docket_id)
+    if state_of(docket, Station.MARK) != State.PASSED and not is_current(DocketInputs(docket), str(station)):
+        keep(docket_id, _judge(docket_id, str(station)))
 
 
 def is_current(inputs: DocketInputs, station: str) -> bool:

@@ -6,7 +6,7 @@ from typing import Any
 from verifex.acts.refusals import Refused
 from verifex.core.assess import WiringRecord
 from verifex.core.assess.live import currents_as_set, sheet_if_measured, sliders_if_measured, wiring_now
-from verifex.dockets.inputs import DocketInputs
+from verifex.dockets.inputs import DocketInputs, DocketKey, case_without_texts
 from verifex.dockets.judgements import newest
 from verifex.dockets.models import Docket, Kind
 from verifex.people.models import User
@@ -42,10 +42,10 @@ def study(docket: Docket) -> dict[str, Any]:
     }
 
 
-def check_now(by: User, docket: Docket, text: str) -> dict[str, Any]:
+def check_now(by: User, key: DocketKey, text: str) -> dict[str, Any]:
     """The check of a wiring while it is typed; an older one of the same person at the same docket is dropped."""
-    case = DocketInputs(docket).case(())
-    found: dict[str, Any] = compute_live(("check", by.pk, docket.pk), wiring_now, replace(case, wiring=text))
+    case = replace(case_without_texts(key), wiring=text)
+    found: dict[str, Any] = compute_live(("check", by.pk, key.id), wiring_now, case)
     return found
 
 

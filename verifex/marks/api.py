@@ -12,7 +12,7 @@ from verifex.api.fields import Counter, Reason, Short
 from verifex.api.http import Id, unless_known
 from verifex.api.shape import Shape
 from verifex.core.rulebook import RULES_VERSION
-from verifex.dockets.access import docket_for_staff
+from verifex.dockets.access import docket_for_staff, done
 from verifex.dockets.models import Docket
 from verifex.dockets.schemas.acts import DoneOut, StationIn
 from verifex.dockets.schemas.pair import MarkLineOut
@@ -157,7 +157,7 @@ def _closed_before(closed: ClosedMark) -> dict[str, Any]:
 @router.post("/dockets/{docket_id}/marks", response=DoneOut)
 def give(request: HttpRequest, docket_id: Id, data: GiveIn) -> dict[str, int]:
     services.give_mark(reader(request), docket_id, data.criterion, data.marks, data.reason, based_on=data.based_on)
-    return _done(docket_id)
+    return done(docket_id)
 
 
 @router.post("/dockets/{docket_id}/students", response=DoneOut)
@@ -171,24 +171,20 @@ def student(request: HttpRequest, docket_id: Id, data: StudentIn) -> dict[str, i
         reason=data.reason,
         based_on=data.based_on,
     )
-    return _done(docket_id)
+    return done(docket_id)
 
 
 @router.post("/dockets/{docket_id}/close-marking", response=DoneOut)
 def close(request: HttpRequest, docket_id: Id, data: StationIn) -> dict[str, int]:
     services.close_marking(reader(request), docket_id, based_on=data.based_on)
-    return _done(docket_id)
+    return done(docket_id)
 
 
 @router.post("/dockets/{docket_id}/reopen-marking", response=DoneOut)
 def reopen(request: HttpRequest, docket_id: Id, data: StationIn) -> dict[str, int]:
     """Open a closed marking again, with the reason; what was closed is kept beside what comes."""
     services.reopen_marking(reader(request), docket_id, based_on=data.based_on, reason=data.reason)
-    return _done(docket_id)
-
-
-def _done(docket_id: int) -> dict[str, int]:
-    return {"revision": Docket.objects.values_list("revision", flat=True).get(pk=docket_id)}
+    return done(docket_id)
 
 
 def _class(request: HttpRequest, session_id: int) -> Session:

@@ -12,7 +12,8 @@ def warm() -> None:
     from verifex.exercises.models import ExerciseVersion
 
     catalogue()
-    _ = get_resolver().url_patterns
+    for pattern in get_resolver().url_patterns:
+        _ = getattr(pattern, "url_patterns", None)
     released = ExerciseVersion.objects.filter(released_at__isnull=False).order_by("-released_at")
     try:
         for version in released[:MOST_EXERCISES]:

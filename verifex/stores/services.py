@@ -14,7 +14,7 @@ from verifex.people.access import is_staff_of, require_staff
 from verifex.people.models import Pair, User
 from verifex.plan.models import Session
 from verifex.stores.advice import allowed_resistors
-from verifex.stores.models import Kit, KitIssue, KitPart, StockResistor, Substitution
+from verifex.stores.models import Kit, KitIssue, StockResistor, Substitution
 
 UNDO_FOR = timedelta(minutes=15)
 
@@ -46,16 +46,21 @@ def readiness(kit: Kit, may_name_holder: bool = True) -> Readiness:
 
 def held_back(course_id: int) -> list[str]:
     """Why kits of a course that are in the store cannot go out: in repair, or incomplete."""
-    here = Kit.objects.filter(exercise__course=course_id).exclude(
-        issues__returned_at__isnull=True, issues__pk__isnull=False
-    )
+    of_course = Kit.objects.filter(exercise__course=course_id)
+    held = of_course.filter(models.Q(in_repair=True) | models.Q(parts__present=False)).order_by("tag", "parts__id")
+    columns = ("pk", "tag", "in_repair", "repair_note", "parts__title", "parts__present")
+    rows = list(held.values_list(*columns))
+    out = set(KitIssue.objects.filter(kit__in={row[0] for row in rows}, returned_at=None).values_list("kit", flat=True))
+    said: dict[str, str] = {}
     lacking: dict[str, list[str]] = {}
-    missing = KitPart.objects.filter(present=False, kit__in=here, kit__in_repair=False).order_by("kit__tag", "id")
-    for tag, title in missing.values_list("kit__tag", "title"):
-        lacking.setdefault(tag, []).append(title)
-    said = {tag: f"{tag} lacks {', '.join(titles)}." for tag, titles in lacking.items()}
-    for tag, note in here.filter(in_repair=True).values_list("tag", "repair_note"):
-        said[tag] = f"{tag} is in repair: {note or 'no note'}."
+    for pk, tag, in_repair, note, title, present in rows:
+        if pk in out:
+            continue
+        if in_repair:
+            said[tag] = f"{tag} is in repair: {note or 'no note'}."
+        elif not present:
+            lacking.setdefault(tag, []).append(title)
+            said[tag] = f"{tag} lacks {', '.join(lacking[tag])}."
     return [said[tag] for tag in sorted(said)]
 
 

@@ -9,7 +9,7 @@ from verifex.api.bench import bench_out
 from verifex.api.findings import hints_of, to_come
 from verifex.api.http import Id, is_known, knows_something, nothing_new, unless_known
 from verifex.dockets import services
-from verifex.dockets.access import own_docket, own_docket_with_sheets, own_revision
+from verifex.dockets.access import done, own_docket_with_sheets, own_key, own_revision
 from verifex.dockets.models import Docket
 from verifex.dockets.present.pair import docket_line, my_docket_json
 from verifex.dockets.schemas.acts import DoneOut, HandInIn, MeasureIn, StationIn, TextIn
@@ -42,7 +42,7 @@ def my_docket(request: HttpRequest, docket_id: Id) -> Any:
 @router.post("/my/dockets/{docket_id}/check-wiring", response=PairCheckOut)
 def check_my_wiring(request: HttpRequest, docket_id: Id, data: TextIn) -> dict[str, Any]:
     """A live check while typing: hints only, nothing stored."""
-    checked = check_now(reader(request), own_docket(request, docket_id), data.text)
+    checked = check_now(reader(request), own_key(request, docket_id), data.text)
     return {
         "problems": checked["problems"],
         "hints": hints_of(checked["findings"]),
@@ -53,33 +53,29 @@ def check_my_wiring(request: HttpRequest, docket_id: Id, data: TextIn) -> dict[s
 
 @router.post("/my/dockets/{docket_id}/hand-in", response=DoneOut)
 def hand_in(request: HttpRequest, docket_id: Id, data: HandInIn) -> dict[str, int]:
-    docket = own_docket(request, docket_id)
+    own_revision(request, docket_id)
     services.hand_in(
         reader(request), docket_id, data.kind, data.text, token=data.token, based_on_attempt=data.based_on_attempt
     )
-    return _revision(docket)
+    return done(docket_id)
 
 
 @router.post("/my/dockets/{docket_id}/ask", response=DoneOut)
 def ask(request: HttpRequest, docket_id: Id, data: StationIn) -> dict[str, int]:
-    docket = own_docket(request, docket_id)
+    own_revision(request, docket_id)
     services.ask(reader(request), docket_id, data.station)
-    return _revision(docket)
+    return done(docket_id)
 
 
 @router.post("/my/dockets/{docket_id}/withdraw", response=DoneOut)
 def withdraw(request: HttpRequest, docket_id: Id, data: StationIn) -> dict[str, int]:
-    docket = own_docket(request, docket_id)
+    own_revision(request, docket_id)
     services.withdraw(reader(request), docket_id, data.station)
-    return _revision(docket)
+    return done(docket_id)
 
 
 @router.post("/my/dockets/{docket_id}/measure", response=DoneOut)
 def measure(request: HttpRequest, docket_id: Id, data: MeasureIn) -> dict[str, int]:
-    docket = own_docket(request, docket_id)
+    own_revision(request, docket_id)
     services.measure(reader(request), docket_id, data.name, data.value, data.instrument)
-    return _revision(docket)
-
-
-def _revision(docket: Docket) -> dict[str, int]:
-    return {"revision": Docket.objects.values_list("revision", flat=True).get(pk=docket.pk)}
+    return done(docket_id)

@@ -11,7 +11,7 @@ from verifex.api.http import Id, unless_known
 from verifex.api.sheet import SheetIn, SheetOut, SlidersOut
 from verifex.core.assess import ProgramRecord
 from verifex.dockets import services
-from verifex.dockets.access import docket_for_staff
+from verifex.dockets.access import docket_for_staff, done
 from verifex.dockets.judgements import newest, sheets_of
 from verifex.dockets.judging import SHEETS, bring_up_to_date
 from verifex.dockets.models import Docket, Kind, State, Station
@@ -35,10 +35,6 @@ from verifex.dockets.study import sheet_if, sliders_if
 from verifex.people.access import reader
 
 router = Router(tags=["dockets"])
-
-
-def _done(docket_id: Id) -> dict[str, int]:
-    return {"revision": Docket.objects.values_list("revision", flat=True).get(pk=docket_id)}
 
 
 @router.get("/dockets/{docket_id}", response=DocketOut)
@@ -105,7 +101,7 @@ def hand_in_for_pair(request: HttpRequest, docket_id: Id, data: HandInIn) -> dic
     services.hand_in(
         reader(request), docket_id, data.kind, data.text, token=data.token, based_on_attempt=data.based_on_attempt
     )
-    return _done(docket_id)
+    return done(docket_id)
 
 
 @router.post("/dockets/{docket_id}/pass", response=DoneOut)
@@ -118,42 +114,42 @@ def pass_station(request: HttpRequest, docket_id: Id, data: PassIn) -> dict[str,
         reason=data.reason,
         overrule_reason=data.overrule_reason,
     )
-    return _done(docket_id)
+    return done(docket_id)
 
 
 @router.post("/dockets/{docket_id}/send-back", response=DoneOut)
 def send_back(request: HttpRequest, docket_id: Id, data: StationIn) -> dict[str, int]:
     services.send_back(reader(request), docket_id, data.station, based_on=data.based_on, reason=data.reason)
-    return _done(docket_id)
+    return done(docket_id)
 
 
 @router.post("/dockets/{docket_id}/clear", response=DoneOut)
 def clear_power(request: HttpRequest, docket_id: Id, data: ClearIn) -> dict[str, int]:
     services.clear_power(reader(request), docket_id, **data.dict())
-    return _done(docket_id)
+    return done(docket_id)
 
 
 @router.post("/dockets/{docket_id}/reopen", response=DoneOut)
 def reopen(request: HttpRequest, docket_id: Id, data: StationIn) -> dict[str, int]:
     services.reopen(reader(request), docket_id, data.station, based_on=data.based_on, reason=data.reason)
-    return _done(docket_id)
+    return done(docket_id)
 
 
 @router.post("/dockets/{docket_id}/undo", response=DoneOut)
 def undo(request: HttpRequest, docket_id: Id, data: UndoIn) -> dict[str, int]:
     """Take the last decision back, while it is fresh and nothing has followed from it."""
     services.undo(reader(request), docket_id, based_on=data.based_on)
-    return _done(docket_id)
+    return done(docket_id)
 
 
 @router.post("/dockets/{docket_id}/measure", response=DoneOut)
 def measure(request: HttpRequest, docket_id: Id, data: MeasureIn) -> dict[str, int]:
     docket_for_staff(request, docket_id)
     services.measure(reader(request), docket_id, data.name, data.value, data.instrument)
-    return _done(docket_id)
+    return done(docket_id)
 
 
 @router.post("/dockets/{docket_id}/claim", response=DoneOut)
 def claim(request: HttpRequest, docket_id: Id, data: ClaimIn) -> dict[str, int]:
     services.claim(reader(request), docket_id, release=data.release)
-    return _done(docket_id)
+    return done(docket_id)

@@ -10,6 +10,7 @@ from verifex.api.findings import finding_out
 from verifex.api.http import Id
 from verifex.api.shape import Shape
 from verifex.dockets.access import docket_for_staff
+from verifex.dockets.inputs import DocketKey
 from verifex.dockets.schemas.acts import TextIn
 from verifex.dockets.schemas.staff import WiringCheckOut
 from verifex.dockets.study import check_now, solve, study
@@ -91,7 +92,8 @@ class SolvedOut(Shape):
 @router.post("/dockets/{docket_id}/check-wiring", response=WiringCheckOut)
 def check_wiring_now(request: HttpRequest, docket_id: Id, data: TextIn) -> dict[str, Any]:
     """A live check while typing; nothing is stored."""
-    found = check_now(reader(request), docket_for_staff(request, docket_id), data.text)
+    docket = docket_for_staff(request, docket_id)
+    found = check_now(reader(request), DocketKey(docket.pk, docket.revision, docket.opened_at), data.text)
     return {
         **found,
         "findings": [finding_out(finding) for finding in found["findings"]],

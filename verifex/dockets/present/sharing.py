@@ -12,19 +12,22 @@ from verifex.dockets.models import (
     Kind,
     SharedReadings,
 )
-from verifex.dockets.present.parts import bench_number
+from verifex.plan.models import Seat
 
 
 def shared_with(attempt: Attempt) -> list[dict[str, Any]]:
     """The benches whose logs share a long run of readings with this attempt, whichever was handed in first."""
-    rows = SharedReadings.objects.filter(Q(one=attempt) | Q(other=attempt))
+    related = SharedReadings.objects.filter(Q(one=attempt) | Q(other=attempt))
+    rows = list(related.select_related("one__docket__pair", "other__docket__pair").defer("one__text", "other__text"))
+    seats = Seat.objects.filter(session__in={a.docket.session_id for row in rows for a in (row.one, row.other)})
+    benches = {(seat.session_id, seat.pair_id): seat.bench for seat in seats} if rows else {}
     found = []
-    for row in rows.select_related("one__docket__pair", "other__docket__pair").defer("one__text", "other__text"):
+    for row in rows:
         other = row.other if row.one_id == attempt.pk else row.one
         found.append(
             {
                 "docket": other.docket_id,
-                "bench": bench_number(other.docket),
+                "bench": benches.get((other.docket.session_id, other.docket.pair_id)),
                 "pair": other.docket.pair.name,
                 "readings": row.readings,
                 "first": other.at < attempt.at,

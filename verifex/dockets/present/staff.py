@@ -28,10 +28,10 @@ from verifex.stores.models import KitIssue
 def docket_json(docket: Docket, by: User) -> dict[str, Any]:
     """Everything of a docket, for staff."""
     handed_in = HandedIn(docket)
-    now = situation(by, docket)
+    rows = states(docket)
+    now = situation(by, docket, rows)
     clearances = list(docket.clearances.select_related("wiring", "kit_issue__kit", "by").defer("wiring__text"))
     clearance = next((c for c in clearances if c.voided_at is None), None)
-    rows = states(docket)
     sheets = sheets_of(docket)
     decision = undoable(docket)
     return {

@@ -18,7 +18,6 @@ from verifex.work import queue
 
 def measure(actor: User, docket_id: int, name: str, value: float, instrument: str = "") -> None:
     """Record a measured value; what is not plausible is refused. What depends on it is judged again."""
-    enter(actor, begin(docket_id, None), "measure", Station.POWER)
     bring_up_to_date(docket_id, SHEETS)
     _keep(actor, docket_id, name, value, instrument)
     queue.kick()
