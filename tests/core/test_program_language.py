@@ -99,6 +99,35 @@ class FlowTest(TestCase):
         self.assertEqual([t for _, t in check_program(source, BOARD).run(ScriptedPins(), 0.1).lines], ["26", "2"])
 
 
+class PlaceTest(TestCase):
+    """A place that is changed is come to once, whatever working it out does."""
+
+    def test_what_finds_a_place_happens_once(self):
+        head = "int a[4] = {10, 20, 30, 40}; int i; int asked; int *p = a; struct Box { int n; } boxes[3];"
+        head += "int next() { asked++; return asked; }"
+        acts = {
+            "a[i++] += 5;": ("i", "1", "a[0]", "15"), "a[i++]++;": ("i", "2", "a[1]", "21"), "a[--i]--;": ("i", "1", "a[1]", "20"),
+            "boxes[next()].n += 7;": ("asked", "1", "boxes[1].n", "7"), "boxes[next() - 1].n++;": ("asked", "2", "boxes[1].n", "8"),
+            "*p++ = 1;": ("p - a", "1", "a[0]", "1"), "*++p *= 2;": ("p - a", "2", "a[2]", "60"), "*p-- -= 1;": ("p - a", "1", "a[2]", "59"),
+            "p[0] <<= 1;": ("a[1]", "40", "p[0]++", "40"), "++p[0];": ("a[1]", "42", "--p[0]", "41"),
+        }  # fmt: skip
+        shown = [f"{act} Serial.println({one}); Serial.println({other});" for act, (one, _, other, _) in acts.items()]
+        expected = [text for _, first, _, second in acts.values() for text in (first, second)]
+        self.assertEqual([text for _, text in run(" ".join(shown), head=head).lines], expected)
+
+    def test_a_reading_in_an_index_is_read_once(self):
+        pins = ScriptedPins({"A0": ([0.0, 0.2], [1.5, 4.5])})  # the level changes before it could be read again
+        head = "int counts[4];"
+        counted = run("counts[analogRead(A0) / 256]++; Serial.println(counts[1]);", head=head, pins=pins)
+        self.assertEqual([text for _, text in counted.lines], ["1"])
+
+    def test_nested_places_cost_what_they_hold(self):
+        nested = "a[0]"
+        for _ in range(40):
+            nested = f"a[{nested}++]"
+        self.assertEqual(printed(f"{nested}", head="int a[2];"), ["0"])
+
+
 class PinsAndTimeTest(TestCase):
     def test_events_are_the_changes_of_outputs(self):
         result = run(

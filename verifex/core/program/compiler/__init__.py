@@ -11,7 +11,15 @@ from functools import partial
 from verifex.core.parts import Board
 from verifex.core.program import tree as t
 from verifex.core.program.boards import OWN_HEADERS
-from verifex.core.program.compiler.names import Action, Refused
+from verifex.core.program.compiler.assignments import Assignments
+from verifex.core.program.compiler.calls import Calls
+from verifex.core.program.compiler.expressions import Expressions
+from verifex.core.program.compiler.functions import Functions
+from verifex.core.program.compiler.initial import InitialValues
+from verifex.core.program.compiler.loops import Loops
+from verifex.core.program.compiler.names import Action, Later, Names, Refused
+from verifex.core.program.compiler.places import Places
+from verifex.core.program.compiler.records import Records
 from verifex.core.program.compiler.statements import Statements
 from verifex.core.program.machine import Machine, RunResult
 from verifex.core.program.types import size_of
@@ -36,61 +44,88 @@ class Compiled:
 
 def compile_program(program: t.Program, board: Board) -> Compiled:
     """Resolve names and types and build the closures; `start`, `setup`, `loop` are None when refused."""
-    return _Compiler(program, board).compiled
+    return _Compiler(program, board).compiled()
 
 
-class _Compiler(Statements):
+class _Compiler:
+    """The parts, each made from those before it; what an earlier one needs of a later one is set at the end."""
+
     def __init__(self, program: t.Program, board: Board) -> None:
-        super().__init__(program, board)
+        later = Later()
+        self.program, self.board = program, board
+        self.names = Names(program, board)
+        places = Places(self.names, later)
+        expressions = Expressions(self.names, places, later)
+        assignments = Assignments(self.names, places, expressions)
+        self.functions = Functions(self.names, places, expressions)
+        records = Records(self.names, expressions, self.functions)
+        calls = Calls(self.names, places, expressions, self.functions, records)
+        loops = Loops(self.names, expressions, later)
+        initial = InitialValues(self.names, places, expressions, records)
+        self.statements = Statements(self.names, expressions, self.functions, initial, loops)
+        later.value, later.call = expressions.value, calls.call
+        later.assign, later.step = assignments.assign, assignments.step
+        later.statement, later.sequence = self.statements.statement, self.statements.sequence
+
+    def compiled(self) -> Compiled:
+        program, names = self.program, self.names
+        self._refuse_outside_functions()
+        starts = [self.statements.declare(declare) for declare in program.globals]
+        for key, function in program.functions.items():
+            self.statements.function(key, function)
+        ram, kept = self.board.memory_bytes, self.statements.bytes_kept
+        if ram and kept > ram:
+            largest = max(program.globals, key=lambda g: size_of(g.type), default=None)
+            at = largest.at if largest else t.At(1, 1)
+            names.refuse("memory-full", at, f"about {kept} of the board's {ram}")
+        compiled = Compiled(names.refused, unused=[(name, v.at) for name, v in names.variables if not v.used])
+        if not names.refused:
+            self._enter(compiled, starts)
+        return compiled
+
+    def _refuse_outside_functions(self) -> None:
+        """What is missing, described twice, without a type, or included wrongly."""
+        program, refuse = self.program, self.names.refuse
         for name in ("setup", "loop"):
             if name not in program.functions:
-                self._refuse("missing-function", t.At(1, 1), name)
+                refuse("missing-function", t.At(1, 1), name)
         for function in program.twice:
-            self._refuse("described-twice", function.at, function.name.split("::")[-1])
+            refuse("described-twice", function.at, function.name.split("::")[-1])
         for name, at in program.includes:
             own = next((h for h in OWN_HEADERS.values() if h.lower() == name.lower() and h != name), None)
             like = get_close_matches(name, OWN_HEADERS.values(), n=1, cutoff=0.85)
             if own or (like and like[0] != name):
-                self._refuse("name-miscased" if own else "name-undeclared", at, name, own or like[0])
+                refuse("name-miscased" if own else "name-undeclared", at, name, own or like[0])
         for function in program.untyped:
-            self._refuse("without-type", function.at, function.name)
+            refuse("without-type", function.at, function.name)
         for name, near, at in program.not_included:
             cased = near is not None and near.lower() == name.lower()
-            self._refuse("name-miscased" if cased else "name-undeclared" if near else "include-missing", at, name, near)
-        starts = [self._declare(declare) for declare in program.globals]
-        for key, function in program.functions.items():
-            self._function(key, function)
-        ram = board.memory_bytes
-        if ram and self.bytes_kept > ram:
-            largest = max(program.globals, key=lambda g: size_of(g.type), default=None)
-            at = largest.at if largest else t.At(1, 1)
-            self._refuse("memory-full", at, f"about {self.bytes_kept} of the board's {ram}")
-        self.compiled = Compiled(self.refused, unused=[(name, v.at) for name, v in self.variables if not v.used])
-        if not self.refused:
-            self._entry_points(starts)
+            refuse("name-miscased" if cased else "name-undeclared" if near else "include-missing", at, name, near)
 
-    def _entry_points(self, starts: list[Action]) -> None:
-        size = len(self.globals)
+    def _enter(self, compiled: Compiled, starts: list[Action]) -> None:
+        """Where a run enters the program."""
+        names, bodies = self.names, self.functions.bodies
+        size = len(names.globals)
 
         def start(machine: Machine) -> None:
-            self.machine[:] = [machine]
-            self.globals[:] = [0] * size
-            machine.functions = {name: partial(runs(name), machine) for name in self.bodies}
+            names.machine[:] = [machine]
+            names.globals[:] = [0] * size
+            machine.functions = {name: partial(runs(name), machine) for name in bodies}
             for action in starts:
-                action(self.globals)
+                action(names.globals)
 
         def runs(name: str) -> Callable[[Machine], None]:
-            action, slots = self.bodies[name]
+            action, slots = bodies[name]
 
             def run(machine: Machine) -> None:
                 action([0] * slots)
 
             return run
 
-        self.compiled.start, self.compiled.setup, self.compiled.loop = start, runs("setup"), runs("loop")
+        compiled.start, compiled.setup, compiled.loop = start, runs("setup"), runs("loop")
         # So much that looking at it would take longer than running: no pass is then taken for a repetition.
-        small = self.bytes_kept <= MOST_KEPT
-        self.compiled.snapshot = lambda: _frozen(self.globals) if small else object()
+        small = self.statements.bytes_kept <= MOST_KEPT
+        compiled.snapshot = lambda: _frozen(names.globals) if small else object()
 
 
 def _frozen(cells: object) -> object:

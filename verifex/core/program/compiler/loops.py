@@ -4,26 +4,22 @@ from typing import Any
 
 from verifex.core.program import arithmetic
 from verifex.core.program import tree as t
-from verifex.core.program.compiler.calling import Calling
-from verifex.core.program.compiler.names import Action, Frame, Scope, Value
+from verifex.core.program.compiler.expressions import Expressions
+from verifex.core.program.compiler.names import Action, Frame, Later, Names, Scope, Value
 from verifex.core.program.machine import Ended
 from verifex.core.program.types import Array
 
 BREAK, CONTINUE, RETURN = "break", "continue", "return"
 
 
-class Loops(Calling):
+class Loops:
     """A statement's closure gives None, or one of BREAK, CONTINUE, RETURN to those around it."""
 
-    inside_loops = inside_switches = 0
+    def __init__(self, names: Names, expressions: Expressions, later: Later) -> None:
+        self.names, self.expressions, self.later = names, expressions, later
+        self.inside_loops = self.inside_switches = 0
 
-    def _statement(self, node: t.Stmt) -> Action:
-        raise NotImplementedError
-
-    def _sequence(self, body: tuple[t.Stmt, ...]) -> Action:
-        raise NotImplementedError
-
-    def _loop(
+    def loop(
         self,
         start: Action | None,
         condition: t.Expr | None,
@@ -33,12 +29,12 @@ class Loops(Calling):
         *,
         at_end: bool = False,
     ) -> Action:
-        test = self._truth(condition) if condition is not None else None
+        test = self.expressions.truth(condition) if condition is not None else None
         self.inside_loops += 1
-        inner = self._statement(body)
+        inner = self.later.statement(body)
         self.inside_loops -= 1
-        advance = self._expr(step)[0] if step is not None else None
-        holder = self.machine
+        advance = self.expressions.value(step)[0] if step is not None else None
+        holder = self.names.machine
         idle = step is None and _waits_for_millis(condition, body)
 
         def run(frame: Frame) -> object:
@@ -71,22 +67,22 @@ class Loops(Calling):
 
         return run
 
-    def _for_each(self, node: t.ForEach) -> Action:
-        values, kind = self._expr(node.values)
+    def for_each(self, node: t.ForEach) -> Action:
+        values, kind = self.expressions.value(node.values)
         if not isinstance(kind, Array):
-            self._refuse("wrong-types", node.at, "for ( : ) goes through an array")
+            self.names.refuse("wrong-types", node.at, "for ( : ) goes through an array")
             return lambda frame: None
-        outer, self.scope, slots = self.scope, Scope(self.scope), self.slots
+        outer, self.names.scope, slots = self.names.scope, Scope(self.names.scope), self.names.slots
         item = node.item
-        variable = self._new_variable(item.name, item.type, item.at, is_global=False, constant=item.constant)
+        variable = self.names.new_variable(item.name, item.type, item.at, is_global=False, constant=item.constant)
         variable.reference, variable.used = item.reference, True
         self.inside_loops += 1
-        inner = self._statement(node.body)
+        inner = self.later.statement(node.body)
         self.inside_loops -= 1
-        self.scope, self.slots = outer, slots
-        index, holder, at = variable.index, self.machine, node.at
+        self.names.scope, self.names.slots = outer, slots
+        index, holder, at = variable.index, self.names.machine, node.at
         one: list[Any] = [0]
-        taken = arithmetic.converted(lambda frame: one[0], kind.of, item.type, node.at, self.machine)
+        taken = arithmetic.converted(lambda frame: one[0], kind.of, item.type, node.at, self.names.machine)
 
         def run(frame: Frame) -> object:
             cells = values(frame)
@@ -106,18 +102,18 @@ class Loops(Calling):
 
         return run
 
-    def _switch(self, node: t.Switch) -> Action:
-        value, _ = self._expr(node.value)
+    def switch(self, node: t.Switch) -> Action:
+        value, _ = self.expressions.value(node.value)
         labels: list[Value | None] = []
         bodies: list[Action] = []
-        outer, self.scope, slots = self.scope, Scope(self.scope), self.slots
+        outer, self.names.scope, slots = self.names.scope, Scope(self.names.scope), self.names.slots
         self.inside_switches += 1
         self._refuse_twice(node)
         for case in node.cases:
-            labels.append(self._expr(case.value)[0] if case.value is not None else None)
-            bodies.append(self._sequence(case.body))
+            labels.append(self.expressions.value(case.value)[0] if case.value is not None else None)
+            bodies.append(self.later.sequence(case.body))
         self.inside_switches -= 1
-        self.scope, self.slots = outer, slots
+        self.names.scope, self.names.slots = outer, slots
 
         def run(frame: Frame) -> object:
             chosen = value(frame)
@@ -141,7 +137,7 @@ class Loops(Calling):
             label = case.value.value if isinstance(case.value, t.Number) else None
             key = "default" if case.value is None else label
             if key is not None and key in seen:
-                self._refuse("declared-twice", case.at, "default" if case.value is None else f"case {label:g}")
+                self.names.refuse("declared-twice", case.at, "default" if case.value is None else f"case {label:g}")
             seen.add(key)
 
 

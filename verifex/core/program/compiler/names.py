@@ -16,6 +16,7 @@ from verifex.core.program.types import Struct, Type, Widths
 Frame = list[Any]
 Value = Callable[[Frame], Any]
 Action = Callable[[Frame], object]
+Typed = tuple[Value, Type]  # an expression made ready, with its type
 
 
 #: Names the dialect has and we do not read yet: ours to add, never the pair's mistake.
@@ -88,6 +89,18 @@ class Scope:
         return [*self.names, *(self.outer.all_names() if self.outer else [])]
 
 
+class Later:
+    """What earlier parts need of later ones: an expression may hold a call, and a call holds expressions. Set once all
+    are made."""
+
+    value: Callable[[t.Expr], Typed]
+    call: Callable[[t.Call], Typed]
+    assign: Callable[[t.Assign], Typed]
+    step: Callable[[t.Step], Typed]
+    statement: Callable[[t.Stmt], Action]
+    sequence: Callable[[tuple[t.Stmt, ...]], Action]
+
+
 class Names:
     """The scopes, globals and refusals of one program; the machine is put in at the start of a run."""
 
@@ -105,12 +118,12 @@ class Names:
         self.owner: Struct | None = None  # inside a method: the record it belongs to
         self.variables: list[tuple[str, Variable]] = []
 
-    def _refuse(self, kind: Any, at: t.At, name: str, near: str | None = None) -> None:
+    def refuse(self, kind: Any, at: t.At, name: str, near: str | None = None) -> None:
         self.refused.append(Refused(kind, at, name, near))
 
-    def _new_variable(self, name: str, kind: Type, at: t.At, *, is_global: bool, constant: bool) -> Variable:
+    def new_variable(self, name: str, kind: Type, at: t.At, *, is_global: bool, constant: bool) -> Variable:
         if name in self.scope.names:
-            self._refuse("declared-twice", at, name)
+            self.refuse("declared-twice", at, name)
         if is_global:
             self.globals.append(0)
             index = len(self.globals) - 1
@@ -123,7 +136,7 @@ class Names:
         self.variables.append((name, variable))
         return variable
 
-    def _own_field(self, name: str) -> t.Field | None:
+    def own_field(self, name: str) -> t.Field | None:
         """A bare name inside a method that is a field of the record itself."""
         if self.owner is None or self.owner.field(name) is None:
             return None
@@ -133,18 +146,18 @@ class Names:
     def _known_names(self) -> list[str]:
         return [*self.scope.all_names(), *self.constants, *self.program.functions, *CALLS]
 
-    def _unknown(self, name: str, at: t.At) -> None:
+    def refuse_unknown(self, name: str, at: t.At) -> None:
         if name.split(".")[0] in OURS_TO_ADD or name in OURS_TO_ADD or REGISTERS.fullmatch(name):
             self.program.unsupported.append(t.Unsupported(at, f"`{name}`"))
             return
         known = self._known_names()
         later = {g.name for g in self.program.globals} | set(self.program.functions)
         if name in later:
-            self._refuse("name-undeclared", at, name, name)
+            self.refuse("name-undeclared", at, name, name)
             return
         cased = next((k for k in known if k.lower() == name.lower()), None)
         if cased:
-            self._refuse("name-miscased", at, name, cased)
+            self.refuse("name-miscased", at, name, cased)
         else:
             near = get_close_matches(name, known, n=1, cutoff=0.75)
-            self._refuse("name-undeclared", at, name, near[0] if near else None)
+            self.refuse("name-undeclared", at, name, near[0] if near else None)

@@ -5,8 +5,12 @@ from typing import Any
 
 from verifex.core.program import tree as t
 from verifex.core.program.compiler import Compiled
+from verifex.core.program.dynamic.assignments import Assignments
 from verifex.core.program.dynamic.builtins import BUILTINS
-from verifex.core.program.dynamic.names import assigned
+from verifex.core.program.dynamic.expressions import Expressions
+from verifex.core.program.dynamic.functions import Functions
+from verifex.core.program.dynamic.loops import Loops
+from verifex.core.program.dynamic.names import Later, Names, assigned
 from verifex.core.program.dynamic.showing import shown
 from verifex.core.program.dynamic.statements import Statements
 from verifex.core.program.dynamic.values import ERRORS, UNSET, Raised
@@ -20,27 +24,41 @@ CONSOLE_BAUD = 115200
 
 def compile_python(program: t.Program) -> Compiled:
     """Resolve names and build the closures of the whole program; `whole` is None when names are refused."""
-    statements = Statements(program, BUILTINS)
+    names, statements = _parts(program)
     main = program.functions["program"]
     own, _, _ = assigned(main.body)
     for name in sorted(own):
-        statements.cell(name)
+        names.cell(name)
     action = statements.block(main.body)
     never_read = [
         (name, at)
-        for name, at in statements.first_written.items()
-        if name not in statements.read_names and not name.startswith("_")
+        for name, at in names.first_written.items()
+        if name not in names.read_names and not name.startswith("_")
     ]
-    compiled = Compiled(statements.refused, unused=never_read)
-    if not statements.refused:
-        compiled.whole = _whole(statements, action)
+    compiled = Compiled(names.refused, unused=never_read)
+    if not names.refused:
+        compiled.whole = _whole(names, action)
     return compiled
 
 
-def _whole(statements: Statements, action: Callable[[list[Any]], object]) -> Callable[[Machine], RunResult]:
+def _parts(program: t.Program) -> tuple[Names, Statements]:
+    """The parts, each made from those before it; what an earlier one needs of a later one is set at the end."""
+    later, names = Later(), Names(program, BUILTINS)
+    expressions = Expressions(names, later)
+    assignments = Assignments(names, expressions)
+    functions = Functions(names, expressions, later)
+    loops = Loops(names, expressions, assignments, later)
+    statements = Statements(names, expressions, assignments, functions, loops)
+    later.call, later.function, later.comprehension = functions.call, functions.function, functions.comprehension
+    later.assign, later.write_to = assignments.assign, assignments.write_to
+    later.body, later.one = statements.body, statements.one
+    return names, statements
+
+
+def _whole(names: Names, action: Callable[[list[Any]], object]) -> Callable[[Machine], RunResult]:
     def run(machine: Machine) -> RunResult:
-        statements.machine[:] = [machine]
-        statements.cells[:] = [UNSET] * len(statements.cells)
+        names.machine[:] = [machine]
+        names.cells[:] = [UNSET] * len(names.cells)
         machine.baud = CONSOLE_BAUD
 
         def whole() -> None:

@@ -105,3 +105,11 @@ def all_of(m: Machine, value: Any, at: At) -> list[Any]:
     if hasattr(value, "__len__") and not isinstance(value, Thing):
         m.take(len(value), at)
     return list(each(m, value, at))
+
+
+def entries(m: Machine, value: Any, at: At) -> dict[Any, Any]:
+    """A dictionary whose entries are put into another. Raises the program's TypeError for anything else."""
+    if not isinstance(value, dict):
+        raise error("TypeError", f"`**` wants a dictionary, not '{kind_name(value)}'", at)
+    m.take(len(value), at)
+    return value

@@ -1,18 +1,19 @@
 """Loops of the Python dialect as closures; those that only wait are passed over."""
 
 import math
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
 from typing import Any
 
 from verifex.core.program import tree as t
 from verifex.core.program.clocks import PYTHON_CLOCKS, side_of
+from verifex.core.program.dynamic.assignments import Assignments
 from verifex.core.program.dynamic.calling import each
 from verifex.core.program.dynamic.expressions import Expressions
+from verifex.core.program.dynamic.names import Action, Later, Names
 from verifex.core.program.dynamic.snapshot import snapshot
 from verifex.core.program.dynamic.values import HOST_ERRORS, Frame, as_raised
 from verifex.core.program.machine import Machine
 
-Action = Callable[[Frame], object]
 BREAK, CONTINUE, RETURN = "break", "continue", "return"
 MOST_SELDOM = 6  # every 64th turn at the least
 CLOCKS = frozenset((*PYTHON_CLOCKS, "time_ns"))
@@ -20,21 +21,21 @@ LEAVES = (t.Return, t.Break, t.Raise)
 PASS_US = 2.0  # of a while loop: the least that one turn of it takes on a real board
 
 
-class Loops(Expressions):
+class Loops:
     """A statement's closure gives None, or one of BREAK, CONTINUE, RETURN to those around it."""
 
-    def _one(self, node: t.Stmt) -> Action:
-        raise NotImplementedError
+    def __init__(self, names: Names, expressions: Expressions, assignments: Assignments, later: Later) -> None:
+        self.names, self.expressions, self.assignments, self.later = names, expressions, assignments, later
 
-    def _while(self, node: t.While) -> Action:
-        test, holder, at, cells = self.truth(node.condition), self.machine, node.at, self.cells
-        noted, clocks = noted_times(node, self.clocks), self.clocks
-        self.clocks = {**clocks, **(noted or {})}
-        inner = self._one(node.body)
-        self.clocks = clocks
+    def while_(self, node: t.While) -> Action:
+        test, holder, at, cells = self.expressions.truth(node.condition), self.names.machine, node.at, self.names.cells
+        noted, clocks = noted_times(node, self.names.clocks), self.names.clocks
+        self.names.clocks = {**clocks, **(noted or {})}
+        inner = self.later.one(node.body)
+        self.names.clocks = clocks
         # Only a loop that calls something can be waiting for anything; one that only reckons is not watched.
         may_wait = any(isinstance(n, t.Call | t.Field) for n in t.walk(node)) or not t.children(node.body)
-        no = self._one(node.no) if node.no else None
+        no = self.later.one(node.no) if node.no else None
 
         def run(frame: Frame) -> object:
             machine = holder[0]
@@ -77,10 +78,10 @@ class Loops(Expressions):
 
         return run
 
-    def _for(self, node: t.ForIn) -> Action:
-        values, write = self.expr(node.values), self.write_to(node.target)
-        inner, holder, at = self._one(node.body), self.machine, node.at
-        no = self._one(node.no) if node.no else None
+    def for_(self, node: t.ForIn) -> Action:
+        values, write = self.expressions.value(node.values), self.assignments.write_to(node.target)
+        inner, holder, at = self.later.one(node.body), self.names.machine, node.at
+        no = self.later.one(node.no) if node.no else None
 
         def run(frame: Frame) -> object:
             machine = holder[0]

@@ -1,5 +1,6 @@
 """Names of a Python program: which are a function's own, which an outer function's, which the program's."""
 
+from collections.abc import Callable
 from dataclasses import dataclass, field
 from difflib import get_close_matches
 from typing import Any
@@ -11,6 +12,11 @@ from verifex.core.program.dynamic.values import UNSET, Frame, error
 from verifex.core.program.machine import Machine
 
 OUTER_FRAME = 0  # the first cell of a function's frame leads to the frame it was made in
+
+
+Value = Callable[[Frame], Any]
+Write = Callable[[Frame, Any], None]
+Action = Callable[[Frame], object]
 
 
 @dataclass(slots=True)
@@ -95,6 +101,19 @@ class Place:
         return outer
 
 
+class Later:
+    """What earlier parts need of later ones: an expression may hold a function, and a function holds statements. Set once
+    all are made."""
+
+    call: Callable[[t.Call], Value]
+    function: Callable[[t.Function | t.Lambda, str], Value]
+    comprehension: Callable[[t.Comprehension], Value]
+    assign: Callable[[t.Assign], Value]
+    write_to: Callable[[t.Expr], Write]
+    body: Callable[[t.Function | t.Lambda], tuple[Callable[[Frame], object], Callable[[], int]]]
+    one: Callable[[t.Stmt], Action]
+
+
 class Names:
     """Scopes and cells of one program; the machine is put in at the start of a run."""
 
@@ -103,7 +122,7 @@ class Names:
         self.refused: list[Refused] = []
         self.machine: list[Machine] = []
         self.cells: Frame = []
-        self.names: dict[str, int] = {}
+        self.indices: dict[str, int] = {}
         self.scope: Scope | None = None
         self.first_written: dict[str, t.At] = {}
         self.read_names: set[str] = set()
@@ -111,10 +130,10 @@ class Names:
         self.clocks = {name: us for name, us in PYTHON_CLOCKS.items() if not program.named(name)}
 
     def cell(self, name: str) -> Place:
-        if name not in self.names:
+        if name not in self.indices:
             self.cells.append(UNSET)
-            self.names[name] = len(self.cells) - 1
-        return Place(self.names[name])
+            self.indices[name] = len(self.cells) - 1
+        return Place(self.indices[name])
 
     def place(self, name: str) -> Place | None:
         """Where a name is read from; None when nothing ever gives it a value."""
@@ -126,7 +145,7 @@ class Names:
             if (first or not scope.is_class) and (slot := scope.slot(name)) is not None:
                 return Place(slot, depth)
             scope, depth, first = scope.outer, depth + 1, False
-        return self.cell(name) if name in self.names else None
+        return self.cell(name) if name in self.indices else None
 
     def target(self, name: str) -> Place:
         """Where a name is written to."""
@@ -138,7 +157,7 @@ class Names:
         return Place(self.scope.add(name), 0)
 
     def unknown(self, name: str, at: t.At) -> None:
-        known = ["True", "False", "None", *self.names, *self.builtins, *(self.scope.slots if self.scope else ())]
+        known = ["True", "False", "None", *self.indices, *self.builtins, *(self.scope.slots if self.scope else ())]
         cased = next((k for k in known if k.lower() == name.lower()), None)
         if cased:
             self.refused.append(Refused("name-miscased", at, name, cased))

@@ -4,10 +4,13 @@ from collections.abc import Callable
 from typing import Any
 
 from verifex.core.program import tree as t
+from verifex.core.program.dynamic.assignments import Assignments
 from verifex.core.program.dynamic.calling import call
+from verifex.core.program.dynamic.expressions import Expressions
+from verifex.core.program.dynamic.functions import Functions
 from verifex.core.program.dynamic.libraries import imported
-from verifex.core.program.dynamic.loops import BREAK, CONTINUE, RETURN, Action, Loops
-from verifex.core.program.dynamic.names import Scope, assigned
+from verifex.core.program.dynamic.loops import BREAK, CONTINUE, RETURN, Loops
+from verifex.core.program.dynamic.names import Action, Names, Scope, assigned
 from verifex.core.program.dynamic.running import attribute
 from verifex.core.program.dynamic.values import (
     ERRORS,
@@ -28,8 +31,14 @@ from verifex.core.program.machine import Machine
 from verifex.core.program.run import Ended
 
 
-class Statements(Loops):
+class Statements:
     """Everything that may stand in a program, a function or a class."""
+
+    def __init__(
+        self, names: Names, expressions: Expressions, assignments: Assignments, functions: Functions, loops: Loops
+    ) -> None:
+        self.names, self.expressions, self.assignments = names, expressions, assignments
+        self.functions, self.loops = functions, loops
 
     def block(self, block: t.Block) -> Action:
         actions = [self.statement(statement) for statement in block.body]
@@ -45,16 +54,16 @@ class Statements(Loops):
 
         return run
 
-    def _one(self, node: t.Stmt) -> Action:
+    def one(self, node: t.Stmt) -> Action:
         return self.block(node) if isinstance(node, t.Block) else self.statement(node)
 
     def statement(self, node: t.Stmt) -> Action:
         match node:
             case t.Do():
-                return self._plain(self.expr(node.expr), node.at)
+                return self._plain(self.expressions.value(node.expr), node.at)
             case t.If():
-                condition, yes = self.truth(node.condition), self._one(node.yes)
-                no = self._one(node.no) if node.no else None
+                condition, yes = self.expressions.truth(node.condition), self.one(node.yes)
+                no = self.one(node.no) if node.no else None
 
                 def branch(frame: Frame) -> object:
                     if condition(frame):
@@ -63,9 +72,9 @@ class Statements(Loops):
 
                 return branch
             case t.While():
-                return self._while(node)
+                return self.loops.while_(node)
             case t.ForIn():
-                return self._for(node)
+                return self.loops.for_(node)
             case t.Break():
                 return lambda frame: BREAK
             case t.Continue():
@@ -74,8 +83,8 @@ class Statements(Loops):
                 return self._return(node)
             case t.Define():
                 make, write = (
-                    self.function(node.function, node.function.name),
-                    self.write_to(t.Name(node.at, node.function.name)),
+                    self.functions.function(node.function, node.function.name),
+                    self.assignments.write_to(t.Name(node.at, node.function.name)),
                 )
                 return self._plain(lambda frame: write(frame, make(frame)), node.at)
             case t.Class():
@@ -106,15 +115,16 @@ class Statements(Loops):
 
         return run
 
-    # -- functions and classes ---------------------------------------------------------------------
-
-    def _body(self, function: t.Function | t.Lambda) -> tuple[Action, Callable[[], int]]:
-        outer = self.scope
-        scope = self.scope = Scope(outer)
+    def body(self, function: t.Function | t.Lambda) -> tuple[Action, Callable[[], int]]:
+        outer = self.names.scope
+        scope = self.names.scope = Scope(outer)
         for param in [*(p for p in function.params if not p.rest), *(p for p in function.params if p.rest)]:
             scope.add(param.name)
         if isinstance(function, t.Lambda):
-            value, holder = self.guarded(self.expr(function.value), function.at), self.machine
+            value, holder = (
+                self.expressions.guarded(self.expressions.value(function.value), function.at),
+                self.names.machine,
+            )
 
             def give(frame: Frame) -> object:
                 holder[0].returned = value(frame)
@@ -127,14 +137,16 @@ class Statements(Loops):
             for name in sorted(own):
                 scope.add(name)
             for name in sorted(of_program):
-                self.cell(name)
+                self.names.cell(name)
             action = self.block(function.body)
-        self.scope = outer
+        self.names.scope = outer
         return action, lambda: scope.size
 
     def _return(self, node: t.Return) -> Action:
-        value = self.guarded(self.expr(node.value), node.at) if node.value is not None else None
-        holder = self.machine
+        value = (
+            self.expressions.guarded(self.expressions.value(node.value), node.at) if node.value is not None else None
+        )
+        holder = self.names.machine
 
         def run(frame: Frame) -> object:
             holder[0].returned = value(frame) if value else None
@@ -143,16 +155,16 @@ class Statements(Loops):
         return run
 
     def _class(self, node: t.Class) -> Action:
-        base = self.expr(node.base) if node.base is not None else None
-        write = self.write_to(t.Name(node.at, node.name))
-        outer = self.scope
-        scope = self.scope = Scope(outer, is_class=True)
+        base = self.expressions.value(node.base) if node.base is not None else None
+        write = self.assignments.write_to(t.Name(node.at, node.name))
+        outer = self.names.scope
+        scope = self.names.scope = Scope(outer, is_class=True)
         own, of_program, _ = assigned(node.body)
         scope.globals = of_program
         for name in sorted(own):
             scope.add(name)
         action = self.block(node.body)
-        self.scope = outer
+        self.names.scope = outer
         at = node.at
 
         def run(frame: Frame) -> object:
@@ -168,7 +180,7 @@ class Statements(Loops):
         return run
 
     def _import(self, node: t.Import) -> Action:
-        write, module, what, at = self.write_to(t.Name(node.at, node.name)), node.module, node.what, node.at
+        write, module, what, at = self.assignments.write_to(t.Name(node.at, node.name)), node.module, node.what, node.at
 
         def run(frame: Frame) -> object:
             write(frame, imported(module, what, at))
@@ -177,24 +189,26 @@ class Statements(Loops):
         return run
 
     def _delete(self, node: t.Delete) -> Action:
-        target, holder, at = node.target, self.machine, node.at
+        target, holder, at = node.target, self.names.machine, node.at
         if isinstance(target, t.Index):
-            owner, index = self.expr(target.base), self.expr(target.index)
+            owner, index = self.expressions.value(target.base), self.expressions.value(target.index)
 
             def take(frame: Frame) -> None:
                 del owner(frame)[index(frame)]
 
             return self._plain(take, at)
         if isinstance(target, t.Name):
-            write = self.write_to(target)
+            write = self.assignments.write_to(target)
             return self._plain(lambda frame: write(frame, UNSET), at)
-        self.program.unsupported.append(t.Unsupported(at, "`del` of this"))
+        self.names.program.unsupported.append(t.Unsupported(at, "`del` of this"))
         return lambda frame: holder and None
 
-    # -- errors ------------------------------------------------------------------------------------
-
     def _raise(self, node: t.Raise) -> Action:
-        value, holder, at = self.expr(node.value) if node.value is not None else None, self.machine, node.at
+        value, holder, at = (
+            self.expressions.value(node.value) if node.value is not None else None,
+            self.names.machine,
+            node.at,
+        )
 
         def run(frame: Frame) -> object:
             machine = holder[0]
@@ -216,12 +230,12 @@ class Statements(Loops):
         body = self.block(node.body)
         handlers = []
         for handler in node.handlers:
-            kind = self.expr(handler.kind) if handler.kind is not None else None
-            write = self.write_to(t.Name(handler.at, handler.name)) if handler.name else None
+            kind = self.expressions.value(handler.kind) if handler.kind is not None else None
+            write = self.assignments.write_to(t.Name(handler.at, handler.name)) if handler.name else None
             handlers.append((kind, write, self.block(handler.body), handler.at))
         otherwise = self.block(node.otherwise) if node.otherwise else None
         at_last = self.block(node.at_last) if node.at_last else None
-        holder = self.machine
+        holder = self.names.machine
 
         def guarded(frame: Frame) -> object:
             machine = holder[0]
@@ -262,12 +276,12 @@ class Statements(Loops):
 
     def _with(self, node: t.With) -> Action:
         value, body, holder, at = (
-            self.guarded(self.expr(node.value), node.at),
+            self.expressions.guarded(self.expressions.value(node.value), node.at),
             self.block(node.body),
-            self.machine,
+            self.names.machine,
             node.at,
         )
-        write = self.write_to(t.Name(node.at, node.name)) if node.name else None
+        write = self.assignments.write_to(t.Name(node.at, node.name)) if node.name else None
 
         def run(frame: Frame) -> object:
             machine, owner = holder[0], value(frame)

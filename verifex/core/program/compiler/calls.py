@@ -1,0 +1,206 @@
+"""Calls as closures: the program's own functions, the board's call set, methods of texts and of libraries."""
+
+from difflib import get_close_matches
+from typing import Any
+
+from verifex.core.program import arithmetic
+from verifex.core.program import tree as t
+from verifex.core.program.boards import OWN_HEADERS
+from verifex.core.program.calls import CALLS, Spec, devices
+from verifex.core.program.calls.texts import METHODS, Method
+from verifex.core.program.compiler.expressions import Expressions
+from verifex.core.program.compiler.functions import NOTHING, Functions, wants
+from verifex.core.program.compiler.names import Frame, Names, Typed, Value
+from verifex.core.program.compiler.places import Places
+from verifex.core.program.compiler.records import Records
+from verifex.core.program.devices import meaning_of
+from verifex.core.program.machine import Ended
+from verifex.core.program.types import FLOAT, FUNCTION, TEXT, VOID, Int, Object, Pointer, Struct, Type, is_chars
+from verifex.core.program.values import chars_read
+
+UNPLAYED = ("SPI.transfer",)  # no module of ours answers to single bytes so
+PRINTS = ("Serial.print", "Serial.println")
+CALL_STEPS = 6  # what a call of the board costs us beside a sum
+
+
+class Calls:
+    """What a call runs, with its arguments converted to what is taken."""
+
+    def __init__(
+        self, names: Names, places: Places, expressions: Expressions, functions: Functions, records: Records
+    ) -> None:
+        self.names, self.places, self.expressions = names, places, expressions
+        self.functions, self.records = functions, records
+
+    def call(self, node: t.Call) -> Typed:
+        name = f"{node.receiver}.{node.name}" if node.receiver else node.name
+        if node.on is not None:
+            return self._method(node, node.on)
+        if not node.receiver and (own := self.names.program.named(node.name)):
+            return self.functions.call(own, node)
+        if not node.receiver and self.names.owner and (own := self.records.methods_of(self.names.owner, node.name)):
+            return self.functions.call(own, node, (t.Name(node.at, "this"),))
+        if not node.receiver and node.name in self.names.program.records:
+            return self.records.built(self.names.program.records[node.name], node)
+        if name in UNPLAYED:
+            self.names.program.unsupported.append(t.Unsupported(node.at, f"`{name}` to a module, byte by byte"))
+        spec = CALLS.get(name)
+        if spec is not None and spec.int_bits <= self.names.widths.int_bits:
+            if node.receiver in OWN_HEADERS and not self.names.program.includes:
+                self.names.refuse("include-missing", node.at, node.receiver, OWN_HEADERS[node.receiver])
+            return self._board_call(spec, node)
+        if node.receiver and self.names.scope.find(node.receiver):
+            return self._method(node, t.Name(node.at, node.receiver))
+        known_receiver = node.receiver is None or node.receiver == "Serial"
+        self.names.refuse_unknown(name if known_receiver else node.receiver or "", node.at)
+        for arg in node.args:
+            self.expressions.value(arg)  # its arguments may hold more to refuse
+        return NOTHING, self.names.widths.int
+
+    def _board_call(self, spec: Spec, node: t.Call) -> Typed:
+        if not spec.least <= len(node.args) <= len(spec.takes) and not spec.open_ended:
+            self.names.refuse("call-arguments", node.at, wants(spec.name, spec.least, len(spec.takes), len(node.args)))
+            return NOTHING, self.names.widths.int
+        values, kinds = [], []
+        for position, arg in enumerate(node.args):
+            taken = spec.takes[min(position, len(spec.takes) - 1)]
+            if taken == "place":
+                values.append(self.functions.argument(t.Param("the variable", VOID, reference=True), arg))
+                kinds.append(self.expressions.type_of(arg))
+                continue
+            value, kind = self.expressions.value(arg)
+            if taken == FUNCTION and kind != FUNCTION:
+                self.names.refuse("wrong-types", arg.at, f"{spec.name} wants the name of a function, without brackets")
+            if taken == "any" and is_chars(kind):
+                value, kind = (lambda frame, v=value: chars_read(v(frame))), TEXT  # type: ignore[misc]
+            if not isinstance(taken, str) and kind == TEXT and (isinstance(taken, Int) or taken == FLOAT):
+                self.names.refuse("wrong-types", arg.at, f"{spec.name} wants a number here, and a text is given")
+            if spec.name in PRINTS and isinstance(kind, Int) and kind.bits == 64 and self.names.widths.int_bits == 16:
+                self.names.refuse(
+                    "wrong-types", arg.at, f"{spec.name} knows no numbers of 64 bits; (long) cuts one down"
+                )
+            # Pins and levels are bytes to the board; what a student writes there is no overflow.
+            values.append(
+                value
+                if isinstance(taken, str) or taken == FUNCTION
+                else arithmetic.converted(value, kind, taken, arg.at, None)
+            )
+            kinds.append(kind)
+        gives: Type
+        if spec.gives == "common":
+            gives = kinds[0]
+            for kind in kinds[1:]:
+                gives = self.names.widths.common(gives, kind)
+            values = [arithmetic.converted(v, k, gives, node.at, None) for v, k in zip(values, kinds, strict=True)]
+        else:
+            gives = spec.gives
+        if gives == Int(16, True):
+            gives = self.names.widths.int
+        act, us, at, types, holder = spec.act, spec.us, node.at, tuple(kinds), self.names.machine
+        waits = spec.name == "millis"
+
+        def run(frame: Frame) -> Any:
+            machine = holder[0]
+            machine.steps += CALL_STEPS
+            machine.activity += not waits
+            if machine.steps > machine.budget.steps:
+                raise Ended("steps", at)
+            if us:
+                machine.spend_us(us)
+                if machine.steps > machine.soft_steps:
+                    machine.throttle()
+            return act(machine, at, types, *[value(frame) for value in values])
+
+        return run, gives
+
+    def _method(self, node: t.Call, on: t.Expr) -> Typed:
+        value, kind = self.expressions.value(on)
+        if isinstance(kind, Object):
+            return self._device_call(node, value, on)
+        record = kind.of if isinstance(kind, Pointer) else kind
+        if isinstance(record, Struct):
+            methods = self.records.methods_of(record, node.name)
+            if methods:
+                return self.functions.call(
+                    methods, node, (on if isinstance(kind, Pointer) else t.Unary(node.at, "&", on),)
+                )
+            known = [
+                f.name.split("::")[1]
+                for f in self.names.program.functions.values()
+                if f.name.startswith(f"{record.name}::")
+            ]
+            near = next((k for k in known if k.lower() == node.name.lower()), None)
+            self.names.refuse("no-method", node.at, f"{record} has no {node.name}()", near)
+            return NOTHING, self.names.widths.int
+        if kind != TEXT:
+            self.names.refuse("no-method", node.at, f"{_shown(kind)} has no {node.name}()")
+            return NOTHING, self.names.widths.int
+        method = METHODS.get(node.name)
+        if method is None:
+            near = next((name for name in METHODS if name.lower() == node.name.lower()), None)
+            self.names.refuse("no-method", node.at, f"a text has no {node.name}()", near)
+            return NOTHING, self.names.widths.int
+        if not method.least <= len(node.args) <= len(method.takes):
+            self.names.refuse(
+                "call-arguments", node.at, wants(node.name, method.least, len(method.takes), len(node.args))
+            )
+            return NOTHING, method.gives
+        args = []
+        for taken, arg in zip(method.takes, node.args, strict=False):
+            given, own = self.expressions.value(arg)
+            wanted = TEXT if taken == "text" else taken
+            args.append(arithmetic.converted(given, own, wanted, arg.at, None))
+        return self._method_run(method, node, on, value, args)
+
+    def _device_call(self, node: t.Call, value: Value, on: t.Expr) -> Typed:
+        """A method of a library's object, by what its words say."""
+        kind = self.expressions.type_of(on)
+        declared = self.names.program.declared.get(kind.class_name) if isinstance(kind, Object) else None
+        meaning = declared.methods.get(node.name) if declared else meaning_of(node.name)
+        if declared and meaning is None:
+            near = get_close_matches(node.name, declared.methods, n=1, cutoff=0.5)
+            self.names.refuse("no-method", node.at, f"{kind} has no {node.name}()", near[0] if near else None)
+            return NOTHING, self.names.widths.int
+        if meaning is None:
+            self.names.program.unsupported.append(t.Unsupported(node.at, f"`{node.name}` of a library"))
+            return NOTHING, self.names.widths.int
+        args, kinds = [], []
+        for arg in node.args:
+            given, own = self.expressions.value(arg)
+            text = is_chars(own)
+            args.append((lambda frame, v=given: chars_read(v(frame))) if text else given)
+            kinds.append(TEXT if text else own)
+        called = meaning.quantity if declared and meaning.does == "shows" else node.name
+        types, at, holder, name = tuple(kinds), node.at, self.names.machine, on.name if isinstance(on, t.Name) else ""
+        act = {
+            "measures": devices.measure,
+            "shows": devices.show,
+            "identifies": devices.identify,
+            "nothing": devices.prepare,
+        }[meaning.does]
+
+        def run(frame: Frame) -> Any:
+            machine, device = holder[0], value(frame)
+            machine.step(at)
+            machine.activity += 1
+            device.name = device.name or name
+            return act(machine, at, device, meaning, called, types, [arg(frame) for arg in args])
+
+        return run, FLOAT if meaning.does == "measures" else self.names.widths.int
+
+    def _method_run(self, method: Method, node: t.Call, on: t.Expr, value: Value, args: list[Value]) -> Typed:
+        act = method.act
+        if not method.changes:
+            gives = self.names.widths.int if method.gives == Int(16, True) else method.gives
+            return (lambda frame: act(value(frame), *[arg(frame) for arg in args])), gives
+        place = self.places.place_of(on)
+        if place is None or place.constant:
+            self.names.refuse("not-assignable", node.at, node.name)
+            return NOTHING, method.gives
+        return self.places.write(
+            place, lambda frame: act(value(frame), *[arg(frame) for arg in args]), node.at
+        ), method.gives
+
+
+def _shown(kind: Type) -> str:
+    return "a whole number" if isinstance(kind, Int) else "a float" if kind == FLOAT else str(kind)
