@@ -6,9 +6,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from verifex.core.resistors.bands import ALIKE, bands_for, misreadings, order_doubt, read_bands
-from verifex.core.resistors.calculators import SUMS
 from verifex.core.resistors.lookup import look_up_bands, look_up_value
 from verifex.core.resistors.series import SERIES, is_preferred
+from verifex.core.sums import OF_RESISTORS
 
 KIT = st.sampled_from([ohms * 10.0**power for ohms in SERIES["E12"] for power in range(1, 6)])
 
@@ -69,10 +69,10 @@ class LookupTest(TestCase):
 
 class SumTest(TestCase):
     def rows(self, name: str, **given_: str) -> dict[str, float]:
-        return {row.name: row.value for row in SUMS[name].answer(given_).rows}
+        return {row.name: row.value for row in OF_RESISTORS[name].answer(given_).rows}
 
     def test_every_sum_answers_its_defaults_first_the_figure_that_was_asked(self):
-        for sum_ in SUMS.values():
+        for sum_ in OF_RESISTORS.values():
             answer = sum_.answer({})
             self.assertTrue(answer.rows and all(row.label for row in answer.rows), sum_.name)
             self.assertTrue(sum_.formula and sum_.title)
@@ -99,5 +99,5 @@ class SumTest(TestCase):
             ("base", "load", "20", "no resistor does"),
         ):
             with self.assertRaises(ValueError, msg=f"{name} {field}") as caught:
-                SUMS[name].answer({field: value})
+                OF_RESISTORS[name].answer({field: value})
             self.assertIn(words, str(caught.exception))

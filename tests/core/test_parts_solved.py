@@ -1,6 +1,7 @@
 """Every part's model against what a datasheet or a textbook says of it, on the bench and through the solver."""
 
 from unittest import TestCase
+from unittest.mock import patch
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -9,7 +10,7 @@ from tests.corpus.wiring.absurd import absurd_bench
 from verifex.core.circuit import Conditions, check_wiring, operating_point
 from verifex.core.circuit.nets import Nets
 from verifex.core.circuit.parse import parse_bench
-from verifex.core.circuit.solver import NoSensibleAnswer
+from verifex.core.circuit.solver import NoSensibleAnswer, newton
 from verifex.core.circuit.view import BenchView
 
 FED = "board B1 mcu-5v\nbase full\nwire B1.5V +L\nwire B1.GND -L\n"
@@ -178,5 +179,15 @@ class AbsurdTest(TestCase):
         text = "board B1 mcu-5v\n" + "".join(f"part R{n} resistor a{n} f{n} value=10\n" for n in range(1, 5))
         self.assertIsNotNone(operating_point(Nets(parse_bench(text)), Conditions()))
 
-    def test_no_answer_is_an_exception_of_its_own(self):
-        self.assertTrue(issubclass(NoSensibleAnswer, Exception))
+    def test_where_nothing_settles_the_parts_that_bend_are_named(self):
+        nets = Nets(parse_bench(FED + "part D1 led a30 a31 colour=red\npart R1 resistor e31 e40 value=220\n"))
+        with (
+            patch.multiple(newton._Work, newton=_nothing, step_gmin=_nothing, step_sources=_nothing, by_ports=_nothing),
+            self.assertRaises(NoSensibleAnswer) as told,
+        ):
+            operating_point(nets, Conditions())
+        self.assertEqual(told.exception.parts, ("D1",))
+
+
+def _nothing(*_: object, **__: object) -> None:
+    """An iteration that settles nowhere."""

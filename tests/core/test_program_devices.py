@@ -253,7 +253,9 @@ class UnplayedTest(TestCase):
 
     def test_single_bytes_to_a_module_are_told_as_not_read(self):
         text = "#include <SPI.h>\nvoid setup() { Serial.begin(9600); SPI.begin(); }\nvoid loop() { Serial.println(SPI.transfer(7)); delay(99); }"
-        self.assertEqual([(f.rule, f.where.line) for f in check_program(text, BOARD).findings], [("not-read-yet", 3)])
+        self.assertEqual(
+            [(f.rule, f.where.line) for f in check_program(text, BOARD).findings], [("not-supported-yet", 3)]
+        )
 
     def test_a_run_that_meets_it_is_not_judged(self):
         exercise = EXERCISES["toppled-hive-alarm"]
@@ -267,4 +269,4 @@ class UnplayedTest(TestCase):
         plan = plan_stimulus(exercise)
         trace = run_twin(view, check_on_bench(program, view, exercise), plan, plan.seconds)
         found = check_behaviour(view, exercise, plan, trace).findings
-        self.assertEqual((trace.run.ended, [f.rule for f in found]), ("not-read", ["not-read-on-bench"]))
+        self.assertEqual((trace.run.ended, [f.rule for f in found]), ("unsupported", ["not-supported-on-bench"]))

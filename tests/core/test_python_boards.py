@@ -14,7 +14,7 @@ def run(text: str, seconds: float = 3, pins: ScriptedPins | None = None, board=C
     report = check_program(text, board)
     assert report.runnable, [f.seen for f in report.findings]
     result = report.run(pins or ScriptedPins(), seconds)
-    assert result.ended != "not-read", result.ended_with
+    assert result.ended != "unsupported", result.ended_with
     return result
 
 

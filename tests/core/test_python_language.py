@@ -121,4 +121,4 @@ class RefusedTest(TestCase):
             "x = super()",
         ):
             found = check_program(text, BOARD).findings
-            self.assertEqual({f.rule for f in found}, {"not-read-yet"}, text)
+            self.assertEqual({f.rule for f in found}, {"not-supported-yet"}, text)

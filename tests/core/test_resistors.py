@@ -3,10 +3,10 @@ from unittest import TestCase
 from hypothesis import assume, given
 from hypothesis import strategies as st
 
-from verifex.core.expected.calculators import ALL_SUMS
 from verifex.core.resistors.bands import DIGITS, TOLERANCE_PERCENT, bands_for, read_bands
+from verifex.core.resistors.formulas import divider, fits_nominal, led_series
 from verifex.core.resistors.series import SERIES, neighbours
-from verifex.core.resistors.sums import divider, fits_nominal, led_series
+from verifex.core.sums import ALL_SUMS
 
 
 class BandsTest(TestCase):

@@ -2,6 +2,7 @@ from tests.site.base import DemoCase
 from verifex.acts.models import Event
 from verifex.people.models import Pair, PairMember, User
 from verifex.plan.models import Seat
+from verifex.stores.models import KitPart
 
 
 class HatchTest(DemoCase):
@@ -42,6 +43,14 @@ class HatchTest(DemoCase):
         again = self.assistant.ask("/api/hatch/put-right", tag="HB-14")
         self.assertEqual((again.status_code, again.json()["message"]), (422, "HB-14 is not held back."))
         self.assertEqual(self.member(2).ask("/api/hatch/put-right", tag="HB-15").status_code, 403)
+
+    def test_a_kit_without_a_place_for_a_part_of_the_recipe_is_incomplete_until_it_is_filled_up(self):
+        KitPart.objects.filter(kit__tag="HB-15", ref="R1").delete()
+        self.assertIn("HB-15 lacks series resistor", self.hand_out("HB-15").json()["message"])
+        states = {kit["tag"]: kit["state"] for kit in self.instructor.ask("/api/kits").json()}
+        self.assertEqual(states["HB-15"], "incomplete")
+        self.assistant.ask("/api/hatch/put-right", tag="HB-15")
+        self.assertEqual(self.hand_out("HB-15").status_code, 200)
 
     def test_a_pair_has_one_kit_at_a_time(self):
         self.assertIn("still has HB-02", self.hand_out("HB-15", "P-02").json()["message"])

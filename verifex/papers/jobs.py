@@ -21,4 +21,4 @@ def class_sheets(detail: dict[str, Any]) -> Progress:
         pages.append(pdf_of(sheet_html(docket, answers=detail["answers"])))
         yield number, len(in_order)
     kind = "answer-keys" if detail["answers"] else "predictions"
-    return Made(f"{kind}-session-{detail['session']}.pdf", one_pdf(pages))
+    return Made(f"{kind}-session-{detail['session']}.pdf", one_pdf(pages), "application/pdf")

@@ -10,7 +10,7 @@ from verifex.core.quantity import in_words
 from verifex.people.access import courses_of, reader, sections_of
 from verifex.stores.models import Kit, KitIssue, StockResistor
 from verifex.stores.schemas import KitRowOut, StockResistorOut
-from verifex.stores.services import Readiness, readiness
+from verifex.stores.services import Readiness, Recipe, readiness, recipes
 
 router = Router(tags=["stores"])
 
@@ -42,14 +42,16 @@ def list_kits(request: HttpRequest) -> list[dict[str, Any]]:
     kits = kits.prefetch_related("parts", "issues__pair", "issues__session", "issues__substitutions")
     order = ["ready", "incomplete", "repair", "out"]
     own = {section.pk for section in sections_of(reader(request))}
-    return sorted((_row(kit, own) for kit in kits), key=lambda row: (order.index(row["state"]), row["tag"]))
+    asked = recipes(kit.exercise_id for kit in kits)
+    rows = [_row(kit, own, asked.get(kit.exercise_id, ())) for kit in kits]
+    return sorted(rows, key=lambda row: (order.index(row["state"]), row["tag"]))
 
 
-def _row(kit: Kit, own_sections: set[int]) -> dict[str, Any]:
+def _row(kit: Kit, own_sections: set[int], recipe: Recipe) -> dict[str, Any]:
     """Who has a kit is told only to the staff of that section."""
     held = next((i for i in kit.issues.all() if i.returned_at is None), None)
     told = held is None or held.session.section_id in own_sections
-    ready = readiness(kit, may_name_holder=told)
+    ready = readiness(kit, may_name_holder=told, recipe=recipe)
     issue = held if told else None
     return _row_json(kit, ready, issue)
 

@@ -1,5 +1,6 @@
 """Kits out and back, and resistors from the drawers: the only writers of the stores."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import timedelta
 
@@ -8,13 +9,14 @@ from django.db import models, transaction
 from verifex.acts import clock
 from verifex.acts.events import STORES, record
 from verifex.acts.refusals import NotAllowed, Refused
+from verifex.core.exercise.circuit import RecipePart
 from verifex.core.quantity import in_words
 from verifex.exercises.models import ExerciseVersion
 from verifex.people.access import is_staff_of, require_staff
 from verifex.people.models import Pair, User
 from verifex.plan.models import Session
 from verifex.stores.advice import allowed_resistors
-from verifex.stores.models import Kit, KitIssue, StockResistor, Substitution
+from verifex.stores.models import Kit, KitIssue, KitPart, StockResistor, Substitution
 
 UNDO_FOR = timedelta(minutes=15)
 
@@ -27,8 +29,27 @@ class Readiness:
     reason: str
 
 
-def readiness(kit: Kit, may_name_holder: bool = True) -> Readiness:
-    """`may_name_holder`: whether the reader may know who has it."""
+Recipe = tuple[RecipePart, ...]
+
+
+def recipes(exercise_ids: Iterable[int]) -> dict[int, Recipe]:
+    """By exercise, what a kit for it holds: the recipe of the version that was released last."""
+    released = ExerciseVersion.objects.filter(exercise__in=set(exercise_ids), released_at__isnull=False)
+    return {version.exercise_id: tuple(version.file.recipe) for version in released.order_by("number")}
+
+
+def recipe_of(exercise_id: int) -> Recipe:
+    return recipes([exercise_id]).get(exercise_id, ())
+
+
+def not_in(kit: Kit, recipe: Recipe) -> Recipe:
+    """What of a recipe a kit has no place for."""
+    inside = {part.ref for part in kit.parts.all()}
+    return tuple(part for part in recipe if part.ref not in inside)
+
+
+def readiness(kit: Kit, *, may_name_holder: bool = True, recipe: Recipe | None = None) -> Readiness:
+    """`may_name_holder`: whether the reader may know who has it. `recipe` is looked up where it is not given."""
     if kit.in_repair:
         return Readiness("repair", f"{kit.tag} is in repair: {kit.repair_note or 'no note'}.")
     held = next((issue for issue in kit.issues.all() if issue.returned_at is None), None)
@@ -38,7 +59,8 @@ def readiness(kit: Kit, may_name_holder: bool = True) -> Readiness:
     parts = list(kit.parts.all())
     if not parts:
         return Readiness("incomplete", f"{kit.tag} has no parts yet.")
-    missing = [part.title for part in parts if not part.present]
+    absent = not_in(kit, recipe_of(kit.exercise_id) if recipe is None else recipe)
+    missing = [*(part.title for part in parts if not part.present), *(part.title or part.part for part in absent)]
     if missing:
         return Readiness("incomplete", f"{kit.tag} lacks {', '.join(missing)}.")
     return Readiness("ready", "")
@@ -137,7 +159,8 @@ def put_right(actor: User, tag: str) -> Kit:
     kit = kit_of(tag)
     if not is_staff_of(actor, kit.exercise.course):
         raise NotAllowed("Only the staff of this course may do that.")
-    missing = [part.title for part in kit.parts.filter(present=False)]
+    absent = not_in(kit, recipe_of(kit.exercise_id))
+    missing = [*(part.title for part in kit.parts.filter(present=False)), *(part.title or part.part for part in absent)]
     if not kit.in_repair and not missing:
         raise Refused(f"{kit.tag} is not held back.")
     what = [f"repaired: {kit.repair_note or 'no note'}"] if kit.in_repair else []
@@ -145,6 +168,8 @@ def put_right(actor: User, tag: str) -> Kit:
     kit.in_repair, kit.repair_note = False, ""
     kit.save(update_fields=["in_repair", "repair_note"])
     kit.parts.filter(present=False).update(present=True)
+    for part in absent:
+        KitPart.objects.create(kit=kit, ref=part.ref, part=part.part, title=part.title or part.part)
     record(actor, f"put {kit.tag} right", f"kit:{kit.tag}", scope=STORES, what="; ".join(what))
     return kit
 

@@ -7,11 +7,11 @@ from ninja import Router
 
 from verifex.acts.refusals import Refused
 from verifex.api.shape import Shape
-from verifex.core.expected.calculators import ALL_SUMS
 from verifex.core.quantity import parse_quantity
 from verifex.core.resistors.bands import EXPONENTS, PPM_PER_KELVIN, TOLERANCE_PERCENT
 from verifex.core.resistors.lookup import look_up_bands, look_up_value
 from verifex.core.resistors.series import SERIES
+from verifex.core.sums import ALL_SUMS
 
 router = Router(tags=["bench sums"])
 

@@ -37,6 +37,6 @@ def work_file(request: HttpRequest, work_id: Id) -> HttpResponse:
     work = Work.objects.get(pk=work_id, by=reader(request))
     if work.state != State.DONE or work.file is None:
         raise Refused("It is not finished yet.")
-    answer = HttpResponse(bytes(work.file), content_type="application/pdf")
+    answer = HttpResponse(bytes(work.file), content_type=work.file_type)
     answer["Content-Disposition"] = f'attachment; filename="{work.file_name}"'
     return answer

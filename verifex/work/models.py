@@ -27,6 +27,7 @@ class Work(models.Model):
     wants_cancel = models.BooleanField(default=False)
     message = models.CharField(max_length=300, blank=True)
     file_name = models.CharField(max_length=120, blank=True)
+    file_type = models.CharField(max_length=80, default="application/pdf")
     file = models.BinaryField(null=True)
 
     class Meta:

@@ -22,10 +22,11 @@ KEPT_FOR = timedelta(days=1)
 
 @dataclass(frozen=True, slots=True)
 class Made:
-    """What work ends with: a file."""
+    """What work ends with: a file of any kind."""
 
     name: str
     content: bytes
+    content_type: str
 
 
 Progress = Generator[tuple[int, int], None, Made]  # yields (done, total), returns what was made
@@ -81,7 +82,7 @@ def run_now(work: Work) -> None:
             mine.update(done=done, total=total)
     except StopIteration as end:
         made: Made = end.value
-        mine.update(state=State.DONE, file_name=made.name, file=made.content)
+        mine.update(state=State.DONE, file_name=made.name, file=made.content, file_type=made.content_type)
     except Refused as refused:
         mine.update(state=State.FAILED, message=str(refused)[:300])
     except Exception:

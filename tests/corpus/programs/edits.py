@@ -64,7 +64,7 @@ class Agreement:
             self.both += 1
         elif real is None:
             self.only_we.append(seed)
-        elif any(f.rule == "not-read-yet" for f in report.findings):
+        elif any(f.rule == "not-supported-yet" for f in report.findings):
             self.ours_to_add += 1
         else:
             self.only_it.append(seed)

@@ -42,7 +42,7 @@ class Tally:
         self.seeded[fault.rules[0]] += 1
         if not verdict.names(fault):
             self.missed[fault.rules[0]] += 1
-            self.ours += any(f.rule == "not-read-yet" for f in verdict.findings)
+            self.ours += any(f.rule == "not-supported-yet" for f in verdict.findings)
             self.told.append(
                 f"missed {fault.rules[0]} in {fault.program}, {hand}: {[f.rule for f in verdict.findings]}"
             )

@@ -57,7 +57,9 @@ class Verdict:
     @property
     def serious(self) -> list[Finding]:
         """Stops and Fixes, and what is not read yet: a sound program has none."""
-        return [f for f in self.findings if f.severity in (Severity.STOP, Severity.FIX) or f.rule == "not-read-yet"]
+        return [
+            f for f in self.findings if f.severity in (Severity.STOP, Severity.FIX) or f.rule == "not-supported-yet"
+        ]
 
     def names(self, fault: Fault) -> bool:
         return any(f.rule in fault.rules for f in self.findings)

@@ -63,7 +63,7 @@ def _why_not_run(bench: Workbench, report: ProgramReport) -> str:
         return "There is no wiring yet to run it on."
     if not report.compiles:
         return "It does not compile."
-    return "" if report.runnable else "Part of it is not read yet; judge it by eye."
+    return "" if report.runnable else "Part of it is not supported yet; judge it by eye."
 
 
 def _run(bench: Workbench, report: ProgramReport, plan: Stimulus) -> TwinTrace | None:

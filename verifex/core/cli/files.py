@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from pathlib import Path
 from typing import Any
 
+from verifex.core.circuit.solver import NoSensibleAnswer
 from verifex.core.exercise import Exercise, read_exercise
 from verifex.core.findings import Finding, will_not_do
 from verifex.core.parts import Catalogue, catalogue, with_entries
@@ -53,6 +54,12 @@ def shelf_of(name: str | None) -> Catalogue:
         return with_entries(text_of(name))
     except UnusableInput as wrong:
         raise CannotUse("\n".join(f"{name}:{problem}" for problem in wrong.problems)) from None
+
+
+def no_operating_point(file: str, wrong: NoSensibleAnswer) -> CannotUse:
+    """What to say where the solver settles nowhere."""
+    parts = ", ".join(wrong.parts)
+    return CannotUse(f"{file}:1:1: no operating point was found" + (f"; look at {parts}" if parts else ""))
 
 
 def print_json(result: Any) -> None:

@@ -5,7 +5,15 @@ from typing import Any
 
 from verifex.core.circuit import check_wiring
 from verifex.core.circuit.solver import NoSensibleAnswer
-from verifex.core.cli.files import CannotUse, exercise_of, exit_code, print_findings, print_json, text_of
+from verifex.core.cli.files import (
+    CannotUse,
+    exercise_of,
+    exit_code,
+    no_operating_point,
+    print_findings,
+    print_json,
+    text_of,
+)
 from verifex.core.cli.wiring import bench_text, usable
 from verifex.core.parts import Board, catalogue
 from verifex.core.program import ScriptedPins, check_program, read_script
@@ -141,7 +149,7 @@ def run_on_bench(arguments: Namespace) -> int:
     try:
         trace = run_twin(wiring.view, report, stimulus, _seconds(arguments), cold=arguments.cold)
     except NoSensibleAnswer as wrong:
-        raise CannotUse(f"{arguments.wiring}:1:1: {wrong}") from None
+        raise no_operating_point(arguments.wiring, wrong) from None
     if arguments.json:
         print_json(trace.as_json())
     else:

@@ -4,11 +4,9 @@ from argparse import ArgumentParser, Namespace
 from typing import Any
 
 from verifex.core.cli.files import CannotUse, print_json
-from verifex.core.expected.calculators import ALL_SUMS, SENSOR_SUMS
 from verifex.core.quantity import in_words, parse_quantity
-from verifex.core.resistors.calculators import SUMS
 from verifex.core.resistors.lookup import look_up_bands, look_up_value
-from verifex.core.resistors.sum import Answer, Sum
+from verifex.core.sums import ALL_SUMS, OF_READINGS, OF_RESISTORS, Answer, Sum
 
 
 def add_commands(commands: Any) -> None:
@@ -24,10 +22,10 @@ def add_commands(commands: Any) -> None:
     value.add_argument("--series", default="E12")
     value.add_argument("--tolerance", type=float, default=5.0)
     _finish(value, show_value)
-    for sum_ in SUMS.values():
+    for sum_ in OF_RESISTORS.values():
         _add_sum(resistor, sum_)
     sums = commands.add_parser("sum", help="bench sums about readings").add_subparsers(dest="what", required=True)
-    for sum_ in SENSOR_SUMS.values():
+    for sum_ in OF_READINGS.values():
         _add_sum(sums, sum_)
 
 

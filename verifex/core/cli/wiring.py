@@ -15,7 +15,16 @@ from verifex.core.circuit.shorts import shorted_nets
 from verifex.core.circuit.solver import NoSensibleAnswer, spice_netlist
 from verifex.core.circuit.view import BenchView
 from verifex.core.circuit.windows import resistor_jobs
-from verifex.core.cli.files import CannotUse, exercise_of, exit_code, print_findings, print_json, shelf_of, text_of
+from verifex.core.cli.files import (
+    CannotUse,
+    exercise_of,
+    exit_code,
+    no_operating_point,
+    print_findings,
+    print_json,
+    shelf_of,
+    text_of,
+)
 from verifex.core.parts import OUTPUT_ROLES, LegRole
 from verifex.core.problems import UnusableInput
 from verifex.core.quantity import in_words, parse_quantity
@@ -118,7 +127,7 @@ def _point(bench: Bench, nets: Nets, arguments: Namespace, values: str) -> Opera
     try:
         return operating_point(nets, conditions)
     except NoSensibleAnswer as wrong:
-        raise CannotUse(f"{arguments.file}:1:1: {wrong}") from None
+        raise no_operating_point(arguments.file, wrong) from None
 
 
 def _notes(nets: Nets, point: OperatingPoint) -> list[str]:

@@ -355,7 +355,7 @@ class Machine:
             raise  # the limit on a check's memory, told as such
         except Exception:  # a slip of ours is ours to add, and no traceback for anybody but us
             LOG.exception("a program could not be run to its end")
-            self.result.ended, self.result.ended_with = "not-read", "something in this program"
+            self.result.ended, self.result.ended_with = "unsupported", "something in this program"
         result, line = self.result, self.line
         if line.begun:
             result.lines.append((result.ended_ms or round(self.now_us / 1000, 3), "".join(line.begun)))

@@ -79,7 +79,7 @@ class Budget:
 
 class Ended(Exception):
     """The run is over: `reason` is 'time', 'steps', 'memory', 'output', 'depth', 'raised' (the error
-    `what`) or 'not-read' (`what`)."""
+    `what`) or "unsupported" (`what`)."""
 
     def __init__(self, reason: str, at: At | None = None, what: str = "") -> None:
         super().__init__(reason)
@@ -110,7 +110,7 @@ class RunResult:
     events: list[tuple[float, str, str]] = field(default_factory=list)
     ended: str = "time"
     ended_at: At | None = None
-    ended_with: str = ""  # the error it ended with, or what of it is not read yet
+    ended_with: str = ""  # the error it ended with, or what of it is not supported yet
     ended_ms: float = 0.0
     pins: dict[str, PinUse] = field(default_factory=dict)
     overflows: dict[At, int] = field(default_factory=dict)

@@ -4,8 +4,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from verifex.core.resistors.bands import BandReading, bands_for, misreadings, order_doubt, read_bands
+from verifex.core.resistors.formulas import fits_nominal
 from verifex.core.resistors.series import SERIES, neighbours
-from verifex.core.resistors.sums import fits_nominal
 
 TWO_FIGURES = ("E3", "E6", "E12", "E24")
 

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from itertools import combinations_with_replacement
 from math import log
 
-from verifex.core.resistors.sums import parallel_ohms, series_ohms
+from verifex.core.resistors.formulas import parallel_ohms, series_ohms
 
 MOST_SINGLE, MOST_JOINED = 4, 2
 GOOD_ENOUGH = log(1.5)  # a single value within half as much again needs no pair beside it

@@ -35,9 +35,9 @@ def _named(view: RunView, outputs: list[str]) -> tuple[list[str], str, str]:
 
 
 @BEHAVIOUR.rule(
-    "not-read-on-bench",
+    "not-supported-on-bench",
     Severity.CHECK,
-    title="Not read yet, met in the run",
+    title="Not supported yet, met in the run",
     why="Our twin does not play this yet, so the run ends here and nothing of it is judged; it is no fault of the pair.",
     hint="Your instructor looks at this with you; nothing is wrong with it as far as we know.",
     criterion="program",
@@ -54,10 +54,10 @@ def _named(view: RunView, outputs: list[str]) -> tuple[list[str], str, str]:
 )
 def not_read_on_bench(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
     run = view.trace.run
-    if run.ended == "not-read":
+    if run.ended == "unsupported":
         at = run.ended_at
         yield finding(
-            f"After {run.ended_ms / 1000:.1f} s the run comes to {run.ended_with}, which is not read yet.",
+            f"After {run.ended_ms / 1000:.1f} s the run comes to {run.ended_with}, which is not supported yet.",
             "Judge this place by eye.",
             line=at.line if at else None,
             column=at.column if at else None,

@@ -162,7 +162,7 @@ class BenchSurroundings:
             if int(part.settings.get("address") or part.type.address or "0", 0) != address:
                 continue
             if count and not part.type.registers:
-                raise Ended("not-read", None, f"the bytes of {part.ref}, {part.type.title}")
+                raise Ended("unsupported", None, f"the bytes of {part.ref}, {part.type.title}")
             stimuli, found = self._stimuli(machine), {}
             for entry in part.type.registers:
                 output = part.type.sensing(entry.quantity)

@@ -8,7 +8,7 @@ from verifex.core.circuit.rules.book import WIRING
 from verifex.core.circuit.view import BenchView, StatePoint
 from verifex.core.findings import Finding, Severity
 from verifex.core.quantity import in_words
-from verifex.core.resistors.sums import led_series
+from verifex.core.resistors.formulas import led_series
 from verifex.core.rulebook import FindingFactory
 
 LIT_AMPS = 1e-4

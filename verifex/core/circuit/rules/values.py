@@ -12,7 +12,7 @@ from verifex.core.circuit.windows import job_of
 from verifex.core.findings import Finding, Severity
 from verifex.core.quantity import in_words, parse_quantity, read_volts
 from verifex.core.resistors.bands import misreadings, order_doubt, read_bands
-from verifex.core.resistors.sums import fits_nominal
+from verifex.core.resistors.formulas import fits_nominal
 from verifex.core.rulebook import FindingFactory
 
 UNITS = {

@@ -48,7 +48,11 @@ class Solution:
 
 
 class NoSensibleAnswer(Exception):
-    """The iteration settled nowhere; says so plainly instead of giving a number."""
+    """The iteration settled nowhere. `parts` are the elements of the circuit that bend: one of them does not settle."""
+
+    def __init__(self, parts: tuple[str, ...]) -> None:
+        super().__init__(parts)
+        self.parts = parts
 
 
 def solve(circuit: Circuit, near: Vector | None = None) -> Solution:
@@ -71,7 +75,8 @@ def solve(circuit: Circuit, near: Vector | None = None) -> Solution:
     if found is None:
         found = work.step_sources(zero)
     if found is None:
-        raise NoSensibleAnswer("no operating point was found for this circuit")
+        names = (*(j.name for j in circuit.junctions), *(q.name for q in circuit.transistors))
+        raise NoSensibleAnswer(tuple(dict.fromkeys(name.split(":")[0].split(".")[0] for name in names)))
     return Solution(found, work.currents(found), work.iterations)
 
 

@@ -19,7 +19,7 @@ Action = Callable[[Frame], object]
 Typed = tuple[Value, Type]  # an expression made ready, with its type
 
 
-#: Names the dialect has and we do not read yet: ours to add, never the pair's mistake.
+#: Names the dialect has and we do not supported yet: ours to add, never the pair's mistake.
 _OURS = """
 Wire SPI EEPROM SPISettings Serial1 Serial2 Serial3 Keyboard Mouse analogReadResolution analogWriteResolution dacWrite
 touchRead ledcSetup ledcAttachPin ledcAttach ledcWrite ledcWriteTone WiFi yield serialEvent ESP esp_sleep_enable_timer_wakeup

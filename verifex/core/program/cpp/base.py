@@ -1,4 +1,4 @@
-"""What every part of the reader has at hand: the text, places, what is not read yet, names of types."""
+"""What every part of the reader has at hand: the text, places, what is not supported yet, names of types."""
 
 from collections.abc import Callable
 
@@ -10,7 +10,7 @@ from verifex.core.program.types import Struct, Type, Widths
 CONST_WORDS = ("const", "constexpr", "volatile", "static", "register", "inline", "struct", "enum", "PROGMEM")
 
 
-class NotRead(Exception):
+class NotSupported(Exception):
     """Something the reader does not know yet, at its place."""
 
     def __init__(self, raw: Raw, what: str) -> None:
@@ -32,7 +32,7 @@ class Base:
     def guard(self, raw: Raw, read: Callable[[Raw], None]) -> None:
         try:
             read(raw)
-        except NotRead as wrong:
+        except NotSupported as wrong:
             self.program.unsupported.append(t.Unsupported(self.at(wrong.raw), wrong.what))
 
     def at(self, raw: Raw) -> t.At:
@@ -44,7 +44,7 @@ class Base:
     def field(self, raw: Raw, name: str) -> Raw:
         found = raw.child_by_field_name(name)
         if found is None:
-            raise NotRead(raw, f"this {raw.type.replace('_', ' ')}")
+            raise NotSupported(raw, f"this {raw.type.replace('_', ' ')}")
         return found
 
     def named(self, raw: Raw) -> list[Raw]:

@@ -7,7 +7,7 @@ from tree_sitter import Node as Raw
 
 from verifex.core.program import tree as t
 from verifex.core.program.boards import OWN_HEADERS
-from verifex.core.program.cpp.base import NotRead
+from verifex.core.program.cpp.base import NotSupported
 from verifex.core.program.cpp.expressions import Expressions
 from verifex.core.program.types import CHAR, TEXT, Array, Object, Pointer, Struct, Type
 
@@ -47,7 +47,7 @@ class Declarations(Expressions):
                 lengths.insert(0, here.child_by_field_name("size"))
                 here = self.field(here, "declarator")
             else:
-                raise NotRead(here, f"`{self.shown(here)}`")
+                raise NotSupported(here, f"`{self.shown(here)}`")
         return Declared(here, self.text(here), pointers, reference, tuple(lengths))
 
     def base_type(self, raw: Raw) -> Type:
@@ -59,7 +59,7 @@ class Declarations(Expressions):
             return self.list_of_names(described)
         kind = self.type_named(self.text(described))
         if kind is None and self.text(described) in self.begun_records:
-            raise NotRead(raw, "a record that holds its own kind")
+            raise NotSupported(raw, "a record that holds its own kind")
         if kind is None and self.is_library_class(described):
             words = self.text(described)
             meant = OWN_TYPES.get(words.lower()) or self._near_type(words)
@@ -67,7 +67,7 @@ class Declarations(Expressions):
                 self.program.not_included.append((words, meant, self.at(described)))
             return (meant and self.type_named(meant)) or Object(words)
         if kind is None:
-            raise NotRead(described, f"the type `{self.text(described)}`")
+            raise NotSupported(described, f"the type `{self.text(described)}`")
         return kind
 
     def _near_type(self, words: str) -> str | None:
@@ -97,7 +97,7 @@ class Declarations(Expressions):
             one = self.declared(declarator)
             if isinstance(value, t.Items) and not one.lengths and not isinstance(kind, Struct):
                 if len(value.items) != 1:
-                    raise NotRead(declarator, "a list that fills a single variable")
+                    raise NotSupported(declarator, "a list that fills a single variable")
                 value = value.items[0]
             whole = self.whole_type(kind, one, value, raw, constant=constant)
             # `const char *name` may be pointed elsewhere; what it points to is constant.
@@ -120,10 +120,10 @@ class Declarations(Expressions):
             elif value.type == "call_expression":
                 args = tuple(self.expr(arg) for arg in self.named(self.field(value, "arguments")))
             else:
-                raise NotRead(declarator, f"`{self.shown(declarator)}`")
+                raise NotSupported(declarator, f"`{self.shown(declarator)}`")
         one = self.declared(name)
         if one.lengths or one.pointers or one.reference:
-            raise NotRead(declarator, f"`{self.shown(declarator)}`")
+            raise NotSupported(declarator, f"`{self.shown(declarator)}`")
         return t.Declare(self.at(one.raw), one.name, kind, t.Items(self.at(one.raw), args))
 
     def named_expr(self, raw: Raw) -> t.Expr:
@@ -159,11 +159,11 @@ class Declarations(Expressions):
                 return len(value.items)
             if isinstance(value, t.Text):
                 return len(value.value) + 1  # the closing NUL
-            raise NotRead(where, "an array without a length")
+            raise NotSupported(where, "an array without a length")
         number = self.known(self.expr(raw))
         if number is not None and 0 < number <= MOST_ITEMS:
             return number
-        raise NotRead(raw, "an array length that is not a plain number")
+        raise NotSupported(raw, "an array length that is not a plain number")
 
     def known(self, node: t.Expr) -> int | None:
         """A whole number that is certain while reading: a literal, a constant, or a sum of those."""
@@ -187,7 +187,7 @@ class Declarations(Expressions):
         if body is None:
             known = self.type_names.get(named)
             if not isinstance(known, Struct):
-                raise NotRead(raw, f"`{self.shown(raw)}`")
+                raise NotSupported(raw, f"`{self.shown(raw)}`")
             return known
         fields: list[tuple[str, Type]] = []
         named = named or f"record in line {raw.start_point.row + 1}"
@@ -198,7 +198,7 @@ class Declarations(Expressions):
             if child.type == "declaration" and self.is_method(child):
                 continue
             if child.type != "field_declaration":
-                raise NotRead(child, f"`{self.shown(child)}` in a record")
+                raise NotSupported(child, f"`{self.shown(child)}` in a record")
             if self.is_method(child):
                 continue
             kind = self.base_type(child)
@@ -230,7 +230,7 @@ class Declarations(Expressions):
             value = child.child_by_field_name("value")
             number = self.known(self.expr(value)) if value is not None else following
             if number is None:
-                raise NotRead(child, f"`{self.shown(child)}`")
+                raise NotSupported(child, f"`{self.shown(child)}`")
             at, name = self.at(child), self.text(self.field(child, "name"))
             self.program.globals.append(t.Declare(at, name, kind, t.Number(at, number, kind), constant=True))
             following = number + 1
@@ -241,7 +241,7 @@ class Declarations(Expressions):
         kind = self.base_type(raw)
         one = self.declared(self.field(raw, "declarator"))
         if one.pointers or one.lengths:
-            raise NotRead(raw, f"`{self.shown(raw)}`")
+            raise NotSupported(raw, f"`{self.shown(raw)}`")
         self.type_names[one.name] = kind
         if isinstance(kind, Struct):
             self.program.records[one.name] = kind

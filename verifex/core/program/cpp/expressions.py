@@ -5,7 +5,7 @@ import re
 from tree_sitter import Node as Raw
 
 from verifex.core.program import tree as t
-from verifex.core.program.cpp.base import Base, NotRead
+from verifex.core.program.cpp.base import Base, NotSupported
 from verifex.core.program.cpp.grammar import parse
 from verifex.core.program.types import CHAR, FLOAT, TEXT, ULONG, VOID, Int, Pointer, Struct, Type
 
@@ -64,7 +64,7 @@ class Expressions(Base):
             case "subscript_expression":
                 indices = self.named(self.field(raw, "indices"))
                 if not indices:
-                    raise NotRead(raw, f"`{self.shown(raw)}`")
+                    raise NotSupported(raw, f"`{self.shown(raw)}`")
                 return t.Index(at, self.expr(self.field(raw, "argument")), self.expr(indices[0]))
             case "field_expression":
                 arrow = self.text(self.field(raw, "operator")) == "->"
@@ -77,14 +77,14 @@ class Expressions(Base):
                 return self._call(raw)
             case "initializer_list":
                 return t.Items(at, tuple(self.expr(item) for item in self.named(raw)))
-        raise NotRead(raw, f"`{self.shown(raw)}`")
+        raise NotSupported(raw, f"`{self.shown(raw)}`")
 
     def described(self, raw: Raw) -> Type:
         """The type a type descriptor stands for, as in a cast."""
         words = self.text(raw)
         kind = self.type_named(words.replace("*", " ").replace("&", " "))
         if kind is None:
-            raise NotRead(raw, f"the type `{words}`")
+            raise NotSupported(raw, f"the type `{words}`")
         if "*" in words:
             return TEXT if kind == CHAR and "const" in words else Pointer(kind)
         return kind
@@ -94,7 +94,7 @@ class Expressions(Base):
         for child in self.named(raw):
             piece = self.expr(child)
             if not isinstance(piece, t.Text):
-                raise NotRead(child, f"`{self.shown(child)}` in a text")
+                raise NotSupported(child, f"`{self.shown(child)}` in a text")
             pieces.append(piece.value)
         return t.Text(self.at(raw), "".join(pieces))
 
@@ -119,11 +119,11 @@ class Expressions(Base):
     def _expanded(self, raw: Raw, name: str, text: str) -> t.Expr:
         """The expression a macro's text stands for, at the place where the macro is used."""
         if self.macro_depth > MOST_MACROS:
-            raise NotRead(raw, f"`{name}`, which is defined by itself")
+            raise NotSupported(raw, f"`{name}`, which is defined by itself")
         value = parse(b"auto v = (" + text.encode() + b");")
         found = value.named_children[0].child_by_field_name("declarator") if value.named_children else None
         if value.has_error or found is None or found.child_by_field_name("value") is None:
-            raise NotRead(raw, f"`#define {name}`")
+            raise NotSupported(raw, f"`#define {name}`")
         outer, self.shifted = self.shifted, self.at(raw)
         self.macro_depth += 1
         try:
@@ -135,7 +135,7 @@ class Expressions(Base):
     def _macro_call(self, raw: Raw, name: str, args: list[str]) -> t.Expr:
         names, text = self.macro_functions[name]
         if len(names) != len(args):
-            raise NotRead(raw, f"`{name}` with {len(args)} values where {len(names)} are defined")
+            raise NotSupported(raw, f"`{name}` with {len(args)} values where {len(names)} are defined")
         given = dict(zip(names, args, strict=True))
         # A name between other marks is replaced; one inside a text is not.
         pieces = re.split(r'("(?:\\.|[^"\\])*")', text)
@@ -174,7 +174,7 @@ class Expressions(Base):
             if receiver.type == "identifier" and self.text(receiver) not in self.macros:
                 return t.Call(at, method, args, self.text(receiver))
             return t.Call(at, method, args, None, self.expr(receiver))
-        raise NotRead(raw, f"the call `{name[:40]}`")
+        raise NotSupported(raw, f"the call `{name[:40]}`")
 
     # -- numbers -----------------------------------------------------------------------------------
 
@@ -190,14 +190,14 @@ class Expressions(Base):
             try:
                 return t.Number(at, float(lower.rstrip("fl")), FLOAT)
             except ValueError:
-                raise NotRead(raw, f"the number `{text}`") from None
+                raise NotSupported(raw, f"the number `{text}`") from None
         digits = lower.rstrip("ul")
         suffix = lower[len(digits) :]
         try:
             octal = len(digits) > 1 and digits[0] == "0" and digits.isdigit()
             value = int(digits, 8) if octal else int(digits, 0)
         except ValueError:
-            raise NotRead(raw, f"the number `{text}`") from None
+            raise NotSupported(raw, f"the number `{text}`") from None
         return t.Number(at, value, self._literal_type(value, suffix, decimal=digits[:1] != "0" or digits == "0"))
 
     def _literal_type(self, value: int, suffix: str, decimal: bool) -> Type:

@@ -5,7 +5,7 @@ import re
 from tree_sitter import Node as Raw
 
 from verifex.core.program import tree as t
-from verifex.core.program.cpp.base import NotRead
+from verifex.core.program.cpp.base import NotSupported
 from verifex.core.program.cpp.grammar import parse
 from verifex.core.program.cpp.statements import Statements
 from verifex.core.program.types import CHAR, TEXT, VOID, Array, Pointer, Struct, Type, Widths, decayed
@@ -14,7 +14,7 @@ NOTHING = ("comment", ";", "preproc_call")
 
 
 def read_cpp(source: str, int_bits: int = 16) -> t.Program:
-    """The tree of a well-formed program. What is not read yet is listed in `unsupported`, never dropped silently."""
+    """The tree of a well-formed program. What is not supported yet is listed in `unsupported`, never dropped silently."""
     reader = _Reader(Widths(int_bits))
     for raw in parse(source.encode("utf-8", "replace")).named_children:
         reader.guard(raw, reader.top)
@@ -50,7 +50,7 @@ class _Reader(Statements):
             case "expression_statement" if not raw.named_children:
                 return
             case _:
-                raise NotRead(raw, f"`{self.shown(raw)}`")
+                raise NotSupported(raw, f"`{self.shown(raw)}`")
 
     def _macro_text(self, raw: Raw) -> str:
         text = self.text(raw.child_by_field_name("value")).replace("\\\n", " ")
@@ -115,7 +115,7 @@ class _Reader(Statements):
             result = self._pointed(result, constant)
             declarator = self.field(declarator, "declarator")
         if declarator.type != "function_declarator":
-            raise NotRead(raw, "a function that returns a reference")
+            raise NotSupported(raw, "a function that returns a reference")
         params = tuple(
             self._param(p) for p in self.named(self.field(declarator, "parameters")) if self.text(p) != "void"
         )
@@ -123,7 +123,7 @@ class _Reader(Statements):
         if "::" in name:
             owner = self.program.records.get(name.split("::")[0])
             if owner is None:
-                raise NotRead(raw, f"`{name}`")
+                raise NotSupported(raw, f"`{name}`")
             record, name = owner, name.split("::")[1]
         if record is None:
             made = t.Function(self.at(raw), name, result, params, self.block(self.field(raw, "body")))
@@ -131,7 +131,7 @@ class _Reader(Statements):
                 self.program.untyped.append(made)
             return made
         if name.startswith("~") or self.text(raw).startswith(("static", "virtual")):
-            raise NotRead(raw, f"`{self.shown(raw)}`")
+            raise NotSupported(raw, f"`{self.shown(raw)}`")
         body = self.block(self.field(raw, "body"))
         begun = [self._begun(child) for child in self.named(raw) if child.type == "field_initializer_list"]
         body = t.Block(body.at, tuple(s for group in begun for s in group) + body.body)
@@ -145,7 +145,7 @@ class _Reader(Statements):
             name, *values = self.named(child)
             given = self.named(values[0]) if values else []
             if len(given) != 1:
-                raise NotRead(child, f"`{self.shown(child)}`")
+                raise NotSupported(child, f"`{self.shown(child)}`")
             at = self.at(child)
             target = t.Field(at, t.Name(at, "this"), self.text(name), arrow=True)
             out.append(t.Do(at, t.Assign(at, "=", target, self.expr(given[0]))))
@@ -156,7 +156,7 @@ class _Reader(Statements):
 
     def _param(self, raw: Raw) -> t.Param:
         if raw.type not in ("parameter_declaration", "optional_parameter_declaration"):
-            raise NotRead(raw, f"`{self.shown(raw)}` as a parameter")
+            raise NotSupported(raw, f"`{self.shown(raw)}` as a parameter")
         kind = self.base_type(raw)
         constant = "const" in [self.text(child) for child in raw.children]
         declarator = raw.child_by_field_name("declarator")

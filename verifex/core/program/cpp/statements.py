@@ -3,7 +3,7 @@
 from tree_sitter import Node as Raw
 
 from verifex.core.program import tree as t
-from verifex.core.program.cpp.base import NotRead
+from verifex.core.program.cpp.base import NotSupported
 from verifex.core.program.cpp.declarations import Declarations
 
 NO_STATEMENT = ("comment", "preproc_call")
@@ -61,7 +61,7 @@ class Statements(Declarations):
             case "return_statement":
                 inner = self.named(raw)
                 return [t.Return(at, self.expr(inner[0]) if inner else None)]
-        raise NotRead(raw, f"this {raw.type.replace('_', ' ')}")
+        raise NotSupported(raw, f"this {raw.type.replace('_', ' ')}")
 
     def condition(self, raw: Raw) -> t.Expr:
         clause = self.field(raw, "condition")
@@ -98,7 +98,7 @@ class Statements(Declarations):
         cases = []
         for case in self.named(self.field(raw, "body")):
             if case.type != "case_statement":
-                raise NotRead(case, "a statement before the first case")
+                raise NotSupported(case, "a statement before the first case")
             value = case.child_by_field_name("value")
             rest = [c for c in case.named_children if value is None or c.id != value.id]
             label = self.expr(value) if value is not None else None

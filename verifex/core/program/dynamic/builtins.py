@@ -299,7 +299,7 @@ def type_(m: Machine, at: At, /, value: Any) -> Any:
 
 @_enter("id")
 def id_(m: Machine, at: At, /, value: Any) -> int:
-    raise Ended("not-read", at, "`id`")
+    raise Ended("unsupported", at, "`id`")
 
 
 @_enter("hasattr")

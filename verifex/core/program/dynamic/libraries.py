@@ -43,7 +43,7 @@ class Module(Thing):
     def get(self, m: Machine, name: str, at: At) -> Any:
         found = self.members.get(name, UNSET)
         if found is UNSET:
-            raise Ended("not-read", at, f"`{self.name}.{name}`")
+            raise Ended("unsupported", at, f"`{self.name}.{name}`")
         return found
 
 
@@ -81,9 +81,9 @@ def imported(module: str, what: str | None, at: At) -> Any:
             return Module(plain, own)
         if what in own:
             return own[what]
-        raise Ended("not-read", at, f"`{what}` of `{plain}`")
+        raise Ended("unsupported", at, f"`{what}` of `{plain}`")
     if plain in MISSING or plain.removeprefix("u") in MISSING:
-        raise Ended("not-read", at, f"the module `{plain}`")
+        raise Ended("unsupported", at, f"the module `{plain}`")
     if plain == "__future__":
         return None
     if what is None:

@@ -49,7 +49,7 @@ def attribute(m: Machine, value: Any, name: str, at: At) -> Any:
         if act is not None:
             return Builtin(name, lambda m_, at_, *args, **named: act(m_, at_, value, *args, **named))
         if name in REAL[type(value)]:
-            raise Ended("not-read", at, f"`{name}` of a {kind_name(value)}")
+            raise Ended("unsupported", at, f"`{name}` of a {kind_name(value)}")
     if isinstance(value, int | float) and name in ("real", "imag"):
         return value if name == "real" else 0
     raise error("AttributeError", f"'{kind_name(value)}' has no '{name}'", at)

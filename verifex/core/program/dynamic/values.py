@@ -100,7 +100,7 @@ class Thing:
         constant = getattr(type(self), f"is_{name}", UNSET)
         if constant is not UNSET:
             return constant
-        raise Ended("not-read", at, f"`{name}` of {self.name}")
+        raise Ended("unsupported", at, f"`{name}` of {self.name}")
 
     def method(self, m: Machine, name: str, at: At) -> Any:
         """What is called when `name` is called on it."""
@@ -109,7 +109,7 @@ class Thing:
     def set(self, m: Machine, name: str, value: Any, at: At) -> None:
         write = getattr(self, f"set_{name}", None)
         if write is None:
-            raise Ended("not-read", at, f"setting `{name}` of {self.name}")
+            raise Ended("unsupported", at, f"setting `{name}` of {self.name}")
         write(m, at, value)
 
     def state(self) -> Any:

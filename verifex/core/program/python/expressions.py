@@ -20,7 +20,7 @@ GROUPS = {ast.List: "list", ast.Tuple: "tuple", ast.Set: "set"}
 COMPREHENSIONS = {ast.ListComp: "list", ast.SetComp: "set", ast.GeneratorExp: "list"}
 
 
-class NotRead(Exception):
+class NotSupported(Exception):
     """Something the reader does not know yet, at its place."""
 
     def __init__(self, raw: ast.AST, what: str) -> None:
@@ -81,7 +81,7 @@ class Expressions:
                 return t.Lambda(at, self.params(raw.args), self.expr(raw.body))
             case ast.NamedExpr():
                 return t.Assign(at, "=", self.expr(raw.target), self.expr(raw.value))
-        raise NotRead(raw, WORDS.get(type(raw), f"this {type(raw).__name__}"))
+        raise NotSupported(raw, WORDS.get(type(raw), f"this {type(raw).__name__}"))
 
     def _constant(self, raw: ast.Constant) -> t.Expr:
         at, value = self.at(raw), raw.value
@@ -93,7 +93,7 @@ class Expressions:
             return t.Number(at, value, FLOAT)
         if isinstance(value, str):
             return t.Text(at, value)
-        raise NotRead(raw, "this kind of number" if isinstance(value, complex) else "`...`")
+        raise NotSupported(raw, "this kind of number" if isinstance(value, complex) else "`...`")
 
     def _joined(self, raw: ast.BoolOp) -> t.Expr:
         op = "&&" if isinstance(raw.op, ast.And) else "||"
@@ -131,7 +131,7 @@ class Expressions:
         value: ast.expr | None,
     ) -> t.Expr:
         if len(raw.generators) != 1:
-            raise NotRead(raw, "a list made by two loops at once")
+            raise NotSupported(raw, "a list made by two loops at once")
         one = raw.generators[0]
         return t.Comprehension(
             self.at(raw), kind, self.expr(item), self.expr(value) if value is not None else None,

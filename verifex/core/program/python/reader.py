@@ -3,13 +3,13 @@
 import ast
 
 from verifex.core.program import tree as t
-from verifex.core.program.python.expressions import ANY, BINARY, Expressions, NotRead
+from verifex.core.program.python.expressions import ANY, BINARY, Expressions, NotSupported
 
 MAIN = "program"  # the name that a program's statements outside its functions go by
 
 
 def read_python(source: str) -> t.Program:
-    """The tree of a program that is well formed; what is not read yet stands in its `unsupported`."""
+    """The tree of a program that is well formed; what is not supported yet stands in its `unsupported`."""
     program = t.Program(dialect="python")
     reader = _Reader(program)
     body = reader.block(t.At(1, 1), ast.parse(source).body)
@@ -26,7 +26,7 @@ class _Reader(Expressions):
         for raw in raws:
             try:
                 body.extend(self.statement(raw))
-            except NotRead as wrong:
+            except NotSupported as wrong:
                 self.program.unsupported.append(t.Unsupported(self.at(wrong.raw), wrong.what))
         return t.Block(at, tuple(body))
 
@@ -85,18 +85,18 @@ class _Reader(Expressions):
             case ast.Assert():
                 wrong = t.Raise(at, t.Call(at, "AssertionError", (self.expr(raw.msg),) if raw.msg else ()))
                 return [t.If(at, t.Unary(at, "!", self.expr(raw.test)), t.Block(at, (wrong,)), None)]
-        raise NotRead(raw, WORDS.get(type(raw), f"this {type(raw).__name__}"))
+        raise NotSupported(raw, WORDS.get(type(raw), f"this {type(raw).__name__}"))
 
     def _function(self, raw: ast.FunctionDef) -> t.Function:
         if raw.decorator_list:
-            raise NotRead(raw.decorator_list[0], "a decorator (`@`)")
+            raise NotSupported(raw.decorator_list[0], "a decorator (`@`)")
         made = t.Function(self.at(raw), raw.name, ANY, self.params(raw.args), self.block(self.at(raw), raw.body))
         self.program.add(made)
         return made
 
     def _class(self, raw: ast.ClassDef) -> t.Class:
         if len(raw.bases) > 1 or raw.keywords or raw.decorator_list:
-            raise NotRead(raw, "a class with several bases, keywords or decorators")
+            raise NotSupported(raw, "a class with several bases, keywords or decorators")
         base = self.expr(raw.bases[0]) if raw.bases else None
         return t.Class(self.at(raw), raw.name, base, self.block(self.at(raw), raw.body))
 
@@ -116,7 +116,7 @@ class _Reader(Expressions):
     def _with(self, raw: ast.With, items: list[ast.withitem]) -> t.With:
         first, *rest = items
         if first.optional_vars is not None and not isinstance(first.optional_vars, ast.Name):
-            raise NotRead(raw, "`with` for several names")
+            raise NotSupported(raw, "`with` for several names")
         name = first.optional_vars.id if isinstance(first.optional_vars, ast.Name) else None
         at = self.at(raw)
         body = t.Block(at, (self._with(raw, rest),)) if rest else self.block(at, raw.body)

@@ -197,9 +197,9 @@ def memory_full(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]
 
 
 @PROGRAM.rule(
-    "not-read-yet",
+    "not-supported-yet",
     Severity.CHECK,
-    title="Not read yet",
+    title="Not supported yet",
     why="Our reader does not know this yet, so the program was not run; it is no fault of the pair.",
     hint="Your instructor looks at this line with you; nothing is wrong with it as far as we know.",
     criterion="program",
@@ -208,10 +208,10 @@ def memory_full(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]
 def not_read_yet(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     if view.problems:
         return
-    met = [t.Unsupported(run.ended_at or t.At(1, 1), run.ended_with) for run in view.runs if run.ended == "not-read"]
+    met = [t.Unsupported(run.ended_at or t.At(1, 1), run.ended_with) for run in view.runs if run.ended == "unsupported"]
     for unsupported in [*view.tree.unsupported, *met[:1]]:
         yield finding(
-            f"{unsupported.what[0].upper()}{unsupported.what[1:]} is not read yet.",
+            f"{unsupported.what[0].upper()}{unsupported.what[1:]} is not supported yet.",
             "Judge this place by eye.",
             at=unsupported.at,
         )

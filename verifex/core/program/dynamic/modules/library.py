@@ -72,7 +72,7 @@ class Part(Thing):
         if meaning is None or (meaning.does == "shows" and name not in SHOWS):
             if name in ("measure", "update", "convert_temp", "scan"):
                 return Builtin(name, lambda m_, at_, *_: m_.spend_us(READ_US))
-            raise Ended("not-read", at, f"`{name}` of a library")
+            raise Ended("unsupported", at, f"`{name}` of a library")
         if meaning.does == "measures":
             return Builtin(name, lambda m_, at_, *_: self._measured(m_, meaning.quantity, meaning.unit, at_))
         if name in ("clear", "lcd_clear", "fill"):

@@ -1,4 +1,4 @@
-"""The bench sums about readings: the same models as the expected sheets use. `ALL_SUMS` has those about resistors too."""
+"""Sums about readings, as data: converter, echo, light cell, gas, tilt, budget, threshold."""
 
 from collections.abc import Mapping
 
@@ -9,8 +9,7 @@ from verifex.core.expected.thresholds import suggest_threshold
 from verifex.core.parts.outputs import CellOutput, PowerLawOutput
 from verifex.core.parts.outputs.axes import tilt_degrees
 from verifex.core.parts.outputs.echo import us_per_cm
-from verifex.core.resistors.calculators import SUMS
-from verifex.core.resistors.sum import Answer, Field, Row, Sum
+from verifex.core.sums.sum import Answer, Field, Row, Sum
 
 MOST_BITS = 16
 ABSOLUTE_ZERO_CELSIUS = -273.15
@@ -145,7 +144,7 @@ def _threshold(given: Mapping[str, float]) -> Answer:
     return Answer(rows, ["Between the two switching points nothing changes: that is what keeps it from flickering."])
 
 
-SENSOR_SUMS: dict[str, Sum] = {
+OF_READINGS: dict[str, Sum] = {
     sum_.name: sum_
     for sum_ in (
         Sum("converter", "Count of a converter", "count = ⌊V / V_ref · 2ⁿ⌋", (
@@ -181,5 +180,3 @@ SENSOR_SUMS: dict[str, Sum] = {
         ), _threshold),
     )
 }  # fmt: skip
-
-ALL_SUMS: dict[str, Sum] = {**SUMS, **SENSOR_SUMS}

@@ -1,4 +1,4 @@
-"""Closed-form sums an instructor does in the head: LED series resistor, divider, meter comparison."""
+"""Closed formulas: LED series resistor, divider, meter comparison."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass

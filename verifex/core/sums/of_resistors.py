@@ -1,11 +1,10 @@
-"""The bench sums about resistors, as data: one place for the command line and the screens."""
+"""Sums about resistors, as data: a light in series, dividers, windows, parallel and series."""
 
 from collections.abc import Mapping
 
 from verifex.core.quantity import in_words
+from verifex.core.resistors.formulas import divider, led_series, parallel_ohms, series_ohms
 from verifex.core.resistors.series import neighbours
-from verifex.core.resistors.sum import Answer, Field, Row, Sum
-from verifex.core.resistors.sums import divider, led_series, parallel_ohms, series_ohms
 from verifex.core.resistors.windows import (
     CONVERTER_OHMS,
     Window,
@@ -16,6 +15,7 @@ from verifex.core.resistors.windows import (
     pull_up_window,
     rise_seconds,
 )
+from verifex.core.sums.sum import Answer, Field, Row, Sum
 
 RAIL_SPREAD = 0.05  # a supply is within ± 5 %
 
@@ -122,7 +122,7 @@ _THREE = (
     Field("three", "third", "ohm", "", optional=True),
 )
 
-SUMS: dict[str, Sum] = {
+OF_RESISTORS: dict[str, Sum] = {
     sum_.name: sum_
     for sum_ in (
         Sum("led", "Light in series", "R = (V − Vf) / I", (
