@@ -124,7 +124,28 @@ class ProgramRecord(StationRecord):
     new_stops: tuple[FindingRecord, ...] = ()
 
 
+class ReadingStepRecord(Record):
+    """One further reading of a step; `said` is what was told in words, or the id that was printed."""
+
+    ref: str
+    quantity: str
+    name: str
+    unit: str
+    readings: int
+    centre: float | None
+    spread: float | None
+    drift: float | None
+    verdict: str
+    values: tuple[float, ...] = ()
+    said: str = ""
+
+
 class StepRecord(Record):
+    """A step of the log: the figures of the exercise's first reading, the verdict of all; `others` are the further ones.
+
+    `first_verdict` is that of the first reading alone; empty in records from before others were judged.
+    """
+
     name: str
     readings: int
     centre: float | None
@@ -132,6 +153,9 @@ class StepRecord(Record):
     drift: float | None
     verdict: str
     values: tuple[float, ...] = ()
+    said: str = ""
+    first_verdict: str = ""
+    others: tuple[ReadingStepRecord, ...] = ()
 
 
 class ExplanationRecord(Record):

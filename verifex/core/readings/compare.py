@@ -1,46 +1,92 @@
 """Each step of a log against the expected sheet of the pair's own bench."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from statistics import median
 from typing import Any
 
 import numpy as np
 
-from verifex.core.exercise import Exercise
+from verifex.core.exercise import Exercise, Step
 from verifex.core.expected import ExpectedStep, Sheet
+from verifex.core.expected.chain import AdcChain
+from verifex.core.expected.step import ExpectedReading
 from verifex.core.expected.thresholds import suggest_threshold
 from verifex.core.findings import Finding
+from verifex.core.readings.conduct import told_of
 from verifex.core.readings.diagnosis import Explanation, explain
 from verifex.core.readings.honesty import OtherLog, look_closer
-from verifex.core.readings.log import Log, StepLog, read_log
+from verifex.core.readings.log import Log, StepLog, is_state, read_log, same_id
+
+#: How readings of a step lie, the best first.
+WORST_LAST = ("exempt", "likely", "in-limits", "missing", "out")
+MOST_SHOWN = 400
+MOST_STRANGERS = 5
 
 
 @dataclass(frozen=True, slots=True)
-class StepVerdict:
-    """One step: how many readings, their centre and spread, and how they lie: in-limits, likely, out, exempt or missing.
+class ReadingVerdict:
+    """One reading at one step: how many values, their centre and spread, and how they lie: in-limits, likely, out, exempt or
+    missing.
 
-    'likely' lies inside the k = 2 interval, 'in-limits' between that and the worst case.
+    'likely' lies inside the k = 2 interval, 'in-limits' between that and the worst case. `said` is what was told in words,
+    or the id that was printed.
     """
 
+    ref: str
+    quantity: str
     name: str
+    unit: str
     count: int
     centre: float | None
     spread: float | None
     drift: float | None
     verdict: str
-    values: tuple[float, ...]
+    values: tuple[float, ...] = ()
+    said: str = ""
 
     def as_json(self) -> dict[str, Any]:
         return {
+            "ref": self.ref,
+            "quantity": self.quantity,
             "name": self.name,
+            "unit": self.unit,
             "readings": self.count,
             "centre": self.centre,
             "spread": self.spread,
             "drift": self.drift,
             "verdict": self.verdict,
-            "values": list(self.values[:400]),
+            "values": list(self.values[:MOST_SHOWN]),
+            "said": self.said,
         }
+
+
+@dataclass(frozen=True, slots=True)
+class StepVerdict:
+    """One step: its readings, the exercise's first one first, and how they lie together."""
+
+    name: str
+    readings: tuple[ReadingVerdict, ...]
+
+    @property
+    def first(self) -> ReadingVerdict:
+        return self.readings[0]
+
+    @property
+    def centre(self) -> float | None:
+        return self.first.centre
+
+    @property
+    def verdict(self) -> str:
+        """The worst of its readings."""
+        return max((reading.verdict for reading in self.readings), key=WORST_LAST.index)
+
+    def as_json(self) -> dict[str, Any]:
+        """The first reading's figures stand in the step itself; `others` has the rest."""
+        first = self.first.as_json()
+        own = {key: first[key] for key in ("readings", "centre", "spread", "drift", "values", "said")}
+        others = [reading.as_json() for reading in self.readings[1:]]
+        return {"name": self.name, **own, "verdict": self.verdict, "first_verdict": first["verdict"], "others": others}
 
 
 @dataclass(frozen=True, slots=True)
@@ -75,7 +121,7 @@ def compare_log(
     others: Sequence[OtherLog] = (),
 ) -> ReadingsReport:
     """Read a log and judge it, as `judge_log` does. Raises UnusableInput as `read_log` does."""
-    return judge_log(read_log(text, exercise), exercise, sheet, grid=grid, others=others)
+    return judge_log(read_log(text, exercise, sheet), exercise, sheet, grid=grid, others=others)
 
 
 def judge_log(
@@ -87,14 +133,19 @@ def judge_log(
     others: Sequence[OtherLog] = (),
 ) -> ReadingsReport:
     """Judge a log against `sheet`. `grid` are the texts the pair's program can print, `others` the logs of other pairs."""
-    steps = tuple(_judge(step, [s for s in log.steps if s.name == step.name]) for step in sheet.steps)
+    planned = zip(sheet.steps, exercise.steps, strict=True) if sheet.steps else ()
+    steps = tuple(
+        _judge(step, plan, [part for part in log.steps if part.index == index], exercise)
+        for index, (step, plan) in enumerate(planned)
+    )
     verdict = _verdict(steps)
     diagnosis = tuple(explain(steps, sheet)) if any(step.verdict == "out" for step in steps) else ()
     log_notes = [*log.notes, *_strangers(log, sheet)]
-    notes = log_notes + _own_threshold(exercise, steps)
+    notes = [*log_notes, *told_of(steps, sheet), *_own_threshold(exercise, steps)]
     if sheet.reason:
         notes.append(f"There is no expected sheet for this bench: {sheet.reason}")
-    honesty = tuple(look_closer(log, grid, others))
+    is_noisy = isinstance(sheet.main, AdcChain) and not any(step.first.saturated for step in sheet.steps)
+    honesty = tuple(look_closer(log, grid, others, is_noisy=is_noisy))
     return ReadingsReport(steps, verdict, diagnosis, honesty, tuple(notes), tuple(log_notes))
 
 
@@ -134,27 +185,71 @@ def _own_threshold(exercise: Exercise, steps: tuple[StepVerdict, ...]) -> list[s
     return said
 
 
-def _judge(step: ExpectedStep, marked: list[StepLog]) -> StepVerdict:
-    values = [value for part in marked for value in part.values]
+def _judge(step: ExpectedStep, planned: Step, marked: list[StepLog], exercise: Exercise) -> StepVerdict:
+    readings = []
+    for position, expected in enumerate(step.readings):
+        asked = exercise.readings[position]
+        if asked.quantity == "tag":
+            readings.append(_judge_id(expected, planned, marked))
+            continue
+        values = [value for part in marked if position < len(part.columns) for value in part.columns[position]]
+        if not values and is_state(exercise, asked):
+            readings.append(_judge_state(expected, planned, marked))
+        else:
+            readings.append(_judge_values(expected, values))
+    return StepVerdict(step.name, tuple(readings))
+
+
+def _judge_values(expected: ExpectedReading, values: list[float]) -> ReadingVerdict:
     if not values:
-        return StepVerdict(step.name, 0, None, None, None, "missing", ())
+        return _verdict_of(expected, 0, "missing")
     # The first fifth is settling time: a case in the hand warms for a while.
     settled = values[len(values) // 5 :]
     centre = round(median(settled), 3)
     drift = round(median(settled[-3:]) - median(settled[:3]), 3) if len(settled) >= 6 else 0.0
-    if step.first.exempt:
+    if expected.exempt:
         verdict = "exempt"  # at a flat end of the converter no reading tells anything
-    elif step.likely[0] <= centre <= step.likely[1]:
+    elif expected.likely[0] <= centre <= expected.likely[1]:
         verdict = "likely"
     else:
-        verdict = "in-limits" if step.value.low <= centre <= step.value.high else "out"
-    return StepVerdict(step.name, len(values), centre, round(float(np.std(settled)), 3), drift, verdict, tuple(values))
+        verdict = "in-limits" if expected.value.low <= centre <= expected.value.high else "out"
+    spread = round(float(np.std(settled)), 3)
+    return replace(
+        _verdict_of(expected, len(values), verdict), centre=centre, spread=spread, drift=drift, values=tuple(values)
+    )
+
+
+def _judge_state(expected: ExpectedReading, planned: Step, marked: list[StepLog]) -> ReadingVerdict:
+    """A state in words is held against what was done in the step, not against a level: `blocked` is printed of either."""
+    states = [state for part in marked for state in part.states]
+    stimulus = planned.value_of(expected.ref, expected.quantity)
+    if not states or stimulus is None:
+        return _verdict_of(expected, len(states), "missing")
+    right = sum(state == (stimulus.value > 0.5) for state in states)
+    said = "there" if states[0] else "not there"
+    # Where only changes are told, a step ends with the next one's: the first word of a step is its own.
+    fits = right * 2 > len(states) or bool(states[0]) == (stimulus.value > 0.5)
+    return replace(_verdict_of(expected, len(states), "likely" if fits else "out"), said=said)
+
+
+def _judge_id(expected: ExpectedReading, planned: Step, marked: list[StepLog]) -> ReadingVerdict:
+    """An id is the one that was held there, or it is not; a step without a tag has none."""
+    asked = planned.value_of(expected.ref, expected.quantity)
+    ids = [found for part in marked for found in part.ids]
+    wanted = same_id(asked.text) if asked else ""
+    if not marked or (not ids and wanted):
+        return _verdict_of(expected, 0, "missing")
+    fits = all(found == wanted for found in ids)
+    said = max(set(ids), key=ids.count) if ids else "no tag"
+    return replace(_verdict_of(expected, len(ids), "likely" if fits else "out"), said=said)
+
+
+def _verdict_of(expected: ExpectedReading, count: int, verdict: str) -> ReadingVerdict:
+    return ReadingVerdict(
+        expected.ref, expected.quantity, expected.name, expected.unit, count, None, None, None, verdict
+    )
 
 
 def _strangers(log: Log, sheet: Sheet) -> list[str]:
-    known = {step.name for step in sheet.steps}
-    return [
-        f"The mark “{step.mark}” belongs to no step of the plan."
-        for step in log.steps
-        if step.name not in known and sheet.steps
-    ]
+    strange = [step.mark for step in log.steps if step.index is None and step.mark and sheet.steps]
+    return [f"The mark “{mark}” belongs to no step of the plan." for mark in dict.fromkeys(strange)][:MOST_STRANGERS]

@@ -64,6 +64,7 @@ class HonestyView:
     log: Log
     grid: frozenset[str] | None
     others: Sequence[OtherLog]
+    is_noisy: bool  # a converter away from its ends: levels, ids and modules that round whole stand still of themselves
 
     @property
     def values(self) -> list[float]:
@@ -73,9 +74,11 @@ class HonestyView:
 HONESTY: RuleBook[HonestyView] = RuleBook("A second look at a log")
 
 
-def look_closer(log: Log, grid: list[str] | None, others: Sequence[OtherLog]) -> list[Finding]:
+def look_closer(
+    log: Log, grid: list[str] | None, others: Sequence[OtherLog], *, is_noisy: bool = True
+) -> list[Finding]:
     """Everything worth a second look. `grid` are the values the pair's program can print, as printed."""
-    return HONESTY.run(HonestyView(log, frozenset(grid) if grid else None, others))
+    return HONESTY.run(HonestyView(log, frozenset(grid) if grid else None, others, is_noisy))
 
 
 @HONESTY.rule(
@@ -109,7 +112,7 @@ def same_noise(view: HonestyView, finding: FindingFactory) -> Iterator[Finding]:
 )
 def no_noise(view: HonestyView, finding: FindingFactory) -> Iterator[Finding]:
     steps = [step for step in view.log.steps if len(step.values) >= LEAST_READINGS]
-    if len(steps) >= 2 and all(len(set(step.values)) == 1 for step in steps):
+    if view.is_noisy and len(steps) >= 2 and all(len(set(step.values)) == 1 for step in steps):
         yield finding("Every step repeats one value exactly.", "Look at this: let the pair show one step live.")
 
 

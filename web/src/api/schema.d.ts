@@ -1953,6 +1953,32 @@ export interface components {
             behaviour?: components["schemas"]["BehaviourOut"] | null;
         };
         /**
+         * ReadingVerdictOut
+         * @description A further reading at a step; `said` is what was told in words, or the id that was printed.
+         */
+        ReadingVerdictOut: {
+            /** Ref */
+            ref: string;
+            /** Quantity */
+            quantity: string;
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
+            /** Readings */
+            readings: number;
+            /** Centre */
+            centre: number | null;
+            /** Spread */
+            spread: number | null;
+            /** Drift */
+            drift: number | null;
+            /** Verdict */
+            verdict: string;
+            /** Said */
+            said: string;
+        };
+        /**
          * ReadingsAttemptOut
          * @description One attempt at the readings with its verdict, empty while it is judged.
          */
@@ -2091,7 +2117,10 @@ export interface components {
             /** Ways */
             ways: components["schemas"]["WayOut"][];
         };
-        /** StepVerdictOut */
+        /**
+         * StepVerdictOut
+         * @description A step of a log: the figures of the exercise's first reading, and the verdict of all of them together.
+         */
         StepVerdictOut: {
             /** Name */
             name: string;
@@ -2107,6 +2136,12 @@ export interface components {
             verdict: string;
             /** Values */
             values: number[];
+            /** Said */
+            said: string;
+            /** First Verdict */
+            first_verdict: string;
+            /** Others */
+            others: components["schemas"]["ReadingVerdictOut"][];
         };
         /**
          * StimulusOut

@@ -15,6 +15,12 @@ const props = defineProps<{
   shifted?: string
 }>()
 const judged = computed(() => new Map((props.readings ?? []).map((step) => [step.name, step])))
+/** What was read of a step's reading, the first one or a further one. */
+function readOf(step: string, index: number) {
+  const read = judged.value.get(step)
+  if (index > 0) return read?.others[index - 1]
+  return read && { centre: read.centre, said: read.said, verdict: read.first_verdict || read.verdict }
+}
 const several = computed(() => props.sheet.steps.some((step) => step.readings.length > 1))
 const hasVolts = computed(() => props.sheet.steps.some((step) => step.readings.some((r) => r.volts)))
 const isCounted = computed(() =>
@@ -106,19 +112,20 @@ function predictionOf(step: string, r: Reading) {
           </td>
           <template v-if="readings">
             <td class="num v">
-              <template v-if="index === 0">
-                <b>{{ fixed(judged.get(step.name)?.centre, r.decimals) }}</b>&nbsp;{{
-                  judged.get(step.name)?.centre == null ? '' : r.unit
+              <template v-if="readOf(step.name, index)?.said">{{ readOf(step.name, index)!.said }}</template>
+              <template v-else>
+                <b>{{ fixed(readOf(step.name, index)?.centre, r.decimals) }}</b>&nbsp;{{
+                  readOf(step.name, index)?.centre == null ? '' : r.unit
                 }}
               </template>
             </td>
             <td>
               <span
-                v-if="index === 0 && judged.get(step.name)"
+                v-if="readOf(step.name, index)"
                 class="verdict"
-                :class="VERDICTS[judged.get(step.name)!.verdict]?.tone"
+                :class="VERDICTS[readOf(step.name, index)!.verdict]?.tone"
               >
-                {{ VERDICTS[judged.get(step.name)!.verdict]?.word }}
+                {{ VERDICTS[readOf(step.name, index)!.verdict]?.word }}
               </span>
             </td>
           </template>

@@ -1,0 +1,132 @@
+"""Which of the printed numbers is which reading: by unit, label, decimals, and what the sheet allows."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+from itertools import pairwise
+
+from verifex.core.exercise import Exercise, Reading
+from verifex.core.exercise.units import OF_QUANTITY, OF_VOLTAGE, PRINTED
+from verifex.core.readings.log.lines import Slot
+from verifex.core.readings.log.words import AXES
+
+Range = tuple[float, float]
+#: A unit in which the same quantity may be told: a column in it is taken where there is no better one.
+NEAR = {
+    "celsius": ("fahrenheit",), "fahrenheit": ("celsius",), "centimetre": ("inch", "millimetre", "metre", "microsecond"),
+    "inch": ("centimetre", "millimetre", "metre"), "volt": ("millivolt", "count"), "count": ("volt", "millivolt", "full-scale", "percent"),
+    "percent": ("count", "full-scale"), "full-scale": ("percent", "count"), "hectopascal": ("pascal",), "degree": ("g",), "g": ("degree", "count"),
+    "microsecond": ("centimetre", "inch"), "scaled": ("g", "count"), "ppm": ("count", "volt", "ratio"), "ratio": ("count", "volt", "ppm"),
+}  # fmt: skip
+LEAST_CLOCK = 6  # values from which a column that only counts up is taken for a clock
+MOST_LOOKED_AT = 400
+
+
+@dataclass(slots=True)
+class Column:
+    """The numbers of a log that stand in one column: the place in the log's steps, the line and the value of each."""
+
+    slot: Slot
+    steps: list[int] = field(default_factory=list)
+    lines: list[int] = field(default_factory=list)
+    values: list[float] = field(default_factory=list)
+
+    @property
+    def title(self) -> str:
+        """How a person would point at it."""
+        said = self.slot.label or self.slot.unit
+        return f"“{said}”" if said else f"number {self.slot.position + 1} of each line"
+
+    @property
+    def is_whole(self) -> bool:
+        return all(value == int(value) for value in self.values[:MOST_LOOKED_AT])
+
+    @property
+    def is_clock(self) -> bool:
+        """Whether it counts up evenly from line to line, as a time does and no sensor."""
+        values = self.values[:MOST_LOOKED_AT]
+        if len(values) < LEAST_CLOCK or self.slot.means not in ("", "time"):
+            return False
+        gaps = sorted(b - a for a, b in pairwise(values))
+        return gaps[0] > 0 and gaps[-1] <= 1.5 * gaps[len(gaps) // 2] + 1e-9 and gaps[len(gaps) // 10] > 0.5 * gaps[-1]
+
+
+@dataclass(frozen=True, slots=True)
+class Choice:
+    """The column of a reading, and why it is that one."""
+
+    column: Column
+    because: str
+
+
+def printed_unit(reading: Reading) -> str:
+    """The printed unit a reading is asked in; its quantity where nothing is said of how it is printed."""
+    if reading.print:
+        return reading.print
+    return OF_QUANTITY[reading.quantity][0] if reading.quantity in OF_QUANTITY else reading.quantity
+
+
+def choose(columns: Sequence[Column], exercise: Exercise, ranges: Sequence[Range | None]) -> list[Choice | None]:
+    """For each reading of the exercise its column; `ranges` are the values a sheet allows for each, over all steps."""
+    found: list[Choice | None] = [None] * len(exercise.readings)
+    usable = [c for c in columns if not c.is_clock] or list(columns)
+    if not usable:
+        return found
+    most = max(len(column.values) for column in usable)
+    scored = []
+    for r, reading in enumerate(exercise.readings):
+        for c, column in enumerate(usable):
+            score, because = _score(column, reading, ranges[r], most, exercise)
+            bare = [one for one in usable if one.slot.key[2] >= 0]
+            if len(usable) == len(exercise.readings):
+                score += 1.5 * (c == r)
+            elif column in bare:
+                score += 0.1 * bare.index(column)
+            scored.append((score, -r, r, c, because))
+    taken: set[int] = set()
+    for score, _, r, c, because in sorted(scored, key=lambda row: (-row[0], row[2])):
+        if found[r] is None and c not in taken and score > -4:
+            found[r] = Choice(usable[c], because)
+            taken.add(c)
+    return found
+
+
+def _score(column: Column, reading: Reading, within: Range | None, most: int, exercise: Exercise) -> tuple[float, str]:
+    slot, unit = column.slot, printed_unit(reading)
+    score, because = 0.0, "it is the only one left"
+    if slot.means == unit:
+        score, because = (
+            6.0,
+            f"it is printed in {PRINTED[unit].symbol or PRINTED[unit].title}" if unit in PRINTED else "",
+        )
+    elif slot.means == "degrees":
+        score += 3.0 if unit in ("celsius", "fahrenheit", "degree") else -6.0
+    elif slot.means == "time":
+        score -= 6.0
+    elif slot.means:
+        score += -1.0 if slot.means in NEAR.get(unit, ()) else -6.0
+    if slot.may_mean:
+        said = unit in slot.may_mean or (unit in OF_VOLTAGE and not slot.means and "count" in slot.may_mean)
+        score += 2.0 if said else -2.0
+        because = "of its label" if said and score < 6 else because
+    words = slot.label.split()
+    named = [word for word in reading.name.lower().split() if word in words]
+    if named:
+        score += 3.0
+        because = "of its label"
+    if reading.quantity in ("gx", "gy", "gz") and words and words[-1] in AXES:
+        score += 5.0 if words[-1] == reading.quantity[-1] else -5.0
+    values = column.values[:MOST_LOOKED_AT]
+    if within is not None:
+        margin = (within[1] - within[0]) * 0.1 + 1e-9
+        inside = sum(1 for v in values if within[0] - margin <= v <= within[1] + margin) / len(values)
+        score += 2.5 * inside
+        if inside > 0.5 and because.startswith("it is the only"):
+            because = "most of it lies where this bench reads"
+    decimals = reading.decimals if reading.decimals is not None else PRINTED[unit].decimals if unit in PRINTED else 0
+    if column.is_whole:
+        score += 0.5 if decimals == 0 else -0.5
+    else:
+        score += 0.5 if decimals > 0 else -1.5
+    if len(column.values) < most / 3:
+        score -= 2.0
+    return score, because

@@ -1,0 +1,358 @@
+"""Reads a log as students print it: marks of steps in any style, numbers in any layout, states, ids, and whatever else."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+from itertools import pairwise
+
+from verifex.core.exercise import Exercise, Reading
+from verifex.core.exercise.units import PRINTED
+from verifex.core.expected import Sheet
+from verifex.core.problems import Problem, UnusableInput
+from verifex.core.quantity import MOST_PRINTED
+from verifex.core.readings.log.changes import segments
+from verifex.core.readings.log.columns import Choice, Column, Range, choose, printed_unit
+from verifex.core.readings.log.ids import id_in
+from verifex.core.readings.log.lines import (
+    COMMA_NUMBER,
+    Slot,
+    core_of,
+    is_garbage,
+    is_rule,
+    numbers_and_texts,
+    slots_of,
+    without_stamp,
+)
+from verifex.core.readings.log.marks import Marks
+from verifex.core.readings.log.states import is_state, state_of
+
+LIMIT_BYTES = 10 * 1024 * 1024
+LEAST_BEFORE_A_MARK = 3  # readings that may be a first step whose mark was forgotten
+LOOKED_AT_FOR_COMMAS = 400
+MOST_TEXTS = 1000
+MOST_COLUMNS = 200
+MOST_MARKS = 2000
+BARE = Slot("", "", "", (), 0)
+
+
+@dataclass(slots=True)
+class StepLog:
+    """What stands under one mark: for each reading of the exercise its values with the line (from 1) each stood on.
+
+    `index` is the step's place in the plan; None for a mark that belongs to no step.
+    """
+
+    name: str
+    mark: str
+    index: int | None = None
+    columns: list[list[float]] = field(default_factory=list)
+    column_lines: list[list[int]] = field(default_factory=list)
+    states: list[int] = field(default_factory=list)  # told in words: 1 something is there, 0 nothing is
+    ids: list[str] = field(default_factory=list)
+    not_numbers: int = 0  # lines that printed nan
+
+    @property
+    def values(self) -> list[float]:
+        """Of the exercise's first reading."""
+        return self.columns[0] if self.columns else []
+
+    @property
+    def lines(self) -> list[int]:
+        return self.column_lines[0] if self.column_lines else []
+
+
+@dataclass(slots=True)
+class Log:
+    """A log by steps; `unmarked` are values before the first mark, `notes` what a person should know."""
+
+    steps: list[StepLog] = field(default_factory=list)
+    unmarked: list[float] = field(default_factory=list)
+    choices: list[Choice | None] = field(default_factory=list)
+    garbage_lines: int = 0
+    found_by_values: bool = False  # the steps were found in the values, without marks
+    notes: list[str] = field(default_factory=list)
+
+
+def read_log(text: str, exercise: Exercise, sheet: Sheet | None = None) -> Log:
+    """The log in `text`, its steps matched to those of the exercise: by marks (name, number, order), else by the values.
+
+    `sheet` helps to tell which column is which reading. Raises UnusableInput for an empty log, one over 10 MB, or one in
+    which neither a number nor a state nor an id stands.
+    """
+    if len(text) > LIMIT_BYTES:
+        raise UnusableInput([Problem(1, 1, "the log is larger than 10 MB, the limit for one hand-in")])
+    if not text.strip():
+        raise UnusableInput([Problem(1, 1, "the log is empty; paste what the board printed")])
+    return _Reader(exercise, sheet).read(text)
+
+
+class _Reader:
+    def __init__(self, exercise: Exercise, sheet: Sheet | None) -> None:
+        self.exercise, self.sheet = exercise, sheet
+        self.marks = Marks(exercise)
+        self.log = Log()
+        self.columns: dict[tuple[str, str, int], Column] = {}
+        self.places: dict[int | str, int] = {}  # by the step's index, or by a mark that means none
+        self.at = -1  # the place in the log's steps; -1 before the first mark
+        self.rules: list[int] = []  # lines that are ruled lines
+        self.words: list[tuple[int, int, int]] = []  # (line, place, state)
+        self.texts: dict[str, int] = {}  # lines without a number that are no mark, and how often
+        self.wants_ids = any(reading.quantity == "tag" for reading in exercise.readings)
+        self.wants_states = any(is_state(exercise, reading) for reading in exercise.readings)
+
+    def read(self, text: str) -> Log:
+        lines = text.splitlines()
+        if self._has_decimal_commas(lines):
+            lines = [COMMA_NUMBER.sub(r"\1.\2", line) for line in lines]
+        for number, raw in enumerate(lines, start=1):
+            if line := raw.strip():
+                self._line(number, line)
+        self._choose()
+        if not self.log.steps:
+            self._steps_without_marks()
+        self._first_without_its_mark()
+        self._refuse_nothing()
+        self._say()
+        return self.log
+
+    # -- line by line ------------------------------------------------------------------------------
+
+    def _line(self, number: int, line: str) -> None:
+        if self._is_bare(number, line):
+            return
+        if is_garbage(line):
+            self.log.garbage_lines += 1
+            return
+        if is_rule(line):
+            self.rules.append(number)
+            return
+        line = without_stamp(line)
+        found = id_in(line) if self.wants_ids else None
+        values, texts = ([], (line,)) if found else numbers_and_texts(line)
+        if self._is_mark(line, values, texts):
+            return
+        if found:
+            self._here().ids.append(found)
+        elif line.lower().rstrip(".!").endswith("nan"):
+            self._here().not_numbers += 1
+        elif values:
+            for slot, value in zip(slots_of(self.marks.without_names(texts)), values, strict=True):
+                self._keep(number, slot, value)
+        elif self.wants_states and (state := state_of(line)) is not None:
+            self.words.append((number, self.at, state))
+        else:
+            if len(self.texts) < MOST_TEXTS:
+                self.texts[line] = self.texts.get(line, 0) + 1
+
+    def _is_bare(self, number: int, line: str) -> bool:
+        """A number alone on its line, as most lines of a long log are: taken at once."""
+        if not line[-1].isdigit() or "_" in line or self.wants_ids:
+            return False
+        try:
+            value = float(line)
+        except ValueError:
+            return False
+        if abs(value) <= MOST_PRINTED:
+            self._keep(number, BARE, value)
+        return True
+
+    def _keep(self, number: int, slot: Slot, value: float) -> None:
+        column = self.columns.get(slot.key)
+        if column is None:
+            if len(self.columns) >= MOST_COLUMNS:
+                return
+            column = self.columns[slot.key] = Column(slot)
+        column.steps.append(self.at)
+        column.lines.append(number)
+        column.values.append(value)
+
+    def _is_mark(self, line: str, values: list[float], texts: tuple[str, ...]) -> bool:
+        """Whether a line marks a step; one that names a step and carries a reading as well is both."""
+        signed = self.marks.is_signed(line)
+        lettered = any(c.isalpha() for c in line)
+        if not signed and not lettered:
+            return False
+        small = len(values) == 1 and values[0] == int(values[0]) and 1 <= values[0] <= len(self.exercise.steps)
+        if values and not (signed or small or self.marks.named_within(" ".join(texts))):
+            return False
+        index = self.marks.step_of(line, signed=signed)
+        if index is not None:
+            if self.at < 0 or self.log.steps[self.at].index != index or not self._reads_under(values, line):
+                self._begin(core_of(line), index)
+            return not self._reads_under(values, line)
+        if signed and lettered and len(self.log.steps) < MOST_MARKS and not self._is_reading(values, texts):
+            self._begin(core_of(line), None)
+            return True
+        return False
+
+    def _reads_under(self, values: list[float], line: str) -> bool:
+        """Whether a line that names a step carries a reading too: `Room air: 21.5 C`."""
+        names = numbers_and_texts(" ".join(self.marks.names))[0]
+        return any(value not in names and (value != int(value) or value > len(self.exercise.steps)) for value in values)
+
+    def _is_reading(self, values: list[float], texts: tuple[str, ...]) -> bool:
+        return bool(values) and any(slot.means or slot.may_mean for slot in slots_of(texts))
+
+    def _begin(self, mark: str, index: int | None) -> None:
+        """Go to a step; one that was come to before is gone on with."""
+        place = self.places.get(mark if index is None else index)
+        if place is None:
+            name = self.exercise.steps[index].name if index is not None else mark
+            self.log.steps.append(StepLog(name, mark, index))
+            place = self.places[mark if index is None else index] = len(self.log.steps) - 1
+        self.at = place
+
+    def _here(self) -> StepLog:
+        if self.at < 0:
+            self._begin("", None)
+            self.log.steps[0].name = ""
+        return self.log.steps[self.at]
+
+    # -- the whole log -----------------------------------------------------------------------------
+
+    def _has_decimal_commas(self, lines: Sequence[str]) -> bool:
+        """Whether numbers are written with a comma: none has a point, and the commas stand where a point would."""
+        looked = [line for line in lines[: 2 * LOOKED_AT_FOR_COMMAS] if any(c.isdigit() for c in line)]
+        looked = [without_stamp(line.strip()) for line in looked[:LOOKED_AT_FOR_COMMAS]]
+        if any(value != int(value) for line in looked for value in numbers_and_texts(line)[0]):
+            return False
+        commas = [match for line in looked if (match := COMMA_NUMBER.search(line))]
+        if (
+            not commas
+            or len(commas) < 0.5 * len([line for line in looked if numbers_and_texts(line)[0] or "," in line]) * 0.8
+        ):
+            return False
+        beside = any(c.isalpha() or c in "°%" for match in commas for c in match.string)
+        widths = {len(match.group(2)) for match in commas}
+        return beside or (len(self.exercise.readings) == 1 and len(widths) == 1)
+
+    def _ranges(self) -> list[Range | None]:
+        """What a sheet allows for each reading over all steps."""
+        ranges: list[Range | None] = []
+        for position, _ in enumerate(self.exercise.readings):
+            seen = (
+                [s.readings[position].value for s in self.sheet.steps if position < len(s.readings)]
+                if self.sheet
+                else []
+            )
+            ranges.append((min(v.low for v in seen), max(v.high for v in seen)) if seen else None)
+        return ranges
+
+    def _choose(self) -> None:
+        self.log.choices = choose(list(self.columns.values()), self.exercise, self._ranges())
+        for step in self.log.steps:
+            step.columns = [[] for _ in self.exercise.readings]
+            step.column_lines = [[] for _ in self.exercise.readings]
+        for position, choice in enumerate(self.log.choices):
+            if choice is None:
+                continue
+            for place, line, value in zip(choice.column.steps, choice.column.lines, choice.column.values, strict=True):
+                if place >= 0:
+                    self.log.steps[place].columns[position].append(value)
+                    self.log.steps[place].column_lines[position].append(line)
+                elif position == 0:
+                    self.log.unmarked.append(value)
+        for _, place, state in self.words:
+            if place >= 0:
+                self.log.steps[place].states.append(state)
+        self._hold_states()
+
+    def _hold_states(self) -> None:
+        """Where a program tells changes only, a state holds until the next one is told, and was the other one before the
+        first."""
+        told = [state for _, _, state in self.words]
+        if not told or any(one == other for one, other in pairwise(told)):
+            return
+        holds = 1 - told[0]
+        for step in self.log.steps:
+            if not step.states:
+                step.states.append(holds)
+            holds = step.states[-1]
+
+    def _steps_without_marks(self) -> None:
+        """By ruled lines where they part the log into as many pieces as there are steps, else by the values."""
+        first = self.log.choices[0] if self.log.choices else None
+        if first is None or not self.log.unmarked:
+            return
+        starts = self._pieces(first.column) or self._levels(first.column)
+        if starts is None:
+            return
+        for index, step in enumerate(self.exercise.steps):
+            end = starts[index + 1] if index + 1 < len(starts) else float("inf")
+            made = StepLog(step.name, "", index)
+            for choice in self.log.choices:
+                rows = list(zip(choice.column.lines, choice.column.values, strict=True)) if choice else []
+                inside = [(line, value) for line, value in rows if starts[index] <= line < end]
+                made.columns.append([value for _, value in inside])
+                made.column_lines.append([line for line, _ in inside])
+            self.log.steps.append(made)
+        self.log.unmarked, self.log.found_by_values = [], True
+
+    def _pieces(self, column: Column) -> list[int] | None:
+        """The first line of each piece between ruled lines, where there are as many pieces as steps."""
+        edges = [0, *self.rules]
+        starts = [
+            edge
+            for edge, following in zip(edges, [*self.rules, 1 << 60], strict=True)
+            if any(edge < line < following for line in column.lines)
+        ]
+        return starts if self.rules and len(starts) == len(self.exercise.steps) else None
+
+    def _levels(self, column: Column) -> list[int] | None:
+        """The line on which each step begins, found in the values."""
+        if self.sheet is None or len(self.sheet.steps) != len(self.exercise.steps):
+            return None
+        expected = [step.value.nominal for step in self.sheet.steps]
+        begins = segments(column.values, expected)
+        return [column.lines[begin] for begin in begins] if begins else None
+
+    def _first_without_its_mark(self) -> None:
+        """Readings before a first mark that is the second step's are the first step's."""
+        marked = [step.index for step in self.log.steps if step.index is not None]
+        if not marked or marked[0] != 1 or 0 in marked or len(self.log.unmarked) < LEAST_BEFORE_A_MARK:
+            return
+        first = StepLog(self.exercise.steps[0].name, "", 0)
+        for choice in self.log.choices:
+            rows = zip(choice.column.steps, choice.column.lines, choice.column.values, strict=True) if choice else ()
+            before = [(line, value) for place, line, value in rows if place < 0]
+            first.columns.append([value for _, value in before])
+            first.column_lines.append([line for line, _ in before])
+        self.log.steps.insert(0, first)
+        self.log.unmarked = []
+        self.log.notes.append(f"The readings before the first mark were taken for “{first.name}”.")
+
+    def _refuse_nothing(self) -> None:
+        if self.columns or self.words or any(step.ids or step.states for step in self.log.steps):
+            return
+        if self.log.garbage_lines:
+            said = "these are garbage characters: the log was opened at another baud rate than the program prints at"
+        elif self.texts:
+            said = f"no number stands in this log, only text such as “{next(iter(self.texts))[:40]}”; lines as the board printed them were expected"
+        else:
+            said = "no number stands in this log; lines as the board printed them were expected"
+        raise UnusableInput([Problem(1, 1, said)])
+
+    def _say(self) -> None:
+        log = self.log
+        if log.garbage_lines:
+            log.notes.append(
+                f"{log.garbage_lines} lines are garbage characters, as from another baud rate; they were left out."
+            )
+        if log.found_by_values:
+            log.notes.append("No step is marked; the steps were found where the readings change.")
+        elif not any(step.index is not None or step.mark for step in log.steps):
+            log.notes.append("No step is marked. Write a line such as “# Room air” before the readings of each step.")
+        elif log.unmarked:
+            log.notes.append(f"{len(log.unmarked)} readings stand before the first mark; they were left out.")
+        if len(self.columns) > 1:
+            for reading, choice in zip(self.exercise.readings, log.choices, strict=True):
+                if choice is not None:
+                    log.notes.append(f"Taken for {_said(reading)}: {choice.column.title}, because {choice.because}.")
+        for step in log.steps:
+            if step.not_numbers:
+                log.notes.append(f"“{step.mark}”: {step.not_numbers} lines say nan, a read that failed.")
+
+
+def _said(reading: Reading) -> str:
+    """What a person calls a reading."""
+    unit = PRINTED.get(printed_unit(reading))
+    return reading.name or (f"the {unit.title}" if unit else reading.quantity)
