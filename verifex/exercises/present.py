@@ -43,7 +43,7 @@ def exercise_json(version: ExerciseVersion) -> dict[str, Any]:
 def readings_json(file: Exercise) -> list[dict[str, Any]]:
     """The columns a program prints, without a word of what they should be."""
     found = []
-    for reading in file.readings:
+    for reading, key in zip(file.readings, file.reading_keys, strict=True):
         recipe = file.part_of(reading.ref)
         output = catalogue().parts[recipe.part].sensing(reading.quantity) if recipe else None
         if recipe is None or output is None:
@@ -51,7 +51,7 @@ def readings_json(file: Exercise) -> list[dict[str, Any]]:
         unit = PRINTED[reading.print or printable(output)[0]]
         found.append(
             {
-                "key": f"{reading.ref}.{reading.quantity}",
+                "key": ".".join(key),
                 "name": reading.name or recipe.title or reading.ref,
                 "unit": unit.symbol,
                 "says": unit.title,
@@ -93,7 +93,7 @@ def _condition(file: Exercise, when: When) -> str:
         return (
             f"the {named} tells of {when.quantity}{held}" if when.side == "over" else f"the {named} tells of none{held}"
         )
-    return f"the {named} is {when.side} {when.threshold:g} {UNITS_OF_QUANTITY[when.quantity]}{held}"
+    return f"the {named} is {when.side} {round(when.as_stated(when.threshold), 4):g} {when.unit}{held}"
 
 
 def _says(file: Exercise, outputs: dict[str, bool]) -> str:

@@ -3,7 +3,7 @@
 from verifex.core.exercise.circuit import ResistorJob, Variant
 from verifex.core.exercise.plan import Reading, Step, StepValue
 from verifex.core.exercise.reader import exercise_json_schema, read_exercise
-from verifex.core.exercise.references import printable
+from verifex.core.exercise.references import asks_for_print, printable
 from verifex.core.exercise.schema import Criterion, Exercise
 
 __all__ = [
@@ -14,6 +14,7 @@ __all__ = [
     "Step",
     "StepValue",
     "Variant",
+    "asks_for_print",
     "exercise_json_schema",
     "printable",
     "read_exercise",

@@ -29,6 +29,9 @@ class Conventions(Frozen):
     """The divisor of the conversion, the unit printed, the baud rate (else the board's usual one), the reference the
     formula puts in, the air temperature a distance formula assumes.
 
+    `prints` says whether a log is asked for at all; where it is not given, one is where the file lists its readings or a
+    number is read, and none for lights, relays and displays alone.
+
     `threshold` says where a pair takes its threshold from: *stated* by the exercise, or from *two-readings* of its
     own bench, as it must be for light, water and gas.
     """
@@ -36,6 +39,7 @@ class Conventions(Frozen):
     divisor: Literal[1023, 1024] = 1024
     unit: str = ""
     baud: int | None = None
+    prints: bool | None = None
     formula_reference: Literal["nominal", "measured"] = "nominal"
     threshold: Literal["stated", "two-readings"] = "stated"
     echo_celsius: float = Field(default=20.0, ge=-20, le=50)

@@ -36,6 +36,19 @@ def printable(output: Output) -> tuple[str, ...]:
     return own or ("count",)
 
 
+def asks_for_print(exercise: Exercise) -> bool:
+    """Whether the program has to print what it reads: what switches or shows something only need not."""
+    if exercise.conventions.prints is not None:
+        return exercise.conventions.prints
+    if "readings" in exercise.model_fields_set:
+        return True
+    parts = {part.ref: catalogue().parts[part.part] for part in exercise.recipe}
+    if any(part.id.startswith("display") for part in parts.values()):
+        return False
+    outputs = [parts[r.ref].sensing(r.quantity) for r in exercise.readings if r.ref in parts]
+    return any(output is not None and "level" not in printable(output) for output in outputs)
+
+
 def _boards(exercise: Exercise, part_types: Catalogue) -> Iterator[Complaint]:
     for path, board in [(("board",), exercise.board), *((("references", b), b) for b in exercise.references)]:
         if board not in part_types.boards:

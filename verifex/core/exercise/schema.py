@@ -76,6 +76,16 @@ class Exercise(Frozen):
         return self
 
     @property
+    def reading_keys(self) -> list[tuple[str, str]]:
+        """By reading its part and quantity; one of a quantity that another reading has already says its unit as well
+        (`cm/inch`)."""
+        keys: list[tuple[str, str]] = []
+        for reading in self.readings:
+            key = (reading.ref, reading.quantity)
+            keys.append((reading.ref, f"{reading.quantity}/{reading.print}") if key in keys else key)
+        return keys
+
+    @property
     def boards(self) -> list[str]:
         """The boards that suit it, the usual one first."""
         return list(dict.fromkeys([self.board, *self.references]))

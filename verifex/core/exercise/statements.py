@@ -5,14 +5,27 @@ from typing import Literal
 
 from pydantic import BaseModel, ConfigDict
 
+from verifex.core.exercise.units import UNITS_OF_QUANTITY
+
 _WHEN = re.compile(
     r"\s*([A-Z]+[0-9]+)\.([a-z]+)\s+(over|under)\s+(-?[0-9]+(?:\.[0-9]+)?)(?:\s+for\s+([0-9]+(?:\.[0-9]+)?)\s*(ms|s))?\s*$"
 )
 _IS = re.compile(r"\s*([A-Z]+[0-9]+)\.([a-z]+)\s+is\s+([0-9A-Fa-f: -]+?)\s*$")
 
 
+#: Units a threshold may be stated in besides the quantity's own: the quantity, and how the one becomes the other.
+STATED: dict[str, tuple[str, float, float]] = {
+    "inch": ("cm", 2.54, 0.0),  # 1 inch is 2.54 cm, exact
+    "fahrenheit": ("celsius", 1 / 1.8, -32 / 1.8),  # °C = (°F − 32) / 1.8
+}
+SYMBOLS = {"inch": "in", "fahrenheit": "°F"}
+
+
 class When(BaseModel):
-    """`ref`'s quantity is over or under `threshold` (in the quantity's unit) for at least `for_ms`, or is `text`."""
+    """`ref`'s quantity is over or under `threshold` (in the quantity's unit) for at least `for_ms`, or is `text`.
+
+    `stated_in` is the unit the file states it in, where that is not the quantity's own (`U1.inch under 16`).
+    """
 
     model_config = ConfigDict(frozen=True)
 
@@ -22,6 +35,19 @@ class When(BaseModel):
     threshold: float = 0.0
     for_ms: float = 0.0
     text: str = ""
+    stated_in: str = ""
+
+    def as_stated(self, value: float) -> float:
+        """A value of the quantity in the unit the file speaks in."""
+        if not self.stated_in:
+            return value
+        _, factor, offset = STATED[self.stated_in]
+        return (value - offset) / factor
+
+    @property
+    def unit(self) -> str:
+        """The sign of the unit the file speaks in; empty for a quantity without one."""
+        return SYMBOLS.get(self.stated_in, UNITS_OF_QUANTITY.get(self.quantity, ""))
 
     def holds(self, value: float, text: str = "") -> bool:
         if self.side == "is":
@@ -30,8 +56,8 @@ class When(BaseModel):
 
     def __str__(self) -> str:
         held = f" for {self.for_ms / 1000:g} s" if self.for_ms else ""
-        named = self.text if self.side == "is" else f"{self.threshold:g}"
-        return f"{self.ref}.{self.quantity} {self.side} {named}{held}"
+        named = self.text if self.side == "is" else f"{round(self.as_stated(self.threshold), 6):g}"
+        return f"{self.ref}.{self.stated_in or self.quantity} {self.side} {named}{held}"
 
 
 def _digits(text: str) -> str:
@@ -50,4 +76,15 @@ def read_when(text: object) -> object:
         raise ValueError(f"'{text}' is no condition; 'U1.celsius over 33 for 2 s' shows the form")
     ref, quantity, side, threshold, held, unit = match.groups()
     for_ms = float(held) * (1 if unit == "ms" else 1000) if held else 0.0
-    return {"ref": ref, "quantity": quantity, "side": side, "threshold": float(threshold), "for_ms": for_ms}
+    value, stated_in = float(threshold), ""
+    if quantity in STATED:
+        stated_in, (quantity, factor, offset) = quantity, STATED[quantity]
+        value = value * factor + offset
+    return {
+        "ref": ref,
+        "quantity": quantity,
+        "side": side,
+        "threshold": value,
+        "for_ms": for_ms,
+        "stated_in": stated_in,
+    }

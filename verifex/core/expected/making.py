@@ -49,13 +49,13 @@ def expected_sheet(
         raise UnusableInput([Problem(1, 1, problem) for problem in problems])
     chains: dict[Key, Chain] = {}
     fed_by = variant
-    for reading in exercise.readings:
+    for reading, key in zip(exercise.readings, exercise.reading_keys, strict=True):
         if _carries_text(exercise, reading):
             continue
         built = chain_of(view, exercise, reading, kind, measured, variant)
         if isinstance(built, str):
             return Sheet(exercise, None, measured=measured, reason=built)
-        chains[(reading.ref, reading.quantity)] = built[0]
+        chains[key] = built[0]
         fed_by = fed_by or built[1]
     steps = _steps(exercise, chains, measured)
     sheet = Sheet(exercise, fed_by or exercise.variants[0], steps, chains, measured)
@@ -95,7 +95,8 @@ def _carries_text(exercise: Exercise, reading: Reading) -> bool:
 def _steps(exercise: Exercise, chains: Mapping[Key, Chain], measured: Measured) -> tuple[ExpectedStep, ...]:
     read: list[tuple[Step, list[ExpectedReading], StepReadings]] = []
     for step in exercise.steps:
-        found = [_reading(exercise, r, step, measured, chains) for r in exercise.readings]
+        asked = enumerate(zip(exercise.readings, exercise.reading_keys, strict=True))
+        found = [_reading(exercise, n, r, key, step, measured, chains.get(key)) for n, (r, key) in asked]
         readings = [r for r in found if r is not None]
         values = {(r.ref, r.quantity): r.value for r in readings}
         repeats = {
@@ -128,16 +129,15 @@ def _waits(exercise: Exercise, index: int) -> float:
 
 
 def _reading(
-    exercise: Exercise, reading: Reading, step: Step, measured: Measured, chains: Mapping[Key, Chain]
+    exercise: Exercise, position: int, reading: Reading, key: Key, step: Step, measured: Measured, chain: Chain | None
 ) -> ExpectedReading | None:
     given = step.value_of(reading.ref, reading.quantity)
     if given is None:
         return None
-    chain = chains.get((reading.ref, reading.quantity))
     name = reading.name or f"{reading.ref} {reading.quantity}"
     stimulus = stimulus_of(step, given, measured)
     if chain is None:
-        return _told_as_text(exercise, reading, name, given.text)
+        return _told_as_text(exercise, position, reading, name, given.text)
     chain = facing(chain, step.target)
     at, half = stimulus.nominal, (stimulus.high - stimulus.low) / 2
     found = limits(chain, np.asarray(at), np.asarray(half))
@@ -153,7 +153,8 @@ def _reading(
     flat = isinstance(chain, AdcChain) and chain.board.adc_flat_volts is not None
     return ExpectedReading(
         ref=reading.ref,
-        quantity=reading.quantity,
+        quantity=key[1],
+        position=position,
         name=name,
         unit=chain.formula.unit.symbol,
         decimals=chain.formula.decimals,
@@ -171,7 +172,7 @@ def _reading(
     )
 
 
-def _told_as_text(exercise: Exercise, reading: Reading, name: str, text: str) -> ExpectedReading:
+def _told_as_text(exercise: Exercise, position: int, reading: Reading, name: str, text: str) -> ExpectedReading:
     """A tag's id: printed as it is, without limits."""
     from verifex.core.expected.budget import Budget
 
@@ -180,6 +181,6 @@ def _told_as_text(exercise: Exercise, reading: Reading, name: str, text: str) ->
     output = catalogue().parts[recipe.part].sensing(reading.quantity) if recipe else None
     printed = output.read(text) if output and output.kind == "identity" and text else text
     return ExpectedReading(
-        reading.ref, reading.quantity, name, "", 0, nothing, None, "id", (0.0, 0.0, 0.0), nothing, (0.0, 0.0), False,
+        reading.ref, reading.quantity, position, name, "", 0, nothing, None, "id", (0.0, 0.0, 0.0), nothing, (0.0, 0.0), False,
         Budget("", ()), False, False, printed or "no tag",
     )  # fmt: skip

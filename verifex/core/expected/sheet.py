@@ -81,10 +81,11 @@ class Sheet:
         beyond what the sensor answers to."""
         key = key or next(iter(self.chains), None)
         planned = self.exercise.steps[0]
-        if key is None or key == (planned.ref, planned.quantity):
+        if key is None or (key[0], key[1].partition("/")[0]) == (planned.ref, planned.quantity):
             low, high = self.exercise.plot_range
         else:
-            seen = [v.value for step in self.exercise.steps for v in step.values() if (v.ref, v.quantity) == key]
+            at = (key[0], key[1].partition("/")[0])
+            seen = [v.value for step in self.exercise.steps for v in step.values() if (v.ref, v.quantity) == at]
             margin = (max(seen) - min(seen)) / 4 or 1.0
             low, high = min(seen) - margin, max(seen) + margin
         if key is None:

@@ -31,7 +31,8 @@ def _rows(rows: tuple[tuple[float, ...], ...]) -> list[list[float]]:
 
 
 def _reading(sheet: Sheet, key: Key, chain: Chain) -> dict[str, Any]:
-    reading = next(r for r in sheet.exercise.readings if (r.ref, r.quantity) == key)
+    reading = sheet.exercise.readings[sheet.exercise.reading_keys.index(key)]
+    quantity = key[1].partition("/")[0]
     recipe = sheet.exercise.part_of(reading.ref)
     low, high = sheet.plot_range(key)
     return {
@@ -41,7 +42,7 @@ def _reading(sheet: Sheet, key: Key, chain: Chain) -> dict[str, Any]:
         "says": chain.formula.unit.title,
         "raw_unit": chain.raw_unit,
         "decimals": chain.formula.decimals,
-        "stimulus_unit": UNITS_OF_QUANTITY.get(key[1], ""),
+        "stimulus_unit": UNITS_OF_QUANTITY.get(quantity, ""),
         "in_decades": is_in_decades(low, high),
         "plot": _rows(sheet.plot(key)),
         "thresholds": [
@@ -52,6 +53,6 @@ def _reading(sheet: Sheet, key: Key, chain: Chain) -> dict[str, Any]:
                 "own": sheet.exercise.conventions.threshold == "two-readings",
             }
             for s in sheet.exercise.behaviour
-            if (s.when.ref, s.when.quantity) == key and s.when.side != "is" and chain.raw_unit != "level"
+            if (s.when.ref, s.when.quantity) == (key[0], quantity) and s.when.side != "is" and chain.raw_unit != "level"
         ],
     }

@@ -9,7 +9,8 @@ from verifex.core.quantity import Spread
 
 @dataclass(frozen=True, slots=True)
 class ExpectedReading:
-    """One reading at one step, with worst-case limits. `raw` is the count (or the pulse, the level, the number).
+    """One reading at one step, with worst-case limits. `position` is its place among the exercise's readings, `quantity` its
+    key's (`Exercise.reading_keys`). `raw` is the count (or the pulse, the level, the number).
 
     `likely` is the k = 2 interval of the value, first order or `sampled`. What is `saturated` lies at an end where every
     reading looks the same; where it is `exempt` besides, no verdict is given there.
@@ -17,6 +18,7 @@ class ExpectedReading:
 
     ref: str
     quantity: str
+    position: int
     name: str
     unit: str
     decimals: int

@@ -13,6 +13,8 @@ from verifex.core.expected.chain import AdcChain
 from verifex.core.expected.step import ExpectedReading
 from verifex.core.expected.thresholds import suggest_threshold
 from verifex.core.findings import Finding
+from verifex.core.parts import catalogue
+from verifex.core.parts.outputs.switch import SwitchOutput
 from verifex.core.readings.conduct import told_of
 from verifex.core.readings.diagnosis import Explanation, explain
 from verifex.core.readings.honesty import OtherLog, look_closer
@@ -187,14 +189,15 @@ def _own_threshold(exercise: Exercise, steps: tuple[StepVerdict, ...]) -> list[s
 
 def _judge(step: ExpectedStep, planned: Step, marked: list[StepLog], exercise: Exercise) -> StepVerdict:
     readings = []
-    for position, expected in enumerate(step.readings):
+    for expected in step.readings:
+        position = expected.position
         asked = exercise.readings[position]
         if asked.quantity == "tag":
             readings.append(_judge_id(expected, planned, marked))
             continue
         values = [value for part in marked if position < len(part.columns) for value in part.columns[position]]
         if not values and is_state(exercise, asked):
-            readings.append(_judge_state(expected, planned, marked))
+            readings.append(_judge_state(expected, planned, marked, exercise))
         else:
             readings.append(_judge_values(expected, values))
     return StepVerdict(step.name, tuple(readings))
@@ -219,22 +222,25 @@ def _judge_values(expected: ExpectedReading, values: list[float]) -> ReadingVerd
     )
 
 
-def _judge_state(expected: ExpectedReading, planned: Step, marked: list[StepLog]) -> ReadingVerdict:
+def _judge_state(expected: ExpectedReading, planned: Step, marked: list[StepLog], exercise: Exercise) -> ReadingVerdict:
     """A state in words is held against what was done in the step, not against a level: `blocked` is printed of either."""
     states = [state for part in marked for state in part.states]
-    stimulus = planned.value_of(expected.ref, expected.quantity)
+    stimulus = planned.value_of(expected.ref, expected.quantity.partition("/")[0])
     if not states or stimulus is None:
         return _verdict_of(expected, len(states), "missing")
-    right = sum(state == (stimulus.value > 0.5) for state in states)
+    recipe = exercise.part_of(expected.ref)
+    output = catalogue().parts[recipe.part].sensing(stimulus.quantity) if recipe else None
+    there = output.is_active(stimulus.value) if isinstance(output, SwitchOutput) else stimulus.value > 0.5
+    right = sum(state == there for state in states)
     said = "there" if states[0] else "not there"
     # Where only changes are told, a step ends with the next one's: the first word of a step is its own.
-    fits = right * 2 > len(states) or bool(states[0]) == (stimulus.value > 0.5)
+    fits = right * 2 > len(states) or bool(states[0]) == there
     return replace(_verdict_of(expected, len(states), "likely" if fits else "out"), said=said)
 
 
 def _judge_id(expected: ExpectedReading, planned: Step, marked: list[StepLog]) -> ReadingVerdict:
     """An id is the one that was held there, or it is not; a step without a tag has none."""
-    asked = planned.value_of(expected.ref, expected.quantity)
+    asked = planned.value_of(expected.ref, expected.quantity.partition("/")[0])
     ids = [found for part in marked for found in part.ids]
     wanted = same_id(asked.text) if asked else ""
     if not marked or (not ids and wanted):

@@ -59,25 +59,29 @@ def _grain(asked: ExpectedReading) -> float:
 
 def _standing_still(steps: Sequence[ReadStep], sheet: Sheet) -> Iterator[str]:
     """One value through steps that should differ: what is read is not what is done."""
-    for position, asked in enumerate(sheet.steps[0].readings if sheet.steps else ()):
-        rows = [(step.readings[position], sheet.steps[index].readings[position]) for index, step in enumerate(steps)]
-        seen = [(read.centre, expected.value) for read, expected in rows if read.centre is not None]
-        if len(seen) < 2:
-            continue
-        centres = [centre for centre, _ in seen]
-        lowest, highest = min(seen, key=lambda row: row[1].nominal)[1], max(seen, key=lambda row: row[1].nominal)[1]
-        apart = highest.low - lowest.high  # what must lie between them whatever the tolerances
-        if apart > 0 and max(centres) - min(centres) < 0.1 * apart:
+    by_reading: dict[int, list[tuple[float, ExpectedReading]]] = {}
+    for step, expected in zip(steps, sheet.steps, strict=True):
+        for read, asked in zip(step.readings, expected.readings, strict=True):
+            if read.centre is not None:
+                by_reading.setdefault(asked.position, []).append((read.centre, asked))
+    for seen in by_reading.values():
+        centres, asked = [centre for centre, _ in seen], seen[0][1]
+        in_order = sorted((one.value for _, one in seen), key=lambda value: value.nominal)
+        apart = in_order[-1].low - in_order[0].high  # what must lie between them whatever the tolerances
+        if len(seen) > 1 and apart > 0 and max(centres) - min(centres) < 0.1 * apart:
             yield (
-                f"The {asked.name or 'reading'} stands still at {centres[0]:g} {asked.unit}".rstrip()
+                f"The {asked.name} stands still at {centres[0]:g} {asked.unit}".rstrip()
                 + " although the steps differ. Is the pin read that the module is on?"
             )
 
 
 def _alike(sheet: Sheet) -> Iterator[str]:
     """Steps between which this bench cannot tell."""
-    for position, asked in enumerate(sheet.steps[0].readings if sheet.steps else ()):
-        flat = [step.name for step in sheet.steps if step.readings[position].exempt]
-        if len(flat) > 1:
-            names = ", ".join(f"“{name}”" for name in flat)
-            yield f"At {names} the {asked.name or 'reading'} is at its end: no reading tells these steps apart."
+    flat: dict[str, list[str]] = {}
+    for step in sheet.steps:
+        for asked in step.readings:
+            if asked.exempt:
+                flat.setdefault(asked.name, []).append(f"“{step.name}”")
+    for name, steps in flat.items():
+        if len(steps) > 1:
+            yield f"At {', '.join(steps)} the {name} is at its end: no reading tells these steps apart."

@@ -49,7 +49,10 @@ def read_prediction(text: str, exercise: Exercise) -> list[Predicted]:
     if not rows or [cell.strip() for cell in rows[0]] != HEADER:
         raise UnusableInput([Problem(1, 1, f"the first line must read {','.join(HEADER)}")])
     steps = {step.name for step in exercise.steps}
-    known = {f"{r.ref}.{r.quantity}": printed_range(exercise, r) for r in exercise.readings}
+    known = {
+        ".".join(key): printed_range(exercise, r)
+        for r, key in zip(exercise.readings, exercise.reading_keys, strict=True)
+    }
     problems: list[Problem] = []
     found: list[Predicted] = []
     for line, row in enumerate(rows[1:], start=2):
@@ -118,7 +121,7 @@ def judge_prediction(predictions: list[Predicted], sheet: Sheet) -> list[Predict
 
 def _is_known(predicted: Predicted, sheet: Sheet) -> bool:
     """Whether the pair could know what the sensor gets at the step: it measured that, or it is nothing that is measured."""
-    ref, _, quantity = predicted.reading.partition(".")
+    ref, _, quantity = predicted.reading.partition("/")[0].partition(".")
     if quantity not in UNITS_OF_QUANTITY:
         return True
     first = next((s for s in sheet.exercise.steps if s.name == predicted.step), None)

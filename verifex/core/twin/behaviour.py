@@ -10,10 +10,10 @@ from verifex.core.exercise.schema import Behaviour
 from verifex.core.findings import Finding
 from verifex.core.twin.behaviour_rules import BEHAVIOUR
 from verifex.core.twin.outcome import RunView, StepOutcome
-from verifex.core.twin.printed import Printed, is_judged, reading_column, rows_of
+from verifex.core.twin.printed import Printed, is_judged, named_column, reading_column, rows_of
 from verifex.core.twin.run import TwinTrace
-from verifex.core.twin.stimulus import Stimulus, Window
-from verifex.core.twin.thresholds import switching
+from verifex.core.twin.stimulus import SWEEP_SECONDS, Stimulus, Window
+from verifex.core.twin.thresholds import switching, turns_on_above
 
 MOST_POINTS = 1500
 SETTLE_SHARE = 0.5  # the second half of a step is judged
@@ -54,7 +54,8 @@ def check_behaviour(
     steps = [window for window in plan.windows if window.kind == "step"]
     judged = [(limits or {}).get(window.name) if is_judged(exercise) else None for window in steps]
     rows, spans = rows_of(trace.run.lines), [(_judged_from(w), w.end_ms) for w in steps]
-    column = reading_column(rows, spans, judged)
+    named = named_column(rows, exercise)
+    column = named if named is not None else reading_column(rows, spans, judged)
     printed = [rows.over(column, span) if column is not None else None for span in spans]
     known = {id(w): (p, within) for w, p, within in zip(steps, printed, judged, strict=True)}
     outcomes = [
@@ -89,7 +90,7 @@ def _outcome(
 ) -> StepOutcome:
     asked: dict[str, str] = {}
     seen: dict[str, str] = {}
-    switched: dict[str, float] = {}
+    changes: dict[tuple[str, float], float] = {}
     at_ms: float | None = None
     for statement in exercise.behaviour:
         for ref in dict.fromkeys([*statement.then, *statement.otherwise]):
@@ -100,12 +101,15 @@ def _outcome(
                 if wanted is not None:
                     asked[ref] = "on" if wanted else "off"
                 seen[ref] = _seen(trace, refs[ref], _judged_from(window), window.end_ms)
-            else:
-                turned = _switch_point(trace, plan, refs[ref], window, statement)
+            elif window.key == (statement.when.ref, statement.when.quantity):
+                rising = turns_on_above(exercise, statement, ref)
+                turned = (
+                    _switch_point(trace, plan, refs[ref], window, statement, rising) if rising is not None else None
+                )
                 if turned is not None:
-                    switched[ref] = turned[1]
+                    changes[(ref, statement.when.threshold)] = turned[1]
                     at_ms = turned[0] if at_ms is None else min(at_ms, turned[0])
-    return StepOutcome(window, asked, seen, printed, limits, switched, switched_ms=at_ms)
+    return StepOutcome(window, asked, seen, printed, limits, changes, switched_ms=at_ms)
 
 
 def _judged_from(window: Window) -> float:
@@ -126,14 +130,21 @@ def _seen(trace: TwinTrace, ref: str, start_ms: float, end_ms: float) -> str:
 
 
 def _switch_point(
-    trace: TwinTrace, plan: Stimulus, ref: str, window: Window, statement: Behaviour
+    trace: TwinTrace, plan: Stimulus, ref: str, window: Window, statement: Behaviour, rising: bool
 ) -> tuple[float, float] | None:
-    """When (ms) and at which stimulus an output switched in a sweep; the last change counts."""
-    towards_on = (window.kind == "up") == (statement.when.side == "over")
+    """When (ms) and at which stimulus an output switched in a sweep.
+
+    Of several changes the same way the one nearest to the threshold counts, of those near it the last.
+    """
+    towards_on = (window.kind == "up") == rising
     times = [
         ms
         for ms, who, on in trace.indicator_events
         if who == ref and window.start_ms <= ms < window.end_ms and on == towards_on
     ]
-    value = plan.at(times[-1]).get(window.key) if times else None
-    return (times[-1], value) if value is not None else None
+    found = [(ms, value) for ms in times if (value := plan.at(ms).get(window.key)) is not None]
+    if not found:
+        return None
+    near = window.per_second * SWEEP_SECONDS / 2
+    close = [row for row in found if abs(row[1] - statement.when.threshold) <= near]
+    return close[-1] if close else min(found, key=lambda row: abs(row[1] - statement.when.threshold))

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from verifex.core.exercise.units import UNITS_OF_QUANTITY
+from verifex.core.exercise.statements import When
 from verifex.core.findings import Finding, Severity
 from verifex.core.rulebook import FindingFactory, RuleBook
 from verifex.core.twin.outcome import RunView
@@ -26,6 +26,11 @@ def sensor_and_outputs(view: RunView) -> list[str]:
 def _asked_for(view: RunView, ref: str) -> str:
     statement = next(s for s in view.exercise.behaviour if ref in s.then or ref in s.otherwise)
     return str(statement.when)
+
+
+def _stated(when: When, value: float) -> str:
+    """A value of a statement's quantity in the unit the exercise speaks in."""
+    return f"{when.as_stated(value):.1f} {when.unit}".rstrip()
 
 
 def _named(view: RunView, outputs: list[str]) -> tuple[list[str], str, str]:
@@ -189,9 +194,8 @@ def alarm_at_wrong_value(view: RunView, finding: FindingFactory) -> Iterator[Fin
             (o.switched_at[outputs[0]] for o in view.outcomes if o.window.kind == "up" and outputs[0] in o.switched_at),
             None,
         )
-        statement = next(s for s in view.exercise.behaviour if outputs[0] in s.then or outputs[0] in s.otherwise)
-        unit = f" {UNITS_OF_QUANTITY.get(statement.when.quantity, '')}".rstrip()
-        at = f" In the sweep the change came at {swept:.1f}{unit}." if swept is not None else ""
+        when = next(s for s in view.exercise.behaviour if outputs[0] in s.then or outputs[0] in s.otherwise).when
+        at = f" In the sweep the change came at {_stated(when, swept)}." if swept is not None else ""
         yield finding(
             f"{names}: not as asked with {_asked_for(view, outputs[0])}.{at}",
             "Compare the threshold in the program with the exercise.",
@@ -202,14 +206,15 @@ def alarm_at_wrong_value(view: RunView, finding: FindingFactory) -> Iterator[Fin
         for ref in (*statement.then, *statement.otherwise):
             seen = switching(view.exercise, statement, ref, view.outcomes) if ref in view.refs else None
             if seen is not None and not seen.is_right:
-                unit = f" {UNITS_OF_QUANTITY.get(statement.when.quantity, '')}".rstrip()
+                when = statement.when
                 yield finding(
-                    f"{view.refs[ref]} changes at {seen.up:.1f}{unit} on the way up and at {seen.down:.1f}{unit} on the way down; "
-                    f"asked is {statement.when.threshold:g}{unit}.",
+                    f"{view.refs[ref]} changes at {_stated(when, seen.up)} on the way up and at {_stated(when, seen.down)} on the "
+                    f"way down; asked is {round(when.as_stated(when.threshold), 4):g} {when.unit}".rstrip()
+                    + ".",
                     "Compare the threshold in the program with the exercise.",
                     parts=[view.refs[ref]],
-                    value=round(seen.middle, 2),
-                    limit=statement.when.threshold,
+                    value=round(when.as_stated(seen.middle), 2),
+                    limit=round(when.as_stated(when.threshold), 4),
                 )
                 return
 

@@ -18,9 +18,15 @@ class StepOutcome:
     seen: dict[str, str]
     reading: Printed | None
     limits: tuple[float, float] | None
-    switched_at: dict[str, float]
+    #: In a sweep, by output and threshold: the stimulus at which it changed.
+    changes: dict[tuple[str, float], float]
     switched_ms: float | None = None  # when the first of them did, in a sweep
     strays: bool = False  # a sweep in which something changed at another value than asked
+
+    @property
+    def switched_at(self) -> dict[str, float]:
+        """By output the stimulus at its change; of several thresholds the last one's."""
+        return {ref: value for (ref, _), value in self.changes.items()}
 
     @property
     def parts_ms(self) -> float:

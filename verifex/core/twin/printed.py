@@ -8,11 +8,14 @@ from statistics import median
 
 from verifex.core.exercise import Exercise, printable
 from verifex.core.parts import catalogue
+from verifex.core.printed.columns import printed_unit
+from verifex.core.printed.lines import numbers_and_texts, slots_of
 from verifex.core.quantity import numbers_in
 
 Limits = tuple[float, float]
 _DECIMALS = re.compile(r"\d\.(\d+)")
 MOST_DECIMALS = 6
+LOOKED_AT = 50  # lines, for the words beside the numbers
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,6 +71,15 @@ def rows_of(lines: Sequence[tuple[float, str]]) -> Rows:
     found = [(ms, text, tuple(numbers)) for ms, text in lines if (numbers := numbers_in(text))]
     usual = Counter(len(numbers) for *_, numbers in found).most_common(1)
     return Rows(tuple(row for row in found if len(row[2]) == usual[0][0]) if usual else ())
+
+
+def named_column(rows: Rows, exercise: Exercise) -> int | None:
+    """The column whose unit is the first reading's, where exactly one says so: then it is that, wherever its values lie."""
+    asked = printed_unit(exercise.readings[0])
+    said = [slots_of(numbers_and_texts(text)[1]) for _, text, _ in rows.rows[:LOOKED_AT]]
+    means = [{slots[column].means for slots in said if column < len(slots)} for column in range(rows.columns)]
+    found = [column for column, units in enumerate(means) if units == {asked}]
+    return found[0] if len(found) == 1 and rows.columns > 1 else None
 
 
 def reading_column(rows: Rows, spans: Sequence[Limits], limits: Sequence[Limits | None]) -> int | None:

@@ -23,6 +23,10 @@ class TwinTrace:
     operating_points: int = 0
     #: Modules asked more often than they measure: (part, quantity) → (shortest time between in s, what it needs).
     too_often: dict[tuple[str, str], tuple[float, float]] = field(default_factory=dict)
+    #: Modules that a library looks for on other pins than they are on: part → (pins it was told, pins by leg).
+    elsewhere: dict[str, tuple[tuple[str, ...], dict[str, str]]] = field(default_factory=dict)
+    #: Modules that corrode when fed, and a pin feeds them: part → (pin, share of the run in which it is high).
+    fed_share: dict[str, tuple[str, float]] = field(default_factory=dict)
 
     def is_on(self, ref: str, ms: float) -> bool:
         """Whether an indicator is on at a time."""
@@ -84,7 +88,24 @@ def run_twin(
     surroundings = BenchSurroundings(view, stimulus, internal_volts, seed, cold=cold)
     result = program.run(surroundings, seconds, serial_blocks=True)
     seen = _as_seen(surroundings.indicator_events)
-    return TwinTrace(result, seen, surroundings.samples, len(surroundings.cache), surroundings.too_often)
+    fed = _fed_share(view, result, seconds)
+    noted = surroundings.too_often, surroundings.elsewhere, fed
+    return TwinTrace(result, seen, surroundings.samples, len(surroundings.cache), *noted)
+
+
+def _fed_share(view: BenchView, run: RunResult, seconds: float) -> dict[str, tuple[str, float]]:
+    """How much of the time a pin that feeds a corroding module is high."""
+    found = {}
+    for part in view.module_parts():
+        net = view.net(part, part.type.supply_leg) if part.type.corrodes_when_fed and part.type.supply_leg else None
+        pin = next((pin.name for pin in view.nets.signal_pins(net)), None) if net else None
+        if pin is None:
+            continue
+        changes = [(ms, what == "1") for ms, who, what in run.events if who == pin and what in ("0", "1")]
+        ends = [*(ms for ms, _ in changes[1:]), min(run.ended_ms or seconds * 1000, seconds * 1000)]
+        high = sum(max(0.0, end - ms) for (ms, is_high), end in zip(changes, ends, strict=False) if is_high)
+        found[part.ref] = (pin, high / (seconds * 1000))
+    return found
 
 
 def _as_seen(events: list[tuple[float, str, bool]]) -> list[tuple[float, str, bool]]:

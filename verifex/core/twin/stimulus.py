@@ -6,17 +6,18 @@ import math
 import re
 from bisect import bisect_right
 from dataclasses import dataclass, field
+from itertools import pairwise
 
 from verifex.core.circuit.settings import quantity_or_none
 from verifex.core.exercise import Exercise
-from verifex.core.exercise.units import UNITS_OF_QUANTITY
 from verifex.core.parts import catalogue
 from verifex.core.problems import Problem, UnusableInput
 
 Key = tuple[str, str]  # (reference, quantity)
 
-SWEEP_SHARE = 1 / 7  # of the exercise's stimulus axis, to each side of a threshold
-SWEEP_SECONDS = 15.0
+SWEEP_SHARE = 1 / 10  # of the exercise's stimulus axis, to each side of a threshold: there a sweep goes slowly
+SWEEP_SECONDS = 15.0  # for that stretch
+FAR_SECONDS = 6.0  # for all of the axis that is not near a threshold
 RAMP_GRAIN_MS = 20.0  # a ramp moves in steps so small that no converter tells them apart, and stands between them
 _RAMP = re.compile(r"(-?[0-9.]+)->(-?[0-9.]+)/([0-9.]+)s$")
 
@@ -49,10 +50,7 @@ class Window:
     value: float  # the step's value, or the threshold swept through
     text: str = ""  # the id of the tag in a step
     ends: tuple[float, float] = (0.0, 0.0)  # of a sweep: its lowest value and its highest
-
-    @property
-    def span(self) -> float:
-        return self.ends[1] - self.ends[0]
+    per_second: float = 0.0  # of a sweep: how fast it goes near a threshold
 
 
 @dataclass(slots=True)
@@ -116,7 +114,7 @@ class Stimulus:
 
 
 def plan_stimulus(exercise: Exercise, values: dict[str, float] | None = None) -> Stimulus:
-    """The exercise's plan in time: each step for its dwell, then a sweep through each threshold, up and down.
+    """The exercise's plan in time: each step for its dwell, then each quantity with thresholds swept up and down.
 
     `values` replaces a step's value by the one really measured, by step name.
     """
@@ -132,29 +130,65 @@ def plan_stimulus(exercise: Exercise, values: dict[str, float] | None = None) ->
             plan.add((other.ref, other.quantity), Segment(now, other.value, other.value))
         plan.windows.append(Window(step.name, now, now + step.dwell_seconds * 1000, key, "step", value, step.text))
         now += step.dwell_seconds * 1000
-    for statement in exercise.behaviour:
-        when = statement.when
-        hold = _hold_seconds(exercise, when.ref)
-        if when.side == "is":
-            continue  # an id is met or not; there is nothing to sweep through
-        key = (when.ref, when.quantity)
-        ends = exercise.plot_range
-        span = SWEEP_SHARE * (ends[1] - ends[0])
-        low, high = when.threshold - span, when.threshold + span
-        recipe = exercise.part_of(when.ref)
-        output = catalogue().parts[recipe.part].sensing(when.quantity) if recipe else None
-        if output is not None:  # no module is given what cannot be
-            low, high = max(low, output.low), min(high, output.high)
-        for kind, first, last in (("up", low, high), ("down", high, low)):
-            plan.add(key, Segment(now, first, last, SWEEP_SECONDS * 1000))
-            # What a module holds on to by itself is over by the end of the window.
-            end = now + (SWEEP_SECONDS + (hold if kind == "down" else 0.0)) * 1000
-            unit = UNITS_OF_QUANTITY.get(when.quantity, "")
-            name = f"sweep {kind} through {when.threshold:g} {unit}".rstrip()
-            plan.windows.append(Window(name, now, end, key, kind, when.threshold, ends=(low, high)))
-            now = end
+    for key in dict.fromkeys((s.when.ref, s.when.quantity) for s in exercise.behaviour if s.when.side != "is"):
+        now = _sweep(plan, exercise, key, now)
     plan.seconds = now / 1000
     return plan
+
+
+def _sweep(plan: Stimulus, exercise: Exercise, key: Key, now: float) -> float:
+    """A quantity through all of its plausible range, up and down: slowly near each threshold, quickly elsewhere.
+
+    Returns when it is over, in ms.
+    """
+    asked = [s.when for s in exercise.behaviour if (s.when.ref, s.when.quantity) == key]
+    thresholds = sorted({when.threshold for when in asked})
+    low, high = _axis(exercise, key)
+    near = SWEEP_SHARE * (high - low)
+    low, high = min(low, thresholds[0] - near), max(high, thresholds[-1] + near)
+    recipe = exercise.part_of(key[0])
+    output = catalogue().parts[recipe.part].sensing(key[1]) if recipe else None
+    if output is not None:  # no module is given what cannot be
+        low, high = max(low, output.low), min(high, output.high)
+    corners = _corners(low, high, thresholds, near)
+    hold = _hold_seconds(exercise, key[0])
+    named = " and ".join(f"{round(asked[0].as_stated(t), 4):g}" for t in thresholds)
+    for kind in ("up", "down"):
+        begun = now
+        way = corners if kind == "up" else [(b, a, ms) for a, b, ms in reversed(corners)]
+        for first, last, ms in way:
+            plan.add(key, Segment(now, first, last, ms))
+            now += ms
+        # What a module holds on to by itself is over by the end of the window.
+        now += (hold if kind == "down" else 0.0) * 1000
+        name = f"sweep {kind} through {named} {asked[0].unit}".rstrip()
+        pace = 2 * near / SWEEP_SECONDS
+        plan.windows.append(Window(name, begun, now, key, kind, thresholds[0], ends=(low, high), per_second=pace))
+    return now
+
+
+def _axis(exercise: Exercise, key: Key) -> tuple[float, float]:
+    """The plausible range of a quantity: the exercise's axis for its first one, else the plan with a margin."""
+    first = exercise.steps[0]
+    if key == (first.ref, first.quantity):
+        return exercise.plot_range
+    seen = [v.value for step in exercise.steps if (v := step.value_of(*key))]
+    if not seen:
+        return 0.0, 1.0
+    margin = (max(seen) - min(seen)) / 4 or 1.0
+    return min(seen) - margin, max(seen) + margin
+
+
+def _corners(low: float, high: float, thresholds: list[float], near: float) -> list[tuple[float, float, float]]:
+    """The way from `low` to `high` as (from, to, ms): slow within `near` of a threshold. Each stretch takes a whole number of
+    grains, so that times stay exact."""
+    edges = sorted({low, high, *(min(high, max(low, t + side)) for t in thresholds for side in (-near, near))})
+    found = []
+    for a, b in pairwise(edges):
+        slow = any(t - near <= (a + b) / 2 <= t + near for t in thresholds)
+        seconds = SWEEP_SECONDS * (b - a) / (2 * near) if slow else FAR_SECONDS * (b - a) / (high - low)
+        found.append((a, b, RAMP_GRAIN_MS * max(1, round(1000 * seconds / RAMP_GRAIN_MS))))
+    return found
 
 
 def _hold_seconds(exercise: Exercise, ref: str) -> float:

@@ -44,6 +44,7 @@ class BenchSurroundings:
         self.samples: list[tuple[float, str, float, int]] = []
         self.asked_at: dict[tuple[str, str], float] = {}
         self.too_often: dict[tuple[str, str], tuple[float, float]] = {}
+        self.elsewhere: dict[str, tuple[tuple[str, ...], dict[str, str]]] = {}
         self._last: OperatingPoint | None = None
         self._now: OperatingPoint | None = None
         self._stands_until_us = -math.inf
@@ -137,18 +138,50 @@ class BenchSurroundings:
                 return pulse
         return 0
 
-    def measured(self, machine: Running, pins: list[str], quantity: str) -> float:
-        """What a module that answers to `quantity` gives, on these pins or on the bus; nan when none does."""
+    def measured(self, machine: Running, pins: list[str], quantity: str, *, in_order: bool = False) -> float:
+        """What a module that answers to `quantity` gives, on these pins or on the bus; nan when none does.
+
+        `in_order`: of two pins the trigger's comes first, as libraries of the C++ dialect have it.
+        """
         for part in self._speakers(machine, pins):
             output = part.type.sensing(quantity)
             if output is None:
                 continue
+            if in_order and self._crossed(part, pins):
+                self.elsewhere[part.ref] = (tuple(pins), self._signal_pins(part))
+                return math.nan
             self._note_reading(machine, part.ref, output)
             at = np.asarray(self._stimuli(machine).get((part.ref, quantity), output.rest))
             state = float(output.state(at, {}, part.figures()))
             # Libraries time the echo in whole microseconds; a tenth of a centimetre is what they can tell.
             return round(state / US_PER_CM_AT_20, 1) if output.carries == "pulse" else state
+        for part in self.view.module_parts() if pins else ():
+            if part.type.sensing(quantity) is not None and self.point(machine).power_states.get(part.ref) is not None:
+                self.elsewhere[part.ref] = (tuple(pins), self._signal_pins(part))
         return math.nan
+
+    def _crossed(self, part: Part, pins: list[str]) -> bool:
+        """Whether a library is told the echo's pin where the trigger's belongs: it fires the one and listens at the other."""
+        if len(pins) < 2 or not {"trigger", "echo"} <= set(part.type.legs):
+            return False
+        return self._reaches(part, "echo", pins[0]) and self._reaches(part, "trigger", pins[1])
+
+    def _reaches(self, part: Part, leg: str, pin: str) -> bool:
+        own, net = self.view.net(part, leg), self.nets_of_pins.get(pin)
+        return own is not None and net is not None and net.id in self.view.paths.reach(own, (Link.OHMS,))
+
+    def _signal_pins(self, part: Part) -> dict[str, str]:
+        """By leg the board's pin that it reaches, of the legs that carry a signal."""
+        pins = {}
+        for leg in part.type.legs_with(*SIGNAL_ROLES):
+            own = self.view.net(part, leg)
+            reached = self.view.paths.reach(own, (Link.OHMS,)) if own else ()
+            signals = (
+                pin.name for net in self.view.nets.nets if net.id in reached for pin in self.view.nets.signal_pins(net)
+            )
+            if found := next(signals, None):
+                pins[leg] = found
+        return pins
 
     def conversion_us(self, machine: Running, pins: list[str], quantity: str) -> float:
         for part in self._speakers(machine, pins):

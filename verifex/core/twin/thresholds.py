@@ -12,19 +12,25 @@ from verifex.core.exercise import Exercise
 from verifex.core.exercise.schema import Behaviour
 from verifex.core.parts import catalogue
 from verifex.core.twin.outcome import StepOutcome
+from verifex.core.twin.stimulus import SWEEP_SECONDS
 
-FREE_SHARE = 0.05  # of the sweep: what pauses and rounding may add
-FREE_SECONDS = 2.0  # of holding more or less long than asked
+FREE_SHARE = 0.07  # of the slow stretch of a sweep: what pauses and rounding may add
+FREE_SECONDS = 1.5  # of holding more or less long than asked
 
 
 @dataclass(frozen=True, slots=True)
 class Switching:
-    """The stimulus at the change on the way up and down, and what is right for their middle, in the stimulus' unit."""
+    """The stimulus at the change on the way up and down, in the quantity's unit, and what is right.
+
+    Right is a middle between `least` and `most`; or, with a hysteresis, a change to the asked state there and back on the
+    other side.
+    """
 
     up: float
     down: float
     least: float
     most: float
+    over: bool  # the statement holds above the threshold
 
     @property
     def middle(self) -> float:
@@ -32,7 +38,13 @@ class Switching:
 
     @property
     def is_right(self) -> bool:
-        return self.least <= self.middle <= self.most
+        if self.least <= self.middle <= self.most:
+            return True
+        there, back = (self.up, self.down) if self.over else (self.down, self.up)
+        late = self.most - self.least
+        if self.over:
+            return self.least <= there <= self.most + late and back < self.least
+        return self.least - late <= there <= self.most and back > self.most
 
 
 def is_the_pairs(exercise: Exercise, statement: Behaviour) -> bool:
@@ -43,28 +55,50 @@ def is_the_pairs(exercise: Exercise, statement: Behaviour) -> bool:
     return output is not None and output.carries != "level" and exercise.conventions.threshold != "two-readings"
 
 
+def asked_state(exercise: Exercise, key: tuple[str, str], ref: str, value: float) -> bool | None:
+    """What is asked of an output at a value of a quantity: the last statement that speaks of it; None where none does."""
+    state: bool | None = None
+    for statement in exercise.behaviour:
+        if (statement.when.ref, statement.when.quantity) == key and statement.when.side != "is":
+            side = statement.then if statement.when.holds(value) else statement.otherwise
+            state = side.get(ref, state)
+    return state
+
+
+def turns_on_above(exercise: Exercise, statement: Behaviour, ref: str) -> bool | None:
+    """Whether an output is asked to go on as the quantity rises through the statement's threshold; None where another
+    statement decides there, and nothing changes."""
+    when = statement.when
+    key, grain = (when.ref, when.quantity), 1e-6 * max(1.0, abs(when.threshold))
+    below = asked_state(exercise, key, ref, when.threshold - grain)
+    above = asked_state(exercise, key, ref, when.threshold + grain)
+    if below == above:
+        return None
+    return bool(above) if above is not None else not below
+
+
 def switching(exercise: Exercise, statement: Behaviour, ref: str, outcomes: Sequence[StepOutcome]) -> Switching | None:
     """Where an output switched in the sweeps of its statement; None when it did not in either, or another decides.
 
     What did not change in one of the two would have done so beyond its end, so the end is the least that can be said.
     """
+    when = statement.when
     swept = {
-        o.window.kind: o
-        for o in outcomes
-        if o.window.kind != "step" and o.window.key == (statement.when.ref, statement.when.quantity)
+        o.window.kind: o for o in outcomes if o.window.kind != "step" and o.window.key == (when.ref, when.quantity)
     }
-    at = {kind: o.switched_at[ref] for kind, o in swept.items() if ref in o.switched_at}
-    if not at or len(swept) < 2 or not is_the_pairs(exercise, statement):
+    rising = turns_on_above(exercise, statement, ref)
+    change = (ref, when.threshold)
+    at = {kind: o.changes[change] for kind, o in swept.items() if change in o.changes}
+    if not at or len(swept) < 2 or rising is None or not is_the_pairs(exercise, statement):
         return None
     at = {kind: swept[kind].window.ends[kind == "up"] for kind in swept} | at
-    width = swept["up"].window.span
-    pace = width / ((swept["up"].window.end_ms - swept["up"].window.start_ms) / 1000)
-    free = FREE_SHARE * width + _reads_otherwise(outcomes)
-    late = pace * (statement.when.for_ms / 1000 + FREE_SECONDS) / 2
-    asked = statement.when.threshold
-    if statement.when.side == "over":
-        return Switching(at["up"], at["down"], asked - free - pace * FREE_SECONDS / 2, asked + free + late)
-    return Switching(at["up"], at["down"], asked - free - late, asked + free + pace * FREE_SECONDS / 2)
+    pace = swept["up"].window.per_second
+    free = FREE_SHARE * pace * SWEEP_SECONDS + _reads_otherwise(outcomes)
+    late = pace * (when.for_ms / 1000 + FREE_SECONDS) / 2
+    early = pace * FREE_SECONDS / 2
+    over = when.side == "over"
+    least, most = when.threshold - free - (early if over else late), when.threshold + free + (late if over else early)
+    return Switching(at["up"], at["down"], least, most, over)
 
 
 def _reads_otherwise(outcomes: Sequence[StepOutcome]) -> float:

@@ -11,6 +11,7 @@ from verifex.core.program.calls.devices import tag_bytes
 from verifex.core.rulebook import FindingFactory
 from verifex.core.twin.behaviour_rules import BEHAVIOUR, sensor_and_outputs
 from verifex.core.twin.outcome import RunView, StepOutcome
+from verifex.core.twin.thresholds import turns_on_above
 
 FOLLOWS = ("printed-value-out", "alarm-never-on", "alarm-stays-on", "alarm-at-wrong-value", "alarm-inverted")
 CM_PER_INCH = 2.54
@@ -162,13 +163,18 @@ def flickers(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
                 for ms, who, _ in view.trace.indicator_events
                 if who == view.refs[ref] and outcome.window.start_ms <= ms < outcome.window.end_ms
             ]
-            if len(changes) > MOST_CHANGES:
+            if len(changes) > MOST_CHANGES * _thresholds_of(view, ref):
                 yield finding(
                     f"{view.refs[ref]} changed {len(changes)} times while the value went once through the threshold.",
                     "Switch on at one value and off at another a little lower (hysteresis), or ask for the state to last a while.",
                     parts=[view.refs[ref]],
                 )
                 break
+
+
+def _thresholds_of(view: RunView, ref: str) -> int:
+    """How many thresholds an output is asked to change at; at least one."""
+    return max(1, sum(turns_on_above(view.exercise, s, ref) is not None for s in view.exercise.behaviour))
 
 
 @BEHAVIOUR.rule(
@@ -219,3 +225,52 @@ def id_in_base_10(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
                 parts=sensor_and_outputs(view),
             )
             return
+
+
+@BEHAVIOUR.rule(
+    "library-on-another-pin",
+    Severity.FIX,
+    title="A library looks on another pin than its module is on",
+    why="It asks where nothing answers, and every reading is a failed one.",
+    hint="Which pin is the module's signal leg on, and which one does your program tell the library?",
+    criterion="program",
+    source="the program run on the twin of the pair's own bench",
+    explains=FOLLOWS,
+)
+def library_on_another_pin(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
+    for ref, (told, pins) in view.trace.elsewhere.items():
+        named = " and ".join(told)
+        if not pins or (set(told) == set(pins.values()) and len(told) < 2):
+            continue
+        right = " and ".join(f"{leg} on {pin}" for leg, pin in pins.items())
+        use = next((view.trace.run.pins[pin] for pin in told if pin in view.trace.run.pins), None)
+        yield finding(
+            f"The library is told {named}; {ref} is wired with {right}.",
+            "Give it the pins of the wiring, each in its place, or move the leads.",
+            at=use.read_at if use else None,
+            parts=[ref],
+        )
+
+
+LEAST_FED = 0.9
+
+
+@BEHAVIOUR.rule(
+    "strip-fed-all-the-time",
+    Severity.CHECK,
+    title="The strip is fed all the time",
+    why="Fed all the time it corrodes within days, although its feed pin could switch it off between readings.",
+    hint="When does this module need its supply: always, or only while it is read?",
+    criterion="program",
+    source="typical of the family: electrolysis; the program run on the twin",
+)
+def strip_fed_all_the_time(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
+    for ref, (pin, share) in view.trace.fed_share.items():
+        if share > LEAST_FED:
+            yield finding(
+                f"{pin} feeds {ref} for {share:.0%} of the time.",
+                "Switch it on, wait some 10 ms, read, and switch it off again.",
+                parts=[ref],
+                value=round(share, 2),
+                limit=LEAST_FED,
+            )

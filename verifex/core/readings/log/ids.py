@@ -2,7 +2,7 @@
 
 import re
 
-from verifex.core.readings.log.lines import IDS
+from verifex.core.printed.lines import IDS
 
 _BYTE = re.compile(r"(?:0x)?([0-9A-Fa-f]{2})(?![0-9A-Fa-f])")
 _RUN = re.compile(r"(?<![\w.])(?:0x)?((?:[0-9A-Fa-f]{2}){4,10})(?!\w)")

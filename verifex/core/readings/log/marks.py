@@ -4,7 +4,7 @@ import re
 from difflib import SequenceMatcher
 
 from verifex.core.exercise import Exercise
-from verifex.core.readings.log.lines import MARK_SIGNS, core_of
+from verifex.core.printed.lines import MARK_SIGNS, core_of
 
 LEAST_LIKENESS = 0.6  # of a line that is signed as a mark
 MOST_LOOKED_AT = 4000  # different lines that are looked at for marks

@@ -7,12 +7,8 @@ from itertools import pairwise
 from verifex.core.exercise import Exercise, Reading
 from verifex.core.exercise.units import PRINTED
 from verifex.core.expected import Sheet
-from verifex.core.problems import Problem, UnusableInput
-from verifex.core.quantity import MOST_PRINTED
-from verifex.core.readings.log.changes import segments
-from verifex.core.readings.log.columns import Choice, Column, Range, choose, printed_unit
-from verifex.core.readings.log.ids import id_in
-from verifex.core.readings.log.lines import (
+from verifex.core.printed.columns import Choice, Column, Range, choose, printed_unit
+from verifex.core.printed.lines import (
     COMMA_NUMBER,
     Slot,
     core_of,
@@ -22,6 +18,10 @@ from verifex.core.readings.log.lines import (
     slots_of,
     without_stamp,
 )
+from verifex.core.problems import Problem, UnusableInput
+from verifex.core.quantity import MOST_PRINTED
+from verifex.core.readings.log.changes import segments
+from verifex.core.readings.log.ids import id_in
 from verifex.core.readings.log.marks import Marks
 from verifex.core.readings.log.states import is_state, state_of
 
@@ -229,11 +229,8 @@ class _Reader:
         """What a sheet allows for each reading over all steps."""
         ranges: list[Range | None] = []
         for position, _ in enumerate(self.exercise.readings):
-            seen = (
-                [s.readings[position].value for s in self.sheet.steps if position < len(s.readings)]
-                if self.sheet
-                else []
-            )
+            steps = self.sheet.steps if self.sheet else ()
+            seen = [r.value for step in steps for r in step.readings if r.position == position]
             ranges.append((min(v.low for v in seen), max(v.high for v in seen)) if seen else None)
         return ranges
 

@@ -4,8 +4,8 @@ import re
 from dataclasses import dataclass
 from functools import lru_cache
 
+from verifex.core.printed.words import about, unit_ahead, unit_behind, words_of
 from verifex.core.quantity import MOST_PRINTED
-from verifex.core.readings.log.words import about, unit_ahead, unit_behind, words_of
 
 #: A stamp that a console or a program puts before a line: a clock, a date, a time in brackets.
 STAMP = re.compile(

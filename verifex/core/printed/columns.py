@@ -6,8 +6,8 @@ from itertools import pairwise
 
 from verifex.core.exercise import Exercise, Reading
 from verifex.core.exercise.units import OF_QUANTITY, OF_VOLTAGE, PRINTED
-from verifex.core.readings.log.lines import Slot
-from verifex.core.readings.log.words import AXES
+from verifex.core.printed.lines import Slot
+from verifex.core.printed.words import AXES
 
 Range = tuple[float, float]
 #: A unit in which the same quantity may be told: a column in it is taken where there is no better one.
