@@ -78,6 +78,7 @@ class Bench:
 
     name: str = ""
     board_ref: str = "B1"
+    on_usb: bool = True  # whether the computer's lead is in, and feeds the board
     board: Board | None = None
     base: str = "half"
     parts: dict[str, Part] = field(default_factory=dict)

@@ -82,7 +82,7 @@ def _misshapen(keyword: str, words: list[Token], line: int, end: int) -> Problem
     """What makes a line no statement: too few words, too many, or a reference that is none."""
     needs = {
         "bench": (1, 1, "the bench's number or name"),
-        "board": (2, 2, "a reference and a board's id, as in 'board B1 mcu-5v'"),
+        "board": (2, 3, "a reference and a board's id, as in 'board B1 mcu-5v'"),
         "base": (1, 1, "half, full, full-split or none"),
         "part": (2, None, "a reference and a part's id, as in 'part R1 resistor a20 a24 value=330'"),
         "wire": (2, 3, "two places and perhaps a colour, as in 'wire B1.5V +L red'"),

@@ -75,7 +75,7 @@ class _Builder:
             )
 
     def _board(self, statement: Statement) -> None:
-        ref, kind = statement.words
+        ref, kind, *rest = statement.words
         if self.bench.board is not None:
             self._cannot(
                 statement.line,
@@ -85,6 +85,10 @@ class _Builder:
             )
             return
         self.bench.board_ref = ref.text
+        if rest and rest[0].text not in ("usb=yes", "usb=no"):
+            remedy = "Write usb=no where the computer's lead is not in; else nothing."
+            self._cannot(statement.line, rest[0], f"'{rest[0].text}' says nothing about a board.", remedy)
+        self.bench.on_usb = not rest or rest[0].text != "usb=no"
         self.bench.board = self.part_types.boards.get(kind.text)
         if self.bench.board is None:
             known = ", ".join(self.part_types.boards)

@@ -20,12 +20,20 @@ def shorted_nets(nets: Nets) -> list[Net]:
                 (plus if leg.leg == "plus" else minus).add(leg.ref)
             elif part.type.model == "regulator" and leg.leg == "out":
                 outs.add(leg.ref)
-        feeds = len(volts) + len(plus) + len(outs)
+        # A regulator that feeds the board at its own 5 V pin is a way to power it; not with the computer's lead in as well.
+        feeding = {ref for ref in outs if _feeds_the_board(nets, volts, ref)}
+        feeds = len(volts) + len(plus) + len(outs - feeding)
         # A battery with its plus on ground is turned, not shorted: its minus lies elsewhere.
         grounded = nets.is_ground(net) and (volts or outs)
         if feeds > 1 or grounded or plus & minus:
             found.append(net)
     return found
+
+
+def _feeds_the_board(nets: Nets, volts: set[float | None], ref: str) -> bool:
+    """Whether a regulator gives just what the board's pin on this net is for."""
+    figures = nets.bench.parts[ref].type.regulator
+    return not nets.bench.on_usb and figures is not None and volts == {figures.out_volts}
 
 
 def closing_wires(bench: Bench, net: Net) -> list[int]:

@@ -48,6 +48,7 @@ class BoardPins(Frozen):
     interrupts: tuple[str, ...] = ()  # pins that can call a function, by interrupt number; none given: all of them
     bus: dict[str, str] = Field(default_factory=dict)  # sda, scl, sck, miso, mosi, select → pin
     aliases: dict[str, str] = Field(default_factory=dict)
+    own_light: str = ""  # the pin that lights a lamp on the board itself, whether something is wired to it or not
 
 
 class Board(Frozen):

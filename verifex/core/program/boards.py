@@ -24,7 +24,7 @@ def constants(board: Board) -> dict[str, tuple[int | float, Type]]:
     whole = Int(board.int_bits, True)
     table: dict[str, tuple[int | float, Type]] = {
         "HIGH": (1, whole), "LOW": (0, whole), "INPUT": (0, whole), "OUTPUT": (1, whole), "INPUT_PULLUP": (2, whole),
-        "true": (1, BOOL), "false": (0, BOOL), "LED_BUILTIN": (13, whole),
+        "true": (1, BOOL), "false": (0, BOOL), "LED_BUILTIN": (int("".join(c for c in board.pins.own_light if c.isdigit()) or 13), whole),
         "EXTERNAL": (0, whole), "DEFAULT": (1, whole), "INTERNAL": (3, whole),
         "PI": (3.1415927410125732, FLOAT), "DEC": (10, whole), "HEX": (16, whole), "OCT": (8, whole), "BIN": (2, whole),
         "TWO_PI": (6.2831854820251465, FLOAT), "HALF_PI": (1.5707963705062866, FLOAT), "LSBFIRST": (0, whole), "MSBFIRST": (1, whole),

@@ -1,7 +1,7 @@
 """Library objects of a program, matched by what they are given and what they are called for; no library is known by name.
 
 An object has the pins it was constructed with. A method is told by its words: temperature, humidity, pressure, distance ask a
-module; print, cursor, clear write on a display; begin, init, request and such do nothing that shows.
+module; getMotion and such fill variables with its axes; print, cursor, clear write on a display; begin, init, request and such do nothing that shows.
 """
 
 import re
@@ -14,7 +14,7 @@ MOST_COLUMNS, MOST_ROWS = 40, 4
 MOST_FRESH = 16
 BUS_ADDRESSES_FROM = 0x20  # a first number from here on is an address, the next two are columns and rows
 
-Does = Literal["measures", "shows", "identifies", "nothing"]
+Does = Literal["measures", "shows", "identifies", "fills", "nothing"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -41,13 +41,17 @@ IDENTIFIES: tuple[tuple[str, str], ...] = (
     (r"(read|select|get).*(serial|card|tag|uid)|^(read|get)_?id$", "read"),
 )
 TAG_BYTES = 10
+#: Methods that put the axes of a module into the variables they are given.
+FILLS = re.compile(r"get(motion6|motion9|motion|acceleration|accel)")
+AXES = ("gx", "gy", "gz")
 _SHOWS = """
 print println write setCursor clear home cursor noCursor blink noBlink display noDisplay backlight noBacklight
 setBacklight createChar leftToRight autoscroll noAutoscroll
 """
 SHOWS = frozenset(_SHOWS.split())
 NOTHING = re.compile(
-    r"(begin|init|setup|start|end|stop|request|update|set[A-Z].*|enable.*|disable.*|wait.*|on|off|reset)", re.IGNORECASE
+    r"(begin|init(ialize|ialise)?|setup|start|end|stop|request|update|set[A-Z].*|enable.*|disable.*|wait.*|on|off|reset)",
+    re.IGNORECASE,
 )
 
 
@@ -86,6 +90,8 @@ def meaning_of(method: str) -> Meaning | None:
     lower = method.lower()
     if NOTHING.fullmatch(method) or lower.startswith(("request", "begin")):
         return Meaning("nothing")
+    if FILLS.fullmatch(lower):
+        return Meaning("fills", "axes")
     for pattern, what in IDENTIFIES:
         if re.search(pattern, lower):
             return Meaning("identifies", what)

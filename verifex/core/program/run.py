@@ -47,7 +47,7 @@ class Surroundings(Protocol):
     def pulse_us(self, machine: "Running", pin: str) -> int:
         """The length in µs of the next pulse on `pin`; 0 for none."""
 
-    def measured(self, machine: "Running", pins: list[str], quantity: str) -> float:
+    def measured(self, machine: "Running", pins: list[str], quantity: str, *, in_order: bool = False) -> float:
         """What the module on these pins (without any, the one on the bus) measures now; nan when none answers."""
 
     def conversion_us(self, machine: "Running", pins: list[str], quantity: str) -> float:

@@ -54,7 +54,7 @@ class ScriptedPins:
     def pulse_us(self, machine: Running, pin: str) -> int:
         return int(self._now(self.pulses, machine, pin) or 0)
 
-    def measured(self, machine: Running, pins: list[str], quantity: str) -> float:
+    def measured(self, machine: Running, pins: list[str], quantity: str, *, in_order: bool = False) -> float:
         """No module is on scripted pins."""
         return math.nan
 

@@ -41,6 +41,30 @@ def battery_reversed(view: BenchView, finding: FindingFactory) -> Iterator[Findi
 
 
 @WIRING.rule(
+    "board-fed-from-outside",
+    Severity.CHECK,
+    title="The board is fed at its own supply pin",
+    why="There it has no protection: with the computer's lead in as well, two supplies push against each other, and the "
+    "computer's port may be spoilt.",
+    hint="What feeds the board: this supply, or the computer's lead? Only one of them may be in.",
+    criterion="safety",
+    source="how boards of this family are fed",
+)
+def board_fed_from_outside(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
+    for part in view.bench.parts_of("regulator"):
+        net = view.net(part, "out")
+        pins = [view.pin_place(pin.name) for pin in view.nets.supplies(net)] if net and net not in view.shorted else []
+        if pins:
+            yield finding(
+                f"{part.ref} feeds the board at {pins[0]}, with the computer's lead out.",
+                "Keep that lead out; to load a program, take the regulator's lead off first.",
+                parts=[part.ref],
+                places=[view.place(part, "out")],
+                line=part.line,
+            )
+
+
+@WIRING.rule(
     "no-common-ground",
     Severity.FIX,
     title="No common ground",

@@ -1,9 +1,10 @@
 """What methods of a library's object do: ask a module, write on a display, or get ready."""
 
+import math
 from typing import Any
 
 from verifex.core.program.calls.serial import as_printed
-from verifex.core.program.devices import TAG_BYTES, Device, Meaning, Screen
+from verifex.core.program.devices import AXES, TAG_BYTES, Device, Meaning, Screen
 from verifex.core.program.machine import Machine
 from verifex.core.program.tree import At
 from verifex.core.program.types import Type, as_float32
@@ -35,11 +36,24 @@ def measure(
     pins = [pin for number in device.numbers() if (pin := m.numbers.get(number))]
     for pin in pins:
         m.use(pin).read_at = m.use(pin).read_at or at
-    value = m.surroundings.measured(m, pins, meaning.quantity)
+    value = m.surroundings.measured(m, pins, meaning.quantity, in_order=True)
     unit = meaning.unit
     if unit == "celsius" and args and kinds[0].__class__.__name__ == "Simple" and args[0]:
         unit = "fahrenheit"  # readTemperature(true) asks for °F
     return as_float32(in_unit(value, unit))
+
+
+def fill(
+    m: Machine, at: At, device: Device, meaning: Meaning, name: str, kinds: tuple[Type, ...], args: list[Any]
+) -> int:
+    """Puts the axes of the module into the variables given, in counts; those behind them (its turning) are still."""
+    m.spend_us(READ_US)
+    for position, where in enumerate(args):
+        if not isinstance(where, tuple) or len(where) != 2 or not 0 <= where[1] < len(where[0]):
+            continue
+        value = m.surroundings.measured(m, [], AXES[position]) if position < len(AXES) else 0.0
+        where[0][where[1]] = 0 if math.isnan(value) else round(value)
+    return 1
 
 
 def show(

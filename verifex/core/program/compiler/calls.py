@@ -176,6 +176,7 @@ class Calls:
             "measures": devices.measure,
             "shows": devices.show,
             "identifies": devices.identify,
+            "fills": devices.fill,
             "nothing": devices.prepare,
         }[meaning.does]
 
@@ -186,6 +187,10 @@ class Calls:
             device.name = device.name or name
             return act(machine, at, device, meaning, called, types, [arg(frame) for arg in args])
 
+        if meaning.does == "measures" and len(node.args) == 1 and kinds[0] == FLOAT:
+            place = self.places.place_of(node.args[0])
+            if place is not None and not place.constant:
+                return self.places.write(place, run, at), FLOAT  # it is put into the variable that is given
         return run, FLOAT if meaning.does == "measures" else self.names.widths.int
 
     def _method_run(self, method: Method, node: t.Call, on: t.Expr, value: Value, args: list[Value]) -> Typed:

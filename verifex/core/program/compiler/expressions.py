@@ -100,6 +100,11 @@ class Expressions:
         raise TypeError(node)
 
     def binary(self, node: t.Binary, left: Typed, right: Typed) -> Typed:
+        for side in (node.left, node.right):
+            if isinstance(side, t.Name) and side.name in self.names.opaque:
+                self.names.program.unsupported.append(
+                    t.Unsupported(side.at, f"the value of `{side.name}`, of a library,")
+                )
         for _, kind in (left, right):
             if isinstance(kind, Struct | Object) or kind == VOID:
                 self.names.refuse("wrong-types", node.at, f"`{node.op}` does not work on {kind}")

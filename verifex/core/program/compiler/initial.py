@@ -8,7 +8,7 @@ from verifex.core.program.compiler.names import Frame, Names, Value
 from verifex.core.program.compiler.places import Places
 from verifex.core.program.compiler.records import Records
 from verifex.core.program.devices import Device
-from verifex.core.program.types import Array, Object, Struct, Type, is_chars
+from verifex.core.program.types import BYTE, CHAR, Array, Object, Struct, Type, is_chars
 from verifex.core.program.values import chars_made
 
 
@@ -61,6 +61,9 @@ class InitialValues:
         if isinstance(kind, Array):
             self.names.refuse("wrong-types", node.at, "an array is filled with a list in braces")
             return blank
+        if kind == CHAR and isinstance(node, t.Number) and CHAR.high < node.value <= BYTE.high:
+            # A byte of 128 to 255 put into a character is the same eight bits: nothing is lost.
+            node = t.Number(node.at, CHAR.wrap(int(node.value)), CHAR)
         return self.expressions.as_type(node, kind)
 
     def _each_built(self, kind: Array) -> Value:

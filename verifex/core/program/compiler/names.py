@@ -8,7 +8,7 @@ from typing import Any, Literal
 
 from verifex.core.parts import Board
 from verifex.core.program import tree as t
-from verifex.core.program.boards import constants
+from verifex.core.program.boards import OWN_HEADERS, constants
 from verifex.core.program.calls import CALLS
 from verifex.core.program.machine import Machine
 from verifex.core.program.types import Struct, Type, Widths
@@ -30,6 +30,10 @@ REGISTERS = re.compile(
     r"(PORT|DDR|PIN)[A-L]|TCCR\d[AB]|OCR\d[AB]|TCNT\d|TIMSK\d|TIFR\d|ICR\d|ADMUX|ADCSR[AB]|ADC[HL]?|PCICR|PCMSK\d|EICRA|EIMSK|"
     r"SREG|SMCR|WDTCSR|UCSR\d[ABC]|UDR\d|_BV|_delay_[mu]s|wdt_\w+|sleep_\w+|set_sleep_mode"
 )
+
+
+#: How libraries write their constants, and the members of their classes.
+_OF_LIBRARIES = re.compile(r"[A-Z][A-Z0-9_]{2,}|\w+(::\w+)+")
 
 
 @dataclass(frozen=True, slots=True)
@@ -117,6 +121,7 @@ class Names:
         self.clocks: dict[str, float] = {}  # as `clocks.side_of` takes them, for the function that is compiled
         self.owner: Struct | None = None  # inside a method: the record it belongs to
         self.variables: list[tuple[str, Variable]] = []
+        self.opaque: set[str] = set()  # names of libraries whose values nobody here knows
 
     def refuse(self, kind: Any, at: t.At, name: str, near: str | None = None) -> None:
         self.refused.append(Refused(kind, at, name, near))
@@ -146,11 +151,24 @@ class Names:
     def _known_names(self) -> list[str]:
         return [*self.scope.all_names(), *self.constants, *self.program.functions, *CALLS]
 
+    def _comes_from_a_library(self, name: str, known: list[str]) -> bool:
+        """Whether a name that is declared nowhere is a library's: one is included that nobody here knows, it is written as
+        constants and members of libraries are, and it is like no name of the program's own."""
+        if all(included in OWN_HEADERS.values() for included, _ in self.program.includes):
+            return False
+        if not _OF_LIBRARIES.fullmatch(name):
+            return False
+        own = [*known, *self.program.macros]
+        return not any(k.lower() == name.lower() for k in own) and not get_close_matches(name, own, n=1, cutoff=0.8)
+
     def refuse_unknown(self, name: str, at: t.At) -> None:
         if name.split(".")[0] in OURS_TO_ADD or name in OURS_TO_ADD or REGISTERS.fullmatch(name):
             self.program.unsupported.append(t.Unsupported(at, f"`{name}`"))
             return
         known = self._known_names()
+        if self._comes_from_a_library(name, known):
+            self.opaque.add(name)
+            return
         later = {g.name for g in self.program.globals} | set(self.program.functions)
         if name in later:
             self.refuse("name-undeclared", at, name, name)

@@ -119,6 +119,8 @@ class Declarations(Expressions):
                 args = tuple(self.expr(arg) for arg in self.named(value))
             elif value.type == "call_expression":
                 args = tuple(self.expr(arg) for arg in self.named(self.field(value, "arguments")))
+            elif value.type in ("qualified_identifier", "identifier"):  # a value of the library's own kind
+                args = (self.expr(value),)
             else:
                 raise NotSupported(declarator, f"`{self.shown(declarator)}`")
         one = self.declared(name)

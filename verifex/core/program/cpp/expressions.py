@@ -33,6 +33,8 @@ class Expressions(Base):
                 return t.Name(at, "NULL")
             case "identifier":
                 return self._name(raw)
+            case "qualified_identifier":  # a member of a library's class, or of its list of names
+                return t.Name(at, re.sub(r"\s", "", self.text(raw)))
             case "this":
                 return t.Name(at, "this")
             case "parenthesized_expression":

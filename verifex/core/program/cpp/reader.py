@@ -30,7 +30,9 @@ class _Reader(Statements):
             case "preproc_include":
                 self.program.includes.append((self.text(raw.child_by_field_name("path")).strip('<>"'), self.at(raw)))
             case "preproc_def":
-                self.macros[self.text(raw.child_by_field_name("name"))] = self._macro_text(raw)
+                name = self.text(raw.child_by_field_name("name"))
+                self.macros[name] = self._macro_text(raw)
+                self.program.macros.add(name)
             case "preproc_function_def":
                 names = [self.text(p) for p in self.named(self.field(raw, "parameters"))]
                 self.macro_functions[self.text(self.field(raw, "name"))] = (names, self._macro_text(raw))

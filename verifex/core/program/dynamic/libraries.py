@@ -61,6 +61,9 @@ def offered(library_name: str, name: str, at: At) -> Any:
     """What a library offers under a name."""
     if name in OFFERED:
         return OFFERED[name]
+    cased = next((known for known in OFFERED if known.lower() == name.lower()), None)
+    if cased is not None:
+        raise error("AttributeError", f"module '{library_name}' has no attribute '{name}'; did you mean '{cased}'?", at)
     if match := _PIN_NAME.match(name):
         return int(match.group(1))
     if name.isupper() or name[:1] == "_":

@@ -39,6 +39,8 @@ def pin_differs(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]
                 continue
             if verb == "reads" and not left:
                 continue
+            if verb != "measures" and here is None and pin == view.board.pins.own_light:
+                continue  # the board has a light of its own there
             meant = _meant(left)
             on_it = f"{', '.join(here.parts)} is on it" if here else "nothing is wired to it"
             yield finding(

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 
+from verifex.core.exercise import asks_for_print
 from verifex.core.findings import Finding, Severity
 from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.view import ProgramView
@@ -60,7 +61,7 @@ def serial_not_begun(view: ProgramView, finding: FindingFactory) -> Iterator[Fin
     source="the exercise",
 )
 def nothing_printed(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
-    if view.exercise and view.compiles and not view.prints():
+    if view.exercise and asks_for_print(view.exercise) and view.compiles and not view.prints():
         with_ = "print(…)" if view.is_python else "Serial.println"
         yield finding(
             "The program prints nothing.",

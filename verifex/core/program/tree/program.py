@@ -39,6 +39,8 @@ class Program:
     #: Library classes as the exercise declares them; others are matched by their words.
     declared: Declared = field(default_factory=dict)
     unsupported: list[Unsupported] = field(default_factory=list)
+    #: Names that macros are written under.
+    macros: set[str] = field(default_factory=set)
     #: The name a constant macro was written under, by the identity of the node that took its place.
     spelled: dict[int, str] = field(default_factory=dict)
 

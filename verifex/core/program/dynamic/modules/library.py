@@ -69,7 +69,7 @@ class Part(Thing):
         if name in ("cursor_pos",):
             return (0, 0)
         meaning = meaning_of(name)
-        if meaning is None or (meaning.does == "shows" and name not in SHOWS):
+        if meaning is None or meaning.does == "fills" or (meaning.does == "shows" and name not in SHOWS):
             if name in ("measure", "update", "convert_temp", "scan"):
                 return Builtin(name, lambda m_, at_, *_: m_.spend_us(READ_US))
             raise Ended("unsupported", at, f"`{name}` of a library")
