@@ -78,6 +78,7 @@ corpus: setup ## false alarms and misses of the checks, rule by rule, with bound
 	@$(BIN)/python -m tests.corpus.wiring.report
 	@echo
 	@$(BIN)/python -m tests.corpus.programs.report
+	@$(BIN)/python -m tests.corpus.wild.report
 
 load: setup ## a class of 60 clients at a server of its own, with a class PDF and a log of 10 MB
 	$(BIN)/python -m benchmarks.load

@@ -5,6 +5,8 @@ from django.db import connection, transaction
 from tests.samples import DEMO
 from verifex.demo.loader import load
 from verifex.plan.models import Session
+from verifex.stores.models import Kit, KitPart
+from verifex.stores.services import recipe_of
 
 PASSWORD = "a demo pass phrase"
 #: Tables that an empty database has filled already.
@@ -36,3 +38,9 @@ def _put_back() -> None:
         for table, rows in _rows.items():
             if rows:
                 cursor.cursor.executemany(f'INSERT INTO "{table}" VALUES ({", ".join("?" * len(rows[0]))})', rows)
+
+
+def fill(kit: Kit) -> None:
+    """Everything of the exercise's recipe is in the kit."""
+    for part in recipe_of(kit.exercise_id):
+        KitPart.objects.create(kit=kit, ref=part.ref, part=part.part, title=part.title or part.part)

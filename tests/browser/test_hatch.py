@@ -1,6 +1,7 @@
 from tests.browser.base import BrowserCase
+from tests.demo_data import fill
 from verifex.people.models import Pair, PairMember, User
-from verifex.stores.models import Kit, KitIssue, KitPart
+from verifex.stores.models import Kit, KitIssue
 
 
 class HatchAtSpeedTest(BrowserCase):
@@ -11,7 +12,7 @@ class HatchAtSpeedTest(BrowserCase):
         ready = Kit.objects.get(tag="HB-15")
         for number in range(16, 28):
             kit = Kit.objects.create(tag=f"HB-{number}", exercise=ready.exercise)
-            KitPart.objects.create(kit=kit, ref="U1", part="thermo-offset", title="thermometer")
+            fill(kit)
             pair = Pair.objects.create(section=self.session.section, name=f"Pair {number}", badge=f"P-{number}")
             PairMember.objects.create(pair=pair, user=User.objects.create(username=f"student-{number}"))
 

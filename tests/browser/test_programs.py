@@ -2,13 +2,14 @@
 
 from tests.browser.base import BrowserCase
 from tests.corpus.programs.faults import SOUND
+from tests.demo_data import fill
 from verifex.acts.refusals import Refused
 from verifex.dockets import services
 from verifex.dockets.models import Docket
 from verifex.exercises.models import ExerciseVersion
 from verifex.people.models import Pair, User
 from verifex.plan.models import Seat
-from verifex.stores.models import Kit, KitPart
+from verifex.stores.models import Kit
 
 POLLED = (SOUND / "super-height-gauge/polled.py").read_text("utf-8")
 
@@ -21,7 +22,7 @@ class ProgramStationTest(BrowserCase):
         version = ExerciseVersion.objects.get(exercise__slug=exercise)
         staff = User.objects.get(username="ines.marlow")
         kit = Kit.objects.create(tag="SG-01", exercise=version.exercise)
-        KitPart.objects.create(kit=kit, ref="U1", part="sonar-4", title="range module")
+        fill(kit)
         docket = services.open_docket(staff, kit, pair, self.session, version)
         wiring = version.file.reference_wiring(board)
         services.hand_in(staff, docket.pk, "wiring", wiring, token="w", based_on_attempt=0)
