@@ -166,7 +166,9 @@ class Calls:
             return NOTHING, self.names.widths.int
         args, kinds = [], []
         for arg in node.args:
+            self.names.in_library += 1
             given, own = self.expressions.value(arg)
+            self.names.in_library -= 1
             text = is_chars(own)
             args.append((lambda frame, v=given: chars_read(v(frame))) if text else given)
             kinds.append(TEXT if text else own)

@@ -62,7 +62,10 @@ class Expressions:
             case t.Unary():
                 return self._unary(node)
             case t.Binary():
+                asks = self.names.has_library and not self.names.in_library and self._asks_a_library(node)
+                self.names.in_library += asks
                 left, right = self.value(node.left), self.value(node.right)
+                self.names.in_library -= asks
                 return self.binary(node, left, right)
             case t.Assign():
                 return self.later.assign(node)
@@ -98,6 +101,12 @@ class Expressions:
                 self.names.refuse("not-assignable", node.at, "{ }")
                 return (lambda frame: 0), self.names.widths.int
         raise TypeError(node)
+
+    def _asks_a_library(self, node: t.Expr) -> bool:
+        """Whether something in an expression is asked of a library's object."""
+        calls = [call for call in t.walk(node) if isinstance(call, t.Call) and call.receiver]
+        found = [self.names.scope.find(call.receiver or "") for call in calls]
+        return any(variable is not None and isinstance(variable.kind, Object) for variable in found)
 
     def binary(self, node: t.Binary, left: Typed, right: Typed) -> Typed:
         for side in (node.left, node.right):

@@ -121,6 +121,10 @@ class Names:
         self.clocks: dict[str, float] = {}  # as `clocks.side_of` takes them, for the function that is compiled
         self.owner: Struct | None = None  # inside a method: the record it belongs to
         self.variables: list[tuple[str, Variable]] = []
+        self.has_library = any(
+            name not in OWN_HEADERS.values() for name, _ in program.includes
+        )  # that nobody here knows
+        self.in_library = 0  # while what is given to a library is compiled
         self.opaque: set[str] = set()  # names of libraries whose values nobody here knows
 
     def refuse(self, kind: Any, at: t.At, name: str, near: str | None = None) -> None:
@@ -152,9 +156,10 @@ class Names:
         return [*self.scope.all_names(), *self.constants, *self.program.functions, *CALLS]
 
     def _comes_from_a_library(self, name: str, known: list[str]) -> bool:
-        """Whether a name that is declared nowhere is a library's: one is included that nobody here knows, it is written as
-        constants and members of libraries are, and it is like no name of the program's own."""
-        if all(included in OWN_HEADERS.values() for included, _ in self.program.includes):
+        """Whether a name that is declared nowhere is a library's: one is included that nobody here knows, the name is given to
+        it or worked out with what it gives, it is written as constants and members of libraries are, and it is like no name
+        of the program's own."""
+        if not self.has_library or not (self.in_library or "::" in name):
             return False
         if not _OF_LIBRARIES.fullmatch(name):
             return False
