@@ -177,7 +177,7 @@ function given(run: Run, c: Ink, tags: Schemas['LineOut'][]) {
         color: c.act,
         fontFamily: c.mono,
         fontSize: 12,
-        position: 'insideEndTop',
+        position: 'insideStartTop',
         backgroundColor: c.sheet,
         padding: [1, 3],
         formatter: `threshold {c} ${main?.unit ?? ''}`,
