@@ -8,7 +8,7 @@ from unittest import TestCase
 from hypothesis import given
 from hypothesis import strategies as st
 
-from tests.samples import DEMO
+from tests.samples import DEMO, hand_in
 from verifex.core.exercise import Exercise, read_exercise
 from verifex.core.expected import Sheet, expected_sheet
 from verifex.core.problems import UnusableInput
@@ -176,6 +176,38 @@ class StateTest(TestCase):
         self.assertEqual(report.steps[1].first.said, "8B 30 D4 51")
 
 
+class OddLogTest(TestCase):
+    """Logs that nobody made to fit."""
+
+    def steps(self, *lines: str) -> str:
+        return "\n".join(f"# {step.name}\n" + f"{line}\n" * 8 for step, line in zip(BROOD.steps, lines, strict=True))
+
+    def test_a_word_beside_the_reading_makes_no_other_column(self):
+        for lines in (
+            ("21.4 C", "28.1 C", "37.9 C ALARM!"), ("21.4", "28.1", "ALARM 37.9"), ("21.4 C", "28.1 C", "too warm: 37.9 C"),
+            ("T: 21.4 C limit: 33.0 C", "T: 28.1 C limit: 33.0 C", "T: 37.9 C limit: 33.0 C"),
+            ("145;0,708;21,4", "160;0,781;28,1", "180;0,879;37,9"),
+        ):  # fmt: skip
+            self.assertEqual(judged(BROOD, self.steps(*lines)).verdict, "in-limits", lines)
+
+    def test_marks_in_other_words_are_taken_in_the_order_of_the_plan(self):
+        text = self.steps("21.4", "28.1", "37.9").replace("Room air", "erster").replace("Held in the hand", "zweiter")
+        report = judged(BROOD, text.replace("Warm pack", "dritter"))
+        self.assertEqual(report.verdict, "in-limits")
+        self.assertIn("taken in its order", " ".join(report.notes))
+
+    def test_a_program_or_a_letter_is_no_log(self):
+        with self.assertRaisesRegex(UnusableInput, "this is the program"):
+            judged(BROOD, hand_in("sound-a.cpp"))
+        letter = "We measured about 21 degrees in the room, 28 in the hand and 38 with the warm pack this morning."
+        with self.assertRaisesRegex(UnusableInput, "only text such as"):
+            judged(BROOD, letter)
+
+    def test_a_restart_in_the_middle_of_a_step(self):
+        text = self.steps("21.4", "28.1", "37.9").replace("28.1\n28.1\n", "28.1\nReady\n28.1\n", 1)
+        self.assertEqual(judged(BROOD, text).verdict, "in-limits")
+
+
 class FoundStepsTest(TestCase):
     BARE: Line = staticmethod(lambda v, k: f"{v[0]:.2f}")
 
@@ -199,6 +231,25 @@ class FoundStepsTest(TestCase):
         report = judged(BROOD, text)
         self.assertEqual(report.verdict, "in-limits")
         self.assertIn("before the first mark were taken for “Room air”", " ".join(report.notes))
+
+    def test_a_word_of_a_step_is_enough_for_a_mark(self):
+        parts = printed(BROOD, self.BARE, mark="@{n}")
+        for marks in (("room", "now in my hand", "warm pak"), ("the room again", "HELD", "pack!")):
+            text = parts
+            for number, mark in enumerate(marks, start=1):
+                text = text.replace(f"@{number}", mark)
+            report = judged(BROOD, f"Brood box ready\n{text}")
+            self.assertEqual([step.first.count for step in report.steps], [10, 10, 10], marks)
+
+    def test_what_a_program_says_with_each_reading_is_no_mark(self):
+        text = "\n".join(
+            f"{line}\nin the room" if "." in line else line for line in printed(BROOD, self.BARE).split("\n")
+        )
+        self.assertEqual([step.first.count for step in judged(BROOD, text).steps], [10, 10, 10])
+
+    def test_a_failed_read_before_the_first_mark_hides_no_step(self):
+        report = judged(BROOD, "nan\n" + printed(BROOD, self.BARE, mark=""))
+        self.assertEqual(report.verdict, "in-limits")
 
     def test_ruled_lines_part_the_steps_where_nothing_else_does(self):
         parts = printed(BROOD, self.BARE, mark="----------")

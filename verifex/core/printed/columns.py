@@ -50,6 +50,28 @@ class Column:
         return gaps[0] > 0 and gaps[-1] <= 1.5 * gaps[len(gaps) // 2] + 1e-9 and gaps[len(gaps) // 10] > 0.5 * gaps[-1]
 
 
+def merged(columns: Sequence[Column]) -> list[Column]:
+    """Columns that are one: the same unit at the same place of a line, one of them with a word in front that says nothing
+    about what is read (`ALARM 37.9`), and never both in one step."""
+    found: list[Column] = []
+    for column in columns:
+        same = next((other for other in found if _is_one(other, column)), None)
+        if same is None:
+            found.append(column)
+            continue
+        rows = sorted(
+            zip(same.lines + column.lines, same.steps + column.steps, same.values + column.values, strict=True)
+        )
+        same.lines, same.steps, same.values = ([row[at] for row in rows] for at in range(3))
+    return found
+
+
+def _is_one(one: Column, other: Column) -> bool:
+    plain, worded = (one.slot, other.slot) if not one.slot.label else (other.slot, one.slot)
+    alike = plain.means == worded.means and plain.position == worded.position and not worded.may_mean
+    return alike and not plain.label and bool(worded.label) and set(one.steps).isdisjoint(other.steps)
+
+
 @dataclass(frozen=True, slots=True)
 class Choice:
     """The column of a reading, and why it is that one."""

@@ -98,12 +98,12 @@ def slots_of(texts: tuple[str, ...]) -> tuple[Slot, ...]:
 def _shared(text: str, *, last: bool) -> tuple[str, str]:
     """A text between two numbers, as the unit of the first and the label of the second."""
     separator = _SEPARATOR.search(text)
-    if separator:
-        return text[: separator.start()], text[separator.end() :]
-    words = words_of(text)
+    words = words_of(text[: separator.start()] if separator else text)
     unit, count = unit_ahead(words)
-    if last:
-        return (text, "") if unit else ("", "")
+    if separator:
+        return " ".join(words[:count]), text[separator.end() :]
+    if last:  # what follows the unit (`37.9 C ALARM!`) is said besides, and makes no other column
+        return " ".join(words[:count]), ""
     if not unit or (count == len(words) and re.search(r"[:=]\s*$", text)):
         return "", text
     rest = words[count:]

@@ -143,7 +143,7 @@ def judge_log(
     verdict = _verdict(steps)
     diagnosis = tuple(explain(steps, sheet)) if any(step.verdict == "out" for step in steps) else ()
     log_notes = [*log.notes, *_strangers(log, sheet)]
-    notes = [*log_notes, *told_of(steps, sheet), *_own_threshold(exercise, steps)]
+    notes = [*log_notes, *told_of(steps, sheet), *log.taken, *_own_threshold(exercise, steps)]
     if sheet.reason:
         notes.append(f"There is no expected sheet for this bench: {sheet.reason}")
     is_noisy = isinstance(sheet.main, AdcChain) and not any(step.first.saturated for step in sheet.steps)

@@ -1,7 +1,8 @@
 """Which lines mark the steps, in any style, and which step of the plan each means."""
 
 import re
-from difflib import SequenceMatcher
+from collections.abc import Collection
+from difflib import SequenceMatcher, get_close_matches
 
 from verifex.core.exercise import Exercise
 from verifex.core.printed.lines import MARK_SIGNS, core_of
@@ -9,6 +10,8 @@ from verifex.core.printed.lines import MARK_SIGNS, core_of
 LEAST_LIKENESS = 0.6  # of a line that is signed as a mark
 MOST_LOOKED_AT = 4000  # different lines that are looked at for marks
 MOST_LETTERS = 120  # of a mark
+MOST_WORDS = 6  # of a line that is a mark by one of them
+SMALL_WORDS = frozenset(["a", "an", "and", "at", "from", "in", "is", "it", "my", "of", "on", "the", "to", "with"])
 LEAST_UNSIGNED = 0.8  # of one that is not
 _NUMBERED = re.compile(
     r"^(?:(?:now|next|step|stage|phase|part|test|no)\b[\s:.#]*)*(\d{1,2})\s*(?:$|[).:\s-]\s*(\D*)$)", re.IGNORECASE
@@ -22,9 +25,13 @@ def plain(text: str) -> str:
 
 
 class Marks:
-    """The steps of a plan, to be found by what a line says; steps of one name are taken in their order."""
+    """The steps of a plan, to be found by what a line says; steps of one name are taken in their order.
 
-    def __init__(self, exercise: Exercise) -> None:
+    `by_a_word` are lines that may mark a step by a single word of its name that no other step's has: `room`, `in my hand`.
+    """
+
+    def __init__(self, exercise: Exercise, by_a_word: Collection[str] = ()) -> None:
+        self.by_a_word = frozenset(by_a_word)
         self.names = [step.name for step in exercise.steps]
         self._plain = [plain(name) for name in self.names]
         self._known: dict[tuple[str, bool], str | None] = {}
@@ -68,7 +75,23 @@ class Marks:
             if numbered.group(2) and not signed and not named:
                 return None
             return str(int(numbered.group(1)) - 1)
+        if line in self.by_a_word and (meant := self._by_a_word(said)) is not None:
+            return f"={self._plain[meant]}"
         return None
+
+    def names_by_a_word(self, line: str) -> bool:
+        return self._by_a_word(plain(core_of(line))) is not None
+
+    def _by_a_word(self, said: str) -> int | None:
+        words = [set(name.split()) - SMALL_WORDS for name in self._plain]
+        own = [own - set().union(*(other for other in words if other is not own)) for own in words]
+        heard = said.split()
+        found = {
+            index
+            for index, names in enumerate(own)
+            if any(get_close_matches(word, names, 1, LEAST_UNSIGNED) for word in heard)
+        }
+        return found.pop() if len(found) == 1 and len(heard) <= MOST_WORDS else None
 
     def _alike(self, said: str, least: float) -> int | None:
         within = [index for index, name in enumerate(self._plain) if name and f" {name} " in f" {said} "]

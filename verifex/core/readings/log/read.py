@@ -1,13 +1,13 @@
 """Reads a log as students print it: marks of steps in any style, numbers in any layout, states, ids, and whatever else."""
 
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 from dataclasses import dataclass, field
 from itertools import pairwise
 
 from verifex.core.exercise import Exercise, Reading
 from verifex.core.exercise.units import PRINTED
 from verifex.core.expected import Sheet
-from verifex.core.printed.columns import Choice, Column, Range, choose, printed_unit
+from verifex.core.printed.columns import Choice, Column, Range, choose, merged, printed_unit
 from verifex.core.printed.lines import (
     COMMA_NUMBER,
     Slot,
@@ -31,6 +31,9 @@ LOOKED_AT_FOR_COMMAS = 400
 MOST_TEXTS = 1000
 MOST_COLUMNS = 200
 MOST_MARKS = 2000
+MOST_SAID = 2
+LEAST_STATEMENTS = 5
+MOST_WORDS = 14  # of a printed line; a longer one is prose
 BARE = Slot("", "", "", (), 0)
 
 
@@ -70,6 +73,12 @@ class Log:
     garbage_lines: int = 0
     found_by_values: bool = False  # the steps were found in the values, without marks
     notes: list[str] = field(default_factory=list)
+    taken: list[str] = field(default_factory=list)  # which column was taken for which reading, and why
+
+    @property
+    def found(self) -> list[int]:
+        """The plan's steps that were found, in the order of the log."""
+        return [step.index for step in self.steps if step.index is not None]
 
 
 def read_log(text: str, exercise: Exercise, sheet: Sheet | None = None) -> Log:
@@ -82,19 +91,31 @@ def read_log(text: str, exercise: Exercise, sheet: Sheet | None = None) -> Log:
         raise UnusableInput([Problem(1, 1, "the log is larger than 10 MB, the limit for one hand-in")])
     if not text.strip():
         raise UnusableInput([Problem(1, 1, "the log is empty; paste what the board printed")])
-    return _Reader(exercise, sheet).read(text)
+    reader = _Reader(exercise, sheet)
+    log = reader.read(text)
+    if len(log.found) < len(exercise.steps) and (seldom := reader.seldom_said()):
+        # A mark may say no more than a word of the step's name; it counts where the plan then comes out in its order.
+        freely = _Reader(exercise, sheet, by_a_word=seldom).read(text)
+        if len(freely.found) > len(log.found) and freely.found == sorted(freely.found):
+            log = freely
+    _refuse_nothing(log, reader)
+    return log
 
 
 class _Reader:
-    def __init__(self, exercise: Exercise, sheet: Sheet | None) -> None:
+    def __init__(self, exercise: Exercise, sheet: Sheet | None, by_a_word: Collection[str] = ()) -> None:
         self.exercise, self.sheet = exercise, sheet
-        self.marks = Marks(exercise)
+        self.marks = Marks(exercise, by_a_word)
         self.log = Log()
         self.columns: dict[tuple[str, str, int], Column] = {}
         self.places: dict[int | str, int] = {}  # by the step's index, or by a mark that means none
         self.at = -1  # the place in the log's steps; -1 before the first mark
+        self.statements = 0  # lines that end as statements of a program do
+        self.looks_like_a_program = False
         self.rules: list[int] = []  # lines that are ruled lines
-        self.words: list[tuple[int, int, int]] = []  # (line, place, state)
+        self.words: list[tuple[int, int]] = []  # (place, state)
+        self.ids: list[tuple[int, str]] = []  # (place, id)
+        self.failed: list[int] = []  # places of lines that say nan
         self.texts: dict[str, int] = {}  # lines without a number that are no mark, and how often
         self.wants_ids = any(reading.quantity == "tag" for reading in exercise.readings)
         self.wants_states = any(is_state(exercise, reading) for reading in exercise.readings)
@@ -105,14 +126,20 @@ class _Reader:
             lines = [COMMA_NUMBER.sub(r"\1.\2", line) for line in lines]
         for number, raw in enumerate(lines, start=1):
             if line := raw.strip():
+                self.statements += line[-1] in ";{}"
                 self._line(number, line)
+        self.looks_like_a_program = self.statements > LEAST_STATEMENTS and self.statements > len(lines) / 3
+        self._marks_of_other_names()
         self._choose()
         if not self.log.steps:
             self._steps_without_marks()
         self._first_without_its_mark()
-        self._refuse_nothing()
         self._say()
         return self.log
+
+    def seldom_said(self) -> list[str]:
+        """Lines without a number that are said once or twice: what a program prints with each reading marks nothing."""
+        return [line for line, count in self.texts.items() if count <= MOST_SAID and self.marks.names_by_a_word(line)]
 
     # -- line by line ------------------------------------------------------------------------------
 
@@ -131,14 +158,14 @@ class _Reader:
         if self._is_mark(line, values, texts):
             return
         if found:
-            self._here().ids.append(found)
+            self.ids.append((self.at, found))
         elif line.lower().rstrip(".!").endswith("nan"):
-            self._here().not_numbers += 1
-        elif values:
+            self.failed.append(self.at)
+        elif values and line.count(" ") < MOST_WORDS:
             for slot, value in zip(slots_of(self.marks.without_names(texts)), values, strict=True):
                 self._keep(number, slot, value)
         elif self.wants_states and (state := state_of(line)) is not None:
-            self.words.append((number, self.at, state))
+            self.words.append((self.at, state))
         else:
             if len(self.texts) < MOST_TEXTS:
                 self.texts[line] = self.texts.get(line, 0) + 1
@@ -201,12 +228,6 @@ class _Reader:
             place = self.places[mark if index is None else index] = len(self.log.steps) - 1
         self.at = place
 
-    def _here(self) -> StepLog:
-        if self.at < 0:
-            self._begin("", None)
-            self.log.steps[0].name = ""
-        return self.log.steps[self.at]
-
     # -- the whole log -----------------------------------------------------------------------------
 
     def _has_decimal_commas(self, lines: Sequence[str]) -> bool:
@@ -225,6 +246,14 @@ class _Reader:
         widths = {len(match.group(2)) for match in commas}
         return beside or (len(self.exercise.readings) == 1 and len(widths) == 1)
 
+    def _marks_of_other_names(self) -> None:
+        """Marks that name no step of the plan, as many as it has steps, are its steps in their order."""
+        if self.log.found or len(self.log.steps) != len(self.exercise.steps):
+            return
+        for index, step in enumerate(self.log.steps):
+            step.index, step.name = index, self.exercise.steps[index].name
+        self.log.notes.append("The marks name no step of the plan; they were taken in its order.")
+
     def _ranges(self) -> list[Range | None]:
         """What a sheet allows for each reading over all steps."""
         ranges: list[Range | None] = []
@@ -235,7 +264,7 @@ class _Reader:
         return ranges
 
     def _choose(self) -> None:
-        self.log.choices = choose(list(self.columns.values()), self.exercise, self._ranges())
+        self.log.choices = choose(merged(list(self.columns.values())), self.exercise, self._ranges())
         for step in self.log.steps:
             step.columns = [[] for _ in self.exercise.readings]
             step.column_lines = [[] for _ in self.exercise.readings]
@@ -248,15 +277,21 @@ class _Reader:
                     self.log.steps[place].column_lines[position].append(line)
                 elif position == 0:
                     self.log.unmarked.append(value)
-        for _, place, state in self.words:
+        for place, state in self.words:
             if place >= 0:
                 self.log.steps[place].states.append(state)
+        for place, found in self.ids:
+            if place >= 0:
+                self.log.steps[place].ids.append(found)
+        for place in self.failed:
+            if place >= 0:
+                self.log.steps[place].not_numbers += 1
         self._hold_states()
 
     def _hold_states(self) -> None:
         """Where a program tells changes only, a state holds until the next one is told, and was the other one before the
         first."""
-        told = [state for _, _, state in self.words]
+        told = [state for _, state in self.words]
         if not told or any(one == other for one, other in pairwise(told)):
             return
         holds = 1 - told[0]
@@ -317,23 +352,11 @@ class _Reader:
         self.log.unmarked = []
         self.log.notes.append(f"The readings before the first mark were taken for “{first.name}”.")
 
-    def _refuse_nothing(self) -> None:
-        if self.columns or self.words or any(step.ids or step.states for step in self.log.steps):
-            return
-        if self.log.garbage_lines:
-            said = "these are garbage characters: the log was opened at another baud rate than the program prints at"
-        elif self.texts:
-            said = f"no number stands in this log, only text such as “{next(iter(self.texts))[:40]}”; lines as the board printed them were expected"
-        else:
-            said = "no number stands in this log; lines as the board printed them were expected"
-        raise UnusableInput([Problem(1, 1, said)])
-
     def _say(self) -> None:
         log = self.log
         if log.garbage_lines:
-            log.notes.append(
-                f"{log.garbage_lines} lines are garbage characters, as from another baud rate; they were left out."
-            )
+            what = _lines(log.garbage_lines, "is", "are")
+            log.notes.append(f"{what} garbage characters, as from another baud rate; left out.")
         if log.found_by_values:
             log.notes.append("No step is marked; the steps were found where the readings change.")
         elif not any(step.index is not None or step.mark for step in log.steps):
@@ -343,13 +366,34 @@ class _Reader:
         if len(self.columns) > 1:
             for reading, choice in zip(self.exercise.readings, log.choices, strict=True):
                 if choice is not None:
-                    log.notes.append(f"Taken for {_said(reading)}: {choice.column.title}, because {choice.because}.")
+                    log.taken.append(f"Taken for {_said(reading)}: {choice.column.title}, because {choice.because}.")
         for step in log.steps:
             if step.not_numbers:
-                log.notes.append(f"“{step.mark}”: {step.not_numbers} lines say nan, a read that failed.")
+                log.notes.append(f"“{step.name}”: {_lines(step.not_numbers, 'says', 'say')} nan, a read that failed.")
 
 
 def _said(reading: Reading) -> str:
     """What a person calls a reading."""
     unit = PRINTED.get(printed_unit(reading))
     return reading.name or (f"the {unit.title}" if unit else reading.quantity)
+
+
+def _lines(count: int, one: str, more: str) -> str:
+    return f"{count} line {one}" if count == 1 else f"{count} lines {more}"
+
+
+def _refuse_nothing(log: Log, reader: _Reader) -> None:
+    """A log in which nothing was read says what it is instead."""
+    if reader.looks_like_a_program:
+        raise UnusableInput([Problem(1, 1, "this is the program, not what the board printed; paste the log it made")])
+    if reader.columns or reader.words or reader.ids:
+        return
+    expected = "lines as the board printed them were expected"
+    if log.garbage_lines:
+        said = "these are garbage characters: the log was opened at another baud rate than the program prints at"
+    elif reader.texts:
+        first = next(iter(reader.texts))[:40]
+        said = f"no number stands in this log, only text such as “{first}”; {expected}"
+    else:
+        said = f"no number stands in this log; {expected}"
+    raise UnusableInput([Problem(1, 1, said)])
