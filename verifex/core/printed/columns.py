@@ -52,7 +52,7 @@ class Column:
 
 def merged(columns: Sequence[Column]) -> list[Column]:
     """Columns that are one: the same unit at the same place of a line, one of them with a word in front that says nothing
-    about what is read (`ALARM 37.9`), and never both in one step."""
+    else of what is read (`ALARM 37.9`), and never both in one step."""
     found: list[Column] = []
     for column in columns:
         same = next((other for other in found if _is_one(other, column)), None)
@@ -62,13 +62,16 @@ def merged(columns: Sequence[Column]) -> list[Column]:
         rows = sorted(
             zip(same.lines + column.lines, same.steps + column.steps, same.values + column.values, strict=True)
         )
-        same.lines, same.steps, same.values = ([row[at] for row in rows] for at in range(3))
+        same.lines = [line for line, _, _ in rows]
+        same.steps = [step for _, step, _ in rows]
+        same.values = [value for _, _, value in rows]
     return found
 
 
 def _is_one(one: Column, other: Column) -> bool:
     plain, worded = (one.slot, other.slot) if not one.slot.label else (other.slot, one.slot)
-    alike = plain.means == worded.means and plain.position == worded.position and not worded.may_mean
+    says_no_other = not worded.may_mean or plain.means in worded.may_mean
+    alike = plain.means == worded.means and plain.position == worded.position and says_no_other
     return alike and not plain.label and bool(worded.label) and set(one.steps).isdisjoint(other.steps)
 
 
