@@ -1,13 +1,11 @@
 """Reads a log as students print it: marks of steps in any style, numbers in any layout, states, ids, and whatever else."""
 
 from collections.abc import Collection, Sequence
-from dataclasses import dataclass, field
 from itertools import pairwise
 
-from verifex.core.exercise import Exercise, Reading
-from verifex.core.exercise.units import PRINTED
+from verifex.core.exercise import Exercise
 from verifex.core.expected import Sheet
-from verifex.core.printed.columns import Choice, Column, Range, choose, merged, printed_unit
+from verifex.core.printed.columns import Column, Range, choose, merged
 from verifex.core.printed.lines import (
     COMMA_NUMBER,
     Slot,
@@ -23,7 +21,9 @@ from verifex.core.quantity import MOST_PRINTED
 from verifex.core.readings.log.changes import segments
 from verifex.core.readings.log.ids import id_in
 from verifex.core.readings.log.marks import Marks
+from verifex.core.readings.log.model import Log, StepLog
 from verifex.core.readings.log.states import is_state, state_of
+from verifex.core.readings.log.told import tell
 
 LIMIT_BYTES = 10 * 1024 * 1024
 LEAST_BEFORE_A_MARK = 3  # readings that may be a first step whose mark was forgotten
@@ -35,50 +35,6 @@ MOST_SAID = 2
 LEAST_STATEMENTS = 5
 MOST_WORDS = 14  # of a printed line; a longer one is prose
 BARE = Slot("", "", "", (), 0)
-
-
-@dataclass(slots=True)
-class StepLog:
-    """What stands under one mark: for each reading of the exercise its values with the line (from 1) each stood on.
-
-    `index` is the step's place in the plan; None for a mark that belongs to no step.
-    """
-
-    name: str
-    mark: str
-    index: int | None = None
-    columns: list[list[float]] = field(default_factory=list)
-    column_lines: list[list[int]] = field(default_factory=list)
-    states: list[int] = field(default_factory=list)  # told in words: 1 something is there, 0 nothing is
-    ids: list[str] = field(default_factory=list)
-    not_numbers: int = 0  # lines that printed nan
-
-    @property
-    def values(self) -> list[float]:
-        """Of the exercise's first reading."""
-        return self.columns[0] if self.columns else []
-
-    @property
-    def lines(self) -> list[int]:
-        return self.column_lines[0] if self.column_lines else []
-
-
-@dataclass(slots=True)
-class Log:
-    """A log by steps; `unmarked` are values before the first mark, `notes` what a person should know."""
-
-    steps: list[StepLog] = field(default_factory=list)
-    unmarked: list[float] = field(default_factory=list)
-    choices: list[Choice | None] = field(default_factory=list)
-    garbage_lines: int = 0
-    found_by_values: bool = False  # the steps were found in the values, without marks
-    notes: list[str] = field(default_factory=list)
-    taken: list[str] = field(default_factory=list)  # which column was taken for which reading, and why
-
-    @property
-    def found(self) -> list[int]:
-        """The plan's steps that were found, in the order of the log."""
-        return [step.index for step in self.steps if step.index is not None]
 
 
 def read_log(text: str, exercise: Exercise, sheet: Sheet | None = None) -> Log:
@@ -134,7 +90,7 @@ class _Reader:
         if not self.log.steps:
             self._steps_without_marks()
         self._first_without_its_mark()
-        self._say()
+        tell(self.log, self.exercise, len(self.columns))
         return self.log
 
     def seldom_said(self) -> list[str]:
@@ -351,35 +307,6 @@ class _Reader:
         self.log.steps.insert(0, first)
         self.log.unmarked = []
         self.log.notes.append(f"The readings before the first mark were taken for “{first.name}”.")
-
-    def _say(self) -> None:
-        log = self.log
-        if log.garbage_lines:
-            what = _lines(log.garbage_lines, "is", "are")
-            log.notes.append(f"{what} garbage characters, as from another baud rate; left out.")
-        if log.found_by_values:
-            log.notes.append("No step is marked; the steps were found where the readings change.")
-        elif not any(step.index is not None or step.mark for step in log.steps):
-            log.notes.append("No step is marked. Write a line such as “# Room air” before the readings of each step.")
-        elif log.unmarked:
-            log.notes.append(f"{len(log.unmarked)} readings stand before the first mark; they were left out.")
-        if len(self.columns) > 1:
-            for reading, choice in zip(self.exercise.readings, log.choices, strict=True):
-                if choice is not None:
-                    log.taken.append(f"Taken for {_said(reading)}: {choice.column.title}, because {choice.because}.")
-        for step in log.steps:
-            if step.not_numbers:
-                log.notes.append(f"“{step.name}”: {_lines(step.not_numbers, 'says', 'say')} nan, a read that failed.")
-
-
-def _said(reading: Reading) -> str:
-    """What a person calls a reading."""
-    unit = PRINTED.get(printed_unit(reading))
-    return reading.name or (f"the {unit.title}" if unit else reading.quantity)
-
-
-def _lines(count: int, one: str, more: str) -> str:
-    return f"{count} line {one}" if count == 1 else f"{count} lines {more}"
 
 
 def _refuse_nothing(log: Log, reader: _Reader) -> None:

@@ -1,0 +1,36 @@
+"""What a person should know of how a log was read."""
+
+from verifex.core.exercise import Exercise, Reading
+from verifex.core.exercise.units import PRINTED
+from verifex.core.printed.columns import printed_unit
+from verifex.core.readings.log.model import Log
+
+
+def tell(log: Log, exercise: Exercise, columns: int) -> None:
+    """Put into a log's notes what was left out of it, and which of so many columns were taken for what."""
+    if log.garbage_lines:
+        what = _lines(log.garbage_lines, "is", "are")
+        log.notes.append(f"{what} garbage characters, as from another baud rate; left out.")
+    if log.found_by_values:
+        log.notes.append("No step is marked; the steps were found where the readings change.")
+    elif not any(step.index is not None or step.mark for step in log.steps):
+        log.notes.append("No step is marked. Write a line such as “# Room air” before the readings of each step.")
+    elif log.unmarked:
+        log.notes.append(f"{len(log.unmarked)} readings stand before the first mark; they were left out.")
+    if columns > 1:
+        for reading, choice in zip(exercise.readings, log.choices, strict=True):
+            if choice is not None:
+                log.taken.append(f"Taken for {_said(reading)}: {choice.column.title}, because {choice.because}.")
+    for step in log.steps:
+        if step.not_numbers:
+            log.notes.append(f"“{step.name}”: {_lines(step.not_numbers, 'says', 'say')} nan, a read that failed.")
+
+
+def _said(reading: Reading) -> str:
+    """What a person calls a reading."""
+    unit = PRINTED.get(printed_unit(reading))
+    return reading.name or (f"the {unit.title}" if unit else reading.quantity)
+
+
+def _lines(count: int, one: str, more: str) -> str:
+    return f"{count} line {one}" if count == 1 else f"{count} lines {more}"
