@@ -1,5 +1,7 @@
 """The docket's way through its stations: who may do what, and what voids what."""
 
+from unittest.mock import patch
+
 from tests.samples import PROGRAM, hand_in
 from tests.site.base import DemoCase
 from verifex.acts.models import Event
@@ -19,6 +21,18 @@ class HandInTest(DemoCase):
         self.hand_in(2, "wiring", SOUND, token="same")
         self.hand_in(2, "wiring", SOUND, token="same", based_on=2)
         self.assertEqual(self.docket(2).attempts.filter(kind="wiring").count(), 3)
+
+    def test_the_same_text_handed_in_again_is_judged_as_the_new_attempt(self):
+        for bench, kind in ((7, "readings"), (2, "wiring")):
+            docket, text = self.docket(bench), self.last(bench, kind).text
+            for turn in range(3):
+                self.assertEqual(self.hand_in(bench, kind, text, token=f"again {turn}").status_code, 200)
+                seen = self.instructor.ask(f"/api/dockets/{docket.pk}").json()[kind]
+                self.assertEqual((seen["number"], seen["judged"]), (self.last(bench, kind).number, True), kind)
+            with patch("verifex.dockets.judging.compute") as computed:
+                self.hand_in(bench, kind, text, token="once more")
+                self.assertTrue(self.instructor.ask(f"/api/dockets/{docket.pk}").json()[kind]["judged"])
+            computed.assert_not_called()  # what was judged with the very same is not worked out again
 
     def test_two_at_once_never_lose_one_silently(self):
         self.hand_in(2, "wiring", SOUND, token="one", based_on=2)

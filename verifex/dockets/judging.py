@@ -87,8 +87,10 @@ def bring_up_to_date(docket_id: int, station: str) -> None:
 
 
 def is_current(inputs: DocketInputs, station: str) -> bool:
-    """Whether the standing judgement of a station was judged with what there is now."""
-    return _digest_kept(inputs.docket, station) == inputs.judged_with(station).digest
+    """Whether the standing judgement of a station is of the last attempt, and was judged with what there is now."""
+    attempt = inputs.attempts.get(station)
+    now = (inputs.judged_with(station).digest, attempt.pk if attempt and station != SHEETS else None)
+    return _kept(inputs.docket, station) == now
 
 
 def is_settled(docket: Docket) -> bool:
@@ -96,11 +98,13 @@ def is_settled(docket: Docket) -> bool:
     return not _stale(docket.pk)
 
 
-def _digest_kept(docket: Docket, station: str) -> str | None:
+def _kept(docket: Docket, station: str) -> tuple[str, int | None] | None:
+    """The digest of the standing judgement, and the attempt it is of."""
     if station == SHEETS:
-        return BenchSheets.objects.filter(docket=docket).values_list("digest", flat=True).first()
+        digest = BenchSheets.objects.filter(docket=docket).values_list("digest", flat=True).first()
+        return (digest, None) if digest is not None else None
     kept = Judgement.objects.filter(docket=docket, kind=station).order_by("-id")
-    return kept.values_list("digest", flat=True).first()
+    return kept.values_list("digest", "attempt").first()
 
 
 def _stale(docket_id: int) -> list[str]:
@@ -117,6 +121,8 @@ def _judge(docket_id: int, station: str) -> Judged:
     """What the core says of a station now; over a limit, the record says so."""
     inputs = DocketInputs(find(docket_id))
     with_ = inputs.judged_with(station)
+    if (same := _judged_before(inputs.docket, station, with_.digest)) is not None:
+        return Judged(station, same, with_)
     others = inputs.other_logs() if station == Kind.READINGS else []
     kinds = [kind for kind in READS[station] if kind == station or not _overran(inputs, kind)]
     case = inputs.case(kinds, others=others)
@@ -131,6 +137,12 @@ def _judge(docket_id: int, station: str) -> Judged:
         logger.exception("judging %s of docket %s failed", station, docket_id)
         record = overrun_record(station, "failed")
     return Judged(station, record, with_)
+
+
+def _judged_before(docket: Docket, station: str, digest: str) -> StationRecord | None:
+    """The record of an attempt that was judged with the very same: a text that is handed in again."""
+    same = Judgement.objects.filter(docket=docket, kind=station, digest=digest).order_by("-id").first()
+    return same.typed(StationRecord) if same else None
 
 
 def _overran(inputs: DocketInputs, kind: str) -> bool:
