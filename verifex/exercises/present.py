@@ -7,7 +7,6 @@ from verifex.core.exercise import Exercise, Step, printable
 from verifex.core.exercise.statements import When
 from verifex.core.exercise.units import PRINTED, UNITS_OF_QUANTITY
 from verifex.core.expected.plan import how_to, ways_for
-from verifex.core.parts import catalogue
 from verifex.exercises.models import ExerciseVersion
 
 
@@ -45,7 +44,7 @@ def readings_json(file: Exercise) -> list[dict[str, Any]]:
     found = []
     for reading, key in zip(file.readings, file.reading_keys, strict=True):
         recipe = file.part_of(reading.ref)
-        output = catalogue().parts[recipe.part].sensing(reading.quantity) if recipe else None
+        output = file.sensed(reading.ref, reading.quantity)
         if recipe is None or output is None:
             continue
         unit = PRINTED[reading.print or printable(output)[0]]

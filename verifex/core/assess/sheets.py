@@ -9,7 +9,6 @@ from verifex.core.exercise import Exercise
 from verifex.core.exercise.units import UNITS_OF_QUANTITY
 from verifex.core.expected import sheet_json
 from verifex.core.expected.measured import INTERNAL, OUTSIDE, RAIL, RESISTOR_FACTOR, STEP
-from verifex.core.parts import catalogue
 from verifex.core.twin import checklist_on_bench
 
 SUPPLY_LEEWAY = (0.85, 1.1)  # of the rail's nominal volts
@@ -109,8 +108,7 @@ def steps_to_measure(exercise: Exercise) -> Iterator[MeasurableRecord]:
             unit = UNITS_OF_QUANTITY.get(value.quantity)
             if unit is None:
                 continue  # a press or a tag is not measured
-            recipe = exercise.part_of(value.ref)
-            output = catalogue().parts[recipe.part].sensing(value.quantity) if recipe else None
+            output = exercise.sensed(value.ref, value.quantity)
             low, high = (output.low, output.high) if output else (value.value, value.value)
             yield MeasurableRecord(
                 name=STEP + step.name + ("" if value is step else f"|{value.ref}.{value.quantity}"),

@@ -11,7 +11,7 @@ from verifex.core.exercise.conventions import Conventions
 from verifex.core.exercise.drivers import Driver
 from verifex.core.exercise.plan import Reading, Step
 from verifex.core.exercise.statements import When, read_when
-from verifex.core.parts import catalogue
+from verifex.core.parts import Output, catalogue
 
 PLOT_MARGIN = 0.25  # of the plan's span, where the file does not say what the plot shows
 
@@ -100,6 +100,11 @@ class Exercise(Frozen):
 
     def part_of(self, ref: str) -> RecipePart | None:
         return next((part for part in self.recipe if part.ref == ref), None)
+
+    def sensed(self, ref: str, quantity: str) -> Output | None:
+        """What the recipe's part gives of a quantity; None where there is no such part, or it does not answer to that."""
+        part = self.part_of(ref)
+        return catalogue().parts[part.part].sensing(quantity) if part else None
 
     @property
     def plot_range(self) -> tuple[float, float]:

@@ -87,8 +87,7 @@ def _ohms_problems(view: BenchView | None, measured: Measured) -> list[str]:
 
 
 def _carries_text(exercise: Exercise, reading: Reading) -> bool:
-    recipe = exercise.part_of(reading.ref)
-    output = catalogue().parts[recipe.part].sensing(reading.quantity) if recipe else None
+    output = exercise.sensed(reading.ref, reading.quantity)
     return output is not None and output.carries == "text"
 
 
@@ -123,8 +122,7 @@ def _steps(exercise: Exercise, chains: Mapping[Key, Chain], measured: Measured) 
 
 def _waits(exercise: Exercise, index: int) -> float:
     step = exercise.steps[index]
-    recipe = exercise.part_of(step.ref)
-    output = catalogue().parts[recipe.part].sensing(step.quantity) if recipe else None
+    output = exercise.sensed(step.ref, step.quantity)
     return waits_seconds(exercise, index, output) if output else 0.0
 
 
@@ -177,8 +175,7 @@ def _told_as_text(exercise: Exercise, position: int, reading: Reading, name: str
     from verifex.core.expected.budget import Budget
 
     nothing = Spread(0.0, 0.0, 0.0)
-    recipe = exercise.part_of(reading.ref)
-    output = catalogue().parts[recipe.part].sensing(reading.quantity) if recipe else None
+    output = exercise.sensed(reading.ref, reading.quantity)
     printed = output.read(text) if output and output.kind == "identity" and text else text
     return ExpectedReading(
         reading.ref, reading.quantity, position, name, "", 0, nothing, None, "id", (0.0, 0.0, 0.0), nothing, (0.0, 0.0), False,

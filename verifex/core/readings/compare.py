@@ -13,7 +13,6 @@ from verifex.core.expected.chain import AdcChain
 from verifex.core.expected.step import ExpectedReading
 from verifex.core.expected.thresholds import suggest_threshold
 from verifex.core.findings import Finding
-from verifex.core.parts import catalogue
 from verifex.core.parts.outputs.switch import SwitchOutput
 from verifex.core.readings.conduct import told_of
 from verifex.core.readings.diagnosis import Explanation, explain
@@ -228,8 +227,7 @@ def _judge_state(expected: ExpectedReading, planned: Step, marked: list[StepLog]
     stimulus = planned.value_of(expected.ref, expected.quantity.partition("/")[0])
     if not states or stimulus is None:
         return _verdict_of(expected, len(states), "missing")
-    recipe = exercise.part_of(expected.ref)
-    output = catalogue().parts[recipe.part].sensing(stimulus.quantity) if recipe else None
+    output = exercise.sensed(expected.ref, stimulus.quantity)
     there = output.is_active(stimulus.value) if isinstance(output, SwitchOutput) else stimulus.value > 0.5
     right = sum(state == there for state in states)
     said = "there" if states[0] else "not there"

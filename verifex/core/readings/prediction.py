@@ -9,7 +9,6 @@ from typing import Any
 from verifex.core.exercise import Exercise, Reading, printable
 from verifex.core.exercise.units import UNITS_OF_QUANTITY
 from verifex.core.expected import Sheet
-from verifex.core.parts import catalogue
 from verifex.core.problems import Problem, UnusableInput
 from verifex.core.quantity import numbers_in
 
@@ -95,8 +94,7 @@ RANGES = {
 
 def printed_range(exercise: Exercise, reading: Reading) -> tuple[float, float]:
     """The lowest and highest value that a program can sensibly print of a reading, in its printed unit."""
-    recipe = exercise.part_of(reading.ref)
-    output = catalogue().parts[recipe.part].sensing(reading.quantity) if recipe else None
+    output = exercise.sensed(reading.ref, reading.quantity)
     if output is None:
         return (-1e6, 1e6)
     unit = reading.print or printable(output)[0]

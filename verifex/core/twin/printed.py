@@ -7,7 +7,6 @@ from dataclasses import dataclass
 from statistics import median
 
 from verifex.core.exercise import Exercise, printable
-from verifex.core.parts import catalogue
 from verifex.core.printed.columns import printed_unit
 from verifex.core.printed.lines import numbers_and_texts, slots_of
 from verifex.core.quantity import numbers_in
@@ -33,8 +32,7 @@ class Printed:
 def is_judged(exercise: Exercise) -> bool:
     """Whether the number is fixed by what is measured: an on and off, or an id, may be told in any way the pair likes."""
     reading = exercise.readings[0]
-    recipe = exercise.part_of(reading.ref)
-    output = catalogue().parts[recipe.part].sensing(reading.quantity) if recipe else None
+    output = exercise.sensed(reading.ref, reading.quantity)
     if output is None or reading.print:
         return True
     return "level" not in printable(output) and output.quantity != "tag"

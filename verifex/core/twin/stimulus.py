@@ -146,8 +146,7 @@ def _sweep(plan: Stimulus, exercise: Exercise, key: Key, now: float) -> float:
     low, high = _axis(exercise, key)
     near = SWEEP_SHARE * (high - low)
     low, high = min(low, thresholds[0] - near), max(high, thresholds[-1] + near)
-    recipe = exercise.part_of(key[0])
-    output = catalogue().parts[recipe.part].sensing(key[1]) if recipe else None
+    output = exercise.sensed(key[0], key[1])
     if output is not None:  # no module is given what cannot be
         low, high = max(low, output.low), min(high, output.high)
     corners = _corners(low, high, thresholds, near)

@@ -10,7 +10,6 @@ from dataclasses import dataclass
 
 from verifex.core.exercise import Exercise
 from verifex.core.exercise.schema import Behaviour
-from verifex.core.parts import catalogue
 from verifex.core.twin.outcome import StepOutcome
 from verifex.core.twin.stimulus import SWEEP_SECONDS
 
@@ -50,8 +49,7 @@ class Switching:
 def is_the_pairs(exercise: Exercise, statement: Behaviour) -> bool:
     """Whether it is the program that decides on the value: not where a module's own trimmer does, nor where the pair takes
     the threshold from two readings of its own."""
-    recipe = exercise.part_of(statement.when.ref)
-    output = catalogue().parts[recipe.part].sensing(statement.when.quantity) if recipe else None
+    output = exercise.sensed(statement.when.ref, statement.when.quantity)
     return output is not None and output.carries != "level" and exercise.conventions.threshold != "two-readings"
 
 

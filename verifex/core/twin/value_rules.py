@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from verifex.core.exercise import printable
 from verifex.core.findings import Finding, Severity
-from verifex.core.parts import LinearOutput, Output, catalogue
+from verifex.core.parts import LinearOutput, Output
 from verifex.core.program.calls.devices import tag_bytes
 from verifex.core.rulebook import FindingFactory
 from verifex.core.twin.behaviour_rules import BEHAVIOUR, sensor_and_outputs
@@ -80,8 +80,7 @@ def _judged(view: RunView) -> list[StepOutcome]:
 def _main(view: RunView) -> tuple[Output, str] | None:
     """The exercise's main reading: its output, and the unit it is printed in."""
     reading = view.exercise.readings[0]
-    recipe = view.exercise.part_of(reading.ref)
-    output = catalogue().parts[recipe.part].sensing(reading.quantity) if recipe else None
+    output = view.exercise.sensed(reading.ref, reading.quantity)
     if output is None:
         return None
     return output, reading.print or printable(output)[0]

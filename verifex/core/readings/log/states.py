@@ -3,7 +3,6 @@
 import re
 
 from verifex.core.exercise import Exercise, Reading, printable
-from verifex.core.parts import catalogue
 
 _WORDS = re.compile(r"[a-z]+")
 _OFF = """no not none nothing ended end stopped stop clear free off low dry idle absent empty released false gone quiet safe
@@ -25,6 +24,5 @@ def is_state(exercise: Exercise, reading: Reading) -> bool:
     """Whether a reading is an on and off, which may be told in words."""
     if reading.print:
         return False
-    recipe = exercise.part_of(reading.ref)
-    output = catalogue().parts[recipe.part].sensing(reading.quantity) if recipe else None
+    output = exercise.sensed(reading.ref, reading.quantity)
     return output is not None and "level" in printable(output)
