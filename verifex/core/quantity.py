@@ -98,7 +98,8 @@ def in_words(value: float, unit: str = "", digits: int = 3) -> str:
     return f"{scaled:g} {prefix}{unit}".strip()
 
 
-_NUMBER = re.compile(r"(?<![\w.])[-+]?\d+(?:\.\d+)?(?:[eE][-+]?\d+)?(?![\d.]*\w*\d)")
+#: A number in a printed line. Digits inside a word are none, nor parts of a version or a date.
+PRINTED_NUMBER = re.compile(r"(?<![\w.])[-+]?(?:\d+(?:\.\d+)?|\.\d+)(?:[eE][-+]?\d+)?(?![\d.]*\d)(?!\w*\d)(?!\.\d)")
 
 
 #: The largest 32-bit float (IEEE 754): no board prints more, so what is beyond is no reading.
@@ -107,7 +108,7 @@ MOST_PRINTED = 3.4028235e38
 
 def numbers_in(text: str) -> list[float]:
     """The numbers in a printed line, in order; digits inside a word (`A0`, `U1`) are none, nor what no board prints."""
-    return [number for match in _NUMBER.findall(text) if abs(number := float(match)) <= MOST_PRINTED]
+    return [number for match in PRINTED_NUMBER.findall(text) if abs(number := float(match)) <= MOST_PRINTED]
 
 
 @dataclass(frozen=True, slots=True)

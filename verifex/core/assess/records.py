@@ -124,13 +124,9 @@ class ProgramRecord(StationRecord):
     new_stops: tuple[FindingRecord, ...] = ()
 
 
-class ReadingStepRecord(Record):
-    """One further reading of a step; `said` is what was told in words, or the id that was printed."""
+class FiguresRecord(Record):
+    """How one reading lies at a step; `said` is what was told in words, or the id that was printed."""
 
-    ref: str
-    quantity: str
-    name: str
-    unit: str
     readings: int
     centre: float | None
     spread: float | None
@@ -140,20 +136,22 @@ class ReadingStepRecord(Record):
     said: str = ""
 
 
-class StepRecord(Record):
+class ReadingStepRecord(FiguresRecord):
+    """One further reading of a step."""
+
+    ref: str
+    quantity: str
+    name: str
+    unit: str
+
+
+class StepRecord(FiguresRecord):
     """A step of the log: the figures of the exercise's first reading, the verdict of all; `others` are the further ones.
 
     `first_verdict` is that of the first reading alone; empty in records from before others were judged.
     """
 
     name: str
-    readings: int
-    centre: float | None
-    spread: float | None
-    drift: float | None
-    verdict: str
-    values: tuple[float, ...] = ()
-    said: str = ""
     first_verdict: str = ""
     others: tuple[ReadingStepRecord, ...] = ()
 

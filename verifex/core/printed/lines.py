@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 from verifex.core.printed.words import about, unit_ahead, unit_behind, words_of
-from verifex.core.quantity import MOST_PRINTED
+from verifex.core.quantity import MOST_PRINTED, PRINTED_NUMBER
 
 #: A stamp that a console or a program puts before a line: a clock, a date, a time in brackets.
 STAMP = re.compile(
@@ -16,7 +16,6 @@ STAMP = re.compile(
     r"\d+(?:\.\d+)?\s*(?:ms|s|sec)\s*[:>|-]+(?=\s*\S)"
     r")\s*"
 )
-NUMBER = re.compile(r"(?<![\w.])[-+]?(?:\d+(?:\.\d+)?|\.\d+)(?:[eE][-+]?\d+)?(?![\d.]*\d)(?!\w*\d)(?!\.\d)")
 COMMA_NUMBER = re.compile(r"(?<![\w.])([-+]?\d+),(\d{1,3})(?![\d,.])")
 IDS = re.compile(r"(?<![\w.])(?:0x)?[0-9A-Fa-f]{2}(?:[\s:,-]+(?:0x)?[0-9A-Fa-f]{2}){3,9}(?![\w.])")
 _SEPARATOR = re.compile(r"[,;|\t/]|\s{2,}|\s-\s")
@@ -71,7 +70,7 @@ def numbers_and_texts(line: str) -> tuple[list[float], tuple[str, ...]]:
     numbers: list[float] = []
     texts: list[str] = []
     end = 0
-    for match in NUMBER.finditer(line):
+    for match in PRINTED_NUMBER.finditer(line):
         number = float(match.group())
         if abs(number) > MOST_PRINTED:
             continue

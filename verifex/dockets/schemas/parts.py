@@ -40,32 +40,31 @@ class ChangeOut(Shape):
     line: int | None
 
 
-class ReadingVerdictOut(Shape):
-    """A further reading at a step; `said` is what was told in words, or the id that was printed."""
+class FiguresOut(Shape):
+    """How one reading lies at a step; `said` is what was told in words, or the id that was printed."""
+
+    readings: int
+    centre: float | None
+    spread: float | None
+    drift: float | None
+    verdict: str
+    said: str
+
+
+class ReadingVerdictOut(FiguresOut):
+    """A further reading at a step."""
 
     ref: str
     quantity: str
     name: str
     unit: str
-    readings: int
-    centre: float | None
-    spread: float | None
-    drift: float | None
-    verdict: str
-    said: str
 
 
-class StepVerdictOut(Shape):
+class StepVerdictOut(FiguresOut):
     """A step of a log: the figures of the exercise's first reading, and the verdict of all of them together."""
 
     name: str
-    readings: int
-    centre: float | None
-    spread: float | None
-    drift: float | None
-    verdict: str
     values: list[float]
-    said: str
     first_verdict: str
     others: list[ReadingVerdictOut]
 

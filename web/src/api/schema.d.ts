@@ -1954,17 +1954,9 @@ export interface components {
         };
         /**
          * ReadingVerdictOut
-         * @description A further reading at a step; `said` is what was told in words, or the id that was printed.
+         * @description A further reading at a step.
          */
         ReadingVerdictOut: {
-            /** Ref */
-            ref: string;
-            /** Quantity */
-            quantity: string;
-            /** Name */
-            name: string;
-            /** Unit */
-            unit: string;
             /** Readings */
             readings: number;
             /** Centre */
@@ -1977,6 +1969,14 @@ export interface components {
             verdict: string;
             /** Said */
             said: string;
+            /** Ref */
+            ref: string;
+            /** Quantity */
+            quantity: string;
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
         };
         /**
          * ReadingsAttemptOut
@@ -2122,8 +2122,6 @@ export interface components {
          * @description A step of a log: the figures of the exercise's first reading, and the verdict of all of them together.
          */
         StepVerdictOut: {
-            /** Name */
-            name: string;
             /** Readings */
             readings: number;
             /** Centre */
@@ -2134,10 +2132,12 @@ export interface components {
             drift: number | null;
             /** Verdict */
             verdict: string;
-            /** Values */
-            values: number[];
             /** Said */
             said: string;
+            /** Name */
+            name: string;
+            /** Values */
+            values: number[];
             /** First Verdict */
             first_verdict: string;
             /** Others */
