@@ -9,7 +9,7 @@ from verifex.core.findings import Finding, Severity, Where, most_urgent_first
 View = TypeVar("View")
 
 #: Grows whenever a rule's verdict may change; every stored judgement names the version that made it.
-RULES_VERSION = "2026.16"
+RULES_VERSION = "2026.17"
 
 
 @dataclass(frozen=True, slots=True)
@@ -87,6 +87,8 @@ RUN_CONSEQUENCES = (
     "alarm-at-wrong-value",
     "printed-value-out",
     "flickers-at-threshold",
+    "output-in-another-state",
+    "output-does-not-follow",
 )
 
 

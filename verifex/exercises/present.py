@@ -4,6 +4,7 @@ from typing import Any
 
 from verifex.api.exercise import WayOut
 from verifex.core.exercise import Exercise, Step, printable
+from verifex.core.exercise.output_states import OutputState
 from verifex.core.exercise.statements import When
 from verifex.core.exercise.units import PRINTED, UNITS_OF_QUANTITY
 from verifex.core.expected.plan import how_to, ways_for
@@ -95,11 +96,10 @@ def _condition(file: Exercise, when: When) -> str:
     return f"the {named} is {when.side} {round(when.as_stated(when.threshold), 4):g} {when.unit}{held}"
 
 
-def _says(file: Exercise, outputs: dict[str, bool]) -> str:
-    """`warning light D1 and sounder BZ1 on`: outputs of one state together."""
-    said = []
-    for state in (True, False):
-        names = [_title(file, ref) for ref, on in outputs.items() if on is state]
-        if names:
-            said.append(f"{' and '.join(names)} {'on' if state else 'off'}")
-    return ", ".join(said) or "nothing"
+def _says(file: Exercise, outputs: dict[str, OutputState]) -> str:
+    """`warning light D1 and sounder BZ1 on`: outputs of one state together, those that are on first."""
+    by_state: dict[str, list[str]] = {}
+    for ref, state in sorted(outputs.items(), key=lambda entry: not entry[1].is_on):
+        said = f"shows “{state}”" if state.kind == "text" else str(state)
+        by_state.setdefault(said, []).append(_title(file, ref))
+    return ", ".join(f"{' and '.join(names)} {said}" for said, names in by_state.items()) or "nothing"

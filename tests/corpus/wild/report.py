@@ -1,10 +1,10 @@
 """The figures of the wild corpus: sound hand-ins without a word too many, faults named."""
 
-from tests.corpus.wild import Wild, boards, judge, presence, ranges, surroundings, thermometers
+from tests.corpus.wild import Wild, boards, judge, presence, ranges, shows, surroundings, thermometers
 
 
 def exercises() -> tuple[Wild, ...]:
-    return (*thermometers.ALL, *ranges.ALL, *presence.ALL, *surroundings.ALL, *boards.ALL)
+    return (*thermometers.ALL, *ranges.ALL, *presence.ALL, *surroundings.ALL, *boards.ALL, *shows.ALL)
 
 
 def main() -> None:

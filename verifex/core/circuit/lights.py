@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.paths import Link
 from verifex.core.circuit.view import BenchView, StatePoint
+from verifex.core.exercise.output_states import COLOURS
 from verifex.core.parts.figures import DiodeFigures
 
 LEAST_SERIES_OHMS = 3.0
@@ -55,6 +56,8 @@ def lights(view: BenchView) -> list[Light]:
             for colour in ("red", "green", "blue"):
                 if view.nets.of_leg(ref, colour) is None or view.nets.of_leg(ref, "common") is None:
                     continue
+                if is_spare_colour(view, part, colour):
+                    continue
                 if part.type.id == "rgb-ca":
                     found.append(Light(part, figures, colour, colour, -1, "common", colour, figures.absolute_amps))
                 else:
@@ -66,6 +69,17 @@ def lights(view: BenchView) -> list[Light]:
                     Light(part, inner.diode, "any", inner.plus, 1, inner.plus, inner.minus, inner.diode.absolute_amps)
                 )
     return found
+
+
+def is_spare_colour(view: BenchView, part: Part, colour: str) -> bool:
+    """Whether a leg of a three-colour light is left open and need not be wired: the exercise asks the light for colours, and
+    for none that this one is needed for."""
+    net = view.net(part, colour)
+    if view.exercise is None or net is None or len(view.nets.part_legs(net)) > 1 or view.nets.board_pins(net):
+        return False
+    own = next((ref for ref, other in view.roles.items() if other is part), None)
+    asked = [state.text for state in view.exercise.states_of(own) if state.kind == "colour"] if own else []
+    return bool(asked) and not any(colour in COLOURS[text] for text in asked)
 
 
 def brightest(view: BenchView, light: Light) -> tuple[float, StatePoint] | None:

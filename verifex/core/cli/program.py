@@ -154,6 +154,6 @@ def run_on_bench(arguments: Namespace) -> int:
         print_json(trace.as_json())
     else:
         print(trace.run.serial, end="")
-        for ms, ref, on in trace.indicator_events:
-            print(f"{ms / 1000:9.3f} s  {ref} {'on' if on else 'off'}")
+        for ms, ref, look in trace.looks:
+            print(f"{ms / 1000:9.3f} s  {ref} {look}")
     return 0

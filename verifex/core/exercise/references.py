@@ -19,6 +19,7 @@ def complaints(exercise: Exercise) -> list[Complaint]:
         *_refs(exercise),
         *_steps(exercise, part_types),
         *_readings(exercise, part_types),
+        *_states(exercise, part_types),
     ]
 
 
@@ -43,7 +44,7 @@ def asks_for_print(exercise: Exercise) -> bool:
     if "readings" in exercise.model_fields_set:
         return True
     parts = {part.ref: catalogue().parts[part.part] for part in exercise.recipe}
-    if any(part.id.startswith("display") for part in parts.values()):
+    if any(part.is_display for part in parts.values()):
         return False
     outputs = [parts[r.ref].sensing(r.quantity) for r in exercise.readings if r.ref in parts]
     return any(output is not None and "level" not in printable(output) for output in outputs)
@@ -81,6 +82,8 @@ def _refs(exercise: Exercise) -> Iterator[Complaint]:
         named.append((("behaviour", i, "when"), statement.when.ref))
         named += [(("behaviour", i, "then", ref), ref) for ref in statement.then]
         named += [(("behaviour", i, "otherwise", ref), ref) for ref in statement.otherwise]
+    for i, follow in enumerate(exercise.follows):
+        named += [(("follows", i, "output"), follow.output), (("follows", i, "of"), follow.key[0])]
     for path, ref in named:
         if ref not in known:
             yield path, f"{ref} is not in the recipe ({_list(sorted(known))})"
@@ -147,6 +150,37 @@ def _readings(exercise: Exercise, part_types: Catalogue) -> Iterator[Complaint]:
             allowed = printable(output)
             if reading.print not in PRINTED or reading.print not in allowed:
                 yield ("readings", i, "print"), f"'{reading.print}' cannot be printed of it; {_list(allowed)} can"
+
+
+#: What each kind of state needs a part to be.
+_SHOWS_IT: dict[str, tuple[str, ...]] = {
+    "colour": ("led-three",),
+    "pitch": ("load",),
+    "brightness": ("led", "led-three", "load"),
+    "blink": ("led", "led-three", "load", "relay"),
+}
+
+
+def _states(exercise: Exercise, part_types: Catalogue) -> Iterator[Complaint]:
+    """States that the part they are asked of cannot be in."""
+    asked: list[tuple[Path, str, str]] = []
+    for i, statement in enumerate(exercise.behaviour):
+        for side in ("then", "otherwise"):
+            asked += [(("behaviour", i, side, r), r, s.kind) for r, s in getattr(statement, side).items()]
+    asked += [(("follows", i, "output"), follow.output, follow.by) for i, follow in enumerate(exercise.follows)]
+    for path, ref, kind in asked:
+        recipe = exercise.part_of(ref)
+        part = part_types.parts.get(recipe.part) if recipe else None
+        if part is None or kind == "level":
+            continue
+        can = part.is_display if kind == "text" else part.model in _SHOWS_IT[kind]
+        if not can:
+            said = "words that are no state; on, off, blinking, 440 Hz or 40 % are" if kind == "text" else f"a {kind}"
+            yield path, f"{ref} ({part.title}) cannot show {said}"
+    for i, follow in enumerate(exercise.follows):
+        output = _sensing(exercise, part_types, *follow.key)
+        if isinstance(output, str):
+            yield ("follows", i, "of"), output
 
 
 def _list(names: object) -> str:

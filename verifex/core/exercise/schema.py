@@ -1,7 +1,7 @@
 """What an exercise file states as a whole. The JSON Schema in docs/ is generated from these classes."""
 
 from decimal import Decimal
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import BeforeValidator, Field, model_validator
 
@@ -9,6 +9,7 @@ from verifex.core.exercise.base import Frozen
 from verifex.core.exercise.circuit import Function, RecipePart, ResistorJob, Variant
 from verifex.core.exercise.conventions import Conventions
 from verifex.core.exercise.drivers import Driver
+from verifex.core.exercise.output_states import OutputState, State
 from verifex.core.exercise.plan import Reading, Step
 from verifex.core.exercise.statements import When, read_when
 from verifex.core.parts import Output, catalogue
@@ -17,11 +18,30 @@ PLOT_MARGIN = 0.25  # of the plan's span, where the file does not say what the p
 
 
 class Behaviour(Frozen):
-    """One behaviour statement: which outputs are on while the condition holds, and which otherwise."""
+    """One behaviour statement: the state of each output while the condition holds, and otherwise."""
 
     when: Annotated[When, BeforeValidator(read_when)]
-    then: dict[str, bool]
-    otherwise: dict[str, bool] = Field(default_factory=dict)
+    then: dict[str, State]
+    otherwise: dict[str, State] = Field(default_factory=dict)
+
+    @property
+    def outputs(self) -> list[str]:
+        """The references of all outputs it speaks of."""
+        return list(dict.fromkeys([*self.then, *self.otherwise]))
+
+
+class Follow(Frozen):
+    """An output whose pitch or brightness rises or falls with a quantity, from step to step of the plan."""
+
+    output: str
+    of: str = Field(pattern=r"^[A-Z]+[0-9]+\.[a-z]+$")
+    by: Literal["pitch", "brightness"]
+    way: Literal["rising", "falling"] = "rising"
+
+    @property
+    def key(self) -> tuple[str, str]:
+        ref, _, quantity = self.of.partition(".")
+        return ref, quantity
 
 
 class Criterion(Frozen):
@@ -53,6 +73,7 @@ class Exercise(Frozen):
     conventions: Conventions = Conventions()
     drivers: list[Driver] = Field(default_factory=list)
     behaviour: list[Behaviour] = Field(default_factory=list)
+    follows: list[Follow] = Field(default_factory=list)
     criteria: list[Criterion] = Field(min_length=1)
     cautions: list[str] = Field(default_factory=list)
     references: dict[str, str] = Field(default_factory=dict)
@@ -97,6 +118,10 @@ class Exercise(Frozen):
     def baud(self, board: str | None = None) -> int:
         """Bits a second of the log: as the exercise says, else the board's usual rate."""
         return self.conventions.baud or catalogue().boards[board or self.board].usual_baud
+
+    def states_of(self, ref: str) -> list[OutputState]:
+        """Every state that the behaviour asks of an output."""
+        return [side[ref] for s in self.behaviour for side in (s.then, s.otherwise) if ref in side]
 
     def part_of(self, ref: str) -> RecipePart | None:
         return next((part for part in self.recipe if part.ref == ref), None)

@@ -26,18 +26,18 @@ class StepReadings:
 def indicators(
     exercise: Exercise, here: StepReadings, steps: list[StepReadings], chains: Mapping[tuple[str, str], Chain]
 ) -> dict[str, str]:
-    """'on', 'off' or 'either' for each output the behaviour names; outputs nothing is known of are absent."""
+    """'on', 'off', another state in words, or 'either' for each output the behaviour names; outputs nothing is known of are absent."""
     states: dict[str, str] = {}
     for statement in exercise.behaviour:
         holds = _holds(exercise, statement.when, here, steps, chains)
         if holds is None:
             continue
-        for output in dict.fromkeys([*statement.then, *statement.otherwise]):
+        for output in statement.outputs:
             side = statement.then if holds is True else statement.otherwise
             if holds == EITHER:
                 states[output] = EITHER
             elif output in side:
-                states[output] = ON if side[output] else OFF
+                states[output] = str(side[output])
     return states
 
 

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from verifex.core.circuit import check_wiring
 from verifex.core.exercise import Exercise
-from verifex.core.expected.indicators import OFF, ON
+from verifex.core.expected.indicators import EITHER
 from verifex.core.expected.making import expected_sheet
 from verifex.core.expected.measured import Measured
 from verifex.core.expected.sheet import Sheet
@@ -89,14 +89,14 @@ def unclear_thresholds(exercise: Exercise, sheet: Sheet) -> list[str]:
     """For each behaviour statement without a step clear of its threshold on each side, what is missing, in words."""
     said = []
     for statement in exercise.behaviour:
-        outputs = list(dict.fromkeys([*statement.then, *statement.otherwise]))
+        outputs = statement.outputs
         for side, word in ((True, "where it holds"), (False, "where it does not")):
             steps = [
                 step
                 for step, own in ((s, exercise.steps[i]) for i, s in enumerate(sheet.steps))
                 if (value := own.value_of(statement.when.ref, statement.when.quantity))
                 and statement.when.holds(value.value, value.text) is side
-                and all(step.indicators.get(o) in (ON, OFF) for o in outputs if o in step.indicators)
+                and all(step.indicators.get(o) != EITHER for o in outputs if o in step.indicators)
             ]
             if not steps:
                 said.append(

@@ -41,7 +41,7 @@ class LoadFigures(Frozen):
     """What draws `amps` at `at_volts`, and does its work (sounds, turns, pulls) from `works_from_volts`.
 
     `one_way` conducts from plus to minus only; `heavy` is never worked straight from a pin; `coil` is
-    inductive and wants a diode where a transistor switches it.
+    inductive and wants a diode where a transistor switches it. What `needs_tone` is silent at a steady level.
     """
 
     amps: float
@@ -51,6 +51,7 @@ class LoadFigures(Frozen):
     one_way: bool = False
     heavy: bool = False
     coil: bool = False
+    needs_tone: bool = False
 
     @property
     def ohms(self) -> float:

@@ -144,6 +144,10 @@ class PartType(Frozen):
         return next(iter(self.legs_with(LegRole.GROUND)), None)
 
     @property
+    def is_display(self) -> bool:
+        return self.id.startswith("display")
+
+    @property
     def outputs(self) -> tuple[Output, ...]:
         """Everything it measures."""
         return (*((self.output,) if self.output else ()), *self.channels)

@@ -18,6 +18,8 @@ class Running(Protocol):
     end_us: float
     modes: dict[str, str]
     levels: dict[str, int]
+    pwm: dict[str, int]
+    tones: dict[str, int]
     reference: str
     baud: int | None
     serial_blocks: bool
@@ -124,3 +126,6 @@ class RunResult:
     passes: int = 0  # of `loop()`; repeated ones that were passed over do not count
     #: What displays show: (ms, name, rows) whenever that changes.
     displays: list[tuple[float, str, list[str]]] = field(default_factory=list)
+    #: By display the numbers its object was made with, and where it was first written on.
+    screens: dict[str, tuple[tuple[int, ...], At]] = field(default_factory=dict)
+    begun: set[str] = field(default_factory=set)  # objects of libraries that were made ready

@@ -1,6 +1,6 @@
 """The computed model of one pair's bench: its wiring, its parts' values and its program in virtual time."""
 
-from verifex.core.twin import value_rules  # noqa: F401  enters its rules
+from verifex.core.twin import library_rules, state_rules, value_rules  # noqa: F401  enter their rules
 from verifex.core.twin.behaviour import BehaviourReport, check_behaviour
 from verifex.core.twin.run import TwinTrace, run_twin
 from verifex.core.twin.stimulus import Stimulus, plan_stimulus, read_stimulus

@@ -6,14 +6,16 @@ from typing import Any
 
 from verifex.core.circuit.view import BenchView
 from verifex.core.exercise import Exercise
+from verifex.core.exercise.output_states import OutputState
 from verifex.core.exercise.schema import Behaviour
 from verifex.core.findings import Finding
 from verifex.core.twin.behaviour_rules import BEHAVIOUR
 from verifex.core.twin.outcome import RunView, StepOutcome
-from verifex.core.twin.printed import Printed, is_judged, named_column, reading_column, rows_of
+from verifex.core.twin.printed import Printed, is_judged, named_column, reading_column, rows_of, told_lines
 from verifex.core.twin.run import TwinTrace
+from verifex.core.twin.seen import Course, course_of
 from verifex.core.twin.stimulus import SWEEP_SECONDS, Stimulus, Window
-from verifex.core.twin.thresholds import switching, turns_on_above
+from verifex.core.twin.thresholds import Turn, switching, turn_of
 
 MOST_POINTS = 1500
 SETTLE_SHARE = 0.5  # the second half of a step is judged
@@ -53,13 +55,14 @@ def check_behaviour(
     refs = {recipe.ref: part.ref for recipe in exercise.recipe if (part := view.matching(recipe.ref))}
     steps = [window for window in plan.windows if window.kind == "step"]
     judged = [(limits or {}).get(window.name) if is_judged(exercise) else None for window in steps]
-    rows, spans = rows_of(trace.run.lines), [(_judged_from(w), w.end_ms) for w in steps]
+    rows, spans = rows_of(told_lines(trace.run)), [(_judged_from(w), w.end_ms) for w in steps]
     named = named_column(rows, exercise)
     column = named if named is not None else reading_column(rows, spans, judged)
     printed = [rows.over(column, span) if column is not None else None for span in spans]
+    courses = {own: course_of(trace, ref, exercise.states_of(own)) for own, ref in refs.items()}
     known = {id(w): (p, within) for w, p, within in zip(steps, printed, judged, strict=True)}
     outcomes = [
-        _outcome(exercise, plan, window, trace, refs, *known.get(id(window), (None, None))) for window in plan.windows
+        _outcome(exercise, plan, window, courses, *known.get(id(window), (None, None))) for window in plan.windows
     ]
     outcomes = _straying(exercise, refs, outcomes)
     run = RunView(exercise, trace, outcomes, refs)
@@ -72,7 +75,7 @@ def _straying(exercise: Exercise, refs: Mapping[str, str], outcomes: list[StepOu
     """The outcomes, with the sweeps marked in which an output changed at another value than asked."""
     strays: set[tuple[str, str]] = set()
     for statement in exercise.behaviour:
-        for ref in (*statement.then, *statement.otherwise):
+        for ref in statement.outputs:
             seen = switching(exercise, statement, ref, outcomes) if ref in refs else None
             if seen is not None and not seen.is_right:
                 strays.add((statement.when.ref, statement.when.quantity))
@@ -83,8 +86,7 @@ def _outcome(
     exercise: Exercise,
     plan: Stimulus,
     window: Window,
-    trace: TwinTrace,
-    refs: Mapping[str, str],
+    courses: Mapping[str, Course],
     printed: Printed | None,
     limits: tuple[float, float] | None,
 ) -> StepOutcome:
@@ -93,19 +95,20 @@ def _outcome(
     changes: dict[tuple[str, float], float] = {}
     at_ms: float | None = None
     for statement in exercise.behaviour:
-        for ref in dict.fromkeys([*statement.then, *statement.otherwise]):
-            if ref not in refs:
+        for ref in statement.outputs:
+            if ref not in courses:
                 continue
             if window.kind == "step":
                 wanted = _wanted(statement, ref, window)
                 if wanted is not None:
-                    asked[ref] = "on" if wanted else "off"
-                seen[ref] = _seen(trace, refs[ref], _judged_from(window), window.end_ms)
+                    asked[ref] = str(wanted)
+                    seen[ref] = courses[ref].said_over(_judged_from(window), window.end_ms, wanted)
+                elif ref not in seen:
+                    at_rest = (statement.otherwise or statement.then).get(ref) or statement.then[ref]
+                    seen[ref] = courses[ref].said_over(_judged_from(window), window.end_ms, at_rest)
             elif window.key == (statement.when.ref, statement.when.quantity):
-                rising = turns_on_above(exercise, statement, ref)
-                turned = (
-                    _switch_point(trace, plan, refs[ref], window, statement, rising) if rising is not None else None
-                )
+                turn = turn_of(exercise, statement, ref)
+                turned = _switch_point(courses[ref], plan, window, statement, turn) if turn is not None else None
                 if turned is not None:
                     changes[(ref, statement.when.threshold)] = turned[1]
                     at_ms = turned[0] if at_ms is None else min(at_ms, turned[0])
@@ -116,32 +119,19 @@ def _judged_from(window: Window) -> float:
     return window.start_ms + SETTLE_SHARE * (window.end_ms - window.start_ms)
 
 
-def _wanted(statement: Behaviour, ref: str, window: Window) -> bool | None:
+def _wanted(statement: Behaviour, ref: str, window: Window) -> OutputState | None:
     side = statement.then if statement.when.holds(window.value, window.text) else statement.otherwise
     return side.get(ref)
 
 
-def _seen(trace: TwinTrace, ref: str, start_ms: float, end_ms: float) -> str:
-    changes = [on for ms, who, on in trace.indicator_events if who == ref and start_ms < ms <= end_ms]
-    at_start = trace.is_on(ref, start_ms)
-    if not changes:
-        return "on" if at_start else "off"
-    return "changes"
-
-
 def _switch_point(
-    trace: TwinTrace, plan: Stimulus, ref: str, window: Window, statement: Behaviour, rising: bool
+    course: Course, plan: Stimulus, window: Window, statement: Behaviour, turn: Turn
 ) -> tuple[float, float] | None:
     """When (ms) and at which stimulus an output switched in a sweep.
 
     Of several changes the same way the one nearest to the threshold counts, of those near it the last.
     """
-    towards_on = (window.kind == "up") == rising
-    times = [
-        ms
-        for ms, who, on in trace.indicator_events
-        if who == ref and window.start_ms <= ms < window.end_ms and on == towards_on
-    ]
+    times = turn.times(course, window.kind, window.start_ms, window.end_ms)
     found = [(ms, value) for ms in times if (value := plan.at(ms).get(window.key)) is not None]
     if not found:
         return None

@@ -11,20 +11,14 @@ from verifex.core.twin.thresholds import switching
 BEHAVIOUR: RuleBook[RunView] = RuleBook("Behaviour on the twin")
 
 
-def _outputs(view: RunView) -> list[str]:
-    return list(
-        dict.fromkeys(ref for s in view.exercise.behaviour for ref in (*s.then, *s.otherwise) if ref in view.refs)
-    )
-
-
 def sensor_and_outputs(view: RunView) -> list[str]:
     """What a wrong value concerns: the part it is read from, and every output that follows it, as the bench calls them."""
     sensor = view.exercise.readings[0].ref
-    return list(dict.fromkeys([view.refs.get(sensor, sensor), *(view.refs[ref] for ref in _outputs(view))]))
+    return list(dict.fromkeys([view.refs.get(sensor, sensor), *(view.refs[ref] for ref in view.outputs)]))
 
 
 def _asked_for(view: RunView, ref: str) -> str:
-    statement = next(s for s in view.exercise.behaviour if ref in s.then or ref in s.otherwise)
+    statement = next(s for s in view.exercise.behaviour if ref in s.outputs)
     return str(statement.when)
 
 
@@ -108,7 +102,7 @@ def alarm_inverted(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
             {asked, seen} == {"on", "off"} for asked, seen in states
         )
 
-    if outputs := [ref for ref in _outputs(view) if inverted(ref)]:
+    if outputs := [ref for ref in view.switched if inverted(ref)]:
         refs, names, verb = _named(view, outputs)
         yield finding(
             f"{names} {verb} on when it should be off, and off when it should be on.",
@@ -132,7 +126,7 @@ def alarm_never_on(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
         states = view.states(ref)
         return any(asked == "on" for asked, _ in states) and all(seen == "off" for _, seen in states)
 
-    if outputs := [ref for ref in _outputs(view) if never(ref)]:
+    if outputs := [ref for ref in view.switched if never(ref)]:
         refs, names, verb = _named(view, outputs)
         yield finding(
             f"{names} {verb} off through the whole plan; asked is on with {_asked_for(view, outputs[0])}.",
@@ -155,7 +149,7 @@ def alarm_stays_on(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
     def stays(ref: str) -> bool:
         states = view.states(ref)
         # Behind the threshold again: after the sweep down for "over", after the one up for "under".
-        over = next(s for s in view.exercise.behaviour if ref in s.then or ref in s.otherwise).when.side == "over"
+        over = next(s for s in view.exercise.behaviour if ref in s.outputs).when.side == "over"
         back = [o for o in view.outcomes if o.window.kind == ("down" if over else "up")]
         on_at_the_end = bool(back) and view.trace.is_on(view.refs[ref], back[-1].window.end_ms)
         # What has gone off after it was on knows how to.
@@ -166,7 +160,7 @@ def alarm_stays_on(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
         before = {seen for asked, seen in states if asked == "off"}
         return any(asked == seen == "on" for asked, seen in states) and on_at_the_end and len(before) == 1
 
-    if outputs := [ref for ref in _outputs(view) if stays(ref)]:
+    if outputs := [ref for ref in view.switched if stays(ref)]:
         refs, names, verb = _named(view, outputs)
         yield finding(
             f"{names} {verb} still on after the value has fallen below the threshold.",
@@ -188,13 +182,13 @@ def alarm_at_wrong_value(view: RunView, finding: FindingFactory) -> Iterator[Fin
     def strays(ref: str) -> bool:
         return any(asked in ("on", "off") and seen != asked for asked, seen in view.states(ref))
 
-    if outputs := [ref for ref in _outputs(view) if strays(ref)]:
+    if outputs := [ref for ref in view.switched if strays(ref)]:
         refs, names, _ = _named(view, outputs)
         swept = next(
             (o.switched_at[outputs[0]] for o in view.outcomes if o.window.kind == "up" and outputs[0] in o.switched_at),
             None,
         )
-        when = next(s for s in view.exercise.behaviour if outputs[0] in s.then or outputs[0] in s.otherwise).when
+        when = next(s for s in view.exercise.behaviour if outputs[0] in s.outputs).when
         at = f" In the sweep the change came at {_stated(when, swept)}." if swept is not None else ""
         yield finding(
             f"{names}: not as asked with {_asked_for(view, outputs[0])}.{at}",
@@ -203,7 +197,7 @@ def alarm_at_wrong_value(view: RunView, finding: FindingFactory) -> Iterator[Fin
         )
         return
     for statement in view.exercise.behaviour:
-        for ref in (*statement.then, *statement.otherwise):
+        for ref in statement.outputs:
             seen = switching(view.exercise, statement, ref, view.outcomes) if ref in view.refs else None
             if seen is not None and not seen.is_right:
                 when = statement.when

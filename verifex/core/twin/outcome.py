@@ -73,6 +73,16 @@ class RunView:
     outcomes: list[StepOutcome]
     refs: dict[str, str]  # the exercise's reference → the bench's
 
+    @property
+    def outputs(self) -> list[str]:
+        """The outputs the behaviour speaks of, as the exercise calls them, as far as the bench has them."""
+        return list(dict.fromkeys(ref for s in self.exercise.behaviour for ref in s.outputs if ref in self.refs))
+
+    @property
+    def switched(self) -> list[str]:
+        """Those of them that are asked to be on or off and nothing else."""
+        return [ref for ref in self.outputs if all(state.is_level for state in self.exercise.states_of(ref))]
+
     def states(self, ref: str, kind: str = "step") -> list[tuple[str, str]]:
         """(asked, seen) of an output over the windows of a kind."""
         return [

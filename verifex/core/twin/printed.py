@@ -6,14 +6,19 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from statistics import median
 
+import numpy as np
+
 from verifex.core.exercise import Exercise, printable
 from verifex.core.printed.columns import printed_unit
 from verifex.core.printed.lines import numbers_and_texts, slots_of
+from verifex.core.program import RunResult
 from verifex.core.quantity import numbers_in
 
 Limits = tuple[float, float]
 _DECIMALS = re.compile(r"\d\.(\d+)")
 MOST_DECIMALS = 6
+LOOKS_EVERY_MS = 500.0  # at a display
+UNREAD_MS = 50.0  # what stands no longer than this on a display is half written
 LOOKED_AT = 50  # lines, for the words beside the numbers
 
 
@@ -63,6 +68,20 @@ class Rows:
 
     def points(self, column: int) -> list[tuple[float, float]]:
         return [(ms, numbers[column]) for ms, _, numbers in self.rows]
+
+
+def told_lines(run: RunResult) -> Sequence[tuple[float, str]]:
+    """What the run tells, line by line: the log, or the displays where the log has no number."""
+    if not run.displays or any(numbers_in(text) for _, text in run.lines):
+        return run.lines
+    # A display goes on showing what it shows: it is read again and again.
+    ends = [*(ms for ms, *_ in run.displays[1:]), run.ended_ms]
+    return [
+        (ms, "  ".join(row.strip() for row in rows))
+        for (start, _, rows), end in zip(run.displays, ends, strict=True)
+        for ms in (start, *np.arange(start + LOOKS_EVERY_MS, end, LOOKS_EVERY_MS).tolist())
+        if end - start >= UNREAD_MS
+    ]
 
 
 def rows_of(lines: Sequence[tuple[float, str]]) -> Rows:

@@ -1,24 +1,29 @@
 """One run of a program on a bench."""
 
 from dataclasses import dataclass, field
+from functools import cached_property
 from typing import Any
 
 from verifex.core.circuit.view import BenchView
 from verifex.core.exercise.units import UNITS_OF_QUANTITY
 from verifex.core.program import ProgramReport, RunResult
+from verifex.core.twin.looks import DARK, Look, LookEvent
+from verifex.core.twin.screens import ScreenElsewhere, screens_elsewhere
 from verifex.core.twin.stimulus import Stimulus
 from verifex.core.twin.surroundings import BenchSurroundings
 
 MOST_SAMPLES_SHOWN = 1500
 UNSEEN_MS = 20.0  # a light that goes out and on again faster than this is seen as steady
+TOGETHER_MS = 1.0  # pins that are written one right after the other
+SLOWEST_HEARD_MS = 25.0  # half of a period at 20 Hz, where hearing begins
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class TwinTrace:
     """What happened: the program's own run, lights and sounders, and samples (ms, pin, stimulus, count)."""
 
     run: RunResult
-    indicator_events: list[tuple[float, str, bool]] = field(default_factory=list)
+    looks: list[LookEvent] = field(default_factory=list)
     samples: list[tuple[float, str, float, int]] = field(default_factory=list)
     operating_points: int = 0
     #: Modules asked more often than they measure: (part, quantity) → (shortest time between in s, what it needs).
@@ -28,15 +33,36 @@ class TwinTrace:
     #: Modules that corrode when fed, and a pin feeds them: part → (pin, share of the run in which it is high).
     fed_share: dict[str, tuple[str, float]] = field(default_factory=dict)
 
+    #: Displays that a library is told otherwise of than they are wired.
+    screens_elsewhere: list[ScreenElsewhere] = field(default_factory=list)
+
+    @cached_property
+    def indicator_events(self) -> list[tuple[float, str, bool]]:
+        """When each light and sounder goes on or off: (ms, reference, on)."""
+        now: dict[str, bool] = {}
+        found = []
+        for ms, ref, look in self.looks:
+            if now.get(ref, False) != look.on:
+                now[ref] = look.on
+                found.append((ms, ref, look.on))
+        return found
+
+    def look_at(self, ref: str, ms: float) -> Look:
+        """What an output shows at a time."""
+        return next((look for at, who, look in reversed(self.looks) if who == ref and at <= ms), DARK)
+
     def is_on(self, ref: str, ms: float) -> bool:
         """Whether an indicator is on at a time."""
-        state = False
-        for at, who, on in self.indicator_events:
+        return self.look_at(ref, ms).on
+
+    def shown_at(self, ms: float) -> str:
+        """The words on the displays at a time, row after row."""
+        last: dict[str, list[str]] = {}
+        for at, name, rows in self.run.displays:
             if at > ms:
                 break
-            if who == ref:
-                state = on
-        return state
+            last[name] = rows
+        return " ".join(" ".join(" ".join(rows) for rows in last.values()).split())
 
     def as_json(self, plan: Stimulus | None = None) -> dict[str, Any]:
         """`plan` adds what was done around the bench: each quantity's line, and ids held to readers."""
@@ -46,6 +72,7 @@ class TwinTrace:
             "lines": [[ms, text] for ms, text in self.run.lines[:MOST_SAMPLES_SHOWN]],
             "events": [list(event) for event in self.run.events],
             "indicators": [[ms, ref, on] for ms, ref, on in self.indicator_events],
+            "looks": [[ms, ref, str(look)] for ms, ref, look in self.looks],
             "samples": [list(sample) for sample in self.samples[::thin]],
             "stimulus": _plan_json(plan) if plan else [],
             "displays": [[ms, name, rows] for ms, name, rows in self.run.displays[:MOST_SAMPLES_SHOWN]],
@@ -87,9 +114,9 @@ def run_twin(
     """
     surroundings = BenchSurroundings(view, stimulus, internal_volts, seed, cold=cold)
     result = program.run(surroundings, seconds, serial_blocks=True)
-    seen = _as_seen(surroundings.indicator_events)
+    seen = as_seen(_as_heard(view, surroundings.looks.events))
     fed = _fed_share(view, result, seconds)
-    noted = surroundings.too_often, surroundings.elsewhere, fed
+    noted = surroundings.too_often, surroundings.elsewhere, fed, screens_elsewhere(view, result)
     return TwinTrace(result, seen, surroundings.samples, len(surroundings.cache), *noted)
 
 
@@ -108,14 +135,43 @@ def _fed_share(view: BenchView, run: RunResult, seconds: float) -> dict[str, tup
     return found
 
 
-def _as_seen(events: list[tuple[float, str, bool]]) -> list[tuple[float, str, bool]]:
-    """Changes an eye or an ear would notice: `off, then on again` within one pass of the loop is none."""
-    seen: list[tuple[float, str, bool]] = []
-    for event in events:
-        ms, ref, _ = event
-        last = next((i for i in range(len(seen) - 1, -1, -1) if seen[i][1] == ref), None)
-        if last is not None and ms - seen[last][0] < UNSEEN_MS:
-            del seen[last]  # the two undo each other
-        else:
-            seen.append(event)
-    return seen
+def _as_heard(view: BenchView, events: list[LookEvent]) -> list[LookEvent]:
+    """The events with sounders that need a tone silent where their level stands still: only a level that is switched some
+    twenty times a second and more is heard, and its pitch is the rate of it."""
+    needy = {part.ref for part in view.bench.parts_of("load") if part.type.load and part.type.load.needs_tone}
+    if not needy:
+        return events
+    heard = [event for event in events if event[1] not in needy]
+    for ref in needy:
+        own = [event for event in events if event[1] == ref]
+        for index, (ms, _, look) in enumerate(own):
+            gap = own[index + 1][0] - ms if index + 1 < len(own) else SLOWEST_HEARD_MS
+            before = ms - own[index - 1][0] if index else SLOWEST_HEARD_MS
+            if look.hertz or (look.share < 1 and look.on):
+                heard.append((ms, ref, look))
+            elif gap < SLOWEST_HEARD_MS:
+                heard.append((ms, ref, Look(True, "", 1.0, round(500 / max(0.01, gap)))))
+            elif before >= SLOWEST_HEARD_MS or not look.on:
+                heard.append((ms, ref, DARK))
+    return sorted(heard, key=lambda event: event[0])
+
+
+def as_seen(events: list[LookEvent]) -> list[LookEvent]:
+    """Changes an eye or an ear would notice: `off, then on again` within one pass of the loop is none, nor is a colour
+    that stands only while the pins for the next one are being set. Slow dimming goes step by step and is kept."""
+    seen: list[LookEvent] = []
+    mine: dict[str, list[int]] = {}  # by output where its changes stand in `seen`
+    gone: set[int] = set()
+    for ms, ref, look in events:
+        own = mine.setdefault(ref, [])
+        while own and ms - seen[own[-1]][0] < UNSEEN_MS and not _is_dimming(seen[own[-1]], (ms, ref, look)):
+            gone.add(own.pop())
+        if (seen[own[-1]][2] if own else DARK) != look:
+            own.append(len(seen))
+            seen.append((ms, ref, look))
+    return [event for index, event in enumerate(seen) if index not in gone]
+
+
+def _is_dimming(one: LookEvent, other: LookEvent) -> bool:
+    a, b = one[2], other[2]
+    return a.on and b.on and (a.colour, a.hertz) == (b.colour, b.hertz) and other[0] - one[0] >= TOGETHER_MS

@@ -15,6 +15,7 @@ from verifex.core.parts import SIGNAL_ROLES, Output, SwitchOutput
 from verifex.core.parts.outputs import DataOutput
 from verifex.core.program import Running
 from verifex.core.program.run import Ended
+from verifex.core.twin.looks import Looks
 from verifex.core.twin.modules import ModulesInTime
 from verifex.core.twin.stimulus import Stimulus
 
@@ -39,8 +40,7 @@ class BenchSurroundings:
         # The plan speaks of the exercise's references; the bench may call its parts otherwise.
         self.refs = {ref: part.ref for ref, part in view.roles.items()}
         self.modules = ModulesInTime(view, stimulus, self.refs, cold=cold)
-        self.indicators: dict[str, bool] = {}
-        self.indicator_events: list[tuple[float, str, bool]] = []
+        self.looks = Looks(view)
         self.samples: list[tuple[float, str, float, int]] = []
         self.asked_at: dict[tuple[str, str], float] = {}
         self.too_often: dict[tuple[str, str], tuple[float, float]] = {}
@@ -49,11 +49,12 @@ class BenchSurroundings:
         self._now: OperatingPoint | None = None
         self._stands_until_us = -math.inf
 
-    def _conditions(self, machine: Running) -> tuple[tuple[object, ...], Conditions]:
+    def _conditions(self, machine: Running, low: str = "") -> tuple[tuple[object, ...], Conditions]:
+        """What the bench is solved for. A pin with a tone on it is taken high; `low` is one pin that is taken low."""
         board = machine.board
         high = self.view.rail_volts or board.rail_volts
         driven = {
-            pin: machine.levels.get(pin, 0) * high
+            pin: (machine.levels.get(pin, 0) or pin in machine.tones) * high * (pin != low)
             for pin, mode in machine.modes.items()
             if mode == "output" and pin in self.nets_of_pins
         }
@@ -77,11 +78,17 @@ class BenchSurroundings:
         if self._now is not None and machine.now_us < self._stands_until_us:
             return self._now
         self._stands_until_us = self.next_change_us(machine.now_us)
-        key, conditions = self._conditions(machine)
+        self._now = self._solved(*self._conditions(machine))
+        return self._now
+
+    def _solved_low(self, machine: Running, pin: str) -> OperatingPoint:
+        """The bench now, but with one of its pins low: the other half of a fast switching."""
+        return self._solved(*self._conditions(machine, pin))
+
+    def _solved(self, key: tuple[object, ...], conditions: Conditions) -> OperatingPoint:
         found = self.cache.get(key)
         if found is None:
             found = self.cache[key] = self._last = operating_point(self.view.nets, conditions, self._last)
-        self._now = found
         return found
 
     def _is_floating(self, net: Net | None) -> bool:
@@ -284,17 +291,9 @@ class BenchSurroundings:
         return self.modules.now(now, ms)
 
     def pins_changed(self, machine: Running) -> None:
-        """See which lights and sounders go on or off with the new pin states."""
+        """See what lights and sounders show with the new pin states."""
         self._now = None
         point = self.point(machine)
         self.modules.pins_changed(machine, point.power_states, self._stimuli(machine))
         self._now = None  # an echo may be on its way now
-        for part in self.view.bench.parts_of("led", "load", "relay"):
-            amps = point.amps.get((part.ref, part.ends[0]), 0.0)
-            if part.type.diode:
-                on = amps >= part.type.diode.visible_amps
-            else:
-                on = part.type.load is not None and amps > 0.3 * part.type.load.amps
-            if self.indicators.get(part.ref, False) != on:
-                self.indicators[part.ref] = on
-                self.indicator_events.append((round(machine.now_us / 1000, 3), part.ref, on))
+        self.looks.look(machine, self.point(machine), lambda pin: self._solved_low(machine, pin))

@@ -9,8 +9,10 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from verifex.core.exercise import Exercise
+from verifex.core.exercise.output_states import OutputState
 from verifex.core.exercise.schema import Behaviour
 from verifex.core.twin.outcome import StepOutcome
+from verifex.core.twin.seen import Course
 from verifex.core.twin.stimulus import SWEEP_SECONDS
 
 FREE_SHARE = 0.07  # of the slow stretch of a sweep: what pauses and rounding may add
@@ -53,9 +55,9 @@ def is_the_pairs(exercise: Exercise, statement: Behaviour) -> bool:
     return output is not None and output.carries != "level" and exercise.conventions.threshold != "two-readings"
 
 
-def asked_state(exercise: Exercise, key: tuple[str, str], ref: str, value: float) -> bool | None:
+def asked_state(exercise: Exercise, key: tuple[str, str], ref: str, value: float) -> OutputState | None:
     """What is asked of an output at a value of a quantity: the last statement that speaks of it; None where none does."""
-    state: bool | None = None
+    state: OutputState | None = None
     for statement in exercise.behaviour:
         if (statement.when.ref, statement.when.quantity) == key and statement.when.side != "is":
             side = statement.then if statement.when.holds(value) else statement.otherwise
@@ -63,16 +65,29 @@ def asked_state(exercise: Exercise, key: tuple[str, str], ref: str, value: float
     return state
 
 
-def turns_on_above(exercise: Exercise, statement: Behaviour, ref: str) -> bool | None:
-    """Whether an output is asked to go on as the quantity rises through the statement's threshold; None where another
-    statement decides there, and nothing changes."""
+@dataclass(frozen=True, slots=True)
+class Turn:
+    """The states asked of an output just below a threshold and just above it; None where nothing is asked."""
+
+    below: OutputState | None
+    above: OutputState | None
+
+    def times(self, course: Course, kind: str, start_ms: float, end_ms: float) -> list[float]:
+        """When the output turns in a sweep ('up' or 'down'): to what is asked behind the threshold, else from what was."""
+        ahead, behind = (self.above, self.below) if kind == "up" else (self.below, self.above)
+        if ahead is not None:
+            return course.turns_to(ahead, start_ms, end_ms)
+        return course.turns_from(behind, start_ms, end_ms) if behind is not None else []
+
+
+def turn_of(exercise: Exercise, statement: Behaviour, ref: str) -> Turn | None:
+    """How an output is asked to change as the quantity rises through the statement's threshold; None where another statement
+    decides there, and nothing changes."""
     when = statement.when
     key, grain = (when.ref, when.quantity), 1e-6 * max(1.0, abs(when.threshold))
     below = asked_state(exercise, key, ref, when.threshold - grain)
     above = asked_state(exercise, key, ref, when.threshold + grain)
-    if below == above:
-        return None
-    return bool(above) if above is not None else not below
+    return None if below == above else Turn(below, above)
 
 
 def switching(exercise: Exercise, statement: Behaviour, ref: str, outcomes: Sequence[StepOutcome]) -> Switching | None:
@@ -84,10 +99,10 @@ def switching(exercise: Exercise, statement: Behaviour, ref: str, outcomes: Sequ
     swept = {
         o.window.kind: o for o in outcomes if o.window.kind != "step" and o.window.key == (when.ref, when.quantity)
     }
-    rising = turns_on_above(exercise, statement, ref)
+    turn = turn_of(exercise, statement, ref)
     change = (ref, when.threshold)
     at = {kind: o.changes[change] for kind, o in swept.items() if change in o.changes}
-    if not at or len(swept) < 2 or rising is None or not is_the_pairs(exercise, statement):
+    if not at or len(swept) < 2 or turn is None or not is_the_pairs(exercise, statement):
         return None
     at = {kind: swept[kind].window.ends[kind == "up"] for kind in swept} | at
     pace = swept["up"].window.per_second

@@ -8,12 +8,11 @@ from verifex.core.exercise import printable
 from verifex.core.findings import Finding, Severity
 from verifex.core.parts import LinearOutput, Output
 from verifex.core.program.calls.devices import tag_bytes
-from verifex.core.rulebook import FindingFactory
+from verifex.core.rulebook import RUN_CONSEQUENCES, FindingFactory
 from verifex.core.twin.behaviour_rules import BEHAVIOUR, sensor_and_outputs
 from verifex.core.twin.outcome import RunView, StepOutcome
-from verifex.core.twin.thresholds import turns_on_above
+from verifex.core.twin.thresholds import turn_of
 
-FOLLOWS = ("printed-value-out", "alarm-never-on", "alarm-stays-on", "alarm-at-wrong-value", "alarm-inverted")
 CM_PER_INCH = 2.54
 
 
@@ -112,7 +111,7 @@ def _enter(slip: Slip) -> None:
         hint=slip.hint,
         criterion="program",
         source="expected sheet of the pair's own bench, with this one slip undone",
-        explains=FOLLOWS,
+        explains=RUN_CONSEQUENCES,
     )
     def rule(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
         main, judged = _main(view), _judged(view)
@@ -151,9 +150,7 @@ MOST_CHANGES = 4  # in one sweep: a light that goes on once, and perhaps hesitat
     source="the exercise's behaviour, swept on the twin",
 )
 def flickers(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
-    for ref in dict.fromkeys(
-        ref for s in view.exercise.behaviour for ref in (*s.then, *s.otherwise) if ref in view.refs
-    ):
+    for ref in view.switched:
         for outcome in view.outcomes:
             if outcome.window.kind == "step":
                 continue
@@ -173,7 +170,7 @@ def flickers(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
 
 def _thresholds_of(view: RunView, ref: str) -> int:
     """How many thresholds an output is asked to change at; at least one."""
-    return max(1, sum(turns_on_above(view.exercise, s, ref) is not None for s in view.exercise.behaviour))
+    return max(1, sum(turn_of(view.exercise, s, ref) is not None for s in view.exercise.behaviour))
 
 
 @BEHAVIOUR.rule(
@@ -224,31 +221,6 @@ def id_in_base_10(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
                 parts=sensor_and_outputs(view),
             )
             return
-
-
-@BEHAVIOUR.rule(
-    "library-on-another-pin",
-    Severity.FIX,
-    title="A library looks on another pin than its module is on",
-    why="It asks where nothing answers, and every reading is a failed one.",
-    hint="Which pin is the module's signal leg on, and which one does your program tell the library?",
-    criterion="program",
-    source="the program run on the twin of the pair's own bench",
-    explains=FOLLOWS,
-)
-def library_on_another_pin(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
-    for ref, (told, pins) in view.trace.elsewhere.items():
-        named = " and ".join(told)
-        if not pins or (set(told) == set(pins.values()) and len(told) < 2):
-            continue
-        right = " and ".join(f"{leg} on {pin}" for leg, pin in pins.items())
-        use = next((view.trace.run.pins[pin] for pin in told if pin in view.trace.run.pins), None)
-        yield finding(
-            f"The library is told {named}; {ref} is wired with {right}.",
-            "Give it the pins of the wiring, each in its place, or move the leads.",
-            at=use.read_at if use else None,
-            parts=[ref],
-        )
 
 
 LEAST_FED = 0.9

@@ -91,6 +91,7 @@ def _program(handed_in: HandedIn) -> dict[str, Any] | None:
 TRACE_COLUMNS = {
     "lines": ("ms", "text"),
     "indicators": ("ms", "ref", "on"),
+    "looks": ("ms", "ref", "text"),
     "samples": ("ms", "pin", "stimulus", "count"),
     "displays": ("ms", "name", "rows"),
 }

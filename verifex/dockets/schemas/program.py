@@ -38,6 +38,14 @@ class IndicatorOut(Shape):
     on: bool
 
 
+class LookOut(Shape):
+    """What an output shows from a time on: on, off, a colour, a pitch, a brightness."""
+
+    ms: float
+    ref: str
+    text: str
+
+
 class SampleOut(Shape):
     ms: float
     pin: str
@@ -70,6 +78,7 @@ class TraceOut(Shape):
     displays: list[PictureOut] = []
     lines: list[LineOut]
     indicators: list[IndicatorOut]
+    looks: list[LookOut] = []
     samples: list[SampleOut]
     ended: str
     ended_ms: float

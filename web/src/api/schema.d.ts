@@ -1811,6 +1811,18 @@ export interface components {
             text: string;
         };
         /**
+         * LookOut
+         * @description What an output shows from a time on: on, off, a colour, a pitch, a brightness.
+         */
+        LookOut: {
+            /** Ms */
+            ms: number;
+            /** Ref */
+            ref: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * MeasurableOut
          * @description Something worth measuring on this bench, and how it is done.
          */
@@ -2187,6 +2199,11 @@ export interface components {
             lines: components["schemas"]["LineOut"][];
             /** Indicators */
             indicators: components["schemas"]["IndicatorOut"][];
+            /**
+             * Looks
+             * @default []
+             */
+            looks: components["schemas"]["LookOut"][];
             /** Samples */
             samples: components["schemas"]["SampleOut"][];
             /** Ended */

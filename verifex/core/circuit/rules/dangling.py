@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 
+from verifex.core.circuit.lights import is_spare_colour
 from verifex.core.circuit.loose import LooseEnd, far_end, holes_in_use
 from verifex.core.circuit.places import Hole, LegOf
 from verifex.core.circuit.rules.book import OPEN_CIRCUIT, WIRING
@@ -55,10 +56,12 @@ def dangling_lead(view: BenchView, finding: FindingFactory) -> Iterator[Finding]
 
 
 def _spare_leg(view: BenchView, end: LooseEnd) -> bool:
-    """A leg that need not be used: the second end of a knob that works as a plain resistance."""
+    """A leg that need not be used: the second end of a knob that works as a plain resistance, a colour that nothing asks for."""
     if end.leg is None:
         return False
     part = view.bench.parts[end.leg.ref]
+    if part.type.model == "led-three" and end.leg.leg != "common":
+        return is_spare_colour(view, part, end.leg.leg)
     return part.type.model == "pot" and end.leg.leg != "wiper" and _others_used(view, end)
 
 

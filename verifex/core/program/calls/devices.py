@@ -61,6 +61,7 @@ def show(
 ) -> int:
     """Writes on the object's display."""
     screen = device.screen_of()
+    m.result.screens.setdefault(device.name, (tuple(device.numbers()), at))
     note_leftover(m, screen)
     m.spend_us(SHOW_US)
     screen.shown_us = m.now_us
@@ -97,6 +98,7 @@ def prepare(
     if name.startswith("request"):
         pins = [pin for number in device.numbers() if (pin := m.numbers.get(number))]
         m.spend_us(max(m.surroundings.conversion_us(m, pins, quantity) for quantity in ("celsius", "percent")))
+    m.result.begun.add(device.name)
     sizes = [int(arg) for arg in args if isinstance(arg, int)]
     if name in ("begin", "init") and len(sizes) == 2 and 8 <= sizes[0] <= 40 and 1 <= sizes[1] <= 4:
         device.screen_of().resize(*sizes)

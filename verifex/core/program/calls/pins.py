@@ -2,6 +2,7 @@
 
 from typing import Any
 
+from verifex.core.program.agenda import Timer
 from verifex.core.program.boards import MODES, REFERENCES
 from verifex.core.program.calls.registry import At, Machine, call
 from verifex.core.program.types import BYTE, ULONG, VOID, Int
@@ -73,22 +74,44 @@ def analogue_reference(m: Machine, at: At, _: Any, kind: int) -> None:
 
 @call("tone", (BYTE, Int(16, False), ULONG), VOID, least=2)
 def tone(m: Machine, at: At, _: Any, number: int, hertz: int, ms: int = 0) -> None:
+    """A tone until it is ended, or for `ms`. One timer makes all tones: while it plays on one pin, another pin gets none."""
     if (pin := m.pin(number, at)) is None:
         return
     m.use(pin).written_at = m.use(pin).written_at or at
     m.modes[pin] = m.use(pin).mode = "output"  # these calls make the pin an output themselves
+    if any(other != pin for other in m.tones):
+        m.pins_changed()
+        return
     if m.tones.get(pin) != hertz:
         m.event(pin, f"tone:{hertz}")
-    m.changes += m.tones.get(pin) != hertz
+        m.changes += 1
     m.tones[pin] = hertz
+    end_of_tone(m, pin, ms * 1000.0)
     m.pins_changed()
+
+
+def end_of_tone(m: Machine, pin: str, after_us: float) -> None:
+    """The tone on a pin ends by itself after so long; 0 for never. The end that an earlier call set is forgotten."""
+    key = f"tone on {pin}"
+    earlier = m.own.pop(key, None)
+    if isinstance(earlier, Timer):
+        m.cancel(earlier)
+    if after_us:
+        m.own[key] = m.call_later(after_us, lambda machine: silence(machine, pin))
+
+
+def silence(m: Machine, pin: str) -> None:
+    if m.tones.pop(pin, None) is not None:
+        m.event(pin, "tone:off")
+        m.changes += 1
+        m.pins_changed()
 
 
 @call("noTone", (BYTE,), VOID)
 def no_tone(m: Machine, at: At, _: Any, number: int) -> None:
-    if (pin := m.pin(number, at)) is not None and m.tones.pop(pin, None) is not None:
-        m.event(pin, "tone:off")
-        m.pins_changed()
+    if (pin := m.pin(number, at)) is not None:
+        end_of_tone(m, pin, 0)
+        silence(m, pin)
 
 
 @call("pulseInLong", (BYTE, BYTE, ULONG), ULONG, least=2)

@@ -15,22 +15,20 @@ interface Run {
 type Ink = ReturnType<typeof inks>
 
 const LANE = 20
+const LETTER = 7 // pixels of a letter on a bar
 const COUNTS = 62
 
-/** Times an output was on, in seconds. */
-export function spans(trace: Schemas['TraceOut'], ref: string): [number, number][] {
-  const out: [number, number][] = []
-  let since: number | null = null
-  for (const { ms, ref: who, on } of trace.indicators) {
-    if (who !== ref) continue
-    if (on) since ??= ms
-    else if (since !== null) {
-      out.push([since / 1000, ms / 1000])
-      since = null
-    }
-  }
-  if (since !== null) out.push([since / 1000, trace.ended_ms / 1000])
-  return out
+/** Times an output showed something, in seconds, with what it was: `on`, a colour, a pitch, a brightness. */
+export function spans(trace: Schemas['TraceOut'], ref: string): [number, number, string][] {
+  const said = trace.looks?.length
+    ? trace.looks
+    : trace.indicators.map(({ ms, ref: who, on }) => ({ ms, ref: who, text: on ? 'on' : 'off' }))
+  const own = said.filter((look) => look.ref === ref)
+  return own.flatMap(({ ms, text }, index) =>
+    text === 'off'
+      ? []
+      : [[ms / 1000, (own[index + 1]?.ms ?? trace.ended_ms) / 1000, text] as [number, number, string]],
+  )
 }
 
 /** Whether the printed values are in the unit of what is given: then they share an axis. */
@@ -211,6 +209,7 @@ function given(run: Run, c: Ink, tags: Schemas['LineOut'][]) {
 }
 
 function bars(trace: Schemas['TraceOut'], lanes: string[], c: Ink) {
+  const rows = lanes.flatMap((ref, lane) => spans(trace, ref).map((span) => [lane, ...span] as const))
   return {
     name: 'on',
     type: 'custom',
@@ -219,16 +218,21 @@ function bars(trace: Schemas['TraceOut'], lanes: string[], c: Ink) {
     silent: true,
     clip: true,
     tooltip: { show: false },
-    data: lanes.flatMap((ref, lane) => spans(trace, ref).map(([from, to]) => [lane, from, to])),
+    data: rows.map(([lane, from, to]) => [lane, from, to]),
     encode: { x: [1, 2], y: 0 },
-    renderItem: (_: unknown, api: { value: (n: number) => number; coord: (p: number[]) => number[] }) => {
+    renderItem: (
+      params: { dataIndex: number },
+      api: { value: (n: number) => number; coord: (p: number[]) => number[] },
+    ) => {
       const [x1, y] = api.coord([api.value(1), api.value(0)]) as [number, number]
       const [x2] = api.coord([api.value(2), api.value(0)]) as [number]
-      return {
-        type: 'rect',
-        shape: { x: x1, y: y - 6, width: Math.max(2, x2 - x1), height: 12 },
-        style: { fill: c.act },
-      }
+      const width = Math.max(2, x2 - x1)
+      const text = rows[params.dataIndex]?.[3] ?? 'on'
+      const bar = { type: 'rect', shape: { x: x1, y: y - 6, width, height: 12 }, style: { fill: c.act } }
+      // A plain on needs no word; anything else is written on its bar where it has the room.
+      if (text === 'on' || width < text.length * LETTER + 8) return bar
+      const style = { text, x: x1 + 5, y, fill: c.sheet, font: `11px ${c.mono}`, textVerticalAlign: 'middle' }
+      return { type: 'group', children: [bar, { type: 'text', style }] }
     },
   }
 }

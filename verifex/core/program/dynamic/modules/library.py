@@ -102,13 +102,16 @@ class Part(Thing):
 
     def _show(self, m: Machine, at: At, text: Any = "", *where: Any) -> None:
         m.activity += 1
+        numbers = (arg for arg in self.args if isinstance(arg, int) and not isinstance(arg, bool))
+        m.result.screens.setdefault(self.name, (tuple(numbers), at))
+        m.result.begun.add(self.name)
         m.spend_us(SHOW_US)
         self.screen = self.screen or Screen()
         note_leftover(m, self.screen)
         self.screen.shown_us = m.now_us
-        numbers = [int(w) for w in where if isinstance(w, int | float)]
-        if numbers:
-            self.screen.move(0, max(0, numbers[0] - 1))
+        places = [int(w) for w in where if isinstance(w, int | float)]
+        if places:
+            self.screen.move(0, max(0, places[0] - 1))
         for row, line in enumerate(shown(m, text, at).split("\n")):
             if row:
                 self.screen.move(0, self.screen.row + 1)

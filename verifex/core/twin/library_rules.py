@@ -1,0 +1,77 @@
+"""The rules on what a library is told: the pins and the address of its module, and that it is made ready."""
+
+from collections.abc import Iterator
+
+from verifex.core.findings import Finding, Severity
+from verifex.core.rulebook import RUN_CONSEQUENCES, FindingFactory
+from verifex.core.twin.behaviour_rules import BEHAVIOUR
+from verifex.core.twin.outcome import RunView
+
+
+@BEHAVIOUR.rule(
+    "library-on-another-pin",
+    Severity.FIX,
+    title="A library looks on another pin than its module is on",
+    why="It asks where nothing answers, and every reading is a failed one.",
+    hint="Which pin is the module's signal leg on, and which one does your program tell the library?",
+    criterion="program",
+    source="the program run on the twin of the pair's own bench",
+    explains=RUN_CONSEQUENCES,
+)
+def library_on_another_pin(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
+    for ref, (told, pins) in view.trace.elsewhere.items():
+        named = " and ".join(told)
+        if not pins or (set(told) == set(pins.values()) and len(told) < 2):
+            continue
+        right = " and ".join(f"{leg} on {pin}" for leg, pin in pins.items())
+        use = next((view.trace.run.pins[pin] for pin in told if pin in view.trace.run.pins), None)
+        yield finding(
+            f"The library is told {named}; {ref} is wired with {right}.",
+            "Give it the pins of the wiring, each in its place, or move the leads.",
+            at=use.read_at if use else None,
+            parts=[ref],
+        )
+
+
+@BEHAVIOUR.rule(
+    "display-told-otherwise",
+    Severity.FIX,
+    title="A library looks for the display elsewhere",
+    why="What it sends never arrives, and the display stays empty or shows blocks.",
+    hint="Hold the numbers you give the display's library against its leads, one by one.",
+    criterion="program",
+    source="the program run on the twin of the pair's own bench",
+    explains=RUN_CONSEQUENCES,
+)
+def display_told_otherwise(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
+    for screen in view.trace.screens_elsewhere:
+        yield finding(
+            f"The library is told {screen.told}; {screen.ref} is wired with {screen.right}.",
+            "Give it the numbers of the wiring, each in its place, or move the leads."
+            if not screen.is_address
+            else "Give it the module's own address; it is set by pads on its back.",
+            severity=None if screen.is_sure else Severity.CHECK,
+            at=screen.at,
+            parts=[screen.ref],
+        )
+
+
+@BEHAVIOUR.rule(
+    "display-not-begun",
+    Severity.FIX,
+    title="The display is never made ready",
+    why="Until it is made ready it takes what is sent for something else, and shows blocks or nothing.",
+    hint="What has to be said to a display once, before the first text?",
+    criterion="program",
+    source="the program run on the twin: no call that begins the display's library",
+    explains=RUN_CONSEQUENCES,
+)
+def display_not_begun(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
+    run = view.trace.run
+    for name, (_, at) in run.screens.items():
+        if name not in run.begun and name not in {driver.name for driver in view.exercise.drivers}:
+            yield finding(
+                f"{name} is written on in line {at.line}, and no line makes it ready.",
+                "Begin it in the set-up, with its columns and rows where the library asks for them.",
+                at=at,
+            )
