@@ -60,8 +60,7 @@ def whole_docket() -> str:
     program = check_on_bench(PROGRAM, wiring.view, EXERCISE)
     plan = plan_stimulus(EXERCISE)
     trace = run_twin(wiring.view, program, plan, plan.seconds)
-    limits = {s.name: (s.value.low, s.value.high) for s in sheet.steps}
-    behaviour = check_behaviour(wiring.view, EXERCISE, plan, trace, limits)
+    behaviour = check_behaviour(wiring.view, EXERCISE, plan, trace, sheet)
     readings = compare_log(LOG, EXERCISE, sheet)
     evidence = Evidence(
         wiring=tuple(wiring.findings),

@@ -15,8 +15,7 @@ def behaviour(*changes: tuple[str, str], wiring: str = WIRING) -> BehaviourRepor
     view = check_wiring(wiring, exercise=EXERCISE).view
     plan = plan_stimulus(EXERCISE)
     trace = run_twin(view, check_on_bench(text, view, EXERCISE), plan, plan.seconds)
-    limits = {s.name: (s.value.low, s.value.high) for s in expected_sheet(EXERCISE, WIRING).steps}
-    return check_behaviour(view, EXERCISE, plan, trace, limits)
+    return check_behaviour(view, EXERCISE, plan, trace, expected_sheet(EXERCISE, WIRING))
 
 
 class BehaviourTest(TestCase):

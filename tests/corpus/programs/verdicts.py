@@ -9,7 +9,7 @@ from tests.samples import DEMO
 from verifex.core.circuit import check_wiring
 from verifex.core.circuit.view import BenchView
 from verifex.core.exercise import Exercise, read_exercise
-from verifex.core.expected import expected_sheet
+from verifex.core.expected import Sheet, expected_sheet
 from verifex.core.findings import Finding, Severity
 from verifex.core.program.rules import PROGRAM
 from verifex.core.twin import check_behaviour, check_on_bench, plan_stimulus, run_twin
@@ -40,10 +40,10 @@ def board_of(program: str) -> str:
 
 
 @cache
-def _bench(exercise: str, board: str) -> tuple[BenchView, dict[str, tuple[float, float]]]:
+def _bench(exercise: str, board: str) -> tuple[BenchView, Sheet]:
     wiring = _exercise(exercise).reference_wiring(board)
     view = check_wiring(wiring, exercise=_exercise(exercise)).view
-    return view, {s.name: (s.value.low, s.value.high) for s in expected_sheet(_exercise(exercise), wiring).steps}
+    return view, expected_sheet(_exercise(exercise), wiring)
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,12 +73,12 @@ def judge(program: str, text: str) -> Verdict:
     """`program` is `exercise/file`, `text` what it says here."""
     name = program.split("/")[0]
     exercise = _exercise(name)
-    view, limits = _bench(name, board_of(program))
+    view, sheet = _bench(name, board_of(program))
     report = check_on_bench(text, view, exercise)
     if not report.runnable:
         return Verdict(report.findings, report.compiles, False)
     plan = plan_stimulus(exercise)
     trace = run_twin(view, report, plan, plan.seconds)
-    behaviour = check_behaviour(view, exercise, plan, trace, limits)
+    behaviour = check_behaviour(view, exercise, plan, trace, sheet)
     findings = [*report.findings, *PROGRAM.unexplained(report.findings, behaviour.findings)]
     return Verdict(findings, True, all(o.agrees for o in behaviour.outcomes if o.window.kind == "step"))

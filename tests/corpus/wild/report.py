@@ -1,10 +1,19 @@
 """The figures of the wild corpus: sound hand-ins without a word too many, faults named."""
 
-from tests.corpus.wild import Wild, boards, judge, presence, ranges, shows, surroundings, thermometers
+from tests.corpus.wild import Wild, boards, header, judge, presence, ranges, shows, sounds, surroundings, thermometers
 
 
 def exercises() -> tuple[Wild, ...]:
-    return (*thermometers.ALL, *ranges.ALL, *presence.ALL, *surroundings.ALL, *boards.ALL, *shows.ALL)
+    return (
+        *thermometers.ALL,
+        *ranges.ALL,
+        *presence.ALL,
+        *surroundings.ALL,
+        *boards.ALL,
+        *shows.ALL,
+        *sounds.ALL,
+        *header.ALL,
+    )
 
 
 def main() -> None:

@@ -476,7 +476,7 @@ WALL = Wild("words and a number on a display", _WALL, _WALL_WIRING, _WALL_PROGRA
     Fault("an end left standing", "program", {'"Fine    "': '"Fine"'}, ("display-leftover", "output-in-another-state")),
     Fault("wiped all the time", "program", {"  delay(500);\n": "  lcd.clear();\n"}, ("display-flickers", "prints-without-pause", "output-in-another-state")),
     Fault("data and clock exchanged", "wiring", {"wire j22 B1.A4": "wire j22 B1.A5", "wire j23 B1.A5": "wire j23 B1.A4"}, ("bus-swapped", "pin-differs-from-wiring", "bus-leg-elsewhere")),
-    Fault("another address", "program", {"lcd(0x27": "lcd(0x3F"}, ("display-told-otherwise",)),
+    Fault("another address", "program", {"lcd(0x27": "lcd(0x3F"}, ("library-told-another-address",)),
     Fault("display fed from 3.3 V", "wiring", {"wire j21 +L21": "wire j21 B1.3V3"}, ("supply-under",)),
     Fault("too cold in the log", "log", {"Warmed\n": "Warmed\n" + "Temp 15.0 C\n" * 30}, ("out",)),
 ))  # fmt: skip

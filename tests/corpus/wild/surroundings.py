@@ -146,7 +146,7 @@ int readSensor() {
   return val;
 }
 """
-TANK = Wild("a strip with a feed pin", _TANK, _TANK_WIRING, _TANK_PROGRAM, "Dry\n" + "Water level: 0\n" * 9 + "Half in\n" + "Water level: 415\nWater level: 416\nWater level: 414\n" * 4, (
+TANK = Wild("a strip with a feed pin", _TANK, _TANK_WIRING, _TANK_PROGRAM, "Dry\n" + "Water level: 0\n" * 9 + "Half in\n" + "Water level: 595\nWater level: 597\nWater level: 596\n" * 4, (
     Fault("the strip fed all the time", "wiring", {"wire a3 B1.D7": "wire a3 B1.5V"}, ("water-strip-fed", "pin-differs-from-wiring")),
     Fault("the feed never switched off", "program", {"val = analogRead(sensorPin);\n  digitalWrite(sensorPower, LOW);": "val = analogRead(sensorPin);"}, ("strip-fed-all-the-time",)),
     Fault("never fed", "program", {"digitalWrite(sensorPower, HIGH);": "digitalWrite(sensorPower, LOW);"}, ("alarm-never-on", "printed-value-out")),

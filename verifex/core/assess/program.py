@@ -78,8 +78,7 @@ def _run(bench: Workbench, report: ProgramReport, plan: Stimulus) -> TwinTrace |
 
 def _behaviour(bench: Workbench, plan: Stimulus, trace: TwinTrace) -> BehaviourReport:
     assert bench.wiring is not None
-    limits = {step.name: (step.value.low, step.value.high) for step in bench.built.steps}
-    return check_behaviour(bench.wiring.view, bench.case.exercise, plan, trace, limits)
+    return check_behaviour(bench.wiring.view, bench.case.exercise, plan, trace, bench.built)
 
 
 def _new_stops(bench: Workbench, report: ProgramReport) -> list[Finding]:

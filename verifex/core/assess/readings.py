@@ -1,5 +1,7 @@
 """The readings station: the log against the sheet of the pair's own bench, what explains a misfit, and a second look."""
 
+import numpy as np
+
 from verifex.core.assess.program import assess_program
 from verifex.core.assess.records import (
     ExplanationRecord,
@@ -10,6 +12,7 @@ from verifex.core.assess.records import (
     StepRecord,
 )
 from verifex.core.assess.workbench import Workbench
+from verifex.core.exercise import Exercise
 from verifex.core.expected import Sheet
 from verifex.core.problems import UnusableInput
 from verifex.core.program import ProgramReport
@@ -17,6 +20,7 @@ from verifex.core.readings import ReadingsReport, judge_log, read_log
 from verifex.core.readings.diagnosis import Explanation, program_rules_of
 from verifex.core.readings.grid import printable_values
 from verifex.core.readings.honesty import run_hashes, shared_runs
+from verifex.core.readings.log.states import NOTHING_TOLD, Told, is_state, told_by
 
 
 def assess_readings(bench: Workbench) -> ReadingsRecord | None:
@@ -24,12 +28,12 @@ def assess_readings(bench: Workbench) -> ReadingsRecord | None:
     case = bench.case
     if case.log is None:
         return None
+    program = _program(bench)
     try:
-        log = read_log(case.log, case.exercise, bench.built)
+        log = read_log(case.log, case.exercise, bench.built, _told_by(program, case.exercise))
     except UnusableInput as wrong:
         said = tuple(_sentence(problem.message) for problem in wrong.problems)
         return ReadingsRecord(notes=said, log_notes=said)
-    program = _program(bench)
     report = judge_log(log, case.exercise, bench.built, grid=_grid(bench), others=case.others)
     intended = judge_log(log, case.exercise, bench.intended)
     values = [value for step in log.steps for value in step.values]
@@ -57,6 +61,26 @@ def _program(bench: Workbench) -> ProgramRecord | None:
         return assess_program(bench)
     except UnusableInput:
         return None
+
+
+def _told_by(program: ProgramRecord | None, exercise: Exercise) -> Told:
+    """What the lines of the pair's own program say of a state, from its run on the twin."""
+    states = [reading for reading in exercise.readings if is_state(exercise, reading)]
+    if program is None or not program.trace or not program.behaviour or len(states) != 1:
+        return NOTHING_TOLD
+    key = (states[0].ref, states[0].quantity)
+    outcomes = {outcome["name"]: outcome for outcome in program.behaviour["outcomes"]}
+    output = exercise.sensed(*key)
+    spans = [
+        (
+            outcomes[step.name]["start_ms"],
+            outcomes[step.name]["end_ms"],
+            int(output.state(np.asarray(given.value), {}, {})),
+        )
+        for step in exercise.steps
+        if output is not None and step.name in outcomes and (given := step.value_of(*key))
+    ]
+    return told_by(program.trace["lines"], spans)
 
 
 def _grid(bench: Workbench) -> list[str] | None:

@@ -3,7 +3,7 @@
 from dataclasses import dataclass, field
 
 from verifex.core.circuit.places import BASES, LegOf, Place
-from verifex.core.circuit.settings import quantity_or_none
+from verifex.core.circuit.settings import address_or_none, quantity_or_none
 from verifex.core.parts import Board, PartType
 from verifex.core.problems import Problem
 
@@ -53,6 +53,13 @@ class Part:
         """A setting, or the type's default for it, in the SI unit; None when it is absent or cannot be read."""
         text = self.settings.get(setting) or self.type.defaults.get(setting)
         return quantity_or_none(text, unit) if text else None
+
+    @property
+    def addresses(self) -> tuple[int, ...]:
+        """Where it may be on the two-wire bus: the address that is entered, else all that its kind is sold with."""
+        entered = self.settings.get("address")
+        said = [entered] if entered else [self.type.address, *self.type.other_addresses]
+        return tuple(address for text in said if text and (address := address_or_none(text)) is not None)
 
     def figures(self) -> dict[str, float]:
         """The settings that say something of this sample, as its output takes them: only those that are given."""

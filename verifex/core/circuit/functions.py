@@ -114,7 +114,7 @@ def pins_reading(view: BenchView, net: Net) -> list[PinKind]:
 def is_switched(view: BenchView, part: Part, leg: str | None = None) -> bool:
     """Whether a pin changes what the part gets: its volts or its current differ between states of the pins."""
     if leg is not None or part.type.model == "module":
-        net = view.net(part, leg or (part.type.supply_leg or ""))
+        net = view.net(part, leg or part.type.works_by or part.type.supply_leg or "")
         return net is not None and bool({p.name for p in pins_reading(view, net)} & set(view.outputs))
     states = [state for state in view.points if not state.state.moved]
     volts = [view.across(state, part, *part.ends) or 0.0 for state in states]

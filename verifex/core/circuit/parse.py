@@ -11,7 +11,7 @@ from verifex.core.parts import Catalogue, PartType, catalogue
 #: What may be said of any part; a setting that does not concern it changes nothing.
 SETTINGS = (
     "value", "tolerance", "measured", "bands", "colour", "order", "jumper", "hold", "range", "volts", "watts", "amps",
-    "lead", "r10", "gamma", "load", "r0", "position", "address", "pullup",
+    "lead", "r10", "gamma", "load", "r0", "position", "address", "pullup", "trip", "active",
 )  # fmt: skip
 
 
@@ -149,18 +149,18 @@ class _Builder:
                 )
         legs = tuple(kind.legs)
         order = tuple(settings["order"].split("-")) if "order" in settings else legs
-        if sorted(order) != sorted(kind.legs):
+        if not kind.is_order(order):
             word = next(word for (key, _), word in named if key == "order")
             self._cannot(
                 line,
                 word,
-                f"The order '{settings.pop('order')}' does not name each leg of {ref} once.",
+                f"The order '{settings.pop('order')}' does not name each leg of {ref} once; only legs that may stay open may be left out.",
                 f"Its legs are {', '.join(kind.legs)}.",
                 (ref,),
             )
             order = legs
         batch = tuple(self.batch_orders.get(kind.id, "").split("-"))
-        if sorted(batch) == sorted(kind.legs):
+        if kind.is_order(batch):
             order = batch
         if kind.by_name_only and positional and "order" not in settings:
             self._cannot(

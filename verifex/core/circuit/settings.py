@@ -24,3 +24,11 @@ def bands_or_none(text: str) -> BandReading | None:
         return read_bands(text.split("-"))
     except ValueError:
         return None
+
+
+def address_or_none(text: str) -> int | None:
+    """An address on the two-wire bus, written as 0x27 or 39; None for what is none."""
+    try:
+        return int(text, 0)
+    except ValueError:
+        return None

@@ -1,5 +1,6 @@
 """What a data file may say of one kind of part: its legs, its limits, and which model answers for it."""
 
+from collections.abc import Sequence
 from enum import StrEnum
 from functools import cached_property
 from typing import Literal
@@ -58,6 +59,8 @@ class Leg(Frozen):
     pull_up_ohms: float | None = None  # fitted on the module, to its own supply
     tri_state: bool = False  # lets go of its line when it is not spoken to, so it may be shared
     wants_trimmer: bool = False
+    # A comparator's output beside the reading: low once the reading is past its trimmer, a share of the supply (`trip`).
+    compares: bool = False
 
 
 class InnerLight(Frozen):
@@ -101,9 +104,11 @@ class PartType(Frozen):
     inner_light: InnerLight | None = None
     quantity: str | None = None  # what moves a part without an output: lux, pressed, position
     address: str | None = None  # on the two-wire bus
+    other_addresses: tuple[str, ...] = ()  # that a pad or a batch may set instead
     registers: tuple[Register, ...] = ()  # what is read there byte by byte
     power_watts: float | None = None  # what it may turn into heat
     corrodes_when_fed: bool = False
+    works_by: str = ""  # of a board that sounds by itself: the leg that switches it, at the level `active` says
     letters: str = "U"  # what its references begin with
     short: str = ""  # the letter or two it may be typed by
     value_setting: str = ""  # the setting that a bare figure is taken for
@@ -130,6 +135,12 @@ class PartType(Frozen):
     @cached_property
     def _legs_by_roles(self) -> dict[tuple[LegRole, ...], list[str]]:
         return {}
+
+    def is_order(self, order: Sequence[str]) -> bool:
+        """Whether `order` names every leg once, as a batch may have them printed; legs that may stay open may be missing, as
+        some makers leave them out."""
+        needed = {name for name, leg in self.legs.items() if not leg.optional}
+        return len(set(order)) == len(order) and needed <= set(order) <= set(self.legs)
 
     def leg_names(self) -> list[str]:
         """Every name a leg goes by, in the part's own order, other names last."""

@@ -19,6 +19,7 @@ NEAR = {
 }  # fmt: skip
 LEAST_CLOCK = 6  # values from which a column that only counts up is taken for a clock
 MOST_LOOKED_AT = 400
+LEFT_OVER = "it is the only one left"
 
 
 @dataclass(slots=True)
@@ -82,6 +83,11 @@ class Choice:
     column: Column
     because: str
 
+    @property
+    def is_certain(self) -> bool:
+        """Whether anything speaks for it, be it a unit, a label or its values, and not only that no other is left."""
+        return self.because != LEFT_OVER
+
 
 def printed_unit(reading: Reading) -> str:
     """The printed unit a reading is asked in; its quantity where nothing is said of how it is printed."""
@@ -117,7 +123,7 @@ def choose(columns: Sequence[Column], exercise: Exercise, ranges: Sequence[Range
 
 def _score(column: Column, reading: Reading, within: Range | None, most: int, exercise: Exercise) -> tuple[float, str]:
     slot, unit = column.slot, printed_unit(reading)
-    score, because = 0.0, "it is the only one left"
+    score, because = 0.0, LEFT_OVER
     if slot.means == unit:
         score, because = (
             6.0,
@@ -145,7 +151,7 @@ def _score(column: Column, reading: Reading, within: Range | None, most: int, ex
         margin = (within[1] - within[0]) * 0.1 + 1e-9
         inside = sum(1 for v in values if within[0] - margin <= v <= within[1] + margin) / len(values)
         score += 2.5 * inside
-        if inside > 0.5 and because.startswith("it is the only"):
+        if inside > 0.5 and because == LEFT_OVER:
             because = "most of it lies where this bench reads"
     decimals = reading.decimals if reading.decimals is not None else PRINTED[unit].decimals if unit in PRINTED else 0
     if column.is_whole:

@@ -12,6 +12,7 @@ from typing import Any, Literal
 COLUMNS, ROWS = 16, 2  # a character display, unless the program says otherwise
 MOST_COLUMNS, MOST_ROWS = 40, 4
 MOST_FRESH = 16
+BUS_ADDRESSES = range(0x20, 0x78)  # that modules of the field have
 BUS_ADDRESSES_FROM = 0x20  # a first number from here on is an address, the next two are columns and rows
 
 Does = Literal["measures", "shows", "identifies", "fills", "nothing"]
@@ -109,6 +110,7 @@ class Device:
     name: str
     args: list[Any]
     screen: "Screen | None" = None
+    address: int | None = None  # that its `begin` was given
     #: The id last read: its length, and its bytes.
     tag: list[Any] = field(default_factory=lambda: [0, [0] * TAG_BYTES])
 
@@ -124,6 +126,15 @@ class Device:
             elif isinstance(arg, int):
                 found.append(arg)
         return found
+
+    def bus_address(self, pins: Mapping[int, str]) -> int | None:
+        """The address it speaks to, where it was told one; a number that is one of the board's `pins` is taken for that, but
+        for a display's, with its columns and rows behind it."""
+        numbers = self.numbers()
+        if self.address is not None or not numbers or numbers[0] not in BUS_ADDRESSES:
+            return self.address
+        sized = len(numbers) == 3 and 8 <= numbers[1] <= MOST_COLUMNS and numbers[2] <= MOST_ROWS
+        return numbers[0] if sized or numbers[0] not in pins else None
 
     def screen_of(self) -> "Screen":
         if self.screen is None:

@@ -58,6 +58,9 @@ class Surroundings(Protocol):
     def registers(self, machine: "Running", address: int, register: int, count: int) -> list[int] | None:
         """So many bytes from a register on, of the module with this address on the bus; None when none answers."""
 
+    def is_on_bus(self, machine: "Running", address: int) -> bool:
+        """Whether a module with this address answers on the bus."""
+
     def tag(self, machine: "Running", pins: list[str]) -> str:
         """The id of the tag at the reader on these pins; empty for none."""
 
@@ -99,6 +102,14 @@ class PinUse:
     measured_at: At | None = None
 
 
+@dataclass(frozen=True, slots=True)
+class Spoken:
+    """An address on the two-wire bus that a library spoke to, and where."""
+
+    address: int
+    at: At
+
+
 @dataclass(slots=True)
 class RunResult:
     """A finished run. Times in ms; `serial` is all that was printed, `lines` each line with its time.
@@ -123,9 +134,13 @@ class RunResult:
     longest_wait: tuple[float, At | None] = (0.0, None)  # in ms, and where
     #: Whether pins that were set up were released when it was stopped; None: none to release.
     released: bool | None = None
+    stopped_with: tuple[str, At] | None = None  # the error it made when it was stopped from outside, and where
     passes: int = 0  # of `loop()`; repeated ones that were passed over do not count
     #: What displays show: (ms, name, rows) whenever that changes.
     displays: list[tuple[float, str, list[str]]] = field(default_factory=list)
     #: By display the numbers its object was made with, and where it was first written on.
     screens: dict[str, tuple[tuple[int, ...], At]] = field(default_factory=dict)
+    #: Objects of libraries that were asked without any pin: on the bus, and where first.
+    asked_on_bus: dict[str, At] = field(default_factory=dict)
+    silent_addresses: list["Spoken"] = field(default_factory=list)  # on the bus, that nothing answered to
     begun: set[str] = field(default_factory=set)  # objects of libraries that were made ready

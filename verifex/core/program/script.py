@@ -64,6 +64,9 @@ class ScriptedPins:
     def registers(self, machine: Running, address: int, register: int, count: int) -> list[int] | None:
         return None
 
+    def is_on_bus(self, machine: Running, address: int) -> bool:
+        return True  # a script says nothing of what is on a bus: whoever is spoken to is there
+
     def tag(self, machine: Running, pins: list[str]) -> str:
         return ""
 

@@ -8,10 +8,11 @@ from verifex.core.circuit.view import BenchView
 from verifex.core.exercise import Exercise
 from verifex.core.exercise.output_states import OutputState
 from verifex.core.exercise.schema import Behaviour
+from verifex.core.expected import Sheet
 from verifex.core.findings import Finding
 from verifex.core.twin.behaviour_rules import BEHAVIOUR
 from verifex.core.twin.outcome import RunView, StepOutcome
-from verifex.core.twin.printed import Printed, is_judged, named_column, reading_column, rows_of, told_lines
+from verifex.core.twin.printed import PrintedColumns, told_lines
 from verifex.core.twin.run import TwinTrace
 from verifex.core.twin.seen import Course, course_of
 from verifex.core.twin.stimulus import SWEEP_SECONDS, Stimulus, Window
@@ -45,29 +46,21 @@ def check_behaviour(
     exercise: Exercise,
     plan: Stimulus,
     trace: TwinTrace,
-    limits: Mapping[str, tuple[float, float]] | None = None,
+    sheet: Sheet | None = None,
 ) -> BehaviourReport:
     """Hold a run through the plan against the exercise.
 
-    `limits` gives, by step name, the value limits of this bench's expected sheet; without them printed
-    values are shown but not judged.
+    `sheet` is what this bench should read; without it printed values are shown but not judged.
     """
     refs = {recipe.ref: part.ref for recipe in exercise.recipe if (part := view.matching(recipe.ref))}
-    steps = [window for window in plan.windows if window.kind == "step"]
-    judged = [(limits or {}).get(window.name) if is_judged(exercise) else None for window in steps]
-    rows, spans = rows_of(told_lines(trace.run)), [(_judged_from(w), w.end_ms) for w in steps]
-    named = named_column(rows, exercise)
-    column = named if named is not None else reading_column(rows, spans, judged)
-    printed = [rows.over(column, span) if column is not None else None for span in spans]
     courses = {own: course_of(trace, ref, exercise.states_of(own)) for own, ref in refs.items()}
-    known = {id(w): (p, within) for w, p, within in zip(steps, printed, judged, strict=True)}
-    outcomes = [
-        _outcome(exercise, plan, window, courses, *known.get(id(window), (None, None))) for window in plan.windows
-    ]
+    columns = PrintedColumns(told_lines(trace.run), exercise, sheet)
+    outcomes = [_outcome(exercise, plan, window, courses, columns) for window in plan.windows]
     outcomes = _straying(exercise, refs, outcomes)
     run = RunView(exercise, trace, outcomes, refs)
     first = min((o.parts_ms for o in outcomes if not o.agrees), default=None)
-    reading = rows.points(column)[:: max(1, len(rows.rows) // MOST_POINTS)] if column is not None else []
+    points = columns.points(0)
+    reading = points[:: max(1, len(points) // MOST_POINTS)]
     return BehaviourReport(outcomes, BEHAVIOUR.run(run), first, reading)
 
 
@@ -87,8 +80,7 @@ def _outcome(
     plan: Stimulus,
     window: Window,
     courses: Mapping[str, Course],
-    printed: Printed | None,
-    limits: tuple[float, float] | None,
+    columns: PrintedColumns,
 ) -> StepOutcome:
     asked: dict[str, str] = {}
     seen: dict[str, str] = {}
@@ -112,7 +104,9 @@ def _outcome(
                 if turned is not None:
                     changes[(ref, statement.when.threshold)] = turned[1]
                     at_ms = turned[0] if at_ms is None else min(at_ms, turned[0])
-    return StepOutcome(window, asked, seen, printed, limits, changes, switched_ms=at_ms)
+    is_step = window.kind == "step"
+    readings = columns.over(window.name, (_judged_from(window), window.end_ms)) if is_step else ()
+    return StepOutcome(window, asked, seen, readings, changes, switched_ms=at_ms)
 
 
 def _judged_from(window: Window) -> float:

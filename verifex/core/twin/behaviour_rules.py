@@ -224,14 +224,16 @@ def alarm_at_wrong_value(view: RunView, finding: FindingFactory) -> Iterator[Fin
     explains=("alarm-never-on", "alarm-stays-on", "alarm-at-wrong-value"),
 )
 def printed_value_out(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
-    out = [o for o in view.outcomes if not o.inside]
+    out = [(o, reading) for o in view.outcomes for reading in o.readings if not reading.inside]
     if out:
-        first = out[0]
-        assert first.limits and first.printed is not None
+        outcome, first = out[0]
+        assert first.limits and first.printed
+        named = f" for {first.name}" if len(outcome.readings) > 1 and first.name else ""
+        value = first.printed.value
         yield finding(
-            f"At “{first.window.name}” the program prints {first.printed:g}; the sheet allows {first.limits[0]:.1f} to {first.limits[1]:.1f}.",
+            f"At “{outcome.window.name}” the program prints {value:g}{named}; the sheet allows {first.limits[0]:.1f} to {first.limits[1]:.1f}.",
             "Follow one reading through the formula: reference, divisor, offset, slope.",
             parts=sensor_and_outputs(view),
-            value=first.printed,
-            limit=first.limits[1] if first.printed > first.limits[1] else first.limits[0],
+            value=value,
+            limit=first.limits[1] if value > first.limits[1] else first.limits[0],
         )

@@ -47,13 +47,35 @@ def display_told_otherwise(view: RunView, finding: FindingFactory) -> Iterator[F
     for screen in view.trace.screens_elsewhere:
         yield finding(
             f"The library is told {screen.told}; {screen.ref} is wired with {screen.right}.",
-            "Give it the numbers of the wiring, each in its place, or move the leads."
-            if not screen.is_address
-            else "Give it the module's own address; it is set by pads on its back.",
-            severity=None if screen.is_sure else Severity.CHECK,
+            "Give it the numbers of the wiring, each in its place, or move the leads.",
             at=screen.at,
             parts=[screen.ref],
         )
+
+
+@BEHAVIOUR.rule(
+    "library-told-another-address",
+    Severity.FIX,
+    title="A library speaks to another address than its module's",
+    why="Nothing on the bus answers to it, so nothing is read and nothing shown.",
+    hint="Which address does your module have, and which one does your program speak to?",
+    criterion="program",
+    source="the program run on the twin of the pair's own bench; the address entered, else those the module is sold with",
+    explains=RUN_CONSEQUENCES,
+)
+def library_told_another_address(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
+    for silent in view.trace.run.silent_addresses:
+        known = view.trace.bus_addresses
+        if not known:
+            continue
+        have = "; ".join(f"{ref} is at {' or '.join(f'0x{a:02X}' for a in own)}" for ref, own in known.items())
+        yield finding(
+            f"The library is told 0x{silent.address:02X}; {have}.",
+            "Give it the module's own address; on most modules a pad sets it.",
+            at=silent.at,
+            parts=list(known),
+        )
+        return
 
 
 @BEHAVIOUR.rule(
@@ -73,5 +95,26 @@ def display_not_begun(view: RunView, finding: FindingFactory) -> Iterator[Findin
             yield finding(
                 f"{name} is written on in line {at.line}, and no line makes it ready.",
                 "Begin it in the set-up, with its columns and rows where the library asks for them.",
+                at=at,
+            )
+
+
+@BEHAVIOUR.rule(
+    "module-not-begun",
+    Severity.CHECK,
+    title="A module on the bus is read and never begun",
+    why="Most libraries set the module up only when they are begun; until then it gives zeros, or nothing.",
+    hint="What has to be said to a module once, before the first reading?",
+    criterion="program",
+    source="the program run on the twin: no call that begins the library of a module on the two-wire bus",
+    explains=RUN_CONSEQUENCES,
+)
+def module_not_begun(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
+    run = view.trace.run
+    for name, at in run.asked_on_bus.items():
+        if name not in run.begun and not view.exercise.drivers:
+            yield finding(
+                f"{name} is asked in line {at.line}, and no line makes it ready.",
+                "Begin it in the set-up, and look at whether that succeeded.",
                 at=at,
             )

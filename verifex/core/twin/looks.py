@@ -64,8 +64,12 @@ class Looks:
         switched = {pin: duty / FULL_DUTY for pin, duty in machine.pwm.items() if machine.modes.get(pin) == "output"}
         switched |= dict.fromkeys(machine.tones, 0.5)
         low = {pin: solved_low(pin) for pin in switched}
-        for part in self.view.bench.parts_of("led", "load", "relay", "led-three"):
-            if part.type.model == "led-three":
+        for part in self.view.bench.parts_of("led", "load", "relay", "led-three", "module"):
+            if part.type.model == "module" and not part.type.works_by:
+                continue
+            if part.type.works_by:
+                look = self._worked(part, point)
+            elif part.type.model == "led-three":
                 look = self._coloured(part, point, switched, low)
             else:
                 look = self._plain(part, machine, point, switched, low)
@@ -109,6 +113,15 @@ class Looks:
         )
         share = 1.0 if hertz else min(1.0, max(0.0, mean / full))
         return Look(share > 0, "", round(share, 2), hertz)
+
+    def _worked(self, part: Part, point: OperatingPoint) -> Look:
+        """A board that sounds by itself: fed, and its leg at the level that switches it."""
+        signal, supply = self.view.net(part, part.type.works_by), self.view.net(part, part.type.supply_leg or "")
+        if signal is None or supply is None or point.power_states.get(part.ref) is None:
+            return DARK
+        high = point.volts[signal.id] > 0.5 * point.volts[supply.id]
+        active_high = (part.settings.get("active") or part.type.defaults.get("active")) == "high"
+        return Look(high == active_high, "", 1.0)
 
     def _coloured(
         self, part: Part, point: OperatingPoint, switched: Mapping[str, float], low: Mapping[str, OperatingPoint]

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from verifex.core.exercise import Exercise
-from verifex.core.twin.printed import Printed
+from verifex.core.twin.printed import Printed, PrintedReading
 from verifex.core.twin.run import TwinTrace
 from verifex.core.twin.stimulus import Window
 
@@ -16,8 +16,7 @@ class StepOutcome:
     window: Window
     asked: dict[str, str]
     seen: dict[str, str]
-    reading: Printed | None
-    limits: tuple[float, float] | None
+    readings: tuple[PrintedReading, ...]  # what was printed of each reading, the exercise's first one first
     #: In a sweep, by output and threshold: the stimulus at which it changed.
     changes: dict[tuple[str, float], float]
     switched_ms: float | None = None  # when the first of them did, in a sweep
@@ -34,13 +33,23 @@ class StepOutcome:
         return self.window.start_ms if self.switched_ms is None else self.switched_ms
 
     @property
+    def reading(self) -> Printed | None:
+        """What was printed of the first reading."""
+        return self.readings[0].printed if self.readings else None
+
+    @property
+    def limits(self) -> tuple[float, float] | None:
+        """What the sheet allows of the first reading."""
+        return self.readings[0].limits if self.readings else None
+
+    @property
     def printed(self) -> float | None:
         return self.reading.value if self.reading else None
 
     @property
     def inside(self) -> bool:
-        """Whether what is printed can be what this bench gives; true where nothing is known to hold it against."""
-        return self.limits is None or self.reading is None or self.reading.fits(self.limits)
+        """Whether all that is printed can be what this bench gives."""
+        return all(reading.inside for reading in self.readings)
 
     @property
     def agrees(self) -> bool:

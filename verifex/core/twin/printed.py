@@ -1,25 +1,23 @@
-"""Which of the printed numbers is the reading, and how finely it is printed."""
+"""Which of the printed numbers is which reading, how finely it is printed, and what it says over a stretch of a run."""
 
-import re
-from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 from statistics import median
 
 import numpy as np
 
-from verifex.core.exercise import Exercise, printable
-from verifex.core.printed.columns import printed_unit
+from verifex.core.exercise import Exercise, Reading, printable
+from verifex.core.expected import Sheet
+from verifex.core.printed.columns import Column, choose, merged
 from verifex.core.printed.lines import numbers_and_texts, slots_of
 from verifex.core.program import RunResult
-from verifex.core.quantity import numbers_in
+from verifex.core.quantity import PRINTED_NUMBER, numbers_in
 
 Limits = tuple[float, float]
-_DECIMALS = re.compile(r"\d\.(\d+)")
 MOST_DECIMALS = 6
 LOOKS_EVERY_MS = 500.0  # at a display
 UNREAD_MS = 50.0  # what stands no longer than this on a display is half written
-LOOKED_AT = 50  # lines, for the words beside the numbers
+LOOKED_AT = 50  # lines, for the decimals of a number
 
 
 @dataclass(frozen=True, slots=True)
@@ -34,40 +32,26 @@ class Printed:
         return limits[0] - self.grain < self.value <= limits[1] + self.grain / 2
 
 
-def is_judged(exercise: Exercise) -> bool:
+@dataclass(frozen=True, slots=True)
+class PrintedReading:
+    """One reading of the exercise in one step: what was printed of it, and what the sheet of this bench allows."""
+
+    name: str
+    printed: Printed | None
+    limits: Limits | None
+
+    @property
+    def inside(self) -> bool:
+        """Whether what is printed can be what this bench gives; true where nothing is known to hold it against."""
+        return self.limits is None or self.printed is None or self.printed.fits(self.limits)
+
+
+def is_judged(exercise: Exercise, reading: Reading) -> bool:
     """Whether the number is fixed by what is measured: an on and off, or an id, may be told in any way the pair likes."""
-    reading = exercise.readings[0]
     output = exercise.sensed(reading.ref, reading.quantity)
     if output is None or reading.print:
         return True
     return "level" not in printable(output) and output.quantity != "tag"
-
-
-@dataclass(frozen=True, slots=True)
-class Rows:
-    """The printed lines that have the usual number of numbers: (ms, text, numbers).
-
-    The others are headings, or words about something else.
-    """
-
-    rows: tuple[tuple[float, str, tuple[float, ...]], ...]
-
-    @property
-    def columns(self) -> int:
-        return len(self.rows[0][2]) if self.rows else 0
-
-    def over(self, column: int, span: Limits) -> Printed | None:
-        """What a column says over a span of time (ms): the middle of its values."""
-        here = [(text, numbers[column]) for ms, text, numbers in self.rows if span[0] <= ms <= span[1]]
-        if not here:
-            return None
-        decimals = max((len(d) for text, _ in here for d in _DECIMALS.findall(text)), default=0)
-        whole = all(value == int(value) for _, value in here)
-        grain = 1.0 if whole else 10.0 ** -min(decimals, MOST_DECIMALS)
-        return Printed(round(median(value for _, value in here), 3), grain)
-
-    def points(self, column: int) -> list[tuple[float, float]]:
-        return [(ms, numbers[column]) for ms, _, numbers in self.rows]
 
 
 def told_lines(run: RunResult) -> Sequence[tuple[float, str]]:
@@ -84,34 +68,66 @@ def told_lines(run: RunResult) -> Sequence[tuple[float, str]]:
     ]
 
 
-def rows_of(lines: Sequence[tuple[float, str]]) -> Rows:
-    found = [(ms, text, tuple(numbers)) for ms, text in lines if (numbers := numbers_in(text))]
-    usual = Counter(len(numbers) for *_, numbers in found).most_common(1)
-    return Rows(tuple(row for row in found if len(row[2]) == usual[0][0]) if usual else ())
+class PrintedColumns:
+    """The columns of what a run printed, one for each reading of the exercise as far as it can be told."""
 
+    def __init__(self, lines: Sequence[tuple[float, str]], exercise: Exercise, sheet: Sheet | None) -> None:
+        self.lines, self.exercise, self.sheet = lines, exercise, sheet
+        columns: dict[tuple[str, str, int], Column] = {}
+        for index, (_, text) in enumerate(lines):
+            numbers, texts = numbers_and_texts(text)
+            for slot, value in zip(slots_of(texts), numbers, strict=True):
+                column = columns.setdefault(slot.key, Column(slot))
+                column.steps.append(-1)
+                column.lines.append(index)
+                column.values.append(value)
+        self.chosen = self._chosen(merged(list(columns.values())))
 
-def named_column(rows: Rows, exercise: Exercise) -> int | None:
-    """The column whose unit is the first reading's, where exactly one says so: then it is that, wherever its values lie."""
-    asked = printed_unit(exercise.readings[0])
-    said = [slots_of(numbers_and_texts(text)[1]) for _, text, _ in rows.rows[:LOOKED_AT]]
-    means = [{slots[column].means for slots in said if column < len(slots)} for column in range(rows.columns)]
-    found = [column for column, units in enumerate(means) if units == {asked}]
-    return found[0] if len(found) == 1 and rows.columns > 1 else None
+    def _chosen(self, columns: list[Column]) -> list[Column | None]:
+        choices = choose(columns, self.exercise, [self._range(i) for i, _ in enumerate(self.exercise.readings)])
+        # Of several columns that nothing is said of, none is held against the pair.
+        return [choice.column if choice and (choice.is_certain or len(columns) == 1) else None for choice in choices]
 
+    def _range(self, position: int) -> Limits | None:
+        """What the sheet allows of a reading over all steps."""
+        steps = self.sheet.steps if self.sheet else ()
+        seen = [reading.value for step in steps for reading in step.readings if reading.position == position]
+        return (min(v.low for v in seen), max(v.high for v in seen)) if seen else None
 
-def reading_column(rows: Rows, spans: Sequence[Limits], limits: Sequence[Limits | None]) -> int | None:
-    """The column that is the reading: the one inside its limits most often, the first of those that tie.
+    def over(self, step: str, span: Limits) -> tuple[PrintedReading, ...]:
+        """Every reading over a stretch of time (ms) of a step, the exercise's first one first."""
+        expected = self.sheet.step(step) if self.sheet else None
+        found = []
+        for position, (reading, column) in enumerate(zip(self.exercise.readings, self.chosen, strict=True)):
+            own = next((r for r in expected.readings if r.position == position), None) if expected else None
+            judged = own is not None and is_judged(self.exercise, reading)
+            name = reading.name or (own.name if own else "")
+            limits = (own.value.low, own.value.high) if own is not None and judged else None
+            found.append(PrintedReading(name, self._printed(column, span) if column else None, limits))
+        return tuple(found)
 
-    None where there is no number, and where none of several ever is inside: nothing can be said of any of them.
-    """
+    def _printed(self, column: Column, span: Limits) -> Printed | None:
+        here = [
+            (index, value)
+            for index, value in zip(column.lines, column.values, strict=True)
+            if span[0] <= self.lines[index][0] <= span[1]
+        ]
+        if not here:
+            return None
+        whole = all(value == int(value) for _, value in here)
+        decimals = max(self._decimals(index, column.slot.position) for index, _ in here[:LOOKED_AT])
+        grain = 1.0 if whole else 10.0 ** -min(decimals, MOST_DECIMALS)
+        return Printed(round(median(value for _, value in here), 3), grain)
 
-    def inside(column: int) -> int:
-        found = [rows.over(column, span) for span in spans]
-        return sum(
-            p is not None and within is not None and p.fits(within) for p, within in zip(found, limits, strict=True)
-        )
+    def _decimals(self, index: int, position: int) -> int:
+        """How many digits behind the point the number at a position of a line has."""
+        numbers = [match.group() for match in PRINTED_NUMBER.finditer(self.lines[index][1])]
+        digits = numbers[position] if position < len(numbers) else ""
+        return len(digits.partition(".")[2])
 
-    if not rows.columns:
-        return None
-    best = max(range(rows.columns), key=inside)
-    return best if rows.columns == 1 or inside(best) or not any(limits) else None
+    def points(self, position: int) -> list[tuple[float, float]]:
+        """A reading over time: (ms, value)."""
+        column = self.chosen[position]
+        if column is None:
+            return []
+        return [(self.lines[i][0], value) for i, value in zip(column.lines, column.values, strict=True)]

@@ -33,6 +33,7 @@ class TwinTrace:
     #: Modules that corrode when fed, and a pin feeds them: part → (pin, share of the run in which it is high).
     fed_share: dict[str, tuple[str, float]] = field(default_factory=dict)
 
+    bus_addresses: dict[str, tuple[int, ...]] = field(default_factory=dict)  # by module on the two-wire bus
     #: Displays that a library is told otherwise of than they are wired.
     screens_elsewhere: list[ScreenElsewhere] = field(default_factory=list)
 
@@ -116,7 +117,8 @@ def run_twin(
     result = program.run(surroundings, seconds, serial_blocks=True)
     seen = as_seen(_as_heard(view, surroundings.looks.events))
     fed = _fed_share(view, result, seconds)
-    noted = surroundings.too_often, surroundings.elsewhere, fed, screens_elsewhere(view, result)
+    addresses = {part.ref: part.addresses for part in view.module_parts() if part.addresses}
+    noted = surroundings.too_often, surroundings.elsewhere, fed, addresses, screens_elsewhere(view, result)
     return TwinTrace(result, seen, surroundings.samples, len(surroundings.cache), *noted)
 
 

@@ -1,4 +1,4 @@
-"""Whether the display a program's library is made for is the one on the bench: its pins in their order, its address."""
+"""Whether the display a program's library is made for is the one on the bench: its pins in their order."""
 
 from dataclasses import dataclass
 
@@ -7,7 +7,6 @@ from verifex.core.circuit.paths import Link
 from verifex.core.circuit.view import BenchView
 from verifex.core.program import RunResult
 from verifex.core.program.boards import pin_numbers
-from verifex.core.program.devices import BUS_ADDRESSES_FROM
 from verifex.core.program.tree import At
 
 #: The legs of a display without a bus in the order in which libraries take their pins, by how many pins they are given.
@@ -21,15 +20,12 @@ PIN_ORDER = {
 
 @dataclass(frozen=True, slots=True)
 class ScreenElsewhere:
-    """A display that a library is told otherwise of than it is wired. `is_sure` is false where the module's own address
-    is nowhere entered, and the usual one of its kind was taken."""
+    """A display whose pins a library is told otherwise than they are wired."""
 
     ref: str
     told: str
     right: str
     at: At
-    is_address: bool = False
-    is_sure: bool = True
 
 
 def screens_elsewhere(view: BenchView, result: RunResult) -> list[ScreenElsewhere]:
@@ -39,22 +35,11 @@ def screens_elsewhere(view: BenchView, result: RunResult) -> list[ScreenElsewher
         return []  # which of several is which is not known
     part = displays[0]
     (numbers, at) = next(iter(result.screens.values()))
-    found = _address(part, numbers, at) if part.type.address else _pins(view, part, numbers, at)
+    found = None if part.type.address else _pins(view, part, numbers, at)
     if found is None:
         return []
-    if found.is_sure:
-        result.displays = []
+    result.displays = []
     return [found]
-
-
-def _address(part: Part, numbers: tuple[int, ...], at: At) -> ScreenElsewhere | None:
-    own = int(part.settings.get("address") or part.type.address or "0", 0)
-    told = numbers[0] if numbers and numbers[0] >= BUS_ADDRESSES_FROM else None
-    if told is None or told == own:
-        return None
-    entered = "address" in part.settings
-    right = f"the address 0x{own:02X}" if entered else f"no address entered (usual is 0x{own:02X})"
-    return ScreenElsewhere(part.ref, f"0x{told:02X}", right, at, is_address=True, is_sure=entered)
 
 
 def _pins(view: BenchView, part: Part, numbers: tuple[int, ...], at: At) -> ScreenElsewhere | None:

@@ -18,6 +18,7 @@ Key = tuple[str, str]  # (reference, quantity)
 SWEEP_SHARE = 1 / 10  # of the exercise's stimulus axis, to each side of a threshold: there a sweep goes slowly
 SWEEP_SECONDS = 15.0  # for that stretch
 FAR_SECONDS = 6.0  # for all of the axis that is not near a threshold
+REST_SECONDS = 3.0  # at either end of a sweep
 RAMP_GRAIN_MS = 20.0  # a ramp moves in steps so small that no converter tells them apart, and stands between them
 _RAMP = re.compile(r"(-?[0-9.]+)->(-?[0-9.]+)/([0-9.]+)s$")
 
@@ -151,6 +152,7 @@ def _sweep(plan: Stimulus, exercise: Exercise, key: Key, now: float) -> float:
         low, high = max(low, output.low), min(high, output.high)
     corners = _corners(low, high, thresholds, near)
     hold = _hold_seconds(exercise, key[0])
+    rest = REST_SECONDS + max(when.for_ms for when in asked) / 1000
     named = " and ".join(f"{round(asked[0].as_stated(t), 4):g}" for t in thresholds)
     for kind in ("up", "down"):
         begun = now
@@ -158,8 +160,8 @@ def _sweep(plan: Stimulus, exercise: Exercise, key: Key, now: float) -> float:
         for first, last, ms in way:
             plan.add(key, Segment(now, first, last, ms))
             now += ms
-        # What a module holds on to by itself is over by the end of the window.
-        now += (hold if kind == "down" else 0.0) * 1000
+        # Then it stands still until even a slow program has noticed; what a module holds on to by itself is over by then too.
+        now += (rest + (hold if kind == "down" else 0.0)) * 1000
         name = f"sweep {kind} through {named} {asked[0].unit}".rstrip()
         pace = 2 * near / SWEEP_SECONDS
         plan.windows.append(Window(name, begun, now, key, kind, thresholds[0], ends=(low, high), per_second=pace))

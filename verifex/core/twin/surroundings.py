@@ -199,7 +199,7 @@ class BenchSurroundings:
 
     def registers(self, machine: Running, address: int, register: int, count: int) -> list[int] | None:
         for part in self._speakers(machine, []):
-            if int(part.settings.get("address") or part.type.address or "0", 0) != address:
+            if address not in part.addresses:
                 continue
             if count and not part.type.registers:
                 raise Ended("unsupported", None, f"the bytes of {part.ref}, {part.type.title}")
@@ -213,6 +213,9 @@ class BenchSurroundings:
                         found[entry.at + offset] = byte
             return [found.get(place & 0xFF, 0) for place in range(register, register + count)]
         return None
+
+    def is_on_bus(self, machine: Running, address: int) -> bool:
+        return any(address in part.addresses for part in self._speakers(machine, []))
 
     def tag(self, machine: Running, pins: list[str]) -> str:
         power_states = self.point(machine).power_states

@@ -117,7 +117,7 @@ def _enter(slip: Slip) -> None:
         main, judged = _main(view), _judged(view)
         if main is None or not slip.applies(*main) or not judged:
             return
-        out = [o for o in judged if not o.inside]
+        out = [o for o in judged if not o.readings[0].inside]
         fits = [s for s in SLIPS if s.applies(*main) and all(_undone(s, o, main[0]) for o in judged)]
         undone = bool(fits) and min(fits, key=lambda s: _off(s, judged, main[0])) is slip
         if out and undone:

@@ -1,10 +1,12 @@
 """What the wiring has on each pin, told to the program check."""
 
+from verifex.core.circuit.bench import Part
 from verifex.core.circuit.nets import Net
+from verifex.core.circuit.paths import Link
 from verifex.core.circuit.variant import variant_of
 from verifex.core.circuit.view import BenchView, Programmed
 from verifex.core.exercise import Exercise
-from verifex.core.parts import OUTPUT_ROLES, catalogue
+from verifex.core.parts import OUTPUT_ROLES, LegRole, catalogue
 from verifex.core.program import PinUse, ProgramReport, check_program
 from verifex.core.program.checklist import Check, before_it_runs
 
@@ -12,7 +14,8 @@ WORKING_MODELS = ("led", "led-three", "load", "relay")  # what a pin is meant to
 
 
 def wired_pins(view: BenchView) -> dict[str, PinUse]:
-    """Pin → what is on it: a module's output that it measures, a light or load that it drives, something else."""
+    """Pin → what is on it: a module's output that it measures, a light or load that it drives, a module's input that it
+    commands, something else."""
     found: dict[str, PinUse] = {}
     for net in view.nets.nets:
         for pin in view.nets.signal_pins(net):
@@ -34,11 +37,28 @@ def _use(view: BenchView, net: Net) -> PinUse | None:
     workers = [
         bench.parts[ref]
         for ref in view.parts_behind(net)
-        if ref in bench.parts and bench.parts[ref].type.model in WORKING_MODELS
+        if ref in bench.parts and (bench.parts[ref].type.model in WORKING_MODELS or bench.parts[ref].type.works_by)
     ]
     if workers:
         return PinUse("drives", tuple(p.ref for p in workers), f"{workers[0].type.title} {workers[0].ref}")
+    if any(bench.parts[leg.ref].type.role(leg.leg) is LegRole.INPUT for leg in legs):
+        return PinUse("commands", tuple(leg.ref for leg in legs), legs[0].ref)
+    if divided := _behind_a_divider(view, net):
+        return PinUse("measures", (divided.ref,), f"{divided.type.title} {divided.ref}")
     return PinUse("other", tuple(leg.ref for leg in legs), legs[0].ref)
+
+
+def _behind_a_divider(view: BenchView, net: Net) -> Part | None:
+    """The module whose output reaches a pin through resistors only."""
+    for net_id in view.paths.reach(net, (Link.OHMS,)):
+        other = view.nets.nets[net_id]
+        if view.nets.is_rail(other):
+            continue
+        for leg in view.nets.part_legs(other):
+            part = view.bench.parts.get(leg.ref)
+            if part is not None and part.type.role(leg.leg) in OUTPUT_ROLES:
+                return part
+    return None
 
 
 def check_on_bench(

@@ -10,6 +10,8 @@ from verifex.core.parts import Leg, LegRole, LinearOutput, PowerLawOutput, Share
 
 WORKS_FROM_SHARE = 0.8  # of the least supply: below it nothing comes out
 WORKS_TO_SHARE = 1.05  # of what it stands: above it, it is spoilt
+USUAL_TRIP_PERCENT = 50.0  # of the supply: where a comparator's trimmer usually stands when it is bought
+AT_REST = 0.5  # of the supply: the raw signal beside a comparator's level, which swings about its middle
 CLEAN_OUTPUT = 1e-4  # a share nearer to 0 or 1 than this counts as the end
 
 
@@ -93,6 +95,9 @@ def _speak(part: Part, stamp: Stamp, name: str, leg: Leg, node: int, supply: int
     output = part.type.output if leg.role in (LegRole.ANALOGUE_OUT, LegRole.DIGITAL_OUT, LegRole.OPEN_OUT) else None
     if (part.ref, name) in held:
         _set(part, stamp, name, leg, node, supply, ground, held[(part.ref, name)])
+    elif leg.compares and isinstance(output, ShareOutput | PowerLawOutput):
+        trip = (part.quantity("trip", "percent") or USUAL_TRIP_PERCENT) / 100
+        _level(part, stamp, name, leg, node, supply, ground, stamp.sensed(part, output) < trip)
     elif isinstance(output, LinearOutput):
         _at_volts(part, stamp, name, node, ground, stamp.sensed(part, output), leg.source_ohms)
     elif isinstance(output, ShareOutput | PowerLawOutput):
@@ -102,6 +107,10 @@ def _speak(part: Part, stamp: Stamp, name: str, leg: Leg, node: int, supply: int
             _to_supply(part, stamp, name, node, supply, leg.source_ohms / share, "up")
         if share < 1 - CLEAN_OUTPUT:
             _to_ground(part, stamp, name, node, ground, leg.source_ohms / (1 - share))
+    elif isinstance(output, SwitchOutput) and leg.role is LegRole.ANALOGUE_OUT:
+        # Two equal resistances: the middle between supply and ground.
+        _to_supply(part, stamp, name, node, supply, leg.source_ohms / AT_REST, "up")
+        _to_ground(part, stamp, name, node, ground, leg.source_ohms / AT_REST)
     elif isinstance(output, SwitchOutput):
         point = part.quantity(output.setting, "centimetre") if output.setting else None
         high = output.is_high(stamp.stimulus(part, output.quantity, output.rest), point)

@@ -210,3 +210,30 @@ def source_too_weak(view: BenchView, finding: FindingFactory) -> Iterator[Findin
             unit="ohm",
             severity=Severity.CHECK if too_weak else Severity.NOTE,
         )
+
+
+@WIRING.rule(
+    "knob-ends-joined",
+    Severity.FIX,
+    title="A knob with both of its ends at one level",
+    why="The wiper divides what lies between the ends; with the same level at both it gives that level wherever it is turned.",
+    hint="What does each end of this knob have to be joined to, so that turning it changes anything?",
+    criterion="wiring",
+    source="a knob as a divider",
+    explains=("function-not-built",),
+)
+def knob_ends_joined(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
+    for part in view.bench.parts_of("pot"):
+        ends = [view.net(part, leg) for leg in ("end1", "end2")]
+        wiper = view.net(part, "wiper")
+        if None in ends or wiper is None or ends[0] is not ends[1] or wiper is ends[0]:
+            continue
+        assert ends[0] is not None
+        if view.nets.is_rail(ends[0]) and any(pin.analogue_in for pin in view.nets.signal_pins(wiper)):
+            yield finding(
+                f"Both ends of {part.ref} are at {'ground' if view.nets.is_return(ends[0]) else ends[0].name}.",
+                "Lead one end to the supply and the other to ground.",
+                parts=[part.ref],
+                places=[view.place(part, "end1"), view.place(part, "end2")],
+                line=part.line,
+            )

@@ -17,7 +17,7 @@ from verifex.core.rulebook import FindingFactory
 
 UNITS = {
     "value": "ohm", "measured": "ohm", "tolerance": "percent", "watts": "watt", "amps": "amp", "lead": "metre",
-    "r10": "ohm", "gamma": "none", "load": "ohm", "r0": "ohm",
+    "r10": "ohm", "gamma": "none", "trip": "percent", "load": "ohm", "r0": "ohm",
 }  # fmt: skip
 MOST_OHMS = 1e9
 IN_CIRCUIT_SLACK = 0.03

@@ -4,8 +4,9 @@ import math
 from typing import Any
 
 from verifex.core.program.calls.serial import as_printed
-from verifex.core.program.devices import AXES, TAG_BYTES, Device, Meaning, Screen
+from verifex.core.program.devices import AXES, BUS_ADDRESSES, TAG_BYTES, Device, Meaning, Screen
 from verifex.core.program.machine import Machine
+from verifex.core.program.run import Spoken
 from verifex.core.program.tree import At
 from verifex.core.program.types import Type, as_float32
 
@@ -13,6 +14,7 @@ CM_PER_INCH = 2.54
 US_PER_CM = 58.2  # there and back, at 20 °C
 READ_US, SHOW_US = 4000.0, 40.0
 SEEN_US = 15_000.0
+MOST_SILENT = 20  # different places that are kept
 
 
 def in_unit(value: float, unit: str) -> float:
@@ -36,11 +38,26 @@ def measure(
     pins = [pin for number in device.numbers() if (pin := m.numbers.get(number))]
     for pin in pins:
         m.use(pin).read_at = m.use(pin).read_at or at
+    if not pins:
+        m.result.asked_on_bus.setdefault(device.name, at)
+    if not answers(m, device, at):
+        return math.nan
     value = m.surroundings.measured(m, pins, meaning.quantity, in_order=True)
     unit = meaning.unit
     if unit == "celsius" and args and kinds[0].__class__.__name__ == "Simple" and args[0]:
         unit = "fahrenheit"  # readTemperature(true) asks for °F
     return as_float32(in_unit(value, unit))
+
+
+def answers(m: Machine, device: Device, at: At) -> bool:
+    """Whether anything on the bus has the address that an object speaks to; true where it was told none."""
+    address = device.bus_address(m.numbers)
+    if address is None or m.surroundings.is_on_bus(m, address):
+        return True
+    spoken = Spoken(address, at)
+    if spoken not in m.result.silent_addresses and len(m.result.silent_addresses) < MOST_SILENT:
+        m.result.silent_addresses.append(spoken)
+    return False
 
 
 def fill(
@@ -62,6 +79,9 @@ def show(
     """Writes on the object's display."""
     screen = device.screen_of()
     m.result.screens.setdefault(device.name, (tuple(device.numbers()), at))
+    if not answers(m, device, at):
+        m.spend_us(SHOW_US)
+        return 0
     note_leftover(m, screen)
     m.spend_us(SHOW_US)
     screen.shown_us = m.now_us
@@ -99,10 +119,18 @@ def prepare(
         pins = [pin for number in device.numbers() if (pin := m.numbers.get(number))]
         m.spend_us(max(m.surroundings.conversion_us(m, pins, quantity) for quantity in ("celsius", "percent")))
     m.result.begun.add(device.name)
+    if (
+        name in ("begin", "init")
+        and args
+        and isinstance(args[0], int)
+        and args[0] in BUS_ADDRESSES
+        and not m.numbers.get(args[0])
+    ):
+        device.address = args[0]
     sizes = [int(arg) for arg in args if isinstance(arg, int)]
     if name in ("begin", "init") and len(sizes) == 2 and 8 <= sizes[0] <= 40 and 1 <= sizes[1] <= 4:
         device.screen_of().resize(*sizes)
-    return 1
+    return int(answers(m, device, at))
 
 
 def identify(

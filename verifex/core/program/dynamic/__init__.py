@@ -64,12 +64,18 @@ def _whole(names: Names, action: Callable[[list[Any]], object]) -> Callable[[Mac
         def whole() -> None:
             try:
                 action([None])
-                while machine.agenda.timers or machine.agenda.watches:  # what was started goes on by itself
+                # On a board that runs nothing else, what was started goes on by itself; a computer ends the program.
+                goes_on = "cpp" in machine.board.languages
+                while goes_on and (machine.agenda.timers or machine.agenda.watches):
                     machine.spend_us(machine.stop_us - machine.now_us)
             except Raised as wrong:
-                if wrong.value.of is ERRORS["SystemExit"] or machine.stopping:
+                if wrong.value.of is ERRORS["SystemExit"]:
                     return
                 said = shown(machine, wrong.value, wrong.at)
+                if machine.stopping:
+                    if wrong.value.of is not ERRORS["KeyboardInterrupt"] and wrong.at is not None:
+                        machine.result.stopped_with = (f"{wrong.value.of.name}: {said}", wrong.at)
+                    return
                 raise Ended(
                     "raised", wrong.at, f"{wrong.value.of.name}: {said}" if said else wrong.value.of.name
                 ) from None

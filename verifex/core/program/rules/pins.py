@@ -35,7 +35,10 @@ def pin_differs(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]
         for pin, at in used.items():
             here = view.wired.get(pin)
             # Reading back what a pin drives is a way to keep its state; and an own pull-up makes a pin read without a part.
-            if here is not None and (here.role in (role, "other") or verb == "reads"):
+            fits = here is not None and (here.role in (role, "other") or (verb == "drives" and here.role == "commands"))
+            if fits or (
+                verb == "reads" and here is not None and not (here.role == "commands" and _is_input(view, pin))
+            ):
                 continue
             if verb == "reads" and not left:
                 continue
@@ -74,6 +77,11 @@ def _read(view: ProgramView) -> dict[str, t.At]:
     return {
         pin: use.read_at for run in view.runs for pin, use in run.pins.items() if use.read_at and use.mode != "output"
     }
+
+
+def _is_input(view: ProgramView, pin: str) -> bool:
+    """Whether the program itself says that it listens on a pin; a library is told pins of both kinds."""
+    return any(run.pins[pin].mode in ("input", "pull-up") for run in view.runs if pin in run.pins)
 
 
 def _meant(left: dict[str, PinUse]) -> tuple[str, str] | None:

@@ -133,6 +133,26 @@ def _counted_otherwise(view: ProgramView, pin: str, *, by_gpio: bool) -> str | N
 
 
 @PROGRAM.rule(
+    "error-when-stopped",
+    Severity.CHECK,
+    title="Stopping the program makes an error",
+    why="What should be tidied up when the program is stopped is left as it was.",
+    hint="Stop your program and read the last line it prints.",
+    criterion="program",
+    source="the program run and then stopped from outside",
+    explains=("pins-not-released",),
+)
+def error_when_stopped(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
+    found = next((run.stopped_with for run in view.runs if run.stopped_with), None)
+    if found is not None:
+        yield finding(
+            f"When the program is stopped, line {found[1].line} fails: {found[0]}.",
+            REMEDIES.get(found[0].split(":")[0], "Mend this line."),
+            at=found[1],
+        )
+
+
+@PROGRAM.rule(
     "pins-not-released",
     Severity.CHECK,
     title="Pins stay driven after the program",
@@ -143,7 +163,7 @@ def _counted_otherwise(view: ProgramView, pin: str, *, by_gpio: bool) -> str | N
 )
 def pins_not_released(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     stopped = [run for run in view.runs if run.ended == "time"]
-    if any(run.released is False for run in stopped):
+    if any(run.released is False and not run.stopped_with for run in stopped):
         at = next((use.mode_at for run in stopped for use in run.pins.values() if use.mode_at), None)
         reaches = "cleanup() is there, but stopping the program does not lead to it." if _named(view, "cleanup") else ""
         yield finding(

@@ -22,7 +22,7 @@ from verifex.core.readings.log.changes import segments
 from verifex.core.readings.log.ids import id_in
 from verifex.core.readings.log.marks import Marks
 from verifex.core.readings.log.model import Log, StepLog
-from verifex.core.readings.log.states import is_state, state_of
+from verifex.core.readings.log.states import NOTHING_TOLD, Told, is_state, state_of
 from verifex.core.readings.log.told import tell
 
 LIMIT_BYTES = 10 * 1024 * 1024
@@ -37,21 +37,23 @@ MOST_WORDS = 14  # of a printed line; a longer one is prose
 BARE = Slot("", "", "", (), 0)
 
 
-def read_log(text: str, exercise: Exercise, sheet: Sheet | None = None) -> Log:
+def read_log(text: str, exercise: Exercise, sheet: Sheet | None = None, told: Told = NOTHING_TOLD) -> Log:
     """The log in `text`, its steps matched to those of the exercise: by marks (name, number, order), else by the values.
 
-    `sheet` helps to tell which column is which reading. Raises UnusableInput for an empty log, one over 10 MB, or one in
+    `sheet` helps to tell which column is which reading, `told` what the lines of the pair's own program say of a state.
+
+    Raises UnusableInput for an empty log, one over 10 MB, or one in
     which neither a number nor a state nor an id stands.
     """
     if len(text) > LIMIT_BYTES:
         raise UnusableInput([Problem(1, 1, "the log is larger than 10 MB, the limit for one hand-in")])
     if not text.strip():
         raise UnusableInput([Problem(1, 1, "the log is empty; paste what the board printed")])
-    reader = _Reader(exercise, sheet)
+    reader = _Reader(exercise, sheet, told)
     log = reader.read(text)
     if len(log.found) < len(exercise.steps) and (seldom := reader.seldom_said()):
         # A mark may say no more than a word of the step's name; it counts where the plan then comes out in its order.
-        freely = _Reader(exercise, sheet, by_a_word=seldom).read(text)
+        freely = _Reader(exercise, sheet, told, by_a_word=seldom).read(text)
         if len(freely.found) > len(log.found) and freely.found == sorted(freely.found):
             log = freely
     _refuse_nothing(log, reader)
@@ -59,8 +61,8 @@ def read_log(text: str, exercise: Exercise, sheet: Sheet | None = None) -> Log:
 
 
 class _Reader:
-    def __init__(self, exercise: Exercise, sheet: Sheet | None, by_a_word: Collection[str] = ()) -> None:
-        self.exercise, self.sheet = exercise, sheet
+    def __init__(self, exercise: Exercise, sheet: Sheet | None, told: Told, by_a_word: Collection[str] = ()) -> None:
+        self.exercise, self.sheet, self.told = exercise, sheet, told
         self.marks = Marks(exercise, by_a_word)
         self.log = Log()
         self.columns: dict[tuple[str, str, int], Column] = {}
@@ -120,7 +122,7 @@ class _Reader:
         elif values and line.count(" ") < MOST_WORDS:
             for slot, value in zip(slots_of(self.marks.without_names(texts)), values, strict=True):
                 self._keep(number, slot, value)
-        elif self.wants_states and (state := state_of(line)) is not None:
+        elif self.wants_states and (state := state_of(line, self.told)) is not None:
             self.words.append((self.at, state))
         else:
             if len(self.texts) < MOST_TEXTS:

@@ -82,6 +82,7 @@ def until(m: Machine, pin: str, level: bool, seconds: float | None, at: At) -> b
 
 def on_edge(m: Machine, pin: str, edge: Edge, f: Any, args: tuple[Any, ...], at: At, dead_us: float = 0.0) -> None:
     """Call a function of the program at each such change of a pin."""
+    m.use(pin).read_at = m.use(pin).read_at or at
     m.watch(pin, edge, lambda machine: called_back(machine, f, args, at), dead_us)
 
 
