@@ -53,6 +53,7 @@ class Leg(Frozen):
     role: LegRole = LegRole.PLAIN
     optional: bool = False  # may stay open
     strap: bool = False  # an input that may be held at supply or ground
+    holds_at: Literal["", "low", "high"] = ""  # the one level a strap may be held at
     bus: Bus | None = None
     source_ohms: float = 100.0
     high_volts: float | None = None  # an output's high level, where it is not the supply's

@@ -50,6 +50,7 @@ print println write setCursor clear home cursor noCursor blink noBlink display n
 setBacklight createChar leftToRight autoscroll noAutoscroll
 """
 SHOWS = frozenset(_SHOWS.split())
+_PREFIX = re.compile(r"^[A-Z0-9]+_(?=[A-Z][a-z])")  # of a chip's own name: CHIP_Init is called for what Init is
 NOTHING = re.compile(
     r"(begin|init(ialize|ialise)?|setup|start|end|stop|request|update|set[A-Z].*|enable.*|disable.*|wait.*|on|off|reset)",
     re.IGNORECASE,
@@ -86,6 +87,7 @@ Declared = Mapping[str, DeclaredClass]
 
 def meaning_of(method: str) -> Meaning | None:
     """What a method is called for by its words; None when they say nothing we know."""
+    method = _PREFIX.sub("", method)
     if method in SHOWS:
         return Meaning("shows")
     lower = method.lower()

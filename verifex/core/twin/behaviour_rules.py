@@ -5,8 +5,8 @@ from collections.abc import Iterator
 from verifex.core.exercise.statements import When
 from verifex.core.findings import Finding, Severity
 from verifex.core.rulebook import FindingFactory, RuleBook
-from verifex.core.twin.outcome import RunView
-from verifex.core.twin.thresholds import switching
+from verifex.core.twin.outcome import RunView, StepOutcome
+from verifex.core.twin.thresholds import asked_state, switching
 
 BEHAVIOUR: RuleBook[RunView] = RuleBook("Behaviour on the twin")
 
@@ -135,6 +135,12 @@ def alarm_never_on(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
         )
 
 
+def _is_off_at_the_end(view: RunView, ref: str, outcome: StepOutcome) -> bool:
+    window = outcome.window
+    asked = asked_state(view.exercise, window.key, ref, window.ends[window.kind == "up"])
+    return asked is not None and asked.is_level and not asked.is_on
+
+
 @BEHAVIOUR.rule(
     "alarm-stays-on",
     Severity.FIX,
@@ -148,9 +154,8 @@ def alarm_never_on(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
 def alarm_stays_on(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
     def stays(ref: str) -> bool:
         states = view.states(ref)
-        # Behind the threshold again: after the sweep down for "over", after the one up for "under".
-        over = next(s for s in view.exercise.behaviour if ref in s.outputs).when.side == "over"
-        back = [o for o in view.outcomes if o.window.kind == ("down" if over else "up")]
+        # Behind the threshold again: after the sweeps at whose end off is asked.
+        back = [o for o in view.outcomes if o.window.kind != "step" and _is_off_at_the_end(view, ref, o)]
         on_at_the_end = bool(back) and view.trace.is_on(view.refs[ref], back[-1].window.end_ms)
         # What has gone off after it was on knows how to.
         seen_on = next((at for at, (_, seen) in enumerate(states) if seen == "on"), len(states))

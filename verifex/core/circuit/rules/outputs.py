@@ -268,3 +268,33 @@ def input_held(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
                 nets=[net.name],
                 line=part.line,
             )
+
+
+@WIRING.rule(
+    "strap-at-wrong-level",
+    Severity.FIX,
+    title="An input of a module that is held at the wrong level",
+    why="Held there it keeps the module from doing what it is for.",
+    hint="At which level does this leg have to be held, so that the module works?",
+    criterion="wiring",
+    source="the module's own leg: a display is written with rw low, a reader works with reset high",
+    explains=("function-not-built",),
+)
+def strap_at_wrong_level(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
+    if view.shorted:
+        return
+    for part, leg, net in signal_legs(view, LegRole.INPUT):
+        wanted = part.type.leg(leg).holds_at
+        if net is None or not wanted or not view.nets.is_rail(net):
+            continue
+        is_low = view.nets.is_return(net)
+        if is_low != (wanted == "low"):
+            place = view.place(part, leg)
+            yield finding(
+                f"The {leg} leg of {part.ref} ({place}) is held at {'ground' if is_low else net.name}.",
+                f"Lead {place} to {'ground' if wanted == 'low' else 'the supply of the module'}, or to a pin.",
+                parts=[part.ref],
+                places=[place],
+                nets=[net.name],
+                line=part.line,
+            )

@@ -161,6 +161,9 @@ class _Reader:
             return False
         index = self.marks.step_of(line, signed=signed)
         if index is not None:
+            here = self.at >= 0 and self.log.steps[self.at].index == index
+            if here and not signed and self.wants_states and state_of(line, self.told) is not None:
+                return False  # a state that is called as its step is: `Pressed`, and under it `pressed`
             if self.at < 0 or self.log.steps[self.at].index != index or not self._reads_under(values, line):
                 self._begin(core_of(line), index)
             return not self._reads_under(values, line)
