@@ -6,6 +6,7 @@ from unittest import TestCase
 from tests.site.base import DemoCase
 from verifex.acts.refusals import NotAllowed, Refused
 from verifex.dockets.models import State, Station
+from verifex.dockets.stations import reach
 from verifex.dockets.transitions import TABLE, Who, possible, transition
 
 STATES = [None, *State]
@@ -116,3 +117,23 @@ class OverruleAndUndoTest(DemoCase):
         self.instructor.ask(f"/api/dockets/{docket.pk}/send-back", station="wiring", reason="look at U1")
         told = self.instructor.ask(f"/api/dockets/{docket.pk}/history").json()
         self.assertEqual((told[0]["by"], told[0]["what"]), ("Ines Marlow", "sent back wiring: look at U1"))
+
+
+class NoProgramTest(DemoCase):
+    """An exercise whose bench works by itself has five stations."""
+
+    def setUp(self):
+        super().setUp()
+        version = self.docket(2).version
+        text = version.text.replace("\nboard: ", "\nprogram: false\nboard: ", 1)
+        type(version).objects.filter(pk=version.pk).update(text=text)
+
+    def test_clearance_leads_to_the_readings_and_a_program_is_refused(self):
+        docket = self.docket(2)
+        self.assertTrue(docket.version.text.count("program: false"))
+        reach(docket, Station.PROGRAM)
+        self.assertEqual(self.state(2, "readings"), State.WORKING)
+        shown = self.instructor.ask(f"/api/dockets/{docket.pk}").json()
+        self.assertEqual([row["station"] for row in shown["stations"]], ["kit", "wiring", "power", "readings", "mark"])
+        answer = self.hand_in(2, "program", "void loop() {}")
+        self.assertIn("has no program", str(answer.json()))

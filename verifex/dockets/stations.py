@@ -4,9 +4,15 @@ from collections.abc import Mapping
 from typing import Any, Protocol, TypeVar
 
 from verifex.acts import clock
+from verifex.core.exercise import Exercise
 from verifex.dockets.models import Docket, State, Station, StationState
 
 ORDER = list(Station)
+
+
+def stations_of(exercise: Exercise) -> list[Station]:
+    """The stations that an exercise has, in their order: one without a program has no station for it."""
+    return [station for station in ORDER if exercise.program or station is not Station.PROGRAM]
 
 
 def states(docket: Docket, stage: int = 1) -> dict[str, StationState]:
@@ -36,7 +42,10 @@ def snapshot(docket: Docket) -> dict[str, Any]:
 
 
 def reach(docket: Docket, station: str, stage: int = 1) -> None:
-    """Open a station for work, unless it was reached before."""
+    """Open a station for work, unless it was reached before; where the exercise has none of the kind, the one behind it."""
+    there = stations_of(docket.version.file)
+    if station not in there:
+        station = next(s for s in ORDER[ORDER.index(Station(station)) :] if s in there)
     if state_of(docket, station, stage) in (None, State.VOIDED):
         set_state(docket, station, State.WORKING, stage)
 

@@ -15,7 +15,7 @@ from verifex.api.shape import Shape
 from verifex.dockets import services
 from verifex.dockets.models import Docket, State
 from verifex.dockets.schemas.parts import StationOut
-from verifex.dockets.stations import ORDER
+from verifex.dockets.stations import ORDER, stations_of
 from verifex.floor.round import words
 from verifex.floor.standing import Standing, standings
 from verifex.people.access import reader, require_instructor, sections_of
@@ -228,7 +228,7 @@ def _card(seat: Seat | None, standing: Standing | None) -> dict[str, Any]:
                 "state": rows[s].state if s in rows else None,
                 "since": rows[s].since if s in rows else None,
             }
-            for s in ORDER
+            for s in (stations_of(docket.version.file) if docket else ORDER)
         ],
         "station": row.station if row else "kit",
         "state": row.state if row else None,

@@ -35,7 +35,8 @@ class Fault:
 
 @dataclass(frozen=True)
 class Wild:
-    """An exercise with its sound hand-in and its faulty ones. The marks' criteria are added to the exercise's text."""
+    """An exercise with its sound hand-in and its faulty ones. The marks' criteria are added to the exercise's text. What is
+    not handed in is empty."""
 
     title: str
     exercise: str
@@ -49,7 +50,8 @@ class Wild:
         return read_exercise(self.exercise + CRITERIA)
 
     def texts(self) -> dict[str, str]:
-        return {"wiring": self.wiring, "program": self.program, "log": self.log}
+        texts = {"wiring": self.wiring, "program": self.program, "log": self.log}
+        return {station: text for station, text in texts.items() if text}
 
     def with_fault(self, fault: Fault) -> dict[str, str]:
         texts = self.texts()

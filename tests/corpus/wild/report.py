@@ -1,6 +1,19 @@
 """The figures of the wild corpus: sound hand-ins without a word too many, faults named."""
 
-from tests.corpus.wild import Wild, boards, header, judge, presence, ranges, shows, sounds, surroundings, thermometers
+from tests.corpus.wild import (
+    Wild,
+    alone,
+    boards,
+    header,
+    judge,
+    loads,
+    presence,
+    ranges,
+    shows,
+    sounds,
+    surroundings,
+    thermometers,
+)
 
 
 def exercises() -> tuple[Wild, ...]:
@@ -13,6 +26,8 @@ def exercises() -> tuple[Wild, ...]:
         *shows.ALL,
         *sounds.ALL,
         *header.ALL,
+        *loads.ALL,
+        *alone.ALL,
     )
 
 

@@ -1,14 +1,18 @@
 """The wiring station: findings, and what a person looks at beside them."""
 
+from dataclasses import replace
+
 from verifex.core.assess.records import ChangeRecord, FindingRecord, WiringRecord
 from verifex.core.assess.workbench import Workbench
 from verifex.core.circuit import WiringReport, parse_bench
 from verifex.core.circuit.changes import changes_between
 from verifex.core.circuit.functions import compare_functions
 from verifex.core.circuit.handles import handles
+from verifex.core.circuit.solver import NoSensibleAnswer
 from verifex.core.circuit.windows import resistor_jobs
-from verifex.core.findings import Severity
+from verifex.core.findings import Finding, Severity, will_not_do
 from verifex.core.problems import UnusableInput
+from verifex.core.twin import check_behaviour, plan_stimulus, run_alone
 
 
 def assess_wiring(bench: Workbench) -> WiringRecord | None:
@@ -19,8 +23,9 @@ def assess_wiring(bench: Workbench) -> WiringRecord | None:
     if report.bench.problems:
         raise UnusableInput(report.bench.problems)
     view = report.view
+    findings = [*report.findings, *_works_by_itself(bench, report)]
     return WiringRecord(
-        findings=tuple(FindingRecord.of(found) for found in report.findings),
+        findings=tuple(FindingRecord.of(found) for found in findings),
         board=report.bench.board.id if report.bench.board else None,
         bench=report.bench.as_json(),
         nets=tuple(report.nets_json()),
@@ -30,6 +35,20 @@ def assess_wiring(bench: Workbench) -> WiringRecord | None:
         comparison=_comparison(bench, report),
         handles=tuple(handle.as_json() for handle in handles(view)),
     )
+
+
+def _works_by_itself(bench: Workbench, report: WiringReport) -> list[Finding]:
+    """What a bench without a program does through the plan, against what the exercise asks; nothing on a wrong bench."""
+    exercise = bench.case.exercise
+    if exercise.program or will_not_do(report.findings):
+        return []
+    plan = plan_stimulus(exercise, bench.case.measured.stimulus)
+    try:
+        trace = run_alone(report.view, plan, plan.seconds)
+    except NoSensibleAnswer:
+        return []
+    found = check_behaviour(report.view, exercise, plan, trace).findings
+    return [replace(finding, criterion="wiring") for finding in found]
 
 
 def _changes(bench: Workbench) -> tuple[ChangeRecord, ...] | None:

@@ -63,6 +63,7 @@ class Exercise(Frozen):
     title: str
     summary: str
     board: str
+    program: bool = True  # whether the pair writes one; without, the bench works by itself
     minutes: int = Field(gt=0, le=600)
     recipe: list[RecipePart] = Field(min_length=1)
     variants: list[Variant] = Field(default_factory=list)

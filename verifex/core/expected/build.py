@@ -32,7 +32,8 @@ def chain_of(
 ) -> tuple[Chain, Variant] | str:
     """The chain of `reading` and the variant it is fed by, or why there is none, in words.
 
-    Without a view the sensor's output is at the pin as it is: the exercise before it has a bench.
+    Without a view the sensor's output is at the pin as it is: the exercise before it has a bench. So it is where the bench
+    works without a program and without a board.
     """
     recipe = exercise.part_of(reading.ref)
     assert recipe is not None  # the exercise was checked when it was read
@@ -44,7 +45,7 @@ def chain_of(
     if output is None:
         return f"{kind.title} does not answer to {reading.quantity}."
     settings = {**(part.figures() if part else {}), **measured.of_sensor(reading.ref)}
-    if view is not None and part is not None:
+    if view is not None and part is not None and (exercise.program or view.bench.board):
         return _on_bench(view, part, exercise, reading, board, output, settings, measured, variant)
     fed_by = variant or exercise.variants[0]
     if output.carries == "ohms":

@@ -1,6 +1,7 @@
 """The computed model of one pair's bench: its wiring, its parts' values and its program in virtual time."""
 
 from verifex.core.twin import library_rules, state_rules, value_rules  # noqa: F401  enter their rules
+from verifex.core.twin.alone import run_alone
 from verifex.core.twin.behaviour import BehaviourReport, check_behaviour
 from verifex.core.twin.run import TwinTrace, run_twin
 from verifex.core.twin.stimulus import Stimulus, plan_stimulus, read_stimulus
@@ -16,6 +17,7 @@ __all__ = [
     "plan_stimulus",
     "programmed",
     "read_stimulus",
+    "run_alone",
     "run_twin",
     "wired_pins",
 ]

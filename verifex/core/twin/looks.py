@@ -85,32 +85,17 @@ class Looks:
         switched: Mapping[str, float],
         low: Mapping[str, OperatingPoint],
     ) -> Look:
-        leg = part.ends[0]
-        amps = point.amps.get((part.ref, leg), 0.0)
-        least = (
-            part.type.diode.visible_amps
-            if part.type.diode
-            else WORKS_SHARE * part.type.load.amps
-            if part.type.load
-            else None
-        )
+        least = _least_amps(part)
         if least is None:
             return DARK
+        amps = _amps(part, point)
+        lows = {pin: _amps(part, other) for pin, other in low.items()}
         # Dimmed or toned, it is on in the half of the time in which the most flows.
-        full = max([amps, *(other.amps.get((part.ref, leg), 0.0) for other in low.values())])
+        full = max([amps, *lows.values()])
         if full < least:
             return DARK
-        mean = amps - sum(
-            (1 - share) * (amps - low[pin].amps.get((part.ref, leg), 0.0)) for pin, share in switched.items()
-        )
-        hertz = max(
-            (
-                machine.tones[pin]
-                for pin in machine.tones
-                if abs(amps - low[pin].amps.get((part.ref, leg), 0.0)) > 0.5 * full
-            ),
-            default=0,
-        )
+        mean = amps - sum((1 - share) * (amps - lows[pin]) for pin, share in switched.items())
+        hertz = max((machine.tones[pin] for pin in machine.tones if abs(amps - lows[pin]) > 0.5 * full), default=0)
         share = 1.0 if hertz else min(1.0, max(0.0, mean / full))
         return Look(share > 0, "", round(share, 2), hertz)
 
@@ -140,3 +125,17 @@ class Looks:
         lit = frozenset(colour for colour, amps in means.items() if amps >= SEEN_SHARE * most)
         colour = next(name for name, parts in COLOURS.items() if parts == lit)
         return Look(True, colour, round(min(1.0, most / full), 2))
+
+
+def _least_amps(part: Part) -> float | None:
+    """The current from which a part is seen or heard to work, in amps; None where that is not known."""
+    if part.type.diode:
+        return part.type.diode.visible_amps
+    return WORKS_SHARE * part.type.load.amps if part.type.load else None
+
+
+def _amps(part: Part, point: OperatingPoint) -> float:
+    """The current through a part in amps: forwards only where that matters, else either way."""
+    amps = point.amps.get((part.ref, part.ends[0]), 0.0)
+    one_way = part.type.diode is not None or (part.type.load is not None and part.type.load.one_way)
+    return amps if one_way else abs(amps)

@@ -66,8 +66,8 @@ class Course:
         return next((m for m in reversed(self.moments) if m.ms <= ms), self.moments[0])
 
     def over(self, start_ms: float, end_ms: float) -> list[Moment]:
-        """The moment at the start and those that follow until the end."""
-        return [self.at(start_ms), *(m for m in self.moments if start_ms < m.ms <= end_ms)]
+        """The moment at the start and those that follow before the end."""
+        return [self.at(start_ms), *(m for m in self.moments if start_ms < m.ms < end_ms)]
 
     def said_over(self, start_ms: float, end_ms: float, asked: OutputState) -> str:
         """What is shown all the time, in words; `changes` where it is not one thing, or only now and then what is asked."""

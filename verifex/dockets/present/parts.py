@@ -11,7 +11,7 @@ from verifex.dockets.models import (
     Station,
     StationState,
 )
-from verifex.dockets.stations import ORDER, current
+from verifex.dockets.stations import current, stations_of
 from verifex.people.models import User
 from verifex.plan.models import Seat
 from verifex.stores.models import KitIssue
@@ -37,7 +37,7 @@ def common(docket: Docket, rows: Mapping[str, StationState]) -> dict[str, Any]:
                 "state": rows[s].state if s in rows else None,
                 "since": rows[s].since if s in rows else None,
             }
-            for s in ORDER
+            for s in stations_of(docket.version.file)
         ],
         "current": now.station if now else Station.KIT,
         "judging": docket.judging_since is not None,

@@ -12,7 +12,7 @@ from verifex.core.readings.prediction import read_prediction
 from verifex.dockets.act import begin, enter, finish
 from verifex.dockets.judging import ask_for_judgement
 from verifex.dockets.models import Attempt, Docket, Kind, State, Station
-from verifex.dockets.stations import reach, set_state
+from verifex.dockets.stations import reach, set_state, stations_of
 from verifex.dockets.voiding import void_clearance
 from verifex.people.models import User
 from verifex.work import queue
@@ -53,6 +53,8 @@ def _keep(actor: User, docket_id: int, kind: Kind, text: str, token: str, based_
             raise Refused("Another text was handed in with this one's mark. Nothing is lost; hand it in once more.")
         enter(actor, docket, "measure", Station.POWER)  # only whether they may
         return known
+    if station not in stations_of(docket.version.file):
+        raise Refused("This exercise has no program: its bench works by itself.")
     entry = enter(actor, docket, act, station)
     _within_limit(kind, text)
     last = docket.attempts.filter(kind=kind).order_by("-number").first()

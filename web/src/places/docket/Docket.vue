@@ -47,7 +47,8 @@ function next() {
   else nothingNext.value = true
 }
 function turn(step: number) {
-  choose(STATIONS[(STATIONS.indexOf(station.value) + step + 6) % 6]!)
+  const all = (docket.value?.stations ?? []).map((s) => s.station as StationName)
+  choose(all[(all.indexOf(station.value) + step + all.length) % all.length]!)
 }
 useKeys({
   n: { does: 'next bench in the Round', act: next },

@@ -12,6 +12,12 @@ const WORDS: Record<string, string> = {
   working: 'working',
   voided: 'voided',
 }
+/** The stations of the head with the state of each; undefined where the exercise of this bench has no such station. */
+function byStation(bench: Schemas['BenchCardOut']) {
+  return STATIONS.map(
+    (name) => [name, bench.stations.find((entry) => entry.station === name)?.state] as const,
+  )
+}
 </script>
 
 <template>
@@ -38,8 +44,8 @@ const WORDS: Record<string, string> = {
             <b>{{ bench.bench ?? '–' }}</b>
           </td>
           <td>{{ bench.pair }}</td>
-          <td v-for="entry in bench.stations" :key="entry.station" :class="entry.state ?? 'ahead'">
-            {{ entry.state ? WORDS[entry.state] : '·' }}
+          <td v-for="[name, state] in byStation(bench)" :key="name" :class="state ?? 'ahead'">
+            {{ state === undefined ? 'none' : state ? WORDS[state] : '·' }}
           </td>
           <td class="num">{{ bench.state ? waited(bench.since, now) : '' }}</td>
           <td class="soft">{{ bench.line }}</td>

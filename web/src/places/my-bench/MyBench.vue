@@ -29,8 +29,9 @@ const station = computed<StationName>(() => {
   return STATIONS.includes(named) ? named : ((docket.value?.current ?? 'kit') as StationName)
 })
 const at = (name: string) => ({ query: { ...route.query, station: name } })
-const before = computed(() => STATIONS[STATIONS.indexOf(station.value) - 1])
-const after = computed(() => STATIONS[STATIONS.indexOf(station.value) + 1])
+const stations = computed(() => (docket.value?.stations ?? []).map((s) => s.station as StationName))
+const before = computed(() => stations.value[stations.value.indexOf(station.value) - 1])
+const after = computed(() => stations.value[stations.value.indexOf(station.value) + 1])
 function choose(event: Event) {
   void router.replace({ query: { docket: (event.target as HTMLSelectElement).value } })
 }
