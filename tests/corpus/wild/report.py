@@ -13,6 +13,7 @@ from tests.corpus.wild import (
     sounds,
     surroundings,
     thermometers,
+    unseen,
 )
 
 
@@ -28,6 +29,7 @@ def exercises() -> tuple[Wild, ...]:
         *header.ALL,
         *loads.ALL,
         *alone.ALL,
+        *unseen.ALL,
     )
 
 

@@ -428,8 +428,12 @@ def button_without_its_resistor(layout: Layout, rng: Random) -> Wrong | None:
     if not parts:
         return None
     part = rng.choice(parts)
-    _without(layout, _partner(layout, part.ref, "resistor"))
-    return Wrong("button without its resistor", ("floating-input",), "check", (part.ref,))
+    resistor = _partner(layout, part.ref, "resistor")
+    assert resistor is not None
+    # A pull-down that is missing can be made good by a program only on a board that has one inside.
+    hopeless = "GND" in resistor.legs.values() and layout.board.startswith("mcu-5v")
+    _without(layout, resistor)
+    return Wrong("button without its resistor", ("floating-input",), "fix" if hopeless else "check", (part.ref,))
 
 
 @mutation

@@ -90,7 +90,7 @@ def _new_stops(bench: Workbench, report: ProgramReport) -> list[Finding]:
         case.wiring or "",
         exercise=case.exercise,
         program=programmed(report),
-        handed_out=case.handed_out,
+        handed_out=bench.handed_out,
         rail_volts=case.measured.rail_volts,
     )
     known = {(f.rule, f.where.parts) for f in bench.wiring.findings}

@@ -8,7 +8,8 @@ from verifex.core.circuit.values import nominal_ohms
 from verifex.core.exercise import Exercise
 from verifex.core.exercise.units import UNITS_OF_QUANTITY
 from verifex.core.expected import sheet_json
-from verifex.core.expected.measured import INTERNAL, OUTSIDE, RAIL, RESISTOR_FACTOR, STEP
+from verifex.core.expected.measured import INTERNAL, OUTSIDE, RAIL, RESISTOR_FACTOR, SETTING_UNITS, STEP
+from verifex.core.parts import SwitchOutput, catalogue
 from verifex.core.twin import checklist_on_bench
 
 SUPPLY_LEEWAY = (0.85, 1.1)  # of the rail's nominal volts
@@ -47,6 +48,7 @@ def measurables(bench: Workbench) -> Iterator[MeasurableRecord]:
                 name=name, label=c.name, unit=c.unit, how=c.how, low=c.low - span / 2, high=c.high + span / 2
             )
     yield from resistors.values()
+    yield from _settings(bench)
     yield from steps_to_measure(bench.case.exercise)
 
 
@@ -99,6 +101,44 @@ def _resistors(bench: Workbench) -> Iterator[MeasurableRecord]:
                 beyond="Is it the right resistor, and out of the circuit? Do the leads touch?",
                 offered=False,
             )
+
+
+#: How a trimmer's setting is measured, and between what it can lie: typical of the families.
+_BY_TRIMMER = {
+    "range": (
+        "range, set by its trimmer",
+        "turn until the module's lamp just lights, then measure with a ruler",
+        1.0,
+        40.0,
+    ),
+    "hold": ("hold time, set by its trimmer", "move once, keep still, and time how long the lamp stays on", 0.3, 300.0),
+}
+
+
+def _settings(bench: Workbench) -> Iterator[MeasurableRecord]:
+    """What a trimmer of a module is set to."""
+    for part in bench.case.exercise.recipe:
+        for setting, (label, how, low, high) in _BY_TRIMMER.items():
+            if setting in catalogue().parts[part.part].settings and _moves(part.part, setting):
+                yield MeasurableRecord(
+                    name=f"{part.ref}.{setting}",
+                    label=f"{part.title or part.ref}: {label}",
+                    unit=SETTING_UNITS[setting],
+                    how=how,
+                    low=low,
+                    high=high,
+                    beyond="Turn gently: the end stops are weak.",
+                    offered=False,
+                )
+
+
+def _moves(part_id: str, setting: str) -> bool:
+    """Whether a setting changes what the module tells: the range of an obstacle module, the hold of a motion module."""
+    kind = catalogue().parts[part_id]
+    output = kind.output
+    return (isinstance(output, SwitchOutput) and output.setting == setting) or (
+        setting == "hold" and kind.timing.hold_seconds is not None
+    )
 
 
 def steps_to_measure(exercise: Exercise) -> Iterator[MeasurableRecord]:

@@ -1,9 +1,11 @@
 """What the stations' assessments share: the pair's bench, its sheets and its program, each computed once for a case."""
 
+from dataclasses import replace
 from functools import cached_property
 
 from verifex.core.assess.case import Case
 from verifex.core.circuit import WiringReport, check_wiring
+from verifex.core.circuit.handed_out import HandedOut
 from verifex.core.expected import Measured, Sheet, expected_sheet
 from verifex.core.parts import Board, catalogue
 from verifex.core.problems import UnusableInput
@@ -25,8 +27,15 @@ class Workbench:
     def wiring_of(self, text: str) -> WiringReport:
         case = self.case
         return check_wiring(
-            text, exercise=case.exercise, handed_out=case.handed_out, rail_volts=case.measured.rail_volts
+            text, exercise=case.exercise, handed_out=self.handed_out, rail_volts=case.measured.rail_volts
         )
+
+    @property
+    def handed_out(self) -> HandedOut:
+        """What the hatch gave, with the settings of modules as they were measured at the bench."""
+        given, measured = self.case.handed_out, self.case.measured.settings
+        both = {ref: {**given.settings.get(ref, {}), **measured.get(ref, {})} for ref in {*given.settings, *measured}}
+        return replace(given, settings=both) if both else given
 
     @property
     def board(self) -> Board:
@@ -40,7 +49,7 @@ class Workbench:
         case = self.case
         try:
             return expected_sheet(
-                case.exercise, case.wiring, measured=case.measured, handed_out=case.handed_out, board=case.board
+                case.exercise, case.wiring, measured=case.measured, handed_out=self.handed_out, board=case.board
             )
         except UnusableInput as wrong:
             return Sheet(case.exercise, None, reason=wrong.problems[0].message)
@@ -59,7 +68,7 @@ class Workbench:
                 self.case.exercise,
                 measured=measured,
                 variant=self.built.variant,
-                handed_out=self.case.handed_out,
+                handed_out=self.handed_out,
                 board=suits,
             )
         except UnusableInput as wrong:

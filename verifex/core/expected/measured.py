@@ -10,6 +10,8 @@ from verifex.core.quantity import Spread, in_words
 METER_SHARE, METER_VOLTS = 0.005, 0.02
 #: The names a measured value is kept and asked under.
 RAIL, INTERNAL, OUTSIDE, STEP = "rail", "internal", "aref", "step:"
+#: Settings that a trimmer makes and that are measured at the bench, with the unit they are written in.
+SETTING_UNITS = {"range": "cm", "hold": "s"}
 REFERENCES = (RAIL, INTERNAL, OUTSIDE)
 RESISTOR_FACTOR = 2.0  # a resistor farther from its nominal value than this is another resistor
 
@@ -102,6 +104,16 @@ class Measured:
     def of_sensor(self, ref: str) -> dict[str, float]:
         """The figures measured of one sensor, by name."""
         return {name.split(".", 1)[1]: value for name, value in self.values.items() if name.startswith(f"{ref}.")}
+
+    @property
+    def settings(self) -> dict[str, dict[str, str]]:
+        """Settings of modules that were measured at the bench, by part: as the bench notation writes them."""
+        found: dict[str, dict[str, str]] = {}
+        for name, value in self.values.items():
+            ref, _, setting = name.partition(".")
+            if setting in SETTING_UNITS:
+                found.setdefault(ref, {})[setting] = f"{value:g}{SETTING_UNITS[setting]}"
+        return found
 
     def of_step(self, step: str, ref: str, quantity: str, *, first: bool) -> float | None:
         """The stimulus really measured at a step; None where the plan's value counts."""

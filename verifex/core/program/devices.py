@@ -113,6 +113,7 @@ class Device:
     args: list[Any]
     screen: "Screen | None" = None
     address: int | None = None  # that its `begin` was given
+    event: dict[str, float] = field(default_factory=dict)  # by quantity, of a record that a library fills
     #: The id last read: its length, and its bytes.
     tag: list[Any] = field(default_factory=lambda: [0, [0] * TAG_BYTES])
 

@@ -223,7 +223,7 @@ def _judge_values(expected: ExpectedReading, values: list[float]) -> ReadingVerd
 
 def _judge_state(expected: ExpectedReading, planned: Step, marked: list[StepLog], exercise: Exercise) -> ReadingVerdict:
     """A state in words is held against what was done in the step, not against a level: `blocked` is printed of either."""
-    states = [state for part in marked for state in part.states]
+    states = [state for part in marked for state in part.states.get(expected.position, [])]
     stimulus = planned.value_of(expected.ref, expected.quantity.partition("/")[0])
     if not states or stimulus is None:
         return _verdict_of(expected, len(states), "missing")

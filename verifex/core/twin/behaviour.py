@@ -91,7 +91,7 @@ def _outcome(
             if ref not in courses:
                 continue
             if window.kind == "step":
-                wanted = _wanted(statement, ref, window)
+                wanted = _wanted(plan, statement, ref, window)
                 if wanted is not None:
                     asked[ref] = str(wanted)
                     seen[ref] = courses[ref].said_over(_judged_from(window), window.end_ms, wanted)
@@ -113,8 +113,14 @@ def _judged_from(window: Window) -> float:
     return window.start_ms + SETTLE_SHARE * (window.end_ms - window.start_ms)
 
 
-def _wanted(statement: Behaviour, ref: str, window: Window) -> OutputState | None:
-    side = statement.then if statement.when.holds(window.value, window.text) else statement.otherwise
+def _wanted(plan: Stimulus, statement: Behaviour, ref: str, window: Window) -> OutputState | None:
+    """What is asked of an output in a step; None where the step says nothing of what the statement is about."""
+    key = (statement.when.ref, statement.when.quantity)
+    value = window.value if key == window.key else plan.at(window.start_ms).get(key)
+    if value is None:
+        return None
+    text = window.text if key == window.key else plan.text_at(key, window.start_ms)
+    side = statement.then if statement.when.holds(value, text) else statement.otherwise
     return side.get(ref)
 
 

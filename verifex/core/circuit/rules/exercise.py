@@ -75,3 +75,31 @@ def ground_shared(view: BenchView, finding: FindingFactory) -> Iterator[Finding]
                 parts=[function.part.ref],
                 line=function.part.line,
             )
+
+
+#: Settings that the recipe states and that the pair sets by a jumper or a pad.
+SET_BY_JUMPER = ("jumper", "address", "active")
+
+
+@WIRING.rule(
+    "setting-differs",
+    Severity.CHECK,
+    title="A jumper is set otherwise than the exercise says",
+    why="The module behaves differently; everything else is judged on the bench as it is.",
+    hint="Compare the jumpers of your modules with the recipe.",
+    criterion="wiring",
+    source="the exercise's recipe",
+)
+def setting_differs(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
+    for recipe in view.exercise.recipe if view.exercise else ():
+        part = view.matching(recipe.ref)
+        for key in SET_BY_JUMPER if part else ():
+            assert part is not None
+            wanted, here = recipe.settings.get(key), part.settings.get(key)
+            if wanted and here and here.lower() != wanted.lower():
+                yield finding(
+                    f"{part.ref} has {key}={here}; the exercise says {key}={wanted}.",
+                    f"Set it to {wanted}, or leave it and reckon with the difference.",
+                    parts=[part.ref],
+                    line=part.line,
+                )

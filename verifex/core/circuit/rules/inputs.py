@@ -94,7 +94,8 @@ def _float(
             if has_inner
             else f"Put 10 kΩ from {pin} to ground; this board has no pull-down inside."
         )
-        severity = Severity.CHECK
+        # No program can help where the pin has nothing of the kind inside.
+        severity = Severity.CHECK if has_inner else Severity.FIX
     else:
         wrong_way = pin in program.pulled_up
         remedy = f"Put 10 kΩ from {pin} to {'the supply' if to_ground else 'ground'}" + (
@@ -176,6 +177,18 @@ def _why_alone(partners: list[str], same_side: bool) -> str:
     )
 
 
+def _plain_dividers(view: BenchView) -> Iterator[tuple[str, str, Net]]:
+    """(ref, what it is in words, net) where two resistors between a supply and ground meet at a pin that can measure."""
+    for pin, net in view.wired_pins():
+        if not pin.analogue_in or pin.name in view.outputs or view.nets.is_rail(net):
+            continue
+        ends = {edge.ref: view.nets.nets[edge.other] for edge in view.paths.edges_at(net, Link.OHMS)}
+        upper = [ref for ref, far in ends.items() if view.nets.is_source(far)]
+        lower = [ref for ref, far in ends.items() if view.nets.is_return(far)]
+        if upper and lower:
+            yield upper[0], f"The divider of {upper[0]} and {lower[0]}", net
+
+
 @WIRING.rule(
     "source-too-weak",
     Severity.CHECK,
@@ -191,7 +204,8 @@ def source_too_weak(view: BenchView, finding: FindingFactory) -> Iterator[Findin
         return
     # At rest a knob stands in the middle, where it gives its value through most ohms, and a cell in room light.
     rest = view.points[0].point if view.points else None
-    sources = {net.id: (ref, what, net) for ref, what, net in reversed(list(analogue_sources(view)))}
+    sources = {net.id: (ref, what, net) for ref, what, net in _plain_dividers(view)}
+    sources |= {net.id: (ref, what, net) for ref, what, net in reversed(list(analogue_sources(view)))}
     read = [i for i, s in sources.items() if any(pin.analogue_in for pin in view.nets.signal_pins(s[2]))]
     for net_id, ohms in source_ohms(rest, [i for i in read if i not in rest.floating]).items() if rest else ():
         ref, what, net = sources[net_id]

@@ -43,7 +43,7 @@ def supply_shorted(view: BenchView, finding: FindingFactory) -> Iterator[Finding
         names = " and ".join(_meeting(view, net))
         closed = f" It is closed by {_listed(culprits)}." if culprits else ""
         in_row = f" The legs of {bridged[0]} bridge it in {bridged[1]}." if bridged else ""
-        refs = [leg.ref for leg in view.nets.part_legs(net)]
+        refs = [*_sources_on(view, net), *_beside(view, culprits)] or [leg.ref for leg in view.nets.part_legs(net)]
         yield finding(
             f"{names} are one piece of metal.{in_row or closed}",
             f"Put the legs of {bridged[0]} in rows of their own." if bridged else _parting(view, culprits),
@@ -63,6 +63,28 @@ def _meeting(view: BenchView, net: Net) -> list[str]:
         if part.type.model == "battery" or part.type.role(leg.leg) is LegRole.SUPPLY_OUT:
             names.append(str(leg))
     return list(dict.fromkeys(names))
+
+
+def _beside(view: BenchView, wires: list[Wire]) -> list[str]:
+    """The parts with a leg in a row that one of the wires ends in."""
+    rows = {(end.row, end.half) for wire in wires for end in wire.ends if isinstance(end, Hole)}
+    return [
+        part.ref
+        for part in view.bench.parts.values()
+        if any(isinstance(place, Hole) and (place.row, place.half) in rows for place in part.legs.values())
+    ]
+
+
+def _sources_on(view: BenchView, net: Net) -> list[str]:
+    """The references of what feeds a net and of what returns from it: the board, a battery, a regulator."""
+    board = view.bench.board_ref if view.bench.board else ""
+    own = [board] if board and any(pin.supply_volts or pin.ground for pin in view.nets.board_pins(net)) else []
+    feeding = [
+        leg.ref
+        for leg in view.nets.part_legs(net)
+        if (part := view.bench.parts[leg.ref]).type.model == "battery" or part.type.role(leg.leg) is LegRole.SUPPLY_OUT
+    ]
+    return list(dict.fromkeys([*own, *feeding]))
 
 
 def _listed(wires: list[Wire]) -> str:

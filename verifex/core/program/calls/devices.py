@@ -14,6 +14,7 @@ CM_PER_INCH = 2.54
 US_PER_CM = 58.2  # there and back, at 20 °C
 READ_US, SHOW_US = 4000.0, 40.0
 SEEN_US = 15_000.0
+EVENT_QUANTITIES = ("celsius", "percent", "hpa", "cm")
 MOST_SILENT = 20  # different places that are kept
 
 
@@ -35,11 +36,7 @@ def measure(
 ) -> float:
     """What the module on the object's pins gives now; nan when none answers."""
     m.spend_us(READ_US)
-    pins = [pin for number in device.numbers() if (pin := m.numbers.get(number))]
-    for pin in pins:
-        m.use(pin).read_at = m.use(pin).read_at or at
-    if not pins:
-        m.result.asked_on_bus.setdefault(device.name, at)
+    pins = _pins_read(m, at, device)
     if not answers(m, device, at):
         return math.nan
     value = m.surroundings.measured(m, pins, meaning.quantity, in_order=True)
@@ -47,6 +44,16 @@ def measure(
     if unit == "celsius" and args and kinds[0].__class__.__name__ == "Simple" and args[0]:
         unit = "fahrenheit"  # readTemperature(true) asks for °F
     return as_float32(in_unit(value, unit))
+
+
+def _pins_read(m: Machine, at: At, device: Device) -> list[str]:
+    """The pins an object was made with, noted as read; without any it asks on the bus."""
+    pins = [pin for number in device.numbers() if (pin := m.numbers.get(number))]
+    for pin in pins:
+        m.use(pin).read_at = m.use(pin).read_at or at
+    if not pins:
+        m.result.asked_on_bus.setdefault(device.name, at)
+    return pins
 
 
 def answers(m: Machine, device: Device, at: At) -> bool:
@@ -71,6 +78,25 @@ def fill(
         value = m.surroundings.measured(m, [], AXES[position]) if position < len(AXES) else 0.0
         where[0][where[1]] = 0 if math.isnan(value) else round(value)
     return 1
+
+
+def fill_event(m: Machine, at: At, device: Device, where: Any) -> int:
+    """Puts what the object's module measures into the record that is pointed at, by quantity."""
+    m.spend_us(READ_US)
+    pins = _pins_read(m, at, device)
+    event = where[0][where[1]] if isinstance(where, tuple) and len(where) == 2 and where[1] < len(where[0]) else None
+    if not isinstance(event, Device):
+        return 0
+    there = answers(m, device, at)
+    for quantity in EVENT_QUANTITIES:
+        event.event[quantity] = m.surroundings.measured(m, pins, quantity, in_order=True) if there else math.nan
+    return 1
+
+
+def in_event(event: Device, meaning: Meaning) -> float:
+    """What a record holds of a quantity, in the unit that its field is in: pressure comes in hPa there."""
+    value = event.event.get(meaning.quantity, math.nan)
+    return as_float32(value if meaning.unit == "pascal" else in_unit(value, meaning.unit))
 
 
 def show(

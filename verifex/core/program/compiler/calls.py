@@ -20,6 +20,7 @@ from verifex.core.program.values import chars_read
 
 UNPLAYED = ("SPI.transfer",)  # no module of ours answers to single bytes so
 PRINTS = ("Serial.print", "Serial.println")
+EVENT_CALLS = ("getEvent", "getSensor")  # of libraries that put what they measured into a record
 CALL_STEPS = 6  # what a call of the board costs us beside a sum
 
 
@@ -114,6 +115,8 @@ class Calls:
         return run, gives
 
     def _method(self, node: t.Call, on: t.Expr) -> Typed:
+        if (asked := self._sensor_of_event(node, on)) is not None:
+            return self._event(node, asked)
         value, kind = self.expressions.value(on)
         if isinstance(kind, Object):
             return self._device_call(node, value, on)
@@ -151,6 +154,29 @@ class Calls:
             wanted = TEXT if taken == "text" else taken
             args.append(arithmetic.converted(given, own, wanted, arg.at, None))
         return self._method_run(method, node, on, value, args)
+
+    def _sensor_of_event(self, node: t.Call, on: t.Expr) -> t.Expr | None:
+        """The library's object that is asked for an event: `sensor.getEvent(&e)`, `sensor.humidity().getEvent(&e)`."""
+        if node.name not in EVENT_CALLS or len(node.args) != 1:
+            return None
+        if isinstance(on, t.Call):
+            named = t.Name(on.at, on.receiver) if on.receiver else on.on
+            on = named if named is not None else on
+        return on if isinstance(self.expressions.type_of(on), Object) else None
+
+    def _event(self, node: t.Call, on: t.Expr) -> Typed:
+        """All that a module measures, put into the record that is given."""
+        device, (event, _), at = self.expressions.value(on)[0], self.expressions.value(node.args[0]), node.at
+        name, holder = on.name if isinstance(on, t.Name) else "", self.names.machine
+
+        def run(frame: Frame) -> Any:
+            machine, asked = holder[0], device(frame)
+            machine.step(at)
+            machine.activity += 1
+            asked.name = asked.name or name
+            return devices.fill_event(machine, at, asked, event(frame))
+
+        return run, self.names.widths.int
 
     def _device_call(self, node: t.Call, value: Value, on: t.Expr) -> Typed:
         """A method of a library's object, by what its words say."""

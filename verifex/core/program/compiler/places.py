@@ -6,9 +6,10 @@ from dataclasses import dataclass
 from typing import Any
 
 from verifex.core.program import tree as t
+from verifex.core.program.calls.devices import in_event
 from verifex.core.program.compiler.names import Frame, Later, Names, Typed, Value
-from verifex.core.program.devices import TAG_BYTES
-from verifex.core.program.types import BYTE, Array, Object, Pointer, Struct, Type
+from verifex.core.program.devices import TAG_BYTES, meaning_of
+from verifex.core.program.types import BYTE, FLOAT, Array, Object, Pointer, Struct, Type
 from verifex.core.program.values import fresh
 
 #: The id that a tag reader's object keeps, and the words it is asked by.
@@ -99,6 +100,9 @@ class Places:
         if isinstance(kind, Object) and _ID.search(node.name):
             device = base
             return Place(TAG, lambda frame: [device(frame).tag], lambda frame: 0, name=node.name)
+        if isinstance(kind, Object) and (meaning := meaning_of(node.name)) and meaning.does == "measures":
+            event = base
+            return Place(FLOAT, lambda frame: [in_event(event(frame), meaning)], lambda frame: 0, name=node.name)
         if kind == TAG:
             bytes_of = _LENGTH.search(node.name) is None
             return Place(TAG.fields[int(bytes_of)][1], base, lambda frame: int(bytes_of), name=node.name)

@@ -22,7 +22,7 @@ from verifex.core.readings.log.changes import segments
 from verifex.core.readings.log.ids import id_in
 from verifex.core.readings.log.marks import Marks
 from verifex.core.readings.log.model import Log, StepLog
-from verifex.core.readings.log.states import NOTHING_TOLD, Told, is_state, state_of
+from verifex.core.readings.log.states import NOTHING_TOLD, States, Told
 from verifex.core.readings.log.told import tell
 
 LIMIT_BYTES = 10 * 1024 * 1024
@@ -62,7 +62,7 @@ def read_log(text: str, exercise: Exercise, sheet: Sheet | None = None, told: To
 
 class _Reader:
     def __init__(self, exercise: Exercise, sheet: Sheet | None, told: Told, by_a_word: Collection[str] = ()) -> None:
-        self.exercise, self.sheet, self.told = exercise, sheet, told
+        self.exercise, self.sheet = exercise, sheet
         self.marks = Marks(exercise, by_a_word)
         self.log = Log()
         self.columns: dict[tuple[str, str, int], Column] = {}
@@ -71,12 +71,12 @@ class _Reader:
         self.statements = 0  # lines that end as statements of a program do
         self.looks_like_a_program = False
         self.rules: list[int] = []  # lines that are ruled lines
-        self.words: list[tuple[int, int]] = []  # (place, state)
+        self.words: list[tuple[int, int, int]] = []  # (place, reading, state)
         self.ids: list[tuple[int, str]] = []  # (place, id)
         self.failed: list[int] = []  # places of lines that say nan
         self.texts: dict[str, int] = {}  # lines without a number that are no mark, and how often
         self.wants_ids = any(reading.quantity == "tag" for reading in exercise.readings)
-        self.wants_states = any(is_state(exercise, reading) for reading in exercise.readings)
+        self.states = States(exercise, told)
 
     def read(self, text: str) -> Log:
         lines = text.splitlines()
@@ -84,7 +84,7 @@ class _Reader:
             lines = [COMMA_NUMBER.sub(r"\1.\2", line) for line in lines]
         for number, raw in enumerate(lines, start=1):
             if line := raw.strip():
-                self.statements += line[-1] in ";{}"
+                self.statements += line[-1] in ";{" or line in ("}", "};")
                 self._line(number, line)
         self.looks_like_a_program = self.statements > LEAST_STATEMENTS and self.statements > len(lines) / 3
         self._marks_of_other_names()
@@ -122,8 +122,8 @@ class _Reader:
         elif values and line.count(" ") < MOST_WORDS:
             for slot, value in zip(slots_of(self.marks.without_names(texts)), values, strict=True):
                 self._keep(number, slot, value)
-        elif self.wants_states and (state := state_of(line, self.told)) is not None:
-            self.words.append((self.at, state))
+        elif states := self.states.told_in(line):
+            self.words += [(self.at, reading, state) for reading, state in states.items()]
         else:
             if len(self.texts) < MOST_TEXTS:
                 self.texts[line] = self.texts.get(line, 0) + 1
@@ -162,7 +162,7 @@ class _Reader:
         index = self.marks.step_of(line, signed=signed)
         if index is not None:
             here = self.at >= 0 and self.log.steps[self.at].index == index
-            if here and not signed and self.wants_states and state_of(line, self.told) is not None:
+            if here and not signed and self.states.told_in(line):
                 return False  # a state that is called as its step is: `Pressed`, and under it `pressed`
             if self.at < 0 or self.log.steps[self.at].index != index or not self._reads_under(values, line):
                 self._begin(core_of(line), index)
@@ -238,9 +238,9 @@ class _Reader:
                     self.log.steps[place].column_lines[position].append(line)
                 elif position == 0:
                     self.log.unmarked.append(value)
-        for place, state in self.words:
+        for place, reading, state in self.words:
             if place >= 0:
-                self.log.steps[place].states.append(state)
+                self.log.steps[place].states.setdefault(reading, []).append(state)
         for place, found in self.ids:
             if place >= 0:
                 self.log.steps[place].ids.append(found)
@@ -252,14 +252,13 @@ class _Reader:
     def _hold_states(self) -> None:
         """Where a program tells changes only, a state holds until the next one is told, and was the other one before the
         first."""
-        told = [state for _, state in self.words]
-        if not told or any(one == other for one, other in pairwise(told)):
-            return
-        holds = 1 - told[0]
-        for step in self.log.steps:
-            if not step.states:
-                step.states.append(holds)
-            holds = step.states[-1]
+        for reading in self.states.positions:
+            told = [state for _, meant, state in self.words if meant == reading]
+            if not told or any(one == other for one, other in pairwise(told)):
+                continue
+            holds = 1 - told[0]
+            for step in self.log.steps:
+                holds = step.states.setdefault(reading, [holds])[-1]
 
     def _steps_without_marks(self) -> None:
         """By ruled lines where they part the log into as many pieces as there are steps, else by the values."""

@@ -7,6 +7,7 @@ from collections.abc import Iterable, Mapping
 from verifex.core.exercise import Exercise, Reading, printable
 
 _WORDS = re.compile(r"[a-z]+")
+_PARTS = re.compile(r"[,;|/\t]|\s{2,}|\s-\s")
 _OFF = """no not none nothing ended end stopped stop clear free off low dry idle absent empty released false gone quiet safe
 normal ok away closed zero inactive unblocked silent silence still"""
 _ON = """detected detect motion movement on high yes blocked obstacle found present wet pressed alarm started start visitor true
@@ -26,6 +27,41 @@ def state_of(line: str, told: Told = NOTHING_TOLD) -> int | None:
     if any(word in OFF for word in words):
         return 0
     return 1 if any(word in ON for word in words) else told.get(letters_of(line))
+
+
+class States:
+    """Which of an exercise's readings are states, and which of them a line tells of."""
+
+    def __init__(self, exercise: Exercise, told: Told) -> None:
+        self.told = told
+        self.positions = [i for i, reading in enumerate(exercise.readings) if is_state(exercise, reading)]
+        names = {i: _names_of(exercise, exercise.readings[i]) for i in self.positions}
+        #: Words that only one of several readings is called by.
+        self.own = {i: words - set().union(*(w for k, w in names.items() if k != i)) for i, words in names.items()}
+
+    def told_in(self, line: str) -> dict[int, int]:
+        """By reading the state that a line tells. Of several readings each has its own part of the line, by its name or in
+        their order; a line that leaves open which it means tells of none."""
+        if len(self.positions) == 1:
+            state = state_of(line, self.told)
+            return {} if state is None else {self.positions[0]: state}
+        parts = [part for part in _PARTS.split(line) if part.strip()]
+        found = {}
+        for part in parts:
+            meant = [i for i, words in self.own.items() if words & set(_WORDS.findall(part.lower()))]
+            state = state_of(part, self.told)
+            if len(meant) == 1 and state is not None:
+                found[meant[0]] = state
+        if found or len(parts) != len(self.positions):
+            return found
+        states = [state_of(part, self.told) for part in parts]
+        return {i: state for i, state in zip(self.positions, states, strict=True) if state is not None}
+
+
+def _names_of(exercise: Exercise, reading: Reading) -> set[str]:
+    part = exercise.part_of(reading.ref)
+    said = f"{reading.name} {part.title if part else ''} {reading.ref}"
+    return set(_WORDS.findall(said.lower())) - {"u"}
 
 
 def letters_of(line: str) -> str:

@@ -4,12 +4,12 @@ import re
 from typing import Any
 
 from verifex.core.program.calls.devices import READ_US, SHOW_US, in_unit, note_leftover, tag_bytes
-from verifex.core.program.devices import SHOWS, Meaning, Screen, meaning_of
+from verifex.core.program.devices import BUS_ADDRESSES, SHOWS, Meaning, Screen, meaning_of
 from verifex.core.program.dynamic.modules import pins
 from verifex.core.program.dynamic.showing import shown
 from verifex.core.program.dynamic.values import Builtin, Thing, error
 from verifex.core.program.machine import Machine
-from verifex.core.program.run import Ended
+from verifex.core.program.run import Ended, Spoken
 from verifex.core.program.tree import At
 
 _BOTH = re.compile(r"read(_retry)?$")
@@ -29,7 +29,9 @@ class Part(Thing):
     def _pins(self, m: Machine) -> list[str]:
         found = []
         for arg in self.args:
-            if isinstance(arg, Thing) and hasattr(arg, "pin"):
+            if isinstance(arg, Part):
+                found += arg._pins(m)  # the bus it was made with
+            elif isinstance(arg, Thing) and hasattr(arg, "pin"):
                 found.append(str(arg.pin))
             elif isinstance(arg, int) and not isinstance(arg, bool) and f"GPIO{arg}" in m.numbers.values():
                 found.append(f"GPIO{arg}")
@@ -37,11 +39,20 @@ class Part(Thing):
 
     def _measured(self, m: Machine, quantity: str, unit: str, at: At) -> float:
         m.activity += 1
+        self._speak(m, at)
         m.spend_us(READ_US + m.surroundings.conversion_us(m, self._pins(m), quantity))
         value = in_unit(m.surroundings.measured(m, self._pins(m), quantity), unit)
         if value != value:
             raise error("RuntimeError" if quantity != "cm" else "OSError", f"{self.name} does not answer", at)
         return value
+
+    def _speak(self, m: Machine, at: At) -> None:
+        """Where it was given an address on the bus, something has to answer there."""
+        for arg in self.args:
+            is_pin = f"GPIO{arg}" in m.numbers.values()
+            if isinstance(arg, int) and arg in BUS_ADDRESSES and not is_pin and not m.surroundings.is_on_bus(m, arg):
+                m.result.silent_addresses.append(Spoken(arg, at))
+                raise error("OSError", f"no device answers at 0x{arg:02X}", at)
 
     def _meaning(self, m: Machine, name: str, at: At) -> Meaning | None:
         """What a name is for: as the exercise declares its class, else by its words."""
@@ -70,7 +81,9 @@ class Part(Thing):
             return (0, 0)
         meaning = meaning_of(name)
         if meaning is None or meaning.does == "fills" or (meaning.does == "shows" and name not in SHOWS):
-            if name in ("measure", "update", "convert_temp", "scan"):
+            if name == "scan":
+                return Builtin(name, lambda m_, at_, *_: [self])
+            if name in ("measure", "update", "convert_temp"):
                 return Builtin(name, lambda m_, at_, *_: m_.spend_us(READ_US))
             raise Ended("unsupported", at, f"`{name}` of a library")
         if meaning.does == "measures":
