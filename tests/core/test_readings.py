@@ -93,6 +93,15 @@ class CompareTest(TestCase):
                 fault,
             )
 
+    def test_readings_that_stand_still_are_a_look_alike_part_unless_a_fault_fits_exactly(self):
+        still = compare_log(log(61.0, 61.4, 60.8), EXERCISE, SHEET).diagnosis
+        self.assertEqual(still[0].fault, "look-alike-part")
+        grounded = compare_log(log(-50.0, -50.0, -50.0), EXERCISE, SHEET).diagnosis
+        self.assertEqual([e.fault for e in grounded][:2], ["input-at-ground", "look-alike-part"])
+        self.assertNotIn(
+            "look-alike-part", [e.fault for e in compare_log(log(12.0, 19.0, 28.0), EXERCISE, SHEET).diagnosis]
+        )
+
     def test_what_nothing_explains_is_said_to_be_so(self):
         report = compare_log(log(61.0, 3.0, 140.0), EXERCISE, SHEET)
         self.assertEqual(report.diagnosis[0].fault, "none")

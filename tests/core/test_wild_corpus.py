@@ -128,3 +128,19 @@ class OwnPartsTest(TestCase):
         self.assertEqual(judge(SWITCH.file, {"program": SWITCH.program}).rules["program"].get("nothing-printed"), None)
         silent = TANK.program.replace('Serial.print("Water level: ");', "").replace("Serial.println(level);", "")
         self.assertIn("nothing-printed", judge(TANK.file, {"program": silent}).rules["program"])
+
+
+class LateTest(TestCase):
+    """A program that looks seldom answers late and rightly; one that looks too seldom misses what happens."""
+
+    def rules(self, pause_ms: int) -> dict[str, str]:
+        slow = BAR.program.replace("delay(250)", f"delay({pause_ms})")
+        return judge(BAR.file, {"wiring": BAR.wiring, "program": slow}).rules["program"]
+
+    def test_a_pause_of_its_own_is_a_note_and_no_wrong_threshold(self):
+        self.assertEqual(self.rules(500), {})
+        self.assertEqual(self.rules(2500), {})
+        self.assertEqual(self.rules(6000), {"answers-late": "note"})
+
+    def test_a_pause_as_long_as_a_step_is_a_fix(self):
+        self.assertEqual(self.rules(30000), {"pause-too-long": "fix"})

@@ -26,7 +26,8 @@ def assess_program(bench: Workbench) -> ProgramRecord | None:
     if report is None:
         return None
     findings, not_run = list(report.findings), _why_not_run(bench, report)
-    plan = plan_stimulus(bench.case.exercise, bench.case.measured.stimulus)
+    pause_seconds = max((run.longest_wait[0] / 1000 for run in report.runs), default=0.0)
+    plan = plan_stimulus(bench.case.exercise, bench.case.measured.stimulus, pause_seconds=pause_seconds)
     trace = None if not_run else _run(bench, report, plan)
     behaviour: BehaviourReport | None = None
     if trace is None:

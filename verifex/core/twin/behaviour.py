@@ -15,7 +15,7 @@ from verifex.core.twin.outcome import RunView, StepOutcome
 from verifex.core.twin.printed import PrintedColumns, told_lines
 from verifex.core.twin.run import TwinTrace
 from verifex.core.twin.seen import Course, course_of
-from verifex.core.twin.stimulus import SWEEP_SECONDS, Stimulus, Window
+from verifex.core.twin.stimulus import Stimulus, Window
 from verifex.core.twin.thresholds import Turn, switching, turn_of
 
 MOST_POINTS = 1500
@@ -135,6 +135,6 @@ def _switch_point(
     found = [(ms, value) for ms in times if (value := plan.at(ms).get(window.key)) is not None]
     if not found:
         return None
-    near = window.per_second * SWEEP_SECONDS / 2
+    near = window.stretch / 2
     close = [row for row in found if abs(row[1] - statement.when.threshold) <= near]
     return close[-1] if close else min(found, key=lambda row: abs(row[1] - statement.when.threshold))

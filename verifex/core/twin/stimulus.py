@@ -18,6 +18,9 @@ Key = tuple[str, str]  # (reference, quantity)
 SWEEP_SHARE = 1 / 10  # of the exercise's stimulus axis, to each side of a threshold: there a sweep goes slowly
 SWEEP_SECONDS = 15.0  # for that stretch
 FAR_SECONDS = 6.0  # for all of the axis that is not near a threshold
+USUAL_PAUSE_SECONDS = 1.0  # up to here a program keeps up with the sweeps as they are
+MOST_SLOWER = 20.0
+PAUSES_OF_A_STEP = 2.5  # a step is judged in its second half: by then the program has looked at least once
 REST_SECONDS = 3.0  # at either end of a sweep
 RAMP_GRAIN_MS = 20.0  # a ramp moves in steps so small that no converter tells them apart, and stands between them
 _RAMP = re.compile(r"(-?[0-9.]+)->(-?[0-9.]+)/([0-9.]+)s$")
@@ -52,6 +55,7 @@ class Window:
     text: str = ""  # the id of the tag in a step
     ends: tuple[float, float] = (0.0, 0.0)  # of a sweep: its lowest value and its highest
     per_second: float = 0.0  # of a sweep: how fast it goes near a threshold
+    stretch: float = 0.0  # of a sweep: how much of the quantity it goes slowly through at a threshold
 
 
 @dataclass(slots=True)
@@ -114,11 +118,16 @@ class Stimulus:
         return found
 
 
-def plan_stimulus(exercise: Exercise, values: dict[str, float] | None = None) -> Stimulus:
+def plan_stimulus(
+    exercise: Exercise, values: dict[str, float] | None = None, *, pause_seconds: float = 0.0
+) -> Stimulus:
     """The exercise's plan in time: each step for its dwell, then each quantity with thresholds swept up and down.
 
-    `values` replaces a step's value by the one really measured, by step name.
+    `values` replaces a step's value by the one really measured, by step name. A program that looks only once in
+    `pause_seconds` is given the time to notice: what it answers late is right all the same.
     """
+    slower = min(MOST_SLOWER, max(1.0, pause_seconds / USUAL_PAUSE_SECONDS))
+    least_dwell = PAUSES_OF_A_STEP * pause_seconds
     plan = Stimulus()
     now = 0.0
     for step in exercise.steps:
@@ -129,15 +138,16 @@ def plan_stimulus(exercise: Exercise, values: dict[str, float] | None = None) ->
             plan.add_text(key, now, step.text)
         for other in step.also:
             plan.add((other.ref, other.quantity), Segment(now, other.value, other.value))
-        plan.windows.append(Window(step.name, now, now + step.dwell_seconds * 1000, key, "step", value, step.text))
-        now += step.dwell_seconds * 1000
+        dwell_ms = max(step.dwell_seconds, least_dwell) * 1000
+        plan.windows.append(Window(step.name, now, now + dwell_ms, key, "step", value, step.text))
+        now += dwell_ms
     for key in dict.fromkeys((s.when.ref, s.when.quantity) for s in exercise.behaviour if s.when.side != "is"):
-        now = _sweep(plan, exercise, key, now)
+        now = _sweep(plan, exercise, key, now, slower)
     plan.seconds = now / 1000
     return plan
 
 
-def _sweep(plan: Stimulus, exercise: Exercise, key: Key, now: float) -> float:
+def _sweep(plan: Stimulus, exercise: Exercise, key: Key, now: float, slower: float) -> float:
     """A quantity through all of its plausible range, up and down: slowly near each threshold, quickly elsewhere.
 
     Returns when it is over, in ms.
@@ -150,9 +160,9 @@ def _sweep(plan: Stimulus, exercise: Exercise, key: Key, now: float) -> float:
     output = exercise.sensed(key[0], key[1])
     if output is not None:  # no module is given what cannot be
         low, high = max(low, output.low), min(high, output.high)
-    corners = _corners(low, high, thresholds, near)
+    corners = [(a, b, ms * slower) for a, b, ms in _corners(low, high, thresholds, near)]
     hold = _hold_seconds(exercise, key[0])
-    rest = REST_SECONDS + max(when.for_ms for when in asked) / 1000
+    rest = REST_SECONDS * slower + max(when.for_ms for when in asked) / 1000
     named = " and ".join(f"{round(asked[0].as_stated(t), 4):g}" for t in thresholds)
     for kind in ("up", "down"):
         begun = now
@@ -163,8 +173,10 @@ def _sweep(plan: Stimulus, exercise: Exercise, key: Key, now: float) -> float:
         # Then it stands still until even a slow program has noticed; what a module holds on to by itself is over by then too.
         now += (rest + (hold if kind == "down" else 0.0)) * 1000
         name = f"sweep {kind} through {named} {asked[0].unit}".rstrip()
-        pace = 2 * near / SWEEP_SECONDS
-        plan.windows.append(Window(name, begun, now, key, kind, thresholds[0], ends=(low, high), per_second=pace))
+        pace = 2 * near / (SWEEP_SECONDS * slower)
+        plan.windows.append(
+            Window(name, begun, now, key, kind, thresholds[0], ends=(low, high), per_second=pace, stretch=2 * near)
+        )
     return now
 
 

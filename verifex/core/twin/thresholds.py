@@ -13,7 +13,6 @@ from verifex.core.exercise.output_states import OutputState
 from verifex.core.exercise.schema import Behaviour
 from verifex.core.twin.outcome import StepOutcome
 from verifex.core.twin.seen import Course
-from verifex.core.twin.stimulus import SWEEP_SECONDS
 
 FREE_SHARE = 0.07  # of the slow stretch of a sweep: what pauses and rounding may add
 FREE_SECONDS = 1.5  # of holding more or less long than asked
@@ -106,7 +105,7 @@ def switching(exercise: Exercise, statement: Behaviour, ref: str, outcomes: Sequ
         return None
     at = {kind: swept[kind].window.ends[kind == "up"] for kind in swept} | at
     pace = swept["up"].window.per_second
-    free = FREE_SHARE * pace * SWEEP_SECONDS + _reads_otherwise(outcomes)
+    free = FREE_SHARE * swept["up"].window.stretch + _reads_otherwise(outcomes)
     late = pace * (when.for_ms / 1000 + FREE_SECONDS) / 2
     early = pace * FREE_SECONDS / 2
     over = when.side == "over"

@@ -10,6 +10,7 @@ from verifex.core.rulebook import RUN_CONSEQUENCES, FindingFactory
 
 MOST_LINES_PER_SECOND = 50.0
 MOST_CLEARED_PER_SECOND = 10.0
+LATE_FROM_MS = 3000.0  # longer than that a person thinks that nothing happens
 MISSES_FROM_SHARE = 0.8  # of the shortest step
 
 
@@ -108,6 +109,32 @@ def pause_too_long(view: ProgramView, finding: FindingFactory) -> Iterator[Findi
                 at=at,
                 value=ms / 1000,
                 limit=shortest,
+                unit="s",
+            )
+            return
+
+
+@PROGRAM.rule(
+    "answers-late",
+    Severity.NOTE,
+    title="It answers late",
+    why="Whoever stands at the bench waits for the answer that long; what it answers is judged as it would be without.",
+    hint="How long after a change does your program notice it?",
+    criterion="program",
+    source="the longest wait in a run",
+)
+def answers_late(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
+    if view.exercise is None:
+        return
+    shortest = min((step.dwell_seconds for step in view.exercise.steps), default=0.0)
+    for run in view.runs:
+        ms, at = run.longest_wait
+        if at is not None and LATE_FROM_MS <= ms < MISSES_FROM_SHARE * shortest * 1000:
+            yield finding(
+                f"Line {at.line} waits {ms / 1000:g} s, so a change is noticed up to {ms / 1000:g} s later.",
+                "Wait less, and look more often.",
+                at=at,
+                value=ms / 1000,
                 unit="s",
             )
             return
