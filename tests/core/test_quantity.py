@@ -9,7 +9,7 @@ from verifex.core.quantity import Spread, in_words, numbers_in, parse_quantity
 class ParseQuantityTest(TestCase):
     def test_values_as_people_write_them(self):
         table = {
-            "330": 330, "4k7": 4700, "4.7k": 4700, "4,7k": 4700, "10kΩ": 10_000, "1M": 1e6, "4R7": 4.7, "0.5": 0.5, "2 k": 2000,
+            "330": 330, "4k7": 4700, "4.7k": 4700, "4,7k": 4700, "10kΩ": 10_000, "1M": 1e6, "4R7": 4.7, "0.5": 0.5, "2 k": 2000, "331Ohm": 331, "2 OHMS": 2,
         }  # fmt: skip
         for text, ohms in table.items():
             self.assertAlmostEqual(parse_quantity(text, "ohm"), ohms, msg=text)

@@ -59,7 +59,9 @@ def parse_quantity(text: str, unit: str = "ohm") -> float:
             return parse_quantity(stripped[: -len(word)], "none") * factor
     for word in UNIT_WORDS[unit]:
         # "R" may also stand for the point (4R7): only a trailing one is a unit here.
-        if stripped.endswith(word) and len(stripped) > len(word):
+        # A whole word is taken in any case (331Ohm); a single letter is not, since M and m are prefixes.
+        ends = stripped.lower().endswith(word) if len(word) > 2 else stripped.endswith(word)
+        if ends and len(stripped) > len(word):
             stripped = stripped[: -len(word)].strip()
             break
     if match := _INFIX.match(stripped):

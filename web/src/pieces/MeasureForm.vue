@@ -2,6 +2,7 @@
 // One measured value with its unit. What was typed stays when it is refused.
 import { computed, ref } from 'vue'
 import { ApiError, type Schemas } from '@/api/client'
+import { typedValue } from '@/shared/typed-value'
 
 const props = defineProps<{
   name: string
@@ -16,9 +17,9 @@ const wrong = ref('')
 const field = computed(() => `measure-${props.name.replace(/\W/g, '-')}`)
 
 async function keep() {
-  const value = Number(typed.value.trim().replace(',', '.'))
+  const value = typedValue(typed.value, props.unit)
   wrong.value = ''
-  if (!typed.value.trim() || !Number.isFinite(value)) {
+  if (value === null) {
     wrong.value = `“${typed.value}” is no number; one such as 4.93 was expected.`
     return
   }

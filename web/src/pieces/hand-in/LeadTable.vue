@@ -103,7 +103,13 @@ function down(index: number, cell: number) {
   else void add(rows.value[index]!.kind === 'part' ? 'part' : 'wire', index)
 }
 function onKey(event: KeyboardEvent, index: number, cell: number) {
-  if (event.ctrlKey) return
+  if (event.ctrlKey && event.key === 'Enter') {
+    event.preventDefault()
+    ;(event.target as HTMLInputElement).blur() // what is being typed counts first
+    emit('submit')
+    return
+  }
+  if (event.ctrlKey) return // undo in a cell is the browser's own, and touches this cell only
   if (event.key === 'Enter') {
     event.preventDefault()
     down(index, cell)

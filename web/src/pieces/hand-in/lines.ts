@@ -64,6 +64,11 @@ export function movedPlaces(places: string, by: number): string {
   )
 }
 
+/** The rows of the base that places stand in. */
+export function rowNumbers(places: string): number[] {
+  return [...places.matchAll(/(?:^|[\s=])[a-j](\d+)(?=\s|$)/g)].map((match) => Number(match[1]))
+}
+
 /** How many ends a row names. */
 export function ends(row: Row): number {
   return row.places.split(/\s+/).filter(Boolean).length

@@ -1,9 +1,19 @@
 // The entry line: a few letters become a statement of the bench notation. `.8 a12` is a wire from pin D8 to hole
 // a12; `led c16` puts a light into c16 and c17; `mv U1 3` moves U1 down three rows. What it would do is said
 // before Enter is pressed; nothing is guessed that the preview does not show.
-import { copied, ends, movedPlaces, nextRef, readLine, type Row, swapped, writeLine } from '../lines'
+import {
+  copied,
+  ends,
+  movedPlaces,
+  nextRef,
+  readLine,
+  type Row,
+  rowNumbers,
+  swapped,
+  writeLine,
+} from '../lines'
 import { expandPart } from './part'
-import { resolvePlace } from './place'
+import { resolvePlace, rowsOf } from './place'
 import { NotUnderstood, type Vocabulary } from './words'
 
 export interface Understood {
@@ -32,7 +42,8 @@ function meant(tokens: string[], text: string, rows: Row[], words: Vocabulary): 
   const first = tokens[0]!
   if (KEYWORDS.includes(first) || first.startsWith('#')) return adds(text)
   if (COMMANDS.includes(first)) return command(first, tokens.slice(1), rows)
-  const isHole = /^[a-j]\d{1,2}$/.test(first)
+  // `d1` may be a hole and a light: with two places behind it, it is the part.
+  const isHole = /^[a-j]\d{1,2}$/.test(first) && !(isPartName(first, rows, words) && isPlace(tokens[2]))
   const place = isHole || !isPartName(first, rows, words) ? resolvePlace(first, rows, words) : null
   if (place) return wire(place, tokens.slice(1), rows, words)
   return adds(writeLine(expandPart(tokens, rows, words)))
@@ -43,6 +54,8 @@ function isPartName(token: string, rows: Row[], words: Vocabulary): boolean {
   const ref = token.toUpperCase()
   return words.recipe.some((p) => p.ref === ref) || rows.some((r) => r.kind === 'part' && r.name === ref)
 }
+
+const isPlace = (token: string | undefined) => !!token && /^([a-j]\d{1,2}|[+-][lr]\d*|\.\w+)$/i.test(token)
 
 function adds(line: string): Understood {
   return { said: line, apply: (lines) => [...lines, line] }
@@ -77,7 +90,11 @@ function command(name: string, [refText, count]: string[], rows: Row[]): Underst
     const by = Number(count)
     if (!count || !Number.isInteger(by) || by === 0)
       throw new NotUnderstood('by how many rows? Down is 3, up is -3.')
-    const line = writeLine({ ...row, places: movedPlaces(row.places, by) })
+    const places = movedPlaces(row.places, by)
+    const most = rowsOf(rows)
+    if (rowNumbers(places).some((n) => n > most) || rowNumbers(row.places).some((n) => n + by < 1))
+      throw new NotUnderstood(`${ref} would stand beyond the base, which has rows 1 to ${most}.`)
+    const line = writeLine({ ...row, places })
     return put(line, `${line}   (${by > 0 ? 'down' : 'up'} ${Math.abs(by)})`)
   }
   if (name === 'sw') {

@@ -5,7 +5,11 @@ import { NotUnderstood, type Vocabulary } from './words'
 /** The place in full, or null when the token is none. Throws where it is one that cannot be told apart. */
 export function resolvePlace(token: string, rows: Row[], words: Vocabulary): string | null {
   const lower = token.toLowerCase()
-  if (/^[a-j][1-9]\d?$/.test(lower)) return lower
+  if (/^[a-j][1-9]\d?$/.test(lower)) {
+    if (Number(lower.slice(1)) > rowsOf(rows))
+      throw new NotUnderstood(`${lower} lies beyond the base, which has rows 1 to ${rowsOf(rows)}.`)
+    return lower
+  }
   const rail = /^([+-])([lr])(\d*)$/.exec(lower)
   if (rail) return `${rail[1]}${rail[2]!.toUpperCase()}${rail[3]}`
   if (/^[+-]/.test(token))
@@ -18,6 +22,13 @@ export function resolvePlace(token: string, rows: Row[], words: Vocabulary): str
   const type = words.parts.find((p) => p.id === part?.type)
   if (!type) throw new NotUnderstood(`There is no part ${ref!.toUpperCase()} in the table.`)
   return `${part!.name}.${oneOf(leg, type.legs, `legs of ${part!.name}`)}`
+}
+
+/** How many rows the base of this bench has. */
+export function rowsOf(rows: Row[]): number {
+  const base = rows.find((row) => row.kind === 'base')
+  const named = `${base?.name ?? ''} ${base?.type ?? ''} ${base?.places ?? ''}`
+  return /full/.test(named) ? 63 : 30
 }
 
 export function boardRef(rows: Row[]): string {

@@ -1,0 +1,22 @@
+import { expect, test } from 'vitest'
+import { typedValue } from '@/shared/typed-value'
+
+test.each([
+  ['4.93', 'V', 4.93],
+  ['4.93 V', 'V', 4.93],
+  ['4,93v', 'V', 4.93],
+  ['120 mV', 'V', 0.12],
+  ['331Ohm', 'Ω', 331],
+  ['331 ohms', 'Ω', 331],
+  ['4k7', 'Ω', 4700],
+  ['10 kΩ', 'Ω', 10000],
+  ['21.5 °C', '°C', 21.5],
+  ['14cm', 'cm', 14],
+  ['-3', '°C', -3],
+])('%s in %s', (text, unit, value) => {
+  expect(typedValue(text, unit)).toBeCloseTo(value, 9)
+})
+
+test.each(['', 'about 5', '5 apples', '1e999'])('“%s” is no value', (text) => {
+  expect(typedValue(text, 'V')).toBeNull()
+})
