@@ -44,13 +44,29 @@ class SheetTest(DemoCase):
                 sheet = self.instructor.ask(f"/api/exercises/{exercise['id']}/sheet", board=board).json()
                 self.assertEqual((sheet["reason"], len(sheet["steps"])), ("", len(exercise["steps"])))
 
+    def test_what_a_meter_reads_is_held_against_the_bench_and_told_to_each_in_their_words(self):
+        docket, pair = self.docket(6), self.member(6)
+
+        def shown(speaker, path: str) -> dict[str, Any]:
+            found = speaker.ask(path).json()["measurables"]
+            return next(m for m in found if m["name"] == "probe:U1.out")
+
+        mine, theirs = f"/api/my/dockets/{docket.pk}", f"/api/dockets/{docket.pk}"
+        self.assertRegex(shown(self.instructor, theirs)["said"], r"Should read 0\.6\d to 0\.7\d V")
+        self.assertEqual((shown(pair, mine)["said"], shown(pair, mine)["agrees"]), ("", None))
+        for volts, agrees, said in ((0.71, True, "is what your bench"), (4.9, False, "follow its leads")):
+            pair.ask(f"{mine}/measure", name="probe:U1.out", value=volts)
+            self.assertEqual(shown(pair, mine)["agrees"], agrees)
+            self.assertIn(said, shown(pair, mine)["said"])
+
     def test_what_can_be_measured_is_offered_and_what_is_implausible_refused(self):
         docket = self.docket(6)
         offered = self.instructor.ask(f"/api/dockets/{docket.pk}").json()["measurables"]
         self.assertEqual([m["name"] for m in offered][:2], ["rail", "internal"])
-        self.assertIn("plan 21.5 °C", offered[2]["label"])
-        mine = self.member(6).ask(f"/api/my/dockets/{docket.pk}").json()["measurables"]
-        self.assertNotIn("plan", mine[2]["label"])  # a pair is not told the plan's values
+        room = next(m for m in offered if m["name"] == "step:Room air")
+        self.assertIn("plan 21.5 °C", room["label"])
+        mine = {m["name"]: m for m in self.member(6).ask(f"/api/my/dockets/{docket.pk}").json()["measurables"]}
+        self.assertNotIn("plan", mine["step:Room air"]["label"])  # a pair is not told the plan's values
         for name, value, said in (("R1", 0, "165 Ω to 660 Ω is"), ("U9.r10", 5, "nothing this exercise measures"), ("step:Room air", 200, "-40 to 125 °C is")):  # fmt: skip
             refused = self.member(6).ask(f"/api/my/dockets/{docket.pk}/measure", name=name, value=value)
             self.assertIn(said, refused.json()["message"])

@@ -1,5 +1,6 @@
 """The Floor: the room with its benches, and the Round."""
 
+from collections.abc import Mapping
 from datetime import datetime
 from typing import Any
 
@@ -13,9 +14,10 @@ from verifex.api.fields import Counter
 from verifex.api.http import Id, unless_known
 from verifex.api.shape import Shape
 from verifex.dockets import services
-from verifex.dockets.models import Docket, State
+from verifex.dockets.models import Docket, State, Station
 from verifex.dockets.schemas.parts import StationOut
 from verifex.dockets.stations import ORDER, stations_of
+from verifex.exercises.models import ExerciseVersion
 from verifex.floor.round import words
 from verifex.floor.standing import Standing, standings
 from verifex.people.access import reader, require_instructor, sections_of
@@ -182,8 +184,11 @@ def _floor(session: Session, user: User) -> dict[str, Any]:
             by_pair[docket.pair_id] = found[docket.pk]
     seats = list(Seat.objects.filter(session=session).select_related("pair"))
     seated = {seat.pair_id for seat in seats}
-    cards = [_card(seat, by_pair.get(seat.pair_id)) for seat in seats]
-    cards += [_card(None, standing) for pair_id, standing in by_pair.items() if pair_id not in seated]
+    # A session has few exercises, whose texts are read once for all of its dockets.
+    versions = ExerciseVersion.objects.in_bulk({docket.version_id for docket in dockets})
+    stations = {pk: stations_of(version.file) for pk, version in versions.items()}
+    cards = [_card(seat, by_pair.get(seat.pair_id), stations) for seat in seats]
+    cards += [_card(None, standing, stations) for pair_id, standing in by_pair.items() if pair_id not in seated]
     benches = {seat.pair_id: seat.bench for seat in seats}
     waiting = [standing for standing in found.values() if standing.asks or standing.is_off]
     waiting.sort(key=lambda s: (s.docket.claimed_by_id not in (None, user.pk), *s.urgency(now)))
@@ -209,7 +214,7 @@ def _session(session: Session) -> dict[str, Any]:
     }
 
 
-def _card(seat: Seat | None, standing: Standing | None) -> dict[str, Any]:
+def _card(seat: Seat | None, standing: Standing | None, stations: Mapping[int, list[Station]]) -> dict[str, Any]:
     docket = standing.docket if standing else None
     row = standing.row if standing else None
     rows = standing.rows if standing else {}
@@ -228,7 +233,7 @@ def _card(seat: Seat | None, standing: Standing | None) -> dict[str, Any]:
                 "state": rows[s].state if s in rows else None,
                 "since": rows[s].since if s in rows else None,
             }
-            for s in (stations_of(docket.version.file) if docket else ORDER)
+            for s in (stations[docket.version_id] if docket else ORDER)
         ],
         "station": row.station if row else "kit",
         "state": row.state if row else None,

@@ -225,6 +225,7 @@ class MeasurableRecord(Record):
     plan: float | None = None  # the plan's value of a step; a pair is not told it
     beyond: str = ""  # why a value outside cannot be, in words
     offered: bool = True  # worth measuring; others are taken when they are told
+    should: tuple[float, float, float] | None = None  # what a sound bench reads: low, expected, high
 
 
 class SheetsRecord(StationRecord):

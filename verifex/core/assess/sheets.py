@@ -9,6 +9,7 @@ from verifex.core.exercise import Exercise
 from verifex.core.exercise.units import UNITS_OF_QUANTITY
 from verifex.core.expected import sheet_json
 from verifex.core.expected.measured import INTERNAL, OUTSIDE, RAIL, RESISTOR_FACTOR, SETTING_UNITS, STEP
+from verifex.core.expected.probes import expected_probes
 from verifex.core.parts import SwitchOutput, catalogue
 from verifex.core.twin import checklist_on_bench
 
@@ -49,6 +50,7 @@ def measurables(bench: Workbench) -> Iterator[MeasurableRecord]:
             )
     yield from resistors.values()
     yield from _settings(bench)
+    yield from _probes(bench)
     yield from steps_to_measure(bench.case.exercise)
 
 
@@ -101,6 +103,21 @@ def _resistors(bench: Workbench) -> Iterator[MeasurableRecord]:
                 beyond="Is it the right resistor, and out of the circuit? Do the leads touch?",
                 offered=False,
             )
+
+
+def _probes(bench: Workbench) -> Iterator[MeasurableRecord]:
+    """What the exercise asks to be measured at places of the bench, with what it should read there."""
+    for probe in expected_probes(bench.case.exercise, bench.wiring.view) if bench.wiring else ():
+        yield MeasurableRecord(
+            name=probe.name,
+            label=probe.label,
+            unit=probe.unit,
+            how=probe.how,
+            low=-probe.most,
+            high=probe.most,
+            beyond="Is the meter on its right range?",
+            should=(round(probe.low, 4), round(probe.expected, 4), round(probe.high, 4)),
+        )
 
 
 #: How a trimmer's setting is measured, and between what it can lie: typical of the families.

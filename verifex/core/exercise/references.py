@@ -20,6 +20,7 @@ def complaints(exercise: Exercise) -> list[Complaint]:
         *_steps(exercise, part_types),
         *_readings(exercise, part_types),
         *_states(exercise, part_types),
+        *_probes(exercise, part_types),
     ]
 
 
@@ -82,6 +83,7 @@ def _refs(exercise: Exercise) -> Iterator[Complaint]:
         named.append((("behaviour", i, "when"), statement.when.ref))
         named += [(("behaviour", i, "then", ref), ref) for ref in statement.then]
         named += [(("behaviour", i, "otherwise", ref), ref) for ref in statement.otherwise]
+    named += [(("measure", i), probe.ref) for i, probe in enumerate(exercise.measure)]
     for i, follow in enumerate(exercise.follows):
         named += [(("follows", i, "output"), follow.output), (("follows", i, "of"), follow.key[0])]
     for path, ref in named:
@@ -181,6 +183,20 @@ def _states(exercise: Exercise, part_types: Catalogue) -> Iterator[Complaint]:
         output = _sensing(exercise, part_types, *follow.key)
         if isinstance(output, str):
             yield ("follows", i, "of"), output
+
+
+def _probes(exercise: Exercise, part_types: Catalogue) -> Iterator[Complaint]:
+    """Measurements at legs or in steps that are not there."""
+    for i, probe in enumerate(exercise.measure):
+        recipe = exercise.part_of(probe.ref)
+        part = part_types.parts.get(recipe.part) if recipe else None
+        if part is not None and probe.volts and probe.volts.split(".")[1] not in part.leg_names():
+            yield ("measure", i, "volts"), f"{probe.ref} has no such leg; it has {_list(part.leg_names())}"
+        if probe.step and all(step.name != probe.step for step in exercise.steps):
+            yield (
+                ("measure", i, "step"),
+                f"there is no step '{probe.step}'; {_list(s.name for s in exercise.steps)} are",
+            )
 
 
 def _list(names: object) -> str:

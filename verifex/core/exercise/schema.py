@@ -11,6 +11,7 @@ from verifex.core.exercise.conventions import Conventions
 from verifex.core.exercise.drivers import Driver
 from verifex.core.exercise.output_states import OutputState, State
 from verifex.core.exercise.plan import Reading, Step
+from verifex.core.exercise.probes import Probe
 from verifex.core.exercise.statements import When, read_when
 from verifex.core.parts import Output, catalogue
 
@@ -75,6 +76,7 @@ class Exercise(Frozen):
     drivers: list[Driver] = Field(default_factory=list)
     behaviour: list[Behaviour] = Field(default_factory=list)
     follows: list[Follow] = Field(default_factory=list)
+    measure: list[Probe] = Field(default_factory=list)
     criteria: list[Criterion] = Field(min_length=1)
     cautions: list[str] = Field(default_factory=list)
     references: dict[str, str] = Field(default_factory=dict)

@@ -105,7 +105,9 @@ def switching(exercise: Exercise, statement: Behaviour, ref: str, outcomes: Sequ
         return None
     at = {kind: swept[kind].window.ends[kind == "up"] for kind in swept} | at
     pace = swept["up"].window.per_second
-    free = FREE_SHARE * swept["up"].window.stretch + _reads_otherwise(outcomes)
+    # A module that tells whole steps turns at the half of one.
+    step = getattr(exercise.sensed(when.ref, when.quantity), "resolution", 0.0)
+    free = FREE_SHARE * swept["up"].window.stretch + _reads_otherwise(outcomes) + step / 2
     late = pace * (when.for_ms / 1000 + FREE_SECONDS) / 2
     early = pace * FREE_SECONDS / 2
     over = when.side == "over"

@@ -12,7 +12,15 @@ from verifex.dockets.inputs import kit_issue_of
 from verifex.dockets.judgements import sheets_of
 from verifex.dockets.models import Decision, Docket, Kind
 from verifex.dockets.present.handed_in import HandedIn
-from verifex.dockets.present.parts import common, last_voided, measurable, measurements, members, name_of, substitutions
+from verifex.dockets.present.parts import (
+    common,
+    last_voided,
+    measurables,
+    measurements,
+    members,
+    name_of,
+    substitutions,
+)
 from verifex.dockets.present.staff import prediction_json
 from verifex.dockets.stations import states
 from verifex.exercises.present import exercise_json, readings_json
@@ -21,7 +29,7 @@ from verifex.exercises.present import exercise_json, readings_json
 def my_docket_json(docket: Docket) -> dict[str, Any]:
     """One docket whole, for its pair."""
     handed_in = HandedIn(docket)
-    sheets = sheets_of(docket)
+    sheets, measured = sheets_of(docket), measurements(docket)
     judgement = handed_in.judgements.get(Kind.READINGS)
     readings = judgement.typed(ReadingsRecord) if judgement else None
     issue = kit_issue_of(docket)
@@ -45,8 +53,8 @@ def my_docket_json(docket: Docket) -> dict[str, Any]:
         "voided": voided.void_told or voided.void_reason if voided else "",
         "passed_over_stop": sorted({d.station for d in decisions if d.overruled}),
         "messages": [_message(d) for d in decisions],
-        "measurements": measurements(docket),
-        "measurables": [measurable(m, told=False) for m in sheets.measurables if m.offered] if sheets else [],
+        "measurements": measured,
+        "measurables": measurables(sheets, measured, told=False),
     }
 
 

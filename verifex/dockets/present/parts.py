@@ -3,7 +3,7 @@
 from collections.abc import Mapping, Sequence
 from typing import Any
 
-from verifex.core.assess.records import MeasurableRecord
+from verifex.core.assess.records import MeasurableRecord, SheetsRecord
 from verifex.dockets.models import (
     Clearance,
     Docket,
@@ -73,7 +73,29 @@ def measurements(docket: Docket) -> list[dict[str, Any]]:
     ]
 
 
-def measurable(what: MeasurableRecord, *, told: bool) -> dict[str, Any]:
-    """Something to measure; the plan's value of a step is `told` to staff only."""
+def measurables(
+    sheets: SheetsRecord | None, measured: Sequence[Mapping[str, Any]], *, told: bool
+) -> list[dict[str, Any]]:
+    """What is worth measuring on this bench, as staff (`told`) or a pair is shown it."""
+    return [_measurable(what, measured, told=told) for what in sheets.measurables if what.offered] if sheets else []
+
+
+def _measurable(what: MeasurableRecord, measured: Sequence[Mapping[str, Any]], *, told: bool) -> dict[str, Any]:
+    """Something to measure; the plan's value of a step, and what a meter should read, are `told` to staff only. A pair is
+    told whether what it measured is what its bench should read."""
     plan = f", plan {what.plan:g} {what.unit}" if told and what.plan is not None else ""
-    return {"name": what.name, "label": what.label + plan, "unit": what.unit, "how": what.how}
+    value = next((row["value"] for row in measured if row["name"] == what.name), None)
+    agrees = None if what.should is None or value is None else what.should[0] <= value <= what.should[2]
+    said = {
+        True: "This is what your bench should read.",
+        False: "Your bench should read something else here: follow its leads once more.",
+    }
+    should = f"Should read {what.should[0]:.2f} to {what.should[2]:.2f} {what.unit}." if what.should and told else ""
+    return {
+        "name": what.name,
+        "label": what.label + plan,
+        "unit": what.unit,
+        "how": what.how,
+        "agrees": agrees,
+        "said": should if told else said.get(agrees, "") if agrees is not None else "",
+    }

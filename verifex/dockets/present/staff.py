@@ -15,7 +15,15 @@ from verifex.dockets.models import (
     Kind,
 )
 from verifex.dockets.present.handed_in import HandedIn
-from verifex.dockets.present.parts import common, last_voided, measurable, measurements, members, name_of, substitutions
+from verifex.dockets.present.parts import (
+    common,
+    last_voided,
+    measurables,
+    measurements,
+    members,
+    name_of,
+    substitutions,
+)
 from verifex.dockets.present.sharing import earlier_readings, shared_finding, shared_with
 from verifex.dockets.services.decide import undoable
 from verifex.dockets.stations import states
@@ -32,7 +40,7 @@ def docket_json(docket: Docket, by: User) -> dict[str, Any]:
     now = situation(by, docket, rows)
     clearances = list(docket.clearances.select_related("wiring", "kit_issue__kit", "by").defer("wiring__text"))
     clearance = next((c for c in clearances if c.voided_at is None), None)
-    sheets = sheets_of(docket)
+    sheets, measured = sheets_of(docket), measurements(docket)
     decision = undoable(docket)
     return {
         **common(docket, rows),
@@ -51,8 +59,8 @@ def docket_json(docket: Docket, by: User) -> dict[str, Any]:
         "readings": _readings(handed_in),
         "clearance": _clearance(clearance) if clearance else None,
         "voided": voided.void_reason if (voided := last_voided(rows, clearances)) else "",
-        "measurements": measurements(docket),
-        "measurables": [measurable(m, told=True) for m in sheets.measurables if m.offered] if sheets else [],
+        "measurements": measured,
+        "measurables": measurables(sheets, measured, told=True),
         "prediction": prediction_json(handed_in),
         "decisions": [_decision(d) for d in docket.decisions.select_related("by")],
     }

@@ -93,3 +93,5 @@ class MeasurableOut(Shape):
     label: str
     unit: str
     how: str
+    agrees: bool | None = None  # whether what was measured is what the bench should read
+    said: str = ""

@@ -1835,6 +1835,13 @@ export interface components {
             unit: string;
             /** How */
             how: string;
+            /** Agrees */
+            agrees?: boolean | null;
+            /**
+             * Said
+             * @default
+             */
+            said: string;
         };
         /** MeasurementOut */
         MeasurementOut: {

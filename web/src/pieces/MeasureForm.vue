@@ -9,6 +9,8 @@ const props = defineProps<{
   label: string
   unit: string
   known: Schemas['MeasurementOut'][]
+  agrees?: boolean | null
+  said?: string
   save: (name: string, value: number, instrument: string) => Promise<unknown>
 }>()
 const entry = computed(() => props.known.find((m) => m.name === props.name))
@@ -48,6 +50,9 @@ async function keep() {
       {{ unit }}
       <button class="btn line" :disabled="!typed.trim()">Save</button>
     </span>
+    <p v-if="said" class="said" :class="{ differs: agrees === false, fits: agrees }" role="status">
+      <b v-if="agrees === false">Differs.</b> <b v-else-if="agrees">Agrees.</b> {{ said }}
+    </p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   </form>
 </template>
@@ -71,6 +76,17 @@ async function keep() {
 }
 .entry input {
   width: 92px;
+}
+.said {
+  grid-column: 1 / -1;
+  margin: 0;
+  color: var(--soft);
+}
+.differs {
+  color: var(--stop);
+}
+.fits b {
+  color: var(--good);
 }
 .wrong {
   grid-column: 1 / -1;

@@ -85,6 +85,8 @@ useKeys({
             :name="what.name"
             :label="what.label"
             :unit="what.unit"
+            :agrees="what.agrees"
+            :said="what.said"
             :known="docket.measurements"
             :save="measure"
           />

@@ -37,6 +37,8 @@ const state = computed(() => props.docket.stations.find((s) => s.station === 'po
         :name="what.name"
         :label="what.label"
         :unit="what.unit"
+        :agrees="what.agrees"
+        :said="what.said"
         :known="docket.measurements"
         :save="measure"
       />
