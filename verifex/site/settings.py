@@ -10,6 +10,8 @@ from django.core.management.utils import get_random_secret_key
 BASE_DIR = Path(__file__).resolve().parent.parent.parent
 DATA_DIR = Path(os.environ.get("VERIFEX_DATA", BASE_DIR / "var"))
 DATA_DIR.mkdir(parents=True, exist_ok=True)
+#: Where a copy of the database is put once a day; beside the data unless another disk is named, which is better.
+BACKUP_DIR = Path(os.environ.get("VERIFEX_BACKUPS", DATA_DIR / "backups"))
 os.umask(0o077)  # names, programs and marks are for nobody else on this machine
 
 

@@ -12,6 +12,7 @@ from types import FrameType
 logger = logging.getLogger(__name__)
 THREADS = 4  # they wait for workers more than they work
 NICENESS = 5
+LOOKS_EVERY_SECONDS = 600.0  # for whether a copy of the database is due
 
 
 def main() -> None:
@@ -33,6 +34,7 @@ def main() -> None:
     pool.warm_up("judging")
     for number in range(THREADS):
         threading.Thread(target=queue.serve_until, args=(ended,), daemon=True, name=f"queue-{number}").start()
+    threading.Thread(target=_back_up_until, args=(ended,), daemon=True, name="backup").start()
     server = os.getppid()
     while not ended.wait(1.0):
         if os.getppid() != server:  # the server died without a word
@@ -41,6 +43,26 @@ def main() -> None:
     ending.start()
     ending.join(3)
     os._exit(0)  # what was under way is in the queue still
+
+
+def _back_up_until(ended: threading.Event) -> None:
+    """A copy of the database whenever the newest one is a day old."""
+    from django.conf import settings
+    from django.db import connection
+    from django.utils import timezone
+
+    from verifex.work.backups import BackupFailed, backup, is_due
+
+    while not ended.wait(LOOKS_EVERY_SECONDS):
+        if is_due(settings.BACKUP_DIR, timezone.now()):
+            try:
+                connection.ensure_connection()
+                made = backup(connection.connection, settings.BACKUP_DIR, timezone.now())
+                logger.warning("copied the database to %s", made)
+            except BackupFailed as wrong:
+                logger.error("no copy of the database was made: %s", wrong)
+            finally:
+                connection.close()
 
 
 if __name__ == "__main__":

@@ -1,0 +1,104 @@
+"""Copies of the database: made while the server runs, looked through, kept in a number, put back into an empty place.
+
+A copy is one SQLite file, made by SQLite's own backup, so it is whole although others write meanwhile.
+"""
+
+import os
+import re
+import sqlite3
+import time
+from collections.abc import Callable
+from contextlib import closing
+from datetime import UTC, datetime, timedelta
+from pathlib import Path
+
+KEPT = 14  # a fortnight of daily copies
+EVERY = timedelta(hours=24)
+PAGES_AT_ONCE = 2000  # 8 MB; between two steps others may write
+WAITS_SECONDS = 30.0  # for a lock that another program holds
+_NAME = re.compile(r"verifex-(\d{8}-\d{6})\.sqlite3$")
+
+
+class BackupFailed(Exception):
+    """A copy that cannot be made or used; says why, and what to do."""
+
+
+def backup(source: sqlite3.Connection, folder: Path, now: datetime, *, keep: int = KEPT) -> Path:
+    """Copy an open database into `folder` and take away the oldest copies beyond `keep`. Raises BackupFailed."""
+    try:
+        folder.mkdir(parents=True, exist_ok=True)
+        made = folder / f"verifex-{now.astimezone(UTC):%Y%m%d-%H%M%S}.sqlite3"
+        unfinished = made.with_suffix(".unfinished")
+        unfinished.unlink(missing_ok=True)
+        with closing(sqlite3.connect(unfinished)) as target:
+            source.backup(target, pages=PAGES_AT_ONCE, progress=_within(WAITS_SECONDS))
+        _look_through(unfinished)
+        os.replace(unfinished, made)
+    except OSError as wrong:
+        raise BackupFailed(f"The copy cannot be written to {folder}: {wrong.strerror}. Is the disk full?") from None
+    for old in copies(folder)[keep:]:
+        old.unlink(missing_ok=True)
+    return made
+
+
+def _within(seconds: float) -> Callable[[int, int, int], None]:
+    """Watches a copy being made; raises BackupFailed where it stands still for so long, as a held lock makes it."""
+    left, since = -1, time.monotonic()
+
+    def watch(status: int, remaining: int, total: int) -> None:
+        nonlocal left, since
+        if remaining != left:
+            left, since = remaining, time.monotonic()
+        elif time.monotonic() - since > seconds:
+            raise BackupFailed("The database is held by another program; no copy was made.")
+
+    return watch
+
+
+def copies(folder: Path) -> list[Path]:
+    """The copies in a folder, the newest first."""
+    return sorted((file for file in folder.glob("verifex-*.sqlite3") if _NAME.search(file.name)), reverse=True)
+
+
+def made_at(copy: Path) -> datetime:
+    """When a copy was made, by its name."""
+    match = _NAME.search(copy.name)
+    assert match is not None
+    return datetime.strptime(match.group(1), "%Y%m%d-%H%M%S").replace(tzinfo=UTC)
+
+
+def is_due(folder: Path, now: datetime) -> bool:
+    """Whether the newest copy is a day old, or there is none."""
+    newest = next(iter(copies(folder)), None)
+    return newest is None or now - made_at(newest) >= EVERY
+
+
+def restore(copy: Path, database: Path) -> None:
+    """Put a copy back where no database is. Raises BackupFailed, and then nothing was changed."""
+    if database.exists():
+        raise BackupFailed(
+            f"There is a database at {database} already. Restore into an empty data directory, or move that one away first."
+        )
+    if not copy.is_file():
+        raise BackupFailed(f"There is no copy at {copy}.")
+    _look_through(copy)
+    database.parent.mkdir(parents=True, exist_ok=True)
+    with (
+        closing(sqlite3.connect(f"file:{copy}?mode=ro", uri=True)) as source,
+        closing(sqlite3.connect(database)) as target,
+    ):
+        source.backup(target)
+
+
+def _look_through(file: Path) -> None:
+    """Raises BackupFailed for a file that is no whole database of this program."""
+    try:
+        with closing(sqlite3.connect(f"file:{file}?mode=ro", uri=True)) as opened:
+            (said,) = opened.execute("PRAGMA integrity_check").fetchone()
+            tables = {name for (name,) in opened.execute("SELECT name FROM sqlite_master WHERE type = 'table'")}
+    except sqlite3.DatabaseError as wrong:
+        raise BackupFailed(f"{file} is no database: {wrong}.") from None
+    if said != "ok":
+        raise BackupFailed(f"{file} is damaged: {said}.")
+    if "django_migrations" not in tables:
+        raise BackupFailed(f"{file} holds nothing of this program.")
