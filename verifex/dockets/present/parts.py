@@ -86,16 +86,22 @@ def _measurable(what: MeasurableRecord, measured: Sequence[Mapping[str, Any]], *
     plan = f", plan {what.plan:g} {what.unit}" if told and what.plan is not None else ""
     value = next((row["value"] for row in measured if row["name"] == what.name), None)
     agrees = None if what.should is None or value is None else what.should[0] <= value <= what.should[2]
-    said = {
-        True: "This is what your bench should read.",
-        False: "Your bench should read something else here: follow its leads once more.",
-    }
-    should = f"Should read {what.should[0]:.2f} to {what.should[2]:.2f} {what.unit}." if what.should and told else ""
     return {
         "name": what.name,
         "label": what.label + plan,
         "unit": what.unit,
         "how": what.how,
         "agrees": agrees,
-        "said": should if told else said.get(agrees, "") if agrees is not None else "",
+        "said": _said(what, agrees, told=told) if what.should else "",
     }
+
+
+def _said(what: MeasurableRecord, agrees: bool | None, *, told: bool) -> str:
+    """What stands under the field of a meter's reading: what it should be, how it is done, or whether it is that."""
+    if told and what.should:
+        return f"Should read {what.should[0]:.2g} to {what.should[2]:.2g} {what.unit}."
+    if agrees is None:
+        return f"{what.how[:1].upper()}{what.how[1:]}."
+    if agrees:
+        return "This is what your bench should read."
+    return "Your bench should read something else here: follow its leads once more."

@@ -47,7 +47,7 @@ async function keep() {
         :placeholder="entry ? 'anew' : ''"
         :aria-invalid="!!wrong"
       />
-      {{ unit }}
+      <span class="unit">{{ unit }}</span>
       <button class="btn line" :disabled="!typed.trim()">Save</button>
     </span>
     <p v-if="said" class="said" :class="{ differs: agrees === false, fits: agrees }" role="status">
@@ -77,9 +77,12 @@ async function keep() {
 .entry input {
   width: 92px;
 }
+.unit {
+  min-width: 27px;
+}
 .said {
   grid-column: 1 / -1;
-  margin: 0;
+  margin: -8px 0 4px;
   color: var(--soft);
 }
 .differs {
