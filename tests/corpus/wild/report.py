@@ -4,16 +4,19 @@ from tests.corpus.wild import (
     Wild,
     alone,
     boards,
+    gradual,
     header,
     judge,
     loads,
     presence,
     ranges,
     shows,
+    sides,
     sounds,
     surroundings,
     thermometers,
     unseen,
+    unseen_states,
 )
 
 
@@ -25,11 +28,14 @@ def exercises() -> tuple[Wild, ...]:
         *surroundings.ALL,
         *boards.ALL,
         *shows.ALL,
+        *gradual.ALL,
         *sounds.ALL,
         *header.ALL,
         *loads.ALL,
+        *sides.ALL,
         *alone.ALL,
         *unseen.ALL,
+        *unseen_states.ALL,
     )
 
 
