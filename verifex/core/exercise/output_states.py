@@ -3,7 +3,7 @@
 import re
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, BeforeValidator, ConfigDict, WithJsonSchema
+from pydantic import BaseModel, BeforeValidator, ConfigDict, WithJsonSchema, model_validator
 
 #: The legs of a three-colour light that make a colour when they are lit together.
 COLOURS: dict[str, frozenset[str]] = {
@@ -22,6 +22,8 @@ PITCH_SHARE = 0.05  # a tone within 5 % of the one asked is that tone: less than
 BRIGHTNESS_WITHIN = 0.1  # of full brightness
 BLINK_SHARE = 0.25  # of the rate asked
 
+MOST_HERTZ = 65_535  # what a tone can be set to
+
 _HERTZ = re.compile(r"([0-9]+(?:\.[0-9]+)?)\s*Hz$", re.IGNORECASE)
 _SHARE = re.compile(r"([0-9]+(?:\.[0-9]+)?)\s*%$")
 _BLINK = re.compile(r"blink(?:s|ing)?(?:\s+(?:at\s+)?([0-9]+(?:\.[0-9]+)?)\s*Hz)?$", re.IGNORECASE)
@@ -37,6 +39,14 @@ class OutputState(BaseModel):
     kind: Kind
     number: float = 0.0
     text: str = ""
+
+    @model_validator(mode="after")
+    def is_a_state(self) -> "OutputState":
+        if self.kind == "colour" and self.text not in COLOURS:
+            raise ValueError(f"'{self.text}' is no colour that three lights make; {', '.join(COLOURS)} are")
+        if self.kind in ("pitch", "brightness") and not 0 < self.number <= MOST_HERTZ:
+            raise ValueError(f"{self.number:g} is no {self.kind}")
+        return self
 
     @property
     def is_level(self) -> bool:
@@ -64,9 +74,9 @@ def read_state(said: object) -> object:
     """The state that a file names; anything but a word or yes and no is left to the schema. Raises ValueError."""
     if isinstance(said, bool):
         return OutputState(kind="level", number=float(said))
-    if not isinstance(said, str):
+    if isinstance(said, OutputState | dict):
         return said
-    text = said.strip()
+    text = said.strip() if isinstance(said, str) else ""
     if not text:
         raise ValueError(
             "an output needs a state: on, off, a colour, blinking, 440 Hz, 40 %, or the words on a display"

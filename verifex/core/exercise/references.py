@@ -177,7 +177,11 @@ def _states(exercise: Exercise, part_types: Catalogue) -> Iterator[Complaint]:
             continue
         can = part.is_display if kind == "text" else part.model in _SHOWS_IT[kind]
         if not can:
-            said = "words that are no state; on, off, blinking, 440 Hz or 40 % are" if kind == "text" else f"a {kind}"
+            said = (
+                "these words; on, off, a colour (red, yellow, …), blinking, 440 Hz or 40 % are states"
+                if kind == "text"
+                else f"a {kind}"
+            )
             yield path, f"{ref} ({part.title}) cannot show {said}"
     for i, follow in enumerate(exercise.follows):
         output = _sensing(exercise, part_types, *follow.key)

@@ -1,5 +1,6 @@
 """What an exercise file states as a whole. The JSON Schema in docs/ is generated from these classes."""
 
+import re
 from decimal import Decimal
 from typing import Annotated, Literal
 
@@ -35,9 +36,15 @@ class Follow(Frozen):
     """An output whose pitch or brightness rises or falls with a quantity, from step to step of the plan."""
 
     output: str
-    of: str = Field(pattern=r"^[A-Z]+[0-9]+\.[a-z]+$")
+    of: str
     by: Literal["pitch", "brightness"]
     way: Literal["rising", "falling"] = "rising"
+
+    @model_validator(mode="after")
+    def names_a_quantity(self) -> "Follow":
+        if not re.fullmatch(r"[A-Z]+[0-9]+\.[a-z]+", self.of):
+            raise ValueError(f"'{self.of}' names no quantity of a part; U1.celsius was expected")
+        return self
 
     @property
     def key(self) -> tuple[str, str]:
