@@ -2,11 +2,15 @@
 
 from unittest import TestCase
 
-from tests.corpus.wild import judge
+from tests.corpus.wild import CRITERIA, judge
+from tests.corpus.wild.alone import RELAY
 from tests.corpus.wild.presence import SWITCH
 from tests.corpus.wild.report import exercises
 from tests.corpus.wild.surroundings import CELLAR, TANK, TILT
 from tests.corpus.wild.thermometers import BAR, TWO_UNITS
+from verifex.core.assess import Case, assess_station
+from verifex.core.assess.records import SheetsRecord, WiringRecord
+from verifex.core.exercise import read_exercise
 
 EVERY = 3  # fault in the ordinary run of the tests; `make corpus` tries all of them
 
@@ -45,8 +49,6 @@ class ThresholdTest(TestCase):
             self.assertEqual(self.program(limits), {"alarm-at-wrong-value": "fix"}, limits)
 
     def test_the_value_at_which_it_really_changes_is_named_in_the_unit_of_the_exercise(self):
-        from verifex.core.assess import Case, assess_station
-
         case = Case(TWO_UNITS.file, wiring=TWO_UNITS.wiring, program=TWO_UNITS.program.replace("f > 91", "f > 99"))
         record = assess_station(case, "program")
         assert record is not None
@@ -144,3 +146,34 @@ class LateTest(TestCase):
 
     def test_a_pause_as_long_as_a_step_is_a_fix(self):
         self.assertEqual(self.rules(30000), {"pause-too-long": "fix"})
+
+
+class ByItselfTest(TestCase):
+    """A bench without a program is run through the plan, and what it does is kept for the person who passes it."""
+
+    def record(self, exercise: str = RELAY.exercise, wiring: str = RELAY.wiring) -> WiringRecord:
+        record = assess_station(Case(read_exercise(exercise + CRITERIA), wiring=wiring), "wiring")
+        assert isinstance(record, WiringRecord)
+        return record
+
+    def test_each_step_says_what_is_asked_and_done(self):
+        rows = [(row.step, row.asked, row.seen, row.agrees) for row in self.record().by_itself]
+        self.assertEqual(
+            rows, [("Nobody", {"K1": "off"}, {"K1": "off"}, True), ("Somebody", {"K1": "on"}, {"K1": "on"}, True)]
+        )
+
+    def test_what_it_does_otherwise_than_asked_is_a_fix_of_the_wiring(self):
+        turned = self.record(RELAY.exercise.replace("{K1: on}, otherwise: {K1: off}", "{K1: off}, otherwise: {K1: on}"))
+        fixes = [(f.rule, f.criterion) for f in turned.findings if str(f.severity) == "fix"]
+        self.assertEqual(
+            (fixes, [row.agrees for row in turned.by_itself]), ([("alarm-inverted", "wiring")], [False, False])
+        )
+
+    def test_nothing_is_run_on_a_bench_that_is_wrong_anyway(self):
+        weak = self.record(wiring=RELAY.wiring.replace("value=1k", "value=3k3"))
+        self.assertEqual(([f.rule for f in weak.findings][:1], weak.by_itself), (["transistor-not-saturated"], ()))
+
+    def test_without_a_board_there_is_nothing_of_a_board_to_measure(self):
+        record = assess_station(Case(RELAY.file, wiring=RELAY.wiring), "sheets")
+        assert isinstance(record, SheetsRecord)
+        self.assertEqual({m.name for m in record.measurables} & {"rail", "internal", "aref"}, set())

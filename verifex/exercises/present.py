@@ -28,8 +28,8 @@ def exercise_json(version: ExerciseVersion) -> dict[str, Any]:
         "variants": [variant.model_dump() for variant in file.variants],
         "steps": [_step(file, step) for step in file.steps],
         "behaviour": [
-            f"When {_condition(file, statement.when)}: {_says(file, statement.then)}; "
-            f"otherwise {_says(file, statement.otherwise)}."
+            f"When {_condition(file, statement.when)}: {_says(file, statement.then)}"
+            + (f"; otherwise {_says(file, statement.otherwise)}." if statement.otherwise else ".")
             for statement in file.behaviour
         ],
         "thresholds": [statement.when.threshold for statement in file.behaviour],

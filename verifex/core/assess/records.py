@@ -76,6 +76,15 @@ class ChangeRecord(Record):
     line: int | None = None
 
 
+class StepDoneRecord(Record):
+    """What a bench without a program does in a step of the plan, and what is asked of it, by output."""
+
+    step: str
+    asked: dict[str, str]
+    seen: dict[str, str]
+    agrees: bool
+
+
 class WiringRecord(StationRecord):
     """A wiring: what the map draws, nets with volts, resistors with their jobs, the comparison with the exercise's bench.
 
@@ -94,6 +103,7 @@ class WiringRecord(StationRecord):
     roles: dict[str, str] = Field(default_factory=dict)  # the bench's reference → the exercise's
     comparison: tuple[dict[str, Any], ...] = ()
     handles: tuple[dict[str, Any], ...] = ()
+    by_itself: tuple[StepDoneRecord, ...] = ()  # of a bench without a program, step by step
 
 
 class CheckRecord(Record):

@@ -55,6 +55,8 @@ def measurables(bench: Workbench) -> Iterator[MeasurableRecord]:
 
 
 def _references(bench: Workbench) -> Iterator[MeasurableRecord]:
+    if bench.wiring and not bench.wiring.bench.board and not bench.case.exercise.program:
+        return  # no board, so nothing of a board to measure
     board = bench.board
     used = {c.key for chain in bench.built.chains.values() for c in chain.contributors}
     low, high = (share * board.rail_volts for share in SUPPLY_LEEWAY)

@@ -2,7 +2,7 @@
 
 from dataclasses import replace
 
-from verifex.core.assess.records import ChangeRecord, FindingRecord, WiringRecord
+from verifex.core.assess.records import ChangeRecord, FindingRecord, StepDoneRecord, WiringRecord
 from verifex.core.assess.workbench import Workbench
 from verifex.core.circuit import WiringReport, parse_bench
 from verifex.core.circuit.changes import changes_between
@@ -10,9 +10,9 @@ from verifex.core.circuit.functions import compare_functions
 from verifex.core.circuit.handles import handles
 from verifex.core.circuit.solver import NoSensibleAnswer
 from verifex.core.circuit.windows import resistor_jobs
-from verifex.core.findings import Finding, Severity, will_not_do
+from verifex.core.findings import Severity, will_not_do
 from verifex.core.problems import UnusableInput
-from verifex.core.twin import check_behaviour, plan_stimulus, run_alone
+from verifex.core.twin import BehaviourReport, check_behaviour, plan_stimulus, run_alone
 
 
 def assess_wiring(bench: Workbench) -> WiringRecord | None:
@@ -23,7 +23,9 @@ def assess_wiring(bench: Workbench) -> WiringRecord | None:
     if report.bench.problems:
         raise UnusableInput(report.bench.problems)
     view = report.view
-    findings = [*report.findings, *_works_by_itself(bench, report)]
+    run = _run_by_itself(bench, report)
+    # What a rule on behaviour finds here is the wiring's: there is no program that could do it.
+    findings = [*report.findings, *(replace(found, criterion="wiring") for found in (run.findings if run else ()))]
     return WiringRecord(
         findings=tuple(FindingRecord.of(found) for found in findings),
         board=report.bench.board.id if report.bench.board else None,
@@ -34,21 +36,26 @@ def assess_wiring(bench: Workbench) -> WiringRecord | None:
         roles={part.ref: role for role, part in view.roles.items()},
         comparison=_comparison(bench, report),
         handles=tuple(handle.as_json() for handle in handles(view)),
+        by_itself=tuple(
+            StepDoneRecord(step=o.window.name, asked=o.asked, seen=o.seen, agrees=o.agrees)
+            for o in (run.outcomes if run else ())
+            if o.window.kind == "step"
+        ),
     )
 
 
-def _works_by_itself(bench: Workbench, report: WiringReport) -> list[Finding]:
-    """What a bench without a program does through the plan, against what the exercise asks; nothing on a wrong bench."""
+def _run_by_itself(bench: Workbench, report: WiringReport) -> BehaviourReport | None:
+    """What a bench without a program does through the plan, held against what the exercise asks; None for one with a program,
+    and where the bench is wrong anyway."""
     exercise = bench.case.exercise
     if exercise.program or will_not_do(report.findings):
-        return []
+        return None
     plan = plan_stimulus(exercise, bench.case.measured.stimulus)
     try:
         trace = run_alone(report.view, plan, plan.seconds)
     except NoSensibleAnswer:
-        return []
-    found = check_behaviour(report.view, exercise, plan, trace).findings
-    return [replace(finding, criterion="wiring") for finding in found]
+        return None
+    return check_behaviour(report.view, exercise, plan, trace)
 
 
 def _changes(bench: Workbench) -> tuple[ChangeRecord, ...] | None:

@@ -76,6 +76,7 @@ def _wiring(handed_in: HandedIn) -> dict[str, Any] | None:
         "bench": bench_out(record.bench) if record.bench else None,
         "nets": list(record.nets),
         "changes": None if record.changes is None else [change.model_dump() for change in record.changes],
+        "by_itself": [row.model_dump() for row in record.by_itself],
     }
 
 

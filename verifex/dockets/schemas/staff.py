@@ -35,12 +35,23 @@ class AttemptOut(Shape):
     findings: list[FindingOut]
 
 
+class StepDoneOut(Shape):
+    """What a bench without a program does in a step, and what is asked of it, by output."""
+
+    step: str
+    asked: dict[str, str]
+    seen: dict[str, str]
+    agrees: bool
+
+
 class WiringOut(AttemptOut):
-    """`changes` is None for a first attempt, `bench` while it is being judged or could not be."""
+    """`changes` is None for a first attempt, `bench` while it is being judged or could not be. `by_itself` is what a bench
+    without a program does through the plan."""
 
     bench: BenchOut | None = None
     nets: list[NetOut] = []
     changes: list[ChangeOut] | None = None
+    by_itself: list[StepDoneOut] = []
 
 
 class ExplanationOut(Shape):

@@ -2111,6 +2111,24 @@ export interface components {
             /** First */
             first: boolean;
         };
+        /**
+         * StepDoneOut
+         * @description What a bench without a program does in a step, and what is asked of it, by output.
+         */
+        StepDoneOut: {
+            /** Step */
+            step: string;
+            /** Asked */
+            asked: {
+                [key: string]: string;
+            };
+            /** Seen */
+            seen: {
+                [key: string]: string;
+            };
+            /** Agrees */
+            agrees: boolean;
+        };
         /** StepOut */
         StepOut: {
             /** Name */
@@ -2286,7 +2304,8 @@ export interface components {
         };
         /**
          * WiringOut
-         * @description `changes` is None for a first attempt, `bench` while it is being judged or could not be.
+         * @description `changes` is None for a first attempt, `bench` while it is being judged or could not be. `by_itself` is what a bench
+         *     without a program does through the plan.
          */
         WiringOut: {
             /** Number */
@@ -2316,6 +2335,11 @@ export interface components {
             nets: components["schemas"]["NetOut"][];
             /** Changes */
             changes?: components["schemas"]["ChangeOut"][] | null;
+            /**
+             * By Itself
+             * @default []
+             */
+            by_itself: components["schemas"]["StepDoneOut"][];
         };
         /**
          * HistoryOut

@@ -125,7 +125,7 @@ def needless_wire(view: BenchView, finding: FindingFactory) -> Iterator[Finding]
     Severity.NOTE,
     title="No capacitor beside a motor or coil",
     why="Each start pulls the supply down for a moment; a sensor on the same rail reads that.",
-    hint="What steadies the supply for the sensor when the motor starts?",
+    hint="What steadies the supply for the sensor when the motor or coil is switched on?",
     criterion="care",
     source="good practice: 100 µF across the rail near the load",
 )

@@ -23,7 +23,9 @@ const { docket, query, refused, undo } = provideDocket(id)
 
 const station = computed<StationName>(() => {
   const named = route.params.station as StationName
-  return STATIONS.includes(named) ? named : ((docket.value?.current ?? 'kit') as StationName)
+  // An exercise without a program has no station for it, whatever the address says.
+  const has = docket.value?.stations.some((s) => s.station === named) ?? STATIONS.includes(named)
+  return has ? named : ((docket.value?.current ?? 'kit') as StationName)
 })
 function choose(name: string) {
   void router.replace(`/dockets/${id.value}/${name}`)

@@ -17,6 +17,7 @@ const overruling = ref(false)
 const reopening = ref(false)
 
 const wiring = computed(() => docket.value?.wiring ?? null)
+const toMeasure = computed(() => docket.value?.measurables.filter((m) => !m.name.startsWith('step:')) ?? [])
 const stops = computed(() => wiring.value?.findings.filter((f) => f.severity === 'stop') ?? [])
 const others = computed(() => wiring.value?.findings.filter((f) => f.severity !== 'stop') ?? [])
 const cleared = computed(() => docket.value?.clearance ?? null)
@@ -65,7 +66,7 @@ useKeys({
         <template v-if="!cleared">
           <p>
             This clears <b>wiring attempt {{ wiring.number }}</b> with <b>kit {{ docket.kit?.tag }}</b
-            >. Any signal pin may be driven high or low.
+            >.<template v-if="wiring.bench?.board"> Any signal pin may be driven high or low.</template>
           </p>
           <div v-for="stop in stops" :key="stop.seen" class="halt">
             <SeverityTag severity="stop" />
@@ -77,10 +78,10 @@ useKeys({
             <span>I compared supply, ground and polarity with the real bench <kbd>C</kbd></span>
           </label>
         </template>
-        <div class="measured">
+        <div v-if="toMeasure.length" class="measured">
           <h3>Measured on this bench</h3>
           <MeasureForm
-            v-for="what in docket.measurables.filter((m) => !m.name.startsWith('step:'))"
+            v-for="what in toMeasure"
             :key="what.name"
             :name="what.name"
             :label="what.label"
@@ -91,7 +92,7 @@ useKeys({
             :save="measure"
           />
         </div>
-        <div>
+        <div v-if="docket.exercise.cautions.length">
           <h3>Take care</h3>
           <ul class="cautions">
             <li v-for="caution in docket.exercise.cautions" :key="caution">{{ caution }}</li>

@@ -14,6 +14,7 @@ import ReasonAsk from './ReasonAsk.vue'
 import StationFrame from './StationFrame.vue'
 import { useDocket } from './use-docket'
 import { useStationKeys } from './use-station-keys'
+import ByItself from './wiring/ByItself.vue'
 import Compare from './wiring/Compare.vue'
 import Currents from './wiring/Currents.vue'
 import Resistors from './wiring/Resistors.vue'
@@ -96,6 +97,7 @@ useKeys({
         :findings="wiring.findings"
         good="Nets and currents are as the exercise asks. Compare supply, ground and polarity with the real bench."
       />
+      <ByItself v-if="wiring?.by_itself?.length" :steps="wiring.by_itself" />
       <ChangeList
         v-if="wiring?.changes"
         class="changes"

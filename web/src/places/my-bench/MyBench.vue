@@ -26,7 +26,8 @@ const docket = computed(() => query.data.value ?? null)
 const { refused } = provideMyDocket(docket)
 const station = computed<StationName>(() => {
   const named = route.query.station as StationName
-  return STATIONS.includes(named) ? named : ((docket.value?.current ?? 'kit') as StationName)
+  const has = docket.value?.stations.some((s) => s.station === named) ?? STATIONS.includes(named)
+  return has ? named : ((docket.value?.current ?? 'kit') as StationName)
 })
 const at = (name: string) => ({ query: { ...route.query, station: name } })
 const stations = computed(() => (docket.value?.stations ?? []).map((s) => s.station as StationName))

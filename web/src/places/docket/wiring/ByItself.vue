@@ -1,0 +1,51 @@
+<script setup lang="ts">
+// A bench without a program: what its parts do by themselves in each step of the plan.
+import type { Schemas } from '@/api/client'
+
+defineProps<{ steps: Schemas['StepDoneOut'][] }>()
+const said = (states: Record<string, string>) =>
+  Object.entries(states)
+    .map(([ref, state]) => `${ref} ${state}`)
+    .join(', ')
+</script>
+
+<template>
+  <section class="by-itself">
+    <h3>By itself, through the plan</h3>
+    <table class="plain">
+      <thead>
+        <tr>
+          <th>Step</th>
+          <th>Asked</th>
+          <th>Does</th>
+          <th><span class="visually-hidden">Verdict</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in steps" :key="row.step">
+          <td>{{ row.step }}</td>
+          <td>{{ said(row.asked) }}</td>
+          <td>{{ said(row.seen) }}</td>
+          <td :class="row.agrees ? 'good' : 'bad'">{{ row.agrees ? 'agrees' : 'differs' }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+.by-itself {
+  margin-top: 22px;
+}
+.good,
+.bad {
+  font-weight: 640;
+  text-align: right;
+}
+.good {
+  color: var(--good);
+}
+.bad {
+  color: var(--stop);
+}
+</style>
