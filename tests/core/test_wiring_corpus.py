@@ -10,7 +10,8 @@ from hypothesis import strategies as st
 
 from tests.corpus.wiring.benches import CorpusBench, faulty_benches, sound_benches
 from tests.corpus.wiring.layout import sound_layout
-from tests.corpus.wiring.mutations import MUTATIONS, mutated
+from tests.corpus.wiring.mutation import MUTATIONS
+from tests.corpus.wiring.mutations import mutated
 from tests.corpus.wiring.verdicts import false_alarms, judge
 from verifex.core.circuit import check_wiring
 from verifex.core.circuit.rules import WIRING

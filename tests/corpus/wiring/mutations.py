@@ -4,13 +4,24 @@ A mutation is a function from a layout (its own to change) and a random source t
 layout has nothing it could be done to.
 """
 
-from collections.abc import Callable
 from copy import deepcopy
-from dataclasses import dataclass
 from random import Random
 
 from tests.corpus.wiring.blocks import Placed
-from tests.corpus.wiring.layout import Layout, Line, sound_layout
+from tests.corpus.wiring.layout import Layout, sound_layout
+from tests.corpus.wiring.mutation import (
+    MUTATIONS,
+    Wrong,
+    bridge,
+    is_alone,
+    modules_of,
+    mutation,
+    partner,
+    parts_of,
+    swap_legs,
+    take_out,
+    wires_to,
+)
 from verifex.core.parts import LegRole, catalogue
 
 OPENING = (
@@ -23,110 +34,45 @@ OPENING = (
 )
 
 
-@dataclass(frozen=True, slots=True)
-class Wrong:
-    """What was done and to whom. Several rules may say it rightly: a lead that is gone is a dangling leg or no supply."""
-
-    name: str
-    rules: tuple[str, ...]
-    severity: str
-    parts: tuple[str, ...]
-
-
-Mutation = Callable[[Layout, Random], Wrong | None]
-MUTATIONS: dict[str, Mutation] = {}
-
-
-def mutation(act: Mutation) -> Mutation:
-    MUTATIONS[act.__name__.replace("_", " ")] = act
-    return act
-
-
-def _modules(layout: Layout, *types: str) -> list[Placed]:
-    kinds = catalogue().parts
-    return [p for p in layout.parts if kinds[p.type].model == "module" and (not types or p.type in types)]
-
-
-def _of(layout: Layout, *types: str) -> list[Placed]:
-    return [p for p in layout.parts if p.type in types]
-
-
-def _swap(layout: Layout, part: Placed, one: str, other: str) -> None:
-    """Exchange two legs of a part: each sits where the other sat."""
-    places = layout.places
-    places[(part.ref, one)], places[(part.ref, other)] = places[(part.ref, other)], places[(part.ref, one)]
-
-
-def _partner(layout: Layout, ref: str, *types: str) -> Placed | None:
-    """A part of one of these types in the same block."""
-    block = next(b for b in layout.blocks if any(p.ref == ref for p in b.parts))
-    return next((p for p in block.parts if p.type in types), None)
-
-
-def _wires_to(layout: Layout, part: Placed, leg: str) -> list[Line]:
-    """Wires that end in the row of a leg."""
-    place = layout.places[(part.ref, leg)]
-    if place[0] in "+-":
-        return []
-    side = "abcde" if place[0] in "abcde" else "fghij"
-    return [w for w in layout.wires if any(e[0] in side and e[1:] == place[1:] for e in w.text.split()[1:3])]
-
-
-def _alone(layout: Layout, part: Placed, leg: str) -> bool:
-    """Whether nothing but one wire shares the leg's row."""
-    place = layout.places[(part.ref, leg)]
-    side = "abcde" if place[0] in "abcde" else "fghij"
-    legs = [p for p in layout.places.values() if p[0] in side and p[1:] == place[1:]]
-    return place[0] not in "+-" and len(legs) == 1 and len(_wires_to(layout, part, leg)) == 1
-
-
 @mutation
 def supply_legs_exchanged(layout: Layout, rng: Random) -> Wrong | None:
-    parts = [p for p in _modules(layout) if p.legs["supply"].startswith("+")]
+    parts = [p for p in modules_of(layout) if p.legs["supply"].startswith("+")]
     if not parts:
         return None
     part = rng.choice(parts)
-    _swap(layout, part, "supply", "ground")
+    swap_legs(layout, part, "supply", "ground")
     return Wrong("supply legs exchanged", ("supply-reversed",), "stop", (part.ref,))
 
 
 @mutation
 def light_turned(layout: Layout, rng: Random) -> Wrong | None:
-    parts = _of(layout, "led")
+    parts = parts_of(layout, "led")
     if not parts:
         return None
     part = rng.choice(parts)
-    _swap(layout, part, "anode", "cathode")
+    swap_legs(layout, part, "anode", "cathode")
     return Wrong("light turned", ("light-reversed",), "fix", (part.ref,))
 
 
 @mutation
 def light_without_resistor(layout: Layout, rng: Random) -> Wrong | None:
-    parts = [p for p in _of(layout, "led") if layout.board != "sbc-3v3"]
+    parts = [p for p in parts_of(layout, "led") if layout.board != "sbc-3v3"]
     if not parts:
         return None
     part = rng.choice(parts)
-    resistor = _partner(layout, part.ref, "resistor")
+    resistor = partner(layout, part.ref, "resistor")
     assert resistor is not None
-    _bridge(layout, resistor)
+    bridge(layout, resistor)
     return Wrong("light without resistor", ("led-no-series-resistor",), "stop", (part.ref,))
-
-
-def _bridge(layout: Layout, part: Placed) -> None:
-    """A wire in place of a part."""
-    # Where both rows are one node already, nothing need be laid.
-    layout.wires.append(Line(f"wire {layout.places[(part.ref, '1')]} {layout.places[(part.ref, '2')]}"))
-    for block in layout.blocks:
-        block.parts = [p for p in block.parts if p.ref != part.ref]
 
 
 @mutation
 def resistor_of_a_tenth(layout: Layout, rng: Random) -> Wrong | None:
-    parts = [p for p in _of(layout, "led") if layout.board.startswith("mcu-5v")]
+    parts = [p for p in parts_of(layout, "led") if layout.board.startswith("mcu-5v")]
     if not parts:
         return None
     part = rng.choice(parts)
-    resistor = _partner(layout, part.ref, "resistor")
+    resistor = partner(layout, part.ref, "resistor")
     assert resistor is not None
     resistor.settings["value"] = "27"
     return Wrong("resistor of a tenth", ("light-over-current",), "stop", (part.ref, resistor.ref))
@@ -134,11 +80,11 @@ def resistor_of_a_tenth(layout: Layout, rng: Random) -> Wrong | None:
 
 @mutation
 def resistor_a_hundredfold(layout: Layout, rng: Random) -> Wrong | None:
-    parts = _of(layout, "led")
+    parts = parts_of(layout, "led")
     if not parts:
         return None
     part = rng.choice(parts)
-    resistor = _partner(layout, part.ref, "resistor")
+    resistor = partner(layout, part.ref, "resistor")
     assert resistor is not None
     resistor.settings["value"] = "33k"
     return Wrong("resistor a hundredfold", ("light-too-dim",), "check", (part.ref, resistor.ref))
@@ -147,7 +93,7 @@ def resistor_a_hundredfold(layout: Layout, rng: Random) -> Wrong | None:
 @mutation
 def resistor_in_one_row(layout: Layout, rng: Random) -> Wrong | None:
     """Both legs of a resistor in the row of one of them, where that row has a free hole."""
-    parts = [p for p in _of(layout, "resistor") if layout.places[(p.ref, "1")][0] not in "+-"]
+    parts = [p for p in parts_of(layout, "resistor") if layout.places[(p.ref, "1")][0] not in "+-"]
     rng.shuffle(parts)
     for part in parts:
         place = layout.places[(part.ref, "1")]
@@ -164,25 +110,25 @@ def resistor_in_one_row(layout: Layout, rng: Random) -> Wrong | None:
 def a_lead_left_out(layout: Layout, rng: Random) -> Wrong | None:
     legs = [
         (p, leg)
-        for p in _modules(layout)
+        for p in modules_of(layout)
         for leg in p.legs
-        if _alone(layout, p, leg) and not catalogue().parts[p.type].legs[leg].optional
+        if is_alone(layout, p, leg) and not catalogue().parts[p.type].legs[leg].optional
     ]
     if not legs:
         return None
     part, leg = rng.choice(legs)
-    layout.wires.remove(_wires_to(layout, part, leg)[0])
+    layout.wires.remove(wires_to(layout, part, leg)[0])
     return Wrong("a lead left out", OPENING, "fix", (part.ref,))
 
 
 @mutation
 def a_lead_one_row_off(layout: Layout, rng: Random) -> Wrong | None:
     """A wire's end in the empty rows behind everything, next to nothing."""
-    legs = [(p, leg) for p in _modules(layout) for leg in p.legs if _alone(layout, p, leg)]
+    legs = [(p, leg) for p in modules_of(layout) for leg in p.legs if is_alone(layout, p, leg)]
     if not legs:
         return None
     part, leg = rng.choice(legs)
-    wire = _wires_to(layout, part, leg)[0]
+    wire = wires_to(layout, part, leg)[0]
     place = layout.places[(part.ref, leg)]
     side = "left" if place[0] in "abcde" else "right"
     end = next(
@@ -222,11 +168,11 @@ def supply_on_the_ground_rail(layout: Layout, rng: Random) -> Wrong | None:
 def plus_on_an_output(layout: Layout, rng: Random) -> Wrong | None:
     kinds = catalogue().parts
     found = []
-    for part in _modules(layout):
+    for part in modules_of(layout):
         for leg in kinds[part.type].legs_with(
             LegRole.ANALOGUE_OUT, LegRole.DIGITAL_OUT, LegRole.OPEN_OUT, LegRole.TWO_WAY
         ):
-            for wire in _wires_to(layout, part, leg) if leg in part.legs else []:
+            for wire in wires_to(layout, part, leg) if leg in part.legs else []:
                 pin = next(
                     (
                         e
@@ -263,13 +209,13 @@ def output_on_a_digital_pin(layout: Layout, rng: Random) -> Wrong | None:
 
 @mutation
 def three_volt_module_on_five(layout: Layout, rng: Random) -> Wrong | None:
-    parts = _of(layout, "baro", "tag-reader")
+    parts = parts_of(layout, "baro", "tag-reader")
     return _fed_from(layout, rng, parts, "B1.3V3", "B1.5V", "three volt module on five", ("supply-over",), "stop")
 
 
 @mutation
 def five_volt_module_on_three(layout: Layout, rng: Random) -> Wrong | None:
-    parts = _of(layout, "motion", "sonar-4")
+    parts = parts_of(layout, "motion", "sonar-4")
     return _fed_from(layout, rng, parts, "B1.5V", "B1.3V3", "five volt module on three", ("supply-under",), "fix")
 
 
@@ -284,11 +230,11 @@ def _fed_from(
     severity: str,
 ) -> Wrong | None:
     """The supply wire of a module led to another supply pin; a rail in between is left aside."""
-    parts = [p for p in parts if _alone(layout, p, "supply")]
+    parts = [p for p in parts if is_alone(layout, p, "supply")]
     if not parts:
         return None
     part = rng.choice(parts)
-    wire = _wires_to(layout, part, "supply")[0]
+    wire = wires_to(layout, part, "supply")[0]
     words = wire.text.split(" ")
     place = layout.places[(part.ref, "supply")]
     side = "abcde" if place[0] in "abcde" else "fghij"
@@ -302,42 +248,20 @@ def _fed_from(
 
 @mutation
 def bus_lines_exchanged(layout: Layout, rng: Random) -> Wrong | None:
-    parts = _of(layout, "baro", "motion-6")
+    parts = parts_of(layout, "baro", "motion-6")
     if not parts:
         return None
-    _swap(layout, parts[0], "sda", "scl")
+    swap_legs(layout, parts[0], "sda", "scl")
     return Wrong("bus lines exchanged", ("bus-swapped",), "fix", (parts[0].ref,))
 
 
 @mutation
 def pull_up_left_out(layout: Layout, rng: Random) -> Wrong | None:
-    parts = _of(layout, "probe-1w")
+    parts = parts_of(layout, "probe-1w")
     if not parts:
         return None
-    _without(layout, _partner(layout, parts[0].ref, "resistor"))
+    take_out(layout, partner(layout, parts[0].ref, "resistor"))
     return Wrong("pull-up left out", ("data-without-pull-up",), "fix", (parts[0].ref,))
-
-
-def _without(layout: Layout, part: Placed | None) -> None:
-    """A part taken out, with the wires that then end in an empty row."""
-    assert part is not None
-    for block in layout.blocks:
-        block.parts = [p for p in block.parts if p is not part]
-    for leg in part.legs:
-        layout.places.pop((part.ref, leg))
-    while lonely := [wire for wire in layout.wires if _ends_in_nothing(layout, wire)]:
-        for wire in lonely:
-            layout.wires.remove(wire)
-
-
-def _ends_in_nothing(layout: Layout, wire: Line) -> bool:
-    others = [e for w in layout.wires if w is not wire for e in w.text.split()[1:3]] + list(layout.places.values())
-    for end in wire.text.split()[1:3]:
-        if end[0] in "abcdefghij" and "." not in end:
-            side = "abcde" if end[0] in "abcde" else "fghij"
-            if not any(o[0] in side and o[1:] == end[1:] for o in others):
-                return True
-    return False
 
 
 @mutation
@@ -348,7 +272,7 @@ def divider_left_out(layout: Layout, rng: Random) -> Wrong | None:
         return None
     block = rng.choice(blocks)
     lower = next(p for p in block.parts if "GND" in p.legs.values() and p.type == "resistor")
-    _without(layout, lower)
+    take_out(layout, lower)
     return Wrong("divider left out", ("level-over",), "stop", (block.parts[0].ref,))
 
 
@@ -356,7 +280,7 @@ def divider_left_out(layout: Layout, rng: Random) -> Wrong | None:
 def obstacle_on_five_volts(layout: Layout, rng: Random) -> Wrong | None:
     if layout.board.startswith("mcu-5v"):
         return None
-    parts = _of(layout, "obstacle")
+    parts = parts_of(layout, "obstacle")
     return _fed_from(layout, rng, parts, "B1.3V3", "B1.5V", "obstacle on five volts", ("level-over",), "stop")
 
 
@@ -366,57 +290,57 @@ def heater_on_a_pin(layout: Layout, rng: Random) -> Wrong | None:
     if pin is None or pin[3:] in layout.pins.values():
         return None
     return _fed_from(
-        layout, rng, _of(layout, "gas-heated"), "B1.5V", pin, "heater on a pin", ("heavy-load-on-pin",), "stop"
+        layout, rng, parts_of(layout, "gas-heated"), "B1.5V", pin, "heater on a pin", ("heavy-load-on-pin",), "stop"
     )
 
 
 @mutation
 def coil_diode_left_out(layout: Layout, rng: Random) -> Wrong | None:
-    parts = _of(layout, "relay", "motor")
+    parts = parts_of(layout, "relay", "motor")
     if not parts:
         return None
-    _without(layout, _partner(layout, parts[0].ref, "diode"))
+    take_out(layout, partner(layout, parts[0].ref, "diode"))
     return Wrong("coil diode left out", ("coil-without-diode",), "stop", (parts[0].ref,))
 
 
 @mutation
 def coil_diode_turned(layout: Layout, rng: Random) -> Wrong | None:
-    parts = _of(layout, "relay", "motor")
+    parts = parts_of(layout, "relay", "motor")
     if not parts:
         return None
-    diode = _partner(layout, parts[0].ref, "diode")
+    diode = partner(layout, parts[0].ref, "diode")
     assert diode is not None
-    _swap(layout, diode, "anode", "cathode")
+    swap_legs(layout, diode, "anode", "cathode")
     return Wrong("coil diode turned", ("coil-diode-reversed",), "stop", (diode.ref,))
 
 
 @mutation
 def transistor_legs_exchanged(layout: Layout, rng: Random) -> Wrong | None:
-    parts = _of(layout, "npn")
+    parts = parts_of(layout, "npn")
     if not parts:
         return None
     one, other = rng.choice([("collector", "emitter"), ("collector", "base"), ("base", "emitter")])
-    _swap(layout, parts[0], one, other)
+    swap_legs(layout, parts[0], one, other)
     return Wrong(f"{one} and {other} exchanged", ("transistor-legs-swapped",), "", (parts[0].ref,))
 
 
 @mutation
 def base_without_resistor(layout: Layout, rng: Random) -> Wrong | None:
-    parts = _of(layout, "npn")
+    parts = parts_of(layout, "npn")
     if not parts:
         return None
-    resistor = _partner(layout, parts[0].ref, "resistor")
+    resistor = partner(layout, parts[0].ref, "resistor")
     assert resistor is not None
-    _bridge(layout, resistor)
+    bridge(layout, resistor)
     return Wrong("base without resistor", ("base-without-resistor",), "stop", (parts[0].ref,))
 
 
 @mutation
 def base_resistor_too_large(layout: Layout, rng: Random) -> Wrong | None:
-    parts = _of(layout, "npn")
+    parts = parts_of(layout, "npn")
     if not parts:
         return None
-    resistor = _partner(layout, parts[0].ref, "resistor")
+    resistor = partner(layout, parts[0].ref, "resistor")
     assert resistor is not None
     resistor.settings["value"] = "100k"
     return Wrong("base resistor too large", ("transistor-not-saturated",), "fix", (parts[0].ref, resistor.ref))
@@ -424,39 +348,39 @@ def base_resistor_too_large(layout: Layout, rng: Random) -> Wrong | None:
 
 @mutation
 def button_without_its_resistor(layout: Layout, rng: Random) -> Wrong | None:
-    parts = _of(layout, "button", "button-4", "vibration")
+    parts = parts_of(layout, "button", "button-4", "vibration")
     if not parts:
         return None
     part = rng.choice(parts)
-    resistor = _partner(layout, part.ref, "resistor")
+    resistor = partner(layout, part.ref, "resistor")
     assert resistor is not None
     # A pull-down that is missing can be made good by a program only on a board that has one inside.
     hopeless = "GND" in resistor.legs.values() and layout.board.startswith("mcu-5v")
-    _without(layout, resistor)
+    take_out(layout, resistor)
     return Wrong("button without its resistor", ("floating-input",), "fix" if hopeless else "check", (part.ref,))
 
 
 @mutation
 def knob_ends_confused(layout: Layout, rng: Random) -> Wrong | None:
-    parts = _of(layout, "pot", "trimmer")
+    parts = parts_of(layout, "pot", "trimmer")
     if not parts:
         return None
-    _swap(layout, parts[0], "wiper", rng.choice(["end1", "end2"]))
+    swap_legs(layout, parts[0], "wiper", rng.choice(["end1", "end2"]))
     return Wrong("knob ends confused", ("short-in-one-position",), "stop", (parts[0].ref,))
 
 
 @mutation
 def cell_without_partner(layout: Layout, rng: Random) -> Wrong | None:
-    parts = _of(layout, "light-cell")
+    parts = parts_of(layout, "light-cell")
     if not parts:
         return None
-    _without(layout, _partner(layout, parts[0].ref, "resistor"))
+    take_out(layout, partner(layout, parts[0].ref, "resistor"))
     return Wrong("cell without partner", ("divider-partner-missing",), "fix", (parts[0].ref,))
 
 
 @mutation
 def common_leg_on_the_wrong_pole(layout: Layout, rng: Random) -> Wrong | None:
-    parts = [p for p in _of(layout, "rgb-cc", "rgb-ca") if layout.board.startswith("mcu-5v")]
+    parts = [p for p in parts_of(layout, "rgb-cc", "rgb-ca") if layout.board.startswith("mcu-5v")]
     if not parts:
         return None
     parts[0].type = "rgb-ca" if parts[0].type == "rgb-cc" else "rgb-cc"
@@ -465,16 +389,16 @@ def common_leg_on_the_wrong_pole(layout: Layout, rng: Random) -> Wrong | None:
 
 @mutation
 def capacitor_turned(layout: Layout, rng: Random) -> Wrong | None:
-    parts = _of(layout, "capacitor")
+    parts = parts_of(layout, "capacitor")
     if not parts:
         return None
-    _swap(layout, parts[0], "plus", "minus")
+    swap_legs(layout, parts[0], "plus", "minus")
     return Wrong("capacitor turned", ("capacitor-reversed",), "stop", (parts[0].ref,))
 
 
 @mutation
 def water_strip_fed_for_ever(layout: Layout, rng: Random) -> Wrong | None:
-    parts = _of(layout, "water-strip")
+    parts = parts_of(layout, "water-strip")
     pins = [layout.pins.get(p.legs["supply"]) for p in parts]
     if not parts or pins[0] is None:
         return None
