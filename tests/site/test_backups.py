@@ -31,6 +31,7 @@ class BackupTest(DemoCase):
         # A test's own transaction holds its database, so the demo is put into a file as a server would have it.
         (self.folder / "live.sqlite3").write_bytes(connection.connection.serialize())
         self.live = self.enterContext(closing(sqlite3.connect(self.folder / "live.sqlite3")))
+        self.live.execute("PRAGMA journal_mode=WAL")  # as the server keeps it
 
     def test_what_comes_back_in_an_empty_directory_is_what_was_there(self):
         made = backup(self.live, self.folder / "copies", NOW)
@@ -42,10 +43,12 @@ class BackupTest(DemoCase):
         self.assertGreater(len(there["dockets_attempt"]), 20)
         self.assertIn("Run `manage.py migrate` next", said.getvalue())
 
-    def test_so_many_are_kept_and_the_oldest_go(self):
+    def test_so_many_are_kept_and_the_oldest_go_and_each_is_one_file(self):
+        folder = self.folder / "copies"
         for day in range(5):
-            backup(self.live, self.folder, NOW + timedelta(days=day), keep=3)
-        self.assertEqual([made_at(copy).day for copy in copies(self.folder)], [6, 5, 4])
+            backup(self.live, folder, NOW + timedelta(days=day), keep=3)
+        self.assertEqual([made_at(copy).day for copy in copies(folder)], [6, 5, 4])
+        self.assertEqual(sorted(folder.iterdir()), sorted(copies(folder)))
 
     def test_one_is_due_when_the_newest_is_a_day_old(self):
         self.assertTrue(is_due(self.folder, NOW))

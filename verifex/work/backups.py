@@ -32,8 +32,12 @@ def backup(source: sqlite3.Connection, folder: Path, now: datetime, *, keep: int
         unfinished.unlink(missing_ok=True)
         with closing(sqlite3.connect(unfinished)) as target:
             source.backup(target, pages=PAGES_AT_ONCE, progress=_within(WAITS_SECONDS))
+            # A copy is one file: the log that a database in use keeps beside it is put into it.
+            target.execute("PRAGMA journal_mode=DELETE")
         _look_through(unfinished)
         os.replace(unfinished, made)
+    except sqlite3.Error as wrong:
+        raise BackupFailed(f"The database cannot be copied: {wrong}.") from None
     except OSError as wrong:
         raise BackupFailed(f"The copy cannot be written to {folder}: {wrong.strerror}. Is the disk full?") from None
     for old in copies(folder)[keep:]:

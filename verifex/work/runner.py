@@ -12,6 +12,7 @@ from types import FrameType
 logger = logging.getLogger(__name__)
 THREADS = 4  # they wait for workers more than they work
 NICENESS = 5
+FIRST_LOOK_SECONDS = 20.0  # when the start is over
 LOOKS_EVERY_SECONDS = 600.0  # for whether a copy of the database is due
 
 
@@ -53,7 +54,9 @@ def _back_up_until(ended: threading.Event) -> None:
 
     from verifex.work.backups import BackupFailed, backup, is_due
 
-    while not ended.wait(LOOKS_EVERY_SECONDS):
+    pause = FIRST_LOOK_SECONDS
+    while not ended.wait(pause):
+        pause = LOOKS_EVERY_SECONDS
         if is_due(settings.BACKUP_DIR, timezone.now()):
             try:
                 connection.ensure_connection()
