@@ -13,6 +13,7 @@ from verifex.core.expected import Measured
 from verifex.core.readings.honesty import OtherLog
 from verifex.dockets.act import find
 from verifex.dockets.models import Attempt, Docket, Judgement, Kind
+from verifex.exercises.services import with_constants
 from verifex.stores.models import KitIssue
 from verifex.stores.services import given_ohms
 
@@ -44,9 +45,10 @@ class DocketInputs:
                 self.earlier_wiring = self.attempts.get(Kind.WIRING)
             self.attempts[attempt.kind] = attempt
 
-    @property
+    @cached_property
     def exercise(self) -> ExerciseFile:
-        return self.docket.version.file
+        version = self.docket.version
+        return with_constants(version.file, version.exercise_id)
 
     @cached_property
     def kit_issue(self) -> KitIssue | None:
@@ -60,7 +62,7 @@ class DocketInputs:
     @cached_property
     def handed_out(self) -> HandedOut:
         issue = self.kit_issue
-        return HandedOut(dict(issue.leg_orders) if issue else {}, given_ohms(issue))
+        return HandedOut(dict(issue.leg_orders), given_ohms(issue), issue.settings) if issue else HandedOut()
 
     def case(self, kinds: Iterable[str] = tuple(IN_CASE), *, others: Iterable[OtherLog] = ()) -> Case:
         """The case with the texts of these kinds."""

@@ -58,6 +58,31 @@ class ExerciseVersion(models.Model):
         return self.file.reference_wiring()
 
 
+class ExplainedConstant(models.Model):
+    """What a constant of a library stands for, as an instructor said once for all pairs with this exercise: a number, or a
+    kind of module of the catalogue."""
+
+    exercise = models.ForeignKey(Exercise, on_delete=models.CASCADE, related_name="constants")
+    name = models.CharField(max_length=80)
+    number = models.FloatField(null=True, blank=True)
+    module = models.CharField(max_length=40, blank=True)
+
+    class Meta:
+        constraints = [
+            models.UniqueConstraint(fields=["exercise", "name"], name="constant_once_an_exercise"),
+            models.CheckConstraint(
+                condition=models.Q(number__isnull=False, module="")
+                | (models.Q(number__isnull=True) & ~models.Q(module="")),
+                name="constant_stands_for_one_thing",
+            ),
+        ]
+        ordering = ["name"]
+
+    @property
+    def stands_for(self) -> float | str:
+        return self.number if self.number is not None else self.module
+
+
 class MarkScheme(models.Model):
     """Criteria and weights, versioned on their own: {'name', 'title', 'of'} each, marks as text decimals."""
 

@@ -1,5 +1,6 @@
 """Bringing exercises in and releasing them."""
 
+import math
 from functools import lru_cache
 
 from django.db import transaction
@@ -8,8 +9,10 @@ from verifex.acts import clock
 from verifex.acts.events import record
 from verifex.acts.refusals import Refused
 from verifex.core.exercise import Criterion, read_exercise
+from verifex.core.exercise import Exercise as ExerciseFile
 from verifex.core.expected.release import Obstacle, release_obstacles
-from verifex.exercises.models import Exercise, ExerciseVersion, MarkScheme
+from verifex.core.parts import catalogue
+from verifex.exercises.models import Exercise, ExerciseVersion, ExplainedConstant, MarkScheme
 from verifex.people.access import require_course_instructor
 from verifex.people.models import Course, User
 
@@ -45,6 +48,40 @@ def release(actor: User, version: ExerciseVersion) -> None:
     version.released_at = clock.now()
     version.save()
     record(actor, "exercise released", f"exercise:{version.exercise.slug}", number=version.number)
+
+
+@transaction.atomic
+def explain_constant(actor: User, exercise: Exercise, name: str, stands_for: str) -> None:
+    """Remember what a constant of a library stands for: a number, or a part of the catalogue; empty forgets it. Raises
+    Refused for anything else."""
+    require_course_instructor(actor, exercise.course)
+    words = stands_for.strip()
+    if not words:
+        exercise.constants.filter(name=name).delete()
+    else:
+        try:
+            number: float | None = (
+                float(int(words, 0)) if words.lower().startswith("0x") else float(words.replace(",", "."))
+            )
+        except ValueError:
+            number = None
+        if number is not None and not math.isfinite(number):
+            raise Refused(f"“{words[:40]}” is no number that can be worked with.")
+        if number is None and words not in catalogue().parts:
+            near = catalogue().near(words)
+            meant = f" Did you mean {' or '.join(near)}?" if near else ""
+            raise Refused(f"“{words[:40]}” is neither a number nor a kind of module of the catalogue.{meant}")
+        values = {"number": number, "module": "" if number is not None else words}
+        ExplainedConstant.objects.update_or_create(exercise=exercise, name=name[:80], defaults=values)
+    record(actor, f"explained {name}"[:120], f"exercise:{exercise.slug}", stands_for=words)
+
+
+def with_constants(file: ExerciseFile, exercise_id: int) -> ExerciseFile:
+    """An exercise file with the constants that an instructor explained since; what the file itself says stays."""
+    explained = {c.name: c.stands_for for c in ExplainedConstant.objects.filter(exercise=exercise_id)}
+    if not explained:
+        return file
+    return file.model_copy(update={"library_constants": {**explained, **file.library_constants}})
 
 
 @lru_cache(maxsize=64)

@@ -16,6 +16,8 @@ class Kit(models.Model):
     in_repair = models.BooleanField(default=False)
     repair_note = models.CharField(max_length=200, blank=True)
     leg_orders = models.JSONField(default=dict, blank=True)
+    #: Trimmers and jumpers as they were last found, by the recipe's reference: {"U1": {"jumper": "single"}}.
+    settings = models.JSONField(default=dict, blank=True)
 
     class Meta:
         ordering = ["tag"]
@@ -49,6 +51,7 @@ class KitIssue(models.Model):
     returned_at = models.DateTimeField(null=True, blank=True)
     faults = models.JSONField(default=list, blank=True)
     leg_orders = models.JSONField(default=dict, blank=True)  # as they were on the day
+    settings = models.JSONField(default=dict, blank=True)  # trimmers and jumpers, likewise
 
     class Meta:
         constraints = [

@@ -16,6 +16,7 @@ from verifex.people.access import is_staff_of, require_staff
 from verifex.people.models import Pair, User
 from verifex.plan.models import Session
 from verifex.stores.advice import allowed_resistors
+from verifex.stores.found_settings import refuse_setting
 from verifex.stores.models import Kit, KitIssue, KitPart, StockResistor, Substitution
 
 UNDO_FOR = timedelta(minutes=15)
@@ -118,7 +119,9 @@ def issue_kit(actor: User, kit: Kit, pair: Pair, session: Session) -> KitIssue:
         raise Refused(ready.reason)
     if own := KitIssue.objects.filter(pair=pair, session=session, returned_at__isnull=True).first():
         raise Refused(f"{pair} still has {own.kit.tag}; take it back first.")
-    issue = KitIssue.objects.create(kit=kit, pair=pair, session=session, issued_by=actor, leg_orders=kit.leg_orders)
+    issue = KitIssue.objects.create(
+        kit=kit, pair=pair, session=session, issued_by=actor, leg_orders=kit.leg_orders, settings=kit.settings
+    )
     record(actor, f"handed out {kit.tag}", f"kit:{kit.tag}", scope=STORES, pair=pair.pk)
     return issue
 
@@ -220,6 +223,28 @@ def substitute(
     made = Substitution.objects.create(issue=issue, ref=ref, ohms=ohms, reason=reason.strip()[:200])
     record(actor, f"gave {in_words(ohms, 'Ω')} for {ref}", f"kit:{issue.kit.tag}", scope=STORES, reason=made.reason)
     return made
+
+
+@transaction.atomic
+def note_setting(actor: User, kit: Kit, ref: str, setting: str, value: str) -> KitIssue | None:
+    """Write down how a module of a kit is set: its jumper, or what its trimmer gives; an empty value forgets it. It holds
+    for who has the kit now (returned) and for all who get it after. Raises Refused."""
+    if not is_staff_of(actor, kit.exercise.course):
+        raise NotAllowed("Only the staff of this course may do that.")
+    part = next((part for part in recipe_of(kit.exercise_id) if part.ref == ref), None)
+    if part is None:
+        raise Refused(f"The recipe of {kit.exercise} has no {ref or 'such part'}.")
+    refuse_setting(part.part, ref, setting, value)
+    issue = (
+        KitIssue.objects.filter(kit=kit, returned_at__isnull=True).select_related("pair", "session__section").first()
+    )
+    both: list[Kit | KitIssue] = [kit, issue] if issue else [kit]
+    for held in both:
+        own = {key: text for key, text in held.settings.get(ref, {}).items() if key != setting}
+        held.settings = {**held.settings, ref: {**own, setting: value} if value else own}
+        held.save(update_fields=["settings"])
+    record(actor, f"{ref} of {kit.tag}: {setting} {value or 'not known'}"[:120], f"kit:{kit.tag}", scope=STORES)
+    return issue
 
 
 def _take_one(ohms: float) -> None:

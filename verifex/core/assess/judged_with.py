@@ -37,6 +37,7 @@ class JudgedWith(Record):
     measured: dict[str, float]
     leg_orders: dict[str, str]
     given_ohms: dict[str, float]
+    settings: dict[str, dict[str, str]] = {}
 
     @property
     def digest(self) -> str:
@@ -74,6 +75,7 @@ def judged_with_digests(case: Case, station: str, digests: dict[str, str]) -> Ju
         measured=_measured(case, station),
         leg_orders=dict(case.handed_out.leg_orders),
         given_ohms=dict(case.handed_out.given_ohms),
+        settings={ref: dict(given) for ref, given in case.handed_out.settings.items()},
     )
 
 

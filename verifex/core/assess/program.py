@@ -47,6 +47,7 @@ def assess_program(bench: Workbench) -> ProgramRecord | None:
         findings=tuple(FindingRecord.of(found) for found in findings),
         dialect=report.tree.dialect,
         compiles=report.compiles,
+        unknown_constants=tuple(dict.fromkeys(report.tree.unknown_constants)),
         runnable=report.runnable,
         not_run=not_run,
         checklist=tuple(

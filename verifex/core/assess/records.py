@@ -124,6 +124,8 @@ class ProgramRecord(StationRecord):
     kind: Literal["program"] = "program"
     dialect: str = "cpp"
     compiles: bool = False
+    #: Constants of libraries that the program works with, and whose value nobody has said.
+    unknown_constants: tuple[str, ...] = ()
     runnable: bool = False
     not_run: str = ""
     checklist: tuple[CheckRecord, ...] = ()

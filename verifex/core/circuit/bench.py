@@ -28,6 +28,10 @@ class Impossible:
     other_ends: tuple[Place, ...] = ()  # where the rest of a wire goes
 
 
+#: The setting of a light that says which series resistor is built into it.
+BUILT_IN = "resistor"
+
+
 @dataclass(frozen=True, slots=True)
 class Part:
     """A part on the bench; `legs` maps a leg's name to the place it is put in."""
@@ -53,6 +57,11 @@ class Part:
         """A setting, or the type's default for it, in the SI unit; None when it is absent or cannot be read."""
         text = self.settings.get(setting) or self.type.defaults.get(setting)
         return quantity_or_none(text, unit) if text else None
+
+    @property
+    def built_in_ohms(self) -> float:
+        """The series resistor that a light has inside; 0 for none."""
+        return self.quantity(BUILT_IN, "ohm") or 0.0 if BUILT_IN in self.type.settings else 0.0
 
     @property
     def addresses(self) -> tuple[int, ...]:

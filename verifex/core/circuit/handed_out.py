@@ -1,10 +1,11 @@
 """What the hatch handed out, as far as the circuit and the expected sheet follow it."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 
-from verifex.core.circuit.bench import Bench, Part
+from verifex.core.circuit.bench import BUILT_IN, Bench, Part
 from verifex.core.circuit.values import GIVEN
+from verifex.core.exercise.circuit import RecipePart
 
 
 @dataclass(frozen=True, slots=True)
@@ -17,20 +18,31 @@ class HandedOut:
     settings: Mapping[str, Mapping[str, str]] = field(default_factory=dict)
 
 
-def with_given_values(bench: Bench, roles: Mapping[str, Part], handed_out: HandedOut | None) -> Bench:
+def with_given_values(
+    bench: Bench, roles: Mapping[str, Part], recipe: Sequence[RecipePart], handed_out: HandedOut | None
+) -> Bench:
     """The bench with the values that were given instead of the recipe's, and with the settings that its modules were found
     with; `roles` maps the exercise's references to the parts that play them. A resistor that the pair measured still wins
-    over what was given."""
-    if handed_out is None:
-        return bench
-    found = {roles[ref].ref: {GIVEN: repr(ohms)} for ref, ohms in handed_out.given_ohms.items() if ref in roles}
+    over what was given. What is built into a light is what the recipe or the hatch says, whatever the pair
+    says: nobody can talk a missing resistor away."""
+    handed_out = handed_out or HandedOut()
+    found: dict[str, dict[str, str]] = {
+        roles[part.ref].ref: {BUILT_IN: part.settings[BUILT_IN]}
+        for part in recipe
+        if part.ref in roles and BUILT_IN in part.settings and BUILT_IN in roles[part.ref].type.settings
+    }
+    given = {roles[ref].ref: {GIVEN: repr(ohms)} for ref, ohms in handed_out.given_ohms.items() if ref in roles}
+    for ref, values in given.items():
+        found.setdefault(ref, {}).update(values)
     for ref, settings in handed_out.settings.items():
         if ref in roles:
             found.setdefault(roles[ref].ref, {}).update(settings)
-    if not found:
+    claimed = {ref for ref, part in bench.parts.items() if BUILT_IN in part.settings}
+    if not found and not claimed:
         return bench
-    parts = {
-        ref: replace(part, settings={**part.settings, **found[ref]}) if ref in found else part
-        for ref, part in bench.parts.items()
-    }
+    parts = {}
+    for ref, part in bench.parts.items():
+        own = {key: text for key, text in part.settings.items() if key != BUILT_IN} if ref in claimed else part.settings
+        changed = ref in found or ref in claimed
+        parts[ref] = replace(part, settings={**own, **found.get(ref, {})}) if changed else part
     return replace(bench, parts=parts)

@@ -12,6 +12,7 @@ from verifex.core.parts import Catalogue, PartType, catalogue
 SETTINGS = (
     "value", "tolerance", "measured", "bands", "colour", "order", "jumper", "hold", "range", "volts", "watts", "amps",
     "lead", "r10", "gamma", "load", "r0", "position", "address", "pullup", "trip", "active",
+    "resistor",
 )  # fmt: skip
 
 

@@ -59,7 +59,7 @@ class BenchView:
         rail_volts: float | None = None,
     ) -> None:
         """Without a program, which pins drive is inferred from the wiring."""
-        bench = with_given_values(bench, roles(bench, exercise), handed_out) if exercise else bench
+        bench = with_given_values(bench, roles(bench, exercise), exercise.recipe, handed_out) if exercise else bench
         self.bench = bench
         self.exercise = exercise
         self.program = program

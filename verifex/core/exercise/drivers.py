@@ -1,4 +1,4 @@
-"""A library's class as the pairs of this exercise write it: how it is made, and what its methods are called for."""
+"""What the exercise says of its libraries: classes with their methods, and what constants stand for."""
 
 from typing import Literal
 
@@ -12,6 +12,10 @@ Purpose = Literal[
     "celsius", "fahrenheit", "percent", "hectopascal", "pascal", "centimetre", "inch", "microsecond",
     "print", "clear", "cursor", "tag-near", "tag-id", "ready",
 ]  # fmt: skip
+
+
+#: What a library's constant stands for: a number, or a kind of module by the catalogue's name (`climate-fine`).
+LibraryConstant = float | str
 
 
 class Driver(Frozen):

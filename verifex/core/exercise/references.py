@@ -21,6 +21,7 @@ def complaints(exercise: Exercise) -> list[Complaint]:
         *_readings(exercise, part_types),
         *_states(exercise, part_types),
         *_probes(exercise, part_types),
+        *_library(exercise, part_types),
     ]
 
 
@@ -67,6 +68,14 @@ def _recipe(exercise: Exercise, part_types: Catalogue) -> Iterator[Complaint]:
             near = part_types.near(part.part)
             meant = f"; did you mean {' or '.join(near)}?" if near else ""
             yield ("recipe", index, "part"), f"the catalogue has no '{part.part}'{meant}"
+
+
+def _library(exercise: Exercise, part_types: Catalogue) -> Iterator[Complaint]:
+    for name, stands_for in exercise.library_constants.items():
+        if isinstance(stands_for, str) and stands_for not in part_types.parts:
+            near = part_types.near(stands_for)
+            meant = f"; did you mean {' or '.join(near)}?" if near else ""
+            yield ("library_constants", name), f"neither a number nor a part of the catalogue: '{stands_for}'{meant}"
 
 
 def _refs(exercise: Exercise) -> Iterator[Complaint]:

@@ -80,6 +80,13 @@ class Register(Frozen):
     count: int = 2
 
 
+class WakeRegister(Frozen):
+    """Where a module keeps that it sleeps: the bits `asleep` of the register `at` are set from power-on."""
+
+    at: int
+    asleep: int
+
+
 class PartType(Frozen):
     """One kind of part."""
 
@@ -107,6 +114,7 @@ class PartType(Frozen):
     address: str | None = None  # on the two-wire bus
     other_addresses: tuple[str, ...] = ()  # that a pad or a batch may set instead
     registers: tuple[Register, ...] = ()  # what is read there byte by byte
+    wakes_by: WakeRegister | None = None  # it sleeps from power-on until a program clears these bits
     power_watts: float | None = None  # what it may turn into heat
     corrodes_when_fed: bool = False
     works_by: str = ""  # of a board that sounds by itself: the leg that switches it, at the level `active` says

@@ -93,7 +93,7 @@ def check_program(
 
 def read_program(source: str, board: Board) -> Program:
     """The tree of a program, neither checked nor run; empty where it is not well formed."""
-    return _built(source, board, {})[1]
+    return _built(source, board, Declared())[1]
 
 
 def first_things_first(findings: list[Finding]) -> list[Finding]:
@@ -110,13 +110,16 @@ def _other_language(source: str, board: Board, dialect: str) -> str:
 
 
 def _declared(exercise: Exercise | None) -> Declared:
-    return {
+    if exercise is None:
+        return Declared()
+    classes = {
         driver.name: DeclaredClass(
             len(driver.constructor) if driver.constructor else None,
             {method: PURPOSES[purpose] for method, purpose in driver.methods.items()},
         )
-        for driver in (exercise.drivers if exercise else ())
+        for driver in exercise.drivers
     }
+    return Declared(classes, exercise.library_constants)
 
 
 def _built(source: str, board: Board, declared: Declared) -> tuple[list[Problem], Program, Compiled]:

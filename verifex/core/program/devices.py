@@ -12,6 +12,7 @@ from typing import Any, Literal
 COLUMNS, ROWS = 16, 2  # a character display, unless the program says otherwise
 MOST_COLUMNS, MOST_ROWS = 40, 4
 MOST_FRESH = 16
+MOST_PINS = 2  # of a module that is asked by a method; displays have more
 BUS_ADDRESSES = range(0x20, 0x78)  # that modules of the field have
 BUS_ADDRESSES_FROM = 0x20  # a first number from here on is an address, the next two are columns and rows
 
@@ -25,6 +26,7 @@ class Meaning:
     does: Does
     quantity: str = ""
     unit: str = ""
+    whole: bool = False  # it gives whole numbers, and 0 for what it cannot measure
 
 
 MEASURES: tuple[tuple[str, str, str], ...] = (
@@ -82,7 +84,27 @@ PURPOSES: dict[str, Meaning] = {
     "tag-id": Meaning("identifies", "read"),
     "ready": Meaning("nothing"),
 }
-Declared = Mapping[str, DeclaredClass]
+
+
+@dataclass(frozen=True, slots=True)
+class Declared:
+    """What the exercise says of its libraries: classes by name, and what their constants stand for: a number, or a kind of
+    module by the catalogue's name."""
+
+    classes: Mapping[str, DeclaredClass] = field(default_factory=dict)
+    constants: Mapping[str, float | str] = field(default_factory=dict)
+
+
+class LibraryConstant(int):
+    """A constant that only its library makes sense of; `module` is the kind of module it names, where that is known."""
+
+    module: str = ""
+
+    @classmethod
+    def of_module(cls, part: str) -> "LibraryConstant":
+        made = cls(0)
+        made.module = part
+        return made
 
 
 def meaning_of(method: str) -> Meaning | None:
@@ -100,7 +122,7 @@ def meaning_of(method: str) -> Meaning | None:
             return Meaning("identifies", what)
     for pattern, quantity, unit in MEASURES:
         if re.search(pattern, lower):
-            return Meaning("measures", quantity, unit)
+            return Meaning("measures", quantity, unit, whole=lower.startswith("ping"))
     return None
 
 
@@ -126,9 +148,19 @@ class Device:
             elif isinstance(arg, tuple) and arg and isinstance(arg[0], list):  # a pointer to another object
                 target = arg[0][arg[1]] if 0 <= arg[1] < len(arg[0]) else None
                 found += target.numbers() if isinstance(target, Device) else []
-            elif isinstance(arg, int):
+            elif isinstance(arg, int) and not isinstance(arg, LibraryConstant):
                 found.append(arg)
         return found
+
+    def pins(self, named: Mapping[int, str]) -> list[str]:
+        """The board's pins it was made with. Behind two pins stands no third, but a figure (a largest range)."""
+        found = [pin for number in self.numbers() if (pin := named.get(number))]
+        return found[:MOST_PINS]
+
+    @property
+    def kind_of_module(self) -> str:
+        """The kind of module it was told to expect, by the catalogue's name; empty where it was not, or nobody knows."""
+        return next((arg.module for arg in self.args if isinstance(arg, LibraryConstant) and arg.module), "")
 
     def bus_address(self, pins: Mapping[int, str]) -> int | None:
         """The address it speaks to, where it was told one; a number that is one of the board's `pins` is taken for that, but

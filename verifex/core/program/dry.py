@@ -36,7 +36,9 @@ class _DryPins(ScriptedPins):
         turn = int(machine.now_us / (SECONDS * 1e6) * len(self.shares))
         return self.shares[min(turn, len(self.shares) - 1)]
 
-    def measured(self, machine: Running, pins: list[str], quantity: str, *, in_order: bool = False) -> float:
+    def measured(
+        self, machine: Running, pins: list[str], quantity: str, *, in_order: bool = False, read_as: str = ""
+    ) -> float:
         return READINGS.get(quantity, (0.0, 0.5, 1.0))[round(2 * self._share(machine))]
 
     def registers(self, machine: Running, address: int, register: int, count: int) -> list[int] | None:

@@ -83,9 +83,10 @@ class Machine:
         self.returned: object = None
         self.stopping = False  # stopped from outside: what is done now is clearing up, and no part of the run
         self.functions: dict[str, Callable[[], object]] = {}  # of the program, without parameters
-        self.declared: Declared = {}  # library classes as the exercise declares them
+        self.declared = Declared()  # what the exercise says of its libraries
         self.own: dict[str, object] = {}  # what a dialect's libraries keep of their own for a run
         self.storage: dict[int, int] = {}  # what outlives a reset
+        self.written_registers: dict[tuple[int, int], int] = {}  # by address and register, of modules on the bus
         self.result = RunResult()
         self.overflows: Counter[At] = Counter()
         self.runtime_faults: Counter[tuple[str, At]] = Counter()
@@ -118,6 +119,11 @@ class Machine:
     def next_change_us(self, since_us: float) -> float:
         """When anything a program can read first changes after `since_us`."""
         return min(self.surroundings.next_change_us(since_us), self.line.next_typed_us(since_us))
+
+    def write_registers(self, address: int, register: int, values: list[int]) -> None:
+        """Bytes sent to the registers of a module on the bus, from one on."""
+        for place, value in enumerate(values):
+            self.written_registers[(address, register + place)] = value
 
     def watch(self, pin: str, edge: Edge, handler: Handler, dead_us: float = 0.0) -> None:
         """Call `handler` whenever the level on a pin changes so."""

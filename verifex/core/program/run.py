@@ -27,6 +27,7 @@ class Running(Protocol):
     activity: int
     changes: int
     unsteady: int
+    written_registers: dict[tuple[int, int], int]
 
     def spend_us(self, us: float) -> None:
         """Time runs on by `us`."""
@@ -49,8 +50,11 @@ class Surroundings(Protocol):
     def pulse_us(self, machine: "Running", pin: str) -> int:
         """The length in µs of the next pulse on `pin`; 0 for none."""
 
-    def measured(self, machine: "Running", pins: list[str], quantity: str, *, in_order: bool = False) -> float:
-        """What the module on these pins (without any, the one on the bus) measures now; nan when none answers."""
+    def measured(
+        self, machine: "Running", pins: list[str], quantity: str, *, in_order: bool = False, read_as: str = ""
+    ) -> float:
+        """What the module on these pins (without any, the one on the bus) measures now; nan when none answers. `read_as` is
+        the kind of module that a library was told to expect."""
 
     def conversion_us(self, machine: "Running", pins: list[str], quantity: str) -> float:
         """How long a module on these pins takes to measure when it is asked to."""

@@ -54,7 +54,9 @@ class ScriptedPins:
     def pulse_us(self, machine: Running, pin: str) -> int:
         return int(self._now(self.pulses, machine, pin) or 0)
 
-    def measured(self, machine: Running, pins: list[str], quantity: str, *, in_order: bool = False) -> float:
+    def measured(
+        self, machine: Running, pins: list[str], quantity: str, *, in_order: bool = False, read_as: str = ""
+    ) -> float:
         """No module is on scripted pins."""
         return math.nan
 

@@ -118,3 +118,41 @@ def module_not_begun(view: RunView, finding: FindingFactory) -> Iterator[Finding
                 "Begin it in the set-up, and look at whether that succeeded.",
                 at=at,
             )
+
+
+@BEHAVIOUR.rule(
+    "library-told-another-kind",
+    Severity.FIX,
+    title="A library is told another kind of module than the one on the bench",
+    why="It takes what is sent apart in the other kind's way, and the numbers mean nothing.",
+    hint="Which kind of module is in your kit, and which kind does your program name?",
+    criterion="program",
+    source="what the exercise says its library's constants stand for, and the module of the hand-in",
+    explains=RUN_CONSEQUENCES,
+)
+def library_told_another_kind(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
+    for ref, (told, own) in view.trace.told_another_kind.items():
+        yield finding(
+            f"The library is told to expect the {told}; {ref} is the {own}.",
+            "Name the kind of module that is on the bench.",
+            parts=[ref],
+        )
+
+
+@BEHAVIOUR.rule(
+    "module-left-asleep",
+    Severity.FIX,
+    title="A module is read and never woken",
+    why="It sleeps from power-on until its power register is cleared, and its readings stay 0.",
+    hint="What has to be written to the module once, before its first reading?",
+    criterion="program",
+    source="typical of the family: the sleep bit of the power register is set at power-on",
+    explains=RUN_CONSEQUENCES,
+)
+def module_left_asleep(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
+    for ref, register in view.trace.read_asleep.items():
+        yield finding(
+            f"The program reads the registers of {ref} and never clears its sleep bit (register 0x{register:02X}).",
+            f"Write 0 to register 0x{register:02X} once in the set-up.",
+            parts=[ref],
+        )

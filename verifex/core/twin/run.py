@@ -36,6 +36,9 @@ class TwinTrace:
     bus_addresses: dict[str, tuple[int, ...]] = field(default_factory=dict)  # by module on the two-wire bus
     #: Displays that a library is told otherwise of than they are wired.
     screens_elsewhere: list[ScreenElsewhere] = field(default_factory=list)
+    #: By module the titles of the kind that its library is told to expect, and of its own kind.
+    told_another_kind: dict[str, tuple[str, str]] = field(default_factory=dict)
+    read_asleep: dict[str, int] = field(default_factory=dict)  # the power register of modules read and never woken
 
     @cached_property
     def indicator_events(self) -> list[tuple[float, str, bool]]:
@@ -119,7 +122,8 @@ def run_twin(
     fed = _fed_share(view, result, seconds)
     addresses = {part.ref: part.addresses for part in view.module_parts() if part.addresses}
     noted = surroundings.too_often, surroundings.elsewhere, fed, addresses, screens_elsewhere(view, result)
-    return TwinTrace(result, seen, surroundings.samples, len(surroundings.cache), *noted)
+    told = surroundings.told_another_kind, surroundings.read_asleep
+    return TwinTrace(result, seen, surroundings.samples, len(surroundings.cache), *noted, *told)
 
 
 def _fed_share(view: BenchView, run: RunResult, seconds: float) -> dict[str, tuple[str, float]]:

@@ -11,7 +11,7 @@ from verifex.core.circuit.nets import Net
 from verifex.core.circuit.operating import OperatingPoint, operating_point
 from verifex.core.circuit.paths import Link
 from verifex.core.circuit.view import BenchView
-from verifex.core.parts import SIGNAL_ROLES, Output, SwitchOutput
+from verifex.core.parts import SIGNAL_ROLES, Output, SwitchOutput, catalogue
 from verifex.core.parts.outputs import DataOutput
 from verifex.core.program import Running
 from verifex.core.program.run import Ended
@@ -45,6 +45,8 @@ class BenchSurroundings:
         self.asked_at: dict[tuple[str, str], float] = {}
         self.too_often: dict[tuple[str, str], tuple[float, float]] = {}
         self.elsewhere: dict[str, tuple[tuple[str, ...], dict[str, str]]] = {}
+        self.told_another_kind: dict[str, tuple[str, str]] = {}
+        self.read_asleep: dict[str, int] = {}
         self._last: OperatingPoint | None = None
         self._now: OperatingPoint | None = None
         self._stands_until_us = -math.inf
@@ -145,10 +147,13 @@ class BenchSurroundings:
                 return pulse
         return 0
 
-    def measured(self, machine: Running, pins: list[str], quantity: str, *, in_order: bool = False) -> float:
+    def measured(
+        self, machine: Running, pins: list[str], quantity: str, *, in_order: bool = False, read_as: str = ""
+    ) -> float:
         """What a module that answers to `quantity` gives, on these pins or on the bus; nan when none does.
 
-        `in_order`: of two pins the trigger's comes first, as libraries of the C++ dialect have it.
+        `in_order`: of two pins the trigger's comes first, as libraries of the C++ dialect have it. What is sent is taken
+        apart as the kind of module `read_as` sends it.
         """
         for part in self._speakers(machine, pins):
             output = part.type.sensing(quantity)
@@ -161,11 +166,26 @@ class BenchSurroundings:
             at = np.asarray(self._stimuli(machine).get((part.ref, quantity), output.rest))
             state = float(output.state(at, {}, part.figures()))
             # Libraries time the echo in whole microseconds; a tenth of a centimetre is what they can tell.
-            return round(state / US_PER_CM_AT_20, 1) if output.carries == "pulse" else state
+            if output.carries == "pulse":
+                return round(state / US_PER_CM_AT_20, 1)
+            return self._taken_apart(part, output, state, read_as)
         for part in self.view.module_parts() if pins else ():
             if part.type.sensing(quantity) is not None and self.point(machine).power_states.get(part.ref) is not None:
                 self.elsewhere[part.ref] = (tuple(pins), self._signal_pins(part))
         return math.nan
+
+    def _taken_apart(self, part: Part, output: Output, value: float, read_as: str) -> float:
+        """What a library makes of the word a module sends, when it was told to expect another kind; nan where it cannot."""
+        told = catalogue().parts.get(read_as)
+        if told is None or told == part.type:
+            return value
+        other = told.sensing(output.quantity)
+        self.told_another_kind[part.ref] = (told.title, part.type.title)
+        if not isinstance(output, DataOutput) or not isinstance(other, DataOutput):
+            return math.nan
+        if not output.counts_a_unit or not other.counts_a_unit:
+            return math.nan
+        return value * output.counts_a_unit / other.counts_a_unit
 
     def _crossed(self, part: Part, pins: list[str]) -> bool:
         """Whether a library is told the echo's pin where the trigger's belongs: it fires the one and listens at the other."""
@@ -203,6 +223,10 @@ class BenchSurroundings:
                 continue
             if count and not part.type.registers:
                 raise Ended("unsupported", None, f"the bytes of {part.ref}, {part.type.title}")
+            wake = part.type.wakes_by
+            if count and wake and machine.written_registers.get((address, wake.at), wake.asleep) & wake.asleep:
+                self.read_asleep[part.ref] = wake.at
+                return [wake.asleep if place == wake.at else 0 for place in range(register, register + count)]
             stimuli, found = self._stimuli(machine), {}
             for entry in part.type.registers:
                 output = part.type.sensing(entry.quantity)

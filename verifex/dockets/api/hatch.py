@@ -9,15 +9,17 @@ from pydantic import Field
 
 from verifex.acts.refusals import NotAllowed, Refused
 from verifex.api.shape import Shape
+from verifex.core.parts import catalogue
 from verifex.core.quantity import in_words, parse_quantity
 from verifex.dockets import services
 from verifex.dockets.services.opening import docket_for
 from verifex.exercises.models import ExerciseVersion
-from verifex.people.access import reader, require_staff, sections_of
+from verifex.people.access import is_staff_of, reader, require_staff, sections_of
 from verifex.people.models import Pair
 from verifex.plan.models import Session
 from verifex.stores import services as stores
 from verifex.stores.advice import allowed_resistors, offers
+from verifex.stores.found_settings import settable
 from verifex.stores.models import Kit, KitIssue
 from verifex.stores.schemas import OfferOut
 from verifex.stores.services import kit_of, readiness
@@ -65,6 +67,26 @@ class AdviceOut(Shape):
     low_because: str
     high_because: str
     offers: list[OfferOut]
+
+
+class SettingIn(Shape):
+    """How a module is set: `setting` is jumper, range, hold, …"""
+
+    tag: Code
+    ref: Code
+    setting: Code
+    value: Code
+
+
+class SettableOut(Shape):
+    """A setting of a module of a kit: `takes` says its unit or its words, `now` what is known of this kit."""
+
+    ref: str
+    title: str
+    setting: str
+    takes: str
+    usual: str
+    now: str
 
 
 class SaidOut(Shape):
@@ -203,6 +225,36 @@ def advise(request: HttpRequest, tag: str = "") -> list[dict[str, Any]]:
         }
         for one in allowed_resistors(version).values()
     ]
+
+
+@router.get("/hatch/settings", response=list[SettableOut])
+def list_settings(request: HttpRequest, tag: str = "") -> list[dict[str, str]]:
+    """What can be set on the modules of a kit, with what the exercise says and what is known."""
+    _staff_only(request)
+    kit = kit_of(tag)
+    if not is_staff_of(reader(request), kit.exercise.course):
+        raise NotAllowed("Only the staff of this course may do that.")
+    return [
+        {
+            "ref": part.ref,
+            "title": part.title or part.part,
+            "setting": setting,
+            "takes": takes,
+            "usual": part.settings.get(setting, ""),
+            "now": kit.settings.get(part.ref, {}).get(setting, ""),
+        }
+        for part in stores.recipe_of(kit.exercise_id)
+        for setting, takes in settable(catalogue().parts[part.part]).items()
+    ]
+
+
+@router.post("/hatch/setting", response=SaidOut)
+def note_setting(request: HttpRequest, data: SettingIn) -> dict[str, Any]:
+    """Write down how a module of a kit is set; it holds for who has the kit and for all after."""
+    _staff_only(request)
+    value, setting = data.value.strip(), data.setting.strip().lower()
+    kit = services.note_setting(reader(request), data.tag, data.ref.strip().upper(), setting, value)
+    return {"message": f"{kit.tag}, {data.ref.upper()}: {setting} {value or 'not known'}."}
 
 
 @router.post("/hatch/substitute", response=SaidOut)

@@ -19,6 +19,7 @@ from verifex.dockets.present.staff import docket_json
 from verifex.dockets.schemas.acts import (
     ClaimIn,
     ClearIn,
+    ConstantIn,
     DoneOut,
     HandInIn,
     HistoryOut,
@@ -146,6 +147,14 @@ def undo(request: HttpRequest, docket_id: Id, data: UndoIn) -> dict[str, int]:
 def measure(request: HttpRequest, docket_id: Id, data: MeasureIn) -> dict[str, int]:
     docket_for_staff(request, docket_id)
     services.measure(reader(request), docket_id, data.name, data.value, data.instrument)
+    return done(docket_id)
+
+
+@router.post("/dockets/{docket_id}/constants", response=DoneOut)
+def explain_constant(request: HttpRequest, docket_id: Id, data: ConstantIn) -> dict[str, int]:
+    """Say what a library's constant stands for; it is remembered for the exercise."""
+    docket_for_staff(request, docket_id)
+    services.explain_constant(reader(request), docket_id, data.name, data.stands_for)
     return done(docket_id)
 
 

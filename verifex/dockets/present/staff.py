@@ -91,10 +91,20 @@ def _program(handed_in: HandedIn) -> dict[str, Any] | None:
         "runnable": record.runnable,
         "not_run": record.not_run,
         "dialect": record.dialect,
+        "constants": _constants(handed_in.docket, record),
         "checklist": [check.model_dump() for check in record.checklist],
         "trace": _trace(record.trace) if record.trace else None,
         "behaviour": record.behaviour,
     }
+
+
+def _constants(docket: Docket, record: ProgramRecord) -> list[dict[str, str]]:
+    """Constants of libraries: those the program needs and nobody has explained, then those that were."""
+    explained = {
+        c.name: f"{c.number:g}" if c.number is not None else c.module for c in docket.version.exercise.constants.all()
+    }
+    unknown = [{"name": name, "stands_for": ""} for name in record.unknown_constants if name not in explained]
+    return [*unknown, *({"name": name, "stands_for": text} for name, text in explained.items())]
 
 
 TRACE_COLUMNS = {

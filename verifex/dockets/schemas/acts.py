@@ -48,6 +48,13 @@ class UndoIn(Shape):
     based_on: Counter | None = None
 
 
+class ConstantIn(Shape):
+    """What a library's constant stands for: a number, or a kind of module; empty forgets it."""
+
+    name: Annotated[str, Field(pattern=r"^[A-Za-z_][\w:.]{0,79}$")]
+    stands_for: Annotated[str, Field(max_length=60)]
+
+
 class ClaimIn(Shape):
     release: bool = False
 

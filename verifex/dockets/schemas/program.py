@@ -91,6 +91,13 @@ class CheckOut(Shape):
     needs: bool
 
 
+class ConstantOut(Shape):
+    """A constant of a library; `stands_for` is empty while nobody has said it."""
+
+    name: str
+    stands_for: str
+
+
 class ProgramOut(Shape):
     """A program for staff; until it is `judged` there is nothing that follows from it."""
 
@@ -106,6 +113,7 @@ class ProgramOut(Shape):
     runnable: bool = False
     not_run: str = ""
     dialect: str = "cpp"
+    constants: list[ConstantOut] = []
     checklist: list[CheckOut] = []
     trace: TraceOut | None = None
     behaviour: BehaviourOut | None = None

@@ -2,16 +2,26 @@
 
 from verifex.dockets.services.decide import claim, clear_power, pass_clean, pass_station, reopen, send_back, undo
 from verifex.dockets.services.hand_in import ask, hand_in, withdraw
+from verifex.dockets.services.library import explain_constant
 from verifex.dockets.services.measure import measure
-from verifex.dockets.services.opening import note_faults, open_docket, substitute, take_back, undo_take_back
+from verifex.dockets.services.opening import (
+    note_faults,
+    note_setting,
+    open_docket,
+    substitute,
+    take_back,
+    undo_take_back,
+)
 
 __all__ = [
     "ask",
     "claim",
     "clear_power",
+    "explain_constant",
     "hand_in",
     "measure",
     "note_faults",
+    "note_setting",
     "open_docket",
     "pass_clean",
     "pass_station",

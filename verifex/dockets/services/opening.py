@@ -98,6 +98,19 @@ def substitute(actor: User, tag: str, ref: str, ohms: float, reason: str) -> Sub
     return made
 
 
+def note_setting(actor: User, tag: str, ref: str, setting: str, value: str) -> Kit:
+    """Write down how a module of a kit is set; checks and sheets of who has it follow it."""
+    with transaction.atomic():
+        kit = stores.kit_of(tag)
+        issue = stores.note_setting(actor, kit, ref, setting, value)
+        if issue is not None:
+            _kit_changed(
+                actor, issue, "", f"{ref} is set to {setting} {value}" if value else f"{ref}: {setting} not known"
+            )
+    queue.kick()
+    return kit
+
+
 def _kit_changed(actor: User, issue: KitIssue, voids_because: str, verb: str) -> None:
     docket = docket_for(issue.pair, issue.session, issue.kit)
     if docket is None:

@@ -391,6 +391,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dockets/{docket_id}/constants": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Explain Constant
+         * @description Say what a library's constant stands for; it is remembered for the exercise.
+         */
+        post: operations["verifex_dockets_api_staff_explain_constant"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dockets/{docket_id}/claim": {
         parameters: {
             query?: never;
@@ -599,6 +619,46 @@ export interface paths {
         get: operations["verifex_dockets_api_hatch_advise"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hatch/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Settings
+         * @description What can be set on the modules of a kit, with what the exercise says and what is known.
+         */
+        get: operations["verifex_dockets_api_hatch_list_settings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hatch/setting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Note Setting
+         * @description Write down how a module of a kit is set; it holds for who has the kit and for all after.
+         */
+        post: operations["verifex_dockets_api_hatch_note_setting"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1606,6 +1666,16 @@ export interface components {
             reason: string;
         };
         /**
+         * ConstantOut
+         * @description A constant of a library; `stands_for` is empty while nobody has said it.
+         */
+        ConstantOut: {
+            /** Name */
+            name: string;
+            /** Stands For */
+            stands_for: string;
+        };
+        /**
          * DecisionOut
          * @description A decision: its act of the table of transitions, and whether it passed over a Stop.
          */
@@ -1963,6 +2033,11 @@ export interface components {
              * @default cpp
              */
             dialect: string;
+            /**
+             * Constants
+             * @default []
+             */
+            constants: components["schemas"]["ConstantOut"][];
             /**
              * Checklist
              * @default []
@@ -2714,6 +2789,16 @@ export interface components {
              */
             instrument: string;
         };
+        /**
+         * ConstantIn
+         * @description What a library's constant stands for: a number, or a kind of module; empty forgets it.
+         */
+        ConstantIn: {
+            /** Name */
+            name: string;
+            /** Stands For */
+            stands_for: string;
+        };
         /** ClaimIn */
         ClaimIn: {
             /**
@@ -2963,6 +3048,38 @@ export interface components {
             high_because: string;
             /** Offers */
             offers: components["schemas"]["OfferOut"][];
+        };
+        /**
+         * SettableOut
+         * @description A setting of a module of a kit: `takes` says its unit or its words, `now` what is known of this kit.
+         */
+        SettableOut: {
+            /** Ref */
+            ref: string;
+            /** Title */
+            title: string;
+            /** Setting */
+            setting: string;
+            /** Takes */
+            takes: string;
+            /** Usual */
+            usual: string;
+            /** Now */
+            now: string;
+        };
+        /**
+         * SettingIn
+         * @description How a module is set: `setting` is jumper, range, hold, …
+         */
+        SettingIn: {
+            /** Tag */
+            tag: string;
+            /** Ref */
+            ref: string;
+            /** Setting */
+            setting: string;
+            /** Value */
+            value: string;
         };
         /** SubstituteIn */
         SubstituteIn: {
@@ -4317,6 +4434,32 @@ export interface operations {
             };
         };
     };
+    verifex_dockets_api_staff_explain_constant: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConstantIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneOut"];
+                };
+            };
+        };
+    };
     verifex_dockets_api_staff_claim: {
         parameters: {
             query?: never;
@@ -4579,6 +4722,52 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AdviceOut"][];
+                };
+            };
+        };
+    };
+    verifex_dockets_api_hatch_list_settings: {
+        parameters: {
+            query?: {
+                tag?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettableOut"][];
+                };
+            };
+        };
+    };
+    verifex_dockets_api_hatch_note_setting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SettingIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SaidOut"];
                 };
             };
         };

@@ -22,3 +22,13 @@ export function useAdvice(tag: Ref<string>) {
     retry: false,
   })
 }
+
+/** What can be set on the modules of a kit: jumpers and trimmers. */
+export function useSettings(tag: Ref<string>) {
+  return useQuery({
+    queryKey: ['settings', tag],
+    queryFn: () => ask(client.GET('/api/hatch/settings', { params: { query: { tag: tag.value } } })),
+    enabled: computed(() => !!tag.value),
+    retry: false,
+  })
+}

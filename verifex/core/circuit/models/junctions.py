@@ -16,15 +16,23 @@ def _saturation_amps(forward_volts: float, at_amps: float, series_ohms: float, s
 
 
 def conducting(
-    stamp: Stamp, name: str, figures: DiodeFigures, colour: str | None, a: int, b: int, legs: tuple[str, str, str]
+    stamp: Stamp,
+    name: str,
+    figures: DiodeFigures,
+    colour: str | None,
+    a: int,
+    b: int,
+    legs: tuple[str, str, str],
+    built_in_ohms: float = 0.0,
 ) -> None:
-    """A junction with its series resistance from node `a` to `b`; `legs` are (ref, anode leg, cathode leg)."""
+    """A junction with its series resistance, and a resistor built in with it, from node `a` to `b`; `legs` are (ref, anode
+    leg, cathode leg)."""
     # The most current flows with the least forward voltage.
     forward = figures.forward(colour, -stamp.conditions.corner)
     inner = stamp.circuit.new_node()
     saturation = _saturation_amps(forward, figures.at_amps, figures.series_ohms, figures.slope_volts)
     ref, anode, cathode = legs
-    stamp.resistance(f"{name}:series", a, inner, figures.series_ohms, into=(ref, anode), back=cathode)
+    stamp.resistance(f"{name}:series", a, inner, figures.series_ohms + built_in_ohms, into=(ref, anode), back=cathode)
     stamp.junction(name, inner, b, saturation, figures.slope_volts)
 
 
@@ -38,7 +46,7 @@ def led(part: Part, stamp: Stamp) -> None:
     a, b = stamp.node(part, "anode"), stamp.node(part, "cathode")
     if a is not None and b is not None and part.type.diode:
         colour = part.settings.get("colour")
-        conducting(stamp, part.ref, part.type.diode, colour, a, b, (part.ref, "anode", "cathode"))
+        conducting(stamp, part.ref, part.type.diode, colour, a, b, (part.ref, "anode", "cathode"), part.built_in_ohms)
 
 
 def led_three(part: Part, stamp: Stamp) -> None:
@@ -51,9 +59,10 @@ def led_three(part: Part, stamp: Stamp) -> None:
         if node is None:
             continue
         if (part.type.id == "rgb-ca") != (part.ref in stamp.conditions.flipped):
-            conducting(stamp, f"{part.ref}:{colour}", figures, colour, common, node, (part.ref, "common", colour))
+            ends, legs = (common, node), (part.ref, "common", colour)
         else:
-            conducting(stamp, f"{part.ref}:{colour}", figures, colour, node, common, (part.ref, colour, "common"))
+            ends, legs = (node, common), (part.ref, colour, "common")
+        conducting(stamp, f"{part.ref}:{colour}", figures, colour, *ends, legs, part.built_in_ohms)
 
 
 def transistor(part: Part, stamp: Stamp) -> None:

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from verifex.core.circuit.lights import DARK_AMPS, Light, brightest, lights, series_resistor
+from verifex.core.circuit.lights import DARK_AMPS, LEAST_SERIES_OHMS, Light, brightest, lights, series_resistor
 from verifex.core.circuit.paths import Link
 from verifex.core.circuit.rules.book import WIRING
 from verifex.core.circuit.view import BenchView, StatePoint
@@ -94,6 +94,8 @@ def light_without_resistor(view: BenchView, finding: FindingFactory) -> Iterator
     for light in view.memoised(lights):
         bright = brightest(view, light)
         if bright is None or bright[0] < 1e-3 or series_resistor(view, light) is not None:
+            continue
+        if light.part.built_in_ohms > LEAST_SERIES_OHMS:
             continue
         amps, state = bright
         board = view.bench.board

@@ -18,6 +18,7 @@ from verifex.core.rulebook import FindingFactory
 UNITS = {
     "value": "ohm", "measured": "ohm", "tolerance": "percent", "watts": "watt", "amps": "amp", "lead": "metre",
     "r10": "ohm", "gamma": "none", "trip": "percent", "load": "ohm", "r0": "ohm",
+    "resistor": "ohm",
 }  # fmt: skip
 MOST_OHMS = 1e9
 IN_CIRCUIT_SLACK = 0.03

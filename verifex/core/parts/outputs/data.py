@@ -28,6 +28,7 @@ class DataOutput(Sensing):
     sample_seconds: float = 0.0
     conversion_ms: float = 0.0
     bits_set_resolution: bool = False
+    counts_a_unit: float = 0.0  # of the word that is sent; 0 where it is no plain number
 
     @property
     def carries(self) -> Carries:

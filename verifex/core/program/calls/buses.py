@@ -61,6 +61,7 @@ def end_transmission(m: Machine, at: At, _: Any, stop: int = 1) -> int:
         return NOT_ANSWERED
     if bus.said:
         bus.register = bus.said[0]
+        m.write_registers(bus.address, bus.register, bus.said[1:])
     return 0
 
 

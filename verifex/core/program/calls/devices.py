@@ -15,6 +15,7 @@ US_PER_CM = 58.2  # there and back, at 20 °C
 READ_US, SHOW_US = 4000.0, 40.0
 SEEN_US = 15_000.0
 EVENT_QUANTITIES = ("celsius", "percent", "hpa", "cm")
+USUAL_LARGEST_CM = 500  # of range libraries that are told none
 MOST_SILENT = 20  # different places that are kept
 
 
@@ -39,16 +40,25 @@ def measure(
     pins = _pins_read(m, at, device)
     if not answers(m, device, at):
         return math.nan
-    value = m.surroundings.measured(m, pins, meaning.quantity, in_order=True)
+    value = m.surroundings.measured(m, pins, meaning.quantity, in_order=True, read_as=device.kind_of_module)
     unit = meaning.unit
+    if meaning.whole:
+        return _in_whole_numbers(device, value, unit)
     if unit == "celsius" and args and kinds[0].__class__.__name__ == "Simple" and args[0]:
         unit = "fahrenheit"  # readTemperature(true) asks for °F
     return as_float32(in_unit(value, unit))
 
 
+def _in_whole_numbers(device: Device, cm: float, unit: str) -> int:
+    """What a library gives that answers in whole numbers: 0 without an echo, and beyond the largest range it was told."""
+    numbers = device.numbers()
+    largest_cm = numbers[2] if len(numbers) > 2 else USUAL_LARGEST_CM
+    return 0 if math.isnan(cm) or cm > largest_cm else int(in_unit(cm, unit))
+
+
 def _pins_read(m: Machine, at: At, device: Device) -> list[str]:
     """The pins an object was made with, noted as read; without any it asks on the bus."""
-    pins = [pin for number in device.numbers() if (pin := m.numbers.get(number))]
+    pins = device.pins(m.numbers)
     for pin in pins:
         m.use(pin).read_at = m.use(pin).read_at or at
     if not pins:

@@ -181,7 +181,7 @@ class Calls:
     def _device_call(self, node: t.Call, value: Value, on: t.Expr) -> Typed:
         """A method of a library's object, by what its words say."""
         kind = self.expressions.type_of(on)
-        declared = self.names.program.declared.get(kind.class_name) if isinstance(kind, Object) else None
+        declared = self.names.program.declared.classes.get(kind.class_name) if isinstance(kind, Object) else None
         meaning = declared.methods.get(node.name) if declared else meaning_of(node.name)
         if declared and meaning is None:
             near = get_close_matches(node.name, declared.methods, n=1, cutoff=0.5)
@@ -219,7 +219,8 @@ class Calls:
             place = self.places.place_of(node.args[0])
             if place is not None and not place.constant:
                 return self.places.write(place, run, at), FLOAT  # it is put into the variable that is given
-        return run, FLOAT if meaning.does == "measures" else self.names.widths.int
+        gives = FLOAT if meaning.does == "measures" and not meaning.whole else self.names.widths.int
+        return run, self.names.widths.unsigned if meaning.whole else gives
 
     def _method_run(self, method: Method, node: t.Call, on: t.Expr, value: Value, args: list[Value]) -> Typed:
         act = method.act

@@ -6,12 +6,14 @@ from verifex.core.program import arithmetic, clocks
 from verifex.core.program import tree as t
 from verifex.core.program.compiler.names import Frame, Later, Names, Typed, Value, Variable
 from verifex.core.program.compiler.places import Places
+from verifex.core.program.devices import LibraryConstant
 from verifex.core.program.fast import constant, local
 from verifex.core.program.types import (
     BOOL,
     CHAR,
     FLOAT,
     FUNCTION,
+    LONG,
     TEXT,
     VOID,
     Array,
@@ -111,6 +113,7 @@ class Expressions:
     def binary(self, node: t.Binary, left: Typed, right: Typed) -> Typed:
         for side in (node.left, node.right):
             if isinstance(side, t.Name) and side.name in self.names.opaque:
+                self.names.program.unknown_constants.append(side.name)
                 self.names.program.unsupported.append(
                     t.Unsupported(side.at, f"the value of `{side.name}`, of a library,")
                 )
@@ -181,8 +184,20 @@ class Expressions:
         if node.name in self.names.program.functions:
             name = node.name
             return (lambda frame: name), FUNCTION
+        if node.name in self.names.program.declared.constants:
+            return self._library_constant(self.names.program.declared.constants[node.name])
         self.names.refuse_unknown(node.name, node.at)
-        return (lambda frame: 0), self.names.widths.int
+        opaque = LibraryConstant(0) if node.name in self.names.opaque else 0
+        return (lambda frame: opaque), self.names.widths.int
+
+    def _library_constant(self, stands_for: float | str) -> Typed:
+        """A constant as the exercise says: a kind of module, a whole number or a float."""
+        if isinstance(stands_for, str):
+            return constant(LibraryConstant.of_module(stands_for)), self.names.widths.int
+        if stands_for == int(stands_for):
+            fits = -(2**15) <= stands_for < 2**15
+            return constant(int(stands_for)), self.names.widths.int if fits else LONG
+        return constant(as_float32(stands_for)), FLOAT
 
     def refuse_early(self, variable: Variable, node: t.Name) -> None:
         """A name is known from its declaration on, and not above it."""

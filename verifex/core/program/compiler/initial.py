@@ -78,7 +78,7 @@ class InitialValues:
         self.names.in_library += 1
         args = [self.expressions.value(arg)[0] for arg in (node.items if isinstance(node, t.Items) else ())]
         self.names.in_library -= 1
-        declared = self.names.program.declared.get(kind.class_name)
+        declared = self.names.program.declared.classes.get(kind.class_name)
         if declared and declared.values is not None and len(args) != declared.values:
             at = node.at if node is not None else t.At(1, 1)
             self.names.refuse(

@@ -4,8 +4,10 @@ A library of a board or a part is known by no name of its own; which of its func
 """
 
 import re
+from collections.abc import Mapping
 from typing import Any
 
+from verifex.core.program.devices import LibraryConstant
 from verifex.core.program.dynamic.modules import calculating, clock, lamps, library, micro, pin_functions
 from verifex.core.program.dynamic.values import UNSET, Builtin, Thing, error
 from verifex.core.program.machine import Machine
@@ -54,11 +56,14 @@ class Library(Thing):
         self.name = name
 
     def get(self, m: Machine, name: str, at: At) -> Any:
-        return offered(self.name, name, at)
+        return offered(self.name, name, at, m.declared.constants)
 
 
-def offered(library_name: str, name: str, at: At) -> Any:
-    """What a library offers under a name."""
+def offered(library_name: str, name: str, at: At, constants: Mapping[str, float | str]) -> Any:
+    """What a library offers under a name; `constants` are those the exercise explains."""
+    if name in constants:
+        known = constants[name]
+        return LibraryConstant.of_module(known) if isinstance(known, str) else known
     if name in OFFERED:
         return OFFERED[name]
     cased = next((known for known in OFFERED if known.lower() == name.lower()), None)
@@ -75,7 +80,7 @@ def offered(library_name: str, name: str, at: At) -> Any:
     return Library(f"{library_name}.{name}")
 
 
-def imported(module: str, what: str | None, at: At) -> Any:
+def imported(module: str, what: str | None, at: At, constants: Mapping[str, float | str]) -> Any:
     """What an import gives. Raises Ended where that is ours to add."""
     plain = module.split(".")[0]
     own = OWN.get(plain, OWN.get(plain.removeprefix("u")) if plain.startswith("u") else None)
@@ -93,4 +98,4 @@ def imported(module: str, what: str | None, at: At) -> Any:
         return Library(module)
     if what == "*":
         raise error("ImportError", "what a `*` brings is not known", at)
-    return offered(module, what, at)
+    return offered(module, what, at, constants)

@@ -181,9 +181,10 @@ class Statements:
 
     def _import(self, node: t.Import) -> Action:
         write, module, what, at = self.assignments.write_to(t.Name(node.at, node.name)), node.module, node.what, node.at
+        holder = self.names.machine
 
         def run(frame: Frame) -> object:
-            write(frame, imported(module, what, at))
+            write(frame, imported(module, what, at, holder[0].declared.constants))
             return None
 
         return run

@@ -36,9 +36,11 @@ class Program:
     #: Functions that are described a second time, with the same parameters.
     untyped: list[Function] = field(default_factory=list)  # functions without a type in front
     twice: list[Function] = field(default_factory=list)
-    #: Library classes as the exercise declares them; others are matched by their words.
-    declared: Declared = field(default_factory=dict)
+    #: What the exercise says of its libraries; other classes are matched by their words.
+    declared: Declared = field(default_factory=Declared)
     unsupported: list[Unsupported] = field(default_factory=list)
+    #: Constants of libraries whose value the program works with, and nobody has said.
+    unknown_constants: list[str] = field(default_factory=list)
     #: Names that macros are written under.
     macros: set[str] = field(default_factory=set)
     #: The name a constant macro was written under, by the identity of the node that took its place.

@@ -9,6 +9,7 @@ import { useFlow } from '@/queries/docket'
 import { useKeys } from '@/shared/keys'
 import { useTab } from '@/shared/tabs'
 import { clockTime } from '@/shared/words'
+import Constants from './Constants.vue'
 import FlowChart from './FlowChart.vue'
 import HandInPanel from './HandInPanel.vue'
 import OverruleAsk from './OverruleAsk.vue'
@@ -133,6 +134,7 @@ useKeys({
         :findings="program.findings"
         good="It compiles, agrees with the wiring, and does on the twin what the exercise asks."
       />
+      <Constants v-if="program?.constants?.length" :constants="program.constants" />
       <h3 v-if="docket.exercise.behaviour.length" class="asked">Asked</h3>
       <p v-for="statement in docket.exercise.behaviour" :key="statement">{{ statement }}</p>
       <BeforeItRuns :checks="program?.checklist ?? []" />

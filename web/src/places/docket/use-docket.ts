@@ -108,6 +108,16 @@ function make(id: Ref<number>) {
           client.POST('/api/dockets/{docket_id}/measure', { ...params(), body: { name, value, instrument } }),
         ),
       ),
+    /** What a constant of a library stands for, for all pairs with this exercise. */
+    explain: (name: string, standsFor: string) =>
+      decide(() =>
+        ask(
+          client.POST('/api/dockets/{docket_id}/constants', {
+            ...params(),
+            body: { name, stands_for: standsFor },
+          }),
+        ),
+      ),
     claim: (release = false) =>
       decide(() => ask(client.POST('/api/dockets/{docket_id}/claim', { ...params(), body: { release } }))),
     handIn: (kind: string, text: string, token: string, basedOnAttempt: number) =>

@@ -10,12 +10,13 @@ import { useKits } from '@/queries/stores'
 import { useSession } from '@/shared/me'
 import KitTable from './KitTable.vue'
 import ScanAnswers from './ScanAnswers.vue'
+import SettingsForm from './SettingsForm.vue'
 import SubstituteForm from './SubstituteForm.vue'
 import { type Mode, useScans } from './use-scans'
 
 const { session } = useSession()
 const route = useRoute()
-const act = ref<Mode | 'instead'>('out')
+const act = ref<Mode | 'instead' | 'settings'>('out')
 const mode = computed<Mode>(() => (act.value === 'back' ? 'back' : 'out'))
 const code = ref('')
 const tag = ref(String(route.query.kit ?? ''))
@@ -48,16 +49,17 @@ function enter() {
   scan(code.value)
   code.value = ''
 }
+const KEYS = { '>': 'out', '<': 'back', '=': 'instead', '*': 'settings' } as const
 /** The mode by one key, while the field is empty: no tag and no badge begins with it. */
 function switchMode(event: KeyboardEvent) {
-  const to = ({ '>': 'out', '<': 'back', '=': 'instead' } as const)[event.key as '>' | '<' | '=']
+  const to = KEYS[event.key as keyof typeof KEYS]
   if (!to || code.value) return
   event.preventDefault()
   act.value = to
 }
 function choose(name: string) {
   tag.value = name
-  if (act.value === 'instead') return
+  if (act.value === 'instead' || act.value === 'settings') return
   code.value = name
   refocus()
 }
@@ -74,9 +76,11 @@ function choose(name: string) {
           { value: 'out', word: 'Hand out', key: '>' },
           { value: 'back', word: 'Take back', key: '<' },
           { value: 'instead', word: 'Substitute', key: '=' },
+          { value: 'settings', word: 'Settings', key: '*' },
         ]"
       />
       <div v-if="act === 'instead'" class="sheet box"><SubstituteForm v-model:tag="tag" /></div>
+      <div v-else-if="act === 'settings'" class="sheet box"><SettingsForm v-model:tag="tag" /></div>
       <form v-else class="sheet box" @submit.prevent="enter">
         <label class="field-label" for="code">{{
           act === 'out' ? 'Kit or badge' : 'Kit that comes back'

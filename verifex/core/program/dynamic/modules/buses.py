@@ -47,6 +47,7 @@ class SmallBus(TwoWire):
         self._from(m, at, address, 0, 0)
         if len(said):
             self.register = int(said[0])
+            m.write_registers(int(address), self.register, [int(byte) for byte in said[1:]])
         return len(said)
 
     def do_readfrom(self, m: Machine, at: At, address: int, count: int, *_: Any) -> bytes:
@@ -57,6 +58,7 @@ class SmallBus(TwoWire):
 
     def do_writeto_mem(self, m: Machine, at: At, address: int, register: int, said: Any, **_: Any) -> None:
         self._from(m, at, address, register, 0)
+        m.write_registers(int(address), int(register), [int(byte) for byte in said])
 
     def state(self) -> Any:
         return self.register
@@ -82,6 +84,7 @@ class NumberedBus(TwoWire):
 
     def do_write_byte_data(self, m: Machine, at: At, address: int, register: int, value: int, *_: Any) -> None:
         self._from(m, at, address, register, 0)
+        m.write_registers(int(address), int(register), [int(value)])
 
     def do_close(self, m: Machine, at: At) -> None:
         return None

@@ -4,7 +4,7 @@ import re
 from typing import Any
 
 from verifex.core.program.calls.devices import READ_US, SHOW_US, in_unit, note_leftover, tag_bytes
-from verifex.core.program.devices import BUS_ADDRESSES, SHOWS, Meaning, Screen, meaning_of
+from verifex.core.program.devices import BUS_ADDRESSES, SHOWS, LibraryConstant, Meaning, Screen, meaning_of
 from verifex.core.program.dynamic.modules import pins
 from verifex.core.program.dynamic.showing import shown
 from verifex.core.program.dynamic.values import Builtin, Thing, error
@@ -33,7 +33,11 @@ class Part(Thing):
                 found += arg._pins(m)  # the bus it was made with
             elif isinstance(arg, Thing) and hasattr(arg, "pin"):
                 found.append(str(arg.pin))
-            elif isinstance(arg, int) and not isinstance(arg, bool) and f"GPIO{arg}" in m.numbers.values():
+            elif (
+                isinstance(arg, int)
+                and not isinstance(arg, bool | LibraryConstant)
+                and f"GPIO{arg}" in m.numbers.values()
+            ):
                 found.append(f"GPIO{arg}")
         return found
 
@@ -41,7 +45,8 @@ class Part(Thing):
         m.activity += 1
         self._speak(m, at)
         m.spend_us(READ_US + m.surroundings.conversion_us(m, self._pins(m), quantity))
-        value = in_unit(m.surroundings.measured(m, self._pins(m), quantity), unit)
+        told = next((arg.module for arg in self.args if isinstance(arg, LibraryConstant)), "")
+        value = in_unit(m.surroundings.measured(m, self._pins(m), quantity, read_as=told), unit)
         if value != value:
             raise error("RuntimeError" if quantity != "cm" else "OSError", f"{self.name} does not answer", at)
         return value
@@ -56,7 +61,7 @@ class Part(Thing):
 
     def _meaning(self, m: Machine, name: str, at: At) -> Meaning | None:
         """What a name is for: as the exercise declares its class, else by its words."""
-        declared = m.declared.get(self.name)
+        declared = m.declared.classes.get(self.name)
         if declared is None:
             return meaning_of(name)
         if name not in declared.methods:
@@ -71,7 +76,7 @@ class Part(Thing):
         return self.method(m, name, at)
 
     def method(self, m: Machine, name: str, at: At) -> Any:
-        if self.name in m.declared:
+        if self.name in m.declared.classes:
             return self._declared_method(m, name, at)
         if name in ("read", "read_id", "read_no_block", "read_id_no_block"):
             return Builtin(name, lambda m_, at_: self._tag(m_, at_, name))

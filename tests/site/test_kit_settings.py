@@ -1,0 +1,113 @@
+"""Settings of modules written down at the hatch, and constants of libraries explained once for an exercise."""
+
+from tests.site.base import DemoCase
+from verifex.exercises.models import Exercise
+from verifex.people.models import Pair, PairMember, User
+from verifex.plan.models import Seat
+from verifex.stores.models import Kit, KitPart
+from verifex.stores.services import recipe_of
+
+
+class SettingsTest(DemoCase):
+    """A motion module whose jumper stands otherwise than the exercise says."""
+
+    def setUp(self):
+        super().setUp()
+        self.pair = Pair.objects.create(section=self.session.section, name="New · Comers", badge="P-13")
+        PairMember.objects.create(pair=self.pair, user=User.objects.create(username="new.one"))
+        Seat.objects.create(session=self.session, pair=self.pair, bench=13)
+        self.exercise = Exercise.objects.get(slug="night-visitor-watch")
+        kit = Kit.objects.create(tag="NV-01", exercise=self.exercise)
+        for part in recipe_of(self.exercise.pk):
+            KitPart.objects.create(kit=kit, ref=part.ref, part=part.part, title=part.title)
+        self.assistant.ask("/api/hatch/hand-out", session=self.session.pk, tag="NV-01", badge="P-13")
+
+    def set(self, ref: str, setting: str, value: str):
+        return self.assistant.ask("/api/hatch/setting", tag="nv-01", ref=ref, setting=setting, value=value)
+
+    def findings(self):
+        docket = self.docket(13)
+        text = docket.version.file.reference_wiring()
+        return {
+            f["rule"]: f["seen"]
+            for f in self.instructor.ask(f"/api/dockets/{docket.pk}/check-wiring", text=text).json()["findings"]
+        }
+
+    def test_what_is_found_at_the_hatch_is_what_the_checks_use(self):
+        self.assertNotIn("setting-differs", self.findings())
+        self.assertEqual(self.set("u1", "jumper", "single").json()["message"], "NV-01, U1: jumper single.")
+        history = self.instructor.ask(f"/api/dockets/{self.docket(13).pk}/history").json()
+        self.assertIn("U1 is set to jumper single", [entry["what"] for entry in history])
+        self.assertIn("setting-differs", self.findings())
+        self.set("U1", "jumper", "")
+        self.assertNotIn("setting-differs", self.findings())
+
+    def test_it_stays_with_the_kit(self):
+        self.set("U1", "hold", "12s")
+        rows = self.assistant.ask("/api/hatch/settings?tag=nv-01").json()
+        self.assertEqual(
+            [(row["setting"], row["takes"], row["usual"], row["now"]) for row in rows if row["ref"] == "U1"],
+            [
+                ("range", "centimetre", "", ""),
+                ("hold", "second", "8s", "12s"),
+                ("jumper", "single or repeat", "repeat", ""),
+            ],
+        )
+        self.assistant.ask("/api/hatch/take-back", tag="NV-01", faults=[])
+        self.assistant.ask("/api/hatch/hand-out", session=self.session.pk, tag="NV-01", badge="P-13")
+        self.assertEqual(Kit.objects.get(tag="NV-01").issues.latest("id").settings, {"U1": {"hold": "12s"}})
+
+    def test_what_cannot_be_set_is_refused_with_what_can(self):
+        table = {
+            ("U1", "jumper", "both"): "“jumper” is single or repeat",
+            ("U1", "hold", "long"): "no second value above 0",
+            ("U1", "colour", "red"): "It has range, hold, jumper.",
+            ("R1", "jumper", "single"): "It has none.",
+            ("U9", "jumper", "single"): "has no U9",
+        }
+        for (ref, setting, value), said in table.items():
+            answer = self.set(ref, setting, value)
+            self.assertEqual(answer.status_code, 422, (ref, setting))
+            self.assertIn(said, answer.json()["message"])
+        body = {"tag": "NV-01", "ref": "U1", "setting": "jumper", "value": "single"}
+        self.assertEqual(self.speaker("new.one").ask("/api/hatch/setting", **body).status_code, 403)
+
+
+class ConstantsTest(DemoCase):
+    BENCH = 6  # at the program
+
+    def hand_in_program(self):
+        program = """#include <SomeParts.h>
+void setup() { Serial.begin(9600); pinMode(8, OUTPUT); }
+void loop() {
+  float volts = analogRead(A0) * SomeParts::VOLTS_A_COUNT;
+  Serial.println((volts - 0.5) * 100);
+  delay(500);
+}
+"""
+        self.assertEqual(self.hand_in(self.BENCH, "program", program).status_code, 200)
+
+    def program(self):
+        return self.instructor.ask(f"/api/dockets/{self.docket(self.BENCH).pk}").json()["program"]
+
+    def explain(self, who, stands_for: str):
+        path = f"/api/dockets/{self.docket(self.BENCH).pk}/constants"
+        return who.ask(path, name="SomeParts::VOLTS_A_COUNT", stands_for=stands_for)
+
+    def test_it_is_asked_once_and_the_program_is_judged_with_it(self):
+        self.hand_in_program()
+        self.assertEqual(self.program()["constants"], [{"name": "SomeParts::VOLTS_A_COUNT", "stands_for": ""}])
+        self.assertFalse(self.program()["runnable"])
+        self.assertEqual(self.explain(self.instructor, "0.0048828").status_code, 200)
+        found = self.program()
+        self.assertTrue(found["runnable"])
+        self.assertEqual(found["constants"], [{"name": "SomeParts::VOLTS_A_COUNT", "stands_for": "0.0048828"}])
+        self.explain(self.instructor, "")
+        self.assertFalse(self.program()["runnable"], "an empty answer forgets it")
+
+    def test_only_an_instructor_says_it_and_only_what_can_be(self):
+        self.hand_in_program()
+        self.assertEqual(self.explain(self.assistant, "1").status_code, 403)
+        self.assertEqual(self.explain(self.member(self.BENCH), "1").status_code, 403)
+        for words in ("nan", "climate-fin", "five"):
+            self.assertEqual(self.explain(self.instructor, words).status_code, 422, words)
