@@ -3,6 +3,7 @@
 
 #define MODULE 0x68
 #define FIRST_AXIS 0x3B
+#define POWER 0x6B  // it sleeps from power-on
 #define SOUNDER 6
 
 unsigned long overSince = 0;
@@ -17,6 +18,10 @@ void setup() {
   Serial.begin(9600);
   pinMode(SOUNDER, OUTPUT);
   Wire.begin();
+  Wire.beginTransmission(MODULE);
+  Wire.write(POWER);
+  Wire.write(0);
+  Wire.endTransmission();
 }
 
 void loop() {

@@ -18,6 +18,10 @@ void setup() {
   Serial.begin(9600);
   Wire.begin();
   pinMode(HORN, OUTPUT);
+  Wire.beginTransmission(ADDR);
+  Wire.write(0x6B);
+  Wire.write(0);
+  Wire.endTransmission(true);
 }
 
 void loop() {

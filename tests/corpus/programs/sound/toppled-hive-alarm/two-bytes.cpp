@@ -18,6 +18,10 @@ void setup() {
   Wire.begin();
   Serial.begin(9600);
   pinMode(SOUNDER, OUTPUT);
+  Wire.beginTransmission(ADDRESS);
+  Wire.write(0x6B);
+  Wire.write(0);
+  Wire.endTransmission();
 }
 
 void loop() {

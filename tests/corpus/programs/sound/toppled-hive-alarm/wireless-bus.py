@@ -5,6 +5,7 @@ import time
 bus = I2C(0, scl=Pin(22), sda=Pin(21), freq=400000)
 sounder = Pin(32, Pin.OUT)
 MODULE = 0x68
+bus.writeto_mem(MODULE, 0x6B, b"\x00")
 
 
 def gx():
