@@ -7,7 +7,7 @@ PORT ?= 8000
 DEBIAN := chromium fonts-dejavu-core ngspice libpango-1.0-0 libpangoft2-1.0-0 gcc-avr avr-libc simavr
 export PIP_DISABLE_PIP_VERSION_CHECK := 1
 
-.PHONY: help setup demo test check api-client rules screenshots bench load kills generated fuzz corpus clean-demo debian
+.PHONY: help setup run wheel demo test check api-client rules screenshots bench load kills generated fuzz corpus clean-demo debian
 
 help: ## list the targets
 	@grep -hE '^[a-z-]+:.*##' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 16
@@ -32,6 +32,15 @@ web/dist/.ready: web/node_modules/.ready $(shell find web/src -type f) web/index
 	@echo 'Building the front end …'
 	cd web && npm run -s build -- --logLevel warn
 	touch $@
+
+run: setup ## an empty installation of your own; the first visit asks for a code that is printed here
+	@$(BIN)/verifex-site --listen 127.0.0.1:$(PORT)
+
+wheel: setup ## a package in dist/ that needs no Node: pip install it, then `verifex-site`
+	rm -rf build dist verifex/site/dist verifex/demo/course
+	cp -r web/dist verifex/site/dist && cp -r demo verifex/demo/course
+	$(BIN)/pip wheel -q --no-deps -w dist . ; rm -rf build verifex/site/dist verifex/demo/course
+	@ls dist/*.whl
 
 demo: setup ## the demo course in the browser
 	@echo 'Setting up the database …'

@@ -2,37 +2,43 @@
 
 from django.test import Client
 
+from tests.site.addresses import addresses, reach
 from tests.site.base import DemoCase, Speaker
-from verifex.people.models import Section, Staff, User
-from verifex.site.api import api
+from verifex.exercises.models import ExerciseVersion
+from verifex.people.models import Course, Section, Staff, User
+from verifex.stores.models import Kit
 from verifex.work.models import Work
 
-OPEN_TO_ALL = {"/api/me", "/api/log-in"}
+OPEN_TO_ALL = {"/api/me", "/api/log-in", "/api/first-start", "/api/join/{code}"}
 SUMS = {"/api/sums", "/api/sums/bands", "/api/sums/value", "/api/sums/of/{name}"}
-OPEN_TO_PAIRS = {"/api/me/password", "/api/log-out", "/api/sessions", "/api/names", "/api/my/dockets"} | SUMS
-
-
-def addresses() -> list[tuple[str, str]]:
-    """Every (method, path) the API has."""
-    paths = dict(api.get_openapi_schema()["paths"])
-    paths["/api/sessions/{session_id}/marks.csv"] = {"get": {}}
-    return [(method, path) for path, methods in paths.items() for method in methods]
+#: What belongs to nobody in particular; each answers with what is the reader's own.
+OWN = {"/api/me/password", "/api/log-out", "/api/sessions", "/api/names", "/api/my/dockets"} | SUMS
 
 
 class AccessTest(DemoCase):
-    def reach(self, client: Client, method: str, path: str, docket: int) -> int:
-        for name, value in {"docket_id": docket, "session_id": self.session.pk, "version_id": 1, "work_id": 1}.items():
-            path = path.replace(f"{{{name}}}", str(value))
-        body = {"station": "wiring", "text": "", "kind": "wiring", "token": "t", "based_on_attempt": 0, "criterion": "care", "marks": "1",
-                "reason": "r", "dockets": {}, "code": "x", "name": "rail", "value": "5", "compared": True, "wiring_attempt": 1, "user": 1, "tag": "HB-15", "badge": "P-02",
-                "session": self.session.pk, "ref": "R1", "release": False}  # fmt: skip
-        answer = client.get(path) if method == "get" else client.post(path, body, content_type="application/json")
-        return answer.status_code
+    def ids(self, bench: int = 1) -> dict[str, int]:
+        docket = self.docket(bench)
+        section = self.session.section
+        return {
+            "docket_id": docket.pk, "session_id": self.session.pk, "section_id": section.pk, "course_id": section.course_id,
+            "pair_id": docket.pair_id, "user_id": docket.pair.members.earliest("id").user_id, "room_id": self.session.room_id,
+            "version_id": ExerciseVersion.objects.earliest("id").pk, "exercise_id": docket.version.exercise_id,
+            "kit_id": Kit.objects.earliest("id").pk, "work_id": 1,
+        }  # fmt: skip
+
+    def outsider(self, course: Course) -> Speaker:
+        """An instructor of another section, of this course or of another one."""
+        user = User.objects.create(username=f"out.sider{course.pk}")
+        section = Section.objects.create(course=course, name=f"another {course.pk}")
+        Staff.objects.create(section=section, user=user, role="instructor")
+        client = Speaker()
+        client.force_login(user)
+        return client
 
     def test_nobody_reaches_anything_without_logging_in(self):
         for method, path in addresses():
             if path not in OPEN_TO_ALL:
-                self.assertEqual(self.reach(Client(), method, path, self.docket(1).pk), 401, path)
+                self.assertEqual(reach(Client(), method, path, self.ids()), 401, path)
 
     def test_a_pair_reaches_nothing_of_another_pair_or_of_the_staff(self):
         stranger, other = self.member(2), self.docket(1)
@@ -40,25 +46,32 @@ class AccessTest(DemoCase):
         before = (other.revision, other.attempts.count())
         tried = 0
         for method, path in addresses():
-            if path in OPEN_TO_ALL | OPEN_TO_PAIRS:
+            if path in OPEN_TO_ALL | OWN or (method, path) == ("get", "/api/set-up/courses"):
                 continue
             tried += 1
-            self.assertIn(self.reach(stranger, method, path, other.pk), (403, 404), f"{method} {path}")
-        self.assertGreater(tried, 20)
+            self.assertIn(reach(stranger, method, path, self.ids()), (403, 404), f"{method} {path}")
+        self.assertGreater(tried, 80)
         self.assertEqual((self.docket(1).revision, self.docket(1).attempts.count()), before)
+        self.assertEqual(stranger.ask("/api/set-up/courses").json(), [])
 
-    def test_staff_of_another_section_reach_nothing_of_this_one(self):
-        outsider = User.objects.create(username="out.sider")
-        Staff.objects.create(
-            section=Section.objects.create(course=self.session.section.course, name="another"),
-            user=outsider,
-            role="instructor",
-        )
-        client = Speaker()
-        client.force_login(outsider)
+    def test_an_instructor_of_another_section_reaches_nothing_of_this_one(self):
+        client = self.outsider(self.session.section.course)
+        ours = ("{docket_id}", "{session_id}", "{section_id}", "{pair_id}")
         for method, path in addresses():
-            if "{docket_id}" in path or "{session_id}" in path:
-                self.assertIn(self.reach(client, method, path, self.docket(1).pk), (403, 404), f"{method} {path}")
+            if any(name in path for name in ours):
+                self.assertIn(reach(client, method, path, self.ids()), (403, 404), f"{method} {path}")
+
+    def test_an_instructor_of_another_course_reaches_nothing_of_this_one(self):
+        client = self.outsider(Course.objects.create(title="Another course"))
+        Work.objects.create(pk=1, kind="class-sheets", by=User.objects.get(username="ines.marlow"))
+        for method, path in addresses():
+            if "{" in path and path not in OPEN_TO_ALL | OWN:
+                self.assertIn(reach(client, method, path, self.ids()), (403, 404), f"{method} {path}")
+
+    def test_an_assistant_sets_nothing_up(self):
+        for method, path in addresses():
+            if "/set-up/" in path and method != "get" and not path.endswith(("/seats", "/assign", "/absent")):
+                self.assertEqual(reach(self.assistant, method, path, self.ids()), 403, f"{method} {path}")
 
     def test_a_pair_sees_hints_only_and_no_expected_values_before_its_readings(self):
         mine = self.member(2).ask(f"/api/my/dockets/{self.docket(2).pk}").json()

@@ -37,7 +37,7 @@ class QueriesTest(DemoCase):
             self.assertEqual(member.ask(path).status_code, 200)
 
     def test_the_marks_of_the_class(self):
-        with self.at_most(15):
+        with self.at_most(16):
             rows = self.instructor.ask(f"/api/sessions/{self.session.pk}/marks").json()["rows"]
         self.assertEqual(len(rows), 48)
 

@@ -95,7 +95,7 @@ class _Loader:
         return version
 
     def _session(self) -> None:
-        room = Room.objects.create(name=self.data["room"]["name"], columns=self.data["room"]["columns"])
+        room = Room.objects.create(course=self.course, name=self.data["room"]["name"], columns=self.data["room"]["columns"])
         begun: datetime = self.now - timedelta(minutes=self.data["session"]["begun-minutes-ago"])
         ends = self.now + timedelta(minutes=self.data["session"]["minutes-left"])
         self.session = Session.objects.create(section=self.section, room=room, starts_at=begun, ends_at=ends)

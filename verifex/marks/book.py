@@ -11,7 +11,7 @@ from verifex.marks.models import ClosedMark, GivenMark, StudentMark
 from verifex.marks.services import student_row
 from verifex.marks.sheet import MarkSheet, sheet_as_closed, sheet_of
 from verifex.people.models import PairMember
-from verifex.plan.models import Seat
+from verifex.plan.models import Absence, Seat
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,8 +40,9 @@ def marked(dockets: list[Docket]) -> list[Marked]:
     }
     members: dict[int, list[PairMember]] = defaultdict(list)
     pairs = {docket.pair_id for docket in dockets}
-    for member in PairMember.objects.filter(pair__in=pairs, until__isnull=True).select_related("user"):
+    for member in PairMember.objects.filter(pair__in=pairs).select_related("user").order_by("id"):
         members[member.pair_id].append(member)
+    away = set(Absence.objects.filter(session__in=sessions).values_list("session_id", "user_id"))
     open_ = shown(dockets)
     found = []
     for docket in dockets:
@@ -52,8 +53,23 @@ def marked(dockets: list[Docket]) -> list[Marked]:
         students = (
             list(snapshot.students)
             if snapshot
-            else [student_row(m.user, own.get((docket.pk, m.user_id)), total) for m in members[docket.pair_id]]
+            else [
+                student_row(
+                    m.user,
+                    own.get((docket.pk, m.user_id)),
+                    total,
+                    away=(docket.session_id, m.user_id) in away,
+                )
+                for m in members[docket.pair_id]
+                if _took_part(m, docket)
+            ]
         )
         bench = seats.get((docket.session_id, docket.pair_id))
         found.append(Marked(docket, bench, sheet, students, snapshot, one.second_look))
     return sorted(found, key=lambda m: (m.bench or 0, m.docket.pk))
+
+
+def _took_part(member: PairMember, docket: Docket) -> bool:
+    """Whether someone was in the pair while it worked on the docket, and not only before or after."""
+    ended = member.until is not None and member.until <= docket.opened_at
+    return not ended and member.since < docket.session.ends_at

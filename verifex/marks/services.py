@@ -16,10 +16,12 @@ from verifex.exercises.services import criteria_of
 from verifex.marks.evidence import Shown, shown
 from verifex.marks.models import ClosedMark, GivenMark, StudentMark
 from verifex.marks.sheet import MarkSheet, plain, sheet_of
+from verifex.people.membership import during
 from verifex.people.models import User
 from verifex.work import queue
 
 MOST_ADJUSTMENT = 100
+AWAY = "absent from the session"
 
 
 @transaction.atomic
@@ -66,9 +68,12 @@ def close_marking(actor: User, docket_id: int, *, based_on: int | None) -> Close
     enter(actor, docket, "close", Station.MARK)
     if not is_settled(docket):
         raise Refused("Something of this docket is still being judged. It takes a moment; then close it.")
-    members = list(docket.pair.members.filter(until__isnull=True).select_related("user"))
+    held = during(docket.opened_at, docket.session.ends_at)
+    members = list(docket.pair.members.filter(held).select_related("user"))
+    absent = set(docket.session.absences.values_list("user_id", flat=True))
     for member in members:
-        StudentMark.objects.get_or_create(docket=docket, user=member.user)
+        away = {"absent": True, "reason": AWAY} if member.user_id in absent else {}
+        StudentMark.objects.get_or_create(docket=docket, user=member.user, defaults=away)
     one = _shown(docket)
     sheet = sheet_of(one, {mark.criterion: mark for mark in docket.given.select_related("by")}, final=True)
     own = {row.user_id: row for row in docket.student_marks.all()}
@@ -134,14 +139,14 @@ def set_student(
     finish(docket, actor, "changed a student's mark", student=user_id)
 
 
-def student_row(user: User, row: StudentMark | None, total: Decimal) -> dict[str, object]:
-    """One student's line under a docket's total."""
-    adjustment, absent = (row.adjustment, row.absent) if row else (Decimal(0), False)
+def student_row(user: User, row: StudentMark | None, total: Decimal, *, away: bool = False) -> dict[str, object]:
+    """One student's line under a docket's total; `away` is who was absent from the session and has no line yet."""
+    adjustment, absent = (row.adjustment, row.absent) if row else (Decimal(0), away)
     return {
         "id": user.pk,
         "name": user.get_full_name(),
         "absent": absent,
         "adjustment": plain(adjustment),
-        "reason": row.reason if row else "",
+        "reason": row.reason if row else AWAY if away else "",
         "total": "" if absent else plain(max(Decimal(0), total + adjustment)),
     }

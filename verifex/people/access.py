@@ -60,6 +60,11 @@ def courses_of(user: User, role: str | None = None) -> list[Course]:
     return list(Course.objects.filter(pk__in=parts.values("section__course")).order_by("id"))
 
 
+def may_found(user: User) -> bool:
+    """Whether the user may set up a new course: who set up the installation, and whoever instructs somewhere."""
+    return user.is_superuser or Staff.objects.filter(user=user, role=Staff.Role.INSTRUCTOR).exists()
+
+
 def is_staff_of(user: User, course: Course) -> bool:
     return Staff.objects.filter(user=user, section__course=course).exists()
 

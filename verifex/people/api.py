@@ -6,9 +6,8 @@ from typing import Annotated, Any
 
 from django.conf import settings
 from django.contrib.auth import authenticate, login, logout, update_session_auth_hash
-from django.contrib.auth.password_validation import validate_password
-from django.core.exceptions import ValidationError as DjangoValidationError
 from django.db import transaction
+from django.db.models import F
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
 from ninja.security import APIKeyCookie
@@ -18,8 +17,10 @@ from pydantic import Field
 from verifex.acts.events import record
 from verifex.acts.refusals import NotAllowed, Refused
 from verifex.api.shape import Shape
-from verifex.people.access import pairs_of, reader
+from verifex.people import first_start
+from verifex.people.access import may_found, pairs_of, reader
 from verifex.people.models import Staff, User
+from verifex.people.passwords import set_password
 
 router = Router(tags=["people"])
 
@@ -80,22 +81,26 @@ class SectionOut(Shape):
 
 
 class MeOut(Shape):
-    """Who is logged in: `kind` is instructor, assistant, pair or nobody."""
+    """Who is logged in: `kind` is instructor, assistant, pair or nobody. `founds` may set up courses; `first_start` asks for
+    the first instructor; `change_password` asks for another one before anything else."""
 
     name: str
     kind: str
     sections: list[SectionOut] = []
     pair: str = ""
+    founds: bool = False
+    first_start: bool = False
+    change_password: bool = False
 
 
 def me_json(user: Any) -> dict[str, Any]:
     if not isinstance(user, User):
-        return {"name": "", "kind": "nobody"}
+        return {"name": "", "kind": "nobody", "first_start": first_start.is_open()}
     parts = Staff.objects.filter(user=user).select_related("section__course")
     sections = [{"id": p.section_id, "name": str(p.section), "role": p.role} for p in parts]
     pairs = pairs_of(user)
-    if sections:
-        kind = "instructor" if any(s["role"] == "instructor" for s in sections) else "assistant"
+    if sections or user.is_superuser:
+        kind = "instructor" if user.is_superuser or any(s["role"] == "instructor" for s in sections) else "assistant"
     else:
         kind = "pair" if pairs else "nobody"
     return {
@@ -103,6 +108,8 @@ def me_json(user: Any) -> dict[str, Any]:
         "kind": kind,
         "sections": sections,
         "pair": pairs[0].name if pairs and not sections else "",
+        "founds": may_found(user),
+        "change_password": user.must_change_password,
     }
 
 
@@ -126,9 +133,29 @@ def log_in(request: HttpRequest, data: LogInIn) -> dict[str, Any]:
     return me_json(user)
 
 
+class FirstStartIn(Shape):
+    """The one-time code, and who the first instructor is."""
+
+    code: Annotated[str, Field(max_length=40)]
+    name: Annotated[str, Field(max_length=150)]
+    log_in: Annotated[str, Field(max_length=150)]
+    password: Annotated[str, Field(max_length=4096)]
+
+
+@router.post("/first-start", response=MeOut, auth=SameSite(), throttle=[TriesFromOneAddress("20/m")])
+def begin_first_start(request: HttpRequest, data: FirstStartIn) -> dict[str, Any]:
+    """The first instructor of an empty installation, who is logged in at once."""
+    user = first_start.make_first_instructor(data.code, data.name, data.log_in, data.password)
+    login(request, user, backend="django.contrib.auth.backends.ModelBackend")
+    return me_json(user)
+
+
 @router.post("/log-out", response=MeOut)
 def log_out(request: HttpRequest, response: HttpResponse) -> dict[str, Any]:
+    user = reader(request)
     logout(request)
+    # Every other browser of the person is logged out with it: their session was made before this log-out.
+    User.objects.filter(pk=user.pk).update(log_outs=F("log_outs") + 1)
     return me_json(None)
 
 
@@ -138,13 +165,11 @@ def change_password(request: HttpRequest, data: PasswordIn) -> dict[str, Any]:
     user = reader(request)
     if not user.check_password(data.old):
         raise Refused("The old password is another one.")
-    try:
-        validate_password(data.new, user)
-    except DjangoValidationError as wrong:
-        raise Refused(" ".join(wrong.messages)) from None
+    if data.new == data.old:
+        raise Refused("The new password is the old one.")
+    set_password(user, data.new)
     with transaction.atomic():
-        user.set_password(data.new)
-        user.save(update_fields=["password"])
+        user.save(update_fields=["password", "must_change_password"])
         record(user, "changed the password", f"user:{user.pk}")
     update_session_auth_hash(request, user)
     return me_json(user)

@@ -1,4 +1,4 @@
-"""People and how they belong together: course, section, staff, pairs with dated membership; the event log."""
+"""People and how they belong together: course, section, staff, class list, pairs with dated membership."""
 
 from django.contrib.auth.models import AbstractUser
 from django.db import models
@@ -7,14 +7,41 @@ from verifex.acts import clock
 
 
 class User(AbstractUser):
-    """Someone who logs in as themselves. The least personal data: a name and a log-in."""
+    """Someone who logs in as themselves. The least personal data: a name and a log-in.
+
+    A superuser set up this installation and may found courses; everything else follows from parts in sections.
+    """
+
+    must_change_password = models.BooleanField(default=False)  # the one it has was printed on paper
+    log_outs = models.PositiveIntegerField(default=0)  # each ends every session of the person
+
+    def _get_session_auth_hash(self, secret: str | None = None) -> str:
+        own: str = super()._get_session_auth_hash(secret=secret)  # type: ignore[misc]
+        return f"{own}-{self.log_outs}" if self.log_outs else own
 
 
 class Course(models.Model):
-    """A course; `zone` is the time zone its clock is shown in."""
+    """A course; `zone` is the time zone its clock is shown in, `holidays` days without a session (ISO dates).
+
+    A closed course is kept and no longer worked in.
+    """
 
     title = models.CharField(max_length=120)
     zone = models.CharField(max_length=60, default="UTC")
+    starts_on = models.DateField(null=True, blank=True)
+    ends_on = models.DateField(null=True, blank=True)
+    holidays = models.JSONField(default=list, blank=True)
+    closed_at = models.DateTimeField(null=True, blank=True)
+
+    class Meta:
+        constraints = [
+            models.CheckConstraint(
+                condition=models.Q(starts_on=None)
+                | models.Q(ends_on=None)
+                | models.Q(ends_on__gte=models.F("starts_on")),
+                name="term_ends_after_it_begins",
+            )
+        ]
 
     def __str__(self) -> str:
         return self.title
@@ -51,15 +78,46 @@ class Staff(models.Model):
         ]
 
 
+class Student(models.Model):
+    """Someone on a section's class list, from a time until another (or still). `number` is the school's, where it gives one;
+    `group` what its list says of a group."""
+
+    section = models.ForeignKey(Section, on_delete=models.CASCADE, related_name="students")
+    user = models.ForeignKey(User, on_delete=models.CASCADE, related_name="student_of")
+    number = models.CharField(max_length=40, blank=True)
+    group = models.CharField(max_length=40, blank=True)
+    since = models.DateTimeField(default=clock.now)
+    until = models.DateTimeField(null=True, blank=True)
+
+    class Meta:
+        constraints = [
+            models.UniqueConstraint(
+                fields=["section", "user"], condition=models.Q(until=None), name="once_on_a_class_list"
+            ),
+            models.UniqueConstraint(
+                fields=["section", "number"],
+                condition=models.Q(until=None) & ~models.Q(number=""),
+                name="student_number_once_a_section",
+            ),
+        ]
+        ordering = ["user__last_name", "user__first_name", "id"]
+
+
 class Pair(models.Model):
     """Two students (a three is allowed) who work together."""
 
     section = models.ForeignKey(Section, on_delete=models.CASCADE, related_name="pairs")
     name = models.CharField(max_length=80)
-    badge = models.CharField(max_length=40, unique=True)
+    badge = models.CharField(max_length=40)
+    archived_at = models.DateTimeField(null=True, blank=True)
 
     class Meta:
-        constraints = [models.UniqueConstraint(fields=["section", "name"], name="pair_name_once_a_section")]
+        constraints = [
+            models.UniqueConstraint(
+                fields=["section", "name"], condition=models.Q(archived_at=None), name="pair_name_once_a_section"
+            ),
+            models.UniqueConstraint(fields=["section", "badge"], name="badge_once_a_section"),
+        ]
 
     def __str__(self) -> str:
         return self.name

@@ -22,13 +22,18 @@ from verifex.floor.api import router as floor
 from verifex.marks.api import router as marks
 from verifex.papers.api import router as papers
 from verifex.people.api import router as people
+from verifex.set_up.api.courses import router as set_up_courses
+from verifex.set_up.api.people import router as set_up_people
+from verifex.set_up.api.rooms import router as set_up_rooms
+from verifex.set_up.api.sessions import router as set_up_sessions
 from verifex.stores.api import router as stores
 from verifex.sums.api import router as sums
 from verifex.work.api import router as work
 from verifex.work.pool import OverLimit, Superseded, TooBusy
 
 api = NinjaAPI(title="Verifex", version="1", auth=django_auth, docs_url=None)
-for router in (people, floor, dockets, wiring, hatch, my_bench, stores, exercises, marks, sums, papers, work):
+SET_UP = (set_up_courses, set_up_people, set_up_rooms, set_up_sessions)
+for router in (people, floor, dockets, wiring, hatch, my_bench, stores, exercises, marks, sums, papers, work, *SET_UP):
     api.add_router("", router)
 
 

@@ -8,7 +8,12 @@ from csp.constants import NONCE, NONE, SELF
 from django.core.management.utils import get_random_secret_key
 
 BASE_DIR = Path(__file__).resolve().parent.parent.parent
-DATA_DIR = Path(os.environ.get("VERIFEX_DATA", BASE_DIR / "var"))
+#: An installed package brings the built front end and the demo course with it; a checkout has them beside the code.
+INSTALLED = not (BASE_DIR / "manage.py").exists()
+_PACKAGE = Path(__file__).resolve().parent.parent
+_OWN_DATA = Path(os.environ.get("XDG_DATA_HOME", Path.home() / ".local" / "share")) / "verifex"
+DATA_DIR = Path(os.environ.get("VERIFEX_DATA", _OWN_DATA if INSTALLED else BASE_DIR / "var"))
+DEMO_DIR = _PACKAGE / "demo" / "course" if INSTALLED else BASE_DIR / "demo"
 DATA_DIR.mkdir(parents=True, exist_ok=True)
 #: Where a copy of the database is put once a day; beside the data unless another disk is named, which is better.
 BACKUP_DIR = Path(os.environ.get("VERIFEX_BACKUPS", DATA_DIR / "backups"))
@@ -75,7 +80,7 @@ MIDDLEWARE = [
 
 ROOT_URLCONF = "verifex.site.urls"
 WSGI_APPLICATION = "verifex.site.wsgi.application"
-WEB_DIST = BASE_DIR / "web" / "dist"
+WEB_DIST = _PACKAGE / "site" / "dist" if INSTALLED else BASE_DIR / "web" / "dist"
 TEMPLATES = [
     {
         "BACKEND": "django.template.backends.django.DjangoTemplates",
@@ -110,9 +115,16 @@ DATABASES: dict[str, dict[str, Any]] = {
 }
 
 AUTH_USER_MODEL = "people.User"
+#: Argon2 for new passwords; those kept by an older way are taken over at the next log-in.
+PASSWORD_HASHERS = [
+    "django.contrib.auth.hashers.Argon2PasswordHasher",
+    "django.contrib.auth.hashers.PBKDF2PasswordHasher",
+]
 AUTH_PASSWORD_VALIDATORS = [
     {"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator", "OPTIONS": {"min_length": 10}},
     {"NAME": "django.contrib.auth.password_validation.CommonPasswordValidator"},
+    {"NAME": "django.contrib.auth.password_validation.UserAttributeSimilarityValidator"},
+    {"NAME": "django.contrib.auth.password_validation.NumericPasswordValidator"},
 ]
 
 LANGUAGE_CODE = "en-gb"
@@ -120,7 +132,7 @@ TIME_ZONE = "UTC"
 USE_TZ = True
 
 STATIC_URL = "/static/"
-STATIC_ROOT = BASE_DIR / "staticfiles"
+STATIC_ROOT = DATA_DIR / "static" if INSTALLED else BASE_DIR / "staticfiles"
 # Only the assets are public; index.html is a template, rendered with the page's nonce.
 STATICFILES_DIRS = [("assets", WEB_DIST / "assets")] if (WEB_DIST / "assets").exists() else []
 STORAGES = {
@@ -149,6 +161,9 @@ SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = HTTPS
 SECURE_HSTS_SECONDS = 31_536_000 if HTTPS else 0
 SECURE_CONTENT_TYPE_NOSNIFF = True
 SECURE_REFERRER_POLICY = "same-origin"
+# Left to the reverse proxy that ends TLS: sending plain HTTP on to HTTPS (W008), and whether other hosts of the domain
+# keep to HTTPS as well (W005, W021), which this application cannot know.
+SILENCED_SYSTEM_CHECKS = ["security.W005", "security.W008", "security.W021"]
 
 #: The largest body any call takes: a log of 10 MB, with room for its JSON. Refused before it is read.
 MOST_BODY_BYTES = 12 * 1024 * 1024

@@ -17,6 +17,7 @@ from verifex.dockets.judging import SHEETS, bring_up_to_date
 from verifex.dockets.models import Docket, Kind, State, Station
 from verifex.dockets.present.staff import docket_json
 from verifex.dockets.schemas.acts import (
+    CarryIn,
     ClaimIn,
     ClearIn,
     ConstantIn,
@@ -34,6 +35,7 @@ from verifex.dockets.services.decide import undoable
 from verifex.dockets.stations import state_of
 from verifex.dockets.study import sheet_if, sliders_if
 from verifex.people.access import reader
+from verifex.plan.models import Session
 
 router = Router(tags=["dockets"])
 
@@ -155,6 +157,14 @@ def explain_constant(request: HttpRequest, docket_id: Id, data: ConstantIn) -> d
     """Say what a library's constant stands for; it is remembered for the exercise."""
     docket_for_staff(request, docket_id)
     services.explain_constant(reader(request), docket_id, data.name, data.stands_for)
+    return done(docket_id)
+
+
+@router.post("/dockets/{docket_id}/carry-over", response=DoneOut)
+def carry_over(request: HttpRequest, docket_id: Id, data: CarryIn) -> dict[str, int]:
+    """An unfinished docket goes on in a later session."""
+    docket_for_staff(request, docket_id)
+    services.carry_over(reader(request), docket_id, Session.objects.get(pk=data.session))
     return done(docket_id)
 
 

@@ -12,6 +12,7 @@ from verifex.dockets.models import (
     StationState,
 )
 from verifex.dockets.stations import current, stations_of
+from verifex.people.membership import during
 from verifex.people.models import User
 from verifex.plan.models import Seat
 from verifex.stores.models import KitIssue
@@ -45,7 +46,8 @@ def common(docket: Docket, rows: Mapping[str, StationState]) -> dict[str, Any]:
 
 
 def members(docket: Docket) -> Any:
-    return docket.pair.members.filter(until__isnull=True).select_related("user").order_by("user__last_name")
+    held = during(docket.opened_at, docket.session.ends_at)
+    return docket.pair.members.filter(held).select_related("user").order_by("user__last_name")
 
 
 def name_of(user: User | None) -> str:

@@ -55,6 +55,12 @@ class ConstantIn(Shape):
     stands_for: Annotated[str, Field(max_length=60)]
 
 
+class CarryIn(Shape):
+    """The later session a docket goes on in."""
+
+    session: Annotated[int, Field(ge=0, le=2**63 - 1)]
+
+
 class ClaimIn(Shape):
     release: bool = False
 

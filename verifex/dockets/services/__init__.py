@@ -5,6 +5,7 @@ from verifex.dockets.services.hand_in import ask, hand_in, withdraw
 from verifex.dockets.services.library import explain_constant
 from verifex.dockets.services.measure import measure
 from verifex.dockets.services.opening import (
+    carry_over,
     note_faults,
     note_setting,
     open_docket,
@@ -15,6 +16,7 @@ from verifex.dockets.services.opening import (
 
 __all__ = [
     "ask",
+    "carry_over",
     "claim",
     "clear_power",
     "explain_constant",

@@ -12,6 +12,7 @@ from verifex.dockets.inputs import DocketInputs
 from verifex.dockets.judgements import newest
 from verifex.dockets.judging import bring_up_to_date, is_current
 from verifex.dockets.models import Act, Attempt, Clearance, Decision, Docket, Kind, State, Station
+from verifex.dockets.session_rules import refuse_while_paused
 from verifex.dockets.stations import reach, set_state, snapshot, state_of
 from verifex.dockets.voiding import void_clearance
 from verifex.people.access import require_instructor, require_staff, role_in
@@ -147,6 +148,7 @@ def _clear(
     actor: User, docket_id: int, based_on: int | None, wiring_attempt: int, compared: bool, overrule_reason: str
 ) -> Clearance:
     docket = begin(docket_id, based_on)
+    refuse_while_paused(docket.session)
     entry, before = enter(actor, docket, "clear", Station.POWER), snapshot(docket)
     inputs = DocketInputs(docket)
     attempt: Attempt | None = inputs.attempts.get(Kind.WIRING)

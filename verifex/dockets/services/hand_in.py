@@ -12,6 +12,7 @@ from verifex.core.readings.prediction import read_prediction
 from verifex.dockets.act import begin, enter, finish
 from verifex.dockets.judging import ask_for_judgement
 from verifex.dockets.models import Attempt, Docket, Kind, State, Station
+from verifex.dockets.session_rules import refuse_late
 from verifex.dockets.stations import reach, set_state, stations_of
 from verifex.dockets.voiding import void_clearance
 from verifex.people.models import User
@@ -56,6 +57,7 @@ def _keep(actor: User, docket_id: int, kind: Kind, text: str, token: str, based_
     if station not in stations_of(docket.version.file):
         raise Refused("This exercise has no program: its bench works by itself.")
     entry = enter(actor, docket, act, station)
+    refuse_late(actor, docket)
     _within_limit(kind, text)
     last = docket.attempts.filter(kind=kind).order_by("-number").first()
     number = last.number if last else 0

@@ -3,14 +3,16 @@
 from django.db import transaction
 
 from verifex.acts.refusals import Refused
-from verifex.dockets.act import finish
+from verifex.dockets.act import find, finish
 from verifex.dockets.judging import ask_for_judgement
 from verifex.dockets.models import Docket, State, Station
+from verifex.dockets.session_rules import refuse_other_exercise
 from verifex.dockets.stations import reach, set_state, state_of
 from verifex.dockets.voiding import void_clearance
 from verifex.exercises.models import ExerciseVersion
+from verifex.people.access import require_staff
 from verifex.people.models import Pair, User
-from verifex.plan.models import Session
+from verifex.plan.models import Assignment, Session
 from verifex.stores import services as stores
 from verifex.stores.models import Kit, KitIssue, Substitution
 from verifex.work import queue
@@ -32,6 +34,7 @@ def _open(actor: User, kit: Kit, pair: Pair, session: Session, version: Exercise
         raise Refused(f"{kit.tag} is a kit for {kit.exercise}, not for {version.exercise}.")
     if pair.section_id != session.section_id:
         raise Refused(f"{pair} is not in this session's section.")
+    refuse_other_exercise(session, pair, kit)
     docket = docket_for(pair, session, kit)
     if docket is not None and state_of(docket, Station.MARK) == State.PASSED:
         raise Refused(f"The marking of {pair} for {kit.exercise} is closed; an instructor can reopen it.")
@@ -47,6 +50,29 @@ def _open(actor: User, kit: Kit, pair: Pair, session: Session, version: Exercise
     reach(docket, Station.WIRING)
     ask_for_judgement(docket)
     finish(docket, actor, f"handed out {kit.tag}")
+    return docket
+
+
+@transaction.atomic
+def carry_over(actor: User, docket_id: int, session: Session) -> Docket:
+    """An unfinished docket goes on in a later session of its section; its kit has to be back. Raises Refused."""
+    docket = find(docket_id)
+    require_staff(actor, docket.session.section)
+    if session.section_id != docket.session.section_id or session.starts_at <= docket.session.starts_at:
+        raise Refused("A docket is carried over to a later session of its own section.")
+    if state_of(docket, Station.MARK) == State.PASSED:
+        raise Refused("The marking of this docket is closed; there is nothing to go on with.")
+    if KitIssue.objects.filter(pair=docket.pair, session=docket.session, returned_at=None).exists():
+        raise Refused(f"{docket.pair} still has a kit; take it back first.")
+    if Docket.objects.filter(pair=docket.pair, session=session, version=docket.version).exists():
+        raise Refused(f"{docket.pair} has a docket for this exercise in that session already.")
+    void_clearance(docket, "it was carried over to another session")
+    docket.session = session
+    docket.save(update_fields=["session"])
+    Assignment.objects.update_or_create(
+        session=session, pair=docket.pair, defaults={"exercise_id": docket.version.exercise_id}
+    )
+    finish(docket, actor, f"carried over to {session.starts_at:%d %b %Y}")
     return docket
 
 

@@ -22,7 +22,7 @@ class Command(BaseCommand):
             many = "48 pairs" if options["large"] else "12 pairs"
             self.stdout.write(f"Loading the demo course, {many}; each hand-in is judged as it would be on the day …")
             self.stdout.flush()
-            loaded = load(settings.BASE_DIR / "demo", times=4 if options["large"] else 1)
+            loaded = load(settings.DEMO_DIR, times=4 if options["large"] else 1)
             kept.touch(mode=0o600)
             kept.write_text(json.dumps(loaded.log_ins))
         if kept.exists():

@@ -1,0 +1,37 @@
+"""What a session allows: no power while it is paused, no hand-in long after its end, the exercise that is planned."""
+
+from datetime import timedelta
+
+from verifex.acts import clock
+from verifex.acts.refusals import Refused
+from verifex.dockets.models import Docket
+from verifex.people.access import role_in
+from verifex.people.models import Pair, User
+from verifex.plan.models import Session
+from verifex.stores.models import Kit
+
+
+def refuse_while_paused(session: Session) -> None:
+    if session.paused_at:
+        raise Refused("The session is paused: nobody is cleared for power until it goes on.")
+
+
+def refuse_late(actor: User, docket: Docket) -> None:
+    """After the end only as long as the session says; staff may hand in for a pair at any time."""
+    session = docket.session
+    if session.late_minutes is None or role_in(actor, session.section) is not None:
+        return
+    if clock.now() > session.ends_at + timedelta(minutes=session.late_minutes):
+        raise Refused("The session is over and its time for late hand-ins has passed. Ask your instructor.")
+
+
+def refuse_other_exercise(session: Session, pair: Pair, kit: Kit) -> None:
+    """A pair gets a kit of the exercise it does in this session, or of any that is planned where it has none."""
+    own = session.assignments.filter(pair=pair).select_related("exercise").first()
+    if own is not None:
+        if own.exercise_id != kit.exercise_id:
+            raise Refused(f"{pair} does {own.exercise} in this session; {kit.tag} is a kit for {kit.exercise}.")
+        return
+    planned = {p.exercise_id: p.exercise.title for p in session.planned.select_related("exercise")}
+    if planned and kit.exercise_id not in planned:
+        raise Refused(f"{kit.tag} is a kit for {kit.exercise}; this session has {', '.join(planned.values())}.")

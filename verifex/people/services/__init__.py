@@ -1,0 +1,1 @@
+"""The only writers of courses, sections, staff, class lists and pairs."""

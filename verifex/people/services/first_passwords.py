@@ -1,0 +1,43 @@
+"""First passwords for a section: made when the slips are printed, kept only as hashes."""
+
+from dataclasses import dataclass
+
+from django.db import transaction
+
+from verifex.acts.events import record
+from verifex.acts.refusals import Refused
+from verifex.people.access import require_instructor
+from verifex.people.models import Section, User
+from verifex.people.passwords import made_up_password
+
+MOST_AT_ONCE = 80
+
+
+@dataclass(frozen=True, slots=True)
+class FirstLogIn:
+    """What stands on a student's slip."""
+
+    name: str
+    log_in: str
+    password: str
+
+
+def for_section(actor: User, section: Section) -> list[FirstLogIn]:
+    """New first passwords for students of a section who never logged in; slips printed before do not hold any more."""
+    require_instructor(actor, section)
+    rows = section.students.filter(until=None, user__last_login=None).select_related("user")[: MOST_AT_ONCE + 1]
+    users = [row.user for row in rows]
+    if not users:
+        raise Refused("Everybody on this list has logged in; a forgotten password is reset one by one.")
+    if len(users) > MOST_AT_ONCE:
+        raise Refused(f"Slips are printed for up to {MOST_AT_ONCE} students at once.")
+    made = []
+    for user in users:
+        password = made_up_password()
+        user.set_password(password)
+        user.must_change_password = True
+        made.append(FirstLogIn(user.get_full_name(), user.username, password))
+    with transaction.atomic():
+        User.objects.bulk_update(users, ["password", "must_change_password"])
+        record(actor, f"printed {len(made)} log-in slips", f"section:{section.pk}")
+    return made

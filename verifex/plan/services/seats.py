@@ -1,0 +1,110 @@
+"""Who sits where in a session, who does which exercise, and who is absent."""
+
+from collections.abc import Mapping
+
+from django.db import transaction
+
+from verifex.acts.events import record, session_scope
+from verifex.acts.refusals import Refused
+from verifex.exercises.models import Exercise
+from verifex.people.access import require_staff
+from verifex.people.models import Pair, PairMember, User
+from verifex.plan.models import Absence, Assignment, Seat, Session
+
+
+def pairs_here(session: Session) -> list[Pair]:
+    """The pairs of the section, those that ended only where they have a seat."""
+    own = Pair.objects.filter(section=session.section_id)
+    seated = session.seats.values("pair")
+    return list((own.filter(archived_at=None) | own.filter(pk__in=seated)).distinct().order_by("badge"))
+
+
+def keep_seats_from_last_time(session: Session) -> None:
+    """Each pair at the bench it had in the section's last session in this room; the others on free benches in turn."""
+    numbers = list(session.room.benches.values_list("number", flat=True))
+    before = Session.objects.filter(section=session.section_id, room=session.room_id, starts_at__lt=session.starts_at)
+    last = before.exclude(seats=None).order_by("-starts_at").first()
+    held = dict(last.seats.values_list("pair_id", "bench")) if last else {}
+    pairs = [pair for pair in pairs_here(session) if not session.seats.filter(pair=pair).exists()]
+    taken = set(session.seats.values_list("bench", flat=True))
+    chosen: dict[int, int] = {}
+    for pair in pairs:
+        bench = held.get(pair.pk)
+        if bench in numbers and bench not in taken:
+            chosen[pair.pk] = bench
+            taken.add(bench)
+    free = (number for number in numbers if number not in taken)
+    for pair in pairs:
+        if pair.pk not in chosen and (bench := next(free, None)) is not None:
+            chosen[pair.pk] = bench
+    Seat.objects.bulk_create(Seat(session=session, pair_id=pair, bench=bench) for pair, bench in chosen.items())
+
+
+def seat_and_assign(session: Session, *, only: Exercise) -> None:
+    """Everybody who has no exercise yet does the only one."""
+    held = set(session.assignments.values_list("pair_id", flat=True))
+    Assignment.objects.bulk_create(
+        Assignment(session=session, pair=pair, exercise=only) for pair in pairs_here(session) if pair.pk not in held
+    )
+
+
+@transaction.atomic
+def take_seats(actor: User, session: Session, benches: Mapping[int, int | None]) -> None:
+    """Pairs by id at benches by number; None leaves a pair without a seat. A pair whose bench is asked for by another one
+    changes places with it. Raises Refused for a bench that the room lacks."""
+    require_staff(actor, session.section)
+    here = {pair.pk: pair for pair in pairs_here(session)}
+    numbers = set(session.room.benches.values_list("number", flat=True))
+    now: dict[int, int] = dict(session.seats.values_list("pair_id", "bench"))
+    for pair_id, bench in benches.items():
+        if pair_id not in here:
+            raise Refused("This pair is not in this session's section.")
+        if bench is None:
+            now.pop(pair_id, None)
+            continue
+        if numbers and bench not in numbers:
+            raise Refused(f"{session.room.name} has no bench {bench}.")
+        sitting = next((other for other, held in now.items() if held == bench and other != pair_id), None)
+        before = now.get(pair_id)
+        if sitting is not None:
+            if before is None:
+                del now[sitting]
+            else:
+                now[sitting] = before
+        now[pair_id] = bench
+    session.seats.all().delete()
+    Seat.objects.bulk_create(Seat(session=session, pair_id=pair, bench=bench) for pair, bench in now.items())
+    record(actor, "changed the seats", f"session:{session.pk}", scope=session_scope(session.pk))
+
+
+@transaction.atomic
+def assign(actor: User, session: Session, exercises: Mapping[int, int | None]) -> None:
+    """Which pair does which of the session's exercises, by ids; None leaves it open until a kit goes out. Raises Refused."""
+    require_staff(actor, session.section)
+    here = {pair.pk for pair in pairs_here(session)}
+    planned = set(session.planned.values_list("exercise", flat=True))
+    for pair_id, exercise_id in exercises.items():
+        if pair_id not in here:
+            raise Refused("This pair is not in this session's section.")
+        if exercise_id is None:
+            session.assignments.filter(pair=pair_id).delete()
+        elif exercise_id not in planned:
+            raise Refused("This exercise is not planned in this session.")
+        else:
+            Assignment.objects.update_or_create(session=session, pair_id=pair_id, defaults={"exercise_id": exercise_id})
+    record(actor, "changed who does what", f"session:{session.pk}", scope=session_scope(session.pk))
+
+
+@transaction.atomic
+def mark_absent(actor: User, session: Session, user_id: int, *, absent: bool) -> None:
+    """A student is not there today, or is there after all."""
+    require_staff(actor, session.section)
+    member = PairMember.objects.filter(pair__section=session.section_id, user=user_id).select_related("user").first()
+    if member is None:
+        raise Refused("This student is in no pair of this section.")
+    if absent:
+        Absence.objects.get_or_create(session=session, user_id=user_id)
+    else:
+        session.absences.filter(user=user_id).delete()
+    verb = f"{member.user.get_full_name()} is {'absent' if absent else 'here'}"[:120]
+    record(actor, verb, f"session:{session.pk}", scope=session_scope(session.pk))

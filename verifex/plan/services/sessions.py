@@ -1,0 +1,201 @@
+"""Sessions: one or a weekly row of them, their exercises, and what is done with the one that runs."""
+
+import secrets
+from collections.abc import Collection, Sequence
+from datetime import date, datetime, time, timedelta
+from zoneinfo import ZoneInfo
+
+from django.db import transaction
+
+from verifex.acts import clock
+from verifex.acts.events import record, session_scope
+from verifex.acts.refusals import Refused
+from verifex.exercises.models import Exercise
+from verifex.people.access import require_instructor
+from verifex.people.models import Section, User
+from verifex.plan.models import PlannedExercise, Room, Session
+from verifex.plan.services.seats import keep_seats_from_last_time, seat_and_assign
+
+MOST_WEEKS = 60
+_CODE_LETTERS = "ABCDEFGHJKMNPQRSTUVWXYZ23456789"  # none that is taken for another one on a wall
+
+
+def days(first: date, until: date | None, holidays: Collection[str]) -> tuple[list[date], list[date]]:
+    """The days of a weekly row, and those left out as holidays; only `first` where there is no `until`."""
+    if until is None:
+        return [first], []
+    weeks = (until - first).days // 7 + 1
+    if weeks < 1:
+        raise Refused("The last day lies before the first one.")
+    if weeks > MOST_WEEKS:
+        raise Refused(f"A weekly row has at most {MOST_WEEKS} sessions.")
+    every = [first + timedelta(weeks=week) for week in range(weeks)]
+    return [d for d in every if d.isoformat() not in holidays], [d for d in every if d.isoformat() in holidays]
+
+
+@transaction.atomic
+def plan_sessions(
+    actor: User,
+    section: Section,
+    room: Room,
+    first: date,
+    begins: time,
+    ends: time,
+    *,
+    until: date | None = None,
+    exercises: Sequence[Exercise] = (),
+) -> list[Session]:
+    """A session on a day, or one every week to `until` with the course's holidays left out; times are the course's own.
+
+    Seats are kept from the section's last session in this room; with one exercise everybody does that. Raises Refused.
+    """
+    require_instructor(actor, section)
+    if room.course_id != section.course_id or room.archived_at:
+        raise Refused(f"{room.name} is no room of this course any more.")
+    if ends <= begins:
+        raise Refused("The session ends before it begins.")
+    zone = ZoneInfo(section.course.zone)
+    wanted, _ = days(first, until, section.course.holidays)
+    if not wanted:
+        raise Refused("Every one of these days is a holiday of the course.")
+    made = []
+    for day in wanted:
+        starts_at, ends_at = (datetime.combine(day, at, zone) for at in (begins, ends))
+        _refuse_clash(section, room, starts_at, ends_at)
+        session = Session.objects.create(
+            section=section, room=room, starts_at=starts_at, ends_at=ends_at, code=_free_code()
+        )
+        session.staff.set(section.staff.values_list("user", flat=True))
+        _set_exercises(session, exercises)
+        keep_seats_from_last_time(session)
+        made.append(session)
+    record(actor, f"planned {len(made)} session{'s' if len(made) != 1 else ''}", f"section:{section.pk}")
+    return made
+
+
+@transaction.atomic
+def change_session(
+    actor: User,
+    session: Session,
+    *,
+    room: Room,
+    starts_at: datetime,
+    ends_at: datetime,
+    exercises: Sequence[Exercise],
+    late_minutes: int | None,
+    staff: Collection[int],
+) -> None:
+    """Another time, room, exercises or staff. Raises Refused where a docket is open for an exercise that is taken out."""
+    require_instructor(actor, session.section)
+    if ends_at <= starts_at:
+        raise Refused("The session ends before it begins.")
+    if room.course_id != session.section.course_id:
+        raise Refused("This room belongs to another course.")
+    _refuse_clash(session.section, room, starts_at, ends_at, own=session)
+    session.room, session.starts_at, session.ends_at, session.late_minutes = room, starts_at, ends_at, late_minutes
+    session.save()
+    session.staff.set(session.section.staff.filter(user__in=staff).values_list("user", flat=True))
+    _set_exercises(session, exercises)
+    record(actor, "changed the session", f"session:{session.pk}", scope=session_scope(session.pk))
+
+
+@transaction.atomic
+def remove_session(actor: User, session: Session) -> None:
+    """Raises Refused for one in which a kit went out: what was done in it is kept."""
+    require_instructor(actor, session.section)
+    if session.kit_issues.exists():
+        raise Refused("Kits went out in this session; what was done in it is kept.")
+    record(actor, f"removed the session of {session.starts_at:%d %b %Y}", f"section:{session.section_id}")
+    session.delete()
+
+
+def start_now(actor: User, session: Session) -> None:
+    """Begin before the planned time, or after an early end."""
+    now = clock.now()
+    _require_hand(actor, session)
+    length = session.ends_at - session.starts_at
+    if session.is_running(now):
+        raise Refused("This session is running already.")
+    if session.ends_at <= now:
+        session.ends_at = now + length
+    session.starts_at = min(session.starts_at, now)
+    _say(actor, session, "started the session")
+
+
+def pause(actor: User, session: Session) -> None:
+    """Everybody leaves the benches: nobody is cleared for power until the session goes on."""
+    _require_hand(actor, session)
+    if session.paused_at:
+        raise Refused("This session is paused already.")
+    if not session.is_running(clock.now()):
+        raise Refused("Only a session that is running can be paused.")
+    session.paused_at = clock.now()
+    _say(actor, session, "paused the session: power off at every bench")
+
+
+def resume(actor: User, session: Session) -> None:
+    """Go on; the end moves by as long as the pause was."""
+    _require_hand(actor, session)
+    if not session.paused_at:
+        raise Refused("This session is not paused.")
+    session.ends_at += clock.now() - session.paused_at
+    session.paused_at = None
+    _say(actor, session, "the session goes on")
+
+
+def end_now(actor: User, session: Session) -> None:
+    """End before the planned time."""
+    _require_hand(actor, session)
+    if not session.is_running(clock.now()):
+        raise Refused("This session is not running.")
+    session.ends_at, session.paused_at = clock.now(), None
+    _say(actor, session, "ended the session")
+
+
+def _require_hand(actor: User, session: Session) -> None:
+    require_instructor(actor, session.section)
+
+
+@transaction.atomic
+def _say(actor: User, session: Session, verb: str) -> None:
+    session.save(update_fields=["starts_at", "ends_at", "paused_at"])
+    record(actor, verb, f"session:{session.pk}", scope=session_scope(session.pk))
+
+
+def _set_exercises(session: Session, exercises: Sequence[Exercise]) -> None:
+    wanted = {exercise.pk: exercise for exercise in exercises}
+    for exercise in wanted.values():
+        if exercise.course_id != session.section.course_id:
+            raise Refused(f"{exercise} belongs to another course.")
+        if not exercise.versions.filter(released_at__isnull=False).exists():
+            raise Refused(f"{exercise} has no released version; release it first.")
+    gone = session.planned.exclude(exercise__in=list(wanted))
+    for planned in gone.select_related("exercise"):
+        if session.dockets.filter(version__exercise=planned.exercise_id).exists():
+            raise Refused(f"A pair works on {planned.exercise} in this session; it stays.")
+    session.assignments.filter(exercise__in=gone.values("exercise")).delete()
+    gone.delete()
+    held = set(session.planned.values_list("exercise", flat=True))
+    PlannedExercise.objects.bulk_create(
+        PlannedExercise(session=session, exercise=exercise) for pk, exercise in wanted.items() if pk not in held
+    )
+    if len(wanted) == 1:
+        seat_and_assign(session, only=next(iter(wanted.values())))
+
+
+def _refuse_clash(
+    section: Section, room: Room, starts_at: datetime, ends_at: datetime, own: Session | None = None
+) -> None:
+    overlapping = Session.objects.filter(starts_at__lt=ends_at, ends_at__gt=starts_at).exclude(pk=own.pk if own else 0)
+    local = starts_at.astimezone(ZoneInfo(section.course.zone))
+    if overlapping.filter(section=section).exists():
+        raise Refused(f"{section.name} has a session at that time already, on {local:%d %b %Y}.")
+    if overlapping.filter(room=room).exists():
+        raise Refused(f"{room.name} is taken at that time, on {local:%d %b %Y}.")
+
+
+def _free_code() -> str:
+    while True:
+        code = "".join(secrets.choice(_CODE_LETTERS) for _ in range(5))
+        if not Session.objects.filter(code=code).exists():
+            return code

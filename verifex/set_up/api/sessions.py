@@ -1,0 +1,159 @@
+"""Sessions: planned, changed, controlled; who sits where, who does what, who is absent."""
+
+from datetime import datetime, time
+from typing import Any
+from zoneinfo import ZoneInfo
+
+from django.http import HttpRequest
+from ninja import Router
+
+from verifex.acts import clock
+from verifex.acts.refusals import NotAllowed, Refused
+from verifex.api.http import Id
+from verifex.exercises.models import Exercise
+from verifex.people.access import reader, require_staff, sections_of
+from verifex.people.models import Section
+from verifex.plan.models import Room, Session
+from verifex.plan.services import seats, sessions
+from verifex.set_up.access import course_of, section_of, session_of
+from verifex.set_up.present import session_json, session_plan_json
+from verifex.set_up.schemas import (
+    AbsentIn,
+    AssignIn,
+    ControlIn,
+    JoinOut,
+    PlanIn,
+    SavedOut,
+    SeatsIn,
+    SessionIn,
+    SessionPlanOut,
+    SessionRowOut,
+)
+
+router = Router(tags=["set-up"])
+
+
+@router.get("/set-up/courses/{course_id}/sessions", response=list[SessionRowOut])
+def list_sessions(request: HttpRequest, course_id: Id) -> list[dict[str, Any]]:
+    """The sessions of the reader's own sections of a course, the next first, those that are over last."""
+    course_of(request, course_id)
+    own = [section.pk for section in sections_of(reader(request)) if section.course_id == course_id]
+    rows = Session.objects.filter(section__in=own).select_related("section__course", "room")
+    now = clock.now()
+    return [
+        session_json(s)
+        for s in sorted(rows, key=lambda s: (s.ends_at <= now, abs((s.starts_at - now).total_seconds())))
+    ]
+
+
+@router.post("/set-up/sections/{section_id}/sessions", response=SavedOut)
+def plan_sessions(request: HttpRequest, section_id: Id, data: PlanIn) -> dict[str, str]:
+    section = section_of(request, section_id)
+    made = sessions.plan_sessions(
+        reader(request), section, _room(section, data.room), data.first, data.begins, data.ends,
+        until=data.until, exercises=_exercises(section, data.exercises),
+    )  # fmt: skip
+    _, left_out = sessions.days(data.first, data.until, section.course.holidays)
+    said = f"{len(made)} sessions are planned" if len(made) != 1 else "The session is planned"
+    return {"message": f"{said}{f'; {len(left_out)} holidays left out' if left_out else ''}."}
+
+
+@router.get("/set-up/sessions/{session_id}", response=SessionPlanOut)
+def session_plan(request: HttpRequest, session_id: Id) -> dict[str, Any]:
+    """A session with its seats and exercises."""
+    return session_plan_json(_session_of_staff(request, session_id))
+
+
+@router.put("/set-up/sessions/{session_id}", response=SavedOut)
+def change_session(request: HttpRequest, session_id: Id, data: SessionIn) -> dict[str, str]:
+    session = session_of(request, session_id)
+    zone = ZoneInfo(session.section.course.zone)
+
+    def at(clock_time: time) -> datetime:
+        return datetime.combine(data.day, clock_time, zone)
+
+    sessions.change_session(
+        reader(request),
+        session,
+        room=_room(session.section, data.room),
+        starts_at=at(data.begins),
+        ends_at=at(data.ends),
+        exercises=_exercises(session.section, data.exercises),
+        late_minutes=data.late_minutes,
+        staff=data.staff,
+    )
+    return {"message": "Saved."}
+
+
+@router.delete("/set-up/sessions/{session_id}", response=SavedOut)
+def remove_session(request: HttpRequest, session_id: Id) -> dict[str, str]:
+    sessions.remove_session(reader(request), session_of(request, session_id))
+    return {"message": "The session is removed."}
+
+
+@router.post("/set-up/sessions/{session_id}/control", response=SessionRowOut)
+def control(request: HttpRequest, session_id: Id, data: ControlIn) -> dict[str, Any]:
+    """Start now, pause (everybody leaves the benches), go on, end early."""
+    session = session_of(request, session_id)
+    acts = {"start": sessions.start_now, "pause": sessions.pause, "resume": sessions.resume, "end": sessions.end_now}
+    acts[data.act](reader(request), session)
+    return session_json(session)
+
+
+@router.post("/set-up/sessions/{session_id}/seats", response=SessionPlanOut)
+def take_seats(request: HttpRequest, session_id: Id, data: SeatsIn) -> dict[str, Any]:
+    session = _session_of_staff(request, session_id)
+    seats.take_seats(reader(request), session, data.benches)
+    return session_plan_json(session)
+
+
+@router.post("/set-up/sessions/{session_id}/assign", response=SessionPlanOut)
+def assign(request: HttpRequest, session_id: Id, data: AssignIn) -> dict[str, Any]:
+    session = _session_of_staff(request, session_id)
+    seats.assign(reader(request), session, data.exercises)
+    return session_plan_json(session)
+
+
+@router.post("/set-up/sessions/{session_id}/absent", response=SessionPlanOut)
+def mark_absent(request: HttpRequest, session_id: Id, data: AbsentIn) -> dict[str, Any]:
+    session = _session_of_staff(request, session_id)
+    seats.mark_absent(reader(request), session, data.user, absent=data.absent)
+    return session_plan_json(session)
+
+
+@router.get("/join/{code}", response=JoinOut, auth=None)
+def join(request: HttpRequest, code: str) -> dict[str, Any]:
+    """What a code on the wall leads to: the session, without anybody's name."""
+    found = (
+        Session.objects.filter(code=code.strip().upper()[:8]).exclude(code="").select_related("section__course", "room")
+    )
+    session = found.first()
+    if session is None:
+        raise Refused("No session has this code. Look at the wall again; it has five letters or digits.")
+    return {
+        "section": str(session.section),
+        "room": session.room.name,
+        "starts_at": session.starts_at,
+        "ends_at": session.ends_at,
+        "zone": session.section.course.zone,
+    }
+
+
+def _session_of_staff(request: HttpRequest, session_id: int) -> Session:
+    session = Session.objects.select_related("section__course", "room").get(pk=session_id)
+    require_staff(reader(request), session.section)
+    return session
+
+
+def _room(section: Section, room_id: int) -> Room:
+    room = Room.objects.filter(pk=room_id, course=section.course_id).first()
+    if room is None:
+        raise Refused("This room is not in the course.")
+    return room
+
+
+def _exercises(section: Section, ids: list[int]) -> list[Exercise]:
+    found = {e.pk: e for e in Exercise.objects.filter(pk__in=ids, course=section.course_id)}
+    if missing := [pk for pk in ids if pk not in found]:
+        raise NotAllowed(f"{len(missing)} of these exercises are not in the course.")
+    return [found[pk] for pk in ids]

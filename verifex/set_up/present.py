@@ -1,0 +1,182 @@
+"""A course and its parts as Set-up shows them."""
+
+from collections import Counter
+from datetime import timedelta
+from typing import Any
+from zoneinfo import ZoneInfo
+
+from django.conf import settings
+
+from verifex.acts import clock
+from verifex.dockets.models import Docket
+from verifex.people.access import role_in
+from verifex.people.models import Course, PairMember, Section, Staff, User
+from verifex.plan.models import Room, Session
+from verifex.plan.services.seats import pairs_here
+from verifex.set_up.steps import steps
+from verifex.stores.filling import proposed_prefix
+from verifex.stores.models import Kit
+from verifex.stores.services import readiness, recipes
+from verifex.work.backups import copies, made_at
+
+OLD_COPY = timedelta(days=2)
+
+
+def course_json(course: Course, reader: User) -> dict[str, Any]:
+    sections = course.sections.order_by("name").prefetch_related("staff__user", "students", "pairs")
+    exercises = list(course.exercises.order_by("title").prefetch_related("versions"))
+    kits = kits_by_exercise(course)
+    copied_at = next((made_at(copy) for copy in copies(settings.BACKUP_DIR)), None)
+    return {
+        "id": course.pk,
+        "title": course.title,
+        "zone": course.zone,
+        "starts_on": course.starts_on,
+        "ends_on": course.ends_on,
+        "holidays": course.holidays,
+        "closed": course.closed_at is not None,
+        "steps": steps(course),
+        "sections": [section_json(section, reader) for section in sections],
+        "rooms": [room_json(room) for room in course.rooms.prefetch_related("benches")],
+        "exercises": [
+            {
+                "id": exercise.pk,
+                "slug": exercise.slug,
+                "title": exercise.title,
+                "summary": newest.file.summary,
+                "version": newest.pk,
+                "released": any(v.released_at for v in exercise.versions.all()),
+                "kits": kits[exercise.pk]["all"],
+                "ready_kits": kits[exercise.pk]["ready"],
+                "prefix": proposed_prefix(exercise),
+            }
+            for exercise in exercises
+            if (newest := max(exercise.versions.all(), key=lambda v: v.number, default=None))
+        ],
+        "last_backup": copied_at,
+        "backup_is_old": copied_at is None or clock.now() - copied_at > OLD_COPY,
+    }
+
+
+def kits_by_exercise(course: Course) -> dict[int, Counter[str]]:
+    """By exercise how many kits there are (`all`) and how many can go out now (`ready`)."""
+    kits = Kit.objects.filter(exercise__course=course).prefetch_related("parts", "issues__pair")
+    asked = recipes(course.exercises.values_list("pk", flat=True))
+    found: dict[int, Counter[str]] = {pk: Counter() for pk in course.exercises.values_list("pk", flat=True)}
+    for kit in kits:
+        found[kit.exercise_id]["all"] += 1
+        found[kit.exercise_id]["ready"] += readiness(kit, recipe=asked.get(kit.exercise_id, ())).state == "ready"
+    return found
+
+
+def section_json(section: Section, reader: User) -> dict[str, Any]:
+    return {
+        "id": section.pk,
+        "name": section.name,
+        "mine": role_in(reader, section) == Staff.Role.INSTRUCTOR,
+        "students": sum(student.until is None for student in section.students.all()),
+        "pairs": sum(pair.archived_at is None for pair in section.pairs.all()),
+        "staff": [
+            {"user": s.user_id, "name": s.user.get_full_name(), "log_in": s.user.username, "role": s.role}
+            for s in sorted(section.staff.all(), key=lambda s: (s.role != "instructor", s.user.last_name))
+        ],
+    }
+
+
+def room_json(room: Room) -> dict[str, Any]:
+    return {
+        "id": room.pk,
+        "name": room.name,
+        "columns": room.columns,
+        "archived": room.archived_at is not None,
+        "benches": [{"number": b.number, "row": b.row, "column": b.column, "name": b.name} for b in room.benches.all()],
+    }
+
+
+def people_json(section: Section) -> dict[str, Any]:
+    pairs = section.pairs.filter(archived_at=None).order_by("badge")
+    members = PairMember.objects.filter(pair__in=pairs, until=None).order_by("id").values_list("pair_id", "user_id")
+    by_pair: dict[int, list[int]] = {}
+    for pair_id, user_id in members:
+        by_pair.setdefault(pair_id, []).append(user_id)
+    pair_of = {user: pair for pair, users in by_pair.items() for user in users}
+    students = section.students.filter(until=None).select_related("user")
+    return {
+        "students": [
+            {
+                "user": s.user_id,
+                "name": s.user.get_full_name(),
+                "number": s.number,
+                "group": s.group,
+                "log_in": s.user.username,
+                "has_logged_in": s.user.last_login is not None,
+                "pair": pair_of.get(s.user_id),
+            }
+            for s in students
+        ],
+        "pairs": [{"id": p.pk, "name": p.name, "badge": p.badge, "members": by_pair.get(p.pk, [])} for p in pairs],
+    }
+
+
+def state_of_session(session: Session) -> str:
+    now = clock.now()
+    if session.paused_at:
+        return "paused"
+    if session.is_running(now):
+        return "running"
+    return "to come" if session.starts_at > now else "over"
+
+
+def session_json(session: Session) -> dict[str, Any]:
+    zone = ZoneInfo(session.section.course.zone)
+    starts, ends = session.starts_at.astimezone(zone), session.ends_at.astimezone(zone)
+    return {
+        "id": session.pk,
+        "section": session.section_id,
+        "section_name": session.section.name,
+        "room": session.room_id,
+        "room_name": session.room.name,
+        "day": starts.date(),
+        "begins": starts.time().replace(second=0, microsecond=0),
+        "ends": ends.time().replace(second=0, microsecond=0),
+        "state": state_of_session(session),
+        "code": session.code,
+        "late_minutes": session.late_minutes,
+        "exercises": [
+            {"id": p.exercise_id, "title": p.exercise.title} for p in session.planned.select_related("exercise")
+        ],
+        "staff": list(session.staff.values_list("pk", flat=True)),
+        "kits_out": session.kit_issues.filter(returned_at=None).count(),
+    }
+
+
+def session_plan_json(session: Session) -> dict[str, Any]:
+    benches = dict(session.seats.values_list("pair_id", "bench"))
+    does = dict(session.assignments.values_list("pair_id", "exercise_id"))
+    dockets = dict(Docket.objects.filter(session=session).order_by("id").values_list("pair_id", "pk"))
+    absent = set(session.absences.values_list("user_id", flat=True))
+    pairs = pairs_here(session)
+    rows = PairMember.objects.filter(pair__in=pairs, until=None).select_related("user").order_by("id")
+    members: dict[int, list[User]] = {}
+    for row in rows:
+        members.setdefault(row.pair_id, []).append(row.user)
+    kits = kits_by_exercise(session.section.course)
+    places = [
+        {
+            "pair": pair.pk,
+            "name": pair.name,
+            "badge": pair.badge,
+            "bench": benches.get(pair.pk),
+            "exercise": does.get(pair.pk),
+            "docket": dockets.get(pair.pk),
+            "members": [{"user": u.pk, "name": u.get_full_name()} for u in members.get(pair.pk, [])],
+            "absent": [u.pk for u in members.get(pair.pk, []) if u.pk in absent],
+        }
+        for pair in pairs
+    ]
+    return {
+        "session": session_json(session),
+        "room": room_json(session.room),
+        "places": sorted(places, key=lambda row: (row["bench"] is None, row["bench"], row["badge"])),
+        "kits": {exercise: counts["ready"] for exercise, counts in kits.items()},
+    }
