@@ -44,7 +44,7 @@ wheel: setup ## a package in dist/ that needs no Node: pip install it, then `ver
 
 demo: setup ## the demo course in the browser
 	@echo 'Setting up the database …'
-	@$(MANAGE) migrate -v0 && $(MANAGE) collectstatic --noinput -v0
+	@$(MANAGE) migrate -v0 && $(BIN)/python -m verifex.site.static
 	@echo 'Loading the demo course: twelve pairs, judged as they hand in (about half a minute the first time) …'
 	@$(MANAGE) load_demo
 	@echo; echo "Verifex runs at http://127.0.0.1:$(PORT)/   (Ctrl C ends it)"
@@ -60,7 +60,7 @@ check: setup ## formatting, lint, types and arrows of both languages, unit tests
 	cd web && npm run -s format && npm run -s lint && npm run -s types && npm run -s test
 
 test: setup debian check ## everything; ends with "N passed, N failed"
-	@$(MANAGE) collectstatic --noinput -v0
+	@$(BIN)/python -m verifex.site.static
 	$(BIN)/python -m tests.run
 
 # What is used of Debian: text layout for papers; for the tests a browser, and an independent circuit simulator to hold the
@@ -80,7 +80,7 @@ rules: setup ## docs/rules.md and docs/schemas from the code
 	$(BIN)/verifex exercise schema > docs/exercise.schema.json
 
 screenshots: setup debian ## docs/screenshots from the demo course
-	@$(MANAGE) collectstatic --noinput -v0
+	@$(BIN)/python -m verifex.site.static
 	$(BIN)/python -m tests.browser.screenshots
 
 corpus: setup ## false alarms and misses of the checks, rule by rule, with bounds

@@ -65,4 +65,5 @@ def reach(client: Client, method: str, path: str, ids: dict[str, int]) -> int:
     path = path.replace("{code}", "ABCDE").replace("{name}", "divider")
     if method == "get":
         return client.get(path).status_code
-    return getattr(client, method)(path, body, content_type="application/json").status_code
+    answer = getattr(client, method)(path, body, content_type="application/json")
+    return int(answer.status_code)

@@ -8,7 +8,8 @@ from verifex.site.api import api
 
 
 def _all(kind: type) -> list[type]:
-    return [found for sub in kind.__subclasses__() for found in [sub, *_all(sub)]]
+    own: list[type] = kind.__subclasses__()
+    return [*own, *(found for sub in own for found in _all(sub))]
 
 
 class NamesTest(TestCase):

@@ -8,9 +8,9 @@ from django.db import connection
 from django.test.utils import CaptureQueriesContext
 from django.utils import timezone
 
+from tests.site.addresses import addresses
 from tests.site.base import DemoCase
 from tests.site.large import copy_class
-from tests.site.test_access import addresses
 from verifex.plan.models import Session
 
 

@@ -1,9 +1,11 @@
 """What follows from an exercise's own bench, as its reference wiring builds it: worked out once a version."""
 
 from functools import lru_cache
+from typing import Any
 
 from verifex.core.circuit import check_wiring
 from verifex.core.circuit.windows import ResistorJob, resistor_jobs
+from verifex.core.expected import expected_sheet, sheet_json
 from verifex.exercises.models import ExerciseVersion, file_of
 
 
@@ -16,3 +18,13 @@ def intended_resistors(version: ExerciseVersion) -> dict[str, ResistorJob]:
 @lru_cache(maxsize=64)
 def _resistors(exercise_text: str, wiring: str) -> tuple[ResistorJob, ...]:
     return tuple(resistor_jobs(check_wiring(wiring, exercise=file_of(exercise_text)).view))
+
+
+@lru_cache(maxsize=64)
+def _sheet(exercise_text: str) -> dict[str, Any]:
+    return sheet_json(expected_sheet(file_of(exercise_text)))
+
+
+def intended_sheet(version: ExerciseVersion) -> dict[str, Any]:
+    """The expected sheet of the exercise's own bench, with nothing measured; shared, so it is not to be changed."""
+    return _sheet(version.text)

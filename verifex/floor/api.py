@@ -28,6 +28,7 @@ from verifex.stores.models import Substitution
 from verifex.stores.services import held_back
 
 router = Router(tags=["floor"])
+MOST_TITLES = 2
 
 #: Fields of a docket that its card shows.
 NEEDED = (
@@ -43,13 +44,16 @@ class SessionOut(Shape):
     starts_at: datetime
     ends_at: datetime
     zone: str
+    paused: bool
 
 
 class BenchCardOut(Shape):
-    """One bench. `line` is its state in words; `asks` whether it waits for a person, `off` whether its power must be off,
+    """One bench, at `row` and `column` of the room's grid (from 0) where it is drawn. `line` is its state in words; `asks` whether it waits for a person, `off` whether its power must be off,
     `clean` whether what it asks for can be passed without a look. A pair without a seat has no `bench`."""
 
     bench: int | None
+    row: int | None
+    column: int | None
     exercise: str
     pair: str
     badge: str
@@ -97,6 +101,7 @@ class FloorOut(Shape):
     session: SessionOut
     columns: int
     title: str
+    exercises: int
     benches: list[BenchCardOut]
     round: list[VisitOut]
     hatch: list[str]
@@ -184,6 +189,11 @@ def _floor(session: Session, user: User) -> dict[str, Any]:
             by_pair[docket.pair_id] = found[docket.pk]
     seats = list(Seat.objects.filter(session=session).select_related("pair"))
     seated = {seat.pair_id for seat in seats}
+    places = {
+        number: (row, column) for number, row, column in session.room.benches.values_list("number", "row", "column")
+    }
+    planned = dict(session.planned.values_list("exercise_id", "exercise__title"))
+    does = dict(session.assignments.values_list("pair_id", "exercise_id"))
     # A session has few exercises, whose texts are read once for all of its dockets.
     versions = ExerciseVersion.objects.in_bulk({docket.version_id for docket in dockets})
     stations = {pk: stations_of(version.file) for pk, version in versions.items()}
@@ -192,15 +202,26 @@ def _floor(session: Session, user: User) -> dict[str, Any]:
     benches = {seat.pair_id: seat.bench for seat in seats}
     waiting = [standing for standing in found.values() if standing.asks or standing.is_off]
     waiting.sort(key=lambda s: (s.docket.claimed_by_id not in (None, user.pk), *s.urgency(now)))
-    titles = list(dict.fromkeys(docket.version.exercise.title for docket in dockets))
+    for card, seat in zip(cards, seats, strict=False):
+        card["row"], card["column"] = places.get(seat.bench, (None, None))
+        card["exercise"] = card["exercise"] or planned.get(does.get(seat.pair_id, 0), "")
+    titles = list(dict.fromkeys([*planned.values(), *(docket.version.exercise.title for docket in dockets)]))
     return {
         "session": _session(session),
-        "columns": session.room.columns,
-        "title": " · ".join(titles) or str(session.section),
+        "columns": max((column for _, column in places.values()), default=session.room.columns - 1) + 1,
+        "title": _title(titles, session),
+        "exercises": len(titles),
         "benches": cards,
         "round": [_visit(benches.get(standing.docket.pair_id), standing, user) for standing in waiting],
         "hatch": _hatch(session),
     }
+
+
+def _title(titles: list[str], session: Session) -> str:
+    """The exercises of a session, the first of many only; its section where there are none yet."""
+    if len(titles) > MOST_TITLES:
+        return f"{titles[0]} and {len(titles) - 1} others"
+    return " · ".join(titles) or str(session.section)
 
 
 def _session(session: Session) -> dict[str, Any]:
@@ -211,6 +232,7 @@ def _session(session: Session) -> dict[str, Any]:
         "starts_at": session.starts_at,
         "ends_at": session.ends_at,
         "zone": session.section.course.zone,
+        "paused": session.paused_at is not None,
     }
 
 
@@ -222,6 +244,8 @@ def _card(seat: Seat | None, standing: Standing | None, stations: Mapping[int, l
     assert pair is not None  # a card is of a seat or of a docket
     return {
         "bench": seat.bench if seat else None,
+        "row": None,
+        "column": None,
         "exercise": docket.version.exercise.title if docket else "",
         "pair": pair.name,
         "badge": pair.badge,

@@ -1,12 +1,16 @@
-"""Papers of a whole class, as long work."""
+"""Papers of a whole class, and of a session before it begins, as long work."""
 
 from typing import Any
 
 from verifex.dockets.act import find
 from verifex.dockets.models import Docket
 from verifex.dockets.present.parts import bench_number
+from verifex.exercises.models import ExerciseVersion
 from verifex.papers.pdf import one_pdf, pdf_of
-from verifex.papers.sheets import sheet_html
+from verifex.papers.plan import plan_html
+from verifex.papers.sheets import planned_html, sheet_html
+from verifex.plan.models import Session
+from verifex.plan.services.seats import pairs_here
 from verifex.work.run import Made, Progress, job
 
 
@@ -22,3 +26,25 @@ def class_sheets(detail: dict[str, Any]) -> Progress:
         yield number, len(in_order)
     kind = "answer-keys" if detail["answers"] else "predictions"
     return Made(f"{kind}-session-{detail['session']}.pdf", one_pdf(pages), "application/pdf")
+
+
+@job("session-papers")
+def session_papers(detail: dict[str, Any]) -> Progress:
+    """From the plan of a session, before any kit is out: the seat and picking list, pages to predict on, answer keys."""
+    session = Session.objects.select_related("section__course", "room").get(pk=detail["session"])
+    benches = dict(session.seats.values_list("pair_id", "bench"))
+    does = dict(session.assignments.values_list("pair_id", "exercise_id"))
+    released = ExerciseVersion.objects.filter(exercise__planned__session=session, released_at__isnull=False)
+    versions = {v.exercise_id: v for v in released.select_related("exercise").order_by("number")}
+    pairs = sorted(pairs_here(session), key=lambda pair: (benches.get(pair.pk, 1000), pair.badge))
+    working = [(pair, versions[does[pair.pk]]) for pair in pairs if does.get(pair.pk) in versions]
+    total = 1 + len(working) + len(versions)
+    pages = [pdf_of(plan_html(session, pairs, benches, does, versions))]
+    yield 1, total
+    for pair, version in working:
+        pages.append(pdf_of(planned_html(session, version, pair=pair, bench=benches.get(pair.pk))))
+        yield len(pages), total
+    for version in versions.values():
+        pages.append(pdf_of(planned_html(session, version, pair=None, bench=None)))
+        yield len(pages), total
+    return Made(f"session-{session.starts_at:%Y-%m-%d}.pdf", one_pdf(pages), "application/pdf")

@@ -12,8 +12,12 @@ from verifex.dockets.judging import SHEETS, bring_up_to_date
 from verifex.dockets.models import Docket, State, Station
 from verifex.dockets.present.parts import bench_number
 from verifex.dockets.stations import state_of
+from verifex.exercises.intended import intended_sheet
+from verifex.exercises.models import ExerciseVersion
 from verifex.exercises.present import exercise_json, readings_json
 from verifex.papers.plot import transfer_svg
+from verifex.people.models import Pair
+from verifex.plan.models import Session
 
 SHOWN_CONTRIBUTORS = 3
 
@@ -41,6 +45,29 @@ def sheet_html(docket: Docket, *, answers: bool) -> str:
     return render_to_string(
         "papers/sheet.html", {**common, "sheet": sheet, "plots": _plots(sheet), "rows": _rows(sheet)}
     )
+
+
+def planned_html(session: Session, version: ExerciseVersion, *, pair: Pair | None, bench: int | None) -> str:
+    """A page from the plan, before any kit is out: a pair's page to predict on, or without a pair the exercise's answer key."""
+    file = version.file
+    common = {
+        "exercise": exercise_json(version),
+        "bench": bench if bench is not None else "",
+        "pair": pair.name if pair else "for staff",
+        "kit": "________" if pair else "any",
+        "date": session.starts_at,
+        "room": session.room.name,
+        "section": session.section.name,
+        "columns": readings_json(file),
+        "measured": [],
+        "baud": file.baud(),
+        "divisor": file.conventions.divisor,
+    }
+    if pair is not None:
+        return render_to_string("papers/prediction.html", common)
+    sheet = intended_sheet(version)
+    more = {"sheet": sheet, "plots": _plots(sheet), "rows": _rows(sheet), "planned": True}
+    return render_to_string("papers/sheet.html", {**common, **more})
 
 
 def _sheets(docket: Docket) -> SheetsRecord:

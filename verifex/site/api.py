@@ -24,6 +24,7 @@ from verifex.papers.api import router as papers
 from verifex.people.api import router as people
 from verifex.set_up.api.courses import router as set_up_courses
 from verifex.set_up.api.people import router as set_up_people
+from verifex.set_up.api.records import router as set_up_records
 from verifex.set_up.api.rooms import router as set_up_rooms
 from verifex.set_up.api.sessions import router as set_up_sessions
 from verifex.stores.api import router as stores
@@ -32,7 +33,7 @@ from verifex.work.api import router as work
 from verifex.work.pool import OverLimit, Superseded, TooBusy
 
 api = NinjaAPI(title="Verifex", version="1", auth=django_auth, docs_url=None)
-SET_UP = (set_up_courses, set_up_people, set_up_rooms, set_up_sessions)
+SET_UP = (set_up_courses, set_up_people, set_up_rooms, set_up_sessions, set_up_records)
 for router in (people, floor, dockets, wiring, hatch, my_bench, stores, exercises, marks, sums, papers, work, *SET_UP):
     api.add_router("", router)
 

@@ -19,9 +19,10 @@ def main() -> None:
 
     from verifex.people import first_start
     from verifex.site.serve import watch
+    from verifex.site.static import put_in_place
 
     call_command("migrate", verbosity=0)
-    call_command("collectstatic", interactive=False, verbosity=0)
+    put_in_place()
     print(
         f"Verifex runs at http://{arguments.listen}/ (Ctrl C ends it). Its data are in {settings.DATA_DIR}.", flush=True
     )

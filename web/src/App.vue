@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { dateEnGB, NConfigProvider } from 'naive-ui'
-import { computed } from 'vue'
-import { useRoute } from 'vue-router'
+import { computed, watchEffect } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import { naiveOverrides, naiveTheme } from './look/theme'
 import EmptyNote from './pieces/EmptyNote.vue'
 import Notices from './pieces/Notices.vue'
@@ -10,8 +10,16 @@ import { useMe } from './shared/me'
 
 const route = useRoute()
 const { data: me } = useMe()
-const bare = computed(() => route.name === 'log-in' || route.name === 'feedback')
+const bare = computed(() => ['log-in', 'feedback', 'first-start', 'join'].includes(String(route.name)))
 // What only staff may see answers a pair with a refusal; it is told at once instead.
+const router = useRouter()
+// A first password, printed on paper, is changed before anything else; an empty installation asks for its first instructor.
+watchEffect(() => {
+  if (me.value?.change_password && route.name && !bare.value && route.name !== 'account')
+    void router.replace({ name: 'account' })
+  if (me.value?.first_start && route.name && route.name !== 'first-start')
+    void router.replace({ name: 'first-start' })
+})
 const elsewhere = computed(() => route.meta.staff && me.value?.kind === 'pair')
 </script>
 

@@ -20,6 +20,14 @@ export const router = createRouter({
       name: 'feedback',
       component: () => import('./places/marks/Feedback.vue'),
     },
+    {
+      path: '/set-up/:part?',
+      name: 'set-up',
+      component: () => import('./places/set-up/SetUp.vue'),
+      meta: staff,
+    },
+    { path: '/first-start', name: 'first-start', component: () => import('./places/log-in/FirstStart.vue') },
+    { path: '/join/:code?', name: 'join', component: () => import('./places/log-in/Join.vue') },
     { path: '/hatch', name: 'hatch', component: () => import('./places/stores/Hatch.vue'), meta: staff },
     { path: '/marks', name: 'marks', component: () => import('./places/marks/Marks.vue'), meta: staff },
     {

@@ -17,6 +17,7 @@ from verifex.plan.models import PlannedExercise, Room, Session
 from verifex.plan.services.seats import keep_seats_from_last_time, seat_and_assign
 
 MOST_WEEKS = 60
+A_LITTLE_EARLY = timedelta(hours=1)
 _CODE_LETTERS = "ABCDEFGHJKMNPQRSTUVWXYZ23456789"  # none that is taken for another one on a wall
 
 
@@ -110,13 +111,13 @@ def remove_session(actor: User, session: Session) -> None:
 
 
 def start_now(actor: User, session: Session) -> None:
-    """Begin before the planned time, or after an early end."""
+    """Begin before the planned time, or go on after the end. A little early keeps the planned end; else the length is kept."""
     now = clock.now()
     _require_hand(actor, session)
     length = session.ends_at - session.starts_at
     if session.is_running(now):
         raise Refused("This session is running already.")
-    if session.ends_at <= now:
+    if session.ends_at <= now or session.starts_at - now > A_LITTLE_EARLY:
         session.ends_at = now + length
     session.starts_at = min(session.starts_at, now)
     _say(actor, session, "started the session")

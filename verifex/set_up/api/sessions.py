@@ -1,10 +1,12 @@
 """Sessions: planned, changed, controlled; who sits where, who does what, who is absent."""
 
+import io
 from datetime import datetime, time
 from typing import Any
 from zoneinfo import ZoneInfo
 
-from django.http import HttpRequest
+import segno
+from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
 from verifex.acts import clock
@@ -29,6 +31,8 @@ from verifex.set_up.schemas import (
     SessionPlanOut,
     SessionRowOut,
 )
+from verifex.work.run import start
+from verifex.work.schemas import WorkOut, work_json
 
 router = Router(tags=["set-up"])
 
@@ -100,6 +104,13 @@ def control(request: HttpRequest, session_id: Id, data: ControlIn) -> dict[str, 
     return session_json(session)
 
 
+@router.post("/set-up/sessions/{session_id}/papers", response=WorkOut)
+def session_papers(request: HttpRequest, session_id: Id) -> dict[str, Any]:
+    """Begin the papers of a session from its plan; the answer says how far they are."""
+    session = session_of(request, session_id)
+    return work_json(start("session-papers", reader(request), {"session": session.pk}))
+
+
 @router.post("/set-up/sessions/{session_id}/seats", response=SessionPlanOut)
 def take_seats(request: HttpRequest, session_id: Id, data: SeatsIn) -> dict[str, Any]:
     session = _session_of_staff(request, session_id)
@@ -137,6 +148,18 @@ def join(request: HttpRequest, code: str) -> dict[str, Any]:
         "ends_at": session.ends_at,
         "zone": session.section.course.zone,
     }
+
+
+@router.get("/join/{code}/qr.svg", auth=None)
+def join_picture(request: HttpRequest, code: str) -> HttpResponse:
+    """A QR code of the address that opens with the code typed in."""
+    words = code.strip().upper()
+    if not words.isalnum() or len(words) > 8:
+        raise Refused("This is no session's code.")
+    out = io.BytesIO()
+    address = request.build_absolute_uri(f"/join/{words}")
+    segno.make(address, error="m").save(out, kind="svg", scale=8, border=2, dark="#1f2430", light="#ffffff")
+    return HttpResponse(out.getvalue(), content_type="image/svg+xml")
 
 
 def _session_of_staff(request: HttpRequest, session_id: int) -> Session:

@@ -38,6 +38,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/first-start": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin First Start
+         * @description The first instructor of an empty installation, who is logged in at once.
+         */
+        post: operations["verifex_people_api_begin_first_start"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/log-out": {
         parameters: {
             query?: never;
@@ -405,6 +425,26 @@ export interface paths {
          * @description Say what a library's constant stands for; it is remembered for the exercise.
          */
         post: operations["verifex_dockets_api_staff_explain_constant"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{docket_id}/carry-over": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Carry Over
+         * @description An unfinished docket goes on in a later session.
+         */
+        post: operations["verifex_dockets_api_staff_carry_over"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1314,13 +1354,707 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/set-up/courses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Courses
+         * @description The courses the reader instructs, the one founded last first.
+         */
+        get: operations["verifex_set_up_api_courses_list_courses"];
+        put?: never;
+        /** Found Course */
+        post: operations["verifex_set_up_api_courses_found_course"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/courses/{course_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Course
+         * @description A course with what it still lacks before its first lab day.
+         */
+        get: operations["verifex_set_up_api_courses_get_course"];
+        /** Change Course */
+        put: operations["verifex_set_up_api_courses_change_course"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/courses/{course_id}/closed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Close Course */
+        post: operations["verifex_set_up_api_courses_close_course"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/courses/{course_id}/sections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add Section */
+        post: operations["verifex_set_up_api_courses_add_section"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/sections/{section_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Rename Section */
+        put: operations["verifex_set_up_api_courses_rename_section"];
+        post?: never;
+        /** Remove Section */
+        delete: operations["verifex_set_up_api_courses_remove_section"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/sections/{section_id}/staff": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Staff
+         * @description Somebody new by name, or somebody who is there by log-in.
+         */
+        post: operations["verifex_set_up_api_courses_add_staff"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/sections/{section_id}/staff/{user_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Role
+         * @description Another role; none takes the person off the staff.
+         */
+        put: operations["verifex_set_up_api_courses_change_role"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/sections/{section_id}/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reset Password
+         * @description A new first password for a student or a member of staff.
+         */
+        post: operations["verifex_set_up_api_courses_reset_password"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/courses/{course_id}/samples": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Samples
+         * @description Exercises that ship with the application, and whether the course has them already.
+         */
+        get: operations["verifex_set_up_api_courses_list_samples"];
+        put?: never;
+        /**
+         * Take Sample
+         * @description Take a shipped exercise into the course, released: it can be handed out at once.
+         */
+        post: operations["verifex_set_up_api_courses_take_sample"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/sections/{section_id}/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** People */
+        get: operations["verifex_set_up_api_people_people"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/sections/{section_id}/class-list/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read List
+         * @description The first rows of a file, and what its columns seem to be; nothing is stored.
+         */
+        post: operations["verifex_set_up_api_people_read_list"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/sections/{section_id}/class-list/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview
+         * @description What an import would change; nothing is stored.
+         */
+        post: operations["verifex_set_up_api_people_preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/sections/{section_id}/class-list/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import List
+         * @description Do what the preview said, all or nothing.
+         */
+        post: operations["verifex_set_up_api_people_import_list"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/sections/{section_id}/students": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add Student */
+        post: operations["verifex_set_up_api_people_add_student"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/sections/{section_id}/students/{user_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Rename Student */
+        put: operations["verifex_set_up_api_people_rename_student"];
+        post?: never;
+        /**
+         * Take Off
+         * @description Off the list from now on; what was done stays.
+         */
+        delete: operations["verifex_set_up_api_people_take_off"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/sections/{section_id}/slips": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Slips
+         * @description Log-in slips as PDF, with new first passwords for all who never logged in. They are stored nowhere in clear.
+         */
+        post: operations["verifex_set_up_api_people_slips"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/sections/{section_id}/pairs/propose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Propose Pairs
+         * @description Pairs of who is in none, put together by a rule; nothing is stored.
+         */
+        post: operations["verifex_set_up_api_people_propose_pairs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/sections/{section_id}/pairs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make Pairs */
+        post: operations["verifex_set_up_api_people_make_pairs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/pairs/{pair_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change Members */
+        put: operations["verifex_set_up_api_people_change_members"];
+        post?: never;
+        /**
+         * End Pair
+         * @description The pair ends; its members are free, what it did is kept.
+         */
+        delete: operations["verifex_set_up_api_people_end_pair"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/courses/{course_id}/rooms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make Room */
+        post: operations["verifex_set_up_api_rooms_make_room"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/rooms/{room_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Draw Room */
+        put: operations["verifex_set_up_api_rooms_draw_room"];
+        post?: never;
+        /** Remove Room */
+        delete: operations["verifex_set_up_api_rooms_remove_room"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/exercises/{exercise_id}/kits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Kits
+         * @description So many kits for an exercise, complete, with the next free numbers.
+         */
+        post: operations["verifex_set_up_api_rooms_make_kits"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/kits/{kit_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Remove Kit */
+        delete: operations["verifex_set_up_api_rooms_remove_kit"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/courses/{course_id}/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Sessions
+         * @description The sessions of the reader's own sections of a course, the next first, those that are over last.
+         */
+        get: operations["verifex_set_up_api_sessions_list_sessions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/sections/{section_id}/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plan Sessions */
+        post: operations["verifex_set_up_api_sessions_plan_sessions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/sessions/{session_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Session Plan
+         * @description A session with its seats and exercises.
+         */
+        get: operations["verifex_set_up_api_sessions_session_plan"];
+        /** Change Session */
+        put: operations["verifex_set_up_api_sessions_change_session"];
+        post?: never;
+        /** Remove Session */
+        delete: operations["verifex_set_up_api_sessions_remove_session"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/sessions/{session_id}/control": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Control
+         * @description Start now, pause (everybody leaves the benches), go on, end early.
+         */
+        post: operations["verifex_set_up_api_sessions_control"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/sessions/{session_id}/papers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Session Papers
+         * @description Begin the papers of a session from its plan; the answer says how far they are.
+         */
+        post: operations["verifex_set_up_api_sessions_session_papers"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/sessions/{session_id}/seats": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take Seats */
+        post: operations["verifex_set_up_api_sessions_take_seats"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/sessions/{session_id}/assign": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Assign */
+        post: operations["verifex_set_up_api_sessions_assign"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/sessions/{session_id}/absent": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Mark Absent */
+        post: operations["verifex_set_up_api_sessions_mark_absent"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/join/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Join
+         * @description What a code on the wall leads to: the session, without anybody's name.
+         */
+        get: operations["verifex_set_up_api_sessions_join"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/join/{code}/qr.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Join Picture
+         * @description A QR code of the address that opens with the code typed in.
+         */
+        get: operations["verifex_set_up_api_sessions_join_picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/backup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Back Up
+         * @description Copy the database now; it goes on working meanwhile.
+         */
+        post: operations["verifex_set_up_api_records_back_up"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/courses/{course_id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Events
+         * @description The event log of the reader's own sections and of the course, the newest first.
+         */
+        get: operations["verifex_set_up_api_records_events"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/courses/{course_id}/events.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Events Table
+         * @description The event log as CSV, safe to open in a spreadsheet.
+         */
+        get: operations["verifex_set_up_api_records_events_table"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
          * MeOut
-         * @description Who is logged in: `kind` is instructor, assistant, pair or nobody.
+         * @description Who is logged in: `kind` is instructor, assistant, pair or nobody. `founds` may set up courses; `first_start` asks for
+         *     the first instructor; `change_password` asks for another one before anything else.
          */
         MeOut: {
             /** Name */
@@ -1337,6 +2071,21 @@ export interface components {
              * @default
              */
             pair: string;
+            /**
+             * Founds
+             * @default false
+             */
+            founds: boolean;
+            /**
+             * First Start
+             * @default false
+             */
+            first_start: boolean;
+            /**
+             * Change Password
+             * @default false
+             */
+            change_password: boolean;
         };
         /** SectionOut */
         SectionOut: {
@@ -1351,6 +2100,20 @@ export interface components {
         LogInIn: {
             /** Username */
             username: string;
+            /** Password */
+            password: string;
+        };
+        /**
+         * FirstStartIn
+         * @description The one-time code, and who the first instructor is.
+         */
+        FirstStartIn: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** Log In */
+            log_in: string;
             /** Password */
             password: string;
         };
@@ -1384,15 +2147,21 @@ export interface components {
             ends_at: string;
             /** Zone */
             zone: string;
+            /** Paused */
+            paused: boolean;
         };
         /**
          * BenchCardOut
-         * @description One bench. `line` is its state in words; `asks` whether it waits for a person, `off` whether its power must be off,
+         * @description One bench, at `row` and `column` of the room's grid (from 0) where it is drawn. `line` is its state in words; `asks` whether it waits for a person, `off` whether its power must be off,
          *     `clean` whether what it asks for can be passed without a look. A pair without a seat has no `bench`.
          */
         BenchCardOut: {
             /** Bench */
             bench: number | null;
+            /** Row */
+            row: number | null;
+            /** Column */
+            column: number | null;
             /** Exercise */
             exercise: string;
             /** Pair */
@@ -1435,6 +2204,8 @@ export interface components {
             columns: number;
             /** Title */
             title: string;
+            /** Exercises */
+            exercises: number;
             /** Benches */
             benches: components["schemas"]["BenchCardOut"][];
             /** Round */
@@ -2799,6 +3570,14 @@ export interface components {
             /** Stands For */
             stands_for: string;
         };
+        /**
+         * CarryIn
+         * @description The later session a docket goes on in.
+         */
+        CarryIn: {
+            /** Session */
+            session: number;
+        };
         /** ClaimIn */
         ClaimIn: {
             /**
@@ -3923,6 +4702,679 @@ export interface components {
              */
             answers: boolean;
         };
+        /** CourseRowOut */
+        CourseRowOut: {
+            /** Id */
+            id: number;
+            /** Title */
+            title: string;
+            /** Closed */
+            closed: boolean;
+        };
+        /** MadeOut */
+        MadeOut: {
+            /** Id */
+            id: number;
+            /** Message */
+            message: string;
+        };
+        /** NewCourseIn */
+        NewCourseIn: {
+            /** Title */
+            title: string;
+            /** Zone */
+            zone: string;
+            /**
+             * Sections
+             * @default []
+             */
+            sections: string[];
+        };
+        /** CourseOut */
+        CourseOut: {
+            /** Id */
+            id: number;
+            /** Title */
+            title: string;
+            /** Zone */
+            zone: string;
+            /** Starts On */
+            starts_on: string | null;
+            /** Ends On */
+            ends_on: string | null;
+            /** Holidays */
+            holidays: string[];
+            /** Closed */
+            closed: boolean;
+            /** Steps */
+            steps: components["schemas"]["SetUpStepOut"][];
+            /** Sections */
+            sections: components["schemas"]["SetUpSectionOut"][];
+            /** Rooms */
+            rooms: components["schemas"]["RoomOut"][];
+            /** Exercises */
+            exercises: components["schemas"]["SetUpExerciseOut"][];
+            /** Last Backup */
+            last_backup: string | null;
+            /** Backup Is Old */
+            backup_is_old: boolean;
+        };
+        /**
+         * PlaceInRoomOut
+         * @description Where it stands in the grid; rows and columns count from 0.
+         */
+        PlaceInRoomOut: {
+            /** Number */
+            number: number;
+            /** Row */
+            row: number;
+            /** Column */
+            column: number;
+            /** Name */
+            name: string;
+        };
+        /** RoomOut */
+        RoomOut: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Columns */
+            columns: number;
+            /** Archived */
+            archived: boolean;
+            /** Benches */
+            benches: components["schemas"]["PlaceInRoomOut"][];
+        };
+        /**
+         * SetUpExerciseOut
+         * @description An exercise of the course: `version` is the newest, `released` whether one can be handed out.
+         */
+        SetUpExerciseOut: {
+            /** Id */
+            id: number;
+            /** Slug */
+            slug: string;
+            /** Title */
+            title: string;
+            /** Summary */
+            summary: string;
+            /** Version */
+            version: number;
+            /** Released */
+            released: boolean;
+            /** Kits */
+            kits: number;
+            /** Ready Kits */
+            ready_kits: number;
+            /** Prefix */
+            prefix: string;
+        };
+        /** SetUpSectionOut */
+        SetUpSectionOut: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Mine */
+            mine: boolean;
+            /** Students */
+            students: number;
+            /** Pairs */
+            pairs: number;
+            /** Staff */
+            staff: components["schemas"]["StaffOut"][];
+        };
+        /**
+         * SetUpStepOut
+         * @description `said` is where the step stands, `next` the act that comes next.
+         */
+        SetUpStepOut: {
+            /** Name */
+            name: string;
+            /** Done */
+            done: boolean;
+            /** Said */
+            said: string;
+            /** Next */
+            next: string;
+        };
+        /** StaffOut */
+        StaffOut: {
+            /** User */
+            user: number;
+            /** Name */
+            name: string;
+            /** Log In */
+            log_in: string;
+            /** Role */
+            role: string;
+        };
+        /** SavedOut */
+        SavedOut: {
+            /** Message */
+            message: string;
+        };
+        /** CourseIn */
+        CourseIn: {
+            /** Title */
+            title: string;
+            /** Zone */
+            zone: string;
+            /** Starts On */
+            starts_on?: string | null;
+            /** Ends On */
+            ends_on?: string | null;
+            /**
+             * Holidays
+             * @default []
+             */
+            holidays: string[];
+        };
+        /** ClosedIn */
+        ClosedIn: {
+            /** Closed */
+            closed: boolean;
+        };
+        /** NameIn */
+        NameIn: {
+            /** Name */
+            name: string;
+        };
+        /**
+         * NewLogInOut
+         * @description A log-in with its first password, shown this once; empty where somebody has their own.
+         */
+        NewLogInOut: {
+            /** Name */
+            name: string;
+            /** Log In */
+            log_in: string;
+            /** Password */
+            password: string;
+        };
+        /**
+         * StaffIn
+         * @description `who` is a log-in that is there, or first and last name of somebody new.
+         */
+        StaffIn: {
+            /** Who */
+            who: string;
+            /** Role */
+            role: string;
+        };
+        /** RoleIn */
+        RoleIn: {
+            /** Role */
+            role?: string | null;
+        };
+        /** UserIn */
+        UserIn: {
+            /** User */
+            user: number;
+        };
+        /**
+         * ShippedOut
+         * @description An exercise that ships with the application, to begin with.
+         */
+        ShippedOut: {
+            /** Slug */
+            slug: string;
+            /** Title */
+            title: string;
+            /** Summary */
+            summary: string;
+            /** Minutes */
+            minutes: number;
+            /** Parts */
+            parts: string[];
+            /** Taken */
+            taken: boolean;
+        };
+        /** SampleIn */
+        SampleIn: {
+            /** Slug */
+            slug: string;
+        };
+        /** ListedOut */
+        ListedOut: {
+            /** User */
+            user: number;
+            /** Name */
+            name: string;
+            /** Number */
+            number: string;
+            /** Group */
+            group: string;
+            /** Log In */
+            log_in: string;
+            /** Has Logged In */
+            has_logged_in: boolean;
+            /** Pair */
+            pair: number | null;
+        };
+        /**
+         * PeopleOut
+         * @description A section's class list and its pairs.
+         */
+        PeopleOut: {
+            /** Students */
+            students: components["schemas"]["ListedOut"][];
+            /** Pairs */
+            pairs: components["schemas"]["SetUpPairOut"][];
+        };
+        /** SetUpPairOut */
+        SetUpPairOut: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Badge */
+            badge: string;
+            /** Members */
+            members: number[];
+        };
+        /**
+         * ListReadOut
+         * @description The first rows of a class list and what its columns seem to be.
+         */
+        ListReadOut: {
+            /** Rows */
+            rows: string[][];
+            /** Count */
+            count: number;
+            /** First Row */
+            first_row: number;
+            /** Meanings */
+            meanings: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * ListFileIn
+         * @description A file as base64.
+         */
+        ListFileIn: {
+            /** Data */
+            data: string;
+        };
+        /**
+         * ListChangeOut
+         * @description `kind` is added, changed, same, doubtful, wrong or missing; `row` is the file's, `user` who is meant.
+         */
+        ListChangeOut: {
+            /** Kind */
+            kind: string;
+            /** Row */
+            row: number | null;
+            /** Name */
+            name: string;
+            /** Number */
+            number: string;
+            /** Section */
+            section: string;
+            /** User */
+            user: number | null;
+            /** Why */
+            why: string;
+            /** What */
+            what: string[];
+        };
+        /** PreviewOut */
+        PreviewOut: {
+            /** Changes */
+            changes: components["schemas"]["ListChangeOut"][];
+            /** New Sections */
+            new_sections: string[];
+            /** Digest */
+            digest: string;
+        };
+        /** ListIn */
+        ListIn: {
+            /** Data */
+            data: string;
+            /** First Row */
+            first_row: number;
+            /** Meanings */
+            meanings: {
+                [key: string]: number;
+            };
+        };
+        /** ImportedOut */
+        ImportedOut: {
+            /** Added */
+            added: number;
+            /** Changed */
+            changed: number;
+            /** Taken Off */
+            taken_off: number;
+        };
+        /**
+         * ImportIn
+         * @description `seen` is the digest of the preview; `take` rows of doubtful ones done all the same; `take_off` users who leave.
+         */
+        ImportIn: {
+            /** Data */
+            data: string;
+            /** First Row */
+            first_row: number;
+            /** Meanings */
+            meanings: {
+                [key: string]: number;
+            };
+            /** Seen */
+            seen: string;
+            /**
+             * Take
+             * @default []
+             */
+            take: number[];
+            /**
+             * Take Off
+             * @default []
+             */
+            take_off: number[];
+        };
+        /** ListedIn */
+        ListedIn: {
+            /** Name */
+            name: string;
+            /**
+             * Number
+             * @default
+             */
+            number: string;
+        };
+        /** GroupsOut */
+        GroupsOut: {
+            /** Groups */
+            groups: components["schemas"]["NamedUserOut"][][];
+        };
+        /** NamedUserOut */
+        NamedUserOut: {
+            /** User */
+            user: number;
+            /** Name */
+            name: string;
+        };
+        /** WayIn */
+        WayIn: {
+            /** Way */
+            way: string;
+            /**
+             * Seed
+             * @default 1
+             */
+            seed: number;
+        };
+        /** GroupsIn */
+        GroupsIn: {
+            /** Groups */
+            groups: number[][];
+        };
+        /** MembersIn */
+        MembersIn: {
+            /** Members */
+            members: number[];
+        };
+        /** NewRoomIn */
+        NewRoomIn: {
+            /** Name */
+            name: string;
+            /** Rows */
+            rows: number;
+            /** Columns */
+            columns: number;
+        };
+        /** BenchIn */
+        BenchIn: {
+            /** Number */
+            number: number;
+            /** Row */
+            row: number;
+            /** Column */
+            column: number;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+        };
+        /** RoomIn */
+        RoomIn: {
+            /** Name */
+            name: string;
+            /** Columns */
+            columns: number;
+            /** Benches */
+            benches: components["schemas"]["BenchIn"][];
+        };
+        /** KitsIn */
+        KitsIn: {
+            /** Prefix */
+            prefix: string;
+            /** Count */
+            count: number;
+        };
+        /** PlannedOut */
+        PlannedOut: {
+            /** Id */
+            id: number;
+            /** Title */
+            title: string;
+        };
+        /**
+         * SessionRowOut
+         * @description `state` is to come, running, paused or over; day and times are the course's own.
+         */
+        SessionRowOut: {
+            /** Id */
+            id: number;
+            /** Section */
+            section: number;
+            /** Section Name */
+            section_name: string;
+            /** Room */
+            room: number;
+            /** Room Name */
+            room_name: string;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /**
+             * Begins
+             * Format: time
+             */
+            begins: string;
+            /**
+             * Ends
+             * Format: time
+             */
+            ends: string;
+            /** State */
+            state: string;
+            /** Code */
+            code: string;
+            /** Late Minutes */
+            late_minutes: number | null;
+            /** Exercises */
+            exercises: components["schemas"]["PlannedOut"][];
+            /** Staff */
+            staff: number[];
+            /** Kits Out */
+            kits_out: number;
+        };
+        /**
+         * PlanIn
+         * @description Sessions of a section: on `first`, or every week to `until`; times are the course's own.
+         */
+        PlanIn: {
+            /** Room */
+            room: number;
+            /**
+             * First
+             * Format: date
+             */
+            first: string;
+            /**
+             * Begins
+             * Format: time
+             */
+            begins: string;
+            /**
+             * Ends
+             * Format: time
+             */
+            ends: string;
+            /** Until */
+            until?: string | null;
+            /**
+             * Exercises
+             * @default []
+             */
+            exercises: number[];
+        };
+        /**
+         * PlaceOut
+         * @description A pair in a session: its bench and its exercise, as far as they are set; `absent` are members by user.
+         */
+        PlaceOut: {
+            /** Pair */
+            pair: number;
+            /** Name */
+            name: string;
+            /** Badge */
+            badge: string;
+            /** Bench */
+            bench: number | null;
+            /** Exercise */
+            exercise: number | null;
+            /** Docket */
+            docket: number | null;
+            /** Members */
+            members: components["schemas"]["NamedUserOut"][];
+            /** Absent */
+            absent: number[];
+        };
+        /** SessionPlanOut */
+        SessionPlanOut: {
+            session: components["schemas"]["SessionRowOut"];
+            room: components["schemas"]["RoomOut"];
+            /** Places */
+            places: components["schemas"]["PlaceOut"][];
+            /** Kits */
+            kits: {
+                [key: string]: number;
+            };
+        };
+        /** SessionIn */
+        SessionIn: {
+            /** Room */
+            room: number;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /**
+             * Begins
+             * Format: time
+             */
+            begins: string;
+            /**
+             * Ends
+             * Format: time
+             */
+            ends: string;
+            /**
+             * Exercises
+             * @default []
+             */
+            exercises: number[];
+            /** Late Minutes */
+            late_minutes?: number | null;
+            /**
+             * Staff
+             * @default []
+             */
+            staff: number[];
+        };
+        /** ControlIn */
+        ControlIn: {
+            /** Act */
+            act: string;
+        };
+        /** SeatsIn */
+        SeatsIn: {
+            /** Benches */
+            benches: {
+                [key: string]: number | null;
+            };
+        };
+        /** AssignIn */
+        AssignIn: {
+            /** Exercises */
+            exercises: {
+                [key: string]: number | null;
+            };
+        };
+        /** AbsentIn */
+        AbsentIn: {
+            /** User */
+            user: number;
+            /** Absent */
+            absent: boolean;
+        };
+        /**
+         * JoinOut
+         * @description What a code on the wall leads to; `qr` is a picture of the address as SVG.
+         */
+        JoinOut: {
+            /** Section */
+            section: string;
+            /** Room */
+            room: string;
+            /**
+             * Starts At
+             * Format: date-time
+             */
+            starts_at: string;
+            /**
+             * Ends At
+             * Format: date-time
+             */
+            ends_at: string;
+            /** Zone */
+            zone: string;
+        };
+        /**
+         * EventOut
+         * @description Who did what; `about` is what it was done to, in words.
+         */
+        EventOut: {
+            /** Id */
+            id: number;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By */
+            by: string;
+            /** What */
+            what: string;
+            /** About */
+            about: string;
+        };
+        /** EventsOut */
+        EventsOut: {
+            /** Events */
+            events: components["schemas"]["EventOut"][];
+            /** More */
+            more: boolean;
+        };
     };
     responses: never;
     parameters: never;
@@ -3962,6 +5414,30 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["LogInIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeOut"];
+                };
+            };
+        };
+    };
+    verifex_people_api_begin_first_start: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FirstStartIn"];
             };
         };
         responses: {
@@ -4446,6 +5922,32 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ConstantIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneOut"];
+                };
+            };
+        };
+    };
+    verifex_dockets_api_staff_carry_over: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CarryIn"];
             };
         };
         responses: {
@@ -5596,6 +7098,1096 @@ export interface operations {
             header?: never;
             path: {
                 work_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    verifex_set_up_api_courses_list_courses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CourseRowOut"][];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_courses_found_course: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewCourseIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_courses_get_course: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CourseOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_courses_change_course: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CourseIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_courses_close_course: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClosedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_courses_add_section: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NameIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_courses_rename_section: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                section_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NameIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_courses_remove_section: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                section_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_courses_add_staff: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                section_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StaffIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NewLogInOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_courses_change_role: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                section_id: number;
+                user_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoleIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_courses_reset_password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                section_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UserIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NewLogInOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_courses_list_samples: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShippedOut"][];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_courses_take_sample: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SampleIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_people_people: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                section_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PeopleOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_people_read_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                section_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ListFileIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListReadOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_people_preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                section_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ListIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PreviewOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_people_import_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                section_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ImportIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportedOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_people_add_student: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                section_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ListedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_people_rename_student: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                section_id: number;
+                user_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ListedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_people_take_off: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                section_id: number;
+                user_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_people_slips: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                section_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    verifex_set_up_api_people_propose_pairs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                section_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WayIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroupsOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_people_make_pairs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                section_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GroupsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_people_change_members: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pair_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MembersIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_people_end_pair: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pair_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_rooms_make_room: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewRoomIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_rooms_draw_room: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoomIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_rooms_remove_room: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_rooms_make_kits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KitsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_rooms_remove_kit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_sessions_list_sessions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionRowOut"][];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_sessions_plan_sessions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                section_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_sessions_session_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionPlanOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_sessions_change_session: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SessionIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_sessions_remove_session: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_sessions_control: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ControlIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionRowOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_sessions_session_papers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_sessions_take_seats: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SeatsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionPlanOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_sessions_assign: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AssignIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionPlanOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_sessions_mark_absent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AbsentIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionPlanOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_sessions_join: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JoinOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_sessions_join_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    verifex_set_up_api_records_back_up: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_records_events: {
+        parameters: {
+            query?: {
+                word?: string;
+                before?: number;
+            };
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EventsOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_records_events_table: {
+        parameters: {
+            query?: {
+                word?: string;
+            };
+            header?: never;
+            path: {
+                course_id: number;
             };
             cookie?: never;
         };

@@ -13,10 +13,10 @@ import {
 } from 'reka-ui'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { ask, client } from '@/api/client'
+import { ask, client, type Schemas } from '@/api/client'
 import { type Mode, mode } from '@/look/theme'
 import { draftsHere, forgetAllDrafts } from '@/shared/drafts'
-import { useMe } from '@/shared/me'
+import { nowIs, useMe } from '@/shared/me'
 import { count } from '@/shared/words'
 import Dialog from './Dialog.vue'
 import ErrorNote from './ErrorNote.vue'
@@ -42,8 +42,9 @@ function wantsToLeave() {
 }
 async function logOut() {
   refused.value = null
+  let nobody: Schemas['MeOut']
   try {
-    await ask(client.POST('/api/log-out'))
+    nobody = await ask(client.POST('/api/log-out'))
   } catch (wrong) {
     refused.value = wrong
     leaving.value = true
@@ -51,7 +52,7 @@ async function logOut() {
   }
   leaving.value = false
   forgetAllDrafts()
-  queries.clear()
+  nowIs(queries, nobody)
   await router.push({ name: 'log-in' })
 }
 </script>

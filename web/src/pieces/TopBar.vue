@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { useRoute } from 'vue-router'
 import { keyHelp, useKeys } from '@/shared/keys'
 import { useMe } from '@/shared/me'
 import AccountMenu from './AccountMenu.vue'
@@ -11,9 +12,14 @@ import Trademark from './Trademark.vue'
 const { data: me } = useMe()
 const staff = computed(() => me.value?.kind === 'instructor' || me.value?.kind === 'assistant')
 const places = computed(() => {
-  if (staff.value) return ['Floor', 'Hatch', 'Exercises', 'Marks', 'Sums']
+  if (staff.value) {
+    const setUp = me.value?.kind === 'instructor' ? ['Set-up'] : []
+    return ['Floor', 'Hatch', 'Exercises', 'Marks', 'Sums', ...setUp]
+  }
   return me.value?.name ? ['My bench', 'Sums'] : []
 })
+const route = useRoute()
+const pathOf = (place: string) => `/${place.toLowerCase().replace(' ', '-')}`
 useKeys({ '?': { does: 'list the keys', act: () => (keyHelp.value = true) } })
 </script>
 
@@ -23,9 +29,14 @@ useKeys({ '?': { does: 'list the keys', act: () => (keyHelp.value = true) } })
       ><Trademark /><span class="name">Verifex</span></RouterLink
     >
     <nav aria-label="Places">
-      <RouterLink v-for="place in places" :key="place" :to="`/${place.toLowerCase().replace(' ', '-')}`">{{
-        place
-      }}</RouterLink>
+      <RouterLink
+        v-for="place in places"
+        :key="place"
+        :to="pathOf(place)"
+        :class="{ 'router-link-active': route.path.startsWith(pathOf(place)) }"
+        :aria-current="route.path.startsWith(pathOf(place)) ? 'page' : undefined"
+        >{{ place }}</RouterLink
+      >
     </nav>
     <JumpLine v-if="staff" class="jump" />
     <SessionClock v-if="staff" />

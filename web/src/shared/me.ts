@@ -1,11 +1,17 @@
 // Who is logged in, and the lab session that staff look at.
-import { useQuery } from '@tanstack/vue-query'
+import { type QueryClient, useQuery } from '@tanstack/vue-query'
 import { useStorage } from '@vueuse/core'
 import { computed } from 'vue'
-import { ask, client } from '@/api/client'
+import { ask, client, type Schemas } from '@/api/client'
 
 export function useMe() {
   return useQuery({ queryKey: ['me'], queryFn: () => ask(client.GET('/api/me')), staleTime: 60_000 })
+}
+
+/** Somebody else is logged in, or nobody: what was known of others is forgotten, and whoever shows `me` shows the new one. */
+export function nowIs(queries: QueryClient, me: Schemas['MeOut']) {
+  queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'me' })
+  queries.setQueryData(['me'], me)
 }
 
 const chosen = useStorage<number | null>('verifex-session', null)

@@ -1,12 +1,15 @@
 <script setup lang="ts">
 // One's own password, changed with the old one.
-import { useMutation } from '@tanstack/vue-query'
+import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
 import { ask, client } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useMe } from '@/shared/me'
 
 const LEAST = 10
+const queries = useQueryClient()
+const router = useRouter()
 const { data: me } = useMe()
 const old = ref('')
 const fresh = ref('')
@@ -15,8 +18,11 @@ const differs = computed(() => !!again.value && again.value !== fresh.value)
 const ready = computed(() => !!old.value && fresh.value.length >= LEAST && fresh.value === again.value)
 const { mutate, isPending, error, isSuccess } = useMutation({
   mutationFn: () => ask(client.POST('/api/me/password', { body: { old: old.value, new: fresh.value } })),
-  onSuccess: () => {
+  onSuccess: (now) => {
+    const isFirst = me.value?.change_password
     old.value = fresh.value = again.value = ''
+    queries.setQueryData(['me'], now)
+    if (isFirst) void router.push('/')
   },
 })
 </script>
@@ -24,6 +30,9 @@ const { mutate, isPending, error, isSuccess } = useMutation({
 <template>
   <div class="page">
     <h1>{{ me?.name || 'Account' }}</h1>
+    <p v-if="me?.change_password" class="first">
+      The password you logged in with was printed on paper. Choose one of your own; then your place opens.
+    </p>
     <form class="sheet" @submit.prevent="mutate()">
       <h2>Change your password</h2>
       <div>

@@ -6,7 +6,7 @@ import SeverityTag from '@/pieces/SeverityTag.vue'
 import StationTrace from '@/pieces/StationTrace.vue'
 import { capital, waited } from '@/shared/words'
 
-const props = defineProps<{ bench: Schemas['BenchCardOut']; now: number }>()
+const props = defineProps<{ bench: Schemas['BenchCardOut']; now: number; namesExercise?: boolean }>()
 defineEmits<{ open: [] }>()
 const kind = computed(() => {
   if (props.bench.off) return 'off'
@@ -34,7 +34,10 @@ const station = computed(() =>
   >
     <span class="top">
       <span class="number">{{ bench.bench ?? '–' }}</span>
-      <span class="pair">{{ bench.pair }}</span>
+      <span class="pair"
+        >{{ bench.pair
+        }}<span v-if="namesExercise && bench.exercise" class="exercise">{{ bench.exercise }}</span></span
+      >
     </span>
     <span class="why">
       <SeverityTag v-for="entry in tags" :key="entry.severity" v-bind="entry" />
@@ -142,5 +145,11 @@ const station = computed(() =>
 .stop .wait,
 .off .wait {
   color: var(--stop);
+}
+.exercise {
+  display: block;
+  font-weight: 400;
+  font-size: 13px;
+  color: var(--soft);
 }
 </style>

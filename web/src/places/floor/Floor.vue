@@ -6,24 +6,32 @@ import Asked from '@/pieces/Asked.vue'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import { useKeys } from '@/shared/keys'
+import { useMe } from '@/shared/me'
 import { useServerNow } from '@/shared/now'
 import { count } from '@/shared/words'
 import BenchCard from './BenchCard.vue'
 import FloorTable from './FloorTable.vue'
 import Papers from './Papers.vue'
 import PassClean from './PassClean.vue'
+import PauseButton from './PauseButton.vue'
 import Round from './Round.vue'
 import { useRound } from './use-round'
 
+const { data: me } = useMe()
 const { session, sessions, floor, visits, putLater } = useRound()
 const router = useRouter()
 const view = useStorage<'room' | 'table'>('verifex-floor-view', 'room')
 const { now } = useServerNow()
 const shown = computed(() => floor.data.value)
 const stale = computed(() => !!floor.error.value)
-// As many columns as the room has rows of benches, but never more than there are benches.
+// As the room is drawn; a room without a drawing has as many columns as it says, but never more than there are benches.
+const drawn = computed(
+  () => !!shown.value?.benches.length && shown.value.benches.every((b) => b.row !== null),
+)
 const columns = computed(() =>
-  Math.min(shown.value?.columns ?? 4, Math.max(1, shown.value?.benches.length ?? 4)),
+  drawn.value
+    ? (shown.value?.columns ?? 4)
+    : Math.min(shown.value?.columns ?? 4, Math.max(1, shown.value?.benches.length ?? 4)),
 )
 function open(docket: number | null | undefined) {
   void router.push(docket ? `/dockets/${docket}` : '/hatch')
@@ -61,7 +69,9 @@ const papers = ref(false)
       <EmptyNote
         title="No session is planned"
         text="A session names a section, a room and a time; the Floor shows it on the day."
-      />
+      >
+        <RouterLink v-if="me?.kind === 'instructor'" class="btn" to="/set-up">To Set-up</RouterLink>
+      </EmptyNote>
     </Asked>
   </div>
   <div v-else class="floor">
@@ -83,6 +93,7 @@ const papers = ref(false)
         <span v-if="typed" class="typed v">bench {{ typed }} <kbd>Enter</kbd></span>
         <span class="gap" />
         <PassClean v-if="shown" :session="session.id" :benches="shown.benches" />
+        <PauseButton v-if="shown" :session="shown.session" />
         <button class="btn quiet" @click="papers = true">Papers</button>
         <ChoiceBar
           v-model="view"
@@ -113,12 +124,14 @@ const papers = ref(false)
             <RouterLink class="btn" to="/hatch">Hand out kits</RouterLink>
           </EmptyNote>
           <FloorTable v-else-if="view === 'table'" :benches="data.benches" :now="now" @open="open" />
-          <div v-else class="grid" :class="{ stale }" :style="{ '--columns': columns }">
+          <div v-else class="grid" :class="{ stale, drawn }" :style="{ '--columns': columns }">
             <BenchCard
               v-for="bench in data.benches"
               :key="bench.docket ?? `bench-${bench.bench}`"
               :bench="bench"
               :now="now"
+              :names-exercise="data.exercises > 1"
+              :style="drawn ? { '--row': bench.row! + 1, '--column': bench.column! + 1 } : undefined"
               @open="open(bench.docket)"
             />
           </div>
@@ -170,6 +183,12 @@ header {
   grid-auto-rows: minmax(150px, auto);
   gap: 12px;
   padding: 2px;
+}
+@media (min-width: 1001px) {
+  .grid.drawn > * {
+    grid-row: var(--row);
+    grid-column: var(--column);
+  }
 }
 .grid.stale {
   opacity: 0.6;

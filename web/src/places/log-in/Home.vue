@@ -9,6 +9,10 @@ const { data: me, error } = useMe()
 const router = useRouter()
 watchEffect(() => {
   if (!me.value) return
+  if (me.value.kind === 'instructor' && !me.value.sections.length) {
+    void router.replace({ name: 'set-up' })
+    return
+  }
   const place = { instructor: 'floor', assistant: 'hatch', pair: 'my-bench' }[me.value.kind] ?? 'log-in'
   void router.replace({ name: place })
 })

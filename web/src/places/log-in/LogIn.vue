@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { ask, client } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import StationTrace from '@/pieces/StationTrace.vue'
+import { nowIs } from '@/shared/me'
 import { STATIONS } from '@/shared/words'
 
 const username = ref('')
@@ -25,8 +26,7 @@ async function logIn() {
   try {
     const body = { username: username.value.trim(), password: password.value }
     const me = await ask(client.POST('/api/log-in', { body }))
-    queries.clear()
-    queries.setQueryData(['me'], me)
+    nowIs(queries, me)
     const next = String(route.query.next ?? '')
     await router.push(next.startsWith('/') && !next.startsWith('//') ? next : { name: 'home' })
   } catch (wrong) {

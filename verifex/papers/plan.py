@@ -1,0 +1,53 @@
+"""The first page of a session's papers: who sits where with which exercise, and what has to be picked for it."""
+
+from collections import Counter
+from collections.abc import Mapping, Sequence
+from typing import Any
+
+from django.template.loader import render_to_string
+
+from verifex.exercises.models import ExerciseVersion
+from verifex.people.models import Pair, PairMember
+from verifex.plan.models import Session
+from verifex.stores.models import Kit
+from verifex.stores.services import readiness, recipes
+
+
+def plan_html(
+    session: Session,
+    pairs: Sequence[Pair],
+    benches: Mapping[int, int],
+    does: Mapping[int, int],
+    versions: Mapping[int, ExerciseVersion],
+) -> str:
+    """The page as HTML; pairs in the order of their benches."""
+    names: dict[int, list[str]] = {}
+    for member in PairMember.objects.filter(pair__in=pairs, until=None).select_related("user").order_by("id"):
+        names.setdefault(member.pair_id, []).append(member.user.get_full_name())
+    rows = [
+        {
+            "bench": benches.get(pair.pk, ""),
+            "pair": ", ".join(names.get(pair.pk, [pair.name])),
+            "badge": pair.badge,
+            "exercise": versions[does[pair.pk]].exercise.title if does.get(pair.pk) in versions else "",
+        }
+        for pair in pairs
+    ]
+    picking = [_picking(version, list(does.values()).count(pk)) for pk, version in versions.items()]
+    return render_to_string("papers/plan.html", {"session": session, "rows": rows, "picking": picking})
+
+
+def _picking(version: ExerciseVersion, pairs: int) -> dict[str, Any]:
+    """Kits of an exercise that can go out, and what each holds."""
+    kits = Kit.objects.filter(exercise=version.exercise_id).prefetch_related("parts", "issues__pair")
+    recipe = recipes([version.exercise_id]).get(version.exercise_id, ())
+    ready = [kit.tag for kit in kits if readiness(kit, recipe=recipe).state == "ready"]
+    held = Counter(part.title or part.part for part in recipe)
+    return {
+        "exercise": version.exercise.title,
+        "pairs": pairs,
+        "tags": ready[: max(pairs, 1)] if pairs else ready,
+        "short": max(0, pairs - len(ready)),
+        "parts": [f"{count} × {title}" if count > 1 else title for title, count in held.items()],
+        "cautions": version.file.cautions,
+    }

@@ -1,0 +1,120 @@
+"""Copies of the data, and the event log of a course."""
+
+import csv
+import io
+from datetime import datetime
+from typing import Any
+
+from django.conf import settings
+from django.db import connection
+from django.db.models import Q, QuerySet
+from django.http import HttpRequest, HttpResponse
+from django.utils import timezone
+from ninja import Router
+
+from verifex.acts.events import session_scope
+from verifex.acts.models import Event
+from verifex.acts.refusals import NotAllowed, Refused
+from verifex.api.http import Id
+from verifex.api.shape import Shape
+from verifex.dockets.models import Docket
+from verifex.marks.csv_out import safe
+from verifex.people.access import reader, sections_of
+from verifex.people.models import Course, Pair, Staff, User
+from verifex.plan.models import Session
+from verifex.set_up.access import course_of
+from verifex.set_up.schemas import SavedOut
+from verifex.stores.models import Kit
+from verifex.work.backups import BackupFailed, backup
+
+router = Router(tags=["set-up"])
+AT_ONCE = 100
+MOST_IN_A_TABLE = 20_000
+
+
+class EventOut(Shape):
+    """Who did what; `about` is what it was done to, in words."""
+
+    id: int
+    at: datetime
+    by: str
+    what: str
+    about: str
+
+
+class EventsOut(Shape):
+    events: list[EventOut]
+    more: bool
+
+
+@router.post("/set-up/backup", response=SavedOut)
+def back_up(request: HttpRequest) -> dict[str, str]:
+    """Copy the database now; it goes on working meanwhile."""
+    user = reader(request)
+    if not user.is_superuser and not Staff.objects.filter(user=user, role=Staff.Role.INSTRUCTOR).exists():
+        raise NotAllowed("Only an instructor may do that.")
+    connection.ensure_connection()
+    try:
+        made = backup(connection.connection, settings.BACKUP_DIR, timezone.now())
+    except BackupFailed as wrong:
+        raise Refused(str(wrong)) from None
+    return {"message": f"Copied, {made.stat().st_size / 1e6:.1f} MB."}
+
+
+@router.get("/set-up/courses/{course_id}/events", response=EventsOut)
+def events(request: HttpRequest, course_id: Id, word: str = "", before: int = 0) -> dict[str, Any]:
+    """The event log of the reader's own sections and of the course, the newest first."""
+    found = _events(reader(request), course_of(request, course_id), word)
+    if 0 < before < 2**63:
+        found = found.filter(pk__lt=before)
+    rows = list(found.order_by("-id")[: AT_ONCE + 1])
+    return {"events": _told(rows[:AT_ONCE]), "more": len(rows) > AT_ONCE}
+
+
+@router.get("/set-up/courses/{course_id}/events.csv")
+def events_table(request: HttpRequest, course_id: Id, word: str = "") -> HttpResponse:
+    """The event log as CSV, safe to open in a spreadsheet."""
+    course = course_of(request, course_id)
+    out = io.StringIO()
+    writer = csv.writer(out)
+    writer.writerow(["when (UTC)", "who", "what", "about"])
+    for row in _told(list(_events(reader(request), course, word).order_by("-id")[:MOST_IN_A_TABLE])):
+        cells = (row["at"].strftime("%Y-%m-%d %H:%M:%S"), row["by"], row["what"], row["about"])
+        writer.writerow([safe(cell) for cell in cells])
+    answer = HttpResponse("\ufeff" + out.getvalue(), content_type="text/csv; charset=utf-8")
+    answer["Content-Disposition"] = f'attachment; filename="events-{course.pk}.csv"'
+    return answer
+
+
+def _events(user: User, course: Course, word: str) -> "QuerySet[Event]":
+    own = [section.pk for section in sections_of(user) if section.course_id == course.pk]
+    sessions = Session.objects.filter(section__in=own).values_list("pk", flat=True)
+    subjects = [
+        f"course:{course.pk}",
+        *(f"section:{pk}" for pk in own),
+        *(f"session:{pk}" for pk in sessions),
+        *(f"pair:{pk}" for pk in Pair.objects.filter(section__in=own).values_list("pk", flat=True)),
+        *(f"exercise:{slug}" for slug in course.exercises.values_list("slug", flat=True)),
+        *(f"kit:{tag}" for tag in Kit.objects.filter(exercise__course=course).values_list("tag", flat=True)),
+    ]
+    found = Event.objects.filter(Q(scope__in=[session_scope(pk) for pk in sessions]) | Q(subject__in=subjects))
+    for part in word.split()[:5]:
+        who = Q(actor__first_name__icontains=part) | Q(actor__last_name__icontains=part)
+        found = found.filter(who | Q(verb__icontains=part[:80]) | Q(subject__icontains=part[:60]))
+    return found.select_related("actor")
+
+
+def _told(rows: list[Event]) -> list[dict[str, Any]]:
+    ids = [int(row.subject.split(":", 1)[1]) for row in rows if row.subject.startswith("docket:")]
+    dockets = Docket.objects.filter(pk__in=ids).select_related("pair", "version__exercise")
+    named = {f"docket:{d.pk}": f"{d.pair}, {d.version.exercise}" for d in dockets}
+    return [
+        {
+            "id": row.pk,
+            "at": row.at,
+            "by": row.actor.get_full_name() if row.actor else "Verifex",
+            "what": row.verb,
+            "about": named.get(row.subject, row.subject.split(":", 1)[1] if row.subject.startswith("kit:") else ""),
+        }
+        for row in rows
+    ]

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+// A new course: its title, its time zone, its sections.
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { ask, client } from '@/api/client'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { useAct } from '@/shared/act'
+import { STALE, useSetUp } from './use-set-up'
+
+defineProps<{ first?: boolean }>()
+const emit = defineEmits<{ done: [] }>()
+const { choose } = useSetUp()
+const router = useRouter()
+const title = ref('')
+const zone = ref(Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC')
+const sections = ref('')
+const zones = Intl.supportedValuesOf('timeZone')
+const { busy, error, run } = useAct(STALE)
+
+async function found() {
+  const body = { title: title.value, zone: zone.value, sections: sections.value.split(/[\n,;]/) }
+  const made = await run(() => ask(client.POST('/api/set-up/courses', { body })))
+  if (!made) return
+  choose(made.id)
+  emit('done')
+  void router.push('/set-up/people')
+}
+</script>
+
+<template>
+  <form class="found" :class="{ sheet: first }" @submit.prevent="found">
+    <template v-if="first">
+      <h1>Set up your course</h1>
+      <p class="soft">
+        Six steps lead to the first lab day: people, pairs, room, exercise, kits, session. Everything can be
+        changed later.
+      </p>
+    </template>
+    <div>
+      <label class="field-label" for="title">What the course is called</label>
+      <input
+        id="title"
+        v-model="title"
+        class="field"
+        maxlength="120"
+        required
+        placeholder="Instrumentation 1"
+      />
+    </div>
+    <div>
+      <label class="field-label" for="zone">Time zone of its clock</label>
+      <input id="zone" v-model="zone" class="field" list="zones" required autocomplete="off" />
+      <datalist id="zones"><option v-for="one in zones" :key="one" :value="one" /></datalist>
+    </div>
+    <div>
+      <label class="field-label" for="sections">Sections, if there are several</label>
+      <input
+        id="sections"
+        v-model="sections"
+        class="field"
+        placeholder="Monday, Thursday"
+        autocomplete="off"
+      />
+      <p class="soft">Separated by commas. Left empty there is one; more can be added later.</p>
+    </div>
+    <ErrorNote :error="error" />
+    <p><button class="btn" :disabled="busy || !title.trim()">Set up the course</button></p>
+  </form>
+</template>
+
+<style scoped>
+.found {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 16px;
+}
+.found.sheet {
+  max-width: 560px;
+  margin: 4vh auto 0;
+  padding: 28px 32px;
+}
+</style>

@@ -1,0 +1,178 @@
+<script setup lang="ts">
+// A class list is imported in three looks: the file, what its columns are, what would change.
+import { computed, ref, watch } from 'vue'
+import { ask, client, type Schemas } from '@/api/client'
+import Dialog from '@/pieces/Dialog.vue'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { useAct } from '@/shared/act'
+import { base64Of } from '@/shared/files'
+import ListChanges from './ListChanges.vue'
+import ListColumns from './ListColumns.vue'
+import { STALE } from './use-set-up'
+
+const props = defineProps<{ section: number }>()
+const show = defineModel<boolean>('show', { required: true })
+const emit = defineEmits<{ done: [said: string] }>()
+const data = ref('')
+const pasted = ref('')
+const file = ref('')
+const read = ref<Schemas['ListReadOut'] | null>(null)
+const meanings = ref<Record<string, number>>({})
+const firstRow = ref(0)
+const preview = ref<Schemas['PreviewOut'] | null>(null)
+const take = ref<number[]>([])
+const takeOff = ref<number[]>([])
+const { busy, error, run } = useAct([])
+const importing = useAct(STALE)
+const path = computed(() => ({ section_id: props.section }))
+const list = () => ({ data: data.value, first_row: firstRow.value, meanings: meanings.value })
+
+watch(show, (shown) => {
+  if (!shown) return
+  read.value = preview.value = null
+  error.value = importing.error.value = null
+})
+async function choose(event: Event) {
+  const chosen = (event.target as HTMLInputElement).files?.[0]
+  if (!chosen) return
+  file.value = chosen.name
+  await look(await base64Of(chosen))
+  ;(event.target as HTMLInputElement).value = ''
+}
+async function paste() {
+  file.value = 'what you pasted'
+  await look(await base64Of(new Blob([pasted.value])))
+}
+async function look(content: string) {
+  data.value = content
+  const body = { data: content }
+  const found = await run(() =>
+    ask(
+      client.POST('/api/set-up/sections/{section_id}/class-list/read', {
+        params: { path: path.value },
+        body,
+      }),
+    ),
+  )
+  if (!found) return
+  read.value = found
+  firstRow.value = found.first_row
+  meanings.value = found.meanings
+  preview.value = null
+  if (Object.keys(found.meanings).some((m) => m === 'name' || m === 'last')) await compare()
+}
+async function compare() {
+  take.value = []
+  takeOff.value = []
+  preview.value = await run(() =>
+    ask(
+      client.POST('/api/set-up/sections/{section_id}/class-list/preview', {
+        params: { path: path.value },
+        body: list(),
+      }),
+    ),
+  )
+}
+watch([meanings, firstRow], () => read.value && preview.value && void compare(), { deep: true })
+async function commit() {
+  const body = { ...list(), seen: preview.value!.digest, take: take.value, take_off: takeOff.value }
+  const done = await importing.run(() =>
+    ask(
+      client.POST('/api/set-up/sections/{section_id}/class-list/import', {
+        params: { path: path.value },
+        body,
+      }),
+    ),
+  )
+  if (!done) return
+  show.value = false
+  const parts = [
+    [done.added, 'added'],
+    [done.changed, 'changed'],
+    [done.taken_off, 'taken off'],
+  ].filter(([count]) => count)
+  emit(
+    'done',
+    parts.length ? `Imported: ${parts.map(([n, what]) => `${n} ${what}`).join(', ')}.` : 'Nothing was new.',
+  )
+}
+const will = computed(() => {
+  const all = preview.value?.changes ?? []
+  return (
+    all.filter((c) => c.kind === 'added' || c.kind === 'changed').length +
+    take.value.length +
+    takeOff.value.length
+  )
+})
+</script>
+
+<template>
+  <Dialog v-model:show="show" title="Import a class list" width="860px">
+    <div v-if="!read" class="begin">
+      <label class="file btn">
+        Choose a file
+        <input type="file" accept=".csv,.tsv,.txt,.xlsx,.xls,.ods" @change="choose" />
+      </label>
+      <p class="soft">
+        CSV, XLSX or ODS up to 1 MB, in whatever columns your school exports. Nothing is stored before you
+        have seen what would change.
+      </p>
+      <label>
+        <span class="field-label">or paste cells from a spreadsheet, or names line by line</span>
+        <textarea v-model="pasted" class="field v" rows="7" spellcheck="false" />
+      </label>
+      <p>
+        <button class="btn line" :disabled="busy || !pasted.trim()" @click="paste">
+          Read what is pasted
+        </button>
+      </p>
+    </div>
+    <template v-else>
+      <p>
+        <b>{{ file }}</b>: {{ read.count }} rows.
+        <button class="btn quiet" @click="read = preview = null">Choose another one</button>
+      </p>
+      <ListColumns v-model:meanings="meanings" v-model:first-row="firstRow" :rows="read.rows" />
+      <ListChanges v-if="preview" v-model:take="take" v-model:take-off="takeOff" :preview="preview" />
+      <p v-else>
+        <button class="btn line" :disabled="busy" @click="compare">See what would change</button>
+      </p>
+    </template>
+    <ErrorNote :error="importing.error.value ?? error" />
+    <p v-if="preview" class="acts">
+      <button class="btn" :disabled="busy || importing.busy.value || !will" @click="commit">
+        {{ will ? `Import ${will} ${will === 1 ? 'change' : 'changes'}` : 'Nothing to import' }}
+      </button>
+      <span class="soft">All of it, or nothing.</span>
+    </p>
+  </Dialog>
+</template>
+
+<style scoped>
+.begin {
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+}
+.begin > label:not(.file) {
+  width: 100%;
+}
+.file {
+  position: relative;
+}
+.file input {
+  position: absolute;
+  inset: 0;
+  opacity: 0;
+  cursor: pointer;
+}
+.file:focus-within {
+  outline: 2.5px solid var(--act);
+  outline-offset: 2px;
+}
+.acts {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+}
+</style>

@@ -1,0 +1,116 @@
+<script setup lang="ts">
+// Kits: how many of each exercise there are against the pairs, and more of them made in one press.
+import { computed, reactive } from 'vue'
+import { ask, client } from '@/api/client'
+import EmptyNote from '@/pieces/EmptyNote.vue'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { useAct } from '@/shared/act'
+import PartHead from './PartHead.vue'
+import { type Course, STALE } from './use-set-up'
+
+const props = defineProps<{ course: Course }>()
+const pairs = computed(() => props.course.sections.reduce((sum, s) => Math.max(sum, s.pairs), 0))
+const ready = computed(() => props.course.exercises.filter((e) => e.released))
+const counts = reactive<Record<number, number>>({})
+const prefixes = reactive<Record<number, string>>({})
+const { busy, error, said, run } = useAct(STALE)
+const wanted = (id: number, kits: number) => counts[id] ?? Math.max(1, pairs.value - kits)
+
+async function make(exercise: Course['exercises'][number]) {
+  const body = { prefix: prefixes[exercise.id] ?? exercise.prefix, count: wanted(exercise.id, exercise.kits) }
+  const path = { exercise_id: exercise.id }
+  if (
+    await run(() => ask(client.POST('/api/set-up/exercises/{exercise_id}/kits', { params: { path }, body })))
+  )
+    delete counts[exercise.id]
+}
+</script>
+
+<template>
+  <PartHead
+    title="Kits"
+    :text="`A kit is a box with a tag, filled to an exercise’s recipe. The largest section has ${pairs} ${pairs === 1 ? 'pair' : 'pairs'}.`"
+  >
+    <RouterLink class="btn line" to="/hatch">To the hatch</RouterLink>
+  </PartHead>
+  <EmptyNote
+    v-if="!ready.length"
+    title="An exercise comes first"
+    text="Its recipe says what belongs into a kit."
+  >
+    <RouterLink class="btn" to="/set-up/exercise">Choose an exercise</RouterLink>
+  </EmptyNote>
+  <template v-else>
+    <ErrorNote :error="error" />
+    <p class="word" role="status">{{ said }}</p>
+    <table class="plain middle">
+      <caption class="visually-hidden">
+        Kits by exercise
+      </caption>
+      <thead>
+        <tr>
+          <th>Exercise</th>
+          <th class="num">Kits</th>
+          <th class="num">Ready</th>
+          <th>Make more</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="exercise in ready" :key="exercise.id">
+          <td>{{ exercise.title }}</td>
+          <td class="num">{{ exercise.kits }}</td>
+          <td class="num" :class="{ few: exercise.ready_kits < pairs }">{{ exercise.ready_kits }}</td>
+          <td>
+            <form @submit.prevent="make(exercise)">
+              <input
+                class="field v count"
+                type="number"
+                min="1"
+                max="60"
+                :value="wanted(exercise.id, exercise.kits)"
+                :aria-label="`How many kits for ${exercise.title}`"
+                @input="counts[exercise.id] = Number(($event.target as HTMLInputElement).value)"
+              />
+              <input
+                class="field v prefix"
+                :value="prefixes[exercise.id] ?? exercise.prefix"
+                maxlength="8"
+                :aria-label="`Letters of the tags for ${exercise.title}`"
+                @input="prefixes[exercise.id] = ($event.target as HTMLInputElement).value"
+              />
+              <button class="btn line" :disabled="busy">Make</button>
+            </form>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="soft note">
+      The letters begin the tags: FL gives FL-01, FL-02 and so on. What is in a kit is looked after at the
+      hatch.
+    </p>
+  </template>
+</template>
+
+<style scoped>
+.word {
+  min-height: 22px;
+  color: var(--good);
+}
+form {
+  display: flex;
+  gap: 8px;
+}
+.count {
+  width: 76px;
+}
+.prefix {
+  width: 96px;
+}
+.few {
+  color: var(--fix);
+  font-weight: 620;
+}
+.note {
+  margin-top: 10px;
+}
+</style>

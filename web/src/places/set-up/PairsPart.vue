@@ -1,0 +1,209 @@
+<script setup lang="ts">
+// Pairs: made by typing two names, or by a rule as a proposal that is looked at first; changed by typing too.
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import { ask, client, type Schemas } from '@/api/client'
+import Asked from '@/pieces/Asked.vue'
+import ChoiceBar from '@/pieces/ChoiceBar.vue'
+import EmptyNote from '@/pieces/EmptyNote.vue'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { usePeople } from '@/queries/set-up'
+import { useAct } from '@/shared/act'
+import { count } from '@/shared/words'
+import { namesIn } from './names'
+import PairRow from './PairRow.vue'
+import PartHead from './PartHead.vue'
+import { STALE, useSetUp } from './use-set-up'
+
+type Way = 'list' | 'random' | 'alike' | 'mixed'
+const { sectionId } = useSetUp()
+const people = usePeople(sectionId)
+const typed = ref('')
+const way = ref<Way>('list')
+const seed = ref(1)
+const groups = ref<Schemas['NamedUserOut'][][] | null>(null)
+const field = useTemplateRef<HTMLTextAreaElement>('field')
+const { busy, error, said, run } = useAct(STALE)
+const path = computed(() => ({ section_id: sectionId.value ?? 0 }))
+const left = computed(() => people.data.value?.students.filter((s) => s.pair === null) ?? [])
+const reading = computed(() => namesIn(typed.value, left.value))
+const ready = computed(() => reading.value.length > 0 && reading.value.every((line) => !line.problem))
+
+async function make(of: number[][]) {
+  const body = { groups: of }
+  return run(() =>
+    ask(client.POST('/api/set-up/sections/{section_id}/pairs', { params: { path: path.value }, body })),
+  )
+}
+async function enter() {
+  if (!ready.value || !(await make(reading.value.map((line) => line.users)))) return
+  typed.value = ''
+  void nextTick(() => field.value?.focus())
+}
+async function propose(again = false) {
+  seed.value = again ? seed.value + 1 : seed.value
+  const body = { way: way.value, seed: seed.value }
+  const found = await run(() =>
+    ask(
+      client.POST('/api/set-up/sections/{section_id}/pairs/propose', { params: { path: path.value }, body }),
+    ),
+  )
+  if (found) groups.value = found.groups
+}
+async function keep() {
+  if (groups.value && (await make(groups.value.map((g) => g.map((m) => m.user))))) groups.value = null
+}
+</script>
+
+<template>
+  <PartHead
+    title="Pairs"
+    text="Who works together. A change counts from now on; what was done stays with those who did it."
+    sections
+  />
+  <Asked v-slot="{ data }" :query="people" what="the pairs">
+    <EmptyNote
+      v-if="!data.students.length"
+      title="The class list comes first"
+      text="Pairs are made of who is on it."
+    >
+      <RouterLink class="btn" to="/set-up/people">To the class list</RouterLink>
+    </EmptyNote>
+    <template v-else>
+      <section v-if="left.length" class="make">
+        <h3>{{ left.length === 1 ? 'One student is' : `${left.length} students are` }} in no pair</h3>
+        <template v-if="!groups">
+          <form @submit.prevent="enter">
+            <label class="field-label" for="pair-names">Type two names, or paste a column of pairs</label>
+            <textarea
+              id="pair-names"
+              ref="field"
+              v-model="typed"
+              class="field"
+              :rows="Math.min(8, typed.split('\n').length)"
+              placeholder="Kessler, Duarte"
+              spellcheck="false"
+              @keydown.enter.exact.prevent="enter"
+            />
+            <p v-for="(line, index) in reading" :key="index" class="read" :class="{ wrong: line.problem }">
+              {{ line.problem || line.names.join(' · ') }}
+            </p>
+            <p class="acts">
+              <button class="btn" :disabled="busy || !ready">
+                {{ reading.length > 1 ? `Make ${reading.length} pairs` : 'Make the pair' }} <kbd>Enter</kbd>
+              </button>
+            </p>
+          </form>
+          <div class="rule">
+            <span class="field-label">or put all of them together</span>
+            <ChoiceBar
+              v-model="way"
+              label="By which rule"
+              :choices="[
+                { value: 'list', word: 'in list order' },
+                { value: 'random', word: 'at random' },
+                { value: 'mixed', word: 'strong with weak' },
+                { value: 'alike', word: 'alike' },
+              ]"
+            />
+            <p class="soft">
+              Earlier partners are kept apart where that can be done; an odd one makes a three.
+            </p>
+            <p>
+              <button class="btn line" :disabled="busy || left.length < 2" @click="propose()">
+                Propose pairs
+              </button>
+            </p>
+          </div>
+        </template>
+        <div v-else class="proposal">
+          <ol>
+            <li v-for="group in groups" :key="group[0]?.user">{{ group.map((m) => m.name).join(' · ') }}</li>
+          </ol>
+          <p class="acts">
+            <button class="btn" :disabled="busy" @click="keep">
+              Make {{ count(groups.length, 'pair') }}
+            </button>
+            <button class="btn line" :disabled="busy" @click="propose(true)">Another proposal</button>
+            <button class="btn quiet" @click="groups = null">Cancel</button>
+          </p>
+        </div>
+      </section>
+      <ErrorNote :error="error" />
+      <p class="word" role="status">{{ said }}</p>
+      <table v-if="data.pairs.length" class="plain middle">
+        <caption class="visually-hidden">
+          Pairs
+        </caption>
+        <thead>
+          <tr>
+            <th>Badge</th>
+            <th>Members</th>
+            <th><span class="visually-hidden">Acts</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <PairRow v-for="pair in data.pairs" :key="pair.id" :pair="pair" :students="data.students" />
+        </tbody>
+      </table>
+    </template>
+  </Asked>
+</template>
+
+<style scoped>
+.make {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 10px 32px;
+  padding-bottom: 18px;
+  margin-bottom: 10px;
+  border-bottom: 1px solid var(--line);
+}
+.make h3,
+.proposal {
+  grid-column: 1 / -1;
+}
+.make h3 {
+  color: var(--act);
+  font-size: 15px;
+}
+.read {
+  color: var(--good);
+  font-size: 14px;
+}
+.read.wrong {
+  color: var(--fix);
+}
+.rule {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+}
+.rule .field-label {
+  font-weight: 600;
+  font-size: 14px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-top: 8px;
+}
+ol {
+  columns: 2;
+  margin: 0;
+  padding-left: 28px;
+  line-height: 1.75;
+}
+.word {
+  min-height: 22px;
+  color: var(--good);
+}
+@media (max-width: 760px) {
+  .make {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  ol {
+    columns: 1;
+  }
+}
+</style>

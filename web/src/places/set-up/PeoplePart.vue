@@ -1,0 +1,179 @@
+<script setup lang="ts">
+// The class list of a section: imported, added to line by line, log-in slips printed.
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import { ask, client, type Schemas } from '@/api/client'
+import Asked from '@/pieces/Asked.vue'
+import Dialog from '@/pieces/Dialog.vue'
+import EmptyNote from '@/pieces/EmptyNote.vue'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { usePeople } from '@/queries/set-up'
+import { useAct } from '@/shared/act'
+import { saveFile } from '@/shared/files'
+import ImportList from './ImportList.vue'
+import NewLogIn from './NewLogIn.vue'
+import PartHead from './PartHead.vue'
+import { STALE, useSetUp } from './use-set-up'
+
+type Listed = Schemas['ListedOut']
+const { sectionId } = useSetUp()
+const people = usePeople(sectionId)
+const importing = ref(false)
+const name = ref('')
+const number = ref('')
+const renamed = ref<Listed | null>(null)
+const newName = ref('')
+const fresh = ref<Schemas['NewLogInOut'] | null>(null)
+const field = useTemplateRef<HTMLInputElement>('field')
+const { busy, error, said, run } = useAct(STALE)
+const section = () => ({ section_id: sectionId.value ?? 0 })
+const never = computed(() => people.data.value?.students.filter((s) => !s.has_logged_in).length ?? 0)
+
+async function add() {
+  const body = { name: name.value, number: number.value }
+  const call = () =>
+    client.POST('/api/set-up/sections/{section_id}/students', { params: { path: section() }, body })
+  if (!(await run(() => ask(call())))) return
+  name.value = number.value = ''
+  void nextTick(() => field.value?.focus())
+}
+async function rename() {
+  const who = renamed.value
+  if (!who) return
+  const path = { ...section(), user_id: who.user }
+  const body = { name: newName.value, number: '' }
+  if (
+    await run(() =>
+      ask(client.PUT('/api/set-up/sections/{section_id}/students/{user_id}', { params: { path }, body })),
+    )
+  )
+    renamed.value = null
+}
+function takeOff(who: Listed) {
+  const path = { ...section(), user_id: who.user }
+  void run(() =>
+    ask(client.DELETE('/api/set-up/sections/{section_id}/students/{user_id}', { params: { path } })),
+  )
+}
+async function reset(who: Listed) {
+  const call = () =>
+    client.POST('/api/set-up/sections/{section_id}/password', {
+      params: { path: section() },
+      body: { user: who.user },
+    })
+  fresh.value = await run(() => ask(call()))
+}
+async function slips() {
+  await run(() => saveFile(`/api/set-up/sections/${sectionId.value}/slips`, 'log-in-slips.pdf'))
+}
+</script>
+
+<template>
+  <PartHead title="People" text="The students of a section. Log-ins are made from their names." sections>
+    <button v-if="never" class="btn line" :disabled="busy" @click="slips">Print log-in slips</button>
+    <button class="btn" @click="importing = true">Import a class list</button>
+  </PartHead>
+  <Asked v-slot="{ data }" :query="people" what="the class list">
+    <form class="one" @submit.prevent="add">
+      <label>
+        <span class="field-label">Add one student</span>
+        <input
+          ref="field"
+          v-model="name"
+          class="field"
+          placeholder="First and last name"
+          autocomplete="off"
+          maxlength="150"
+        />
+      </label>
+      <label>
+        <span class="field-label">Number <span class="soft">if there is one</span></span>
+        <input v-model="number" class="field v" autocomplete="off" maxlength="40" />
+      </label>
+      <button class="btn line" :disabled="busy || !name.trim()">Add <kbd>Enter</kbd></button>
+    </form>
+    <ErrorNote :error="error" />
+    <p class="word" role="status">{{ said }}</p>
+    <EmptyNote
+      v-if="!data.students.length"
+      title="Nobody is on the list yet"
+      text="Import the list your school exports (CSV, XLSX or ODS, in whatever columns), paste names from a spreadsheet, or add them one by one."
+    >
+      <button class="btn" @click="importing = true">Import a class list</button>
+    </EmptyNote>
+    <table v-else class="plain middle">
+      <caption class="visually-hidden">
+        Class list
+      </caption>
+      <thead>
+        <tr>
+          <th>Name</th>
+          <th>Number</th>
+          <th>Log-in</th>
+          <th>Pair</th>
+          <th><span class="visually-hidden">Acts</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="who in data.students" :key="who.user">
+          <td>
+            {{ who.name }}<span v-if="who.group" class="soft">, group {{ who.group }}</span>
+          </td>
+          <td class="v">{{ who.number }}</td>
+          <td>
+            <span class="v">{{ who.log_in }}</span>
+            <span v-if="!who.has_logged_in" class="soft"> not yet used</span>
+          </td>
+          <td>
+            <template v-if="who.pair">{{ data.pairs.find((p) => p.id === who.pair)?.badge }}</template>
+            <span v-else class="soft">none</span>
+          </td>
+          <td class="acts">
+            <button class="btn quiet" @click="((renamed = who), (newName = who.name))">Rename</button>
+            <button class="btn quiet" :disabled="busy" @click="reset(who)">New password</button>
+            <button class="btn quiet" :disabled="busy" @click="takeOff(who)">Remove</button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </Asked>
+  <ImportList v-if="sectionId !== null" v-model:show="importing" :section="sectionId" @done="said = $event" />
+  <NewLogIn v-model="fresh" />
+  <Dialog :show="!!renamed" title="Rename a student" width="420px" @update:show="renamed = null">
+    <form class="rename" @submit.prevent="rename">
+      <label>
+        <span class="field-label">Name</span>
+        <input v-model="newName" class="field" maxlength="150" />
+      </label>
+      <p class="soft">The log-in stays {{ renamed?.log_in }}.</p>
+      <p><button class="btn" :disabled="busy || !newName.trim()">Save</button></p>
+    </form>
+  </Dialog>
+</template>
+
+<style scoped>
+.one {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 150px auto;
+  gap: 12px;
+  align-items: end;
+  margin-bottom: 6px;
+}
+.word {
+  min-height: 22px;
+  color: var(--good);
+}
+.acts {
+  white-space: nowrap;
+  text-align: right;
+  padding: 0;
+}
+.rename {
+  display: grid;
+  gap: 10px;
+}
+@media (max-width: 700px) {
+  .one {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,86 @@
+<script setup lang="ts">
+// A pair in a session: its bench by number, its exercise, who of it is away.
+import { ref, watch } from 'vue'
+import type { Schemas } from '@/api/client'
+
+const props = defineProps<{
+  place: Schemas['PlaceOut']
+  exercises: Schemas['PlannedOut'][]
+  busy: boolean
+}>()
+const emit = defineEmits<{
+  seat: [bench: number | null]
+  assign: [exercise: number | null]
+  absent: [user: number, away: boolean]
+}>()
+const bench = ref(String(props.place.bench ?? ''))
+watch(
+  () => props.place.bench,
+  (now) => (bench.value = String(now ?? '')),
+)
+function move() {
+  const number = Number(bench.value)
+  const wanted = bench.value.trim() && number > 0 ? number : null
+  if (wanted !== props.place.bench) emit('seat', wanted)
+}
+</script>
+
+<template>
+  <tr>
+    <td>
+      <input
+        v-model="bench"
+        class="field v bench"
+        inputmode="numeric"
+        :aria-label="`Bench of ${place.name}`"
+        @change="move"
+        @keydown.enter="move"
+      />
+    </td>
+    <td>
+      <b>{{ place.name }}</b> <span class="v soft">{{ place.badge }}</span>
+    </td>
+    <td>
+      <span v-if="place.docket !== null">
+        <RouterLink :to="`/dockets/${place.docket}`">{{
+          exercises.find((e) => e.id === place.exercise)?.title ?? 'docket'
+        }}</RouterLink>
+      </span>
+      <select
+        v-else-if="exercises.length"
+        class="field"
+        :value="place.exercise ?? ''"
+        :disabled="busy"
+        :aria-label="`Exercise of ${place.name}`"
+        @change="emit('assign', Number(($event.target as HTMLSelectElement).value) || null)"
+      >
+        <option value="">the kit decides</option>
+        <option v-for="one in exercises" :key="one.id" :value="one.id">{{ one.title }}</option>
+      </select>
+      <span v-else class="soft">the kit decides</span>
+    </td>
+    <td class="away">
+      <label v-for="member in place.members" :key="member.user">
+        <input
+          type="checkbox"
+          :checked="place.absent.includes(member.user)"
+          :disabled="busy"
+          @change="emit('absent', member.user, ($event.target as HTMLInputElement).checked)"
+        />
+        {{ member.name }}
+      </label>
+    </td>
+  </tr>
+</template>
+
+<style scoped>
+.bench {
+  width: 64px;
+}
+.away label {
+  display: inline-flex;
+  gap: 5px;
+  margin-right: 12px;
+  white-space: nowrap;
+}
+</style>

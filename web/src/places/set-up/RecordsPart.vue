@@ -1,0 +1,115 @@
+<script setup lang="ts">
+// Copies of the data and the event log: who did what, found by a word, saved as a table.
+import { computed, ref } from 'vue'
+import { ask, client } from '@/api/client'
+import Asked from '@/pieces/Asked.vue'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { useEvents } from '@/queries/set-up'
+import { useAct } from '@/shared/act'
+import { clockTime, dayOf } from '@/shared/words'
+import PartHead from './PartHead.vue'
+import { type Course, STALE, useSetUp } from './use-set-up'
+
+const props = defineProps<{ course: Course }>()
+const { id } = useSetUp()
+const word = ref('')
+const before = ref<number | null>(null)
+const events = useEvents(id, word, before)
+const { busy, error, said, run } = useAct(STALE)
+const csv = computed(
+  () => `/api/set-up/courses/${props.course.id}/events.csv?word=${encodeURIComponent(word.value)}`,
+)
+const out = computed(() => `/api/set-up/courses/${props.course.id}/export.zip`)
+const copy = () => run(() => ask(client.POST('/api/set-up/backup')))
+</script>
+
+<template>
+  <PartHead title="Copies and event log" text="What was done in this course, and what would bring it back." />
+  <section class="copies">
+    <p :class="{ old: course.backup_is_old }">
+      <template v-if="course.last_backup">
+        The data were copied last on {{ dayOf(course.last_backup, course.zone) }} at
+        {{ clockTime(course.last_backup, course.zone) }}.
+      </template>
+      <template v-else>The data were never copied.</template>
+      <template v-if="course.backup_is_old"> A copy is made every day while the server runs.</template>
+    </p>
+    <p class="acts">
+      <button class="btn line" :disabled="busy" @click="copy">Copy the data now</button>
+      <a class="btn line" :href="out" download>Take the course out as a zip</a>
+      <span class="good" role="status">{{ said }}</span>
+    </p>
+    <ErrorNote :error="error" />
+  </section>
+  <div class="find">
+    <input
+      v-model="word"
+      class="field"
+      type="search"
+      placeholder="Find a name, a kit, an act"
+      aria-label="Find in the event log"
+      @input="before = null"
+    />
+    <a class="btn line" :href="csv" download>Save as CSV</a>
+  </div>
+  <Asked v-slot="{ data }" :query="events" what="the event log">
+    <table class="plain">
+      <caption class="visually-hidden">
+        Event log
+      </caption>
+      <thead>
+        <tr>
+          <th>When</th>
+          <th>Who</th>
+          <th>What</th>
+          <th>About</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="event in data.events" :key="event.id">
+          <td class="when">{{ dayOf(event.at, course.zone) }} {{ clockTime(event.at, course.zone) }}</td>
+          <td>{{ event.by }}</td>
+          <td>{{ event.what }}</td>
+          <td class="soft">{{ event.about }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="!data.events.length" class="soft">
+      {{ word ? 'Nothing like that was done.' : 'Nothing was done yet.' }}
+    </p>
+    <p class="acts">
+      <button v-if="before" class="btn quiet" @click="before = null">The newest</button>
+      <button v-if="data.more" class="btn quiet" @click="before = data.events.at(-1)!.id">Older ones</button>
+    </p>
+  </Asked>
+</template>
+
+<style scoped>
+.copies {
+  display: grid;
+  gap: 8px;
+  padding-bottom: 16px;
+  margin-bottom: 16px;
+  border-bottom: 1px solid var(--line);
+}
+.old {
+  color: var(--fix);
+}
+.acts,
+.find {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+.find .field {
+  flex: 1;
+  max-width: 420px;
+}
+.when {
+  white-space: nowrap;
+}
+.good {
+  color: var(--good);
+}
+</style>

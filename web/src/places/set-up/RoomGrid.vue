@@ -1,0 +1,206 @@
+<script setup lang="ts">
+// A room's grid: a press takes a bench out or puts one in, the number in it is typed over. Saved with one button.
+import { computed, ref } from 'vue'
+import { ask, client, type Schemas } from '@/api/client'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { useAct } from '@/shared/act'
+import { STALE } from './use-set-up'
+
+const props = defineProps<{ room: Schemas['RoomOut'] }>()
+const emit = defineEmits<{ remove: [] }>()
+const name = ref(props.room.name)
+const benches = ref(props.room.benches.map((bench) => ({ ...bench })))
+const size = (of: 'row' | 'column') => Math.max(...benches.value.map((b) => b[of]), 0) + 1
+const rows = ref(size('row'))
+const columns = ref(Math.max(size('column'), props.room.columns))
+const { busy, error, said, run } = useAct(STALE)
+const at = (row: number, column: number) => benches.value.find((b) => b.row === row && b.column === column)
+const changed = computed(
+  () =>
+    name.value !== props.room.name ||
+    columns.value !== props.room.columns ||
+    JSON.stringify(benches.value) !== JSON.stringify(props.room.benches),
+)
+const twice = computed(() => {
+  const numbers = benches.value.map((b) => b.number)
+  return numbers.find((n, place) => numbers.indexOf(n) !== place)
+})
+
+function turn(row: number, column: number) {
+  const bench = at(row, column)
+  if (bench) benches.value = benches.value.filter((b) => b !== bench)
+  else benches.value = [...benches.value, { number: free(), row, column, name: '' }]
+}
+function free() {
+  const taken = new Set(benches.value.map((b) => b.number))
+  let number = 1
+  while (taken.has(number)) number++
+  return number
+}
+/** Numbers along the rows anew, gaps left out. */
+function renumber() {
+  const sorted = [...benches.value].sort((a, b) => a.row - b.row || a.column - b.column)
+  sorted.forEach((bench, place) => (bench.number = place + 1))
+}
+function grow(way: 'row' | 'column', by: number) {
+  if (way === 'row') rows.value = Math.min(20, Math.max(1, rows.value + by))
+  else columns.value = Math.min(20, Math.max(1, columns.value + by))
+  benches.value = benches.value.filter((b) => b.row < rows.value && b.column < columns.value)
+}
+async function save() {
+  const body = { name: name.value, columns: columns.value, benches: benches.value }
+  const path = { room_id: props.room.id }
+  await run(() => ask(client.PUT('/api/set-up/rooms/{room_id}', { params: { path }, body })))
+}
+</script>
+
+<template>
+  <div class="room">
+    <label class="name">
+      <span class="field-label">Name</span>
+      <input v-model="name" class="field" maxlength="60" />
+    </label>
+    <p class="soft">
+      {{ benches.length }} {{ benches.length === 1 ? 'bench' : 'benches' }}. Press a bench to take it out (an
+      aisle, a gap), an empty place to put one in; type over its number.
+    </p>
+    <div class="grid" :style="{ gridTemplateColumns: `repeat(${columns}, minmax(64px, 1fr))` }">
+      <template v-for="row in rows" :key="row">
+        <span
+          v-for="column in columns"
+          :key="column"
+          class="place"
+          :class="{ bench: at(row - 1, column - 1) }"
+        >
+          <template v-if="at(row - 1, column - 1)">
+            <input
+              v-model.number="at(row - 1, column - 1)!.number"
+              class="v"
+              type="number"
+              min="1"
+              max="999"
+              :aria-label="`Number of the bench in row ${row}, place ${column}`"
+            />
+            <button
+              type="button"
+              :aria-label="`Take bench ${at(row - 1, column - 1)!.number} out`"
+              @click="turn(row - 1, column - 1)"
+            >
+              <svg viewBox="0 0 12 12" width="11" height="11" aria-hidden="true"><path d="M2 6h8" /></svg>
+            </button>
+          </template>
+          <button
+            v-else
+            type="button"
+            class="empty"
+            :aria-label="`Put a bench in row ${row}, place ${column}`"
+            @click="turn(row - 1, column - 1)"
+          >
+            <svg viewBox="0 0 12 12" width="12" height="12" aria-hidden="true"><path d="M6 2v8M2 6h8" /></svg>
+          </button>
+        </span>
+      </template>
+    </div>
+    <p class="front soft">front of the room</p>
+    <p class="acts">
+      <button type="button" class="btn quiet" @click="grow('row', 1)">A row more</button>
+      <button type="button" class="btn quiet" @click="grow('row', -1)">A row less</button>
+      <button type="button" class="btn quiet" @click="grow('column', 1)">A column more</button>
+      <button type="button" class="btn quiet" @click="grow('column', -1)">A column less</button>
+      <button type="button" class="btn quiet" @click="renumber">Number anew</button>
+    </p>
+    <p v-if="twice" class="wrong">Two benches have the number {{ twice }}.</p>
+    <ErrorNote :error="error" />
+    <p class="acts">
+      <button class="btn" :disabled="busy || !changed || !!twice || !benches.length" @click="save">
+        Save the room
+      </button>
+      <button class="btn quiet" :disabled="busy" @click="emit('remove')">Remove the room</button>
+      <span class="good" role="status">{{ said }}</span>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.room {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 12px;
+}
+.name {
+  max-width: 320px;
+}
+.grid {
+  display: grid;
+  gap: 8px;
+  overflow-x: auto;
+  padding: 12px;
+  background: var(--ground);
+  border-radius: 8px;
+}
+.place {
+  position: relative;
+  height: 58px;
+  display: grid;
+  border-radius: 6px;
+}
+.place.bench {
+  background: var(--sheet);
+  border: 1px solid var(--pad);
+}
+.place input {
+  width: 100%;
+  border: 0;
+  background: none;
+  color: var(--ink);
+  font-size: 21px;
+  font-weight: 600;
+  text-align: center;
+  appearance: textfield;
+}
+.place input::-webkit-inner-spin-button {
+  display: none;
+}
+.place button {
+  position: absolute;
+  top: 0;
+  right: 0;
+  width: 26px;
+  height: 26px;
+  border: 0;
+  background: none;
+  color: var(--faint);
+  cursor: pointer;
+}
+.place .empty {
+  position: static;
+  width: 100%;
+  height: 100%;
+  border: 1px dashed var(--line);
+  border-radius: 6px;
+}
+path {
+  stroke: currentColor;
+  stroke-width: 1.6;
+  stroke-linecap: round;
+}
+.front {
+  text-align: center;
+  font-size: 13px;
+  border-top: 3px solid var(--copper);
+  padding-top: 4px;
+  margin: 0 18%;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+}
+.wrong {
+  color: var(--fix);
+}
+.good {
+  color: var(--good);
+}
+</style>

@@ -1,0 +1,88 @@
+<script setup lang="ts">
+// Rooms: drawn as a grid, benches taken out where there is an aisle or a gap.
+import { computed, ref, watch } from 'vue'
+import { ask, client } from '@/api/client'
+import ChoiceBar from '@/pieces/ChoiceBar.vue'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { useAct } from '@/shared/act'
+import PartHead from './PartHead.vue'
+import RoomGrid from './RoomGrid.vue'
+import { type Course, STALE } from './use-set-up'
+
+const props = defineProps<{ course: Course }>()
+const rooms = computed(() => props.course.rooms.filter((room) => !room.archived))
+const shown = ref(rooms.value[0]?.id ?? 0)
+const adding = ref(!rooms.value.length)
+const room = computed(() => rooms.value.find((r) => r.id === shown.value) ?? rooms.value[0])
+const name = ref('')
+const rows = ref(3)
+const columns = ref(4)
+const { busy, error, run } = useAct(STALE)
+watch(rooms, (now) => (adding.value = adding.value && now.length > 0 ? adding.value : !now.length))
+
+async function make() {
+  const body = { name: name.value, rows: Number(rows.value), columns: Number(columns.value) }
+  const path = { course_id: props.course.id }
+  const made = await run(() =>
+    ask(client.POST('/api/set-up/courses/{course_id}/rooms', { params: { path }, body })),
+  )
+  if (!made) return
+  shown.value = made.id
+  adding.value = false
+  name.value = ''
+}
+async function remove() {
+  const path = { room_id: room.value!.id }
+  await run(() => ask(client.DELETE('/api/set-up/rooms/{room_id}', { params: { path } })))
+}
+</script>
+
+<template>
+  <PartHead title="Room" text="The Floor shows the benches as they stand in the room.">
+    <button v-if="rooms.length && !adding" class="btn line" @click="adding = true">Another room</button>
+  </PartHead>
+  <form v-if="adding" class="make" @submit.prevent="make">
+    <label>
+      <span class="field-label">Name of the room</span>
+      <input v-model="name" class="field" placeholder="Lab 2" maxlength="60" />
+    </label>
+    <label>
+      <span class="field-label">Rows</span>
+      <input v-model="rows" class="field v" type="number" min="1" max="20" />
+    </label>
+    <label>
+      <span class="field-label">Benches in a row</span>
+      <input v-model="columns" class="field v" type="number" min="1" max="20" />
+    </label>
+    <button class="btn" :disabled="busy || !name.trim()">Draw the room</button>
+    <button v-if="rooms.length" type="button" class="btn quiet" @click="adding = false">Cancel</button>
+  </form>
+  <ErrorNote :error="error" />
+  <template v-if="room && !adding">
+    <ChoiceBar
+      v-if="rooms.length > 1"
+      v-model="shown"
+      label="Room"
+      :choices="rooms.map((r) => ({ value: r.id, word: r.name }))"
+    />
+    <RoomGrid :key="room.id" :room="room" @remove="remove" />
+  </template>
+</template>
+
+<style scoped>
+.make {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 90px 150px auto auto;
+  gap: 12px;
+  align-items: end;
+  margin-bottom: 8px;
+}
+@media (max-width: 760px) {
+  .make {
+    grid-template-columns: 1fr 1fr;
+  }
+  .make label:first-child {
+    grid-column: 1 / -1;
+  }
+}
+</style>

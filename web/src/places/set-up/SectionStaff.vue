@@ -1,0 +1,144 @@
+<script setup lang="ts">
+// One section: its name, and who instructs and assists in it.
+import { computed, ref } from 'vue'
+import { ask, client, type Schemas } from '@/api/client'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { useAct } from '@/shared/act'
+import NewLogIn from './NewLogIn.vue'
+import { STALE } from './use-set-up'
+
+const props = defineProps<{ section: Schemas['SetUpSectionOut'] }>()
+const name = ref(props.section.name)
+const who = ref('')
+const role = ref('assistant')
+const fresh = ref<Schemas['NewLogInOut'] | null>(null)
+const { busy, error, run } = useAct(STALE)
+const path = computed(() => ({ section_id: props.section.id }))
+
+async function add() {
+  const body = { who: who.value, role: role.value }
+  const made = await run(() =>
+    ask(client.POST('/api/set-up/sections/{section_id}/staff', { params: { path: path.value }, body })),
+  )
+  if (!made) return
+  who.value = ''
+  fresh.value = made
+}
+function change(user: number, to: string | null) {
+  const params = { path: { ...path.value, user_id: user } }
+  void run(() =>
+    ask(client.PUT('/api/set-up/sections/{section_id}/staff/{user_id}', { params, body: { role: to } })),
+  )
+}
+function rename() {
+  if (name.value.trim() === props.section.name) return
+  const body = { name: name.value }
+  void run(() => ask(client.PUT('/api/set-up/sections/{section_id}', { params: { path: path.value }, body })))
+}
+function remove() {
+  void run(() => ask(client.DELETE('/api/set-up/sections/{section_id}', { params: { path: path.value } })))
+}
+async function reset(user: number) {
+  const body = { user }
+  fresh.value = await run(() =>
+    ask(client.POST('/api/set-up/sections/{section_id}/password', { params: { path: path.value }, body })),
+  )
+}
+</script>
+
+<template>
+  <section class="section">
+    <div class="head">
+      <input
+        v-if="section.mine"
+        v-model="name"
+        class="field name"
+        maxlength="60"
+        :aria-label="`Name of section ${section.name}`"
+        @change="rename"
+      />
+      <b v-else>{{ section.name }}</b>
+      <span class="soft">{{ section.students }} students, {{ section.pairs }} pairs</span>
+      <button v-if="section.mine" class="btn quiet" :disabled="busy" @click="remove">Remove</button>
+      <span v-else class="soft">another instructor’s</span>
+    </div>
+    <ul>
+      <li v-for="one in section.staff" :key="one.user">
+        <span
+          >{{ one.name }} <span class="v soft">{{ one.log_in }}</span></span
+        >
+        <template v-if="section.mine">
+          <select
+            class="field role"
+            :value="one.role"
+            :aria-label="`Role of ${one.name}`"
+            @change="change(one.user, ($event.target as HTMLSelectElement).value)"
+          >
+            <option value="instructor">instructor</option>
+            <option value="assistant">assistant</option>
+          </select>
+          <button class="btn quiet" :disabled="busy" @click="reset(one.user)">New password</button>
+          <button class="btn quiet" :disabled="busy" @click="change(one.user, null)">Remove</button>
+        </template>
+        <span v-else class="soft">{{ one.role }}</span>
+      </li>
+    </ul>
+    <form v-if="section.mine" @submit.prevent="add">
+      <input
+        v-model="who"
+        class="field"
+        placeholder="First and last name, or a log-in"
+        :aria-label="`Somebody for the staff of ${section.name}`"
+        maxlength="150"
+      />
+      <select v-model="role" class="field role" aria-label="Role">
+        <option value="instructor">instructor</option>
+        <option value="assistant">assistant</option>
+      </select>
+      <button class="btn line" :disabled="busy || !who.trim()">Add</button>
+    </form>
+    <ErrorNote :error="error" />
+    <NewLogIn v-model="fresh" />
+  </section>
+</template>
+
+<style scoped>
+.section {
+  display: grid;
+  gap: 6px;
+  padding: 12px 0;
+  border-top: 1px solid var(--line);
+}
+.head,
+form {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+}
+.name {
+  width: 220px;
+  font-weight: 620;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  min-height: 40px;
+}
+li > span:first-child {
+  min-width: 240px;
+}
+.role {
+  width: 130px;
+}
+form .field:first-child {
+  width: 280px;
+}
+</style>

@@ -1,0 +1,221 @@
+<script setup lang="ts">
+// One session: its time and exercises, who sits where and does what, the code on the wall, and what is done with it today.
+import { computed, ref } from 'vue'
+import { ask, client } from '@/api/client'
+import Asked from '@/pieces/Asked.vue'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { useSessionPlan } from '@/queries/set-up'
+import { useAct } from '@/shared/act'
+import { useWork } from '@/pieces/work/use-work'
+import WorkNote from '@/pieces/work/WorkNote.vue'
+import JoinCode from './JoinCode.vue'
+import PlaceRow from './PlaceRow.vue'
+import SessionFields from './SessionFields.vue'
+import { type Course, STALE } from './use-set-up'
+
+const props = defineProps<{ session: number; course: Course }>()
+const emit = defineEmits<{ close: [] }>()
+const id = computed(() => props.session)
+const plan = useSessionPlan(id)
+const { busy, error, said, run } = useAct(STALE)
+const path = computed(() => ({ session_id: props.session }))
+const showing = ref(false)
+type Act = 'start' | 'pause' | 'resume' | 'end'
+const ACTS: Record<string, [Act, string][]> = {
+  'to come': [['start', 'Start it now']],
+  running: [
+    ['pause', 'Pause'],
+    ['end', 'End early'],
+  ],
+  paused: [['resume', 'Go on']],
+  over: [['start', 'Start it again']],
+}
+
+function control(act: Act) {
+  void run(() =>
+    ask(
+      client.POST('/api/set-up/sessions/{session_id}/control', {
+        params: { path: path.value },
+        body: { act },
+      }),
+    ),
+  )
+}
+async function remove() {
+  if (
+    await run(() => ask(client.DELETE('/api/set-up/sessions/{session_id}', { params: { path: path.value } })))
+  )
+    emit('close')
+}
+function seat(pair: number, bench: number | null) {
+  const body = { benches: { [pair]: bench } }
+  void run(() =>
+    ask(client.POST('/api/set-up/sessions/{session_id}/seats', { params: { path: path.value }, body })),
+  )
+}
+function assign(pair: number, exercise: number | null) {
+  const body = { exercises: { [pair]: exercise } }
+  void run(() =>
+    ask(client.POST('/api/set-up/sessions/{session_id}/assign', { params: { path: path.value }, body })),
+  )
+}
+function absent(user: number, away: boolean) {
+  const body = { user, absent: away }
+  void run(() =>
+    ask(client.POST('/api/set-up/sessions/{session_id}/absent', { params: { path: path.value }, body })),
+  )
+}
+/** The exercises in turn along the benches, so that neighbours do different ones. */
+function deal() {
+  const data = plan.data.value
+  if (!data?.session.exercises.length) return
+  const free = data.places.filter((p) => p.docket === null)
+  const body = {
+    exercises: Object.fromEntries(
+      free.map((place, index) => [
+        place.pair,
+        data.session.exercises[index % data.session.exercises.length]!.id,
+      ]),
+    ),
+  }
+  void run(() =>
+    ask(client.POST('/api/set-up/sessions/{session_id}/assign', { params: { path: path.value }, body })),
+  )
+}
+const short = computed(() => {
+  const data = plan.data.value
+  return (data?.session.exercises ?? [])
+    .map((e) => ({
+      ...e,
+      wanted: data!.places.filter((p) => p.exercise === e.id && !p.docket).length,
+      ready: data!.kits[e.id] ?? 0,
+    }))
+    .filter((e) => e.wanted > e.ready)
+})
+const printing = useWork()
+const papers = () =>
+  printing.begin(() =>
+    ask(client.POST('/api/set-up/sessions/{session_id}/papers', { params: { path: path.value } })),
+  )
+</script>
+
+<template>
+  <p><button class="btn quiet" @click="emit('close')">All sessions</button></p>
+  <Asked v-slot="{ data }" :query="plan" what="the session">
+    <div class="head">
+      <h2>{{ data.session.section_name }}, {{ data.session.room_name }}</h2>
+      <span class="state" :class="data.session.state">{{ data.session.state }}</span>
+      <span class="acts">
+        <button
+          v-for="[act, word] in ACTS[data.session.state]"
+          :key="act"
+          class="btn line"
+          :disabled="busy"
+          @click="control(act)"
+        >
+          {{ word }}
+        </button>
+        <button class="btn line" :disabled="busy" @click="papers">Print the papers</button>
+        <button class="btn line" @click="showing = true">Code for the wall</button>
+      </span>
+    </div>
+    <WorkNote
+      v-if="printing.work.value"
+      class="work"
+      :work="printing.work.value"
+      :is-going="printing.isGoing.value"
+      doing="Laying out the pages"
+      @cancel="printing.cancel"
+    />
+    <ErrorNote :error="printing.refused.value" />
+    <SessionFields :key="data.session.id" :session="data.session" :course="course" />
+    <ErrorNote :error="error" />
+    <p v-for="one in short" :key="one.id" class="few">
+      {{ one.title }}: {{ one.wanted }} pairs, {{ one.ready }}
+      {{ one.ready === 1 ? 'kit is' : 'kits are' }} ready.
+      <RouterLink to="/set-up/kits">Make more</RouterLink>
+    </p>
+    <div class="places-head">
+      <h3>Seats and exercises</h3>
+      <span class="soft">A pair that is given a taken bench changes places.</span>
+      <button v-if="data.session.exercises.length > 1" class="btn line" :disabled="busy" @click="deal">
+        Deal the exercises out in turn
+      </button>
+      <span class="good" role="status">{{ said }}</span>
+    </div>
+    <table class="plain middle">
+      <caption class="visually-hidden">
+        Pairs of the session
+      </caption>
+      <thead>
+        <tr>
+          <th>Bench</th>
+          <th>Pair</th>
+          <th>Exercise</th>
+          <th>Absent today</th>
+        </tr>
+      </thead>
+      <tbody>
+        <PlaceRow
+          v-for="place in data.places"
+          :key="place.pair"
+          :place="place"
+          :exercises="data.session.exercises"
+          :busy="busy"
+          @seat="seat(place.pair, $event)"
+          @assign="assign(place.pair, $event)"
+          @absent="absent"
+        />
+      </tbody>
+    </table>
+    <p v-if="!data.places.length" class="soft">
+      There are no pairs yet. <RouterLink to="/set-up/pairs">Make them</RouterLink>
+    </p>
+    <p v-if="!data.session.kits_out && data.session.state === 'to come'" class="remove">
+      <button class="btn quiet" :disabled="busy" @click="remove">Remove this session</button>
+    </p>
+    <JoinCode v-model:show="showing" :session="data.session" />
+  </Asked>
+</template>
+
+<style scoped>
+.head,
+.places-head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: center;
+  margin-bottom: 12px;
+}
+.places-head {
+  margin: 18px 0 4px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-left: auto;
+}
+.state {
+  color: var(--soft);
+}
+.state.running {
+  color: var(--good);
+  font-weight: 620;
+}
+.state.paused,
+.few {
+  color: var(--fix);
+  font-weight: 600;
+}
+.good {
+  color: var(--good);
+}
+
+.work {
+  margin-bottom: 12px;
+}
+.remove {
+  margin-top: 14px;
+}
+</style>

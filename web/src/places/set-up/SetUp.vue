@@ -1,0 +1,81 @@
+<script setup lang="ts">
+// Set-up: what a course still lacks before its first lab day, as a line of six steps, and the step that is worked on.
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import Asked from '@/pieces/Asked.vue'
+import { useMe } from '@/shared/me'
+import CoursePart from './CoursePart.vue'
+import ExercisePart from './ExercisePart.vue'
+import FoundCourse from './FoundCourse.vue'
+import KitsPart from './KitsPart.vue'
+import PairsPart from './PairsPart.vue'
+import PeoplePart from './PeoplePart.vue'
+import RecordsPart from './RecordsPart.vue'
+import RoomPart from './RoomPart.vue'
+import SessionPart from './SessionPart.vue'
+import StepRail from './StepRail.vue'
+import { type Part, provideSetUp } from './use-set-up'
+
+const PARTS = {
+  people: PeoplePart,
+  pairs: PairsPart,
+  room: RoomPart,
+  exercise: ExercisePart,
+  kits: KitsPart,
+  session: SessionPart,
+  course: CoursePart,
+  records: RecordsPart,
+}
+const { courses, query, course } = provideSetUp()
+const { data: me } = useMe()
+const route = useRoute()
+const part = computed<Part>(() => {
+  const asked = String(route.params.part ?? '')
+  if (asked in PARTS) return asked as Part
+  return (course.value?.steps.find((step) => !step.done)?.name as Part | undefined) ?? 'session'
+})
+</script>
+
+<template>
+  <div class="page">
+    <Asked v-slot="{ data: all }" :query="courses" what="your courses">
+      <FoundCourse v-if="!all.length && me?.founds" first />
+      <p v-else-if="!all.length" class="soft">Only an instructor sets up a course.</p>
+      <Asked v-else v-slot="{ data }" :query="query" what="the course">
+        <div class="two">
+          <StepRail :course="data" :part="part" />
+          <section class="sheet work" :aria-label="part">
+            <component :is="PARTS[part]" :key="part" :course="data" />
+          </section>
+        </div>
+      </Asked>
+    </Asked>
+  </div>
+</template>
+
+<style scoped>
+.page {
+  padding: 18px 20px 28px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 268px minmax(0, 1fr);
+  gap: 22px;
+  align-items: start;
+}
+.work {
+  padding: 20px 24px 24px;
+  min-height: 420px;
+}
+@media (max-width: 860px) {
+  .page {
+    padding: 12px;
+  }
+  .two {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .work {
+    padding: 16px;
+  }
+}
+</style>

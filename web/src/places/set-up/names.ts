@@ -1,0 +1,61 @@
+// Names as they are typed or pasted for pairs: each line one pair, names told by a part of them.
+import type { Schemas } from '@/api/client'
+
+type Student = Pick<Schemas['ListedOut'], 'user' | 'name'>
+export interface NamedLine {
+  users: number[]
+  names: string[]
+  problem: string
+}
+const folded = (text: string) =>
+  text
+    .normalize('NFKD')
+    .replace(/\p{Diacritic}/gu, '')
+    .toLowerCase()
+
+/** The students a typed name may mean: one that is the name wholly, else all whose words begin as typed. */
+export function meant(typed: string, students: readonly Student[]): Student[] {
+  const words = folded(typed).split(/\s+/).filter(Boolean)
+  if (!words.length) return []
+  const whole = students.filter((s) => folded(s.name) === words.join(' '))
+  if (whole.length) return whole
+  return students.filter((s) => {
+    const own = folded(s.name).split(/[\s-]+/)
+    return words.every((word) => own.some((part) => part.startsWith(word)))
+  })
+}
+
+/** Each line as a pair of these students, or with what is wrong with it. */
+export function namesIn(text: string, students: readonly Student[]): NamedLine[] {
+  const used = new Set<number>()
+  return text
+    .split('\n')
+    .filter((line) => line.trim())
+    .map((line) => {
+      const found: Student[] = []
+      const typed = line.split(/[,;\t·+&]|\s(?:and|with)\s/).filter((part) => part.trim())
+      for (const part of typed) {
+        const hits = meant(part, students)
+        const name = part.trim()
+        if (!hits.length) return wrong(`Nobody without a pair is called “${name}”.`)
+        if (hits.length > 1)
+          return wrong(
+            `“${name}” may be ${hits
+              .slice(0, 3)
+              .map((s) => s.name)
+              .join(' or ')}.`,
+          )
+        const one = hits[0]!
+        if (used.has(one.user)) return wrong(`${one.name} stands here twice.`)
+        used.add(one.user)
+        found.push(one)
+      }
+      if (found.length > 3) return wrong('A pair has two members; a three is allowed.')
+      if (found.length < 2) return wrong(`${found[0]?.name ?? 'One name'}: with whom?`)
+      return { users: found.map((s) => s.user), names: found.map((s) => s.name), problem: '' }
+    })
+}
+
+function wrong(problem: string): NamedLine {
+  return { users: [], names: [], problem }
+}

@@ -1,0 +1,32 @@
+// Files to and from the server.
+import { ApiError, type ErrorOut } from '@/api/client'
+
+/** A file's bytes as base64, as JSON carries them. */
+export async function base64Of(file: Blob): Promise<string> {
+  const bytes = new Uint8Array(await file.arrayBuffer())
+  let text = ''
+  for (let at = 0; at < bytes.length; at += 0x8000)
+    text += String.fromCharCode(...bytes.subarray(at, at + 0x8000))
+  return btoa(text)
+}
+
+/** What a POST answers, saved as a file. Throws an ApiError where it is refused. */
+export async function saveFile(path: string, name: string): Promise<{ message: string }> {
+  const token = document.cookie.match(/(?:^|; )csrftoken=([^;]+)/)?.[1] ?? ''
+  let answer: Response
+  try {
+    answer = await fetch(path, { method: 'POST', headers: { 'X-CSRFToken': token } })
+  } catch {
+    throw new ApiError('The connection is lost; try again in a moment.', 0)
+  }
+  if (!answer.ok) {
+    const said = (await answer.json().catch(() => null)) as ErrorOut | null
+    throw new ApiError(said?.message ?? 'The server could not do that; try again.', answer.status)
+  }
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(await answer.blob())
+  link.download = name
+  link.click()
+  setTimeout(() => URL.revokeObjectURL(link.href), 10_000)
+  return { message: `${name} is saved.` }
+}
