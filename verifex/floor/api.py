@@ -48,8 +48,11 @@ class SessionOut(Shape):
 
 
 class BenchCardOut(Shape):
-    """One bench, at `row` and `column` of the room's grid (from 0) where it is drawn. `line` is its state in words; `asks` whether it waits for a person, `off` whether its power must be off,
-    `clean` whether what it asks for can be passed without a look. A pair without a seat has no `bench`."""
+    """One bench, at `row` and `column` of the room's grid (from 0) where it is drawn; a pair without a seat has no `bench`.
+
+    `line` is its state in words; `asks` whether it waits for a person, `off` whether its power must be off, `clean` whether
+    what it asks for can be passed without a look.
+    """
 
     bench: int | None
     row: int | None
