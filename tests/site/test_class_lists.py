@@ -4,6 +4,7 @@ import base64
 import io
 import zipfile
 from random import Random
+from typing import Any
 from unittest import TestCase as PlainCase
 
 from hypothesis import given
@@ -42,7 +43,7 @@ def ods(rows: list[list[str]]) -> bytes:
     return out.getvalue()
 
 
-def xlsx(rows: list[list[object]]) -> bytes:
+def xlsx(rows: list[list[Any]]) -> bytes:
     book = Workbook()
     book.create_sheet("notes")
     for row in rows:

@@ -6,6 +6,7 @@ import sys
 import tempfile
 from pathlib import Path
 
+from django.conf import settings
 from django.test import Client, TestCase, override_settings
 
 from tests.site.base import DemoCase, Speaker
@@ -35,7 +36,7 @@ class FirstStartTest(TestCase):
         self.assertTrue(self.client.ask("/api/me").json()["first_start"])
         me = self.begin().json()
         self.assertEqual((me["name"], me["kind"], me["founds"]), ("Ada Linden", "instructor", True))
-        self.assertFalse((first_start.settings.DATA_DIR / "first-start-code").exists())
+        self.assertFalse((settings.DATA_DIR / "first-start-code").exists())
         again = Speaker().ask("/api/first-start", code="x", name="B C", log_in="b.c", password="another one 99")
         self.assertEqual(again.status_code, 403)
         self.assertFalse(Client().get("/api/me").json()["first_start"])

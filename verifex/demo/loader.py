@@ -18,8 +18,9 @@ from verifex.exercises.models import ExerciseVersion
 from verifex.exercises.services import add_version, release
 from verifex.marks.services import close_marking, give_mark
 from verifex.acts.clock import acting_at, now
-from verifex.people.models import Course, Pair, PairMember, Section, Staff, User
-from verifex.plan.models import Room, Seat, Session
+from verifex.people.models import Course, Pair, PairMember, Section, Staff, Student, User
+from verifex.plan.models import Bench, Room, Seat, Session
+from verifex.plan.services.sessions import free_code
 from verifex.stores.models import Kit, KitIssue, KitPart, StockResistor
 from verifex.work.pool import checks_run_here
 
@@ -95,10 +96,17 @@ class _Loader:
         return version
 
     def _session(self) -> None:
-        room = Room.objects.create(course=self.course, name=self.data["room"]["name"], columns=self.data["room"]["columns"])
+        columns = self.data["room"]["columns"]
+        room = Room.objects.create(course=self.course, name=self.data["room"]["name"], columns=columns)
+        benches = max(entry["bench"] for entry in self.data["pairs"])
+        Bench.objects.bulk_create(
+            Bench(room=room, number=n + 1, row=n // columns, column=n % columns) for n in range(-(-benches // columns) * columns)
+        )
         begun: datetime = self.now - timedelta(minutes=self.data["session"]["begun-minutes-ago"])
         ends = self.now + timedelta(minutes=self.data["session"]["minutes-left"])
-        self.session = Session.objects.create(section=self.section, room=room, starts_at=begun, ends_at=ends)
+        self.session = Session.objects.create(section=self.section, room=room, starts_at=begun, ends_at=ends, code=free_code())
+        self.session.staff.set(self.staff.values())
+        self.session.planned.create(exercise=self.version.exercise)
 
     def _kits(self) -> None:
         file = self.version.file
@@ -129,9 +137,9 @@ class _Loader:
         names = [student.rsplit(" ", 1)[1] for student in entry["students"]]
         pair = Pair.objects.create(section=self.section, name=" · ".join(names), badge=entry["badge"])
         for student in entry["students"]:
-            PairMember.objects.create(
-                pair=pair, user=self._user(student, _log_in(student)), since=self.now - timedelta(days=40)
-            )
+            user, since = self._user(student, _log_in(student)), self.now - timedelta(days=40)
+            Student.objects.create(section=self.section, user=user, since=since)
+            PairMember.objects.create(pair=pair, user=user, since=since)
         Seat.objects.create(session=self.session, pair=pair, bench=entry["bench"])
         self.pairs[entry["bench"]] = pair
 

@@ -49,9 +49,10 @@ def is_member(user: User, pair: Pair) -> bool:
     return PairMember.objects.filter(memberships(user), pair=pair).exists()
 
 
-def sections_of(user: User) -> list[Section]:
-    """Sections the user is staff of."""
-    return list(Section.objects.filter(staff__user=user).select_related("course").order_by("id"))
+def sections_of(user: User, role: str | None = None) -> list[Section]:
+    """Sections the user is staff of, or has this role in."""
+    parts = Staff.objects.filter(user=user, **({"role": role} if role else {}))
+    return list(Section.objects.filter(pk__in=parts.values("section")).select_related("course").order_by("id"))
 
 
 def courses_of(user: User, role: str | None = None) -> list[Course]:

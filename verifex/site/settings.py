@@ -60,6 +60,7 @@ INSTALLED_APPS = [
     "verifex.dockets",
     "verifex.marks",
     "verifex.papers",
+    "verifex.set_up",
     "verifex.demo",
 ]
 

@@ -64,7 +64,7 @@ def plan_sessions(
         starts_at, ends_at = (datetime.combine(day, at, zone) for at in (begins, ends))
         _refuse_clash(section, room, starts_at, ends_at)
         session = Session.objects.create(
-            section=section, room=room, starts_at=starts_at, ends_at=ends_at, code=_free_code()
+            section=section, room=room, starts_at=starts_at, ends_at=ends_at, code=free_code()
         )
         session.staff.set(section.staff.values_list("user", flat=True))
         _set_exercises(session, exercises)
@@ -195,7 +195,8 @@ def _refuse_clash(
         raise Refused(f"{room.name} is taken at that time, on {local:%d %b %Y}.")
 
 
-def _free_code() -> str:
+def free_code() -> str:
+    """A code for the wall that no session has."""
     while True:
         code = "".join(secrets.choice(_CODE_LETTERS) for _ in range(5))
         if not Session.objects.filter(code=code).exists():

@@ -2047,6 +2047,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/set-up/courses/{course_id}/export.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Course
+         * @description The course as one zip of open files. With people only where the reader instructs all of its sections.
+         */
+        get: operations["verifex_set_up_api_records_export_course"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Course
+         * @description Put a course in from its zip: all of it, or nothing.
+         */
+        post: operations["verifex_set_up_api_records_import_course"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/courses/{course_id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Copy Course
+         * @description The structure of a course for another year, without its people.
+         */
+        post: operations["verifex_set_up_api_records_copy_course"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2152,8 +2212,10 @@ export interface components {
         };
         /**
          * BenchCardOut
-         * @description One bench, at `row` and `column` of the room's grid (from 0) where it is drawn. `line` is its state in words; `asks` whether it waits for a person, `off` whether its power must be off,
-         *     `clean` whether what it asks for can be passed without a look. A pair without a seat has no `bench`.
+         * @description One bench, at `row` and `column` of the room's grid (from 0) where it is drawn; a pair without a seat has no `bench`.
+         *
+         *     `line` is its state in words; `asks` whether it waits for a person, `off` whether its power must be off, `clean` whether
+         *     what it asks for can be passed without a look.
          */
         BenchCardOut: {
             /** Bench */
@@ -5375,6 +5437,24 @@ export interface components {
             /** More */
             more: boolean;
         };
+        /**
+         * CourseZipIn
+         * @description A course's zip as base64.
+         */
+        CourseZipIn: {
+            /** Data */
+            data: string;
+            /**
+             * Without Kits
+             * @default false
+             */
+            without_kits: boolean;
+        };
+        /** CopyIn */
+        CopyIn: {
+            /** Title */
+            title: string;
+        };
     };
     responses: never;
     parameters: never;
@@ -8199,6 +8279,78 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    verifex_set_up_api_records_export_course: {
+        parameters: {
+            query?: {
+                people?: boolean;
+            };
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    verifex_set_up_api_records_import_course: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CourseZipIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_records_copy_course: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopyIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeOut"];
+                };
             };
         };
     };

@@ -8,7 +8,7 @@ import { useAct } from '@/shared/act'
 import FoundCourse from './FoundCourse.vue'
 import PartHead from './PartHead.vue'
 import SectionStaff from './SectionStaff.vue'
-import { type Course, STALE } from './use-set-up'
+import { type Course, STALE, useSetUp } from './use-set-up'
 
 const props = defineProps<{ course: Course }>()
 const form = reactive({
@@ -18,6 +18,7 @@ const form = reactive({
   ends_on: props.course.ends_on ?? '',
   holidays: props.course.holidays.join(', '),
 })
+const { choose } = useSetUp()
 const section = ref('')
 const founding = ref(false)
 const { busy, error, said, run } = useAct(STALE)
@@ -45,6 +46,17 @@ async function addSection() {
   )
     section.value = ''
 }
+const copying = ref(false)
+const copyTitle = ref('')
+async function copy() {
+  const body = { title: copyTitle.value }
+  const call = () =>
+    client.POST('/api/set-up/courses/{course_id}/copy', { params: { path: path.value }, body })
+  const made = await run(() => ask(call()))
+  if (!made) return
+  copying.value = false
+  choose(made.id)
+}
 function close(closed: boolean) {
   void run(() =>
     ask(
@@ -62,6 +74,9 @@ function close(closed: boolean) {
     title="Course, sections and staff"
     text="Access follows the section: staff see their own sections only."
   >
+    <button class="btn line" @click="((copying = true), (copyTitle = `${course.title}, next year`))">
+      Copy for another year
+    </button>
     <button class="btn line" @click="founding = true">Another course</button>
   </PartHead>
   <form class="fields" @submit.prevent="save">
@@ -109,6 +124,20 @@ function close(closed: boolean) {
     />
     <button class="btn line" :disabled="busy || !section.trim()">Add the section</button>
   </form>
+  <Dialog v-model:show="copying" title="Copy for another year" width="480px">
+    <form class="copy" @submit.prevent="copy">
+      <p class="soft">
+        The copy has the exercises with all their versions, the rooms and the sections, and nobody in them.
+        Kits stay with this course.
+      </p>
+      <label>
+        <span class="field-label">What the copy is called</span>
+        <input v-model="copyTitle" class="field" maxlength="120" required />
+      </label>
+      <ErrorNote :error="error" />
+      <p><button class="btn" :disabled="busy || !copyTitle.trim()">Copy the course</button></p>
+    </form>
+  </Dialog>
   <Dialog v-model:show="founding" title="Another course"><FoundCourse @done="founding = false" /></Dialog>
 </template>
 
@@ -147,5 +176,9 @@ h3 {
   .fields {
     grid-template-columns: minmax(0, 1fr);
   }
+}
+.copy {
+  display: grid;
+  gap: 12px;
 }
 </style>

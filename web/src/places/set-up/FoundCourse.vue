@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import { ask, client } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
+import { base64Of } from '@/shared/files'
 import { STALE, useSetUp } from './use-set-up'
 
 defineProps<{ first?: boolean }>()
@@ -14,9 +15,22 @@ const router = useRouter()
 const title = ref('')
 const zone = ref(Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC')
 const sections = ref('')
+const withoutKits = ref(false)
 const zones = Intl.supportedValuesOf('timeZone')
 const { busy, error, run } = useAct(STALE)
 
+async function bringIn(event: Event) {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (!file) return
+  const data = await base64Of(file)
+  input.value = ''
+  const call = () => client.POST('/api/set-up/import', { body: { data, without_kits: withoutKits.value } })
+  const made = await run(() => ask(call()))
+  if (!made) return
+  choose(made.id)
+  emit('done')
+}
 async function found() {
   const body = { title: title.value, zone: zone.value, sections: sections.value.split(/[\n,;]/) }
   const made = await run(() => ask(client.POST('/api/set-up/courses', { body })))
@@ -65,6 +79,16 @@ async function found() {
     </div>
     <ErrorNote :error="error" />
     <p><button class="btn" :disabled="busy || !title.trim()">Set up the course</button></p>
+    <div class="zip">
+      <p class="soft">or put in a course that was taken out of another installation, all of it or nothing:</p>
+      <p class="acts">
+        <label class="file btn line">
+          Choose its zip
+          <input type="file" accept=".zip" @change="bringIn" />
+        </label>
+        <label><input v-model="withoutKits" type="checkbox" /> without its kits</label>
+      </p>
+    </div>
   </form>
 </template>
 
@@ -78,5 +102,29 @@ async function found() {
   max-width: 560px;
   margin: 4vh auto 0;
   padding: 28px 32px;
+}
+.zip {
+  display: grid;
+  gap: 8px;
+  border-top: 1px solid var(--line);
+  padding-top: 14px;
+}
+.acts {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+}
+.file {
+  position: relative;
+}
+.file input {
+  position: absolute;
+  inset: 0;
+  opacity: 0;
+  cursor: pointer;
+}
+.file:focus-within {
+  outline: 2.5px solid var(--act);
+  outline-offset: 2px;
 }
 </style>

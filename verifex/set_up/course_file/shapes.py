@@ -1,0 +1,176 @@
+"""What stands in the files of a course: each is YAML, held against one of these. Times are UTC, dates ISO."""
+
+from datetime import date, datetime
+from typing import Any
+
+from pydantic import BaseModel, ConfigDict, Field
+
+FORMAT = 1
+
+
+class Part(BaseModel):
+    """Nothing is taken that is not named here: a mistyped field is told."""
+
+    model_config = ConfigDict(extra="forbid")
+
+
+class StaffPart(Part):
+    log_in: str = Field(max_length=150)
+    first: str = Field(max_length=150)
+    last: str = Field("", max_length=150)
+    role: str = Field(pattern="^(instructor|assistant)$")
+
+
+class StudentPart(Part):
+    log_in: str = Field(max_length=150)
+    first: str = Field(max_length=150)
+    last: str = Field("", max_length=150)
+    number: str = Field("", max_length=40)
+    group: str = Field("", max_length=40)
+    since: datetime
+    until: datetime | None = None
+
+
+class MemberPart(Part):
+    """Named as well: who left the class list before it was kept is on none."""
+
+    log_in: str = Field(max_length=150)
+    first: str = Field("", max_length=150)
+    last: str = Field("", max_length=150)
+    since: datetime
+    until: datetime | None = None
+
+
+class PairPart(Part):
+    badge: str = Field(max_length=40)
+    name: str = Field(max_length=80)
+    archived_at: datetime | None = None
+    members: list[MemberPart] = []
+
+
+class SectionPart(Part):
+    """`staff`, `students` and `pairs` are empty in a file without people."""
+
+    name: str = Field(max_length=60)
+    staff: list[StaffPart] = []
+    students: list[StudentPart] = []
+    pairs: list[PairPart] = []
+
+
+class BenchPart(Part):
+    number: int = Field(ge=1, le=999)
+    row: int = Field(ge=0, lt=20)
+    column: int = Field(ge=0, lt=20)
+    name: str = Field("", max_length=20)
+
+
+class RoomPart(Part):
+    name: str = Field(max_length=60)
+    columns: int = Field(ge=1, le=20)
+    archived_at: datetime | None = None
+    benches: list[BenchPart] = []
+
+
+class SchemePart(Part):
+    number: int = Field(ge=1)
+    criteria: list[dict[str, Any]]
+
+
+class VersionPart(Part):
+    """The exercise file itself stands beside, in `exercises/SLUG/NUMBER.yaml`, its program in `NUMBER.program`."""
+
+    number: int = Field(ge=1)
+    released_at: datetime | None = None
+    schemes: list[SchemePart]
+
+
+class ExercisePart(Part):
+    slug: str = Field(pattern=r"^[a-z0-9][a-z0-9-]*$", max_length=50)
+    title: str = Field(max_length=120)
+    constants: dict[str, float | str] = {}
+    versions: list[VersionPart]
+
+
+class KitPartPart(Part):
+    ref: str = Field(max_length=8)
+    part: str = Field(max_length=40)
+    title: str = Field(max_length=80)
+    present: bool = True
+
+
+class KitPartFile(Part):
+    tag: str = Field(max_length=20)
+    exercise: str
+    in_repair: bool = False
+    repair_note: str = Field("", max_length=200)
+    leg_orders: dict[str, str] = {}
+    settings: dict[str, dict[str, str]] = {}
+    parts: list[KitPartPart]
+
+
+class ResistorPart(Part):
+    ohms: float = Field(gt=0)
+    tolerance_percent: float = 5.0
+    rated_watts: float = Field(0.25, gt=0)
+    count: int = Field(ge=0)
+    drawer: str = Field("", max_length=40)
+
+
+class PlacePart(Part):
+    """A pair in a session, by its badge."""
+
+    badge: str
+    bench: int | None = None
+    exercise: str | None = None
+
+
+class MarkPart(Part):
+    """A marking as it was closed, whole: criteria, total, each student's own line (by log-in)."""
+
+    badge: str
+    exercise: str
+    version: int
+    scheme: int
+    opened_at: datetime
+    at: datetime
+    by: str = ""
+    rules_version: str
+    catalogue: str
+    criteria: list[dict[str, Any]]
+    total: str
+    of: str
+    judged_with: dict[str, Any] = {}
+    students: list[dict[str, Any]] = []
+
+
+class SessionPart(Part):
+    """`places`, `absent`, `staff` and `marks` are empty in a file without people."""
+
+    section: str
+    room: str
+    starts_at: datetime
+    ends_at: datetime
+    late_minutes: int | None = None
+    exercises: list[str] = []
+    staff: list[str] = []
+    places: list[PlacePart] = []
+    absent: list[str] = []
+    marks: list[MarkPart] = []
+
+
+class CourseFile(Part):
+    """`course.yaml`: the course and all that is small in it."""
+
+    format: int = FORMAT
+    title: str = Field(max_length=120)
+    zone: str
+    starts_on: date | None = None
+    ends_on: date | None = None
+    holidays: list[date] = []
+    closed_at: datetime | None = None
+    rooms: list[RoomPart] = []
+    exercises: list[ExercisePart] = []
+    sections: list[SectionPart]
+    kits: list[KitPartFile] = []
+    resistors: list[ResistorPart] = []
+    sessions: list[SessionPart] = []
