@@ -7,7 +7,7 @@ PORT ?= 8000
 DEBIAN := chromium fonts-dejavu-core ngspice libpango-1.0-0 libpangoft2-1.0-0 gcc-avr avr-libc simavr
 export PIP_DISABLE_PIP_VERSION_CHECK := 1
 
-.PHONY: help setup run wheel demo test check api-client rules screenshots bench load kills generated fuzz corpus clean-demo debian
+.PHONY: help setup run wheel demo demo-large test check api-client rules screenshots bench load kills generated fuzz corpus clean-demo debian
 
 help: ## list the targets
 	@grep -hE '^[a-z-]+:.*##' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 16
@@ -49,6 +49,13 @@ demo: setup ## the demo course in the browser
 	@$(MANAGE) load_demo
 	@echo; echo "Verifex runs at http://127.0.0.1:$(PORT)/   (Ctrl C ends it)"
 	@$(BIN)/python -m verifex.site.serve --listen 127.0.0.1:$(PORT)
+
+demo-large: setup ## 48 pairs in two sections, four exercises at once, beside data of their own
+	@VERIFEX_DATA=var/large $(MANAGE) migrate -v0 && $(BIN)/python -m verifex.site.static
+	@echo 'Loading the large demo course (about a minute the first time) …'
+	@VERIFEX_DATA=var/large $(MANAGE) load_demo --large
+	@echo; echo "Verifex runs at http://127.0.0.1:$(PORT)/   (Ctrl C ends it)"
+	@VERIFEX_DATA=var/large $(BIN)/python -m verifex.site.serve --listen 127.0.0.1:$(PORT)
 
 clean-demo: ## forget the demo's data; the next `make demo` starts afresh
 	rm -rf var

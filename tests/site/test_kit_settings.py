@@ -17,6 +17,7 @@ class SettingsTest(DemoCase):
         PairMember.objects.create(pair=self.pair, user=User.objects.create(username="new.one"))
         Seat.objects.create(session=self.session, pair=self.pair, bench=13)
         self.exercise = Exercise.objects.get(slug="night-visitor-watch")
+        self.session.planned.create(exercise=self.exercise)
         kit = Kit.objects.create(tag="NV-01", exercise=self.exercise)
         for part in recipe_of(self.exercise.pk):
             KitPart.objects.create(kit=kit, ref=part.ref, part=part.part, title=part.title)

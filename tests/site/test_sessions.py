@@ -111,7 +111,6 @@ class PlanTest(DemoCase):
         )
 
     def test_an_exercise_somebody_works_on_stays_in_the_session(self):
-        self.session.planned.create(exercise=self.heat)
         local = self.session.starts_at
         body = {
             "room": self.session.room_id, "day": local.date().isoformat(), "begins": "00:00", "ends": "23:59",

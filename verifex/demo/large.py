@@ -32,3 +32,36 @@ def several_times(course: dict[str, Any], times: int) -> dict[str, Any]:
 def _tag(tag: str, offset: int) -> str:
     name, number = tag.rsplit("-", 1)
     return f"{name}-{int(number) + offset:02}"
+
+
+#: Exercises that run beside the demo's own in the large demo, with the letters of their kits.
+BESIDE = {"lid-open-watch": "LW", "feeder-level": "FL", "super-height-gauge": "SH"}
+OTHER_SECTION = ("Instrumentation, group C", "Room 4")
+
+
+def spread(course: dict[str, Any]) -> dict[str, Any]:
+    """A large course in two sections with sessions of their own, and half of each section at other exercises, four at once.
+
+    Who is at another exercise hands in the instructor's own wiring and program.
+    """
+    found = deepcopy(course)
+    half = len(found["pairs"]) // 2
+    found["more-sections"] = [{"name": OTHER_SECTION[0], "room": {**found["room"], "name": OTHER_SECTION[1]}}]
+    found["beside"] = list(BESIDE)
+    for place, pair in enumerate(found["pairs"]):
+        pair["section"], pair["bench"] = divmod(place, half)
+        pair["bench"] += 1
+        if pair["bench"] <= half // 2:
+            continue
+        slug = list(BESIDE)[place % len(BESIDE)]
+        tag = f"{BESIDE[slug]}-{place:02}"
+        found["kits"].append({"tag": tag, "exercise": slug})
+        pair["exercise"] = slug
+        pair["acts"] = [
+            {"ago": 55, "hand-out": tag},
+            {"ago": 40 - place % 9, "wiring": "reference"},
+            *([{"ago": 30 - place % 7, "clear": True}] if place % 4 else []),
+            *([{"ago": 20 - place % 11, "program": "reference"}] if place % 4 > 1 else []),
+        ]
+    found["room"]["columns"] = 6
+    return found

@@ -11,7 +11,7 @@ from django.contrib.auth.hashers import make_password
 from django.db import transaction
 
 from verifex.core.quantity import parse_quantity
-from verifex.demo.large import several_times
+from verifex.demo.large import several_times, spread
 from verifex.dockets import services
 from verifex.dockets.models import Docket
 from verifex.exercises.models import ExerciseVersion
@@ -34,10 +34,11 @@ class Loaded:
 
 
 @transaction.atomic
-def load(folder: Path, password: str | None = None, *, times: int = 1) -> Loaded:
-    """Load the course in `folder`, its pairs and kits so many `times` over with other names. Everyone gets `password`, or
-    one made up now."""
+def load(folder: Path, password: str | None = None, *, times: int = 1, spreads: bool = False) -> Loaded:
+    """Load the course in `folder`, its pairs and kits so many `times` over with other names; one that `spreads` has two
+    sections with four exercises at once. Everyone gets `password`, or one made up now."""
     course = several_times(yaml.safe_load((folder / "course.yaml").read_text("utf-8")), times)
+    course = spread(course) if spreads else course
     with checks_run_here():
         return _Loader(folder, course, password or secrets.token_urlsafe(9)).load()
 
@@ -47,20 +48,26 @@ class _Loader:
         self.folder, self.data, self.password = folder, course, password
         self.hashed = make_password(password)  # slow on purpose, so once for all
         self.now = now()
-        self.pairs: dict[int, Pair] = {}
+        self.pairs: dict[tuple[int, int], Pair] = {}  # by section and bench
+        self.sections: list[Section] = []
+        self.sessions: list[Session] = []
         self.staff: dict[str, User] = {}
 
     def load(self) -> Loaded:
         self.course = Course.objects.create(title=self.data["course"], zone=self.data["zone"])
-        self.section = Section.objects.create(course=self.course, name=self.data["section"])
+        rooms = [self.data, *self.data.get("more-sections", [])]
+        for entry in ({"name": self.data["section"]}, *rooms[1:]):
+            self.sections.append(Section.objects.create(course=self.course, name=entry["name"]))
         log_ins = []
         for entry in self.data["staff"]:
             user = self._user(entry["name"], entry["log-in"])
-            Staff.objects.create(section=self.section, user=user, role=entry["role"])
+            for section in self.sections:
+                Staff.objects.create(section=section, user=user, role=entry["role"])
             self.staff[entry["role"]] = user
             log_ins.append((entry["role"], user.username, self.password))
         self.version = self._exercise()
-        self._session()
+        for section, data in zip(self.sections, rooms, strict=True):
+            self.sessions.append(self._session(section, data["room"]))
         self._kits()
         for entry in self.data["pairs"]:
             self._pair(entry)
@@ -70,10 +77,10 @@ class _Loader:
         )
         for act, entry in acts:
             with acting_at(self.now - timedelta(minutes=act["ago"])):
-                self._act(self.pairs[entry["bench"]], act)
+                self._act(self.pairs[(entry.get("section", 0), entry["bench"])], act)
         shown = next(entry for entry in self.data["pairs"] if entry.get("shown"))
         log_ins.append(("pair", _log_in(shown["students"][0]), self.password))
-        return Loaded(self.session, log_ins)
+        return Loaded(self.sessions[0], log_ins)
 
     def _user(self, name: str, log_in: str) -> User:
         first, last = name.rsplit(" ", 1)
@@ -81,8 +88,9 @@ class _Loader:
 
     def _exercise(self) -> ExerciseVersion:
         """Every exercise of the course, released; the session's own one is returned."""
-        versions = {folder.name: self._released(folder) for folder in sorted((self.folder / "exercises").iterdir())}
-        return versions[self.data["exercise"]]
+        folders = sorted((self.folder / "exercises").iterdir())
+        self.versions = {folder.name: self._released(folder) for folder in folders}
+        return self.versions[self.data["exercise"]]
 
     def _released(self, folder: Path) -> ExerciseVersion:
         program = folder / "reference.cpp"
@@ -95,30 +103,32 @@ class _Loader:
         release(self.staff["instructor"], version)
         return version
 
-    def _session(self) -> None:
-        columns = self.data["room"]["columns"]
-        room = Room.objects.create(course=self.course, name=self.data["room"]["name"], columns=columns)
+    def _session(self, section: Section, of_room: dict[str, Any]) -> Session:
+        columns = of_room["columns"]
+        room = Room.objects.create(course=self.course, name=of_room["name"], columns=columns)
         benches = max(entry["bench"] for entry in self.data["pairs"])
         Bench.objects.bulk_create(
             Bench(room=room, number=n + 1, row=n // columns, column=n % columns) for n in range(-(-benches // columns) * columns)
         )
         begun: datetime = self.now - timedelta(minutes=self.data["session"]["begun-minutes-ago"])
         ends = self.now + timedelta(minutes=self.data["session"]["minutes-left"])
-        self.session = Session.objects.create(section=self.section, room=room, starts_at=begun, ends_at=ends, code=free_code())
-        self.session.staff.set(self.staff.values())
-        self.session.planned.create(exercise=self.version.exercise)
+        session = Session.objects.create(section=section, room=room, starts_at=begun, ends_at=ends, code=free_code())
+        session.staff.set(self.staff.values())
+        for slug in (self.data["exercise"], *self.data.get("beside", [])):
+            session.planned.create(exercise=self.versions[slug].exercise)
+        return session
 
     def _kits(self) -> None:
-        file = self.version.file
         for entry in self.data["kits"]:
+            version = self.versions[entry.get("exercise", self.data["exercise"])]
             kit = Kit.objects.create(
                 tag=entry["tag"],
-                exercise=self.version.exercise,
+                exercise=version.exercise,
                 in_repair="repair" in entry,
                 repair_note=entry.get("repair", ""),
                 leg_orders=entry.get("leg-orders", {}),
             )
-            for part in file.recipe:
+            for part in version.file.recipe:
                 KitPart.objects.create(
                     kit=kit,
                     ref=part.ref,
@@ -135,13 +145,24 @@ class _Loader:
 
     def _pair(self, entry: dict[str, Any]) -> None:
         names = [student.rsplit(" ", 1)[1] for student in entry["students"]]
-        pair = Pair.objects.create(section=self.section, name=" · ".join(names), badge=entry["badge"])
+        section, session = self.sections[entry.get("section", 0)], self.sessions[entry.get("section", 0)]
+        pair = Pair.objects.create(section=section, name=" · ".join(names), badge=entry["badge"])
         for student in entry["students"]:
             user, since = self._user(student, _log_in(student)), self.now - timedelta(days=40)
-            Student.objects.create(section=self.section, user=user, since=since)
+            Student.objects.create(section=section, user=user, since=since)
             PairMember.objects.create(pair=pair, user=user, since=since)
-        Seat.objects.create(session=self.session, pair=pair, bench=entry["bench"])
-        self.pairs[entry["bench"]] = pair
+        Seat.objects.create(session=session, pair=pair, bench=entry["bench"])
+        session.assignments.create(pair=pair, exercise=self._version_of(entry).exercise)
+        self.pairs[(entry.get("section", 0), entry["bench"])] = pair
+
+    def _version_of(self, entry: dict[str, Any]) -> ExerciseVersion:
+        return self.versions[entry.get("exercise", self.data["exercise"])]
+
+    def _text(self, docket: Docket, kind: str, value: str) -> str:
+        """A hand-in of the demo by its file, or the instructor's own."""
+        if value != "reference":
+            return (self.folder / "hand-ins" / value).read_text("utf-8")
+        return docket.version.reference_wiring if kind == "wiring" else docket.version.reference_program
 
     def _act(self, pair: Pair, act: dict[str, Any]) -> None:
         """One act of the day; the key beside `ago` names it."""
@@ -150,15 +171,17 @@ class _Loader:
         what = next(key for key in act if key not in ("ago", "reason", "note", "overrule"))
         value = act[what]
         if what == "hand-out":
-            services.open_docket(assistant, Kit.objects.get(tag=value), pair, self.session, self.version)
+            kit = Kit.objects.get(tag=value)
+            session = self.sessions[self.sections.index(pair.section)]
+            services.open_docket(assistant, kit, pair, session, self.versions[kit.exercise.slug])
             return
-        docket = Docket.objects.get(pair=pair, session=self.session)
+        docket = Docket.objects.get(pair=pair)
         match what:
             case "substitute":
                 tag = KitIssue.objects.get(pair=pair, returned_at__isnull=True).kit.tag
                 services.substitute(assistant, tag, value["ref"], value["ohms"], act["reason"])
             case "wiring" | "program" | "readings":
-                text = (self.folder / "hand-ins" / value).read_text("utf-8")
+                text = self._text(docket, what, value)
                 last = docket.attempts.filter(kind=what).count()
                 services.hand_in(member, docket.pk, what, text, token=f"demo-{what}-{last + 1}", based_on_attempt=last)
             case "ask":

@@ -221,9 +221,9 @@ def _floor(session: Session, user: User) -> dict[str, Any]:
 
 
 def _title(titles: list[str], session: Session) -> str:
-    """The exercises of a session, the first of many only; its section where there are none yet."""
+    """The exercises of a session, counted where they are many; its section where there are none yet."""
     if len(titles) > MOST_TITLES:
-        return f"{titles[0]} and {len(titles) - 1} others"
+        return f"{len(titles)} exercises"
     return " · ".join(titles) or str(session.section)
 
 

@@ -99,6 +99,7 @@ class ClassRowOut(Shape):
     docket: int
     bench: int | None
     pair: str
+    exercise: str
     criteria: dict[str, str]
     changed: list[str]
     total: str
@@ -109,8 +110,11 @@ class ClassRowOut(Shape):
 
 
 class ClassSheetOut(Shape):
+    """`of` is empty where exercises of the session give different marks for a criterion of that title."""
+
     titles: list[str]
     of: list[str]
+    exercises: int
     rows: list[ClassRowOut]
 
 
@@ -204,15 +208,20 @@ def class_sheet(request: HttpRequest, session_id: Id) -> Any:
 
 
 def _class_json(rows: list[Marked]) -> dict[str, Any]:
-    criteria = {row["title"]: row["of"] for one in rows for row in one.sheet.rows}
+    criteria: dict[str, set[str]] = {}
+    for one in rows:
+        for row in one.sheet.rows:
+            criteria.setdefault(row["title"], set()).add(row["of"])
     return {
         "titles": list(criteria),
-        "of": list(criteria.values()),
+        "of": [of.pop() if len(of) == 1 else "" for of in criteria.values()],
+        "exercises": len({one.docket.version.exercise_id for one in rows}),
         "rows": [
             {
                 "docket": one.docket.pk,
                 "bench": one.bench,
                 "pair": one.docket.pair.name,
+                "exercise": one.docket.version.exercise.title,
                 "criteria": {row["title"]: row["counts"] or "–" for row in one.sheet.rows},
                 "changed": [row["title"] for row in one.sheet.rows if row["given"] is not None],
                 "total": plain(one.sheet.total),

@@ -174,6 +174,9 @@ THROTTLED_LOG_INS = "8/m"
 THROTTLED_LOG_INS_OF_AN_ADDRESS = "240/m"
 LOGIN_URL = "/log-in"
 
+#: How long after a course is closed its names, programs and logs are kept; its figures stay.
+KEPT_DAYS = int(os.environ.get("VERIFEX_KEEP_DAYS", "365"))
+
 #: Whether checks of hand-ins run in worker processes under limits. Tests and the loader of the demo do without.
 CHECKS_IN_WORKERS = os.environ.get("VERIFEX_CHECKS_IN_WORKERS", "1") == "1"
 

@@ -35,7 +35,7 @@ def main() -> None:
     pool.warm_up("judging")
     for number in range(THREADS):
         threading.Thread(target=queue.serve_until, args=(ended,), daemon=True, name=f"queue-{number}").start()
-    threading.Thread(target=_back_up_until, args=(ended,), daemon=True, name="backup").start()
+    threading.Thread(target=_look_after_until, args=(ended,), daemon=True, name="daily").start()
     server = os.getppid()
     while not ended.wait(1.0):
         if os.getppid() != server:  # the server died without a word
@@ -46,12 +46,13 @@ def main() -> None:
     os._exit(0)  # what was under way is in the queue still
 
 
-def _back_up_until(ended: threading.Event) -> None:
-    """A copy of the database whenever the newest one is a day old."""
+def _look_after_until(ended: threading.Event) -> None:
+    """A copy of the database whenever the newest one is a day old, and what apps want done regularly."""
     from django.conf import settings
     from django.db import connection
     from django.utils import timezone
 
+    from verifex.work import daily
     from verifex.work.backups import BackupFailed, backup, is_due
 
     pause = FIRST_LOOK_SECONDS
@@ -66,6 +67,8 @@ def _back_up_until(ended: threading.Event) -> None:
                 logger.error("no copy of the database was made: %s", wrong)
             finally:
                 connection.close()
+        daily.do_all(timezone.now())
+        connection.close()
 
 
 if __name__ == "__main__":

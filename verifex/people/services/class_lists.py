@@ -148,7 +148,7 @@ def add_student(actor: User, section: Section, name: str, number: str = "") -> S
         username=log_in_for(first, last, taken), first_name=first, last_name=last, password=make_password(None)
     )
     row = Student.objects.create(section=section, user=user, number=number.strip()[:40])
-    record(actor, f"added {user.get_full_name()} to the list"[:120], f"section:{section.pk}")
+    record(actor, f"added to the list of {section.name}"[:120], f"user:{user.pk}")
     return row
 
 
@@ -157,9 +157,8 @@ def take_off(actor: User, section: Section, user_id: int) -> None:
     """Off the list from now on, and out of the pair; what was done stays."""
     require_instructor(actor, section)
     row = Student.objects.select_related("user").get(section=section, user=user_id, until=None)
-    name = row.user.get_full_name()
-    _leave(section.course, user_id)
-    record(actor, f"took {name} off the list"[:120], f"section:{section.pk}")
+    _leave(section.course, row.user_id)
+    record(actor, f"taken off the list of {section.name}"[:120], f"user:{user_id}")
 
 
 @transaction.atomic
@@ -168,4 +167,4 @@ def rename(actor: User, section: Section, user_id: int, name: str) -> None:
     row = Student.objects.select_related("user").get(section=section, user=user_id, until=None)
     row.user.first_name, row.user.last_name = split_name(name)
     row.user.save(update_fields=["first_name", "last_name"])
-    record(actor, f"renamed a student to {row.user.get_full_name()}"[:120], f"section:{section.pk}")
+    record(actor, "renamed", f"user:{user_id}")

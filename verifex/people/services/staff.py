@@ -36,7 +36,7 @@ def add_staff(actor: User, section: Section, who: str, role: str) -> tuple[User,
     if section.students.filter(user=known, until=None).exists():
         raise Refused(f"{known.get_full_name()} is on the class list of {section.name}.")
     Staff.objects.create(section=section, user=known, role=role)
-    record(actor, f"made {known.get_full_name()} {role} of {section.name}"[:120], f"course:{section.course_id}")
+    record(actor, f"made {role} of {section.name}"[:120], f"user:{known.pk}")
     return known, password
 
 
@@ -50,14 +50,13 @@ def change_role(actor: User, section: Section, user_id: int, role: str | None) -
     others = Staff.objects.filter(section=section, role=Staff.Role.INSTRUCTOR).exclude(pk=part.pk)
     if role != Staff.Role.INSTRUCTOR and not others.exists():
         raise Refused(f"{section.name} needs an instructor; name another one first.")
-    name = part.user.get_full_name()
     if role is None:
         part.delete()
-        record(actor, f"took {name} off the staff of {section.name}"[:120], f"course:{section.course_id}")
+        record(actor, f"taken off the staff of {section.name}"[:120], f"user:{user_id}")
     else:
         part.role = role
         part.save(update_fields=["role"])
-        record(actor, f"made {name} {role} of {section.name}"[:120], f"course:{section.course_id}")
+        record(actor, f"made {role} of {section.name}"[:120], f"user:{user_id}")
 
 
 @transaction.atomic
@@ -73,7 +72,7 @@ def reset_password(actor: User, section: Section, user_id: int) -> tuple[User, s
     password = made_up_password()
     set_password(user, password, is_first=True)
     user.save()
-    record(actor, f"reset the password of {user.get_full_name()}"[:120], f"user:{user.pk}")
+    record(actor, "reset the password", f"user:{user.pk}")
     return user, password
 
 

@@ -106,5 +106,4 @@ def mark_absent(actor: User, session: Session, user_id: int, *, absent: bool) ->
         Absence.objects.get_or_create(session=session, user_id=user_id)
     else:
         session.absences.filter(user=user_id).delete()
-    verb = f"{member.user.get_full_name()} is {'absent' if absent else 'here'}"[:120]
-    record(actor, verb, f"session:{session.pk}", scope=session_scope(session.pk))
+    record(actor, "absent" if absent else "here after all", f"user:{user_id}", scope=session_scope(session.pk))

@@ -2,6 +2,7 @@
 
 import base64
 import binascii
+import json
 from typing import Any
 
 from django.http import HttpRequest, HttpResponse
@@ -19,6 +20,7 @@ from verifex.people.models import User
 from verifex.people.services import class_lists, first_passwords, pairs
 from verifex.set_up.access import pair_of, section_of
 from verifex.set_up.present import people_json
+from verifex.set_up.privacy import data_of, remove_student
 from verifex.set_up.schemas import (
     GroupsIn,
     GroupsOut,
@@ -129,6 +131,25 @@ def take_off(request: HttpRequest, section_id: Id, user_id: Id) -> dict[str, str
     """Off the list from now on; what was done stays."""
     class_lists.take_off(reader(request), section_of(request, section_id), user_id)
     return {"message": "Taken off the list."}
+
+
+@router.get("/set-up/sections/{section_id}/students/{user_id}/data.json")
+def student_data(request: HttpRequest, section_id: Id, user_id: Id) -> HttpResponse:
+    """All that is kept of one student, to give to them."""
+    section = section_of(request, section_id)
+    found = data_of(reader(request), section, User.objects.get(pk=user_id))
+    text = json.dumps(found, indent=1, ensure_ascii=False, default=str)
+    answer = HttpResponse(text, content_type="application/json; charset=utf-8")
+    answer["Content-Disposition"] = f'attachment; filename="student-{user_id}.json"'
+    return answer
+
+
+@router.post("/set-up/sections/{section_id}/students/{user_id}/forget", response=SavedOut)
+def forget_student(request: HttpRequest, section_id: Id, user_id: Id) -> dict[str, str]:
+    """Take a student's data away: name, log-in and texts go, figures stay under a pseudonym. It cannot be undone."""
+    section = section_of(request, section_id)
+    pseudonym = remove_student(reader(request), section, User.objects.get(pk=user_id))
+    return {"message": f"The data are removed; what figures are left stand under “{pseudonym}”."}
 
 
 @router.post("/set-up/sections/{section_id}/slips")

@@ -22,7 +22,7 @@ from verifex.api.shape import Shape
 from verifex.dockets.models import Docket
 from verifex.marks.csv_out import safe
 from verifex.people.access import may_found, reader, sections_of
-from verifex.people.models import Course, Pair, Staff, User
+from verifex.people.models import Course, Pair, Staff, Student, User
 from verifex.plan.models import Session
 from verifex.set_up.access import course_of
 from verifex.set_up.course_file.bring_in import copy_for_next_year, put_in
@@ -143,6 +143,8 @@ def _events(user: User, course: Course, word: str) -> "QuerySet[Event]":
         *(f"section:{pk}" for pk in own),
         *(f"session:{pk}" for pk in sessions),
         *(f"pair:{pk}" for pk in Pair.objects.filter(section__in=own).values_list("pk", flat=True)),
+        *(f"user:{pk}" for pk in Staff.objects.filter(section__in=own).values_list("user", flat=True)),
+        *(f"user:{pk}" for pk in Student.objects.filter(section__in=own).values_list("user", flat=True)),
         *(f"exercise:{slug}" for slug in course.exercises.values_list("slug", flat=True)),
         *(f"kit:{tag}" for tag in Kit.objects.filter(exercise__course=course).values_list("tag", flat=True)),
     ]
@@ -157,6 +159,8 @@ def _told(rows: list[Event]) -> list[dict[str, Any]]:
     ids = [int(row.subject.split(":", 1)[1]) for row in rows if row.subject.startswith("docket:")]
     dockets = Docket.objects.filter(pk__in=ids).select_related("pair", "version__exercise")
     named = {f"docket:{d.pk}": f"{d.pair}, {d.version.exercise}" for d in dockets}
+    users = [int(row.subject.split(":", 1)[1]) for row in rows if row.subject.startswith("user:")]
+    named |= {f"user:{user.pk}": user.get_full_name() for user in User.objects.filter(pk__in=users)}
     return [
         {
             "id": row.pk,

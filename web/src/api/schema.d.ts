@@ -1647,6 +1647,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/set-up/sections/{section_id}/students/{user_id}/data.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Student Data
+         * @description All that is kept of one student, to give to them.
+         */
+        get: operations["verifex_set_up_api_people_student_data"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/sections/{section_id}/students/{user_id}/forget": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Forget Student
+         * @description Take a student's data away: name, log-in and texts go, figures stay under a pseudonym. It cannot be undone.
+         */
+        post: operations["verifex_set_up_api_people_forget_student"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/set-up/sections/{section_id}/slips": {
         parameters: {
             query?: never;
@@ -4531,6 +4571,8 @@ export interface components {
             bench: number | null;
             /** Pair */
             pair: string;
+            /** Exercise */
+            exercise: string;
             /** Criteria */
             criteria: {
                 [key: string]: string;
@@ -4548,12 +4590,17 @@ export interface components {
             /** Second Look */
             second_look: boolean;
         };
-        /** ClassSheetOut */
+        /**
+         * ClassSheetOut
+         * @description `of` is empty where exercises of the session give different marks for a criterion of that title.
+         */
         ClassSheetOut: {
             /** Titles */
             titles: string[];
             /** Of */
             of: string[];
+            /** Exercises */
+            exercises: number;
             /** Rows */
             rows: components["schemas"]["ClassRowOut"][];
         };
@@ -7665,6 +7712,50 @@ export interface operations {
         };
     };
     verifex_set_up_api_people_take_off: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                section_id: number;
+                user_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_people_student_data: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                section_id: number;
+                user_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    verifex_set_up_api_people_forget_student: {
         parameters: {
             query?: never;
             header?: never;

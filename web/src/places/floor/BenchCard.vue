@@ -34,10 +34,8 @@ const station = computed(() =>
   >
     <span class="top">
       <span class="number">{{ bench.bench ?? '–' }}</span>
-      <span class="pair"
-        >{{ bench.pair
-        }}<span v-if="namesExercise && bench.exercise" class="exercise">{{ bench.exercise }}</span></span
-      >
+      <span class="pair">{{ bench.pair }}</span>
+      <span v-if="namesExercise && bench.exercise" class="exercise">{{ bench.exercise }}</span>
     </span>
     <span class="why">
       <SeverityTag v-for="entry in tags" :key="entry.severity" v-bind="entry" />
@@ -84,8 +82,8 @@ const station = computed(() =>
 }
 .top {
   display: grid;
-  grid-template-columns: auto 1fr;
-  gap: 10px;
+  grid-template-columns: auto minmax(0, 1fr);
+  gap: 3px 10px;
   align-items: center;
 }
 .number {
@@ -147,9 +145,11 @@ const station = computed(() =>
   color: var(--stop);
 }
 .exercise {
-  display: block;
-  font-weight: 400;
+  grid-column: 1 / -1;
   font-size: 13px;
   color: var(--soft);
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 </style>

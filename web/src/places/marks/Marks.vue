@@ -43,7 +43,10 @@ const closed = computed(() => data.value?.rows.filter((r) => r.closed).length ??
               <th class="num">Bench</th>
               <th>Pair</th>
               <th v-for="(title, index) in sheet.titles" :key="title" class="num">
-                {{ title }}<br /><span class="soft">of {{ sheet.of[index] }}</span>
+                {{ title
+                }}<template v-if="sheet.of[index]"
+                  ><br /><span class="soft">of {{ sheet.of[index] }}</span></template
+                >
               </th>
               <th class="num">Total</th>
               <th><span class="visually-hidden">State</span></th>
@@ -60,7 +63,10 @@ const closed = computed(() => data.value?.rows.filter((r) => r.closed).length ??
               <td class="num">
                 <b>{{ row.bench }}</b>
               </td>
-              <td>{{ row.pair }}</td>
+              <td>
+                {{ row.pair }}
+                <span v-if="sheet.exercises > 1" class="soft exercise">{{ row.exercise }}</span>
+              </td>
               <td
                 v-for="title in sheet.titles"
                 :key="title"
@@ -90,6 +96,10 @@ const closed = computed(() => data.value?.rows.filter((r) => r.closed).length ??
 </template>
 
 <style scoped>
+.exercise {
+  display: block;
+  font-size: 13.5px;
+}
 .page {
   padding: 18px 20px;
   display: grid;

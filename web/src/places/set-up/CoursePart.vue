@@ -144,7 +144,7 @@ function close(closed: boolean) {
 <style scoped>
 .fields {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: 1.6fr 1fr 1fr;
   gap: 14px;
   margin-bottom: 22px;
 }

@@ -22,6 +22,7 @@ const name = ref('')
 const number = ref('')
 const renamed = ref<Listed | null>(null)
 const newName = ref('')
+const sure = ref(false)
 const fresh = ref<Schemas['NewLogInOut'] | null>(null)
 const field = useTemplateRef<HTMLInputElement>('field')
 const { busy, error, said, run } = useAct(STALE)
@@ -47,6 +48,12 @@ async function rename() {
     )
   )
     renamed.value = null
+}
+async function forget() {
+  const path = { ...section(), user_id: renamed.value!.user }
+  const call = () =>
+    client.POST('/api/set-up/sections/{section_id}/students/{user_id}/forget', { params: { path } })
+  if (await run(() => ask(call()))) renamed.value = null
 }
 function takeOff(who: Listed) {
   const path = { ...section(), user_id: who.user }
@@ -128,7 +135,9 @@ async function slips() {
             <span v-else class="soft">none</span>
           </td>
           <td class="acts">
-            <button class="btn quiet" @click="((renamed = who), (newName = who.name))">Rename</button>
+            <button class="btn quiet" @click="((renamed = who), (newName = who.name), (sure = false))">
+              Details
+            </button>
             <button class="btn quiet" :disabled="busy" @click="reset(who)">New password</button>
             <button class="btn quiet" :disabled="busy" @click="takeOff(who)">Remove</button>
           </td>
@@ -138,7 +147,7 @@ async function slips() {
   </Asked>
   <ImportList v-if="sectionId !== null" v-model:show="importing" :section="sectionId" @done="said = $event" />
   <NewLogIn v-model="fresh" />
-  <Dialog :show="!!renamed" title="Rename a student" width="420px" @update:show="renamed = null">
+  <Dialog :show="!!renamed" :title="renamed?.name ?? ''" width="460px" @update:show="renamed = null">
     <form class="rename" @submit.prevent="rename">
       <label>
         <span class="field-label">Name</span>
@@ -147,6 +156,26 @@ async function slips() {
       <p class="soft">The log-in stays {{ renamed?.log_in }}.</p>
       <p><button class="btn" :disabled="busy || !newName.trim()">Save</button></p>
     </form>
+    <section v-if="renamed" class="data">
+      <h3>This student’s data</h3>
+      <p>
+        <a
+          class="btn line"
+          :href="`/api/set-up/sections/${sectionId}/students/${renamed.user}/data.json`"
+          download
+          >Download all of it</a
+        >
+      </p>
+      <p class="soft">
+        Removing takes the name, the log-in and the programs and logs away, and leaves figures under a
+        pseudonym. It cannot be undone.
+      </p>
+      <label><input v-model="sure" type="checkbox" /> I have read that</label>
+      <p>
+        <button class="btn line danger" :disabled="busy || !sure" @click="forget">Remove the data</button>
+      </p>
+      <ErrorNote :error="error" />
+    </section>
   </Dialog>
 </template>
 
@@ -175,5 +204,15 @@ async function slips() {
   .one {
     grid-template-columns: minmax(0, 1fr);
   }
+}
+.data {
+  display: grid;
+  gap: 8px;
+  border-top: 1px solid var(--line);
+  padding-top: 14px;
+}
+.danger:not(:disabled) {
+  color: var(--stop);
+  box-shadow: inset 0 0 0 1.5px var(--stop);
 }
 </style>
