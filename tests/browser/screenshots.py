@@ -1,7 +1,9 @@
-"""`make screenshots`: one current picture of each main view, from the demo course, into docs/screenshots/."""
+"""`make screenshots`: one current picture of each main view, from the demo course, into docs/screenshots/; setting up a class
+is one picture of nine views, from an empty installation."""
 
 import os
 import sys
+from base64 import b64encode
 from pathlib import Path
 
 SHOTS = Path(__file__).parent.parent.parent / "docs" / "screenshots"
@@ -9,7 +11,6 @@ SHOTS = Path(__file__).parent.parent.parent / "docs" / "screenshots"
 #: name, who, path ({n} is the docket of bench n), size, theme, clicks
 VIEWS: list[tuple[str, str, str, tuple[int, int], str, list[str]]] = [
     ("floor", "ines.marlow", "/floor", (1280, 800), "light", []),
-    ("floor-table", "ines.marlow", "/floor", (1280, 800), "light", ["text=Table"]),
     ("hatch", "tomas.reed", "/hatch", (1280, 800), "light", []),
     ("wiring", "ines.marlow", "/dockets/{2}/wiring", (1280, 800), "light", []),
     ("wiring-entry", "ines.marlow", "/dockets/{5}/wiring", (1280, 800), "light", ["role=tab[name='Hand-in']"]),
@@ -29,6 +30,24 @@ VIEWS: list[tuple[str, str, str, tuple[int, int], str, list[str]]] = [
     ("my-bench-phone", "leo.castell", "/my-bench", (390, 844), "light", []),
     ("round-phone", "ines.marlow", "/floor", (390, 844), "dark", []),
 ]  # fmt: skip
+
+#: Views of setting up a class, in the order the work comes.
+SET_UP = {
+    "first-start": "The first instructor",
+    "import": "A class list, in whatever columns",
+    "people": "People",
+    "pairs": "Pairs",
+    "room": "The room as it is",
+    "exercise": "Exercises to begin with",
+    "kits": "Kits",
+    "session": "A session: seats, exercises, who is absent",
+    "wall": "The code on the wall",
+}
+SET_UP_STYLE = """
+body { margin: 0; background: #d8d1c2; font: 15px sans-serif; color: #1f2430; }
+main { display: grid; grid-template-columns: repeat(3, 1fr); gap: 18px; padding: 18px; }
+figure { margin: 0; } img { width: 100%; display: block; border-radius: 6px; } figcaption { padding: 6px 2px; }
+"""
 
 
 def main() -> int:
@@ -57,10 +76,30 @@ def main() -> int:
                 page.screenshot(path=SHOTS / f"{name}.png", animations="disabled")
                 page.context.close()
 
+    from tests.browser.test_own_class import OwnClassTest
+
+    class SetUpPictures(OwnClassTest):
+        def shot(self, page, name):
+            if name in SET_UP:
+                page.wait_for_timeout(400)
+                self.taken = {**getattr(self, "taken", {}), name: page.screenshot(animations="disabled")}
+
+        def test_take(self):
+            self.test_from_nothing_to_a_mark()
+            page = self.context(1440, 1380).new_page()
+            figures = "".join(
+                f"<figure><img src='data:image/png;base64,{b64encode(self.taken[name]).decode()}'><figcaption>{words}</figcaption></figure>"
+                for name, words in SET_UP.items()
+            )
+            page.set_content(f"<style>{SET_UP_STYLE}</style><main>{figures}</main>")
+            page.locator("main").screenshot(path=SHOTS / "set-up.png")
+
     SHOTS.mkdir(parents=True, exist_ok=True)
     runner = DiscoverRunner(interactive=False, verbosity=0)
     databases = runner.setup_databases()
-    result = unittest.TextTestRunner(verbosity=0).run(unittest.TestSuite([Pictures("test_take")]))
+    result = unittest.TextTestRunner(verbosity=0).run(
+        unittest.TestSuite([Pictures("test_take"), SetUpPictures("test_take")])
+    )
     runner.teardown_databases(databases)
     return 0 if result.wasSuccessful() else 1
 

@@ -5,7 +5,10 @@ from playwright.sync_api import Page
 
 from tests.browser.base import BrowserCase
 
-STAFF = ("/floor", "/hatch", "/marks", "/exercises", "/sums", "/sums/base", "/account")
+SET_UP = tuple(
+    f"/set-up/{part}" for part in ("people", "pairs", "room", "exercise", "kits", "session", "course", "records")
+)
+STAFF = ("/floor", "/hatch", "/marks", "/exercises", "/sums", "/sums/base", "/account", "/join", *SET_UP)
 VIEWS = {
     2: ("kit", "wiring", "wiring?view=currents", "wiring?view=resistors", "wiring?view=compare", "wiring?view=hand-in", "power"),
     7: ("program", "program?view=flow-chart", "program?view=run-on-the-twin", "readings", "readings?view=log",

@@ -24,7 +24,16 @@ class WeightTest(BrowserCase):
 
     def test_the_first_view_of_any_place(self):
         docket = f"/dockets/{self.docket(2).pk}"
-        for path in ("/floor", "/hatch", "/marks", "/sums", f"{docket}/kit", f"{docket}/wiring", f"{docket}/mark"):
+        for path in (
+            "/floor",
+            "/hatch",
+            "/marks",
+            "/sums",
+            "/set-up/people",
+            f"{docket}/kit",
+            f"{docket}/wiring",
+            f"{docket}/mark",
+        ):
             with self.subTest(path):
                 self.assertLessEqual(self.script_kb("ines.marlow", path), MOST_KB)
 

@@ -33,7 +33,11 @@ class WidthsTest(BrowserCase):
         stations = [f"{two}/{name}" for name in ("kit", "wiring", "power")]
         stations += [f"{two}/wiring?view={view}" for view in ("currents", "resistors", "compare", "hand-in")]
         stations += [f"{seven}/program", f"{seven}/program?view=run-on-the-twin", f"{seven}/readings", f"{ten}/mark"]
-        places = ["/floor", "/hatch", "/marks", "/exercises", "/sums", "/sums/divider", "/account"]
+        places = ["/floor", "/hatch", "/marks", "/exercises", "/sums", "/sums/divider", "/account", "/join"]
+        places += [
+            f"/set-up/{part}"
+            for part in ("people", "pairs", "room", "exercise", "kits", "session", "course", "records")
+        ]
         self.assertEqual(self.too_wide("ines.marlow", [*places, *stations, f"{ten}/feedback"]), [])
 
     def test_of_a_pair(self):

@@ -37,6 +37,7 @@ const go = () =>
     <form class="sheet" @submit.prevent="found ? go() : look()">
       <p class="mark"><Trademark /> Verifex</p>
       <template v-if="!found">
+        <h1>Join the session</h1>
         <label>
           <span class="field-label">The code on the wall</span>
           <input

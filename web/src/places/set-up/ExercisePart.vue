@@ -34,30 +34,32 @@ async function take(slug: string) {
   </PartHead>
   <ErrorNote :error="error" />
   <p class="word" role="status">{{ said }}</p>
-  <table v-if="course.exercises.length" class="plain">
-    <caption class="visually-hidden">
-      Exercises of this course
-    </caption>
-    <thead>
-      <tr>
-        <th>In the course</th>
-        <th>State</th>
-        <th class="num">Kits</th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="exercise in course.exercises" :key="exercise.id">
-        <td>
-          <RouterLink :to="`/exercises/${exercise.version}`">{{ exercise.title }}</RouterLink>
-        </td>
-        <td>{{ exercise.released ? 'can be handed out' : 'a draft' }}</td>
-        <td class="num">
-          <RouterLink v-if="exercise.released && !exercise.kits" to="/set-up/kits">make kits</RouterLink>
-          <template v-else>{{ exercise.kits }}</template>
-        </td>
-      </tr>
-    </tbody>
-  </table>
+  <div v-if="course.exercises.length" class="wrap">
+    <table class="plain">
+      <caption class="visually-hidden">
+        Exercises of this course
+      </caption>
+      <thead>
+        <tr>
+          <th>In the course</th>
+          <th>State</th>
+          <th class="num">Kits</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="exercise in course.exercises" :key="exercise.id">
+          <td>
+            <RouterLink :to="`/exercises/${exercise.version}`">{{ exercise.title }}</RouterLink>
+          </td>
+          <td>{{ exercise.released ? 'can be handed out' : 'a draft' }}</td>
+          <td class="num">
+            <RouterLink v-if="exercise.released && !exercise.kits" to="/set-up/kits">make kits</RouterLink>
+            <template v-else>{{ exercise.kits }}</template>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
   <h3 class="more">Exercises to begin with</h3>
   <Asked v-slot="{ data }" :query="shipped" what="the exercises">
     <ul>

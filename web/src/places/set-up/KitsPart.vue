@@ -43,47 +43,49 @@ async function make(exercise: Course['exercises'][number]) {
   <template v-else>
     <ErrorNote :error="error" />
     <p class="word" role="status">{{ said }}</p>
-    <table class="plain middle">
-      <caption class="visually-hidden">
-        Kits by exercise
-      </caption>
-      <thead>
-        <tr>
-          <th>Exercise</th>
-          <th class="num">Kits</th>
-          <th class="num">Ready</th>
-          <th>Make more</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="exercise in ready" :key="exercise.id">
-          <td>{{ exercise.title }}</td>
-          <td class="num">{{ exercise.kits }}</td>
-          <td class="num" :class="{ few: exercise.ready_kits < pairs }">{{ exercise.ready_kits }}</td>
-          <td>
-            <form @submit.prevent="make(exercise)">
-              <input
-                class="field v count"
-                type="number"
-                min="1"
-                max="60"
-                :value="wanted(exercise.id, exercise.kits)"
-                :aria-label="`How many kits for ${exercise.title}`"
-                @input="counts[exercise.id] = Number(($event.target as HTMLInputElement).value)"
-              />
-              <input
-                class="field v prefix"
-                :value="prefixes[exercise.id] ?? exercise.prefix"
-                maxlength="8"
-                :aria-label="`Letters of the tags for ${exercise.title}`"
-                @input="prefixes[exercise.id] = ($event.target as HTMLInputElement).value"
-              />
-              <button class="btn line" :disabled="busy">Make</button>
-            </form>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <div class="wrap">
+      <table class="plain middle">
+        <caption class="visually-hidden">
+          Kits by exercise
+        </caption>
+        <thead>
+          <tr>
+            <th>Exercise</th>
+            <th class="num">Kits</th>
+            <th class="num">Ready</th>
+            <th>Make more</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="exercise in ready" :key="exercise.id">
+            <td>{{ exercise.title }}</td>
+            <td class="num">{{ exercise.kits }}</td>
+            <td class="num" :class="{ few: exercise.ready_kits < pairs }">{{ exercise.ready_kits }}</td>
+            <td>
+              <form @submit.prevent="make(exercise)">
+                <input
+                  class="field v count"
+                  type="number"
+                  min="1"
+                  max="60"
+                  :value="wanted(exercise.id, exercise.kits)"
+                  :aria-label="`How many kits for ${exercise.title}`"
+                  @input="counts[exercise.id] = Number(($event.target as HTMLInputElement).value)"
+                />
+                <input
+                  class="field v prefix"
+                  :value="prefixes[exercise.id] ?? exercise.prefix"
+                  maxlength="8"
+                  :aria-label="`Letters of the tags for ${exercise.title}`"
+                  @input="prefixes[exercise.id] = ($event.target as HTMLInputElement).value"
+                />
+                <button class="btn line" :disabled="busy">Make</button>
+              </form>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
     <p class="soft note">
       The letters begin the tags: FL gives FL-01, FL-02 and so on. What is in a kit is looked after at the
       hatch.

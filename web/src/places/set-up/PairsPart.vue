@@ -130,21 +130,23 @@ async function keep() {
       </section>
       <ErrorNote :error="error" />
       <p class="word" role="status">{{ said }}</p>
-      <table v-if="data.pairs.length" class="plain middle">
-        <caption class="visually-hidden">
-          Pairs
-        </caption>
-        <thead>
-          <tr>
-            <th>Badge</th>
-            <th>Members</th>
-            <th><span class="visually-hidden">Acts</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          <PairRow v-for="pair in data.pairs" :key="pair.id" :pair="pair" :students="data.students" />
-        </tbody>
-      </table>
+      <div v-if="data.pairs.length" class="wrap">
+        <table class="plain middle">
+          <caption class="visually-hidden">
+            Pairs
+          </caption>
+          <thead>
+            <tr>
+              <th>Badge</th>
+              <th>Members</th>
+              <th><span class="visually-hidden">Acts</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            <PairRow v-for="pair in data.pairs" :key="pair.id" :pair="pair" :students="data.students" />
+          </tbody>
+        </table>
+      </div>
     </template>
   </Asked>
 </template>

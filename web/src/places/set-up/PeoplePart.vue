@@ -107,43 +107,45 @@ async function slips() {
     >
       <button class="btn" @click="importing = true">Import a class list</button>
     </EmptyNote>
-    <table v-else class="plain middle">
-      <caption class="visually-hidden">
-        Class list
-      </caption>
-      <thead>
-        <tr>
-          <th>Name</th>
-          <th>Number</th>
-          <th>Log-in</th>
-          <th>Pair</th>
-          <th><span class="visually-hidden">Acts</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="who in data.students" :key="who.user">
-          <td>
-            {{ who.name }}<span v-if="who.group" class="soft">, group {{ who.group }}</span>
-          </td>
-          <td class="v">{{ who.number }}</td>
-          <td>
-            <span class="v">{{ who.log_in }}</span>
-            <span v-if="!who.has_logged_in" class="soft"> not yet used</span>
-          </td>
-          <td>
-            <template v-if="who.pair">{{ data.pairs.find((p) => p.id === who.pair)?.badge }}</template>
-            <span v-else class="soft">none</span>
-          </td>
-          <td class="acts">
-            <button class="btn quiet" @click="((renamed = who), (newName = who.name), (sure = false))">
-              Details
-            </button>
-            <button class="btn quiet" :disabled="busy" @click="reset(who)">New password</button>
-            <button class="btn quiet" :disabled="busy" @click="takeOff(who)">Remove</button>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <div v-else class="wrap">
+      <table class="plain middle">
+        <caption class="visually-hidden">
+          Class list
+        </caption>
+        <thead>
+          <tr>
+            <th>Name</th>
+            <th>Number</th>
+            <th>Log-in</th>
+            <th>Pair</th>
+            <th><span class="visually-hidden">Acts</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="who in data.students" :key="who.user">
+            <td>
+              {{ who.name }}<span v-if="who.group" class="soft">, group {{ who.group }}</span>
+            </td>
+            <td class="v">{{ who.number }}</td>
+            <td>
+              <span class="v">{{ who.log_in }}</span>
+              <span v-if="!who.has_logged_in" class="soft"> not yet used</span>
+            </td>
+            <td>
+              <template v-if="who.pair">{{ data.pairs.find((p) => p.id === who.pair)?.badge }}</template>
+              <span v-else class="soft">none</span>
+            </td>
+            <td class="acts">
+              <button class="btn quiet" @click="((renamed = who), (newName = who.name), (sure = false))">
+                Details
+              </button>
+              <button class="btn quiet" :disabled="busy" @click="reset(who)">New password</button>
+              <button class="btn quiet" :disabled="busy" @click="takeOff(who)">Remove</button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
   </Asked>
   <ImportList v-if="sectionId !== null" v-model:show="importing" :section="sectionId" @done="said = $event" />
   <NewLogIn v-model="fresh" />

@@ -53,27 +53,29 @@ const copy = () => run(() => ask(client.POST('/api/set-up/backup')))
     <a class="btn line" :href="csv" download>Save as CSV</a>
   </div>
   <Asked v-slot="{ data }" :query="events" what="the event log">
-    <table class="plain">
-      <caption class="visually-hidden">
-        Event log
-      </caption>
-      <thead>
-        <tr>
-          <th>When</th>
-          <th>Who</th>
-          <th>What</th>
-          <th>About</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="event in data.events" :key="event.id">
-          <td class="when">{{ dayOf(event.at, course.zone) }} {{ clockTime(event.at, course.zone) }}</td>
-          <td>{{ event.by }}</td>
-          <td>{{ event.what }}</td>
-          <td class="soft">{{ event.about }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <div class="wrap">
+      <table class="plain">
+        <caption class="visually-hidden">
+          Event log
+        </caption>
+        <thead>
+          <tr>
+            <th>When</th>
+            <th>Who</th>
+            <th>What</th>
+            <th>About</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="event in data.events" :key="event.id">
+            <td class="when">{{ dayOf(event.at, course.zone) }} {{ clockTime(event.at, course.zone) }}</td>
+            <td>{{ event.by }}</td>
+            <td>{{ event.what }}</td>
+            <td class="soft">{{ event.about }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
     <p v-if="!data.events.length" class="soft">
       {{ word ? 'Nothing like that was done.' : 'Nothing was done yet.' }}
     </p>

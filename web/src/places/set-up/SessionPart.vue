@@ -45,36 +45,38 @@ function planned(word: string) {
       >
         <button class="btn" @click="planning = true">Plan sessions</button>
       </EmptyNote>
-      <table v-else-if="data.length" class="plain">
-        <caption class="visually-hidden">
-          Sessions
-        </caption>
-        <thead>
-          <tr>
-            <th>Day</th>
-            <th>Time</th>
-            <th>Section, room</th>
-            <th>Exercises</th>
-            <th><span class="visually-hidden">State</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="session in data" :key="session.id" :class="{ over: session.state === 'over' }">
-            <td>
-              <button class="plain link" @click="open = session.id">{{ day(session.day) }}</button>
-            </td>
-            <td class="time">{{ session.begins.slice(0, 5) }} to {{ session.ends.slice(0, 5) }}</td>
-            <td>{{ session.section_name }}, {{ session.room_name }}</td>
-            <td>
-              {{ session.exercises.map((e) => e.title).join(', ') }}
-              <span v-if="!session.exercises.length" class="none">none yet</span>
-            </td>
-            <td class="state" :class="session.state">
-              {{ session.state === 'to come' ? '' : session.state }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <div v-else-if="data.length" class="wrap">
+        <table class="plain">
+          <caption class="visually-hidden">
+            Sessions
+          </caption>
+          <thead>
+            <tr>
+              <th>Day</th>
+              <th>Time</th>
+              <th>Section, room</th>
+              <th>Exercises</th>
+              <th><span class="visually-hidden">State</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="session in data" :key="session.id" :class="{ over: session.state === 'over' }">
+              <td>
+                <button class="plain link" @click="open = session.id">{{ day(session.day) }}</button>
+              </td>
+              <td class="time">{{ session.begins.slice(0, 5) }} to {{ session.ends.slice(0, 5) }}</td>
+              <td>{{ session.section_name }}, {{ session.room_name }}</td>
+              <td>
+                {{ session.exercises.map((e) => e.title).join(', ') }}
+                <span v-if="!session.exercises.length" class="none">none yet</span>
+              </td>
+              <td class="state" :class="session.state">
+                {{ session.state === 'to come' ? '' : session.state }}
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
     </Asked>
   </template>
 </template>

@@ -143,31 +143,33 @@ const papers = () =>
       </button>
       <span class="good" role="status">{{ said }}</span>
     </div>
-    <table class="plain middle">
-      <caption class="visually-hidden">
-        Pairs of the session
-      </caption>
-      <thead>
-        <tr>
-          <th>Bench</th>
-          <th>Pair</th>
-          <th>Exercise</th>
-          <th>Absent today</th>
-        </tr>
-      </thead>
-      <tbody>
-        <PlaceRow
-          v-for="place in data.places"
-          :key="place.pair"
-          :place="place"
-          :exercises="data.session.exercises"
-          :busy="busy"
-          @seat="seat(place.pair, $event)"
-          @assign="assign(place.pair, $event)"
-          @absent="absent"
-        />
-      </tbody>
-    </table>
+    <div class="wrap">
+      <table class="plain middle">
+        <caption class="visually-hidden">
+          Pairs of the session
+        </caption>
+        <thead>
+          <tr>
+            <th>Bench</th>
+            <th>Pair</th>
+            <th>Exercise</th>
+            <th>Absent today</th>
+          </tr>
+        </thead>
+        <tbody>
+          <PlaceRow
+            v-for="place in data.places"
+            :key="place.pair"
+            :place="place"
+            :exercises="data.session.exercises"
+            :busy="busy"
+            @seat="seat(place.pair, $event)"
+            @assign="assign(place.pair, $event)"
+            @absent="absent"
+          />
+        </tbody>
+      </table>
+    </div>
     <p v-if="!data.places.length" class="soft">
       There are no pairs yet. <RouterLink to="/set-up/pairs">Make them</RouterLink>
     </p>

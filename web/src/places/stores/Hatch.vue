@@ -125,7 +125,7 @@ function choose(name: string) {
 <style scoped>
 .page {
   display: grid;
-  grid-template-columns: 420px 1fr;
+  grid-template-columns: 448px 1fr;
   gap: 24px;
   padding: 18px 20px;
 }
