@@ -10,6 +10,7 @@ from statistics import median
 from time import perf_counter
 
 from benchmarks.circuit import crowded_bench, one_point
+from benchmarks.class_list import class_list
 from benchmarks.papers import class_papers
 from benchmarks.programs import TASKS as PROGRAM_TASKS
 from verifex.core.circuit import check_wiring
@@ -97,3 +98,4 @@ if __name__ == "__main__":
         timed(name, task)
     one_point()
     class_papers()
+    class_list()

@@ -23,6 +23,9 @@ class AccessibilityTest(BrowserCase):
     def check(self, page: Page, where: str) -> list[str]:
         page.locator("h1, h2").first.wait_for()
         page.wait_for_load_state("networkidle")
+        # What is fading in has no contrast of its own yet.
+        page.wait_for_timeout(60)
+        page.evaluate("Promise.allSettled(document.getAnimations().map((a) => a.finished))")
         results = Axe().run(page, options={"runOnly": ["wcag2a", "wcag2aa", "wcag22aa", "best-practice"]})
         return [f"{where}: {v['id']}: {v['nodes'][0]['html'][:140]}" for v in results.response["violations"]]
 

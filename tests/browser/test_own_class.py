@@ -192,7 +192,7 @@ class OwnClassTest(BrowserCase):
         page.get_by_text("Accepted. Marking comes next.").wait_for()
         page.get_by_label("Stations", exact=True).get_by_role("link", name="Mark").click()
         self.shot(page, "mark")
-        page.keyboard.press("m")
+        page.get_by_role("button", name="Close the marking").click()
         page.get_by_text("The pair can see it.").wait_for()
 
     def hand_in(self, page: Page, text: str) -> None:

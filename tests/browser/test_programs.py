@@ -20,6 +20,7 @@ class ProgramStationTest(BrowserCase):
         pair = Pair.objects.create(section=self.session.section, name="Oake · Thorn", badge="P-13")
         Seat.objects.create(session=self.session, pair=pair, bench=13)
         version = ExerciseVersion.objects.get(exercise__slug=exercise)
+        self.session.planned.create(exercise=version.exercise)
         staff = User.objects.get(username="ines.marlow")
         kit = Kit.objects.create(tag="SG-01", exercise=version.exercise)
         fill(kit)

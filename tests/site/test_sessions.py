@@ -1,6 +1,9 @@
 """Sessions: planned week by week, several exercises at once, seats, absences, and what is done on the day."""
 
+import io
 from datetime import date, timedelta
+
+from pypdf import PdfReader
 
 from tests.site.base import DemoCase
 from verifex.acts import clock
@@ -9,6 +12,7 @@ from verifex.people.models import Pair, PairMember, User
 from verifex.plan.models import Session
 from verifex.plan.services.sessions import days
 from verifex.stores.models import Kit
+from verifex.work import queue
 
 
 class PlanTest(DemoCase):
@@ -155,6 +159,37 @@ class OnTheDayTest(DemoCase):
         totals = {s["id"]: (s["total"], s["reason"]) for s in mark.students}
         self.assertEqual(totals[away.user_id], ("", "absent from the session"))
         self.assertTrue(totals[here.user_id][0])
+
+    def test_who_is_left_alone_joins_another_pair_for_the_session(self):
+        away, here = self.docket(2).pair.members.order_by("id")
+        path = f"/api/set-up/sessions/{self.session.pk}"
+        self.assistant.ask(f"{path}/absent", user=away.user_id, absent=True)
+        host = self.docket(6)
+        plan = self.assistant.ask(f"{path}/join", user=here.user_id, pair=host.pair_id).json()
+        guests = {place["pair"]: [g["user"] for g in place["guests"]] for place in plan["places"]}
+        self.assertEqual(guests[host.pair_id], [here.user_id])
+        student = self.speaker(here.user.username)
+        self.assertEqual(student.ask(f"/api/my/dockets/{host.pk}").status_code, 200)
+        self.assertIn(
+            here.user_id, [row["id"] for row in self.instructor.ask(f"/api/dockets/{host.pk}").json()["members"]]
+        )
+        with clock.acting_at(self.session.ends_at + timedelta(minutes=1)):
+            self.assertNotEqual(student.ask(f"/api/my/dockets/{host.pk}").status_code, 200)
+        again = self.assistant.ask(f"{path}/join", user=here.user_id, pair=host.pair_id)
+        self.assertIn("already", again.json()["message"])
+
+    def test_the_papers_of_a_session_are_made_from_its_plan(self):
+        made = self.instructor.post(f"/api/set-up/sessions/{self.session.pk}/papers").json()
+        queue.work_through()
+        done = self.instructor.ask(f"/api/work/{made['id']}").json()
+        self.assertEqual((done["state"], done["done"]), ("done", 14), "the plan, twelve predictions, one answer key")
+        pages = PdfReader(io.BytesIO(self.instructor.get(f"/api/work/{made['id']}/file").content)).pages
+        first, second, last = (pages[n].extract_text() for n in (0, 1, -1))
+        self.assertIn("Castell", first)
+        self.assertIn("To pick: Brood-box heat watch, 12 pairs", first)
+        self.assertIn("Prediction", second)
+        self.assertNotIn("Should print", second)
+        self.assertIn("Should print", last)
 
     def test_a_student_moved_in_mid_term_keeps_the_past(self):
         docket = self.docket(10)

@@ -3,7 +3,7 @@
 import secrets
 
 from django.conf import settings
-from django.db import transaction
+from django.db import OperationalError, transaction
 from django.utils.crypto import constant_time_compare
 
 from verifex.acts.events import record
@@ -16,8 +16,11 @@ _LETTERS = "abcdefghjkmnpqrstuvwxyz23456789"  # none that is taken for another o
 
 
 def is_open() -> bool:
-    """Whether nobody has a log-in yet."""
-    return not User.objects.exists()
+    """Whether nobody has a log-in yet. Not while the database is still to be set up."""
+    try:
+        return not User.objects.exists()
+    except OperationalError:
+        return False
 
 
 def code() -> str:

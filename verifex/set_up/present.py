@@ -6,10 +6,12 @@ from typing import Any
 from zoneinfo import ZoneInfo
 
 from django.conf import settings
+from django.db.models import Q
 
 from verifex.acts import clock
 from verifex.dockets.models import Docket
 from verifex.people.access import role_in
+from verifex.people.membership import during
 from verifex.people.models import Course, PairMember, Section, Staff, User
 from verifex.plan.models import Room, Session
 from verifex.plan.services.seats import pairs_here
@@ -160,6 +162,10 @@ def session_plan_json(session: Session) -> dict[str, Any]:
     members: dict[int, list[User]] = {}
     for row in rows:
         members.setdefault(row.pair_id, []).append(row.user)
+    guests: dict[int, list[User]] = {}
+    held = during(session.starts_at, session.ends_at) & Q(until__lte=session.ends_at)
+    for row in PairMember.objects.filter(held, pair__in=pairs).select_related("user").order_by("id"):
+        guests.setdefault(row.pair_id, []).append(row.user)
     kits = kits_by_exercise(session.section.course)
     places = [
         {
@@ -171,6 +177,7 @@ def session_plan_json(session: Session) -> dict[str, Any]:
             "docket": dockets.get(pair.pk),
             "members": [{"user": u.pk, "name": u.get_full_name()} for u in members.get(pair.pk, [])],
             "absent": [u.pk for u in members.get(pair.pk, []) if u.pk in absent],
+            "guests": [{"user": u.pk, "name": u.get_full_name()} for u in guests.get(pair.pk, [])],
         }
         for pair in pairs
     ]

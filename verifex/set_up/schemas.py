@@ -345,6 +345,7 @@ class PlaceOut(Shape):
     docket: int | None
     members: list[NamedUserOut]
     absent: list[int]
+    guests: list[NamedUserOut]  # who works with the pair in this session only
 
 
 class SessionPlanOut(Shape):
@@ -365,6 +366,13 @@ class AssignIn(Shape):
 class AbsentIn(Shape):
     user: Number
     absent: bool
+
+
+class JoinIn(Shape):
+    """A student who works with another pair for this session."""
+
+    user: Number
+    pair: Number
 
 
 class ControlIn(Shape):

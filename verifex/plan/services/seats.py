@@ -4,12 +4,16 @@ from collections.abc import Mapping
 
 from django.db import transaction
 
+from verifex.acts import clock
 from verifex.acts.events import record, session_scope
 from verifex.acts.refusals import Refused
 from verifex.exercises.models import Exercise
 from verifex.people.access import require_staff
+from verifex.people.membership import during
 from verifex.people.models import Pair, PairMember, User
 from verifex.plan.models import Absence, Assignment, Seat, Session
+
+MOST_AT_A_BENCH = 4
 
 
 def pairs_here(session: Session) -> list[Pair]:
@@ -107,3 +111,25 @@ def mark_absent(actor: User, session: Session, user_id: int, *, absent: bool) ->
     else:
         session.absences.filter(user=user_id).delete()
     record(actor, "absent" if absent else "here after all", f"user:{user_id}", scope=session_scope(session.pk))
+
+
+@transaction.atomic
+def join_pair(actor: User, session: Session, user_id: int, pair_id: int) -> None:
+    """A student whose partner is away works with another pair, for this session only; the marks of that pair's docket count
+    for them too. Raises Refused."""
+    require_staff(actor, session.section)
+    pair = Pair.objects.filter(pk=pair_id, section=session.section_id, archived_at=None).first()
+    if pair is None:
+        raise Refused("This pair is not in this session's section.")
+    if not PairMember.objects.filter(pair__section=session.section_id, user=user_id, until=None).exists():
+        raise Refused("This student is in no pair of this section.")
+    since = min(clock.now(), session.starts_at)
+    if session.ends_at <= clock.now():
+        raise Refused("This session is over.")
+    here = PairMember.objects.filter(during(session.starts_at, session.ends_at), pair=pair)
+    if here.filter(user=user_id).exists():
+        raise Refused("This student works with that pair already.")
+    if here.count() >= MOST_AT_A_BENCH:
+        raise Refused(f"{pair} has {MOST_AT_A_BENCH} already.")
+    PairMember.objects.create(pair=pair, user_id=user_id, since=since, until=session.ends_at)
+    record(actor, f"works with {pair.badge} for a session", f"user:{user_id}", scope=session_scope(session.pk))

@@ -23,6 +23,7 @@ from verifex.set_up.schemas import (
     AbsentIn,
     AssignIn,
     ControlIn,
+    JoinIn,
     JoinOut,
     PlanIn,
     SavedOut,
@@ -129,6 +130,14 @@ def assign(request: HttpRequest, session_id: Id, data: AssignIn) -> dict[str, An
 def mark_absent(request: HttpRequest, session_id: Id, data: AbsentIn) -> dict[str, Any]:
     session = _session_of_staff(request, session_id)
     seats.mark_absent(reader(request), session, data.user, absent=data.absent)
+    return session_plan_json(session)
+
+
+@router.post("/set-up/sessions/{session_id}/join", response=SessionPlanOut)
+def join_pair(request: HttpRequest, session_id: Id, data: JoinIn) -> dict[str, Any]:
+    """Somebody whose partner is away works with another pair, for this session only."""
+    session = _session_of_staff(request, session_id)
+    seats.join_pair(reader(request), session, data.user, data.pair)
     return session_plan_json(session)
 
 

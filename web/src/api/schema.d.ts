@@ -1987,6 +1987,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/set-up/sessions/{session_id}/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Join Pair
+         * @description Somebody whose partner is away works with another pair, for this session only.
+         */
+        post: operations["verifex_set_up_api_sessions_join_pair"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/join/{code}": {
         parameters: {
             query?: never;
@@ -5366,6 +5386,8 @@ export interface components {
             members: components["schemas"]["NamedUserOut"][];
             /** Absent */
             absent: number[];
+            /** Guests */
+            guests: components["schemas"]["NamedUserOut"][];
         };
         /** SessionPlanOut */
         SessionPlanOut: {
@@ -5435,6 +5457,16 @@ export interface components {
             user: number;
             /** Absent */
             absent: boolean;
+        };
+        /**
+         * JoinIn
+         * @description A student who works with another pair for this session.
+         */
+        JoinIn: {
+            /** User */
+            user: number;
+            /** Pair */
+            pair: number;
         };
         /**
          * JoinOut
@@ -8250,6 +8282,32 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["AbsentIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionPlanOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_sessions_join_pair: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoinIn"];
             };
         };
         responses: {

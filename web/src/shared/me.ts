@@ -1,6 +1,6 @@
 // Who is logged in, and the lab session that staff look at.
 import { type QueryClient, useQuery } from '@tanstack/vue-query'
-import { useStorage } from '@vueuse/core'
+import { useSessionStorage } from '@vueuse/core'
 import { computed } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 
@@ -14,7 +14,8 @@ export function nowIs(queries: QueryClient, me: Schemas['MeOut']) {
   queries.setQueryData(['me'], me)
 }
 
-const chosen = useStorage<number | null>('verifex-session', null)
+// For this tab only: a new one begins with the session that is running.
+const chosen = useSessionStorage<number | null>('verifex-session', null)
 
 export function useSession() {
   const sessions = useQuery({

@@ -1,10 +1,24 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { clockTime } from '@/shared/words'
+import { useSession } from '@/shared/me'
+import { clockTime, dayOf } from '@/shared/words'
 import StationFrame from './StationFrame.vue'
 import { useDocket } from './use-docket'
 
-const { docket } = useDocket()
+const { docket, carryOver, busy } = useDocket()
+const { sessions } = useSession()
+// An unfinished docket whose kit is back can go on another day.
+const later = computed(() => {
+  const all = sessions.data.value ?? []
+  const own = all.find((s) => s.id === docket.value?.session)
+  return own ? all.filter((s) => s.section === own.section && s.starts_at > own.starts_at) : []
+})
+const to = ref<number | null>(null)
+const unfinished = computed(
+  () => docket.value?.stations.find((s) => s.station === 'mark')?.state !== 'passed',
+)
+const isBack = computed(() => !docket.value?.kit || docket.value.kit.returned)
 const router = useRouter()
 defineEmits<{ next: [] }>()
 </script>
@@ -62,6 +76,16 @@ defineEmits<{ next: [] }>()
       <button class="btn line" @click="router.push(`/hatch?kit=${docket.kit?.tag ?? ''}`)">
         To the hatch
       </button>
+      <form v-if="unfinished && isBack && later.length" class="carry" @submit.prevent="to && carryOver(to)">
+        <label class="visually-hidden" for="carry">A later session</label>
+        <select id="carry" v-model="to" class="field">
+          <option :value="null">carry over to …</option>
+          <option v-for="one in later" :key="one.id" :value="one.id">
+            {{ dayOf(one.starts_at, one.zone) }} {{ clockTime(one.starts_at, one.zone) }}
+          </option>
+        </select>
+        <button class="btn line" :disabled="busy || !to">Carry over</button>
+      </form>
     </template>
   </StationFrame>
 </template>
@@ -69,6 +93,10 @@ defineEmits<{ next: [] }>()
 <style scoped>
 .recipe {
   margin: 12px 0;
+}
+.carry {
+  display: flex;
+  gap: 8px;
 }
 .cautions {
   padding-left: 18px;

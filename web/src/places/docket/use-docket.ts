@@ -118,6 +118,11 @@ function make(id: Ref<number>) {
           }),
         ),
       ),
+    /** An unfinished docket goes on in a later session. */
+    carryOver: (session: number) =>
+      decide(() =>
+        ask(client.POST('/api/dockets/{docket_id}/carry-over', { ...params(), body: { session } })),
+      ),
     claim: (release = false) =>
       decide(() => ask(client.POST('/api/dockets/{docket_id}/claim', { ...params(), body: { release } }))),
     handIn: (kind: string, text: string, token: string, basedOnAttempt: number) =>

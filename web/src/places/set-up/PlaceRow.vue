@@ -6,12 +6,14 @@ import type { Schemas } from '@/api/client'
 const props = defineProps<{
   place: Schemas['PlaceOut']
   exercises: Schemas['PlannedOut'][]
+  others: Schemas['PlaceOut'][]
   busy: boolean
 }>()
 const emit = defineEmits<{
   seat: [bench: number | null]
   assign: [exercise: number | null]
   absent: [user: number, away: boolean]
+  join: [user: number, pair: number]
 }>()
 const bench = ref(String(props.place.bench ?? ''))
 watch(
@@ -69,6 +71,22 @@ function move() {
         />
         {{ member.name }}
       </label>
+      <!-- Whoever is left alone may work with another pair today. -->
+      <select
+        v-for="member in place.absent.length
+          ? place.members.filter((m) => !place.absent.includes(m.user))
+          : []"
+        :key="`join-${member.user}`"
+        class="field joins"
+        :value="''"
+        :disabled="busy"
+        :aria-label="`${member.name} works with`"
+        @change="emit('join', member.user, Number(($event.target as HTMLSelectElement).value))"
+      >
+        <option value="">{{ member.name }}: works alone</option>
+        <option v-for="pair in others" :key="pair.pair" :value="pair.pair">joins {{ pair.name }}</option>
+      </select>
+      <span v-for="guest in place.guests" :key="guest.user" class="soft">with {{ guest.name }} today</span>
     </td>
   </tr>
 </template>
@@ -76,6 +94,10 @@ function move() {
 <style scoped>
 .bench {
   width: 64px;
+}
+.joins {
+  width: auto;
+  max-width: 260px;
 }
 .away label {
   display: inline-flex;

@@ -65,6 +65,13 @@ function absent(user: number, away: boolean) {
     ask(client.POST('/api/set-up/sessions/{session_id}/absent', { params: { path: path.value }, body })),
   )
 }
+function join(user: number, pair: number) {
+  if (!pair) return
+  const body = { user, pair }
+  void run(() =>
+    ask(client.POST('/api/set-up/sessions/{session_id}/join', { params: { path: path.value }, body })),
+  )
+}
 /** The exercises in turn along the benches, so that neighbours do different ones. */
 function deal() {
   const data = plan.data.value
@@ -162,10 +169,12 @@ const papers = () =>
             :key="place.pair"
             :place="place"
             :exercises="data.session.exercises"
+            :others="data.places.filter((p) => p.pair !== place.pair)"
             :busy="busy"
             @seat="seat(place.pair, $event)"
             @assign="assign(place.pair, $event)"
             @absent="absent"
+            @join="join"
           />
         </tbody>
       </table>
