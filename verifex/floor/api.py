@@ -57,6 +57,7 @@ class BenchCardOut(Shape):
     bench: int | None
     row: int | None
     column: int | None
+    place: str  # what the room calls the bench, where it has a name
     exercise: str
     pair: str
     badge: str
@@ -192,9 +193,8 @@ def _floor(session: Session, user: User) -> dict[str, Any]:
             by_pair[docket.pair_id] = found[docket.pk]
     seats = list(Seat.objects.filter(session=session).select_related("pair"))
     seated = {seat.pair_id for seat in seats}
-    places = {
-        number: (row, column) for number, row, column in session.room.benches.values_list("number", "row", "column")
-    }
+    drawn = session.room.benches.values_list("number", "row", "column", "name")
+    places = {number: (row, column, name) for number, row, column, name in drawn}
     planned = dict(session.planned.values_list("exercise_id", "exercise__title"))
     does = dict(session.assignments.values_list("pair_id", "exercise_id"))
     # A session has few exercises, whose texts are read once for all of its dockets.
@@ -206,12 +206,12 @@ def _floor(session: Session, user: User) -> dict[str, Any]:
     waiting = [standing for standing in found.values() if standing.asks or standing.is_off]
     waiting.sort(key=lambda s: (s.docket.claimed_by_id not in (None, user.pk), *s.urgency(now)))
     for card, seat in zip(cards, seats, strict=False):
-        card["row"], card["column"] = places.get(seat.bench, (None, None))
+        card["row"], card["column"], card["place"] = places.get(seat.bench, (None, None, ""))
         card["exercise"] = card["exercise"] or planned.get(does.get(seat.pair_id, 0), "")
     titles = list(dict.fromkeys([*planned.values(), *(docket.version.exercise.title for docket in dockets)]))
     return {
         "session": _session(session),
-        "columns": max((column for _, column in places.values()), default=session.room.columns - 1) + 1,
+        "columns": max((column for _, column, _ in places.values()), default=session.room.columns - 1) + 1,
         "title": _title(titles, session),
         "exercises": len(titles),
         "benches": cards,
@@ -249,6 +249,7 @@ def _card(seat: Seat | None, standing: Standing | None, stations: Mapping[int, l
         "bench": seat.bench if seat else None,
         "row": None,
         "column": None,
+        "place": "",
         "exercise": docket.version.exercise.title if docket else "",
         "pair": pair.name,
         "badge": pair.badge,

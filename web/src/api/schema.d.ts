@@ -2284,6 +2284,8 @@ export interface components {
             row: number | null;
             /** Column */
             column: number | null;
+            /** Place */
+            place: string;
             /** Exercise */
             exercise: string;
             /** Pair */

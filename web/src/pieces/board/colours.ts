@@ -15,6 +15,14 @@ const COLOURS: Record<string, string> = {
   pink: '#d0679a',
 }
 
+/** Colours that a light of several shows by mixing. */
+const MIXED: Record<string, string> = { cyan: '#1f9aa6', magenta: '#b03a9b' }
+
+/** The colour a light shows; undefined for a state that is none (on, a pitch, a brightness). */
+export function lightColour(said: string): string | undefined {
+  return COLOURS[said] ?? MIXED[said]
+}
+
 export function wireColour(name: string | null, dark: boolean): string {
   if (name === 'black' && dark) return '#9aa0ae'
   return COLOURS[name ?? ''] ?? (dark ? '#9aa0ae' : '#6a6f7d')

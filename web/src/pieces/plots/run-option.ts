@@ -1,5 +1,6 @@
 // The run on the twin as chart options: what was given and printed, counts, and when each light or sounder was on.
 import type { Schemas } from '@/api/client'
+import { lightColour } from '../board/colours'
 import { axis, inks } from './echarts'
 
 export interface Stretch {
@@ -17,6 +18,7 @@ type Ink = ReturnType<typeof inks>
 const LANE = 20
 const LETTER = 7 // pixels of a letter on a bar
 const COUNTS = 62
+const PALE = ['white', 'yellow', 'cyan', 'orange'] // colours that dark letters stand on
 
 /** Times an output showed something, in seconds, with what it was: `on`, a colour, a pitch, a brightness. */
 export function spans(trace: Schemas['TraceOut'], ref: string): [number, number, string][] {
@@ -228,10 +230,18 @@ function bars(trace: Schemas['TraceOut'], lanes: string[], c: Ink) {
       const [x2] = api.coord([api.value(2), api.value(0)]) as [number]
       const width = Math.max(2, x2 - x1)
       const text = rows[params.dataIndex]?.[3] ?? 'on'
-      const bar = { type: 'rect', shape: { x: x1, y: y - 6, width, height: 12 }, style: { fill: c.act } }
+      const fill = lightColour(text) ?? c.act
+      const bar = { type: 'rect', shape: { x: x1, y: y - 6, width, height: 12 }, style: { fill } }
       // A plain on needs no word; anything else is written on its bar where it has the room.
       if (text === 'on' || width < text.length * LETTER + 8) return bar
-      const style = { text, x: x1 + 5, y, fill: c.sheet, font: `11px ${c.mono}`, textVerticalAlign: 'middle' }
+      const style = {
+        text,
+        x: x1 + 5,
+        y,
+        fill: PALE.includes(text) ? '#1f2430' : fill === c.act ? c.sheet : '#fff',
+        font: `11px ${c.mono}`,
+        textVerticalAlign: 'middle',
+      }
       return { type: 'group', children: [bar, { type: 'text', style }] }
     },
   }

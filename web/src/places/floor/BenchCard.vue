@@ -19,6 +19,10 @@ const tags = computed(() =>
     .map((severity) => ({ severity, count: props.bench.findings[severity] ?? 0 }))
     .filter((entry) => entry.count > 0 && (kind.value !== 'quiet' || entry.severity === 'stop')),
 )
+// What stands under the pair: the bench's name, and the exercise where the session has several.
+const under = computed(() =>
+  [props.bench.place, props.namesExercise ? props.bench.exercise : ''].filter(Boolean).join(' · '),
+)
 const done = computed(() => props.bench.station === 'mark' && props.bench.state === 'passed')
 const station = computed(() =>
   done.value ? 'Done' : props.bench.off ? 'Power' : capital(props.bench.station),
@@ -35,7 +39,7 @@ const station = computed(() =>
     <span class="top">
       <span class="number">{{ bench.bench ?? '–' }}</span>
       <span class="pair">{{ bench.pair }}</span>
-      <span v-if="namesExercise && bench.exercise" class="exercise">{{ bench.exercise }}</span>
+      <span v-if="under" class="exercise">{{ under }}</span>
     </span>
     <span class="why">
       <SeverityTag v-for="entry in tags" :key="entry.severity" v-bind="entry" />
@@ -113,15 +117,17 @@ const station = computed(() =>
   color: var(--soft);
 }
 .foot {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  gap: 5px 10px;
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 5px 8px;
   align-items: baseline;
   font-size: 13.5px;
   color: var(--soft);
 }
 .foot > :first-child {
-  grid-column: 1 / -1;
+  flex: 1 0 100%;
+  min-width: 0;
 }
 .foot b {
   font-weight: 620;

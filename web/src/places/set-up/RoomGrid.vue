@@ -62,7 +62,7 @@ async function save() {
     </label>
     <p class="soft">
       {{ benches.length }} {{ benches.length === 1 ? 'bench' : 'benches' }}. Press a bench to take it out (an
-      aisle, a gap), an empty place to put one in; type over its number.
+      aisle, a gap), an empty place to put one in; type over its number, and give it a name where it has one.
     </p>
     <div class="grid" :style="{ gridTemplateColumns: `repeat(${columns}, minmax(64px, 1fr))` }">
       <template v-for="row in rows" :key="row">
@@ -80,6 +80,13 @@ async function save() {
               min="1"
               max="999"
               :aria-label="`Number of the bench in row ${row}, place ${column}`"
+            />
+            <input
+              v-model="at(row - 1, column - 1)!.name"
+              class="called"
+              maxlength="20"
+              placeholder="name"
+              :aria-label="`Name of bench ${at(row - 1, column - 1)!.number}`"
             />
             <button
               type="button"
@@ -140,7 +147,8 @@ async function save() {
 }
 .place {
   position: relative;
-  height: 58px;
+  min-height: 66px;
+  align-content: center;
   display: grid;
   border-radius: 6px;
 }
@@ -157,6 +165,11 @@ async function save() {
   font-weight: 600;
   text-align: center;
   appearance: textfield;
+}
+.place .called {
+  font-size: 12.5px;
+  font-weight: 400;
+  min-width: 0;
 }
 .place input::-webkit-inner-spin-button {
   display: none;
@@ -175,7 +188,7 @@ async function save() {
 .place .empty {
   position: static;
   width: 100%;
-  height: 100%;
+  min-height: 66px;
   border: 1px dashed var(--line);
   border-radius: 6px;
 }

@@ -64,7 +64,9 @@ const ready = computed(() => !next.value)
       >
       <RouterLink to="/set-up/records" :class="{ here: part === 'records' }">
         Copies and event log
-        <span v-if="course.backup_is_old" class="old">the copy of the data is old</span>
+        <span v-if="course.backup_is_old" class="old">{{
+          course.last_backup ? 'the last copy of the data is old' : 'no copy of the data yet'
+        }}</span>
       </RouterLink>
     </p>
   </nav>
@@ -202,6 +204,12 @@ b {
   .said,
   .act {
     white-space: nowrap;
+  }
+  .more {
+    display: flex;
+    flex-wrap: wrap;
+    margin-top: 4px;
+    padding-top: 4px;
   }
 }
 </style>
