@@ -42,11 +42,14 @@ SET_UP = {
     "kits": "Kits",
     "session": "A session: seats, exercises, who is absent",
     "wall": "The code on the wall",
+    "course": "Course, sections and staff",
+    "records": "Copies and event log",
+    "join": "Joining on a phone",
 }
 SET_UP_STYLE = """
 body { margin: 0; background: #d8d1c2; font: 15px sans-serif; color: #1f2430; }
 main { display: grid; grid-template-columns: repeat(3, 1fr); gap: 18px; padding: 18px; }
-figure { margin: 0; } img { width: 100%; display: block; border-radius: 6px; } figcaption { padding: 6px 2px; }
+figure { margin: 0; } img { width: 100%; height: 292px; object-fit: contain; object-position: top; background: #f4f1ea; display: block; border-radius: 6px; } figcaption { padding: 6px 2px; }
 """
 
 

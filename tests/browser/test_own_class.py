@@ -146,6 +146,12 @@ class OwnClassTest(BrowserCase):
         page.get_by_role("button", name="Code for the wall").click()
         self.shot(page, "wall")
         page.keyboard.press("Escape")
+        page.get_by_role("link", name="Course, sections and staff").click()
+        expect(page.get_by_label("Title")).to_have_value("Hive instrumentation")
+        self.shot(page, "course")
+        page.get_by_role("link", name="Copies and event log").click()
+        expect(page.get_by_role("cell", name="founded a course")).to_be_visible()
+        self.shot(page, "records")
 
     def test_from_nothing_to_a_mark(self):
         page = self.first_instructor()

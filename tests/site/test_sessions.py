@@ -179,7 +179,7 @@ class OnTheDayTest(DemoCase):
         self.assertIn("already", again.json()["message"])
 
     def test_the_papers_of_a_session_are_made_from_its_plan(self):
-        made = self.instructor.post(f"/api/set-up/sessions/{self.session.pk}/papers").json()
+        made = self.instructor.ask(f"/api/set-up/sessions/{self.session.pk}/papers", slips=False).json()
         queue.work_through()
         done = self.instructor.ask(f"/api/work/{made['id']}").json()
         self.assertEqual((done["state"], done["done"]), ("done", 14), "the plan, twelve predictions, one answer key")
@@ -190,6 +190,21 @@ class OnTheDayTest(DemoCase):
         self.assertIn("Prediction", second)
         self.assertNotIn("Should print", second)
         self.assertIn("Should print", last)
+
+    def test_papers_with_first_passwords_are_fetched_once(self):
+        made = self.instructor.ask(f"/api/set-up/sessions/{self.session.pk}/papers", slips=True).json()
+        queue.work_through()
+        path = f"/api/work/{made['id']}/file"
+        pages = PdfReader(io.BytesIO(self.instructor.get(path).content)).pages
+        self.assertIn("First password", pages[1].extract_text())
+        self.assertIn("fetched already", self.instructor.get(path).json()["message"])
+        self.assertTrue(User.objects.get(username="leo.castell").must_change_password)
+
+    def test_nothing_goes_out_in_a_closed_course(self):
+        course = self.session.section.course_id
+        self.instructor.ask(f"/api/set-up/courses/{course}/closed", closed=True)
+        answer = self.assistant.ask("/api/hatch/hand-out", session=self.session.pk, tag="HB-15", badge="P-02")
+        self.assertIn("This course is closed", answer.json()["message"])
 
     def test_a_student_moved_in_mid_term_keeps_the_past(self):
         docket = self.docket(10)

@@ -2,6 +2,7 @@
 
 from typing import Any
 
+from verifex.acts.refusals import Refused
 from verifex.dockets.act import find
 from verifex.dockets.models import Docket
 from verifex.dockets.present.parts import bench_number
@@ -9,6 +10,9 @@ from verifex.exercises.models import ExerciseVersion
 from verifex.papers.pdf import one_pdf, pdf_of
 from verifex.papers.plan import plan_html
 from verifex.papers.sheets import planned_html, sheet_html
+from verifex.papers.slips import log_in_slips
+from verifex.people.models import User
+from verifex.people.services.first_passwords import FirstLogIn, for_section
 from verifex.plan.models import Session
 from verifex.plan.services.seats import pairs_here
 from verifex.work.run import Made, Progress, job
@@ -38,9 +42,13 @@ def session_papers(detail: dict[str, Any]) -> Progress:
     versions = {v.exercise_id: v for v in released.select_related("exercise").order_by("number")}
     pairs = sorted(pairs_here(session), key=lambda pair: (benches.get(pair.pk, 1000), pair.badge))
     working = [(pair, versions[does[pair.pk]]) for pair in pairs if does.get(pair.pk) in versions]
-    total = 1 + len(working) + len(versions)
+    slips = _first_log_ins(session, detail) if detail.get("slips") else []
+    total = 1 + bool(slips) + len(working) + len(versions)
     pages = [pdf_of(plan_html(session, pairs, benches, does, versions))]
     yield 1, total
+    if slips:
+        pages.append(log_in_slips(session.section, slips, detail["address"]))
+        yield 2, total
     for pair, version in working:
         pages.append(pdf_of(planned_html(session, version, pair=pair, bench=benches.get(pair.pk))))
         yield len(pages), total
@@ -48,3 +56,11 @@ def session_papers(detail: dict[str, Any]) -> Progress:
         pages.append(pdf_of(planned_html(session, version, pair=None, bench=None)))
         yield len(pages), total
     return Made(f"session-{session.starts_at:%Y-%m-%d}.pdf", one_pdf(pages), "application/pdf")
+
+
+def _first_log_ins(session: Session, detail: dict[str, Any]) -> list[FirstLogIn]:
+    """New first passwords of who never logged in; none where everybody has."""
+    try:
+        return for_section(User.objects.get(pk=detail["by"]), session.section)
+    except Refused:
+        return []

@@ -375,6 +375,12 @@ class JoinIn(Shape):
     pair: Number
 
 
+class SessionPapersIn(Shape):
+    """`slips`: with log-in slips and new first passwords for who never logged in; the file can then be fetched once."""
+
+    slips: bool = False
+
+
 class ControlIn(Shape):
     act: Annotated[str, Field(pattern="^(start|pause|resume|end)$")]
 

@@ -184,7 +184,7 @@ LOGGING: dict[str, Any] = {
     "version": 1,
     "disable_existing_loggers": False,
     "formatters": {"plain": {"format": "{asctime} {levelname} {name}: {message}", "style": "{"}},
-    "handlers": {"out": {"class": "logging.StreamHandler", "formatter": "plain"}},
+    "handlers": {"out": {"class": "logging.StreamHandler", "formatter": "plain", "stream": "ext://sys.stdout"}},
     "root": {"handlers": ["out"], "level": "WARNING"},
     "loggers": {"verifex": {"level": "INFO"}},
 }

@@ -35,8 +35,12 @@ def cancel_work(request: HttpRequest, work_id: Id) -> dict[str, Any]:
 def work_file(request: HttpRequest, work_id: Id) -> HttpResponse:
     """What the work made, to keep."""
     work = Work.objects.get(pk=work_id, by=reader(request))
+    if work.state == State.DONE and work.file is None and work.detail.get("once"):
+        raise Refused("This file held first passwords and was fetched already. Print it again if it is lost.")
     if work.state != State.DONE or work.file is None:
         raise Refused("It is not finished yet.")
     answer = HttpResponse(bytes(work.file), content_type=work.file_type)
     answer["Content-Disposition"] = f'attachment; filename="{work.file_name}"'
+    if work.detail.get("once"):
+        Work.objects.filter(pk=work.pk).update(file=None)  # what is in it stands nowhere else in clear
     return answer

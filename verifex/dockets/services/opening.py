@@ -34,6 +34,8 @@ def _open(actor: User, kit: Kit, pair: Pair, session: Session, version: Exercise
         raise Refused(f"{kit.tag} is a kit for {kit.exercise}, not for {version.exercise}.")
     if pair.section_id != session.section_id:
         raise Refused(f"{pair} is not in this session's section.")
+    if session.section.course.closed_at:
+        raise Refused("This course is closed; open it again in Set-up to work in it.")
     refuse_other_exercise(session, pair, kit)
     docket = docket_for(pair, session, kit)
     if docket is not None and state_of(docket, Station.MARK) == State.PASSED:

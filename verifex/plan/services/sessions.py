@@ -53,6 +53,8 @@ def plan_sessions(
     require_instructor(actor, section)
     if room.course_id != section.course_id or room.archived_at:
         raise Refused(f"{room.name} is no room of this course any more.")
+    if section.course.closed_at:
+        raise Refused("This course is closed; open it again to plan in it.")
     if ends <= begins:
         raise Refused("The session ends before it begins.")
     zone = ZoneInfo(section.course.zone)

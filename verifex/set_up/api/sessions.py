@@ -29,6 +29,7 @@ from verifex.set_up.schemas import (
     SavedOut,
     SeatsIn,
     SessionIn,
+    SessionPapersIn,
     SessionPlanOut,
     SessionRowOut,
 )
@@ -106,10 +107,12 @@ def control(request: HttpRequest, session_id: Id, data: ControlIn) -> dict[str, 
 
 
 @router.post("/set-up/sessions/{session_id}/papers", response=WorkOut)
-def session_papers(request: HttpRequest, session_id: Id) -> dict[str, Any]:
+def session_papers(request: HttpRequest, session_id: Id, data: SessionPapersIn) -> dict[str, Any]:
     """Begin the papers of a session from its plan; the answer says how far they are."""
     session = session_of(request, session_id)
-    return work_json(start("session-papers", reader(request), {"session": session.pk}))
+    detail: dict[str, Any] = {"session": session.pk, "slips": data.slips, "once": data.slips, "by": reader(request).pk}
+    detail["address"] = request.build_absolute_uri("/")
+    return work_json(start("session-papers", reader(request), detail))
 
 
 @router.post("/set-up/sessions/{session_id}/seats", response=SessionPlanOut)

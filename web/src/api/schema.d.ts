@@ -5439,6 +5439,17 @@ export interface components {
             /** Act */
             act: string;
         };
+        /**
+         * SessionPapersIn
+         * @description `slips`: with log-in slips and new first passwords for who never logged in; the file can then be fetched once.
+         */
+        SessionPapersIn: {
+            /**
+             * Slips
+             * @default false
+             */
+            slips: boolean;
+        };
         /** SeatsIn */
         SeatsIn: {
             /** Benches */
@@ -8207,7 +8218,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SessionPapersIn"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {

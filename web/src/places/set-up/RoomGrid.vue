@@ -147,7 +147,7 @@ async function save() {
 }
 .place {
   position: relative;
-  min-height: 66px;
+  min-height: 74px;
   align-content: center;
   display: grid;
   border-radius: 6px;
@@ -170,6 +170,7 @@ async function save() {
   font-size: 12.5px;
   font-weight: 400;
   min-width: 0;
+  min-height: 26px;
 }
 .place input::-webkit-inner-spin-button {
   display: none;
@@ -188,7 +189,7 @@ async function save() {
 .place .empty {
   position: static;
   width: 100%;
-  min-height: 66px;
+  min-height: 74px;
   border: 1px dashed var(--line);
   border-radius: 6px;
 }

@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
 import Asked from '@/pieces/Asked.vue'
+import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useSessionPlan } from '@/queries/set-up'
 import { useAct } from '@/shared/act'
@@ -100,10 +101,17 @@ const short = computed(() => {
     .filter((e) => e.wanted > e.ready)
 })
 const printing = useWork()
-const papers = () =>
-  printing.begin(() =>
-    ask(client.POST('/api/set-up/sessions/{session_id}/papers', { params: { path: path.value } })),
-  )
+const asking = ref(false)
+const slips = ref(false)
+async function papers() {
+  asking.value = false
+  const call = () =>
+    client.POST('/api/set-up/sessions/{session_id}/papers', {
+      params: { path: path.value },
+      body: { slips: slips.value },
+    })
+  await printing.begin(() => ask(call()))
+}
 </script>
 
 <template>
@@ -122,7 +130,7 @@ const papers = () =>
         >
           {{ word }}
         </button>
-        <button class="btn line" :disabled="busy" @click="papers">Print the papers</button>
+        <button class="btn line" :disabled="busy" @click="asking = true">Print the papers</button>
         <button class="btn line" @click="showing = true">Code for the wall</button>
       </span>
     </div>
@@ -185,6 +193,20 @@ const papers = () =>
     <p v-if="!data.session.kits_out && data.session.state === 'to come'" class="remove">
       <button class="btn quiet" :disabled="busy" @click="remove">Remove this session</button>
     </p>
+    <Dialog v-model:show="asking" title="Papers of the session" width="480px">
+      <p class="soft">
+        One file, from the plan: seats and kits to pick, a page to predict on for each pair, an answer key for
+        each exercise.
+      </p>
+      <label class="slips">
+        <input v-model="slips" type="checkbox" />
+        <span>
+          with log-in slips for who never logged in. They get new first passwords, and the file can be fetched
+          once.
+        </span>
+      </label>
+      <p><button class="btn" :disabled="busy" @click="papers">Print</button></p>
+    </Dialog>
     <JoinCode v-model:show="showing" :session="data.session" />
   </Asked>
 </template>
@@ -228,5 +250,10 @@ const papers = () =>
 }
 .remove {
   margin-top: 14px;
+}
+.slips {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
 }
 </style>
