@@ -1,5 +1,5 @@
 """`make screenshots`: one current picture of each main view, from the demo course, into docs/screenshots/; setting up a class
-is one picture of nine views, from an empty installation."""
+is one picture of twelve views, from an empty installation."""
 
 import os
 import sys
