@@ -99,9 +99,15 @@ class ColumnsTest(PlainCase):
             "No.,Name,Group": {"number": 0, "name": 1, "group": 2},
             "Name,First name,e-mail": {"last": 0, "first": 1},
             "STUDENT_NAME,Tutor group": {"name": 0, "group": 1},
+            "Student Name (Last First)|Campus key|Section": {"name": 0, "number": 1, "section": 2},
+            "Name of student;Year;Roll number": {"name": 0, "number": 2},
+            "Prénom;Nom de famille;Numéro": {"first": 0, "last": 1},
         }
         for header, meanings in table.items():
-            rows = read_rows(f"Some school\n\n{header}\n20311,x,y,z\n".encode())
+            cut = next(mark for mark in ",;|" if mark in header)
+            body = "\n".join(cut.join((f"{n}", "Nell", "Lee")) for n in range(3))
+            body = body if "Campus" not in header else "Lee Kim|A1311|Mo\nSol Ray|A1312|Mo"
+            rows = read_rows(f"Some school\n\n{header}\n{body}\n".encode())
             self.assertEqual(propose_columns(rows).meanings, meanings, header)
             self.assertEqual(propose_columns(rows).first_row, 3, header)
 

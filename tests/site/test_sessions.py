@@ -85,6 +85,32 @@ class PlanTest(DemoCase):
         self.assertIn("no bench 77", self.instructor.ask(path, benches={one: 77}).json()["message"])
         self.assertEqual(self.assistant.ask(path, benches={one: 13}).status_code, 200)
 
+    def test_pairs_made_after_the_sessions_were_planned_are_seated_in_all_to_come(self):
+        self.draw_benches()
+        self.plan(until="2031-03-17", exercises=[self.lid.pk])
+        for name in ("Mira Kessler", "Max Duarte"):
+            self.instructor.ask(f"/api/set-up/sections/{self.section.pk}/students", name=name)
+        users = [s.user_id for s in self.section.students.filter(user__last_name__in=["Kessler", "Duarte"])]
+        users = [u for u in users if not PairMember.objects.filter(user=u).exists()]
+        self.instructor.ask(f"/api/set-up/sections/{self.section.pk}/pairs", groups=[users])
+        pair = Pair.objects.get(members__user=users[0])
+        planned = Session.objects.filter(starts_at__year=2031)
+        self.assertEqual(planned.filter(seats__pair=pair, seats__bench=13).count(), 3)
+        self.assertEqual(planned.filter(assignments__pair=pair, assignments__exercise=self.lid).count(), 3)
+        self.assertFalse(self.session.seats.filter(pair=pair).exists(), "one that runs is for the staff on the spot")
+        self.instructor.delete(f"/api/set-up/pairs/{pair.pk}")
+        self.assertEqual(planned.filter(seats__pair=pair).count(), 0)
+
+    def test_seats_changed_in_one_session_are_those_of_the_next_ones_too(self):
+        self.draw_benches()
+        self.plan(until="2031-03-17")
+        first, second, third = Session.objects.filter(starts_at__year=2031)
+        one, two = (first.seats.get(bench=bench).pair_id for bench in (1, 2))
+        self.instructor.ask(f"/api/set-up/sessions/{third.pk}/seats", benches={one: 14})
+        self.instructor.ask(f"/api/set-up/sessions/{first.pk}/seats", benches={one: 2})
+        self.assertEqual([second.seats.get(pair=pair).bench for pair in (one, two)], [2, 1])
+        self.assertEqual(third.seats.get(pair=one).bench, 14, "what was arranged for a day stays")
+
     def test_a_bench_where_somebody_will_sit_is_not_taken_out_of_the_room(self):
         self.draw_benches()
         self.plan()

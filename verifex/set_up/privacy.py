@@ -16,6 +16,7 @@ from verifex.acts.refusals import Refused
 from verifex.dockets.models import Attempt, BenchSheets, Judgement
 from verifex.marks.models import ClosedMark, StudentMark
 from verifex.people.access import require_instructor
+from verifex.people.membership import end_now
 from verifex.people.models import Course, Pair, PairMember, Section, Staff, Student, User
 
 FORGOTTEN = "(forgotten)"
@@ -64,10 +65,8 @@ def remove_student(actor: User, section: Section, user: User) -> str:
     if other := elsewhere.first():
         raise Refused(f"This student is on the list of {other.section} too; that has to end first.")
     now = clock.now()
-    for rows in (Student.objects.filter(user=user, until=None), PairMember.objects.filter(user=user, until=None)):
-        for row in rows:
-            row.until = max(now, row.since + timedelta(microseconds=1))
-            row.save(update_fields=["until"])
+    end_now(Student.objects.filter(user=user, until=None), now)
+    end_now(PairMember.objects.filter(user=user, until=None), now)
     pseudonym = _forget(user)
     _forget_texts(Attempt.objects.filter(by=user))
     record(actor, "removed a student's data", f"user:{user.pk}")

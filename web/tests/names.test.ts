@@ -7,6 +7,7 @@ const STUDENTS = [
   { user: 2, name: 'Tomé Duarte' },
   { user: 3, name: 'Hugo Vance' },
   { user: 4, name: 'Aiko Vance-Tamura' },
+  { user: 5, name: "Siobhán O'Brien" },
 ]
 
 describe('names typed for pairs', () => {
@@ -14,6 +15,8 @@ describe('names typed for pairs', () => {
     expect(meant('kess', STUDENTS).map((s) => s.user)).toEqual([1])
     expect(meant('tome d', STUDENTS).map((s) => s.user)).toEqual([2])
     expect(meant('tamura', STUDENTS).map((s) => s.user)).toEqual([4])
+    for (const typed of ['brien', "o'brien", 'O’Brien', 'obrien'])
+      expect(meant(typed, STUDENTS).map((s) => s.user)).toEqual([5])
   })
 
   it('reads a pasted column, one pair a line, whatever stands between the names', () => {
@@ -28,7 +31,7 @@ describe('names typed for pairs', () => {
     const said = (text: string) => namesIn(text, STUDENTS)[0]!.problem
     expect(said('vance, kessler')).toContain('may be Hugo Vance or Aiko Vance-Tamura')
     expect(said('kessler')).toContain('with whom?')
-    expect(said('kessler, nobody')).toContain('Nobody without a pair is called “nobody”')
+    expect(said('kessler, nobody')).toContain('Nobody here is called “nobody”')
     expect(said('kessler, duarte, hugo, aiko')).toContain('a three is allowed')
     expect(namesIn('kessler, duarte\nhugo, duarte', STUDENTS)[1]!.problem).toContain('stands here twice')
   })

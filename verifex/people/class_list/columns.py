@@ -6,6 +6,7 @@ from typing import Literal
 
 from verifex.acts.refusals import Refused
 from verifex.people.class_list.read import Rows
+from verifex.people.user_names import plain
 
 Meaning = Literal["first", "last", "name", "number", "group", "section"]
 MEANINGS: tuple[Meaning, ...] = ("first", "last", "name", "number", "group", "section")
@@ -15,7 +16,7 @@ HEADER_WITHIN = 12  # rows; above the header schools print their name, the term,
 _SPELLINGS: dict[Meaning, str] = {
     "first": """first firstname firstnames given givenname givennames forename forenames preferredname vorname prenom nombre
         voornaam""",
-    "last": "last lastname surname family familyname nachname familienname nom apellido apellidos achternaam",
+    "last": "last lastname surname family familyname nachname familienname nom nomdefamille apellido apellidos achternaam",
     "name": """name fullname displayname student students studentname participant learner pupil lastnamefirstname
         namefirstlast""",
     "number": """id sid no nr number idnumber studentid studentno studentnumber matriculation matriculationnumber regno
@@ -23,6 +24,14 @@ _SPELLINGS: dict[Meaning, str] = {
     "group": "group groups team pair labgroup tutorgroup gruppe groupe",
     "section": "section sectionname class classcode classgroup course set stream klasse",
 }
+#: Longer wordings, the first that fits: `Student Name (Last, First)`, `Name of student`, `Given names in full`.
+_WORDINGS: tuple[tuple[str, Meaning], ...] = (
+    (r"(last|surname|family).*(first|given)|(first|given).*(last|surname|family)", "name"),
+    (r"firstname|givenname|forename|vorname", "first"),
+    (r"lastname|surname|familyname|nachname", "last"),
+    (r"^name|(student|pupil|learner|full).*name", "name"),
+    (r"(student|pupil|roll|regist|matric|candidate).*(number|no|id)$", "number"),
+)
 _WORDS = {meaning: frozenset(text.split()) for meaning, text in _SPELLINGS.items()}
 
 
@@ -61,13 +70,18 @@ def propose_columns(rows: Rows) -> Columns:
         elif "name" in meanings and "first" in meanings:
             meanings["last"] = meanings.pop("name")  # `Name, First name`
         if {"first", "last", "name"} & set(meanings):
+            number = _by_shape(rows[header + 1 :]).get("number") if "number" not in meanings else None
+            if number is not None and number not in meanings.values():
+                meanings["number"] = number
             return Columns(header + 1, meanings)
     return Columns(_first_list_row(rows), _by_shape(rows))
 
 
 def _meant(cell: str) -> Meaning | None:
-    letters = re.sub(r"[^a-z]", "", cell.lower())
-    return next((meaning for meaning in MEANINGS if letters in _WORDS[meaning]), None)
+    """What a header says: one of the words, else a longer wording with such a word in it."""
+    letters = re.sub(r"\d", "", plain(cell))
+    word = next((meaning for meaning in MEANINGS if letters in _WORDS[meaning]), None)
+    return word or next((meaning for pattern, meaning in _WORDINGS if re.search(pattern, letters)), None)
 
 
 def _meant_name(row: list[str]) -> bool:
@@ -83,9 +97,9 @@ def _first_list_row(rows: Rows) -> int:
 
 def _by_shape(rows: Rows) -> dict[Meaning, int]:
     """Columns of words are names: one of them whole names, two of them first and last; one of digits is the number."""
-    body = rows[_first_list_row(rows) :]
+    body = rows[_first_list_row(rows) :] if rows else []
     words, digits = [], []
-    for column in range(len(rows[0])):
+    for column in range(len(rows[0]) if rows else 0):
         cells = [row[column] for row in body if row[column]]
         if not cells:
             continue

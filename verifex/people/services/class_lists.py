@@ -14,7 +14,8 @@ from verifex.people.access import require_instructor, role_in
 from verifex.people.class_list.changes import Change, Entry, Listed, compare, entries
 from verifex.people.class_list.columns import Columns
 from verifex.people.class_list.read import Rows
-from verifex.people.models import Course, PairMember, Section, Staff, Student, User
+from verifex.people.membership import end_now
+from verifex.people.models import Course, Pair, PairMember, Section, Staff, Student, User
 from verifex.people.user_names import log_in_for, split_name
 
 
@@ -119,18 +120,14 @@ def _change(course: Course, user_id: int, entry: Entry, section: Section) -> Non
 
 
 def _leave(course: Course, user_id: int) -> None:
-    """Off the list and out of the pair from now on; what was done stays."""
+    """Off the list and out of the pair from now on; what was done stays, and a pair that nobody is left in ends."""
     now = clock.now()
-    for rows in (
-        Student.objects.filter(section__course=course, user=user_id, until=None),
-        PairMember.objects.filter(pair__section__course=course, user=user_id, until=None),
-    ):
-        for row in rows:
-            if row.since >= now:
-                row.delete()
-            else:
-                row.until = now
-                row.save(update_fields=["until"])
+    open_rows = PairMember.objects.filter(pair__section__course=course, user=user_id, until=None)
+    left = list(open_rows.values_list("pair", flat=True))
+    end_now(Student.objects.filter(section__course=course, user=user_id, until=None), now)
+    end_now(open_rows, now)
+    emptied = Pair.objects.filter(pk__in=left, archived_at=None).exclude(members__until=None)
+    emptied.update(archived_at=now)
 
 
 @transaction.atomic

@@ -9,6 +9,7 @@ from verifex.acts import clock
 from verifex.acts.events import record
 from verifex.acts.refusals import Refused
 from verifex.people.access import require_instructor
+from verifex.people.membership import end_now
 from verifex.people.models import Pair, PairMember, Section, Student, User
 from verifex.people.services.pairing import Way, pairing
 
@@ -83,8 +84,8 @@ def change_members(actor: User, pair: Pair, user_ids: Iterable[int]) -> None:
     now = clock.now()
     open_rows = PairMember.objects.filter(pair__section=pair.section, until=None)
     left_alone = set(open_rows.filter(user__in=wanted).exclude(pair=pair).values_list("pair", flat=True))
-    _end(open_rows.filter(user__in=wanted).exclude(pair=pair), now)
-    _end(open_rows.filter(pair=pair).exclude(user__in=wanted), now)
+    end_now(open_rows.filter(user__in=wanted).exclude(pair=pair), now)
+    end_now(open_rows.filter(pair=pair).exclude(user__in=wanted), now)
     here = set(open_rows.filter(pair=pair).values_list("user", flat=True))
     for user_id in wanted:
         if user_id not in here:
@@ -106,19 +107,10 @@ def archive_pair(actor: User, pair: Pair) -> None:
     """A pair that ends: its members are free, its dockets and marks are kept."""
     require_instructor(actor, pair.section)
     now = clock.now()
-    _end(PairMember.objects.filter(pair=pair, until=None), now)
+    end_now(PairMember.objects.filter(pair=pair, until=None), now)
     pair.archived_at = now
     pair.save(update_fields=["archived_at"])
     record(actor, f"ended pair {pair.badge}", f"pair:{pair.pk}")
-
-
-def _end(rows: object, now: object) -> None:
-    for row in rows:  # type: ignore[attr-defined]
-        if row.since >= now:
-            row.delete()  # came and went in one moment
-        else:
-            row.until = now
-            row.save(update_fields=["until"])
 
 
 def _free_name(section: Section, members: Sequence[User], own: Pair | None = None) -> str:

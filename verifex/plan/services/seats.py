@@ -10,7 +10,7 @@ from verifex.acts.refusals import Refused
 from verifex.exercises.models import Exercise
 from verifex.people.access import require_staff
 from verifex.people.membership import during
-from verifex.people.models import Pair, PairMember, User
+from verifex.people.models import Pair, PairMember, Section, User
 from verifex.plan.models import Absence, Assignment, Seat, Session
 
 MOST_AT_A_BENCH = 4
@@ -52,14 +52,27 @@ def seat_and_assign(session: Session, *, only: Exercise) -> None:
     )
 
 
+def settle_seats(section: Section) -> None:
+    """After pairs were made, changed or ended: in every session to come a new pair gets a seat, and the exercise where there
+    is one only; a pair that ended leaves both."""
+    for session in Session.objects.filter(section=section, starts_at__gt=clock.now()).order_by("starts_at"):
+        for rows in (session.seats.all(), session.assignments.all()):
+            rows.exclude(pair__archived_at=None).delete()
+        keep_seats_from_last_time(session)
+        planned = [p.exercise for p in session.planned.select_related("exercise")[:2]]
+        if len(planned) == 1:
+            seat_and_assign(session, only=planned[0])
+
+
 @transaction.atomic
 def take_seats(actor: User, session: Session, benches: Mapping[int, int | None]) -> None:
     """Pairs by id at benches by number; None leaves a pair without a seat. A pair whose bench is asked for by another one
-    changes places with it. Raises Refused for a bench that the room lacks."""
+    changes places with it. Later sessions that had the same seats follow. Raises Refused for a bench that the room lacks."""
     require_staff(actor, session.section)
     here = {pair.pk: pair for pair in pairs_here(session)}
     numbers = set(session.room.benches.values_list("number", flat=True))
     now: dict[int, int] = dict(session.seats.values_list("pair_id", "bench"))
+    as_they_were = dict(now)
     for pair_id, bench in benches.items():
         if pair_id not in here:
             raise Refused("This pair is not in this session's section.")
@@ -76,8 +89,11 @@ def take_seats(actor: User, session: Session, benches: Mapping[int, int | None])
             else:
                 now[sitting] = before
         now[pair_id] = bench
-    session.seats.all().delete()
-    Seat.objects.bulk_create(Seat(session=session, pair_id=pair, bench=bench) for pair, bench in now.items())
+    later = Session.objects.filter(section=session.section_id, room=session.room_id, starts_at__gt=session.starts_at)
+    following = [s for s in later if dict(s.seats.values_list("pair_id", "bench")) == as_they_were]
+    for one in (session, *following):
+        one.seats.all().delete()
+        Seat.objects.bulk_create(Seat(session=one, pair_id=pair, bench=bench) for pair, bench in now.items())
     record(actor, "changed the seats", f"session:{session.pk}", scope=session_scope(session.pk))
 
 

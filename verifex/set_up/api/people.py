@@ -18,6 +18,7 @@ from verifex.people.class_list.columns import MEANINGS, Columns, propose_columns
 from verifex.people.class_list.read import Rows, read_rows
 from verifex.people.models import User
 from verifex.people.services import class_lists, first_passwords, pairs
+from verifex.set_up import pairs as acts
 from verifex.set_up.access import pair_of, section_of
 from verifex.set_up.present import people_json
 from verifex.set_up.privacy import data_of, remove_student
@@ -74,7 +75,7 @@ def preview(request: HttpRequest, section_id: Id, data: ListIn) -> dict[str, Any
 @router.post("/set-up/sections/{section_id}/class-list/import", response=ImportedOut)
 def import_list(request: HttpRequest, section_id: Id, data: ImportIn) -> dict[str, int]:
     """Do what the preview said, all or nothing."""
-    counts = class_lists.import_list(
+    counts = acts.import_list(
         reader(request),
         section_of(request, section_id),
         _rows(data.data),
@@ -129,7 +130,7 @@ def rename_student(request: HttpRequest, section_id: Id, user_id: Id, data: List
 @router.delete("/set-up/sections/{section_id}/students/{user_id}", response=SavedOut)
 def take_off(request: HttpRequest, section_id: Id, user_id: Id) -> dict[str, str]:
     """Off the list from now on; what was done stays."""
-    class_lists.take_off(reader(request), section_of(request, section_id), user_id)
+    acts.take_off(reader(request), section_of(request, section_id), user_id)
     return {"message": "Taken off the list."}
 
 
@@ -178,13 +179,13 @@ def _member(user: User) -> dict[str, Any]:
 
 @router.post("/set-up/sections/{section_id}/pairs", response=SavedOut)
 def make_pairs(request: HttpRequest, section_id: Id, data: GroupsIn) -> dict[str, str]:
-    made = pairs.make_pairs(reader(request), section_of(request, section_id), data.groups)
+    made = acts.make_pairs(reader(request), section_of(request, section_id), data.groups)
     return {"message": f"{len(made)} pairs are made." if len(made) != 1 else f"{made[0].name} is a pair."}
 
 
 @router.put("/set-up/pairs/{pair_id}", response=SavedOut)
 def change_members(request: HttpRequest, pair_id: Id, data: MembersIn) -> dict[str, str]:
-    pairs.change_members(reader(request), pair_of(request, pair_id), data.members)
+    acts.change_members(reader(request), pair_of(request, pair_id), data.members)
     return {"message": "Saved."}
 
 
@@ -192,5 +193,5 @@ def change_members(request: HttpRequest, pair_id: Id, data: MembersIn) -> dict[s
 def end_pair(request: HttpRequest, pair_id: Id) -> dict[str, str]:
     """The pair ends; its members are free, what it did is kept."""
     pair = pair_of(request, pair_id)
-    pairs.archive_pair(reader(request), pair)
+    acts.end_pair(reader(request), pair)
     return {"message": f"{pair.name} is no pair any more; what they did is kept."}

@@ -1,8 +1,8 @@
 // Who is logged in, and the lab session that staff look at.
 import { type QueryClient, useQuery } from '@tanstack/vue-query'
-import { useSessionStorage } from '@vueuse/core'
 import { computed } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
+import { rememberedId } from './remembered'
 
 export function useMe() {
   return useQuery({ queryKey: ['me'], queryFn: () => ask(client.GET('/api/me')), staleTime: 60_000 })
@@ -15,7 +15,7 @@ export function nowIs(queries: QueryClient, me: Schemas['MeOut']) {
 }
 
 // For this tab only: a new one begins with the session that is running.
-const chosen = useSessionStorage<number | null>('verifex-session', null)
+const chosen = rememberedId('verifex-session', sessionStorage)
 
 export function useSession() {
   const sessions = useQuery({

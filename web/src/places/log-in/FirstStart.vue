@@ -23,7 +23,8 @@ const differs = computed(() => !!again.value && again.value !== form.password)
 /** First letter and last name, until another one is typed. */
 function proposeLogIn() {
   if (own.value) return
-  const words = form.name
+  const [family, given] = form.name.split(',')
+  const words = `${given ?? ''} ${family}`
     .normalize('NFKD')
     .replace(/[^\p{L} ]/gu, '')
     .toLowerCase()

@@ -21,9 +21,12 @@ const changed = computed(
     columns.value !== props.room.columns ||
     JSON.stringify(benches.value) !== JSON.stringify(props.room.benches),
 )
-const twice = computed(() => {
+const wrong = computed(() => {
   const numbers = benches.value.map((b) => b.number)
-  return numbers.find((n, place) => numbers.indexOf(n) !== place)
+  if (numbers.some((n) => !Number.isInteger(n) || n < 1 || n > 999))
+    return 'A bench has a number from 1 to 999.'
+  const twice = numbers.find((n, place) => numbers.indexOf(n) !== place)
+  return twice === undefined ? '' : `Two benches have the number ${twice}.`
 })
 
 function turn(row: number, column: number) {
@@ -116,10 +119,10 @@ async function save() {
       <button type="button" class="btn quiet" @click="grow('column', -1)">A column less</button>
       <button type="button" class="btn quiet" @click="renumber">Number anew</button>
     </p>
-    <p v-if="twice" class="wrong">Two benches have the number {{ twice }}.</p>
+    <p v-if="wrong" class="wrong">{{ wrong }}</p>
     <ErrorNote :error="error" />
     <p class="acts">
-      <button class="btn" :disabled="busy || !changed || !!twice || !benches.length" @click="save">
+      <button class="btn" :disabled="busy || !changed || !!wrong || !benches.length" @click="save">
         Save the room
       </button>
       <button class="btn quiet" :disabled="busy" @click="emit('remove')">Remove the room</button>

@@ -153,7 +153,12 @@ async function papers() {
     <div class="places-head">
       <h3>Seats and exercises</h3>
       <span class="soft">A pair that is given a taken bench changes places.</span>
-      <button v-if="data.session.exercises.length > 1" class="btn line" :disabled="busy" @click="deal">
+      <button
+        v-if="data.session.exercises.length > 1 && data.places.length"
+        class="btn line"
+        :disabled="busy"
+        @click="deal"
+      >
         Deal the exercises out in turn
       </button>
       <span class="good" role="status">{{ said }}</span>

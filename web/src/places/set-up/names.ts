@@ -11,6 +11,7 @@ const folded = (text: string) =>
   text
     .normalize('NFKD')
     .replace(/\p{Diacritic}/gu, '')
+    .replace(/’/g, "'")
     .toLowerCase()
 
 /** The students a typed name may mean: one that is the name wholly, else all whose words begin as typed. */
@@ -20,8 +21,10 @@ export function meant(typed: string, students: readonly Student[]): Student[] {
   const whole = students.filter((s) => folded(s.name) === words.join(' '))
   if (whole.length) return whole
   return students.filter((s) => {
-    const own = folded(s.name).split(/[\s-]+/)
-    return words.every((word) => own.some((part) => part.startsWith(word)))
+    const own = folded(s.name)
+    // `o'brien` is found by all of it, by what stands behind the mark, and without the mark.
+    const parts = [...own.split(/[\s-]+/), ...own.split(/[\s'-]+/), ...own.replace(/'/g, '').split(/[\s-]+/)]
+    return words.every((word) => parts.some((part) => part.startsWith(word)))
   })
 }
 
@@ -37,7 +40,7 @@ export function namesIn(text: string, students: readonly Student[]): NamedLine[]
       for (const part of typed) {
         const hits = meant(part, students)
         const name = part.trim()
-        if (!hits.length) return wrong(`Nobody without a pair is called “${name}”.`)
+        if (!hits.length) return wrong(`Nobody here is called “${name}”.`)
         if (hits.length > 1)
           return wrong(
             `“${name}” may be ${hits

@@ -1,8 +1,8 @@
 // The course that is set up, and the section of it that is looked at; both are remembered.
-import { useStorage } from '@vueuse/core'
 import { computed, type InjectionKey, inject, provide, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { useCourse, useCourses } from '@/queries/set-up'
+import { rememberedId } from '@/shared/remembered'
 
 export type Course = Schemas['CourseOut']
 export type Part = 'people' | 'pairs' | 'room' | 'exercise' | 'kits' | 'session' | 'course' | 'records'
@@ -22,8 +22,8 @@ export const STALE = [
 ]
 
 function make() {
-  const chosen = useStorage<number | null>('verifex-course', null)
-  const section = useStorage<number | null>('verifex-section', null)
+  const chosen = rememberedId('verifex-course')
+  const section = rememberedId('verifex-section')
   const courses = useCourses(ref(true))
   const id = computed(() => {
     const all = courses.data.value
