@@ -2,13 +2,14 @@
 
 import io
 from datetime import date, timedelta
+from zoneinfo import ZoneInfo
 
 from pypdf import PdfReader
 
 from tests.site.base import DemoCase
 from verifex.acts import clock
 from verifex.exercises.models import Exercise
-from verifex.people.models import Pair, PairMember, User
+from verifex.people.models import Course, Pair, PairMember, User
 from verifex.plan.models import Session
 from verifex.plan.services.sessions import days
 from verifex.stores.models import Kit
@@ -205,6 +206,7 @@ class OnTheDayTest(DemoCase):
         self.assertIn("already", again.json()["message"])
 
     def test_the_papers_of_a_session_are_made_from_its_plan(self):
+        Course.objects.filter(sections=self.session.section).update(zone="Asia/Tokyo")
         made = self.instructor.ask(f"/api/set-up/sessions/{self.session.pk}/papers", slips=False).json()
         queue.work_through()
         done = self.instructor.ask(f"/api/work/{made['id']}").json()
@@ -212,6 +214,8 @@ class OnTheDayTest(DemoCase):
         pages = PdfReader(io.BytesIO(self.instructor.get(f"/api/work/{made['id']}/file").content)).pages
         first, second, last = (pages[n].extract_text() for n in (0, 1, -1))
         self.assertIn("Castell", first)
+        local = self.session.starts_at.astimezone(ZoneInfo("Asia/Tokyo"))
+        self.assertIn(f"{local:%H:%M} to", first, "in the course's own time")
         self.assertIn("To pick: Brood-box heat watch, 12 pairs", first)
         self.assertIn("Prediction", second)
         self.assertNotIn("Should print", second)

@@ -4,9 +4,8 @@ from collections import Counter
 from collections.abc import Mapping, Sequence
 from typing import Any
 
-from django.template.loader import render_to_string
-
 from verifex.exercises.models import ExerciseVersion
+from verifex.papers.page import page_html
 from verifex.people.models import Pair, PairMember
 from verifex.plan.models import Session
 from verifex.stores.models import Kit
@@ -34,7 +33,7 @@ def plan_html(
         for pair in pairs
     ]
     picking = [_picking(version, list(does.values()).count(pk)) for pk, version in versions.items()]
-    return render_to_string("papers/plan.html", {"session": session, "rows": rows, "picking": picking})
+    return page_html("plan", session.section.course, {"session": session, "rows": rows, "picking": picking})
 
 
 def _picking(version: ExerciseVersion, pairs: int) -> dict[str, Any]:

@@ -2,8 +2,6 @@
 
 from typing import Any
 
-from django.template.loader import render_to_string
-
 from verifex.acts.refusals import Refused
 from verifex.core.assess import SheetsRecord
 from verifex.dockets.inputs import kit_issue_of
@@ -15,6 +13,7 @@ from verifex.dockets.stations import state_of
 from verifex.exercises.intended import intended_sheet
 from verifex.exercises.models import ExerciseVersion
 from verifex.exercises.present import exercise_json, readings_json
+from verifex.papers.page import page_html
 from verifex.papers.plot import transfer_svg
 from verifex.people.models import Pair
 from verifex.plan.models import Session
@@ -24,50 +23,42 @@ SHOWN_CONTRIBUTORS = 3
 
 def sheet_html(docket: Docket, *, answers: bool) -> str:
     """The page of one docket. Without answers nothing of the sheet is in it, only what is to be filled in."""
-    file, issue = docket.version.file, kit_issue_of(docket)
-    sheets = _sheets(docket)
-    common = {
-        "exercise": exercise_json(docket.version),
-        "bench": bench_number(docket),
-        "pair": docket.pair.name,
-        "kit": issue.kit.tag if issue else "",
-        "date": docket.session.starts_at,
-        "room": docket.session.room.name,
-        "section": docket.session.section.name,
-        "columns": readings_json(file),
-        "measured": [m for m in _measured(docket) if not m[0].startswith("step:")],
-        "baud": file.baud(sheets.board or None),
-        "divisor": file.conventions.divisor,
-    }
+    issue, sheets = kit_issue_of(docket), _sheets(docket)
+    head = _head(docket.session, docket.version, sheets.board, docket.pair.name, bench_number(docket))
+    head |= {"kit": issue.kit.tag if issue else ""}
     if not answers:
-        return render_to_string("papers/prediction.html", common)
-    sheet = sheets.built
-    return render_to_string(
-        "papers/sheet.html", {**common, "sheet": sheet, "plots": _plots(sheet), "rows": _rows(sheet)}
-    )
+        return page_html("prediction", docket.session.section.course, head)
+    measured = [m for m in _measured(docket) if not m[0].startswith("step:")]
+    return _key(docket.session, head | {"measured": measured}, sheets.built)
 
 
 def planned_html(session: Session, version: ExerciseVersion, *, pair: Pair | None, bench: int | None) -> str:
     """A page from the plan, before any kit is out: a pair's page to predict on, or without a pair the exercise's answer key."""
-    file = version.file
-    common = {
+    head = _head(session, version, "", pair.name if pair else "for staff", bench)
+    if pair is not None:
+        return page_html("prediction", session.section.course, head | {"kit": "________"})
+    return _key(session, head | {"kit": "any", "planned": True}, intended_sheet(version))
+
+
+def _head(session: Session, version: ExerciseVersion, board: str, pair: str, bench: int | None) -> dict[str, Any]:
+    """What stands on either page: whose it is, where and when, and how the exercise is printed."""
+    return {
         "exercise": exercise_json(version),
         "bench": bench if bench is not None else "",
-        "pair": pair.name if pair else "for staff",
-        "kit": "________" if pair else "any",
+        "pair": pair,
         "date": session.starts_at,
         "room": session.room.name,
         "section": session.section.name,
-        "columns": readings_json(file),
-        "measured": [],
-        "baud": file.baud(),
-        "divisor": file.conventions.divisor,
+        "columns": readings_json(version.file),
+        "baud": version.file.baud(board or None),
+        "divisor": version.file.conventions.divisor,
     }
-    if pair is not None:
-        return render_to_string("papers/prediction.html", common)
-    sheet = intended_sheet(version)
-    more = {"sheet": sheet, "plots": _plots(sheet), "rows": _rows(sheet), "planned": True}
-    return render_to_string("papers/sheet.html", {**common, **more})
+
+
+def _key(session: Session, head: dict[str, Any], sheet: dict[str, Any]) -> str:
+    return page_html(
+        "sheet", session.section.course, {**head, "sheet": sheet, "plots": _plots(sheet), "rows": _rows(sheet)}
+    )
 
 
 def _sheets(docket: Docket) -> SheetsRecord:

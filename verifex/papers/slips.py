@@ -2,8 +2,7 @@
 
 from collections.abc import Sequence
 
-from django.template.loader import render_to_string
-
+from verifex.papers.page import page_html
 from verifex.papers.pdf import pdf_of
 from verifex.people.models import Section
 from verifex.people.services.first_passwords import FirstLogIn
@@ -15,4 +14,4 @@ def log_in_slips(section: Section, slips: Sequence[FirstLogIn], address: str) ->
 
 
 def slips_html(section: Section, slips: Sequence[FirstLogIn], address: str) -> str:
-    return render_to_string("papers/slips.html", {"section": section, "slips": slips, "address": address})
+    return page_html("slips", section.course, {"section": section, "slips": slips, "address": address})

@@ -42,7 +42,7 @@ def memberships(user: User, path: str = "") -> Q:
 
 def pairs_of(user: User) -> list[Pair]:
     """The pairs the user is a member of now."""
-    return list(Pair.objects.filter(memberships(user, "members__")).distinct())
+    return list(Pair.objects.filter(memberships(user, "members__")).select_related("section__course").distinct())
 
 
 def is_member(user: User, pair: Pair) -> bool:

@@ -7,7 +7,7 @@ from typing import Annotated, Any
 from django.conf import settings
 from django.contrib.auth import authenticate, login, logout, update_session_auth_hash
 from django.db import transaction
-from django.db.models import F
+from django.db.models import F, QuerySet
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
 from ninja.security import APIKeyCookie
@@ -19,7 +19,7 @@ from verifex.acts.refusals import NotAllowed, Refused
 from verifex.api.shape import Shape
 from verifex.people import first_start
 from verifex.people.access import may_found, pairs_of, reader
-from verifex.people.models import Staff, User
+from verifex.people.models import Pair, Staff, User
 from verifex.people.passwords import set_password
 
 router = Router(tags=["people"])
@@ -88,6 +88,7 @@ class MeOut(Shape):
     kind: str
     sections: list[SectionOut] = []
     pair: str = ""
+    zone: str = ""  # of the course: times are shown in it
     founds: bool = False
     first_start: bool = False
     change_password: bool = False
@@ -108,9 +109,17 @@ def me_json(user: Any) -> dict[str, Any]:
         "kind": kind,
         "sections": sections,
         "pair": pairs[0].name if pairs and not sections else "",
+        "zone": _zone(parts, pairs),
         "founds": may_found(user),
         "change_password": user.must_change_password,
     }
+
+
+def _zone(parts: "QuerySet[Staff]", pairs: list[Pair]) -> str:
+    """The time zone of the first course somebody staffs, else of the one they are a student in."""
+    part = next(iter(parts), None)
+    section = part.section if part else pairs[0].section if pairs else None
+    return section.course.zone if section else ""
 
 
 @router.get("/me", response=MeOut, auth=None)

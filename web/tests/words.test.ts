@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { capital, count, decidedWords, fixed, waited } from '@/shared/words'
+import { capital, clockTime, count, courseZone, decidedWords, fixed, waited } from '@/shared/words'
 
 describe('how values are said', () => {
   it('uses the singular for one thing only', () => {
@@ -29,4 +29,11 @@ describe('how values are said', () => {
     expect([fixed(null, 1), fixed(-0.25, 2), fixed(3, 1)]).toEqual(['–', '−0.25', '3.0'])
     expect(capital('wiring')).toBe('Wiring')
   })
+})
+
+it('shows times in the zone of the course, wherever the device is', () => {
+  courseZone.value = 'Asia/Tokyo'
+  expect(clockTime('2026-11-29T10:00:00Z')).toBe('19:00')
+  expect(clockTime('2026-11-29T10:00:00Z', 'Europe/Berlin')).toBe('11:00')
+  courseZone.value = undefined
 })

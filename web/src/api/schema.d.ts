@@ -2192,6 +2192,11 @@ export interface components {
              */
             pair: string;
             /**
+             * Zone
+             * @default
+             */
+            zone: string;
+            /**
              * Founds
              * @default false
              */

@@ -1,11 +1,14 @@
 // Who is logged in, and the lab session that staff look at.
 import { type QueryClient, useQuery } from '@tanstack/vue-query'
-import { computed } from 'vue'
+import { computed, watchEffect } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import { rememberedId } from './remembered'
+import { courseZone } from './words'
 
 export function useMe() {
-  return useQuery({ queryKey: ['me'], queryFn: () => ask(client.GET('/api/me')), staleTime: 60_000 })
+  const query = useQuery({ queryKey: ['me'], queryFn: () => ask(client.GET('/api/me')), staleTime: 60_000 })
+  watchEffect(() => (courseZone.value = query.data.value?.zone || undefined))
+  return query
 }
 
 /** Somebody else is logged in, or nobody: what was known of others is forgotten, and whoever shows `me` shows the new one. */

@@ -1,4 +1,6 @@
 // How values are said; no electronics here, only writing.
+import { ref } from 'vue'
+
 export const STATIONS = ['kit', 'wiring', 'power', 'program', 'readings', 'mark'] as const
 export type StationName = (typeof STATIONS)[number]
 
@@ -22,11 +24,14 @@ export function waited(since: string | null | undefined, now: number): string {
   return minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`
 }
 
-export function clockTime(at: string | number | Date, zone?: string): string {
+/** The time zone of the course somebody is in: times are shown in it, wherever the device is. */
+export const courseZone = ref<string>()
+
+export function clockTime(at: string | number | Date, zone = courseZone.value): string {
   return new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: zone })
 }
 
-export function dayOf(at: string | number | Date, zone?: string): string {
+export function dayOf(at: string | number | Date, zone = courseZone.value): string {
   return new Date(at).toLocaleDateString('en-GB', {
     weekday: 'short',
     day: 'numeric',

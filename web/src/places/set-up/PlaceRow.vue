@@ -16,13 +16,14 @@ const emit = defineEmits<{
   join: [user: number, pair: number]
 }>()
 const bench = ref(String(props.place.bench ?? ''))
-watch(
-  () => props.place.bench,
-  (now) => (bench.value = String(now ?? '')),
-)
+const asItIs = () => (bench.value = String(props.place.bench ?? ''))
+// After every act, a refused one too: what is shown is what is so.
+watch([() => props.place.bench, () => props.busy], asItIs)
+/** An empty field takes the seat away; what is no number changes nothing. */
 function move() {
-  const number = Number(bench.value)
-  const wanted = bench.value.trim() && number > 0 ? number : null
+  const typed = bench.value.trim()
+  if (typed && !/^[1-9]\d{0,2}$/.test(typed)) return asItIs()
+  const wanted = typed ? Number(typed) : null
   if (wanted !== props.place.bench) emit('seat', wanted)
 }
 </script>
@@ -36,7 +37,6 @@ function move() {
         inputmode="numeric"
         :aria-label="`Bench of ${place.name}`"
         @change="move"
-        @keydown.enter="move"
       />
     </td>
     <td>

@@ -19,6 +19,7 @@ const asIs = () => ({
   staff: [...props.session.staff],
 })
 const form = reactive(asIs())
+const wrongLate = computed(() => !/^\s*\d{0,5}\s*$/.test(form.late))
 const changed = computed(() => JSON.stringify(form) !== JSON.stringify(asIs()))
 const { busy, error, said, run } = useAct(STALE)
 // What others changed meanwhile is shown, unless something was typed here.
@@ -54,6 +55,7 @@ function save() {
     <label>
       <span class="field-label">Late hand-in, minutes</span>
       <input v-model="form.late" class="field v" inputmode="numeric" placeholder="no limit" />
+      <span v-if="wrongLate" class="wrong">whole minutes, or nothing</span>
     </label>
     <fieldset>
       <legend>Exercises</legend>
@@ -69,7 +71,7 @@ function save() {
     </fieldset>
     <ErrorNote :error="error" />
     <p v-if="changed || said" class="acts">
-      <button class="btn" :disabled="busy || !changed">Save the session</button>
+      <button class="btn" :disabled="busy || !changed || wrongLate">Save the session</button>
       <span class="good" role="status">{{ said }}</span>
     </p>
   </form>
@@ -111,6 +113,10 @@ legend {
   display: flex;
   gap: 10px;
   align-items: center;
+}
+.wrong {
+  color: var(--fix);
+  font-size: 13.5px;
 }
 .good {
   color: var(--good);
