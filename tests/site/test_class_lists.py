@@ -123,9 +123,9 @@ class ColumnsTest(PlainCase):
 
 class CompareTest(PlainCase):
     LISTED = [
-        Listed(1, "Mira", "Kessler", "20311", "A", "Monday"),
-        Listed(2, "Tomé", "Duarte", "", "", "Monday"),
-        Listed(3, "Hugo", "Vance", "20313", "", "Monday"),
+        Listed("Mira", "Kessler", "20311", "A", "Monday", user_id=1),
+        Listed("Tomé", "Duarte", "", "", "Monday", user_id=2),
+        Listed("Hugo", "Vance", "20313", "", "Monday", user_id=3),
     ]
 
     def kinds(self, *entries: Entry) -> list[tuple[str, str]]:
@@ -136,12 +136,12 @@ class CompareTest(PlainCase):
 
     def test_each_row_is_one_of_these(self):
         found = self.kinds(
-            Entry(1, "Mira", "Kessler", "20311", "A", "Monday"),
-            Entry(2, "Tome", "Duarte", "20312", "", "Monday"),  # now with a number, and without the accent
-            Entry(3, "Hugo", "Vance-Reed", "20313", "", "Monday"),
-            Entry(4, "Aiko", "Tamura", "20314", "", "Monday"),
-            Entry(5, "Kim", "Sol", "", "", "Monday"),
-            Entry(6, "Kim", "Sol", "", "", "Monday"),
+            Entry("Mira", "Kessler", "20311", "A", "Monday", row=1),
+            Entry("Tome", "Duarte", "20312", "", "Monday", row=2),  # now with a number, and without the accent
+            Entry("Hugo", "Vance-Reed", "20313", "", "Monday", row=3),
+            Entry("Aiko", "Tamura", "20314", "", "Monday", row=4),
+            Entry("Kim", "Sol", "", "", "Monday", row=5),
+            Entry("Kim", "Sol", "", "", "Monday", row=6),
         )
         self.assertEqual(
             found,
@@ -156,11 +156,11 @@ class CompareTest(PlainCase):
         )
 
     def test_who_is_not_in_the_file_is_told_and_who_moved_is_a_change(self):
-        found = self.kinds(Entry(1, "Mira", "Kessler", "20311", "", "Thursday"), Entry(2, "Hugo", "Vance", "", "", "Monday"))  # fmt: skip
+        found = self.kinds(Entry("Mira", "Kessler", "20311", "", "Thursday", row=1), Entry("Hugo", "Vance", "", "", "Monday", row=2))  # fmt: skip
         self.assertEqual(found, [("changed", "Mira Kessler"), ("same", "Hugo Vance"), ("missing", "Tomé Duarte")])
 
     def test_one_number_twice_is_wrong_and_not_guessed_at(self):
-        found = self.kinds(Entry(1, "A", "Bee", "9", "", "Monday"), Entry(2, "C", "Dee", "9", "", "Monday"))
+        found = self.kinds(Entry("A", "Bee", "9", "", "Monday", row=1), Entry("C", "Dee", "9", "", "Monday", row=2))
         self.assertEqual([kind for kind, _ in found][:2], ["wrong", "wrong"])
 
 

@@ -2,7 +2,6 @@
 
 from typing import Any
 
-from verifex.acts.refusals import Refused
 from verifex.dockets.act import find
 from verifex.dockets.models import Docket
 from verifex.dockets.present.parts import bench_number
@@ -12,7 +11,7 @@ from verifex.papers.plan import plan_html
 from verifex.papers.sheets import planned_html, sheet_html
 from verifex.papers.slips import log_in_slips
 from verifex.people.models import User
-from verifex.people.services.first_passwords import FirstLogIn, for_section
+from verifex.people.services.first_passwords import for_section, never_logged_in
 from verifex.plan.models import Session
 from verifex.plan.services.seats import pairs_here
 from verifex.work.run import Made, Progress, job
@@ -42,7 +41,8 @@ def session_papers(detail: dict[str, Any]) -> Progress:
     versions = {v.exercise_id: v for v in released.select_related("exercise").order_by("number")}
     pairs = sorted(pairs_here(session), key=lambda pair: (benches.get(pair.pk, 1000), pair.badge))
     working = [(pair, versions[does[pair.pk]]) for pair in pairs if does.get(pair.pk) in versions]
-    slips = _first_log_ins(session, detail) if detail.get("slips") else []
+    wanted = detail.get("slips") and never_logged_in(session.section).exists()
+    slips = for_section(User.objects.get(pk=detail["by"]), session.section) if wanted else []
     total = 1 + bool(slips) + len(working) + len(versions)
     pages = [pdf_of(plan_html(session, pairs, benches, does, versions))]
     yield 1, total
@@ -56,11 +56,3 @@ def session_papers(detail: dict[str, Any]) -> Progress:
         pages.append(pdf_of(planned_html(session, version, pair=None, bench=None)))
         yield len(pages), total
     return Made(f"session-{session.starts_at:%Y-%m-%d}.pdf", one_pdf(pages), "application/pdf")
-
-
-def _first_log_ins(session: Session, detail: dict[str, Any]) -> list[FirstLogIn]:
-    """New first passwords of who never logged in; none where everybody has."""
-    try:
-        return for_section(User.objects.get(pk=detail["by"]), session.section)
-    except Refused:
-        return []

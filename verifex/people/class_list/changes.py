@@ -14,10 +14,9 @@ Kind = Literal["added", "changed", "same", "doubtful", "wrong", "missing"]
 
 
 @dataclass(frozen=True, slots=True)
-class Entry:
-    """A row of the file; `row` counts from 1 as spreadsheets do."""
+class Person:
+    """Who is named, with what a school says of them."""
 
-    row: int
     first: str
     last: str
     number: str = ""
@@ -30,19 +29,17 @@ class Entry:
 
 
 @dataclass(frozen=True, slots=True)
-class Listed:
+class Entry(Person):
+    """A row of the file; `row` counts from 1 as spreadsheets do."""
+
+    row: int = field(kw_only=True)
+
+
+@dataclass(frozen=True, slots=True)
+class Listed(Person):
     """Someone who is on a class list of the course now."""
 
-    user_id: int
-    first: str
-    last: str
-    number: str = ""
-    group: str = ""
-    section: str = ""
-
-    @property
-    def name(self) -> str:
-        return f"{self.first} {self.last}".strip()
+    user_id: int = field(kw_only=True)
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,15 +66,22 @@ def entries(rows: Rows, columns: Columns, section: str) -> list[Entry | Change]:
                 first, last = split_name(cells.get("name", ""))
             except Refused:
                 if any(cells.values()):
-                    empty = Entry(place, "", "", cells.get("number", ""))
+                    empty = Entry("", "", cells.get("number", ""), row=place)
                     found.append(Change("wrong", empty, why="no name in this row"))
                 continue
         if not plain(first + last) and not any(c.isalpha() for c in first + last):
-            found.append(Change("wrong", Entry(place, first, last), why=f"“{(first + last)[:40]}” is no name"))
+            found.append(Change("wrong", Entry(first, last, row=place), why=f"“{(first + last)[:40]}” is no name"))
             continue
         found.append(
-            Entry(place, first[:150], last[:150], cells.get("number", "")[:40], cells.get("group", "")[:40], (cells.get("section", "") or section)[:60])
-        )  # fmt: skip
+            Entry(
+                first[:150],
+                last[:150],
+                cells.get("number", "")[:40],
+                cells.get("group", "")[:40],
+                (cells.get("section", "") or section)[:60],
+                row=place,
+            )
+        )
     return found
 
 

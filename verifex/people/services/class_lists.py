@@ -48,7 +48,7 @@ def preview(actor: User, section: Section, rows: Rows, columns: Columns) -> Prev
 def _listed(sections: Sequence[Section]) -> list[Listed]:
     rows = Student.objects.filter(section__in=sections, until=None).select_related("user", "section")
     return [
-        Listed(s.user_id, s.user.first_name, s.user.last_name, s.number, s.group, s.section.name)
+        Listed(s.user.first_name, s.user.last_name, s.number, s.group, s.section.name, user_id=s.user_id)
         for s in rows.order_by("id")
     ]
 
@@ -135,7 +135,7 @@ def add_student(actor: User, section: Section, name: str, number: str = "") -> S
     """One more on the list, by hand. Raises Refused where the name or the number is there already."""
     require_instructor(actor, section)
     first, last = split_name(name)
-    change = compare([Entry(1, first, last, number.strip(), section=section.name)], _listed([section]))[0]
+    change = compare([Entry(first, last, number.strip(), section=section.name, row=1)], _listed([section]))[0]
     if change.kind != "added":
         raise Refused(
             f"{change.why[:1].upper()}{change.why[1:]}." if change.why else "This student is on the list already."

@@ -3,11 +3,12 @@
 from dataclasses import dataclass
 
 from django.db import transaction
+from django.db.models import QuerySet
 
 from verifex.acts.events import record
 from verifex.acts.refusals import Refused
 from verifex.people.access import require_instructor
-from verifex.people.models import Section, User
+from verifex.people.models import Section, Student, User
 from verifex.people.passwords import made_up_password
 
 MOST_AT_ONCE = 80
@@ -22,10 +23,14 @@ class FirstLogIn:
     password: str
 
 
+def never_logged_in(section: Section) -> "QuerySet[Student]":
+    return section.students.filter(until=None, user__last_login=None)
+
+
 def for_section(actor: User, section: Section) -> list[FirstLogIn]:
     """New first passwords for students of a section who never logged in; slips printed before do not hold any more."""
     require_instructor(actor, section)
-    rows = section.students.filter(until=None, user__last_login=None).select_related("user")[: MOST_AT_ONCE + 1]
+    rows = never_logged_in(section).select_related("user")[: MOST_AT_ONCE + 1]
     users = [row.user for row in rows]
     if not users:
         raise Refused("Everybody on this list has logged in; a forgotten password is reset one by one.")

@@ -13,8 +13,9 @@ from verifex.acts import clock
 from verifex.acts.refusals import NotAllowed, Refused
 from verifex.api.http import Id
 from verifex.exercises.models import Exercise
-from verifex.people.access import reader, require_staff, sections_of
+from verifex.people.access import reader, sections_of
 from verifex.people.models import Section
+from verifex.plan.access import session_for_staff
 from verifex.plan.models import Room, Session
 from verifex.plan.services import seats, sessions
 from verifex.set_up.access import course_of, section_of, session_of
@@ -67,7 +68,7 @@ def plan_sessions(request: HttpRequest, section_id: Id, data: PlanIn) -> dict[st
 @router.get("/set-up/sessions/{session_id}", response=SessionPlanOut)
 def session_plan(request: HttpRequest, session_id: Id) -> dict[str, Any]:
     """A session with its seats and exercises."""
-    return session_plan_json(_session_of_staff(request, session_id))
+    return session_plan_json(session_for_staff(reader(request), session_id))
 
 
 @router.put("/set-up/sessions/{session_id}", response=SavedOut)
@@ -117,21 +118,21 @@ def session_papers(request: HttpRequest, session_id: Id, data: SessionPapersIn) 
 
 @router.post("/set-up/sessions/{session_id}/seats", response=SessionPlanOut)
 def take_seats(request: HttpRequest, session_id: Id, data: SeatsIn) -> dict[str, Any]:
-    session = _session_of_staff(request, session_id)
+    session = session_for_staff(reader(request), session_id)
     seats.take_seats(reader(request), session, data.benches)
     return session_plan_json(session)
 
 
 @router.post("/set-up/sessions/{session_id}/assign", response=SessionPlanOut)
 def assign(request: HttpRequest, session_id: Id, data: AssignIn) -> dict[str, Any]:
-    session = _session_of_staff(request, session_id)
+    session = session_for_staff(reader(request), session_id)
     seats.assign(reader(request), session, data.exercises)
     return session_plan_json(session)
 
 
 @router.post("/set-up/sessions/{session_id}/absent", response=SessionPlanOut)
 def mark_absent(request: HttpRequest, session_id: Id, data: AbsentIn) -> dict[str, Any]:
-    session = _session_of_staff(request, session_id)
+    session = session_for_staff(reader(request), session_id)
     seats.mark_absent(reader(request), session, data.user, absent=data.absent)
     return session_plan_json(session)
 
@@ -139,7 +140,7 @@ def mark_absent(request: HttpRequest, session_id: Id, data: AbsentIn) -> dict[st
 @router.post("/set-up/sessions/{session_id}/join", response=SessionPlanOut)
 def join_pair(request: HttpRequest, session_id: Id, data: JoinIn) -> dict[str, Any]:
     """Somebody whose partner is away works with another pair, for this session only."""
-    session = _session_of_staff(request, session_id)
+    session = session_for_staff(reader(request), session_id)
     seats.join_pair(reader(request), session, data.user, data.pair)
     return session_plan_json(session)
 
@@ -172,12 +173,6 @@ def join_picture(request: HttpRequest, code: str) -> HttpResponse:
     address = request.build_absolute_uri(f"/join/{words}")
     segno.make(address, error="m").save(out, kind="svg", scale=8, border=2, dark="#1f2430", light="#ffffff")
     return HttpResponse(out.getvalue(), content_type="image/svg+xml")
-
-
-def _session_of_staff(request: HttpRequest, session_id: int) -> Session:
-    session = Session.objects.select_related("section__course", "room").get(pk=session_id)
-    require_staff(reader(request), session.section)
-    return session
 
 
 def _room(section: Section, room_id: int) -> Room:

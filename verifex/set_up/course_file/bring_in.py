@@ -7,7 +7,6 @@ from typing import Any
 from django.contrib.auth.hashers import make_password
 from django.db import transaction
 
-from verifex.acts import clock
 from verifex.acts.events import record
 from verifex.acts.refusals import NotAllowed, Refused
 from verifex.dockets.models import Docket, State, Station
@@ -19,6 +18,7 @@ from verifex.people.models import Course, Pair, PairMember, Section, Staff, Stud
 from verifex.people.user_names import log_in_for
 from verifex.plan.models import Absence, Assignment, Bench, PlannedExercise, Room, Seat, Session
 from verifex.plan.services.sessions import free_code
+from verifex.set_up.course_file.export import course_file, exercise_files
 from verifex.set_up.course_file.shapes import CourseFile, ExercisePart, MarkPart, SectionPart, SessionPart
 from verifex.set_up.course_file.unpack import Unpacked
 from verifex.stores.models import Kit, KitPart, StockResistor
@@ -176,13 +176,8 @@ class _Bringer:
 
 def copy_for_next_year(actor: User, course: Course, title: str) -> Course:
     """The structure of a course without its people: exercises, rooms, sections. Kits stay where they are."""
-    from verifex.set_up.course_file.export import as_zip, course_files
-    from verifex.set_up.course_file.unpack import unpack
-
-    file, files = unpack(as_zip(course_files(course, people=False)))
-    fresh = file.model_copy(
-        update={"sessions": [], "closed_at": None, "starts_on": None, "ends_on": None, "holidays": [], "kits": []}
-    )
-    made = put_in(actor, (fresh, files), title=title, kits=False)
-    record(actor, f"copied {course.title} for another year"[:120], f"course:{made.pk}", at=clock.now().isoformat())
+    bare: dict[str, Any] = {"sessions": [], "closed_at": None, "starts_on": None, "ends_on": None, "holidays": [], "kits": []}
+    file = course_file(course, people=False).model_copy(update=bare)
+    made = put_in(actor, (file, exercise_files(course)), title=title, kits=False)
+    record(actor, f"copied {course.title} for another year"[:120], f"course:{made.pk}")
     return made

@@ -35,7 +35,13 @@ Files = dict[str, str]
 
 def course_files(course: Course, *, people: bool) -> Files:
     """Every file by its name, as text."""
-    file = CourseFile(
+    file = course_file(course, people=people)
+    return dict(sorted({"course.yaml": _yaml(file.model_dump(mode="json")), **exercise_files(course)}.items()))
+
+
+def course_file(course: Course, *, people: bool) -> CourseFile:
+    """What stands in `course.yaml`."""
+    return CourseFile(
         title=course.title,
         zone=course.zone,
         starts_on=course.starts_on,
@@ -52,13 +58,17 @@ def course_files(course: Course, *, people: bool) -> Files:
             for s in Session.objects.filter(section__course=course).select_related("section", "room").order_by("starts_at", "section__name")
         ],
     )  # fmt: skip
-    files = {"course.yaml": _yaml(file.model_dump(mode="json", exclude_defaults=False))}
+
+
+def exercise_files(course: Course) -> Files:
+    """Each version's exercise file and program."""
+    files = {}
     for exercise in course.exercises.prefetch_related("versions"):
         for version in exercise.versions.all():
             files[f"exercises/{exercise.slug}/{version.number}.yaml"] = version.text
             if version.reference_program:
                 files[f"exercises/{exercise.slug}/{version.number}.program"] = version.reference_program
-    return dict(sorted(files.items()))
+    return files
 
 
 def as_zip(files: Files) -> bytes:
