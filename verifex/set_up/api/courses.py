@@ -14,18 +14,16 @@ from verifex.people.services import courses, staff
 from verifex.set_up.access import course_of, section_of
 from verifex.set_up.present import course_json
 from verifex.set_up.samples import samples
-from verifex.set_up.schemas import (
+from verifex.set_up.schemas.common import MadeOut, NameIn, SavedOut
+from verifex.set_up.schemas.courses import (
     ClosedIn,
     CourseIn,
     CourseOut,
     CourseRowOut,
-    MadeOut,
-    NameIn,
     NewCourseIn,
     NewLogInOut,
     RoleIn,
     SampleIn,
-    SavedOut,
     ShippedOut,
     StaffIn,
     UserIn,

@@ -22,7 +22,8 @@ from verifex.set_up import pairs as acts
 from verifex.set_up.access import pair_of, section_of
 from verifex.set_up.present import people_json
 from verifex.set_up.privacy import data_of, remove_student
-from verifex.set_up.schemas import (
+from verifex.set_up.schemas.common import SavedOut
+from verifex.set_up.schemas.people import (
     GroupsIn,
     GroupsOut,
     ImportedOut,
@@ -34,7 +35,6 @@ from verifex.set_up.schemas import (
     MembersIn,
     PeopleOut,
     PreviewOut,
-    SavedOut,
     WayIn,
 )
 

@@ -28,7 +28,7 @@ from verifex.set_up.access import course_of
 from verifex.set_up.course_file.bring_in import copy_for_next_year, put_in
 from verifex.set_up.course_file.export import as_zip, course_files
 from verifex.set_up.course_file.unpack import unpack
-from verifex.set_up.schemas import MadeOut, SavedOut
+from verifex.set_up.schemas.common import MadeOut, SavedOut
 from verifex.stores.models import Kit
 from verifex.work.backups import BackupFailed, backup
 

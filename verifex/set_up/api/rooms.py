@@ -10,7 +10,8 @@ from verifex.exercises.models import Exercise
 from verifex.people.access import reader
 from verifex.plan.services import rooms
 from verifex.set_up.access import course_of, kit_of, room_of
-from verifex.set_up.schemas import KitsIn, MadeOut, NewRoomIn, RoomIn, SavedOut
+from verifex.set_up.schemas.common import MadeOut, SavedOut
+from verifex.set_up.schemas.rooms import KitsIn, NewRoomIn, RoomIn
 from verifex.stores import filling
 
 router = Router(tags=["set-up"])

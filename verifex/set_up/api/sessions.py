@@ -20,14 +20,14 @@ from verifex.plan.models import Room, Session
 from verifex.plan.services import seats, sessions
 from verifex.set_up.access import course_of, section_of, session_of
 from verifex.set_up.present import session_json, session_plan_json
-from verifex.set_up.schemas import (
+from verifex.set_up.schemas.common import SavedOut
+from verifex.set_up.schemas.sessions import (
     AbsentIn,
     AssignIn,
     ControlIn,
     JoinIn,
     JoinOut,
     PlanIn,
-    SavedOut,
     SeatsIn,
     SessionIn,
     SessionPapersIn,

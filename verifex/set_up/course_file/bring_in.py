@@ -176,7 +176,14 @@ class _Bringer:
 
 def copy_for_next_year(actor: User, course: Course, title: str) -> Course:
     """The structure of a course without its people: exercises, rooms, sections. Kits stay where they are."""
-    bare: dict[str, Any] = {"sessions": [], "closed_at": None, "starts_on": None, "ends_on": None, "holidays": [], "kits": []}
+    bare: dict[str, Any] = {
+        "sessions": [],
+        "closed_at": None,
+        "starts_on": None,
+        "ends_on": None,
+        "holidays": [],
+        "kits": [],
+    }
     file = course_file(course, people=False).model_copy(update=bare)
     made = put_in(actor, (file, exercise_files(course)), title=title, kits=False)
     record(actor, f"copied {course.title} for another year"[:120], f"course:{made.pk}")

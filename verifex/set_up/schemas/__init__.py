@@ -1,0 +1,1 @@
+"""Shapes of setting up a course in the API, by subject."""
