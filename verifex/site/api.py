@@ -22,9 +22,10 @@ from verifex.floor.api import router as floor
 from verifex.marks.api import router as marks
 from verifex.papers.api import router as papers
 from verifex.people.api import router as people
+from verifex.set_up.api.course_file import router as set_up_course_file
 from verifex.set_up.api.courses import router as set_up_courses
+from verifex.set_up.api.events import router as set_up_events
 from verifex.set_up.api.people import router as set_up_people
-from verifex.set_up.api.records import router as set_up_records
 from verifex.set_up.api.rooms import router as set_up_rooms
 from verifex.set_up.api.sessions import router as set_up_sessions
 from verifex.stores.api import router as stores
@@ -33,7 +34,7 @@ from verifex.work.api import router as work
 from verifex.work.pool import OverLimit, Superseded, TooBusy
 
 api = NinjaAPI(title="Verifex", version="1", auth=django_auth, docs_url=None)
-SET_UP = (set_up_courses, set_up_people, set_up_rooms, set_up_sessions, set_up_records)
+SET_UP = (set_up_courses, set_up_people, set_up_rooms, set_up_sessions, set_up_events, set_up_course_file)
 for router in (people, floor, dockets, wiring, hatch, my_bench, stores, exercises, marks, sums, papers, work, *SET_UP):
     api.add_router("", router)
 

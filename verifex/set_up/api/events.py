@@ -1,0 +1,50 @@
+"""The event log of a course."""
+
+from datetime import datetime
+from typing import Any
+
+from django.http import HttpRequest, HttpResponse
+from ninja import Router
+
+from verifex.api.http import Id
+from verifex.api.shape import Shape
+from verifex.people.access import reader
+from verifex.set_up.access import course_of
+from verifex.set_up.events import events_csv, events_json, events_of
+
+router = Router(tags=["set-up"])
+AT_ONCE = 100
+
+
+class EventOut(Shape):
+    """Who did what; `about` is what it was done to, in words."""
+
+    id: int
+    at: datetime
+    by: str
+    what: str
+    about: str
+
+
+class EventsOut(Shape):
+    events: list[EventOut]
+    more: bool
+
+
+@router.get("/set-up/courses/{course_id}/events", response=EventsOut)
+def events(request: HttpRequest, course_id: Id, word: str = "", before: int = 0) -> dict[str, Any]:
+    """The event log of the reader's own sections and of the course, the newest first."""
+    found = events_of(reader(request), course_of(request, course_id), word)
+    if 0 < before < 2**63:
+        found = found.filter(pk__lt=before)
+    rows = list(found[: AT_ONCE + 1])
+    return {"events": events_json(rows[:AT_ONCE]), "more": len(rows) > AT_ONCE}
+
+
+@router.get("/set-up/courses/{course_id}/events.csv")
+def events_table(request: HttpRequest, course_id: Id, word: str = "") -> HttpResponse:
+    """The event log as CSV, safe to open in a spreadsheet."""
+    course = course_of(request, course_id)
+    answer = HttpResponse(events_csv(reader(request), course, word), content_type="text/csv; charset=utf-8")
+    answer["Content-Disposition"] = f'attachment; filename="events-{course.pk}.csv"'
+    return answer
