@@ -2047,26 +2047,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/set-up/backup": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Back Up
-         * @description Copy the database now; it goes on working meanwhile.
-         */
-        post: operations["verifex_set_up_api_records_back_up"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/set-up/courses/{course_id}/events": {
         parameters: {
             query?: never;
@@ -2078,7 +2058,7 @@ export interface paths {
          * Events
          * @description The event log of the reader's own sections and of the course, the newest first.
          */
-        get: operations["verifex_set_up_api_records_events"];
+        get: operations["verifex_set_up_api_events_events"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2098,7 +2078,7 @@ export interface paths {
          * Events Table
          * @description The event log as CSV, safe to open in a spreadsheet.
          */
-        get: operations["verifex_set_up_api_records_events_table"];
+        get: operations["verifex_set_up_api_events_events_table"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2118,7 +2098,7 @@ export interface paths {
          * Export Course
          * @description The course as one zip of open files. With people only where the reader instructs all of its sections.
          */
-        get: operations["verifex_set_up_api_records_export_course"];
+        get: operations["verifex_set_up_api_course_file_export_course"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2140,7 +2120,7 @@ export interface paths {
          * Import Course
          * @description Put a course in from its zip: all of it, or nothing.
          */
-        post: operations["verifex_set_up_api_records_import_course"];
+        post: operations["verifex_set_up_api_course_file_import_course"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2160,7 +2140,27 @@ export interface paths {
          * Copy Course
          * @description The structure of a course for another year, without its people.
          */
-        post: operations["verifex_set_up_api_records_copy_course"];
+        post: operations["verifex_set_up_api_course_file_copy_course"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/backup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Back Up
+         * @description Copy the database now; it goes on working meanwhile.
+         */
+        post: operations["verifex_set_up_api_course_file_back_up"];
         delete?: never;
         options?: never;
         head?: never;
@@ -8386,27 +8386,7 @@ export interface operations {
             };
         };
     };
-    verifex_set_up_api_records_back_up: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SavedOut"];
-                };
-            };
-        };
-    };
-    verifex_set_up_api_records_events: {
+    verifex_set_up_api_events_events: {
         parameters: {
             query?: {
                 word?: string;
@@ -8431,7 +8411,7 @@ export interface operations {
             };
         };
     };
-    verifex_set_up_api_records_events_table: {
+    verifex_set_up_api_events_events_table: {
         parameters: {
             query?: {
                 word?: string;
@@ -8453,7 +8433,7 @@ export interface operations {
             };
         };
     };
-    verifex_set_up_api_records_export_course: {
+    verifex_set_up_api_course_file_export_course: {
         parameters: {
             query?: {
                 people?: boolean;
@@ -8475,7 +8455,7 @@ export interface operations {
             };
         };
     };
-    verifex_set_up_api_records_import_course: {
+    verifex_set_up_api_course_file_import_course: {
         parameters: {
             query?: never;
             header?: never;
@@ -8499,7 +8479,7 @@ export interface operations {
             };
         };
     };
-    verifex_set_up_api_records_copy_course: {
+    verifex_set_up_api_course_file_copy_course: {
         parameters: {
             query?: never;
             header?: never;
@@ -8521,6 +8501,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MadeOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_course_file_back_up: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedOut"];
                 };
             };
         };

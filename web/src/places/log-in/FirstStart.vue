@@ -5,14 +5,15 @@ import { computed, reactive, ref, watchEffect } from 'vue'
 import { useRouter } from 'vue-router'
 import { ask, client } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
+import FrontSheet from '@/pieces/FrontSheet.vue'
 import Trademark from '@/pieces/Trademark.vue'
+import { useAct } from '@/shared/act'
 import { nowIs, useMe } from '@/shared/me'
 
 const form = reactive({ code: '', name: '', log_in: '', password: '' })
 const again = ref('')
 const own = ref(false)
-const error = ref<unknown>(null)
-const busy = ref(false)
+const { busy, error, run } = useAct([])
 const router = useRouter()
 const queries = useQueryClient()
 const { data: me } = useMe()
@@ -33,92 +34,68 @@ function proposeLogIn() {
   form.log_in = words.length > 1 ? `${words[0]![0]}.${words.at(-1)}` : (words[0] ?? '')
 }
 async function begin() {
-  busy.value = true
-  error.value = null
-  try {
-    const now = await ask(client.POST('/api/first-start', { body: form }))
-    nowIs(queries, now)
-    await router.push('/set-up')
-  } catch (wrong) {
-    error.value = wrong
-  } finally {
-    busy.value = false
-  }
+  const now = await run(() => ask(client.POST('/api/first-start', { body: form })))
+  if (!now) return
+  nowIs(queries, now)
+  await router.push('/set-up')
 }
 </script>
 
 <template>
-  <div class="page">
-    <form class="sheet" @submit.prevent="begin">
-      <p class="mark"><Trademark /> Verifex</p>
-      <h1>The first instructor</h1>
-      <p class="soft">
-        Nobody has a log-in here yet. You will set up the course and everybody else’s log-in.
-      </p>
-      <label>
-        <span class="field-label"
-          >One-time code <span class="soft">printed where the server was started</span></span
-        >
-        <input
-          v-model="form.code"
-          class="field v"
-          placeholder="xxxx-xxxx-xxxx"
-          autocomplete="off"
-          autofocus
-          required
-        />
-      </label>
-      <label>
-        <span class="field-label">Your name</span>
-        <input
-          v-model="form.name"
-          class="field"
-          autocomplete="name"
-          required
-          maxlength="150"
-          @input="proposeLogIn"
-        />
-      </label>
-      <label>
-        <span class="field-label">Log-in</span>
-        <input
-          v-model="form.log_in"
-          class="field v"
-          autocomplete="username"
-          required
-          maxlength="60"
-          @input="own = true"
-        />
-      </label>
-      <label>
-        <span class="field-label">Password, at least 10 letters</span>
-        <input v-model="form.password" class="field" type="password" autocomplete="new-password" required />
-      </label>
-      <label>
-        <span class="field-label">The password again</span>
-        <input v-model="again" class="field" type="password" autocomplete="new-password" required />
-        <span v-if="differs" class="wrong">The two differ.</span>
-      </label>
-      <ErrorNote :error="error" />
-      <button class="btn" :disabled="busy || differs || !again">Begin</button>
-    </form>
-  </div>
+  <FrontSheet :width="460" @submit="begin">
+    <p class="mark"><Trademark /> Verifex</p>
+    <h1>The first instructor</h1>
+    <p class="soft">Nobody has a log-in here yet. You will set up the course and everybody else’s log-in.</p>
+    <label>
+      <span class="field-label"
+        >One-time code <span class="soft">printed where the server was started</span></span
+      >
+      <input
+        v-model="form.code"
+        class="field v"
+        placeholder="xxxx-xxxx-xxxx"
+        autocomplete="off"
+        autofocus
+        required
+      />
+    </label>
+    <label>
+      <span class="field-label">Your name</span>
+      <input
+        v-model="form.name"
+        class="field"
+        autocomplete="name"
+        required
+        maxlength="150"
+        @input="proposeLogIn"
+      />
+    </label>
+    <label>
+      <span class="field-label">Log-in</span>
+      <input
+        v-model="form.log_in"
+        class="field v"
+        autocomplete="username"
+        required
+        maxlength="60"
+        @input="own = true"
+      />
+    </label>
+    <label>
+      <span class="field-label">Password, at least 10 letters</span>
+      <input v-model="form.password" class="field" type="password" autocomplete="new-password" required />
+    </label>
+    <label>
+      <span class="field-label">The password again</span>
+      <input v-model="again" class="field" type="password" autocomplete="new-password" required />
+      <span v-if="differs" class="wrong">The two differ.</span>
+    </label>
+    <ErrorNote :error="error" />
+    <button class="btn" :disabled="busy || differs || !again">Begin</button>
+  </FrontSheet>
 </template>
 
 <style scoped>
-.page {
-  min-height: 100%;
-  display: grid;
-  place-items: center;
-  padding: 20px;
-}
-form {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 14px;
-  width: min(460px, 100%);
-  padding: 28px 34px;
-}
 .mark {
   display: flex;
   gap: 9px;
@@ -128,8 +105,5 @@ form {
 .wrong {
   color: var(--fix);
   font-size: 14px;
-}
-.btn {
-  justify-content: center;
 }
 </style>

@@ -4,7 +4,9 @@ import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { ask, client, type Schemas } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
+import FrontSheet from '@/pieces/FrontSheet.vue'
 import Trademark from '@/pieces/Trademark.vue'
+import { useAct } from '@/shared/act'
 import { useMe } from '@/shared/me'
 import { clockTime, dayOf } from '@/shared/words'
 
@@ -13,19 +15,12 @@ const router = useRouter()
 const { data: me } = useMe()
 const code = ref(String(route.params.code ?? ''))
 const found = ref<Schemas['JoinOut'] | null>(null)
-const error = ref<unknown>(null)
+const { error, run } = useAct([])
 const isPair = computed(() => me.value?.kind === 'pair')
 
 async function look() {
-  error.value = null
-  found.value = null
-  try {
-    found.value = await ask(
-      client.GET('/api/join/{code}', { params: { path: { code: code.value.trim() || '-' } } }),
-    )
-  } catch (wrong) {
-    error.value = wrong
-  }
+  const path = { code: code.value.trim() || '-' }
+  found.value = await run(() => ask(client.GET('/api/join/{code}', { params: { path } })))
 }
 if (code.value) void look()
 const go = () =>
@@ -33,57 +28,42 @@ const go = () =>
 </script>
 
 <template>
-  <div class="page">
-    <form class="sheet" @submit.prevent="found ? go() : look()">
-      <p class="mark"><Trademark /> Verifex</p>
-      <template v-if="!found">
-        <h1>Join the session</h1>
-        <label>
-          <span class="field-label">The code on the wall</span>
-          <input
-            v-model="code"
-            class="field v code"
-            maxlength="8"
-            autocapitalize="characters"
-            autocomplete="off"
-            spellcheck="false"
-            autofocus
-            required
-          />
-        </label>
-        <ErrorNote :error="error" />
-        <button class="btn">Join</button>
-      </template>
-      <template v-else>
-        <h1>{{ found.section }}</h1>
-        <p>
-          {{ found.room }}, {{ dayOf(found.starts_at, found.zone) }},
-          {{ clockTime(found.starts_at, found.zone) }} to {{ clockTime(found.ends_at, found.zone) }}
-        </p>
-        <p class="soft">
-          {{ isPair ? `You are logged in as ${me?.name}.` : 'Log in as yourself; your bench opens then.' }}
-        </p>
-        <button class="btn">{{ isPair ? 'To my bench' : 'Log in' }}</button>
-        <button type="button" class="btn quiet" @click="found = null">Another code</button>
-      </template>
-    </form>
-  </div>
+  <FrontSheet @submit="found ? go() : look()">
+    <p class="mark"><Trademark /> Verifex</p>
+    <template v-if="!found">
+      <h1>Join the session</h1>
+      <label>
+        <span class="field-label">The code on the wall</span>
+        <input
+          v-model="code"
+          class="field v code"
+          maxlength="8"
+          autocapitalize="characters"
+          autocomplete="off"
+          spellcheck="false"
+          autofocus
+          required
+        />
+      </label>
+      <ErrorNote :error="error" />
+      <button class="btn">Join</button>
+    </template>
+    <template v-else>
+      <h1>{{ found.section }}</h1>
+      <p>
+        {{ found.room }}, {{ dayOf(found.starts_at, found.zone) }},
+        {{ clockTime(found.starts_at, found.zone) }} to {{ clockTime(found.ends_at, found.zone) }}
+      </p>
+      <p class="soft">
+        {{ isPair ? `You are logged in as ${me?.name}.` : 'Log in as yourself; your bench opens then.' }}
+      </p>
+      <button class="btn">{{ isPair ? 'To my bench' : 'Log in' }}</button>
+      <button type="button" class="btn quiet" @click="found = null">Another code</button>
+    </template>
+  </FrontSheet>
 </template>
 
 <style scoped>
-.page {
-  min-height: 100%;
-  display: grid;
-  place-items: center;
-  padding: 16px;
-}
-form {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 14px;
-  width: min(400px, 100%);
-  padding: 26px 28px;
-}
 .mark {
   display: flex;
   gap: 9px;
@@ -94,8 +74,5 @@ form {
   font-size: 30px;
   letter-spacing: 0.12em;
   text-transform: uppercase;
-}
-.btn {
-  justify-content: center;
 }
 </style>

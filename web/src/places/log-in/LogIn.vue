@@ -4,14 +4,15 @@ import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { ask, client } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
+import FrontSheet from '@/pieces/FrontSheet.vue'
 import StationTrace from '@/pieces/StationTrace.vue'
+import { useAct } from '@/shared/act'
 import { nowIs } from '@/shared/me'
 import { STATIONS } from '@/shared/words'
 
 const username = ref('')
 const password = ref('')
-const error = ref<unknown>(null)
-const busy = ref(false)
+const { busy, error, run } = useAct([])
 const router = useRouter()
 const route = useRoute()
 const queries = useQueryClient()
@@ -21,71 +22,46 @@ const trace = STATIONS.map((station, index) => ({
 }))
 
 async function logIn() {
-  busy.value = true
-  error.value = null
-  try {
-    const body = { username: username.value.trim(), password: password.value }
-    const me = await ask(client.POST('/api/log-in', { body }))
-    nowIs(queries, me)
-    const next = String(route.query.next ?? '')
-    await router.push(next.startsWith('/') && !next.startsWith('//') ? next : { name: 'home' })
-  } catch (wrong) {
-    error.value = wrong
-  } finally {
-    busy.value = false
-  }
+  const body = { username: username.value.trim(), password: password.value }
+  const me = await run(() => ask(client.POST('/api/log-in', { body })))
+  if (!me) return
+  nowIs(queries, me)
+  const next = String(route.query.next ?? '')
+  await router.push(next.startsWith('/') && !next.startsWith('//') ? next : { name: 'home' })
 }
 </script>
 
 <template>
-  <div class="page">
-    <form class="sheet" @submit.prevent="logIn">
-      <StationTrace :stations="trace" class="trace" />
-      <h1>Verifex</h1>
-      <p class="soft">From the kit to the mark, bench by bench.</p>
-      <div>
-        <label class="field-label" for="name">Log-in</label>
-        <input id="name" v-model="username" class="field" autocomplete="username" autofocus required />
-      </div>
-      <div>
-        <label class="field-label" for="word">Password</label>
-        <input
-          id="word"
-          v-model="password"
-          class="field"
-          type="password"
-          autocomplete="current-password"
-          required
-        />
-      </div>
-      <ErrorNote :error="error" />
-      <button class="btn" :disabled="busy">Log in</button>
-    </form>
-  </div>
+  <FrontSheet :width="380" @submit="logIn">
+    <StationTrace :stations="trace" class="trace" />
+    <h1>Verifex</h1>
+    <p class="soft">From the kit to the mark, bench by bench.</p>
+    <div>
+      <label class="field-label" for="name">Log-in</label>
+      <input id="name" v-model="username" class="field" autocomplete="username" autofocus required />
+    </div>
+    <div>
+      <label class="field-label" for="word">Password</label>
+      <input
+        id="word"
+        v-model="password"
+        class="field"
+        type="password"
+        autocomplete="current-password"
+        required
+      />
+    </div>
+    <ErrorNote :error="error" />
+    <button class="btn" :disabled="busy">Log in</button>
+  </FrontSheet>
 </template>
 
 <style scoped>
-.page {
-  min-height: 100%;
-  display: grid;
-  place-items: center;
-  padding: 20px;
-}
-form {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 14px;
-  width: min(380px, 100%);
-  padding: 30px 34px;
-}
 .trace {
   width: 190px;
   margin-bottom: 4px;
 }
 h1 {
   font-size: 26px;
-}
-.btn {
-  justify-content: center;
 }
 </style>

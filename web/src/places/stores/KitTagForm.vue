@@ -1,0 +1,50 @@
+<script setup lang="ts">
+// A form of the hatch about one kit, begun with its tag; what was done is said above the button.
+import type { useAct } from '@/shared/act'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+
+const tag = defineModel<string>('tag', { required: true })
+const {
+  id,
+  act,
+  button,
+  ready = true,
+} = defineProps<{
+  id: string
+  act: ReturnType<typeof useAct>
+  button: string
+  ready?: boolean
+}>()
+const { busy, error, said } = act
+const emit = defineEmits<{ submit: [] }>()
+</script>
+
+<template>
+  <form @submit.prevent="emit('submit')">
+    <div>
+      <label class="field-label" :for="id">Kit, its tag</label>
+      <input :id="id" v-model="tag" class="field v big" placeholder="HB-15" autocomplete="off" required />
+    </div>
+    <slot />
+    <ErrorNote :error="error" />
+    <p v-if="said" class="ready" role="status">{{ said }}</p>
+    <button class="btn" :disabled="busy || !ready">{{ button }} <kbd>Enter</kbd></button>
+  </form>
+</template>
+
+<style scoped>
+form {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 14px;
+}
+.big {
+  font-size: 19px;
+}
+.ready {
+  color: var(--good);
+}
+.btn {
+  justify-content: center;
+}
+</style>
