@@ -275,6 +275,8 @@ svg {
 }
 .block {
   cursor: pointer;
+}
+.block:focus:not(:focus-visible) {
   outline: none;
 }
 .spine {

@@ -38,7 +38,7 @@ const theme = EditorView.theme({
     border: '1px solid var(--line)',
     borderRadius: '6px',
   },
-  '&.cm-focused': { outline: '2px solid var(--act)' },
+  '&.cm-focused, &:has(.cm-content:focus-visible)': { outline: '2px solid var(--act)' },
   '.cm-content': {
     fontFamily: 'var(--mono)',
     fontSize: '13.5px',
