@@ -1,5 +1,6 @@
 """The demo course's own files, as the tests' sound examples."""
 
+from functools import cache
 from pathlib import Path
 
 from verifex.core.exercise import Exercise, read_exercise
@@ -14,3 +15,9 @@ WIRING = EXERCISE.reference_wiring()
 
 def hand_in(name: str) -> str:
     return (DEMO / "hand-ins" / name).read_text("utf-8")
+
+
+@cache
+def exercise(name: str) -> Exercise:
+    """An exercise of the demo course."""
+    return read_exercise((DEMO / "exercises" / name / "exercise.yaml").read_text("utf-8"))

@@ -1,9 +1,14 @@
 """The readings station: the log against the sheet of the pair's own bench, what explains a misfit, and a second look."""
 
+from collections.abc import Sequence
+from zlib import crc32
+
 import numpy as np
 
+from verifex.core.assess.case import Case
 from verifex.core.assess.program import assess_program
 from verifex.core.assess.records import (
+    ActRecord,
     ExplanationRecord,
     FindingRecord,
     ProgramRecord,
@@ -12,13 +17,24 @@ from verifex.core.assess.records import (
     StepRecord,
 )
 from verifex.core.assess.workbench import Workbench
+from verifex.core.diagnosis import (
+    Act,
+    Candidate,
+    Diagnosis,
+    Explanation,
+    bench_case,
+    diagnose,
+    program_rules_of,
+    told,
+    with_results,
+)
 from verifex.core.exercise import Exercise
 from verifex.core.expected import Sheet
+from verifex.core.expected.measured import TELL
 from verifex.core.problems import UnusableInput
 from verifex.core.program import ProgramReport
-from verifex.core.readings import ReadingsReport, judge_log, read_log
-from verifex.core.readings.diagnosis import Explanation, program_rules_of
-from verifex.core.readings.grid import printable_values
+from verifex.core.readings import Log, ReadingsReport, judge_log, read_log
+from verifex.core.readings.grid import printable_values, printed_by_count
 from verifex.core.readings.honesty import run_hashes, shared_runs
 from verifex.core.readings.log.states import NOTHING_TOLD, Told, is_state, told_by
 
@@ -34,14 +50,20 @@ def assess_readings(bench: Workbench) -> ReadingsRecord | None:
     except UnusableInput as wrong:
         said = tuple(_sentence(problem.message) for problem in wrong.problems)
         return ReadingsRecord(notes=said, log_notes=said)
-    report = judge_log(log, case.exercise, bench.built, grid=_grid(bench), others=case.others)
+    grid = _grid(bench)
+    report = judge_log(log, case.exercise, bench.built, grid=grid, others=case.others)
+    diagnosis = diagnosis_of(bench, log, report, grid)
+    acts: list[ActRecord] = []
+    if diagnosis is not None:
+        diagnosis, acts = _guided(diagnosis, case)
     intended = judge_log(log, case.exercise, bench.intended)
     values = [value for step in log.steps for value in step.values]
     return ReadingsRecord(
         findings=tuple(FindingRecord.of(found) for found in report.honesty),
         steps=tuple(StepRecord.model_validate(step.as_json()) for step in report.steps),
         verdict=report.verdict,
-        diagnosis=tuple(_explained(explanation, program) for explanation in report.diagnosis),
+        diagnosis=tuple(_explained(one, program) for one in told(diagnosis)) if diagnosis else (),
+        acts=tuple(acts),
         notes=report.notes,
         log_notes=report.log_notes,
         intended={step.name: step.verdict for step in intended.steps},
@@ -90,6 +112,46 @@ def _grid(bench: Workbench) -> list[str] | None:
     except UnusableInput:
         return None
     return printable_values(report) if report else None
+
+
+def diagnosis_of(bench: Workbench, log: Log, report: ReadingsReport, grid: list[str] | None) -> Diagnosis | None:
+    """What explains the log, where a step lies outside its limits or gives no number at all."""
+    failed = any(step.not_numbers and not step.values for step in log.steps)
+    if not failed and all(step.verdict != "out" for step in report.steps):
+        return None
+    sheet, board = bench.built, bench.board
+    tables = {}
+    counts = printed_by_count(grid, board.counts) if grid else None
+    if counts is not None and len(sheet.chains) == 1:
+        tables = dict.fromkeys(sheet.chains, counts)
+    view = bench.wiring.view if bench.wiring else None
+    return diagnose(bench_case(bench.case.exercise, board, sheet, view, bench.case.measured, tables), log)
+
+
+def _guided(diagnosis: Diagnosis, case: Case) -> tuple[Diagnosis, list[ActRecord]]:
+    """The diagnosis after what was done at the bench for this very log, and what to do next."""
+    own = f"{digest(case.log or '')}:"
+    results = {name.removeprefix(own): value for name, value in case.measured.told.items() if name.startswith(own)}
+    guided = with_results(diagnosis, results)
+    done = [(act, results[act.slug]) for act in guided.done]
+    rows: list[tuple[Act, float | None]] = [*done, *((act, None) for act in guided.next)]
+    return guided.diagnosis, [_act(act, f"{TELL}{own}{act.slug}", result, guided.candidates) for act, result in rows]
+
+
+def digest(log: str) -> str:
+    """What tells one log from another: results count for the log they were asked for."""
+    return f"{crc32(log.encode()):08x}"
+
+
+def _act(act: Act, name: str, result: float | None, candidates: Sequence[Candidate]) -> ActRecord:
+    shows = [(candidates[index].fault.title, act.said(outcome)) for index, outcome in act.outcomes.items()]
+    return ActRecord(
+        name=name, kind=act.kind, text=act.text, unit=act.unit, choices=act.choices, seconds=act.seconds, range=act.range,
+        places=act.places, shows=tuple(shows[:MOST_SHOWN]), result=result,
+    )  # fmt: skip
+
+
+MOST_SHOWN = 6  # faults whose result is told with an act
 
 
 def _explained(explanation: Explanation, program: ProgramRecord | None) -> ExplanationRecord:

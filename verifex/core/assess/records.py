@@ -168,17 +168,54 @@ class StepRecord(FiguresRecord):
     others: tuple[ReadingStepRecord, ...] = ()
 
 
+class TieRecord(Record):
+    """A fault that no log tells from the one it stands with."""
+
+    fault: str
+    title: str
+    look_at: str
+
+
 class ExplanationRecord(Record):
     """A fault that may explain the readings. `program_says` is what the program check says of that same fault, with its
-    line where it has one; empty where it found none."""
+    line where it has one; empty where it found none.
+
+    `evidence` is what speaks for it, `against` what does not fit; `ties` are faults that print the same. `printed` is what
+    it would print of each reading at each step (`{"step", "reading", "value"}`, value None for no number). `parts` and
+    `places` are what it concerns on the bench.
+    """
 
     fault: str
     title: str
     likelihood: str
     share: float
     look_at: str
+    where: str = ""
+    evidence: str = ""
+    against: str = ""
+    ties: tuple[TieRecord, ...] = ()
+    printed: tuple[dict[str, Any], ...] = ()
+    parts: tuple[str, ...] = ()
+    places: tuple[str, ...] = ()
     program_says: str = ""
     program_line: int | None = None
+
+
+class ActRecord(Record):
+    """Something to do at the bench that tells faults apart. With a `unit` its result is a number on the meter's `range`, else the
+    number of one of the `choices`. `shows` says what each fault would give, by its title. `result` is what came of it.
+    """
+
+    name: str
+    kind: str
+    text: str
+    unit: str = ""
+    choices: tuple[str, ...] = ()
+    seconds: int = 0
+    range: str = ""
+    places: tuple[str, ...] = ()
+    shows: tuple[tuple[str, str], ...] = ()
+    result: float | None = None
 
 
 class SharedRun(Record):
@@ -192,7 +229,8 @@ class ReadingsRecord(StationRecord):
     """A log against the sheet of the pair's own bench; its findings are the second look, which no pair sees.
 
     `verdict` is 'in-limits', 'out', 'incomplete' or 'not-judged'. `intended` maps a step to its verdict on the exercise's
-    own sheet, `follows_program` are steps that read just what the program prints. `runs` are the hashes that other
+    own sheet, `follows_program` are steps that read just what the program prints. `acts` are what was done to tell the faults
+    apart, then what tells most now. `runs` are the hashes that other
     logs are compared by, `read` how many readings there were.
     """
 
@@ -202,6 +240,7 @@ class ReadingsRecord(StationRecord):
     steps: tuple[StepRecord, ...] = ()
     verdict: str = "not-judged"
     diagnosis: tuple[ExplanationRecord, ...] = ()
+    acts: tuple[ActRecord, ...] = ()
     notes: tuple[str, ...] = ()
     log_notes: tuple[str, ...] = ()  # of the log itself: what was left out of it, marks that belong to no step
     intended: dict[str, str] = Field(default_factory=dict)

@@ -175,19 +175,29 @@ def source_ohms(point: OperatingPoint, nets: Collection[int]) -> dict[int, float
     return {**dict.fromkeys(nets, 0.0), **dict(zip(asked, seen, strict=True))}
 
 
-def ohms_in_circuit(nets: Nets, ref: str) -> float | None:
-    """What a meter reads across a part as it sits in the unpowered bench, in ohms; None when it has not two ends.
+METER_VOLTS, METER_OHMS, LEAST_AMPS = 0.2, 10e3, 1e-9
+
+
+def ohms_between(nets: Nets, one: int, other: int) -> float | None:
+    """What a meter reads between two nets of the unpowered bench, in ohms; None where nothing flows.
 
     The meter gives 0.2 V behind 10 kΩ, too little for any junction to conduct.
     """
+    if one == other:
+        return 0.0
+    stamp, _, _ = _stamped(nets, Conditions(unpowered=True), {})
+    circuit = stamp.circuit
+    circuit.sources = [Source("meter", one, other, METER_VOLTS, METER_OHMS)]
+    solution = solve(circuit)
+    amps = solution.amps["meter"]
+    across = float(solution.volts[one] - solution.volts[other])
+    return across / amps if amps > LEAST_AMPS else None
+
+
+def ohms_in_circuit(nets: Nets, ref: str) -> float | None:
+    """What a meter reads across a part as it sits in the unpowered bench, in ohms; None when it has not two ends."""
     part = nets.bench.parts[ref]
     ends = [nets.of_leg(ref, leg) for leg in part.ends]
     if ends[0] is None or ends[1] is None or ends[0].id == ends[1].id:
         return None
-    stamp, _, _ = _stamped(nets, Conditions(unpowered=True), {})
-    circuit = stamp.circuit
-    circuit.sources = [Source("meter", ends[0].id, ends[1].id, 0.2, 10e3)]
-    solution = solve(circuit)
-    amps = solution.amps["meter"]
-    across = float(solution.volts[ends[0].id] - solution.volts[ends[1].id])
-    return across / amps if amps > 1e-12 else None
+    return ohms_between(nets, ends[0].id, ends[1].id)

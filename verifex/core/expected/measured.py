@@ -10,6 +10,7 @@ from verifex.core.quantity import Spread, in_words
 METER_SHARE, METER_VOLTS = 0.005, 0.02
 #: The names a measured value is kept and asked under.
 RAIL, INTERNAL, OUTSIDE, STEP = "rail", "internal", "aref", "step:"
+TELL = "tell:"  # what an act at the bench gave that tells faults apart, by the log it was done for
 PROBE = "probe:"  # what a meter read at a place: nothing follows from it, it is held against the bench
 #: Settings that a trimmer makes and that are measured at the bench, with the unit they are written in.
 SETTING_UNITS = {"range": "cm", "hold": "s"}
@@ -21,7 +22,8 @@ RESISTOR_FACTOR = 2.0  # a resistor farther from its nominal value than this is 
 class Measured:
     """What was measured: the rail, the internal and an outside reference in volts, resistors in ohms and figures of a
     sensor (`U1.r10`, `U1.air`) by name, stimulus values by step name (a second quantity of a step as `step|U1.percent`),
-    and what a meter read at a place (`U1.out` in volts, `D1` in mA).
+    and what a meter read at a place (`U1.out` in volts, `D1` in mA). `told` are results of acts that tell faults apart,
+    as `digest of the log:act`.
     """
 
     rail_volts: float | None = None
@@ -30,6 +32,7 @@ class Measured:
     values: dict[str, float] = field(default_factory=dict)
     stimulus: dict[str, float] = field(default_factory=dict)
     probes: dict[str, float] = field(default_factory=dict)
+    told: dict[str, float] = field(default_factory=dict)
 
     @classmethod
     def named(cls, values: Mapping[str, float]) -> "Measured":
@@ -39,9 +42,10 @@ class Measured:
             rail_volts=values.get(RAIL),
             internal_volts=values.get(INTERNAL),
             outside_volts=values.get(OUTSIDE),
-            values={name: value for name, value in plain.items() if not name.startswith((STEP, PROBE))},
+            values={name: value for name, value in plain.items() if not name.startswith((STEP, PROBE, TELL))},
             stimulus={name.removeprefix(STEP): value for name, value in plain.items() if name.startswith(STEP)},
             probes={name.removeprefix(PROBE): value for name, value in plain.items() if name.startswith(PROBE)},
+            told={name.removeprefix(TELL): value for name, value in plain.items() if name.startswith(TELL)},
         )
 
     def as_named(self) -> dict[str, float]:
@@ -49,7 +53,8 @@ class Measured:
         volts = {RAIL: self.rail_volts, INTERNAL: self.internal_volts, OUTSIDE: self.outside_volts}
         steps = {f"{STEP}{name}": value for name, value in self.stimulus.items()}
         probes = {f"{PROBE}{name}": value for name, value in self.probes.items()}
-        return {**{name: v for name, v in volts.items() if v is not None}, **self.values, **steps, **probes}
+        told = {f"{TELL}{name}": value for name, value in self.told.items()}
+        return {**{name: v for name, v in volts.items() if v is not None}, **self.values, **steps, **probes, **told}
 
     def problems(self, board: Board) -> list[str]:
         """What is not plausible, in words with the plausible range; empty when all is well."""

@@ -137,7 +137,7 @@ def _score(column: Column, reading: Reading, within: Range | None, most: int, ex
         score += -1.0 if slot.means in NEAR.get(unit, ()) else -6.0
     if slot.may_mean:
         said = unit in slot.may_mean or (unit in OF_VOLTAGE and not slot.means and "count" in slot.may_mean)
-        score += 2.0 if said else -2.0
+        score += 2.5 if said else -3.5
         because = "of its label" if said and score < 6 else because
     words = slot.label.split()
     named = [word for word in reading.name.lower().split() if word in words]

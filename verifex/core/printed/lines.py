@@ -18,6 +18,7 @@ STAMP = re.compile(
 )
 COMMA_NUMBER = re.compile(r"(?<![\w.])([-+]?\d+),(\d{1,3})(?![\d,.])")
 IDS = re.compile(r"(?<![\w.])(?:0x)?[0-9A-Fa-f]{2}(?:[\s:,-]+(?:0x)?[0-9A-Fa-f]{2}){3,9}(?![\w.])")
+_COUNTED = re.compile(r"[:).]\s+[^\W\d]")  # what stands behind a running number: `12: adc 0`
 _SEPARATOR = re.compile(r"[,;|\t/]|\s{2,}|\s-\s")
 _SIGNS = "#-=/*>[]<~:;.+_ \t"
 MARK_SIGNS = ("#", "--", "==", "//", "***", ">>", "[", "<", "~~", "++")
@@ -32,11 +33,13 @@ class Slot:
     means: str
     may_mean: tuple[str, ...]
     position: int  # among the numbers of its line
+    count: int = 1  # of the numbers of its line
 
     @property
-    def key(self) -> tuple[str, str, int]:
-        """Numbers of one column have the same; where nothing is written beside them, their position tells."""
-        return (self.label, self.unit, -1) if self.label or self.unit else ("", "", self.position)
+    def key(self) -> tuple[str, str, int, int]:
+        """Numbers of one column have the same; where nothing is written beside them, their position tells, among lines of as
+        many numbers."""
+        return (self.label, self.unit, -1, 0) if self.label or self.unit else ("", "", self.position, self.count)
 
 
 def without_stamp(line: str) -> str:
@@ -89,13 +92,15 @@ def slots_of(texts: tuple[str, ...]) -> tuple[Slot, ...]:
     for position, text in enumerate(texts[1:]):
         last = position == len(texts) - 2
         unit, following = _shared(text, last=last)
-        slots.append(_slot(label, unit, position))
+        slots.append(_slot(label, unit, position, len(texts) - 1))
         label = following
     return tuple(slots)
 
 
 def _shared(text: str, *, last: bool) -> tuple[str, str]:
     """A text between two numbers, as the unit of the first and the label of the second."""
+    if not last and _COUNTED.match(text):
+        return "", text
     separator = _SEPARATOR.search(text)
     words = words_of(text[: separator.start()] if separator else text)
     unit, count = unit_ahead(words)
@@ -109,11 +114,11 @@ def _shared(text: str, *, last: bool) -> tuple[str, str]:
     return " ".join(words[:count]), " ".join(rest)
 
 
-def _slot(label: str, unit: str, position: int) -> Slot:
+def _slot(label: str, unit: str, position: int, count: int) -> Slot:
     label_words, unit_words = words_of(label), words_of(unit)
     means, _ = unit_ahead(unit_words)
     means = means or unit_behind(label_words)
-    return Slot(" ".join(label_words), " ".join(unit_words[:2]), means, about(label_words), position)
+    return Slot(" ".join(label_words), " ".join(unit_words[:2]), means, about(label_words), position, count)
 
 
 def core_of(line: str) -> str:

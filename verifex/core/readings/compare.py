@@ -15,7 +15,6 @@ from verifex.core.expected.thresholds import suggest_threshold
 from verifex.core.findings import Finding
 from verifex.core.parts.outputs.switch import SwitchOutput
 from verifex.core.readings.conduct import told_of
-from verifex.core.readings.diagnosis import Explanation, explain
 from verifex.core.readings.honesty import OtherLog, look_closer
 from verifex.core.readings.log import Log, StepLog, is_state, read_log, same_id
 
@@ -96,7 +95,6 @@ class ReadingsReport:
 
     steps: tuple[StepVerdict, ...]
     verdict: str
-    diagnosis: tuple[Explanation, ...]
     honesty: tuple[Finding, ...]
     notes: tuple[str, ...]
     log_notes: tuple[str, ...] = ()  # those of them that are of the log itself
@@ -105,7 +103,6 @@ class ReadingsReport:
         out: dict[str, Any] = {
             "steps": [step.as_json() for step in self.steps],
             "verdict": self.verdict,
-            "diagnosis": [explanation.as_json() for explanation in self.diagnosis],
             "notes": list(self.notes),
         }
         if with_honesty:
@@ -140,14 +137,13 @@ def judge_log(
         for index, (step, plan) in enumerate(planned)
     )
     verdict = _verdict(steps)
-    diagnosis = tuple(explain(steps, sheet)) if any(step.verdict == "out" for step in steps) else ()
     log_notes = [*log.notes, *_strangers(log, sheet)]
     notes = [*log_notes, *told_of(steps, sheet), *log.taken, *_own_threshold(exercise, steps)]
     if sheet.reason:
         notes.append(f"There is no expected sheet for this bench: {sheet.reason}")
     is_noisy = isinstance(sheet.main, AdcChain) and not any(step.first.saturated for step in sheet.steps)
     honesty = tuple(look_closer(log, grid, others, is_noisy=is_noisy))
-    return ReadingsReport(steps, verdict, diagnosis, honesty, tuple(notes), tuple(log_notes))
+    return ReadingsReport(steps, verdict, honesty, tuple(notes), tuple(log_notes))
 
 
 def _verdict(steps: tuple[StepVerdict, ...]) -> str:

@@ -1,5 +1,8 @@
 """The values a program can print at all: the program run once for each count of the converter."""
 
+import numpy as np
+
+from verifex.core.parts.outputs import FloatArray
 from verifex.core.program import ProgramReport, Running, ScriptedPins
 from verifex.core.program.machine import Budget, Ended
 from verifex.core.quantity import numbers_in
@@ -30,3 +33,11 @@ def printable_values(program: ProgramReport) -> list[str] | None:
     run = program.run(pins, 1e6, budget=Budget(steps=400_000, output_bytes=60 * counts))
     lines = [text for _, text in run.lines if len(numbers_in(text)) == 1]
     return lines if pins.reads == counts and abs(len(lines) - counts) <= 1 else None
+
+
+def printed_by_count(lines: list[str], counts: int) -> FloatArray | None:
+    """What `printable_values` says, as one number for each count; None where a count is missing."""
+    numbers = [numbers_in(text) for text in lines]
+    if len(lines) != counts or any(len(found) != 1 for found in numbers):
+        return None
+    return np.array([found[0] for found in numbers])

@@ -73,7 +73,7 @@ class PrintedColumns:
 
     def __init__(self, lines: Sequence[tuple[float, str]], exercise: Exercise, sheet: Sheet | None) -> None:
         self.lines, self.exercise, self.sheet = lines, exercise, sheet
-        columns: dict[tuple[str, str, int], Column] = {}
+        columns: dict[tuple[str, str, int, int], Column] = {}
         for index, (_, text) in enumerate(lines):
             numbers, texts = numbers_and_texts(text)
             for slot, value in zip(slots_of(texts), numbers, strict=True):

@@ -49,7 +49,7 @@ def _squares_of_line(points: Any) -> float:
 def _noise(values: Sequence[float]) -> float:
     """The width of the noise: a robust spread of the differences from reading to reading."""
     gaps = np.abs(np.diff(np.asarray(values, dtype=float)))
-    return max(1e-6, float(np.median(gaps)) * 1.05, float(np.percentile(gaps, 75)) * 0.6)
+    return max(1e-6, float(np.median(gaps)) * 1.05)
 
 
 def _partition(points: Any, steps: int) -> list[int] | None:

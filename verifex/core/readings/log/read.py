@@ -1,5 +1,6 @@
 """Reads a log as students print it: marks of steps in any style, numbers in any layout, states, ids, and whatever else."""
 
+import re
 from collections.abc import Collection, Sequence
 from itertools import pairwise
 
@@ -29,10 +30,12 @@ LIMIT_BYTES = 10 * 1024 * 1024
 LEAST_BEFORE_A_MARK = 3  # readings that may be a first step whose mark was forgotten
 LOOKED_AT_FOR_COMMAS = 400
 MOST_TEXTS = 1000
+LEAST_GAPS = 4
 MOST_COLUMNS = 200
 MOST_MARKS = 2000
 MOST_SAID = 2
 LEAST_STATEMENTS = 5
+NO_NUMBER = re.compile(r"(?i)(?<![a-z])(?:nan|inf|ovf)(?:[cf%°]|(?![a-z]))")
 MOST_WORDS = 14  # of a printed line; a longer one is prose
 BARE = Slot("", "", "", (), 0)
 
@@ -65,7 +68,7 @@ class _Reader:
         self.exercise, self.sheet = exercise, sheet
         self.marks = Marks(exercise, by_a_word)
         self.log = Log()
-        self.columns: dict[tuple[str, str, int], Column] = {}
+        self.columns: dict[tuple[str, str, int, int], Column] = {}
         self.places: dict[int | str, int] = {}  # by the step's index, or by a mark that means none
         self.at = -1  # the place in the log's steps; -1 before the first mark
         self.statements = 0  # lines that end as statements of a program do
@@ -117,7 +120,7 @@ class _Reader:
             return
         if found:
             self.ids.append((self.at, found))
-        elif line.lower().rstrip(".!").endswith("nan"):
+        elif not values and NO_NUMBER.search(line):
             self.failed.append(self.at)
         elif values and line.count(" ") < MOST_WORDS:
             for slot, value in zip(slots_of(self.marks.without_names(texts)), values, strict=True):
@@ -203,6 +206,8 @@ class _Reader:
             or len(commas) < 0.5 * len([line for line in looked if numbers_and_texts(line)[0] or "," in line]) * 0.8
         ):
             return False
+        if _counts_up([int(match.group(1)) for match in commas]):
+            return False  # a time and a reading with a comma between
         beside = any(c.isalpha() or c in "°%" for match in commas for c in match.string)
         widths = {len(match.group(2)) for match in commas}
         return beside or (len(self.exercise.readings) == 1 and len(widths) == 1)
@@ -225,7 +230,10 @@ class _Reader:
         return ranges
 
     def _choose(self) -> None:
-        self.log.choices = choose(merged(list(self.columns.values())), self.exercise, self._ranges())
+        columns = merged(list(self.columns.values()))
+        # What is printed before the first mark only, as a board does when it starts, is no reading where others are.
+        under_marks = [column for column in columns if any(place >= 0 for place in column.steps)]
+        self.log.choices = choose(under_marks or columns, self.exercise, self._ranges())
         for step in self.log.steps:
             step.columns = [[] for _ in self.exercise.readings]
             step.column_lines = [[] for _ in self.exercise.readings]
@@ -261,11 +269,15 @@ class _Reader:
                 holds = step.states.setdefault(reading, [holds])[-1]
 
     def _steps_without_marks(self) -> None:
-        """By ruled lines where they part the log into as many pieces as there are steps, else by the values."""
+        """By ruled lines where they part the log into as many pieces as there are steps, else by the values of the first
+        reading that shows the plan's levels."""
         first = self.log.choices[0] if self.log.choices else None
         if first is None or not self.log.unmarked:
             return
-        starts = self._pieces(first.column) or self._levels(first.column)
+        starts = self._pieces(first.column)
+        for position, choice in enumerate(self.log.choices):
+            if starts is None and choice is not None:
+                starts = self._levels(choice.column, position)
         if starts is None:
             return
         for index, step in enumerate(self.exercise.steps):
@@ -289,11 +301,14 @@ class _Reader:
         ]
         return starts if self.rules and len(starts) == len(self.exercise.steps) else None
 
-    def _levels(self, column: Column) -> list[int] | None:
-        """The line on which each step begins, found in the values."""
+    def _levels(self, column: Column, position: int) -> list[int] | None:
+        """The line on which each step begins, found in the values of one reading."""
         if self.sheet is None or len(self.sheet.steps) != len(self.exercise.steps):
             return None
-        expected = [step.value.nominal for step in self.sheet.steps]
+        planned = [[r for r in step.readings if r.position == position] for step in self.sheet.steps]
+        if not all(planned):
+            return None
+        expected = [readings[0].value.nominal for readings in planned]
         begins = segments(column.values, expected)
         return [column.lines[begin] for begin in begins] if begins else None
 
@@ -313,11 +328,17 @@ class _Reader:
         self.log.notes.append(f"The readings before the first mark were taken for “{first.name}”.")
 
 
+def _counts_up(numbers: Sequence[int]) -> bool:
+    """Whether numbers rise from line to line, nearly by the same each time, as a time does."""
+    gaps = sorted(b - a for a, b in pairwise(numbers))
+    return len(gaps) >= LEAST_GAPS and gaps[0] > 0 and gaps[-1] <= 2 * gaps[len(gaps) // 2]
+
+
 def _refuse_nothing(log: Log, reader: _Reader) -> None:
     """A log in which nothing was read says what it is instead."""
     if reader.looks_like_a_program:
         raise UnusableInput([Problem(1, 1, "this is the program, not what the board printed; paste the log it made")])
-    if reader.columns or reader.words or reader.ids:
+    if reader.columns or reader.words or reader.ids or reader.failed:
         return
     expected = "lines as the board printed them were expected"
     if log.garbage_lines:

@@ -1,0 +1,147 @@
+"""Which fault explains a log: seeded faults are named, ties are told as ties, what fits nothing is said to."""
+
+from dataclasses import replace
+from unittest import TestCase
+
+import numpy as np
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from tests.corpus.logs.cases import faulty_cases, sound_cases
+from tests.corpus.logs.report import judged, named
+from tests.samples import EXERCISE, WIRING, exercise, hand_in
+from verifex.core.assess import Case, ReadingsRecord, Workbench, assess_station
+from verifex.core.diagnosis import bench_case, diagnose
+from verifex.core.diagnosis.faults import faults_of
+from verifex.core.diagnosis.rank import candidates
+from verifex.core.diagnosis.raw import Rig
+from verifex.core.diagnosis.run import predict
+from verifex.core.expected import Measured
+from verifex.core.readings import read_log
+
+BENCH = Case(EXERCISE, wiring=WIRING, measured=Measured(rail_volts=4.93))
+SHEET = Workbench(BENCH).built
+EXPECTED = [step.value.nominal for step in SHEET.steps]
+WOBBLE = (0, 0.49, 0, -0.49, 0, 0, 0.49, 0, 0, 0)
+
+
+def log_of(*centres: float, names: list[str] | None = None) -> str:
+    names = names or [step.name for step in EXERCISE.steps]
+    return "\n".join(
+        line
+        for name, centre in zip(names, centres, strict=False)
+        for line in [f"# {name}", *[f"{centre + w:.2f}" for w in WOBBLE]]
+    )
+
+
+def explained(case: Case) -> ReadingsRecord:
+    record = assess_station(case, "readings")
+    assert isinstance(record, ReadingsRecord)
+    return record
+
+
+def sound_case(name: str):
+    bench = Workbench(Case(exercise(name), wiring=exercise(name).reference_wiring() or None))
+    view = bench.wiring.view if bench.wiring else None
+    return bench_case(exercise(name), bench.board, bench.built, view, Measured())
+
+
+class NamedFirstTest(TestCase):
+    def test_single_faults_of_the_formula(self):
+        volts = [step.volts.nominal for step in SHEET.steps]
+        table = {
+            "offset-forgotten": [v + 50 for v in EXPECTED],
+            "fahrenheit": [v * 1.8 + 32 for v in EXPECTED],
+            "count-printed": [float(step.count[1]) for step in SHEET.steps],
+            "millivolts-printed": [1000 * v for v in volts],
+        }
+        for fault, centres in table.items():
+            first = explained(replace(BENCH, log=log_of(*centres))).diagnosis[0]
+            self.assertEqual((first.fault, first.likelihood), (fault, "fits best"))
+            self.assertIn("all 3 steps", first.evidence)
+
+    def test_a_pin_at_ground_is_one_of_the_leads_and_those_are_told_as_ties(self):
+        first = explained(replace(BENCH, log=log_of(-50.0, -50.0, -50.0))).diagnosis[0]
+        self.assertEqual(first.where, "wiring")
+        self.assertGreaterEqual(len(first.ties), 1)
+        self.assertTrue(all(p["value"] == -50.0 for p in first.printed))
+
+    def test_readings_that_stand_still_are_a_look_alike_part_or_one_step_read_thrice(self):
+        still = explained(replace(BENCH, log=log_of(61.0, 61.4, 60.8)))
+        self.assertEqual(still.diagnosis[0].fault, "look-alike-part")
+        moving = explained(replace(BENCH, log=log_of(12.0, 19.0, 28.0)))
+        self.assertNotIn("look-alike-part", [one.fault for one in moving.diagnosis])
+
+    def test_what_nothing_explains_is_said_to_be_so(self):
+        self.assertEqual(explained(replace(BENCH, log=log_of(61.0, 3.0, 140.0))).diagnosis[0].fault, "none")
+
+    def test_a_log_in_limits_has_nothing_to_explain(self):
+        self.assertEqual(explained(replace(BENCH, log=log_of(*EXPECTED))).diagnosis, ())
+
+    def test_the_evidence_says_what_does_not_fit(self):
+        off = explained(replace(BENCH, log=log_of(EXPECTED[0] + 50, EXPECTED[1] + 50, EXPECTED[2] + 56)))
+        less = next(one for one in off.diagnosis if one.fault == "offset-forgotten")
+        self.assertIn("At “Warm pack” it would print 88.87 °C, and 94.87 was read", less.against)
+        self.assertIn("would print 88.87 °C at “Warm pack”", off.diagnosis[0].evidence)
+
+    def test_the_program_handed_in_decides_between_formula_and_bench(self):
+        bench = replace(BENCH, log=hand_in("offset-forgotten.txt"))
+        own = explained(replace(bench, program=hand_in("offset-forgotten.cpp"))).diagnosis[0]
+        self.assertEqual((own.fault, own.where), ("offset-forgotten", "program"))
+        shares = [
+            explained(replace(bench, program=p and hand_in(p))).diagnosis[0].share
+            for p in ("offset-forgotten.cpp", "sound-a.cpp")
+        ]
+        self.assertGreaterEqual(shares[0], shares[1])
+
+
+class FaultsTest(TestCase):
+    def test_each_fault_changes_a_case_and_leaves_the_sound_one_as_it_was(self):
+        for name in ("brood-box-heat-watch", "lid-open-watch", "super-height-gauge", "entrance-gap-watch"):
+            case = sound_case(name)
+            before = predict(case, Rig(case))
+            faults = list(faults_of(case))
+            for fault in faults:
+                self.assertIsNot(fault.apply(case), case)
+            self.assertEqual(predict(case, Rig(case)), before)
+            self.assertGreater(len(faults), 20, name)
+
+    def test_every_exercise_that_measures_has_candidates_of_more_than_one_kind(self):
+        for name in ("feeder-level", "hive-climate", "hive-display", "night-visitor-watch", "smoke-room-air",
+                     "syrup-tank-probe", "toppled-hive-alarm"):  # fmt: skip
+            case = sound_case(name)
+            self.assertGreaterEqual(len({one.fault.where for one in candidates(case, Rig(case))}), 3, name)
+
+    def test_each_single_mistake_of_the_wiring_is_made_from_the_hand_in(self):
+        case = sound_case("lid-open-watch")
+        titles = [fault.title for fault in faults_of(case) if fault.where == "wiring"]
+        self.assertIn("The yellow lead a10–B1.A1 sits one row off, in a11", titles)
+        self.assertIn("The red lead a6–+L makes no contact", titles)
+        self.assertIn("The yellow lead a10–B1.A1 goes to A2, not to A1", titles)
+
+    @settings(max_examples=40, deadline=None)
+    @given(st.lists(st.floats(-60, 400, allow_nan=False), min_size=3, max_size=3))
+    def test_shares_are_shares_whatever_was_read(self, centres: list[float]):
+        case = bench_case(EXERCISE, Workbench(BENCH).board, SHEET, None, Measured())
+        found = diagnose(case, read_log(log_of(*centres), EXERCISE, SHEET))
+        assert found is not None
+        shares = [group.share for group in found.ranking.groups]
+        self.assertTrue(np.all(np.diff(shares) <= 1e-12))
+        self.assertLessEqual(sum(shares) + found.ranking.nothing, 1 + 1e-9)
+
+
+class CorpusSampleTest(TestCase):
+    """A sample of the made-up logs that `make corpus` goes through whole."""
+
+    def test_sound_logs_are_in_limits_and_honest(self):
+        for case in sound_cases(2):
+            record = judged(case)
+            self.assertEqual((case.name, record.verdict, record.findings), (case.name, "in-limits", ()))
+
+    def test_seeded_faults_are_among_the_first_two(self):
+        missed = []
+        for case in faulty_cases(1):
+            ranked = named(judged(case))
+            if not any(set(case.names) & faults for faults in ranked[:2]):
+                missed.append(case.name)
+        self.assertEqual(missed, [])

@@ -1,0 +1,39 @@
+"""Which single fault explains a log best: each fault is a change to a case that is run through the real chain.
+
+`faults/` has the faults, `raw.py` reads the pins of a changed bench, `run.py` makes of it what is printed, `observe.py` takes the log's
+figures, `likelihood.py` holds the two against each other, `rank.py` orders, `acts.py` and `guide.py` find what to do next, `told.py` puts it
+into words.
+"""
+
+from verifex.core.diagnosis.acts import Act
+from verifex.core.diagnosis.explain import Diagnosis, bench_case, diagnose
+from verifex.core.diagnosis.guide import Guided, with_results
+from verifex.core.diagnosis.rank import Candidate
+from verifex.core.diagnosis.told import Explanation, told
+
+#: What the program check calls the same fault, where it can find it in the text or in the run.
+PROGRAM_RULES = {
+    "offset-forgotten": ("offset-not-taken-off",),
+    "fahrenheit": ("printed-in-fahrenheit",),
+    "reference-assumed": ("reference-not-set",),
+    "reference-unset": ("reference-not-set",),
+}
+
+
+def program_rules_of(fault: str) -> tuple[str, ...]:
+    """The rules of the program check that find this very fault; empty for one that no program shows."""
+    return PROGRAM_RULES.get(fault, ())
+
+
+__all__ = [
+    "Act",
+    "Candidate",
+    "Diagnosis",
+    "Explanation",
+    "Guided",
+    "bench_case",
+    "diagnose",
+    "program_rules_of",
+    "told",
+    "with_results",
+]

@@ -1,0 +1,99 @@
+"""Faults of the bench while it runs: reference, supply, warming up, corrosion, contacts, modules that do not answer."""
+
+from collections.abc import Iterator
+from operator import methodcaller
+
+from verifex.core.diagnosis.case import BenchCase
+from verifex.core.diagnosis.faults.priors import PRIORS
+from verifex.core.diagnosis.model import Apply, Fault, Where
+from verifex.core.expected.chain import AdcChain, BusChain, DigitalChain
+from verifex.core.parts import PartType, catalogue
+
+SAG_SHARE, LOW_SHARE = 0.9, 0.88  # of the rail, under load (our estimate)
+
+
+def state_faults(case: BenchCase) -> Iterator[Fault]:
+    chains = case.sheet.chains
+    analogue = [chain for chain in chains.values() if isinstance(chain, AdcChain)]
+    for chain in analogue[:1]:
+        if chain.reference.key != "rail":
+            yield _state(
+                "reference-unset", "The converter still compares with its supply",
+                "Is analogReference() called in setup(), and before the first reading?",
+                methodcaller("compared_with", case.measured.rail_volts or case.board.rail_volts),
+            )  # fmt: skip
+        if chain.reference.key == "rail" and chain.board.internal_reference_volts:
+            internal = chain.board.internal_reference_volts[1]
+            yield _state(
+                "reference-unset:internal", "The converter compares with its internal reference, not with its supply",
+                "Is analogReference(INTERNAL) called, and left over from another program?",
+                methodcaller("compared_with", internal),
+            )  # fmt: skip
+        rail = case.measured.rail_volts or case.board.rail_volts
+        yield _state(
+            "low-supply", "The supply is lower than it was measured", "Measure the supply while the bench runs; try another lead or socket.",
+            methodcaller("on_rail", LOW_SHARE * rail),
+        )  # fmt: skip
+        for steps in _on_steps(case):
+            yield _state(
+                "sagging-supply", "The supply gives way while a light or sounder is on",
+                "Measure the supply with the output on and with it off.",
+                methodcaller("on_rail", SAG_SHARE * rail, steps),
+            )  # fmt: skip
+    for ref, kind in _kinds(case):
+        if kind.timing.warm_up_seconds[1] and kind.sensing("ppm") is not None:
+            yield _state(
+                "cold",
+                "The module was not warm yet",
+                "How long had it been on? Wait for its warm-up, then read.",
+                methodcaller("in_state", "cold"),
+                ref,
+            )
+        if kind.corrodes_when_fed:
+            yield _state(
+                "corroding", "The strip corrodes while it is fed all the time",
+                "Is it fed from a pin, and only while it is read? Look for a dark line on its tracks.", methodcaller("in_state", "corroding"), ref,
+            )  # fmt: skip
+    for ref in dict.fromkeys(key[0] for key, chain in chains.items() if isinstance(chain, BusChain)):
+        yield _state(
+            "not-answering",
+            f"{ref} itself does not answer",
+            f"Put another {ref} in its place.",
+            methodcaller("in_state", "mute"),
+            ref,
+        )
+    for (ref, _), read in chains.items():
+        if isinstance(read, AdcChain | DigitalChain):
+            yield _other_pin(ref)
+            yield _state(
+                "shaky-contact", "A contact comes and goes", "Wiggle each lead of the module in turn while it reads.",
+                methodcaller("with_shaky", ref), ref,
+            )  # fmt: skip
+
+
+def _other_pin(ref: str) -> Fault:
+    """An open pin is read; where the bench is known, a lead that does not reach the pin is a fault of its own beside it."""
+    return Fault(
+        "floating", f"The program reads a pin that {ref} is not on: nothing holds it", f"Which pin does the program read, and which is {ref} on?",
+        Where.PROGRAM, PRIORS["floating"], methodcaller("in_state", "wandering"), (ref,),
+    )  # fmt: skip
+
+
+def _on_steps(case: BenchCase) -> list[frozenset[int]]:
+    """Which steps an output may be on in: those where it is, and each further one where it may be, the largest first."""
+    steps = list(enumerate(case.sheet.steps))
+    sure = frozenset(i for i, step in steps if "on" in step.indicators.values())
+    maybe = [i for i, step in steps if i not in sure and "either" in step.indicators.values()]
+    maybe.sort(key=lambda i: -case.sheet.steps[i].value.nominal)
+    sets = [sure | frozenset(maybe[:n]) for n in range(len(maybe) + 1)]
+    return [found for found in sets if found and len(found) < len(steps)]
+
+
+def _state(slug: str, title: str, look_at: str, apply: Apply, ref: str = "") -> Fault:
+    return Fault(slug, title, look_at, Where.STATE, PRIORS[slug.split(":")[0]], apply, (ref,) if ref else ())
+
+
+def _kinds(case: BenchCase) -> Iterator[tuple[str, PartType]]:
+    for ref in dict.fromkeys(key[0] for key in case.keys):
+        if recipe := case.exercise.part_of(ref):
+            yield ref, catalogue().parts[recipe.part]
