@@ -108,7 +108,13 @@ class HonestyTest(TestCase):
             ],
         )
         invented = compare_log(log(22.4, 29.3, 38.8), EXERCISE, SHEET, grid=self.GRID)
-        frozen = compare_log("\n".join(f"# {n}\n" + "22.27\n" * 10 for n in NAMES), EXERCISE, SHEET)
+        frozen = compare_log(
+            "\n".join(f"# {n}\n" + f"{v}\n" * 10 for n, v in zip(NAMES, (22.27, 29.1, 38.87), strict=True)),
+            EXERCISE,
+            SHEET,
+        )
+        stuck = compare_log("\n".join(f"# {n}\n" + "-50.00\n" * 10 for n in NAMES), EXERCISE, SHEET)
+        self.assertEqual(stuck.honesty, ())  # an input at ground has no noise, and nobody invented it
         self.assertEqual(
             [[f.rule for f in r.honesty] for r in (copied, invented, frozen)],
             [["same-noise"], ["off-the-grid"], ["no-noise"]],

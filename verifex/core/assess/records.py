@@ -145,6 +145,7 @@ class FiguresRecord(Record):
     drift: float | None
     verdict: str
     values: tuple[float, ...] = ()
+    lines: tuple[int, ...] = ()  # where the values stand in the log, from 1
     said: str = ""
 
 

@@ -29,8 +29,8 @@ class ReadingVerdict:
     """One reading at one step: how many values, their centre and spread, and how they lie: in-limits, likely, out, exempt or
     missing.
 
-    'likely' lies inside the k = 2 interval, 'in-limits' between that and the worst case. `said` is what was told in words,
-    or the id that was printed.
+    'likely' lies inside the k = 2 interval, 'in-limits' between that and the worst case. `lines` are where the values stand
+    in the log, from 1. `said` is what was told in words, or the id that was printed.
     """
 
     ref: str
@@ -43,6 +43,7 @@ class ReadingVerdict:
     drift: float | None
     verdict: str
     values: tuple[float, ...] = ()
+    lines: tuple[int, ...] = ()
     said: str = ""
 
     def as_json(self) -> dict[str, Any]:
@@ -57,6 +58,7 @@ class ReadingVerdict:
             "drift": self.drift,
             "verdict": self.verdict,
             "values": list(self.values[:MOST_SHOWN]),
+            "lines": list(self.lines[:MOST_SHOWN]),
             "said": self.said,
         }
 
@@ -84,7 +86,7 @@ class StepVerdict:
     def as_json(self) -> dict[str, Any]:
         """The first reading's figures stand in the step itself; `others` has the rest."""
         first = self.first.as_json()
-        own = {key: first[key] for key in ("readings", "centre", "spread", "drift", "values", "said")}
+        own = {key: first[key] for key in ("readings", "centre", "spread", "drift", "values", "lines", "said")}
         others = [reading.as_json() for reading in self.readings[1:]]
         return {"name": self.name, **own, "verdict": self.verdict, "first_verdict": first["verdict"], "others": others}
 
@@ -191,14 +193,15 @@ def _judge(step: ExpectedStep, planned: Step, marked: list[StepLog], exercise: E
             readings.append(_judge_id(expected, planned, marked))
             continue
         values = [value for part in marked if position < len(part.columns) for value in part.columns[position]]
+        lines = [line for part in marked if position < len(part.column_lines) for line in part.column_lines[position]]
         if not values and is_state(exercise, asked):
             readings.append(_judge_state(expected, planned, marked, exercise))
         else:
-            readings.append(_judge_values(expected, values))
+            readings.append(_judge_values(expected, values, lines))
     return StepVerdict(step.name, tuple(readings))
 
 
-def _judge_values(expected: ExpectedReading, values: list[float]) -> ReadingVerdict:
+def _judge_values(expected: ExpectedReading, values: list[float], lines: list[int]) -> ReadingVerdict:
     if not values:
         return _verdict_of(expected, 0, "missing")
     # The first fifth is settling time: a case in the hand warms for a while.
@@ -213,7 +216,12 @@ def _judge_values(expected: ExpectedReading, values: list[float]) -> ReadingVerd
         verdict = "in-limits" if expected.value.low <= centre <= expected.value.high else "out"
     spread = round(float(np.std(settled)), 3)
     return replace(
-        _verdict_of(expected, len(values), verdict), centre=centre, spread=spread, drift=drift, values=tuple(values)
+        _verdict_of(expected, len(values), verdict),
+        centre=centre,
+        spread=spread,
+        drift=drift,
+        values=tuple(values),
+        lines=tuple(lines),
     )
 
 

@@ -112,7 +112,10 @@ def same_noise(view: HonestyView, finding: FindingFactory) -> Iterator[Finding]:
 )
 def no_noise(view: HonestyView, finding: FindingFactory) -> Iterator[Finding]:
     steps = [step for step in view.log.steps if len(step.values) >= LEAST_READINGS]
-    if view.is_noisy and len(steps) >= 2 and all(len(set(step.values)) == 1 for step in steps):
+    stuck = (
+        len({value for step in steps for value in step.values}) == 1
+    )  # at an end of the converter: a fault, no invention
+    if view.is_noisy and len(steps) >= 2 and not stuck and all(len(set(step.values)) == 1 for step in steps):
         yield finding("Every step repeats one value exactly.", "Look at this: let the pair show one step live.")
 
 

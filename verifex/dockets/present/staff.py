@@ -5,6 +5,7 @@ from typing import Any
 
 from verifex.api.bench import bench_out
 from verifex.core.assess import PredictionRecord, ProgramRecord, ReadingsRecord, WiringRecord
+from verifex.core.assess.records import ActRecord
 from verifex.dockets.act import situation
 from verifex.dockets.inputs import kit_issue_of
 from verifex.dockets.judgements import sheets_of
@@ -137,11 +138,16 @@ def _readings(handed_in: HandedIn) -> dict[str, Any] | None:
         "steps": [step.model_dump() for step in record.steps],
         "verdict": record.verdict,
         "diagnosis": [explanation.model_dump() for explanation in record.diagnosis],
+        "acts": [_act_json(act) for act in record.acts],
         "notes": list(record.notes),
         "intended": record.intended,
         "attempts": earlier_readings(handed_in.docket),
         "shared": shared,
     }
+
+
+def _act_json(act: ActRecord) -> dict[str, Any]:
+    return {**act.model_dump(), "shows": [{"title": title, "says": says} for title, says in act.shows]}
 
 
 def prediction_json(handed_in: HandedIn) -> dict[str, Any] | None:

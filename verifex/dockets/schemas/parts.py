@@ -65,6 +65,7 @@ class StepVerdictOut(FiguresOut):
 
     name: str
     values: list[float]
+    lines: list[int] = []
     first_verdict: str
     others: list[ReadingVerdictOut]
 

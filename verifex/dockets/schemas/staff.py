@@ -54,14 +54,61 @@ class WiringOut(AttemptOut):
     by_itself: list[StepDoneOut] = []
 
 
+class TieOut(Shape):
+    fault: str
+    title: str
+    look_at: str
+
+
+class WouldPrintOut(Shape):
+    """What a fault prints of one reading at a step; `value` is None where no number comes."""
+
+    step: str
+    reading: int
+    name: str
+    value: float | None
+    wanders: bool
+
+
 class ExplanationOut(Shape):
+    """A fault that may explain the readings, with what speaks for and against it."""
+
     fault: str
     title: str
     likelihood: str
     share: float
     look_at: str
+    where: str = ""
+    evidence: str = ""
+    against: str = ""
+    ties: list[TieOut] = []
+    printed: list[WouldPrintOut] = []
+    parts: list[str] = []
+    places: list[str] = []
     program_says: str = ""  # what the program check says of that same fault
     program_line: int | None = None
+
+
+class ShowsOut(Shape):
+    """What one fault would give where an act is done."""
+
+    title: str
+    says: str
+
+
+class BenchActOut(Shape):
+    """Something to do at the bench that tells faults apart; its result is entered under `name`."""
+
+    name: str
+    kind: str
+    text: str
+    unit: str
+    choices: list[str]
+    seconds: int
+    range: str
+    places: list[str]
+    shows: list[ShowsOut]
+    result: float | None
 
 
 class ReadingsAttemptOut(Shape):
@@ -86,6 +133,7 @@ class ReadingsOut(AttemptOut):
     steps: list[StepVerdictOut] = []
     verdict: str = ""
     diagnosis: list[ExplanationOut] = []
+    acts: list[BenchActOut] = []
     notes: list[str] = []
     intended: dict[str, str] = {}
     attempts: list[ReadingsAttemptOut] = []

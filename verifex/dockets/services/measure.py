@@ -5,13 +5,13 @@ import math
 from django.db import transaction
 
 from verifex.acts.refusals import Refused
-from verifex.core.assess.records import MeasurableRecord
-from verifex.core.expected.measured import STEP
+from verifex.core.assess.records import MeasurableRecord, ReadingsRecord
+from verifex.core.expected.measured import STEP, TELL
 from verifex.core.quantity import in_words
 from verifex.dockets.act import begin, enter, finish
-from verifex.dockets.judgements import sheets_of
+from verifex.dockets.judgements import newest, sheets_of
 from verifex.dockets.judging import SHEETS, ask_for_judgement, bring_up_to_date
-from verifex.dockets.models import Measurement, Station
+from verifex.dockets.models import Docket, Kind, Measurement, Station
 from verifex.people.models import User
 from verifex.work import queue
 
@@ -29,6 +29,7 @@ def _keep(actor: User, docket_id: int, name: str, value: float, instrument: str)
     enter(actor, docket, "measure", Station.POWER)
     sheets = sheets_of(docket)
     what = next((m for m in sheets.measurables if m.name == name), None) if sheets else None
+    what = what or _result_of_act(docket, name)
     if what is None:
         raise Refused(f"“{name[:60]}” is nothing this exercise measures.")
     if not math.isfinite(value) or not what.low <= value <= what.high:
@@ -37,7 +38,28 @@ def _keep(actor: User, docket_id: int, name: str, value: float, instrument: str)
         docket=docket, name=name, value=value, unit=what.unit, instrument=instrument[:80], by=actor
     )
     ask_for_judgement(docket)
-    finish(docket, actor, f"measured {name.removeprefix(STEP)}: {value:g} {what.unit}")
+    finish(docket, actor, f"measured {_said(name, what)}: {value:g} {what.unit}".rstrip())
+
+
+def _said(name: str, what: MeasurableRecord) -> str:
+    """What was measured, as the event log has it."""
+    return what.label[:80] if name.startswith(TELL) else name.removeprefix(STEP)
+
+
+MOST_OHMS, MOST_VOLTS = 1e9, 30.0
+
+
+def _result_of_act(docket: Docket, name: str) -> MeasurableRecord | None:
+    """What may come of an act that the diagnosis of the newest log asks for."""
+    judgement = newest(docket, Kind.READINGS) if name.startswith(TELL) else None
+    record = judgement.typed(ReadingsRecord) if judgement else None
+    act = next((act for act in record.acts if act.name == name), None) if record else None
+    if act is None:
+        return None
+    low, high = (0.0, MOST_OHMS) if act.unit == "Ω" else (-MOST_VOLTS, MOST_VOLTS)
+    if act.choices:
+        low, high = 0.0, len(act.choices) - 1.0
+    return MeasurableRecord(name=name, label=act.text, unit=act.unit, low=low, high=high)
 
 
 def _beyond(what: MeasurableRecord, value: float) -> str:

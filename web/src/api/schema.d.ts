@@ -2483,6 +2483,32 @@ export interface components {
             agrees: boolean;
         };
         /**
+         * BenchActOut
+         * @description Something to do at the bench that tells faults apart; its result is entered under `name`.
+         */
+        BenchActOut: {
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Text */
+            text: string;
+            /** Unit */
+            unit: string;
+            /** Choices */
+            choices: string[];
+            /** Seconds */
+            seconds: number;
+            /** Range */
+            range: string;
+            /** Places */
+            places: string[];
+            /** Shows */
+            shows: components["schemas"]["ShowsOut"][];
+            /** Result */
+            result: number | null;
+        };
+        /**
          * BenchOut
          * @description What the board map draws.
          */
@@ -2694,7 +2720,10 @@ export interface components {
             /** Plot High */
             plot_high: number;
         };
-        /** ExplanationOut */
+        /**
+         * ExplanationOut
+         * @description A fault that may explain the readings, with what speaks for and against it.
+         */
         ExplanationOut: {
             /** Fault */
             fault: string;
@@ -2706,6 +2735,41 @@ export interface components {
             share: number;
             /** Look At */
             look_at: string;
+            /**
+             * Where
+             * @default
+             */
+            where: string;
+            /**
+             * Evidence
+             * @default
+             */
+            evidence: string;
+            /**
+             * Against
+             * @default
+             */
+            against: string;
+            /**
+             * Ties
+             * @default []
+             */
+            ties: components["schemas"]["TieOut"][];
+            /**
+             * Printed
+             * @default []
+             */
+            printed: components["schemas"]["WouldPrintOut"][];
+            /**
+             * Parts
+             * @default []
+             */
+            parts: string[];
+            /**
+             * Places
+             * @default []
+             */
+            places: string[];
             /**
              * Program Says
              * @default
@@ -3024,6 +3088,11 @@ export interface components {
              */
             diagnosis: components["schemas"]["ExplanationOut"][];
             /**
+             * Acts
+             * @default []
+             */
+            acts: components["schemas"]["BenchActOut"][];
+            /**
              * Notes
              * @default []
              */
@@ -3085,6 +3154,16 @@ export interface components {
             readings: number;
             /** First */
             first: boolean;
+        };
+        /**
+         * ShowsOut
+         * @description What one fault would give where an act is done.
+         */
+        ShowsOut: {
+            /** Title */
+            title: string;
+            /** Says */
+            says: string;
         };
         /**
          * StepDoneOut
@@ -3150,6 +3229,11 @@ export interface components {
             name: string;
             /** Values */
             values: number[];
+            /**
+             * Lines
+             * @default []
+             */
+            lines: number[];
             /** First Verdict */
             first_verdict: string;
             /** Others */
@@ -3179,6 +3263,15 @@ export interface components {
             ohms: number;
             /** Reason */
             reason: string;
+        };
+        /** TieOut */
+        TieOut: {
+            /** Fault */
+            fault: string;
+            /** Title */
+            title: string;
+            /** Look At */
+            look_at: string;
         };
         /**
          * TraceOut
@@ -3315,6 +3408,22 @@ export interface components {
              * @default []
              */
             by_itself: components["schemas"]["StepDoneOut"][];
+        };
+        /**
+         * WouldPrintOut
+         * @description What a fault prints of one reading at a step; `value` is None where no number comes.
+         */
+        WouldPrintOut: {
+            /** Step */
+            step: string;
+            /** Reading */
+            reading: number;
+            /** Name */
+            name: string;
+            /** Value */
+            value: number | null;
+            /** Wanders */
+            wanders: boolean;
         };
         /**
          * HistoryOut

@@ -91,7 +91,7 @@ def _legs(bench: Bench) -> Iterator[Fault]:
             if all(1 <= hole.row <= BASES[bench.base] for hole in moved.values()):
                 where = ", ".join(str(hole) for hole in moved.values())
                 yield _fault(
-                    "row-off", f"{part.title} sits one row off, in {where}", _compare(part),
+                    "row-off", f"{part.title[:1].upper()}{part.title[1:]} sits one row off, in {where}", _compare(part),
                     _with_part(bench, part, {**part.legs, **moved}), (part.ref,), tuple(map(str, holes.values())),
                 )  # fmt: skip
         if len(part.type.legs) == 2:
@@ -111,7 +111,7 @@ def _exchanged(bench: Bench) -> Iterator[Fault]:
         for one, other in combinations(part.legs, 2):
             legs = {**part.legs, one: part.legs[other], other: part.legs[one]}
             yield _fault(
-                "leads-exchanged", f"{one} and {other} of {part.title} are exchanged",
+                "leads-exchanged", f"{one[:1].upper()}{one[1:]} and {other} of {part.title} are exchanged",
                 _compare(part),
                 _with_part(bench, part, legs), (part.ref,), (str(part.legs[one]), str(part.legs[other])),
             )  # fmt: skip

@@ -12,6 +12,8 @@ const props = defineProps<{
   sheet: Schemas['SheetOut']
   reading: Schemas['ReadingOut']
   readings?: Schemas['StepVerdictOut'][]
+  /** What a fault would print at the steps. */
+  would?: Schemas['WouldPrintOut'][]
   /** Show the raw reading instead of the printed value. */
   raw?: boolean
   /** How far the sheet is off at a stimulus, while sliders move. */
@@ -29,19 +31,39 @@ const rows = computed(() =>
 const unit = computed(() => (props.raw ? props.reading.raw_unit : props.reading.unit))
 const rises = computed(() => (rows.value.at(-1)?.[5] ?? 0) >= (rows.value[0]?.[5] ?? 0))
 const isMain = computed(() => props.sheet.readings[0]?.key === props.reading.key)
+/** Where a reading should have come from: what the sensor got, volts, count, and what should be printed. */
+function chainOf(step: Schemas['SheetStepOut'], line?: number): string {
+  const r = step.readings[0]!
+  const parts = [
+    withUnit(r.stimulus.expected, props.reading.stimulus_unit),
+    r.volts ? `${fixed(r.volts.expected, 3)} V` : '',
+    r.raw_unit === 'count' ? `count ${Math.round(r.count.expected)}` : '',
+    `should print ${fixed(r.value.expected, r.decimals)} ${r.unit}`.trim(),
+  ]
+  return `${step.name}${line ? `, line ${line}` : ''}: ${parts.filter(Boolean).join(' → ')}`
+}
 const points = computed(() =>
   !isMain.value || props.raw
     ? []
     : (props.readings ?? []).flatMap((step) => {
         const expected = props.sheet.steps.find((s) => s.name === step.name)
         return expected
-          ? step.values.map((v) => ({
+          ? step.values.map((v, i) => ({
+              name: chainOf(expected, step.lines[i]),
               value: [expected.stimulus.expected, v],
               out: step.verdict === 'out',
             }))
           : []
       }),
 )
+const wouldPrint = computed(() => {
+  const position = props.sheet.readings.findIndex((r) => r.key === props.reading.key)
+  if (props.raw) return []
+  return (props.would ?? []).flatMap((one) => {
+    const at = steps.value.find((s) => s.name === one.step)
+    return at && one.reading === position && one.value !== null ? [[at.at, one.value]] : []
+  })
+})
 /** Steps of the plan as ticks on the stimulus axis. */
 const steps = computed(() =>
   props.sheet.steps.flatMap((step) =>
@@ -167,17 +189,33 @@ const option = computed(() => {
             `${p.name}: ${withUnit(p.value[1]!, unit.value)}`,
         },
       },
+      {
+        type: 'line',
+        name: 'would print',
+        z: 5,
+        data: wouldPrint.value,
+        symbol: 'diamond',
+        symbolSize: 17,
+        lineStyle: { color: c.act, type: 'dotted', width: 1.6 },
+        itemStyle: { color: 'transparent', borderColor: c.act, borderWidth: 2 },
+        tooltip: {
+          formatter: (p: { value: number[] }) => `would print ${withUnit(p.value[1]!, unit.value)}`,
+        },
+      },
       ...[false, true].map((out) => ({
         type: 'scatter',
         name: out ? 'out' : 'in limits',
         z: 6, // over the band, which is drawn translucent
-        data: points.value.filter((p) => p.out === out).map((p) => p.value),
+        data: points.value.filter((p) => p.out === out),
         symbol: out ? 'path://M0,0L3,3M3,0L0,3' : 'circle',
         symbolSize: out ? 9 : 8,
         itemStyle: out
           ? { opacity: 1, color: c.stop, borderColor: c.stop, borderWidth: 2 }
           : { opacity: 1, color: c.good, borderColor: c.sheet, borderWidth: 1 },
-        tooltip: { formatter: (p: { value: number[] }) => withUnit(p.value[1]!, unit.value) },
+        tooltip: {
+          formatter: (p: { name: string; value: number[] }) =>
+            `${p.name}\nprinted ${withUnit(p.value[1]!, unit.value)}`,
+        },
       })),
     ],
   }
@@ -201,6 +239,7 @@ const option = computed(() => {
         <span><span class="key dot" />readings in limits</span>
         <span><span class="key x">×</span>out</span>
       </template>
+      <span v-if="wouldPrint.length"><span class="key diamond">◇</span>this fault would print</span>
     </figcaption>
   </figure>
 </template>
@@ -245,6 +284,13 @@ figcaption {
   height: 8px;
   border-radius: 50%;
   background: var(--good);
+}
+.diamond {
+  color: var(--act);
+  font-weight: 700;
+  width: auto;
+  height: auto;
+  line-height: 1;
 }
 .x {
   color: var(--stop);

@@ -17,6 +17,8 @@ const props = defineProps<{
   source: SheetSource
   readings?: Schemas['StepVerdictOut'][]
   predicted?: { step: string; reading: string; value: number; verdict: string | null }[]
+  /** What a fault would print, to be drawn over the readings. */
+  would?: Schemas['WouldPrintOut'][]
 }>()
 const key = ref('')
 const shows = ref<'value' | 'raw'>('value')
@@ -90,6 +92,7 @@ function clear() {
         :sheet="shown"
         :reading="reading"
         :readings="readings"
+        :would="would"
         :raw="shows === 'raw' && !!hasRaw"
         :shift="shift"
         :at="stimulus"

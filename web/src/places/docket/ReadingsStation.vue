@@ -14,6 +14,9 @@ import { useKeys } from '@/shared/keys'
 import { useTab } from '@/shared/tabs'
 import { clockTime } from '@/shared/words'
 import HandInPanel from './HandInPanel.vue'
+import BenchActs from './readings/BenchActs.vue'
+import LogView from './readings/LogView.vue'
+import Explanations from './readings/Explanations.vue'
 import ReasonAsk from './ReasonAsk.vue'
 import StationFrame from './StationFrame.vue'
 import { useDocket } from './use-docket'
@@ -41,6 +44,12 @@ const source = computed<SheetSource>(() => ({
     ),
 }))
 const step = ref('')
+const drawn = ref<string | null>(null)
+/** What the explanation that is drawn would print, by step and reading. */
+const would = computed(() => {
+  const index = Number(drawn.value?.split(':')[0] ?? -1)
+  return readings.value?.diagnosis[index]?.printed ?? []
+})
 const budgeted = computed(
   () => sheet.value?.steps.find((s) => s.name === step.value) ?? sheet.value?.steps.at(-1) ?? null,
 )
@@ -81,7 +90,7 @@ useKeys({
         @done="tab = 'Sheet and readings'"
       />
       <template v-else-if="tab === 'Log'">
-        <pre v-if="readings" class="v">{{ readings.text }}</pre>
+        <LogView v-if="readings" :text="readings.text" :steps="readings.steps" :sheet="sheet" />
         <EmptyNote
           v-else
           title="No log yet"
@@ -114,6 +123,7 @@ useKeys({
         :source="source"
         :readings="readings?.steps"
         :predicted="docket.prediction?.predictions"
+        :would="would"
       />
     </template>
     <template #findings>
@@ -121,29 +131,13 @@ useKeys({
       <template v-else-if="readings">
         <h2>{{ VERDICT[readings.verdict] }}</h2>
         <p class="soft">Attempt {{ readings.number }}, {{ clockTime(readings.at) }}, {{ readings.by }}</p>
-        <section v-if="readings.diagnosis.length" class="explains">
-          <h3>What explains it</h3>
-          <article
-            v-for="(fault, index) in readings.diagnosis"
-            :key="fault.fault"
-            :class="{ first: index === 0 }"
-          >
-            <p>
-              <b>{{ fault.title }}</b> <span class="likely">{{ fault.likelihood }}</span>
-            </p>
-            <p v-if="fault.program_says">
-              <b>The program check found it</b> {{ fault.program_says }}
-              <RouterLink :to="`/dockets/${docket.id}/program`">{{
-                fault.program_line ? `Line ${fault.program_line}` : 'To the program'
-              }}</RouterLink>
-            </p>
-            <p v-else><b>To tell</b> {{ fault.look_at }}</p>
-            <details>
-              <summary class="soft">How likely, as a figure</summary>
-              <span class="v">{{ Math.round(fault.share * 100) }} %</span> of what the list can explain.
-            </details>
-          </article>
-        </section>
+        <Explanations
+          v-if="readings.diagnosis.length"
+          v-model:drawn="drawn"
+          :explanations="readings.diagnosis"
+          :docket="docket.id"
+        />
+        <BenchActs :acts="readings.acts" :save="measure" />
         <FindingList
           v-if="readings.findings.length"
           v-model:chosen="chosen"
@@ -206,34 +200,6 @@ useKeys({
   grid-template-columns: minmax(0, 1fr);
   gap: 12px;
 }
-.explains {
-  margin: 12px 0;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 8px;
-}
-article {
-  border-bottom: 1px solid var(--line);
-  padding: 8px 4px;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 5px;
-}
-article.first {
-  border: 1.5px solid var(--act);
-  border-radius: 8px;
-  background: var(--sheet);
-  padding: 13px 16px;
-}
-.likely {
-  background: var(--act-bg);
-  color: var(--act);
-  border-radius: 3px;
-  padding: 1px 7px;
-  font-size: 13.5px;
-  font-weight: 620;
-  margin-left: 6px;
-}
 .look {
   margin-top: 14px;
 }
@@ -256,8 +222,5 @@ article.first {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 8px;
-}
-pre {
-  margin: 0;
 }
 </style>

@@ -1,0 +1,114 @@
+<script setup lang="ts">
+// What explains the readings, the likeliest first: what speaks for it, what against, and what it would print.
+import type { Schemas } from '@/api/client'
+
+defineProps<{ explanations: Schemas['ExplanationOut'][]; docket: number }>()
+/** The explanation that is drawn over the readings. */
+const drawn = defineModel<string | null>('drawn', { required: true })
+const WORDS: Record<string, string> = {
+  'fits best': 'fits best',
+  'also fits': 'fits as well',
+  unlikely: 'less likely',
+}
+const FEW = 3
+const idOf = (one: Schemas['ExplanationOut'], index: number) => `${index}:${one.title}`
+</script>
+
+<template>
+  <section class="explains" aria-label="What explains it">
+    <h3>What explains it</h3>
+    <article v-for="(fault, index) in explanations" :key="idOf(fault, index)" :class="{ first: index === 0 }">
+      <p class="head">
+        <b>{{ fault.title }}</b>
+        <span class="likely" :class="{ less: fault.likelihood === 'unlikely' }">{{
+          fault.ties.length && fault.likelihood === 'fits best'
+            ? `one of ${fault.ties.length + 1} that fit best`
+            : (WORDS[fault.likelihood] ?? fault.likelihood)
+        }}</span>
+      </p>
+      <p v-if="fault.evidence">{{ fault.evidence }}</p>
+      <p v-if="fault.against" class="against">{{ fault.against }}</p>
+      <p v-if="fault.program_says">
+        <b>The program check found it</b> {{ fault.program_says }}
+        <RouterLink :to="`/dockets/${docket}/program`">{{
+          fault.program_line ? `Line ${fault.program_line}` : 'To the program'
+        }}</RouterLink>
+      </p>
+      <p v-else-if="index === 0"><b>To see it</b> {{ fault.look_at }}</p>
+      <template v-if="fault.ties.length">
+        <p class="ties">No log tells it from</p>
+        <ul>
+          <li v-for="tie in fault.ties.slice(0, FEW)" :key="tie.title">{{ tie.title }}</li>
+        </ul>
+        <details v-if="fault.ties.length > FEW">
+          <summary>and {{ fault.ties.length - FEW }} more</summary>
+          <ul>
+            <li v-for="tie in fault.ties.slice(FEW)" :key="tie.title">{{ tie.title }}</li>
+          </ul>
+        </details>
+      </template>
+      <button
+        v-if="fault.printed.length"
+        type="button"
+        class="btn quiet draw"
+        :aria-pressed="drawn === idOf(fault, index)"
+        @click="drawn = drawn === idOf(fault, index) ? null : idOf(fault, index)"
+      >
+        {{ drawn === idOf(fault, index) ? 'Take it off the plot' : 'Draw what it would print' }}
+      </button>
+    </article>
+  </section>
+</template>
+
+<style scoped>
+.explains {
+  margin: 12px 0;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 8px;
+}
+article {
+  border-bottom: 1px solid var(--line);
+  padding: 8px 4px;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 5px;
+}
+article.first {
+  border: 1.5px solid var(--act);
+  border-radius: 8px;
+  background: var(--sheet);
+  padding: 13px 16px;
+}
+.likely {
+  background: var(--act-bg);
+  color: var(--act);
+  border-radius: 3px;
+  padding: 1px 7px;
+  font-size: 13.5px;
+  font-weight: 620;
+  margin-left: 6px;
+  white-space: nowrap;
+}
+.likely.less {
+  background: var(--sunk);
+  color: var(--soft);
+}
+.against {
+  color: var(--fix);
+}
+summary {
+  cursor: pointer;
+  color: var(--soft);
+}
+.ties {
+  color: var(--soft);
+}
+ul {
+  margin: 0;
+  padding-left: 18px;
+}
+.draw {
+  justify-self: start;
+}
+</style>

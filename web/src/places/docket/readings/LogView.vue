@@ -1,0 +1,183 @@
+<script setup lang="ts">
+// The log as it was handed in, line by line: what was taken as a reading of which step, and for the line that is looked at the
+// whole chain from what the sensor got to what should have been printed.
+import { NVirtualList } from 'naive-ui'
+import { computed, ref } from 'vue'
+import type { Schemas } from '@/api/client'
+import { withUnit } from '@/shared/units'
+import { fixed, VERDICTS } from '@/shared/words'
+
+const props = defineProps<{
+  text: string
+  steps: Schemas['StepVerdictOut'][]
+  sheet: Schemas['SheetOut'] | null
+}>()
+type Read = { step: string; value: number; verdict: string }
+const lines = computed(() =>
+  props.text
+    .replace(/\r\n?/g, '\n')
+    .split('\n')
+    .map((text, index) => ({ key: index + 1, text })),
+)
+const read = computed(() => {
+  const found = new Map<number, Read>()
+  for (const step of props.steps)
+    step.values.forEach((value, i) => {
+      const line = step.lines[i]
+      if (line !== undefined) found.set(line, { step: step.name, value, verdict: step.verdict })
+    })
+  return found
+})
+const pointed = ref<number | null>(null)
+/** The first reading that is out is looked at until another one is pointed at. */
+const looked = computed(() => {
+  if (pointed.value !== null && read.value.has(pointed.value)) return pointed.value
+  const all = [...read.value]
+  return (all.find(([, one]) => one.verdict === 'out') ?? all[0])?.[0] ?? null
+})
+const list = ref<InstanceType<typeof NVirtualList> | null>(null)
+function step(by: 1 | -1) {
+  const all = [...read.value.keys()].sort((a, b) => a - b)
+  const next = all[all.indexOf(looked.value ?? all[0]!) + by]
+  if (next === undefined) return
+  pointed.value = next
+  list.value?.scrollTo({ index: next - 1 })
+}
+const at = computed(() => (looked.value === null ? null : (read.value.get(looked.value) ?? null)))
+const expected = computed(
+  () => props.sheet?.steps.find((step) => step.name === at.value?.step)?.readings[0] ?? null,
+)
+const unit = computed(() => props.sheet?.readings[0]?.unit ?? '')
+const stimulus = computed(() => props.sheet?.readings[0]?.stimulus_unit ?? '')
+const firstRead = computed(() => {
+  const [first] = read.value.keys()
+  return first === undefined ? 0 : Math.max(0, first - 3)
+})
+</script>
+
+<template>
+  <div class="log">
+    <p v-if="at && expected" class="chain" aria-live="polite">
+      <span class="soft">line {{ looked }}, “{{ at.step }}”</span>
+      <span class="v">{{ withUnit(expected.stimulus.expected, stimulus) }}</span>
+      <template v-if="expected.volts"
+        ><span aria-hidden="true">→</span
+        ><span class="v">{{ fixed(expected.volts.expected, 3) }} V</span></template
+      >
+      <template v-if="expected.raw_unit === 'count' || expected.raw_unit === 'µs'"
+        ><span aria-hidden="true">→</span
+        ><span class="v"
+          >{{ expected.raw_unit === 'µs' ? '' : 'count ' }}{{ Math.round(expected.count.expected)
+          }}{{ expected.raw_unit === 'µs' ? ' µs' : '' }}</span
+        ></template
+      >
+      <span aria-hidden="true">→</span>
+      <span
+        >should print <b class="v">{{ fixed(expected.value.expected, expected.decimals) }} {{ unit }}</b>
+        <span class="soft v"
+          >({{ fixed(expected.value.low, expected.decimals) }} …
+          {{ fixed(expected.value.high, expected.decimals) }})</span
+        >,</span
+      >
+      <span
+        >printed <b class="v">{{ withUnit(at.value, unit) }}</b>
+        <span class="verdict" :class="VERDICTS[at.verdict]?.tone">{{
+          VERDICTS[at.verdict]?.word
+        }}</span></span
+      >
+    </p>
+    <p v-else class="chain soft">No line of this log was taken as a reading of a step.</p>
+    <div
+      class="lines"
+      tabindex="0"
+      role="group"
+      aria-label="The log as handed in; arrow keys go from reading to reading"
+      @keydown.down.prevent="step(1)"
+      @keydown.up.prevent="step(-1)"
+    >
+      <NVirtualList
+        ref="list"
+        class="fill"
+        :items="lines"
+        :item-size="22"
+        :default-scroll-index="firstRead"
+        item-resizable
+      >
+        <template #default="{ item }">
+          <p
+            :key="item.key"
+            class="line v"
+            :class="[
+              read.get(item.key) && 'read',
+              read.get(item.key)?.verdict === 'out' && 'out',
+              looked === item.key && 'looked',
+            ]"
+            @mouseenter="read.has(item.key) && (pointed = item.key)"
+          >
+            <span class="number" aria-hidden="true">{{ item.key }}</span><span class="text">{{
+              item.text
+            }}</span
+            ><span v-if="read.get(item.key)" class="step">{{ read.get(item.key)!.step }}</span>
+          </p>
+        </template>
+      </NVirtualList>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.log {
+  display: grid;
+  grid-template: auto minmax(0, 1fr) / minmax(0, 1fr);
+  gap: 10px;
+}
+.chain {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 9px;
+  background: var(--copper-soft);
+  border-radius: var(--radius);
+  padding: 8px 12px;
+  min-height: 62px;
+  align-content: center;
+}
+.lines {
+  height: min(60vh, 640px);
+}
+.fill {
+  height: 100%;
+}
+.line {
+  display: grid;
+  grid-template-columns: 52px minmax(0, 1fr) auto;
+  gap: 10px;
+  min-height: 22px;
+  line-height: 22px;
+  font-size: 13.5px;
+  color: var(--soft);
+}
+.number {
+  text-align: right;
+  color: var(--soft);
+  user-select: none;
+}
+.text {
+  white-space: pre-wrap;
+  overflow-wrap: anywhere;
+}
+.read {
+  color: var(--ink);
+}
+.out .text {
+  color: var(--stop);
+  font-weight: 640;
+}
+.looked {
+  background: var(--copper-soft);
+}
+.step {
+  font: 12.5px var(--text);
+  color: var(--soft);
+  padding-right: 8px;
+}
+</style>
