@@ -16,6 +16,7 @@ from verifex.core.diagnosis.faults import faults_of
 from verifex.core.diagnosis.rank import candidates
 from verifex.core.diagnosis.raw import Rig
 from verifex.core.diagnosis.run import predict
+from verifex.core.diagnosis.walk import meter_walk, readings_of
 from verifex.core.expected import Measured
 from verifex.core.readings import read_log
 
@@ -128,6 +129,42 @@ class FaultsTest(TestCase):
         shares = [group.share for group in found.ranking.groups]
         self.assertTrue(np.all(np.diff(shares) <= 1e-12))
         self.assertLessEqual(sum(shares) + found.ranking.nothing, 1 + 1e-9)
+
+
+class MeterWalkTest(TestCase):
+    def test_a_few_measurements_show_most_mistakes_and_every_harmful_one_with_the_power_off(self):
+        for name in ("brood-box-heat-watch", "entrance-gap-watch", "smoke-room-air", "super-height-gauge"):
+            walk = meter_walk(sound_case(name))
+            assert walk is not None
+            self.assertTrue(3 <= len(walk.steps) <= 6)
+            self.assertGreater(walk.shown / walk.mistakes, 0.85, name)
+            self.assertEqual(walk.harm_shown, walk.harmful, name)
+            self.assertEqual(sum(step.catches for step in walk.steps), walk.shown)
+
+    def test_it_reads_right_on_the_sound_bench_and_wrong_where_it_shows_a_mistake(self):
+        case = sound_case("brood-box-heat-watch")
+        walk, rig = meter_walk(case), Rig(case)
+        assert walk is not None and case.view is not None
+        readings = {reading.slug: reading for reading in readings_of(case.view)}
+        for step in walk.steps:
+            value = readings[step.slug].value(case.view)
+            assert value is not None
+            self.assertTrue(step.fits(value), step.text)
+        shown = 0
+        for fault in faults_of(case):
+            view = rig.view(fault.apply(case))
+            if fault.where == "wiring" and view is not None and not view.shorted:
+                values = [readings[step.slug].value(view) for step in walk.steps]
+                shown += any(v is None or not s.fits(v) for s, v in zip(walk.steps, values, strict=True))
+        self.assertGreaterEqual(shown, walk.shown - walk.harmful)
+
+    def test_resistors_in_parallel_paths_read_what_a_meter_reads_there(self):
+        case = sound_case("lid-open-watch")
+        assert case.view is not None
+        across = next(r for r in readings_of(case.view) if r.slug == "ohms:R1")
+        value = across.value(case.view)
+        assert value is not None
+        self.assertTrue(4000 <= value <= 4700, value)  # the cell is no path to ground with the power off
 
 
 class CorpusSampleTest(TestCase):

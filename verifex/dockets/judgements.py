@@ -4,8 +4,9 @@ from collections.abc import Iterable, Iterator
 
 from django.db.models import Max
 
-from verifex.core.assess import SheetsRecord, Summary, read_record
-from verifex.dockets.models import BenchSheets, Docket, Judgement
+from verifex.core.assess import SheetsRecord, Summary, WiringRecord, read_record
+from verifex.core.assess.records import WalkRecord
+from verifex.dockets.models import BenchSheets, Docket, Judgement, Kind
 
 
 def newest(docket: Docket, kind: str) -> Judgement | None:
@@ -22,6 +23,12 @@ def summaries_of(dockets: Iterable[int]) -> Iterator[tuple[int, str, int, Summar
     rows = Judgement.objects.filter(pk__in=ids.annotate(last=Max("id")).values("last")).order_by()
     for pk, docket, kind, number, kept in rows.values_list("pk", "docket_id", "kind", "attempt__number", "summary"):
         yield docket, kind, number, Summary.model_validate(kept) if kept else Judgement.objects.get(pk=pk).summed
+
+
+def walk_of(docket: Docket) -> WalkRecord | None:
+    """The meter walk of the wiring that was judged last."""
+    judgement = newest(docket, Kind.WIRING)
+    return judgement.typed(WiringRecord).walk if judgement else None
 
 
 def sheets_of(docket: Docket) -> SheetsRecord | None:

@@ -1,7 +1,6 @@
 """The readings station: the log against the sheet of the pair's own bench, what explains a misfit, and a second look."""
 
 from collections.abc import Sequence
-from zlib import crc32
 
 import numpy as np
 
@@ -30,7 +29,7 @@ from verifex.core.diagnosis import (
 )
 from verifex.core.exercise import Exercise
 from verifex.core.expected import Sheet
-from verifex.core.expected.measured import TELL
+from verifex.core.expected.measured import TELL, digest
 from verifex.core.problems import UnusableInput
 from verifex.core.program import ProgramReport
 from verifex.core.readings import Log, ReadingsReport, judge_log, read_log
@@ -136,11 +135,6 @@ def _guided(diagnosis: Diagnosis, case: Case) -> tuple[Diagnosis, list[ActRecord
     done = [(act, results[act.slug]) for act in guided.done]
     rows: list[tuple[Act, float | None]] = [*done, *((act, None) for act in guided.next)]
     return guided.diagnosis, [_act(act, f"{TELL}{own}{act.slug}", result, guided.candidates) for act, result in rows]
-
-
-def digest(log: str) -> str:
-    """What tells one log from another: results count for the log they were asked for."""
-    return f"{crc32(log.encode()):08x}"
 
 
 def _act(act: Act, name: str, result: float | None, candidates: Sequence[Candidate]) -> ActRecord:

@@ -85,6 +85,36 @@ class StepDoneRecord(Record):
     agrees: bool
 
 
+class WalkStepRecord(Record):
+    """One measurement before power: what it should read in `unit`, from `low` to `high` (None for an end that is open), and how
+    many single mistakes it shows that those before it do not."""
+
+    name: str
+    text: str
+    unit: str
+    low: float | None
+    high: float | None
+    should: str
+    range: str
+    catches: int
+
+    def fits(self, value: float | None) -> bool | None:
+        """Whether a measured value is what it should be; None where nothing was measured."""
+        if value is None:
+            return None
+        return (self.low is None or value >= self.low) and (self.high is None or value <= self.high)
+
+
+class WalkRecord(Record):
+    """The meter walk of a bench: its measurements, and how many single mistakes they show, of all and of those that do harm."""
+
+    steps: tuple[WalkStepRecord, ...]
+    shown: int
+    mistakes: int
+    harm_shown: int
+    harmful: int
+
+
 class WiringRecord(StationRecord):
     """A wiring: what the map draws, nets with volts, resistors with their jobs, the comparison with the exercise's bench.
 
@@ -92,7 +122,7 @@ class WiringRecord(StationRecord):
     core's own types.
     """
 
-    DETAILS = frozenset({"bench", "nets", "changes", "resistors", "comparison", "handles"})
+    DETAILS = frozenset({"bench", "nets", "changes", "resistors", "comparison", "handles", "walk"})
 
     kind: Literal["wiring"] = "wiring"
     board: str | None = None
@@ -103,6 +133,7 @@ class WiringRecord(StationRecord):
     roles: dict[str, str] = Field(default_factory=dict)  # the bench's reference → the exercise's
     comparison: tuple[dict[str, Any], ...] = ()
     handles: tuple[dict[str, Any], ...] = ()
+    walk: WalkRecord | None = None  # None while a Stop is open, and where the exercise wants none
     by_itself: tuple[StepDoneRecord, ...] = ()  # of a bench without a program, step by step
 
 

@@ -2,7 +2,14 @@
 
 from dataclasses import replace
 
-from verifex.core.assess.records import ChangeRecord, FindingRecord, StepDoneRecord, WiringRecord
+from verifex.core.assess.records import (
+    ChangeRecord,
+    FindingRecord,
+    StepDoneRecord,
+    WalkRecord,
+    WalkStepRecord,
+    WiringRecord,
+)
 from verifex.core.assess.workbench import Workbench
 from verifex.core.circuit import WiringReport, parse_bench
 from verifex.core.circuit.changes import changes_between
@@ -10,6 +17,9 @@ from verifex.core.circuit.functions import compare_functions
 from verifex.core.circuit.handles import handles
 from verifex.core.circuit.solver import NoSensibleAnswer
 from verifex.core.circuit.windows import resistor_jobs
+from verifex.core.diagnosis import bench_case
+from verifex.core.diagnosis.walk import meter_walk
+from verifex.core.expected.measured import WALK, digest
 from verifex.core.findings import Severity, will_not_do
 from verifex.core.problems import UnusableInput
 from verifex.core.twin import BehaviourReport, check_behaviour, plan_stimulus, run_alone
@@ -36,6 +46,7 @@ def assess_wiring(bench: Workbench) -> WiringRecord | None:
         roles={part.ref: role for role, part in view.roles.items()},
         comparison=_comparison(bench, report),
         handles=tuple(handle.as_json() for handle in handles(view)),
+        walk=_walk(bench, report),
         by_itself=tuple(
             StepDoneRecord(step=o.window.name, asked=o.asked, seen=o.seen, agrees=o.agrees)
             for o in (run.outcomes if run else ())
@@ -56,6 +67,28 @@ def _run_by_itself(bench: Workbench, report: WiringReport) -> BehaviourReport | 
     except NoSensibleAnswer:
         return None
     return check_behaviour(report.view, exercise, plan, trace)
+
+
+def _walk(bench: Workbench, report: WiringReport) -> WalkRecord | None:
+    """The measurements before power; there are none for a bench that must not get power yet."""
+    case = bench.case
+    stopped = any(found.severity is Severity.STOP for found in report.findings)
+    if case.exercise.meter_walk == "none" or stopped or case.wiring is None:
+        return None
+    walk = meter_walk(bench_case(case.exercise, bench.board, bench.built, report.view, case.measured))
+    if walk is None:
+        return None
+    own = f"{WALK}{digest(case.wiring)}:"
+    steps = tuple(
+        WalkStepRecord(
+            name=own + step.slug, text=step.text, unit=step.unit, low=step.low, high=step.high, should=step.should,
+            range=step.range, catches=step.catches,
+        )
+        for step in walk.steps
+    )  # fmt: skip
+    return WalkRecord(
+        steps=steps, shown=walk.shown, mistakes=walk.mistakes, harm_shown=walk.harm_shown, harmful=walk.harmful
+    )
 
 
 def _changes(bench: Workbench) -> tuple[ChangeRecord, ...] | None:

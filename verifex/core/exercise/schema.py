@@ -85,6 +85,7 @@ class Exercise(Frozen):
     behaviour: list[Behaviour] = Field(default_factory=list)
     follows: list[Follow] = Field(default_factory=list)
     measure: list[Probe] = Field(default_factory=list)
+    meter_walk: Literal["required", "offered", "none"] = "offered"  # measurements on the real bench before power
     criteria: list[Criterion] = Field(min_length=1)
     cautions: list[str] = Field(default_factory=list)
     references: dict[str, str] = Field(default_factory=dict)

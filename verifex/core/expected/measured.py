@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
+from zlib import crc32
 
 from verifex.core.parts import Board
 from verifex.core.quantity import Spread, in_words
@@ -11,6 +12,7 @@ METER_SHARE, METER_VOLTS = 0.005, 0.02
 #: The names a measured value is kept and asked under.
 RAIL, INTERNAL, OUTSIDE, STEP = "rail", "internal", "aref", "step:"
 TELL = "tell:"  # what an act at the bench gave that tells faults apart, by the log it was done for
+WALK = "walk:"  # what the meter walk gave before power, by the wiring it was done for
 PROBE = "probe:"  # what a meter read at a place: nothing follows from it, it is held against the bench
 #: Settings that a trimmer makes and that are measured at the bench, with the unit they are written in.
 SETTING_UNITS = {"range": "cm", "hold": "s"}
@@ -42,7 +44,7 @@ class Measured:
             rail_volts=values.get(RAIL),
             internal_volts=values.get(INTERNAL),
             outside_volts=values.get(OUTSIDE),
-            values={name: value for name, value in plain.items() if not name.startswith((STEP, PROBE, TELL))},
+            values={name: value for name, value in plain.items() if not name.startswith((STEP, PROBE, TELL, WALK))},
             stimulus={name.removeprefix(STEP): value for name, value in plain.items() if name.startswith(STEP)},
             probes={name.removeprefix(PROBE): value for name, value in plain.items() if name.startswith(PROBE)},
             told={name.removeprefix(TELL): value for name, value in plain.items() if name.startswith(TELL)},
@@ -129,6 +131,11 @@ class Measured:
         """The stimulus really measured at a step; None where the plan's value counts."""
         named = self.stimulus.get(f"{step}|{ref}.{quantity}")
         return self.stimulus.get(step) if named is None and first else named
+
+
+def digest(text: str) -> str:
+    """What tells one hand-in from another: a result counts for the text it was asked for."""
+    return f"{crc32(text.encode()):08x}"
 
 
 def volts_half(volts: float, digits_volts: float = METER_VOLTS) -> float:

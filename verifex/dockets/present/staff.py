@@ -5,7 +5,7 @@ from typing import Any
 
 from verifex.api.bench import bench_out
 from verifex.core.assess import PredictionRecord, ProgramRecord, ReadingsRecord, WiringRecord
-from verifex.core.assess.records import ActRecord
+from verifex.core.assess.records import ActRecord, WalkRecord
 from verifex.dockets.act import situation
 from verifex.dockets.inputs import kit_issue_of
 from verifex.dockets.judgements import sheets_of
@@ -78,7 +78,15 @@ def _wiring(handed_in: HandedIn) -> dict[str, Any] | None:
         "nets": list(record.nets),
         "changes": None if record.changes is None else [change.model_dump() for change in record.changes],
         "by_itself": [row.model_dump() for row in record.by_itself],
+        "walk": walk_json(handed_in, record.walk) if record.walk else None,
     }
+
+
+def walk_json(handed_in: HandedIn, walk: WalkRecord) -> dict[str, Any]:
+    measured = {row["name"]: row["value"] for row in measurements(handed_in.docket)}
+    steps = [{**step.model_dump(), "fits": step.fits(measured.get(step.name))} for step in walk.steps]
+    required = handed_in.docket.version.file.meter_walk == "required"
+    return {**walk.model_dump(exclude={"steps"}), "steps": steps, "required": required}
 
 
 def _program(handed_in: HandedIn) -> dict[str, Any] | None:

@@ -44,6 +44,29 @@ class StepDoneOut(Shape):
     agrees: bool
 
 
+class WalkStepOut(Shape):
+    """One measurement before power: `fits` is None until it is measured."""
+
+    name: str
+    text: str
+    unit: str
+    should: str
+    range: str
+    catches: int
+    fits: bool | None
+
+
+class WalkOut(Shape):
+    """The meter walk, and how many single mistakes it shows: of all, and of those that do harm."""
+
+    steps: list[WalkStepOut]
+    required: bool
+    shown: int
+    mistakes: int
+    harm_shown: int
+    harmful: int
+
+
 class WiringOut(AttemptOut):
     """`changes` is None for a first attempt, `bench` while it is being judged or could not be. `by_itself` is what a bench
     without a program does through the plan."""
@@ -52,6 +75,7 @@ class WiringOut(AttemptOut):
     nets: list[NetOut] = []
     changes: list[ChangeOut] | None = None
     by_itself: list[StepDoneOut] = []
+    walk: WalkOut | None = None
 
 
 class TieOut(Shape):

@@ -9,7 +9,7 @@ from verifex.acts import clock
 from verifex.acts.refusals import NotAllowed, Refused
 from verifex.dockets.act import begin, enter, finish
 from verifex.dockets.inputs import DocketInputs
-from verifex.dockets.judgements import newest
+from verifex.dockets.judgements import newest, walk_of
 from verifex.dockets.judging import bring_up_to_date, is_current
 from verifex.dockets.models import Act, Attempt, Clearance, Decision, Docket, Kind, State, Station
 from verifex.dockets.session_rules import refuse_while_paused
@@ -143,6 +143,27 @@ def clear_power(
     return _clear(actor, docket_id, based_on, wiring_attempt, compared, overrule_reason)
 
 
+def _refuse_unwalked(docket: Docket, overrule_reason: str) -> list[str]:
+    """Where the exercise asks for the meter walk, each of its measurements is there and reads as it should, or a reason is
+    given; what was passed over is named."""
+    walk = walk_of(docket) if docket.version.file.meter_walk == "required" else None
+    measured = {row.name: row.value for row in docket.measurements.all()}
+    steps = walk.steps if walk else ()
+    missing = [step for step in steps if step.name not in measured]
+    differing = [step for step in steps if step.fits(measured.get(step.name)) is False]
+    if not missing and not differing:
+        return []
+    if overrule_reason.strip():
+        return ["meter-walk"]
+    if differing:
+        step = differing[0]
+        raise Refused(
+            f"{step.text}: {measured[step.name]:g} {step.unit} was read, {step.should} is right. Find that lead first."
+        )
+    count = "One measurement" if len(missing) == 1 else f"{len(missing)} measurements"
+    raise Refused(f"This exercise asks for the meter walk before power. {count} of it are not entered yet.")
+
+
 @transaction.atomic
 def _clear(
     actor: User, docket_id: int, based_on: int | None, wiring_attempt: int, compared: bool, overrule_reason: str
@@ -163,8 +184,9 @@ def _clear(
         raise Refused("Compare supply, ground and polarity with the real bench first, and tick that you did.")
     stops = _stops(inputs, Station.WIRING)
     _require_overrule(actor, docket, stops, overrule_reason)
+    unwalked = _refuse_unwalked(docket, overrule_reason)
     void_clearance(docket, "cleared anew")
-    slugs = [finding["rule"] for finding in stops]
+    slugs = [*(finding["rule"] for finding in stops), *unwalked]
     clearance = Clearance.objects.create(
         docket=docket,
         wiring=attempt,

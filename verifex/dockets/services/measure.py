@@ -6,10 +6,10 @@ from django.db import transaction
 
 from verifex.acts.refusals import Refused
 from verifex.core.assess.records import MeasurableRecord, ReadingsRecord
-from verifex.core.expected.measured import STEP, TELL
+from verifex.core.expected.measured import STEP, TELL, WALK
 from verifex.core.quantity import in_words
 from verifex.dockets.act import begin, enter, finish
-from verifex.dockets.judgements import newest, sheets_of
+from verifex.dockets.judgements import newest, sheets_of, walk_of
 from verifex.dockets.judging import SHEETS, ask_for_judgement, bring_up_to_date
 from verifex.dockets.models import Docket, Kind, Measurement, Station
 from verifex.people.models import User
@@ -29,7 +29,7 @@ def _keep(actor: User, docket_id: int, name: str, value: float, instrument: str)
     enter(actor, docket, "measure", Station.POWER)
     sheets = sheets_of(docket)
     what = next((m for m in sheets.measurables if m.name == name), None) if sheets else None
-    what = what or _result_of_act(docket, name)
+    what = what or _asked_for(docket, name)
     if what is None:
         raise Refused(f"“{name[:60]}” is nothing this exercise measures.")
     if not math.isfinite(value) or not what.low <= value <= what.high:
@@ -43,14 +43,19 @@ def _keep(actor: User, docket_id: int, name: str, value: float, instrument: str)
 
 def _said(name: str, what: MeasurableRecord) -> str:
     """What was measured, as the event log has it."""
-    return what.label[:80] if name.startswith(TELL) else name.removeprefix(STEP)
+    return what.label[:80] if name.startswith((TELL, WALK)) else name.removeprefix(STEP)
 
 
 MOST_OHMS, MOST_VOLTS = 1e9, 30.0
 
 
-def _result_of_act(docket: Docket, name: str) -> MeasurableRecord | None:
-    """What may come of an act that the diagnosis of the newest log asks for."""
+def _asked_for(docket: Docket, name: str) -> MeasurableRecord | None:
+    """What may come of an act that the diagnosis of the newest log asks for, or of a step of the meter walk."""
+    if name.startswith(WALK):
+        walk = walk_of(docket)
+        step = next((step for step in walk.steps if step.name == name), None) if walk else None
+        low, high = (0.0, MOST_OHMS) if step and step.unit == "Ω" else (-MOST_VOLTS, MOST_VOLTS)
+        return MeasurableRecord(name=name, label=step.text, unit=step.unit, low=low, high=high) if step else None
     judgement = newest(docket, Kind.READINGS) if name.startswith(TELL) else None
     record = judgement.typed(ReadingsRecord) if judgement else None
     act = next((act for act in record.acts if act.name == name), None) if record else None

@@ -3316,6 +3316,44 @@ export interface components {
             reference: string;
         };
         /**
+         * WalkOut
+         * @description The meter walk, and how many single mistakes it shows: of all, and of those that do harm.
+         */
+        WalkOut: {
+            /** Steps */
+            steps: components["schemas"]["WalkStepOut"][];
+            /** Required */
+            required: boolean;
+            /** Shown */
+            shown: number;
+            /** Mistakes */
+            mistakes: number;
+            /** Harm Shown */
+            harm_shown: number;
+            /** Harmful */
+            harmful: number;
+        };
+        /**
+         * WalkStepOut
+         * @description One measurement before power: `fits` is None until it is measured.
+         */
+        WalkStepOut: {
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+            /** Unit */
+            unit: string;
+            /** Should */
+            should: string;
+            /** Range */
+            range: string;
+            /** Catches */
+            catches: number;
+            /** Fits */
+            fits: boolean | null;
+        };
+        /**
          * WayOut
          * @description A safe way of making a stimulus, offered by module.
          */
@@ -3408,6 +3446,7 @@ export interface components {
              * @default []
              */
             by_itself: components["schemas"]["StepDoneOut"][];
+            walk?: components["schemas"]["WalkOut"] | null;
         };
         /**
          * WouldPrintOut

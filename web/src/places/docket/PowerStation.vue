@@ -6,6 +6,7 @@ import SeverityTag from '@/pieces/SeverityTag.vue'
 import { useKeys } from '@/shared/keys'
 import { clockTime } from '@/shared/words'
 import MeasureForm from '@/pieces/MeasureForm.vue'
+import MeterWalk from './MeterWalk.vue'
 import ReasonAsk from './ReasonAsk.vue'
 import StationFrame from './StationFrame.vue'
 import { useDocket } from './use-docket'
@@ -78,6 +79,12 @@ useKeys({
             <span>I compared supply, ground and polarity with the real bench <kbd>C</kbd></span>
           </label>
         </template>
+        <MeterWalk
+          v-if="!cleared && wiring.walk?.steps.length"
+          :walk="wiring.walk"
+          :known="docket.measurements"
+          :save="measure"
+        />
         <div v-if="toMeasure.length" class="measured">
           <h3>Measured on this bench</h3>
           <MeasureForm

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+// A few measurements before power that show most of the single mistakes this bench may have although its hand-in is right.
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import MeasureForm from '@/pieces/MeasureForm.vue'
+
+const props = defineProps<{
+  walk: Schemas['WalkOut']
+  known: Schemas['MeasurementOut'][]
+  save: (name: string, value: number, instrument: string) => Promise<unknown>
+}>()
+const done = computed(() => props.walk.steps.filter((step) => step.fits !== null).length)
+const wrong = computed(() => props.walk.steps.filter((step) => step.fits === false).length)
+const parts = computed(() =>
+  [
+    { unit: 'Ω', head: 'Power off, the lead to the computer out: ohms' },
+    { unit: 'V', head: 'Then power on: volts' },
+  ]
+    .map((part) => ({ ...part, steps: props.walk.steps.filter((step) => step.unit === part.unit) }))
+    .filter((part) => part.steps.length),
+)
+const said = computed(() => {
+  if (wrong.value)
+    return `${wrong.value === 1 ? 'One differs' : `${wrong.value} differ`}: find that lead first`
+  if (done.value === props.walk.steps.length) return 'all as they should be'
+  return done.value ? `${done.value} of ${props.walk.steps.length} done` : ''
+})
+</script>
+
+<template>
+  <section class="walk" aria-label="Meter walk">
+    <h3>
+      Meter walk <span v-if="walk.required" class="soft">asked for before power</span>
+      <span v-if="said" class="said" :class="{ wrong, all: !wrong && done === walk.steps.length }">{{
+        said
+      }}</span>
+    </h3>
+    <p class="soft">
+      {{ walk.steps.length }} quick measurements show {{ walk.shown }} of the {{ walk.mistakes }} single
+      mistakes this bench may have<template v-if="walk.harmful"
+        >, and {{ walk.harm_shown === walk.harmful ? 'all' : walk.harm_shown }} of the {{ walk.harmful }} that
+        do harm</template
+      >.
+    </p>
+    <template v-for="part in parts" :key="part.unit">
+      <p class="power">{{ part.head }}</p>
+      <ol>
+        <li v-for="step in part.steps" :key="step.name">
+          <MeasureForm
+            :name="step.name"
+            :label="step.text"
+            :unit="step.unit"
+            :known="known"
+            :save="save"
+            :agrees="step.fits"
+            :said="step.fits === null ? step.should : `${step.should} is right here.`"
+          />
+        </li>
+      </ol>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.walk {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 6px;
+}
+ol {
+  margin: 0;
+  padding-left: 22px;
+  display: grid;
+  gap: 10px;
+}
+.said {
+  margin-left: 8px;
+  font-weight: 620;
+  color: var(--soft);
+}
+.power {
+  font-weight: 620;
+}
+.wrong {
+  color: var(--stop);
+}
+.all {
+  color: var(--good);
+}
+</style>
