@@ -1,9 +1,13 @@
 """The command line as CONTRACT promises it: what it prints, its JSON, its exit codes, one line for bad input."""
 
+import argparse
 import io
 import json
+import subprocess
+import sys
 import tempfile
 from contextlib import redirect_stderr, redirect_stdout
+from importlib import import_module
 from pathlib import Path
 from typing import Any
 from unittest import TestCase
@@ -11,6 +15,7 @@ from unittest import TestCase
 from tests.samples import DEMO, FOLDER
 from tests.samples import WIRING as BENCH
 from verifex.core.cli import main
+from verifex.core.cli.main import COMMANDS
 
 _FILES = tempfile.TemporaryDirectory()
 WIRING, PROGRAM, EXERCISE = str(Path(_FILES.name) / "reference.bench"), str(FOLDER / "reference.cpp"), str(FOLDER)
@@ -192,3 +197,27 @@ class BadInputTest(TestCase):
             self.assertEqual(code, 2, arguments)
             self.assertIn(said, err, arguments)
             self.assertNotIn("Traceback", err)
+
+
+class StartTest(TestCase):
+    """The command line imports what its command needs, and no more."""
+
+    def imported(self, *arguments: str) -> set[str]:
+        program = "import sys; from verifex.core.cli import main\ntry: main(sys.argv[1:])\nexcept SystemExit: pass\nprint(*sys.modules)"
+        done = subprocess.run([sys.executable, "-c", program, *arguments], capture_output=True, text=True, check=True)
+        return set(done.stdout.splitlines()[-1].split())
+
+    def test_its_help_imports_nothing_of_the_computation(self):
+        self.assertEqual({"numpy", "pydantic", "tree_sitter"} & self.imported("--help"), set())
+
+    def test_a_resistor_needs_no_program(self):
+        modules = self.imported("resistor", "value", "330")
+        self.assertNotIn("tree_sitter", modules)
+        self.assertNotIn("verifex.core.diagnosis", modules)
+
+    def test_each_command_is_where_the_table_says(self):
+        for name, (module, _) in COMMANDS.items():
+            parser = argparse.ArgumentParser()
+            commands = parser.add_subparsers()
+            import_module(f"verifex.core.cli.{module}").add_commands(commands)
+            self.assertIn(name, commands.choices)

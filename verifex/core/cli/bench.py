@@ -6,7 +6,9 @@ from typing import Any
 
 from verifex.core.assess import ReadingsRecord, Workbench, assess, assess_station, evidence_of
 from verifex.core.cli.case import case_of, other_logs, takes_bench_values
-from verifex.core.cli.files import CannotUse, exercise_of, exit_code, print_findings, print_json, text_of
+from verifex.core.cli.files import exercise_of, text_of
+from verifex.core.cli.output import exit_code, print_findings, print_json
+from verifex.core.cli.unusable import CannotUse
 from verifex.core.cli.wiring import bench_text
 from verifex.core.exercise import Exercise
 from verifex.core.expected import Sheet, expected_sheet, sheet_json

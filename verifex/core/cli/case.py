@@ -8,7 +8,8 @@ from typing import Any
 
 from verifex.core.assess import Case
 from verifex.core.circuit import HandedOut
-from verifex.core.cli.files import CannotUse, text_of
+from verifex.core.cli.files import text_of
+from verifex.core.cli.unusable import CannotUse
 from verifex.core.exercise import Exercise
 from verifex.core.expected import Measured
 from verifex.core.expected.measured import INTERNAL, OUTSIDE, RAIL

@@ -1,22 +1,14 @@
-"""Reading a user's files and printing results, for people or as JSON."""
+"""Reading a user's files."""
 
-import json
-import sys
-from collections.abc import Sequence
 from pathlib import Path
-from typing import Any
 
 from verifex.core.circuit.solver import NoSensibleAnswer
+from verifex.core.cli.unusable import CannotUse
 from verifex.core.exercise import Exercise, read_exercise
-from verifex.core.findings import Finding, will_not_do
 from verifex.core.parts import Catalogue, catalogue, with_entries
 from verifex.core.problems import UnusableInput
 
 MOST_BYTES = 12 * 1024 * 1024
-
-
-class CannotUse(Exception):
-    """An input that cannot be used; the text is the whole line for stderr."""
 
 
 def text_of(name: str) -> str:
@@ -60,22 +52,3 @@ def no_operating_point(file: str, wrong: NoSensibleAnswer) -> CannotUse:
     """What to say where the solver settles nowhere."""
     parts = ", ".join(wrong.parts)
     return CannotUse(f"{file}:1:1: no operating point was found" + (f"; look at {parts}" if parts else ""))
-
-
-def print_json(result: Any) -> None:
-    json.dump(result, sys.stdout, ensure_ascii=False, indent=1)
-    print()
-
-
-def print_findings(findings: Sequence[Finding]) -> None:
-    """Findings for people, most urgent first."""
-    if not findings:
-        print("No findings.")
-    for found in findings:
-        where = ", ".join(found.where.parts) or (f"line {found.where.line}" if found.where.line else "")
-        print(f"{found.severity.value.upper():5}  {found.rule}  [{where}]")
-        print(f"       {found.seen}\n       Why: {found.why}\n       Do:  {found.remedy}")
-
-
-def exit_code(findings: Sequence[Finding]) -> int:
-    return 1 if will_not_do(list(findings)) else 0

@@ -3,12 +3,27 @@
 import argparse
 import sys
 from collections.abc import Sequence
+from importlib import import_module
 
-from verifex.core.cli import bench, parts, program, resistors, wiring
-from verifex.core.cli.files import CannotUse
+from verifex.core.cli.unusable import CannotUse
 from verifex.core.problems import UnusableInput
 
 OK, FOUND, UNUSABLE = 0, 1, 2
+#: Each command's module and help. A module is imported only for its own commands: most need little of the core.
+COMMANDS = {
+    "parts": ("parts", "the catalogue: legs, limits, models, sources"),
+    "rules": ("parts", "every rule, as the page docs/rules.md shows them"),
+    "exercise": ("parts", "check an exercise file, or print its schema"),
+    "wiring": ("wiring", "check or solve a bench"),
+    "resistor": ("resistors", "bands, preferred values, bench sums"),
+    "sum": ("resistors", "bench sums about readings"),
+    "program": ("program", "check or run a program"),
+    "twin": ("program", "run a program on its bench"),
+    "expected": ("bench", "what a bench should read"),
+    "threshold": ("bench", "a threshold from readings of the two states"),
+    "readings": ("bench", "judge a log"),
+    "mark": ("bench", "propose a mark for a folder with wiring.bench, program.cpp, log.txt"),
+}
 
 
 class _Parser(argparse.ArgumentParser):
@@ -26,8 +41,12 @@ def main(argv: Sequence[str] | None = None) -> int:
         description="Checks a bench, predicts its readings, runs its program, proposes its mark.",
     )
     commands = parser.add_subparsers(dest="command", required=True, parser_class=_Parser)
-    for module in (parts, wiring, resistors, program, bench):
-        module.add_commands(commands)
+    called = next((word for word in (sys.argv[1:] if argv is None else argv) if not word.startswith("-")), "")
+    if called in COMMANDS:
+        import_module(f"verifex.core.cli.{COMMANDS[called][0]}").add_commands(commands)
+    else:
+        for name, (_, about) in COMMANDS.items():
+            commands.add_parser(name, help=about)
     arguments = parser.parse_args(argv)
     try:
         result: int = arguments.act(arguments)

@@ -4,7 +4,9 @@ from argparse import ArgumentParser, Namespace
 from dataclasses import asdict
 from typing import Any
 
-from verifex.core.cli.files import CannotUse, exercise_of, print_json
+from verifex.core.cli.files import exercise_of
+from verifex.core.cli.output import print_json
+from verifex.core.cli.unusable import CannotUse
 from verifex.core.exercise import exercise_json_schema
 from verifex.core.expected.derived import derived_json
 from verifex.core.expected.release import release_obstacles

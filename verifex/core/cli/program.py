@@ -5,15 +5,9 @@ from typing import Any
 
 from verifex.core.circuit import check_wiring
 from verifex.core.circuit.solver import NoSensibleAnswer
-from verifex.core.cli.files import (
-    CannotUse,
-    exercise_of,
-    exit_code,
-    no_operating_point,
-    print_findings,
-    print_json,
-    text_of,
-)
+from verifex.core.cli.files import exercise_of, no_operating_point, text_of
+from verifex.core.cli.output import exit_code, print_findings, print_json
+from verifex.core.cli.unusable import CannotUse
 from verifex.core.cli.wiring import bench_text, usable
 from verifex.core.parts import Board, catalogue
 from verifex.core.program import ScriptedPins, check_program, read_script

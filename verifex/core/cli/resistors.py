@@ -3,7 +3,8 @@
 from argparse import ArgumentParser, Namespace
 from typing import Any
 
-from verifex.core.cli.files import CannotUse, print_json
+from verifex.core.cli.output import print_json
+from verifex.core.cli.unusable import CannotUse
 from verifex.core.quantity import in_words, parse_quantity
 from verifex.core.resistors.lookup import look_up_bands, look_up_value
 from verifex.core.sums import ALL_SUMS, OF_READINGS, OF_RESISTORS, Answer, Sum

@@ -15,16 +15,9 @@ from verifex.core.circuit.shorts import shorted_nets
 from verifex.core.circuit.solver import NoSensibleAnswer, spice_netlist
 from verifex.core.circuit.view import BenchView
 from verifex.core.circuit.windows import resistor_jobs
-from verifex.core.cli.files import (
-    CannotUse,
-    exercise_of,
-    exit_code,
-    no_operating_point,
-    print_findings,
-    print_json,
-    shelf_of,
-    text_of,
-)
+from verifex.core.cli.files import exercise_of, no_operating_point, shelf_of, text_of
+from verifex.core.cli.output import exit_code, print_findings, print_json
+from verifex.core.cli.unusable import CannotUse
 from verifex.core.parts import OUTPUT_ROLES, LegRole
 from verifex.core.problems import UnusableInput
 from verifex.core.quantity import in_words, parse_quantity
