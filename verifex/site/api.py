@@ -19,6 +19,7 @@ from verifex.dockets.api.staff import router as dockets
 from verifex.dockets.api.wiring import router as wiring
 from verifex.exercises.api import router as exercises
 from verifex.floor.api import router as floor
+from verifex.live.api import router as live
 from verifex.marks.api import router as marks
 from verifex.papers.api import router as papers
 from verifex.people.api import router as people
@@ -35,7 +36,22 @@ from verifex.work.pool import OverLimit, Superseded, TooBusy
 
 api = NinjaAPI(title="Verifex", version="1", auth=django_auth, docs_url=None)
 SET_UP = (set_up_courses, set_up_people, set_up_rooms, set_up_sessions, set_up_events, set_up_course_file)
-for router in (people, floor, dockets, wiring, hatch, my_bench, stores, exercises, marks, sums, papers, work, *SET_UP):
+for router in (
+    people,
+    floor,
+    dockets,
+    wiring,
+    hatch,
+    my_bench,
+    stores,
+    exercises,
+    marks,
+    sums,
+    papers,
+    work,
+    live,
+    *SET_UP,
+):
     api.add_router("", router)
 
 

@@ -58,6 +58,7 @@ INSTALLED_APPS = [
     "verifex.plan",
     "verifex.stores",
     "verifex.dockets",
+    "verifex.live",
     "verifex.marks",
     "verifex.papers",
     "verifex.set_up",

@@ -8,6 +8,7 @@ from verifex.core.assess.workbench import Workbench
 from verifex.core.circuit.handles import solve_as_set
 from verifex.core.expected import Sheet, sheet_json
 from verifex.core.expected.plot import SLIDER_POINTS, stimuli
+from verifex.core.readings import judge_log, read_log
 
 
 def wiring_now(case: Case) -> dict[str, Any]:
@@ -53,3 +54,20 @@ def sliders_json(sheet: Sheet, reading: str) -> dict[str, Any]:
         "stimuli": stimuli(*sheet.plot_range(key), SLIDER_POINTS).tolist(),
         "sliders": [slider.as_json() for slider in sheet.sliders(key)],
     }
+
+
+def readings_now(case: Case) -> dict[str, Any]:
+    """How the steps of a log so far lie on the pair's bench, and what a person should know. Raises UnusableInput as `read_log`."""
+    bench = Workbench(case)
+    sheet = bench.built
+    log = read_log(case.log or "", case.exercise, sheet)
+    report = judge_log(log, case.exercise, sheet)
+    off = [
+        f"“{step.name}” lies outside what this bench should print." for step in report.steps if step.verdict == "out"
+    ]
+    garbage = [note for note in report.log_notes if "garbage" in note]
+    steps = [
+        {"name": step.name, "verdict": step.verdict, "centre": step.centre, "readings": step.first.count}
+        for step in report.steps
+    ]
+    return {"steps": steps, "notes": [*garbage, *off]}

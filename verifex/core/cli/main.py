@@ -2,7 +2,7 @@
 
 import argparse
 import sys
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from importlib import import_module
 
 from verifex.core.cli.unusable import CannotUse
@@ -34,18 +34,25 @@ class _Parser(argparse.ArgumentParser):
         raise SystemExit(UNUSABLE)
 
 
-def main(argv: Sequence[str] | None = None) -> int:
-    """Run one command. Exit code 0: nothing worse than Check; 1: Stop or Fix findings; 2: unusable input."""
+def main(argv: Sequence[str] | None = None, more: Mapping[str, tuple[str, str]] | None = None) -> int:
+    """Run one command. Exit code 0: nothing worse than Check; 1: Stop or Fix findings; 2: unusable input.
+
+    `more` are commands besides the core's own: by name the module that adds them, and their help.
+    """
+    known = {
+        **{name: (f"verifex.core.cli.{module}", about) for name, (module, about) in COMMANDS.items()},
+        **(more or {}),
+    }
     parser = _Parser(
         prog="verifex",
         description="Checks a bench, predicts its readings, runs its program, proposes its mark.",
     )
     commands = parser.add_subparsers(dest="command", required=True, parser_class=_Parser)
     called = next((word for word in (sys.argv[1:] if argv is None else argv) if not word.startswith("-")), "")
-    if called in COMMANDS:
-        import_module(f"verifex.core.cli.{COMMANDS[called][0]}").add_commands(commands)
+    if called in known:
+        import_module(known[called][0]).add_commands(commands)
     else:
-        for name, (_, about) in COMMANDS.items():
+        for name, (_, about) in known.items():
             commands.add_parser(name, help=about)
     arguments = parser.parse_args(argv)
     try:

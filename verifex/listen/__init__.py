@@ -1,0 +1,1 @@
+"""A small helper on the computer that the board is plugged into: it sends what the board prints to the docket."""

@@ -1,0 +1,154 @@
+"""Live readings in the API: the helper's door, which needs a code and no log-in, and events for who looks."""
+
+import json
+from typing import Annotated, Any
+
+from django.http import HttpRequest, HttpResponse
+from ninja import Router
+from pydantic import Field
+
+from verifex.acts import clock
+from verifex.api.http import Id
+from verifex.api.shape import Shape
+from verifex.dockets.access import docket_for_staff, own_docket
+from verifex.dockets.models import Docket
+from verifex.live import services
+from verifex.live.models import LiveFeed
+from verifex.people.access import reader
+
+router = Router(tags=["live readings"])
+RETRY_MS = 700  # after which the browser asks again: a held connection would keep a thread of the server
+MOST_LINES = 500
+
+
+class LinesIn(Shape):
+    """Lines from the helper; `first` counts from 0 over all it sent."""
+
+    first: Annotated[int, Field(ge=0, le=10_000_000)]
+    lines: Annotated[list[Annotated[str, Field(max_length=2000)]], Field(max_length=MOST_LINES)]
+
+
+class TakenOut(Shape):
+    """How many lines the server has of what was sent."""
+
+    received: int
+
+
+class FeedOut(Shape):
+    code: str
+    lines: int
+    open: bool
+
+
+class MarkIn(Shape):
+    step: Annotated[str, Field(max_length=200)]
+
+
+class LiveStepOut(Shape):
+    """A step so far; `verdict` as of a log that is handed in."""
+
+    name: str
+    verdict: str
+    centre: float | None
+    readings: int
+
+
+class LiveSaidOut(Shape):
+    steps: list[LiveStepOut]
+    notes: list[str]
+
+
+@router.post("/live/{code}/lines", response=TakenOut, auth=None)
+def take(request: HttpRequest, code: str, data: LinesIn) -> dict[str, int]:
+    """What the board printed since; the same lines twice are kept once."""
+    return {"received": services.take_lines(code[:16], data.first, data.lines).received}
+
+
+@router.post("/my/dockets/{docket_id}/live", response=FeedOut)
+def listen_to_mine(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
+    return _feed(services.open_feed(reader(request), own_docket(request, docket_id)))
+
+
+@router.post("/my/dockets/{docket_id}/live/mark", response=FeedOut)
+def mark_mine(request: HttpRequest, docket_id: Id, data: MarkIn) -> dict[str, Any]:
+    return _feed(services.mark_step(own_docket(request, docket_id), data.step))
+
+
+@router.post("/my/dockets/{docket_id}/live/stop", response=FeedOut)
+def stop_mine(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
+    return _stopped(own_docket(request, docket_id))
+
+
+@router.get("/my/dockets/{docket_id}/live")
+def hear_mine(request: HttpRequest, docket_id: Id, after: int = 0) -> HttpResponse:
+    """Server-sent events: the lines after those that were heard."""
+    return _events(request, own_docket(request, docket_id), after)
+
+
+@router.get("/my/dockets/{docket_id}/live/said", response=LiveSaidOut)
+def said_of_mine(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
+    """Whether something is off so far."""
+    return _said(request, own_docket(request, docket_id))
+
+
+@router.post("/dockets/{docket_id}/live", response=FeedOut)
+def listen(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
+    return _feed(services.open_feed(reader(request), docket_for_staff(request, docket_id)))
+
+
+@router.post("/dockets/{docket_id}/live/mark", response=FeedOut)
+def mark(request: HttpRequest, docket_id: Id, data: MarkIn) -> dict[str, Any]:
+    return _feed(services.mark_step(docket_for_staff(request, docket_id), data.step))
+
+
+@router.post("/dockets/{docket_id}/live/stop", response=FeedOut)
+def stop(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
+    return _stopped(docket_for_staff(request, docket_id))
+
+
+@router.get("/dockets/{docket_id}/live")
+def hear(request: HttpRequest, docket_id: Id, after: int = 0) -> HttpResponse:
+    """Server-sent events: the lines after those that were heard."""
+    return _events(request, docket_for_staff(request, docket_id), after)
+
+
+@router.get("/dockets/{docket_id}/live/said", response=LiveSaidOut)
+def said(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
+    """Whether something is off so far."""
+    return _said(request, docket_for_staff(request, docket_id))
+
+
+def _feed(feed: LiveFeed) -> dict[str, Any]:
+    return {"code": feed.code if feed.closed_at is None else "", "lines": feed.lines, "open": feed.closed_at is None}
+
+
+def _stopped(docket: Docket) -> dict[str, Any]:
+    services.close_feed(docket)
+    feed = services.feed_of(docket)
+    return _feed(feed) if feed else {"code": "", "lines": 0, "open": False}
+
+
+def _said(request: HttpRequest, docket: Docket) -> dict[str, Any]:
+    feed = services.feed_of(docket)
+    return services.said_of(reader(request), docket, feed.text if feed else "")
+
+
+def _events(request: HttpRequest, docket: Docket, after: int) -> HttpResponse:
+    """One event with what is new; the browser comes again by itself after `RETRY_MS`, with the number of the last line."""
+    heard = request.headers.get("Last-Event-ID", "")
+    after = int(heard) if heard.isdigit() else max(0, after)
+    feed = services.feed_of(docket)
+    lines = feed.text.splitlines() if feed else []
+    after = min(after, len(lines))
+    new = lines[after : after + MOST_LINES]
+    event = {
+        "lines": new,
+        "open": bool(feed and feed.closed_at is None),
+        "code": feed.code if feed and feed.closed_at is None else "",
+        "quiet": bool(feed and (feed.heard_at is None or clock.now() - feed.heard_at > services.QUIET)),
+        "heard": bool(feed and feed.heard_at),
+    }
+    body = f"retry: {RETRY_MS}\nid: {after + len(new)}\ndata: {json.dumps(event)}\n\n"
+    answer = HttpResponse(body, content_type="text/event-stream")
+    answer["Cache-Control"] = "no-store"
+    return answer

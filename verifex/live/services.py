@@ -1,0 +1,91 @@
+"""Listening to a board: open, take lines, mark a step, close."""
+
+import secrets
+from collections.abc import Sequence
+from dataclasses import replace
+from datetime import timedelta
+from typing import Any
+
+from django.db import transaction
+
+from verifex.acts import clock
+from verifex.acts.refusals import Refused
+from verifex.core.assess.live import readings_now
+from verifex.core.problems import UnusableInput
+from verifex.dockets.inputs import DocketInputs
+from verifex.dockets.models import Docket, Kind
+from verifex.live.models import LiveFeed
+from verifex.people.models import User
+from verifex.work.pool import compute_live
+
+LETTERS = "abcdefghjkmnpqrstuvwxyz23456789"  # none that looks like another
+CODE_LENGTH = 10
+MOST_BYTES = 1_000_000
+MOST_LINE = 400
+OPEN_FOR = timedelta(hours=4)
+QUIET = timedelta(seconds=6)  # without a word from the helper: it is said that nothing comes
+
+
+def open_feed(by: User, docket: Docket) -> LiveFeed:
+    """Begin to listen. What was open for this docket is closed. Refused before the bench is cleared for power."""
+    if not docket.clearances.filter(voided_at=None).exists():
+        raise Refused("Readings come after power: the bench is not cleared yet.")
+    close_feed(docket)
+    code = "".join(secrets.choice(LETTERS) for _ in range(CODE_LENGTH))
+    return LiveFeed.objects.create(docket=docket, code=code, by=by)
+
+
+def close_feed(docket: Docket) -> None:
+    LiveFeed.objects.filter(docket=docket, closed_at=None).update(closed_at=clock.now())
+
+
+def feed_of(docket: Docket) -> LiveFeed | None:
+    """The feed that is open, else the last one."""
+    return LiveFeed.objects.filter(docket=docket).order_by("-id").first()
+
+
+@transaction.atomic
+def take_lines(code: str, first: int, lines: Sequence[str]) -> LiveFeed:
+    """Lines from the helper; `first` is the number of the first of them among all it sent, from 0, so that sending the same
+    twice keeps it once. Refused for a code that is none, or not any more."""
+    feed = LiveFeed.objects.select_for_update().filter(code=code, closed_at=None).first()
+    if feed is None or clock.now() - feed.opened_at > OPEN_FOR:
+        raise Refused("Nobody listens under this code any more. Ask for a new one at the readings station.")
+    new = [line[:MOST_LINE] for line in lines[max(0, feed.received - first) :]]
+    feed.heard_at = clock.now()
+    feed.received = max(feed.received, first + len(lines))
+    _append(feed, new)
+    return feed
+
+
+@transaction.atomic
+def mark_step(docket: Docket, step: str) -> LiveFeed:
+    """A mark before what comes next. Refused for what is no step of the plan, and while nobody listens."""
+    feed = LiveFeed.objects.select_for_update().filter(docket=docket, closed_at=None).first()
+    if feed is None:
+        raise Refused("Nobody listens to this board now.")
+    if step not in {one.name for one in docket.version.file.steps}:
+        raise Refused(f"“{step[:60]}” is no step of the plan.")
+    _append(feed, [f"# {step}"])
+    return feed
+
+
+def _append(feed: LiveFeed, lines: Sequence[str]) -> None:
+    clean = [line.replace("\x00", "").rstrip("\r\n") for line in lines]
+    if clean and sum(len(line) + 1 for line in clean) + len(feed.text) > MOST_BYTES:
+        raise Refused("This log is larger than 1 MB. Stop, hand in what is there, and begin anew.")
+    feed.text += "".join(f"{line}\n" for line in clean)
+    feed.lines += len(clean)
+    feed.save(update_fields=["text", "lines", "received", "heard_at"])
+
+
+def said_of(by: User, docket: Docket, text: str) -> dict[str, Any]:
+    """How the steps so far lie on this bench, and what is off; nothing is kept."""
+    if not text.strip():
+        return {"steps": [], "notes": []}
+    case = replace(DocketInputs(docket).case((Kind.WIRING,)), log=text)
+    try:
+        found: dict[str, Any] = compute_live(("live readings", by.pk, docket.pk), readings_now, case)
+    except UnusableInput as wrong:
+        return {"steps": [], "notes": [f"{p.message[:1].upper()}{p.message[1:]}." for p in wrong.problems]}
+    return found
