@@ -12,3 +12,7 @@ OUTSIDE = {
 
 def main(argv: Sequence[str] | None = None) -> int:
     return core_main(argv, OUTSIDE)
+
+
+if __name__ == "__main__":
+    raise SystemExit(main())

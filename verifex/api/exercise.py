@@ -50,6 +50,7 @@ class ExerciseOut(Shape):
     board: str
     boards: list[str]
     minutes: int
+    baud: int  # that its program prints at on the usual board
     total: str
     recipe: list[RecipeOut]
     variants: list[VariantOut]

@@ -23,6 +23,7 @@ def exercise_json(version: ExerciseVersion) -> dict[str, Any]:
         "board": file.board,
         "boards": file.boards,
         "minutes": file.minutes,
+        "baud": file.baud(None),
         "total": str(file.total),
         "recipe": [part.model_dump() for part in file.recipe],
         "variants": [variant.model_dump() for variant in file.variants],

@@ -45,12 +45,16 @@ class MarkIn(Shape):
 
 
 class LiveStepOut(Shape):
-    """A step so far; `verdict` as of a log that is handed in."""
+    """A step so far; `verdict` as of a log that is handed in, `values` its last ones. What the bench should print, from `low`
+    to `high`, is told to staff only."""
 
     name: str
     verdict: str
     centre: float | None
     readings: int
+    values: list[float]
+    low: float | None
+    high: float | None
 
 
 class LiveSaidOut(Shape):
@@ -88,7 +92,8 @@ def hear_mine(request: HttpRequest, docket_id: Id, after: int = 0) -> HttpRespon
 @router.get("/my/dockets/{docket_id}/live/said", response=LiveSaidOut)
 def said_of_mine(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
     """Whether something is off so far."""
-    return _said(request, own_docket(request, docket_id))
+    said = _said(request, own_docket(request, docket_id))
+    return {**said, "steps": [{**step, "low": None, "high": None} for step in said["steps"]]}
 
 
 @router.post("/dockets/{docket_id}/live", response=FeedOut)

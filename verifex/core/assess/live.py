@@ -10,6 +10,8 @@ from verifex.core.expected import Sheet, sheet_json
 from verifex.core.expected.plot import SLIDER_POINTS, stimuli
 from verifex.core.readings import judge_log, read_log
 
+MOST_DRAWN = 120  # of the last values of a step
+
 
 def wiring_now(case: Case) -> dict[str, Any]:
     """The check of a wiring as it stands: problems (lines that are no statement), findings, the bench, nets."""
@@ -67,7 +69,15 @@ def readings_now(case: Case) -> dict[str, Any]:
     ]
     garbage = [note for note in report.log_notes if "garbage" in note]
     steps = [
-        {"name": step.name, "verdict": step.verdict, "centre": step.centre, "readings": step.first.count}
-        for step in report.steps
+        {
+            "name": step.name,
+            "verdict": step.verdict,
+            "centre": step.centre,
+            "readings": step.first.count,
+            "values": list(step.first.values[-MOST_DRAWN:]),
+            "low": expected.value.low,
+            "high": expected.value.high,
+        }
+        for step, expected in zip(report.steps, sheet.steps, strict=True)
     ]
     return {"steps": steps, "notes": [*garbage, *off]}

@@ -1354,6 +1354,176 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/live/{code}/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take
+         * @description What the board printed since; the same lines twice are kept once.
+         */
+        post: operations["verifex_live_api_take"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/my/dockets/{docket_id}/live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Hear Mine
+         * @description Server-sent events: the lines after those that were heard.
+         */
+        get: operations["verifex_live_api_hear_mine"];
+        put?: never;
+        /** Listen To Mine */
+        post: operations["verifex_live_api_listen_to_mine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/my/dockets/{docket_id}/live/mark": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Mark Mine */
+        post: operations["verifex_live_api_mark_mine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/my/dockets/{docket_id}/live/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Stop Mine */
+        post: operations["verifex_live_api_stop_mine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/my/dockets/{docket_id}/live/said": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Said Of Mine
+         * @description Whether something is off so far.
+         */
+        get: operations["verifex_live_api_said_of_mine"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{docket_id}/live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Hear
+         * @description Server-sent events: the lines after those that were heard.
+         */
+        get: operations["verifex_live_api_hear"];
+        put?: never;
+        /** Listen */
+        post: operations["verifex_live_api_listen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{docket_id}/live/mark": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Mark */
+        post: operations["verifex_live_api_mark"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{docket_id}/live/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Stop */
+        post: operations["verifex_live_api_stop"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{docket_id}/live/said": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Said
+         * @description Whether something is off so far.
+         */
+        get: operations["verifex_live_api_said"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/set-up/courses": {
         parameters: {
             query?: never;
@@ -2697,6 +2867,8 @@ export interface components {
             boards: string[];
             /** Minutes */
             minutes: number;
+            /** Baud */
+            baud: number;
             /** Total */
             total: string;
             /** Recipe */
@@ -4985,6 +5157,66 @@ export interface components {
              * @default true
              */
             answers: boolean;
+        };
+        /**
+         * TakenOut
+         * @description How many lines the server has of what was sent.
+         */
+        TakenOut: {
+            /** Received */
+            received: number;
+        };
+        /**
+         * LinesIn
+         * @description Lines from the helper; `first` counts from 0 over all it sent.
+         */
+        LinesIn: {
+            /** First */
+            first: number;
+            /** Lines */
+            lines: string[];
+        };
+        /** FeedOut */
+        FeedOut: {
+            /** Code */
+            code: string;
+            /** Lines */
+            lines: number;
+            /** Open */
+            open: boolean;
+        };
+        /** MarkIn */
+        MarkIn: {
+            /** Step */
+            step: string;
+        };
+        /** LiveSaidOut */
+        LiveSaidOut: {
+            /** Steps */
+            steps: components["schemas"]["LiveStepOut"][];
+            /** Notes */
+            notes: string[];
+        };
+        /**
+         * LiveStepOut
+         * @description A step so far; `verdict` as of a log that is handed in, `values` its last ones. What the bench should print, from `low`
+         *     to `high`, is told to staff only.
+         */
+        LiveStepOut: {
+            /** Name */
+            name: string;
+            /** Verdict */
+            verdict: string;
+            /** Centre */
+            centre: number | null;
+            /** Readings */
+            readings: number;
+            /** Values */
+            values: number[];
+            /** Low */
+            low: number | null;
+            /** High */
+            high: number | null;
         };
         /** CourseRowOut */
         CourseRowOut: {
@@ -7434,6 +7666,260 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    verifex_live_api_take: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LinesIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenOut"];
+                };
+            };
+        };
+    };
+    verifex_live_api_hear_mine: {
+        parameters: {
+            query?: {
+                after?: number;
+            };
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    verifex_live_api_listen_to_mine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FeedOut"];
+                };
+            };
+        };
+    };
+    verifex_live_api_mark_mine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarkIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FeedOut"];
+                };
+            };
+        };
+    };
+    verifex_live_api_stop_mine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FeedOut"];
+                };
+            };
+        };
+    };
+    verifex_live_api_said_of_mine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LiveSaidOut"];
+                };
+            };
+        };
+    };
+    verifex_live_api_hear: {
+        parameters: {
+            query?: {
+                after?: number;
+            };
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    verifex_live_api_listen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FeedOut"];
+                };
+            };
+        };
+    };
+    verifex_live_api_mark: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarkIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FeedOut"];
+                };
+            };
+        };
+    };
+    verifex_live_api_stop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FeedOut"];
+                };
+            };
+        };
+    };
+    verifex_live_api_said: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LiveSaidOut"];
+                };
             };
         };
     };

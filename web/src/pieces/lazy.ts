@@ -13,5 +13,6 @@ function lazy<T extends Component>(loader: AsyncComponentLoader<T>): T {
 }
 
 export const CodeView = lazy(() => import('./code/CodeView.vue'))
+export const LivePlot = lazy(() => import('./plots/LivePlot.vue'))
 export const RunPlot = lazy(() => import('./plots/RunPlot.vue'))
 export const TransferPlot = lazy(() => import('./plots/TransferPlot.vue'))

@@ -5,11 +5,13 @@ import Asked from '@/pieces/Asked.vue'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import FindingList from '@/pieces/FindingList.vue'
+import LivePanel from '@/pieces/live/LivePanel.vue'
 import MeasureForm from '@/pieces/MeasureForm.vue'
 import BudgetBars from '@/pieces/plots/BudgetBars.vue'
 import SheetStudy from '@/pieces/sheet/SheetStudy.vue'
 import type { SheetSource } from '@/pieces/sheet/use-sliders'
 import { useSheets } from '@/queries/docket'
+import { newToken } from '@/shared/drafts'
 import { useKeys } from '@/shared/keys'
 import { useTab } from '@/shared/tabs'
 import { clockTime } from '@/shared/words'
@@ -23,8 +25,12 @@ import { useDocket } from './use-docket'
 import { useStationKeys } from './use-station-keys'
 
 const emit = defineEmits<{ next: [] }>()
-const { docket, id, measure, busy } = useDocket()
-const TABS = ['Sheet and readings', 'Log', 'Tolerance budget', 'Hand-in'] as const
+const { docket, id, measure, handIn, busy } = useDocket()
+async function handInLive(text: string) {
+  await handIn('readings', text, newToken(), readings.value?.number ?? 0)
+  tab.value = 'Sheet and readings'
+}
+const TABS = ['Sheet and readings', 'Log', 'Live', 'Tolerance budget', 'Hand-in'] as const
 const { tab } = useTab(TABS)
 const chosen = ref(0)
 const readings = computed(() => docket.value?.readings ?? null)
@@ -99,6 +105,15 @@ useKeys({
           <button class="btn" @click="tab = 'Hand-in'">Enter the log</button>
         </EmptyNote>
       </template>
+      <LivePanel
+        v-else-if="tab === 'Live'"
+        :docket="docket.id"
+        :steps="docket.exercise.steps.map((s) => s.name ?? '')"
+        :baud="docket.exercise.baud"
+        :unit="sheet?.readings[0]?.unit ?? ''"
+        :decimals="sheet?.readings[0]?.decimals"
+        @done="handInLive"
+      />
       <Asked v-else-if="!sheet" :query="sheets" what="the expected values of this bench" />
       <EmptyNote v-else-if="sheet.reason" title="There is no sheet for this bench" :text="sheet.reason" />
       <div v-else-if="tab === 'Tolerance budget'" class="stack">

@@ -5,13 +5,14 @@ import ChangeList from '@/pieces/ChangeList.vue'
 import BoardMap from '@/pieces/board/BoardMap.vue'
 import BeforeItRuns from '@/pieces/BeforeItRuns.vue'
 import HandIn from '@/pieces/hand-in/HandIn.vue'
+import LivePanel from '@/pieces/live/LivePanel.vue'
 import MeasureForm from '@/pieces/MeasureForm.vue'
 import SheetTable from '@/pieces/sheet/SheetTable.vue'
 import { clockTime } from '@/shared/words'
 import HintList from './HintList.vue'
 import Prediction from './Prediction.vue'
 import type { Schemas } from '@/api/client'
-import { hasDraft } from '@/shared/drafts'
+import { hasDraft, newToken } from '@/shared/drafts'
 import RecipeList from './RecipeList.vue'
 import type { MyDocket } from './use-my-docket'
 import { useMyDocket } from './use-my-docket'
@@ -117,6 +118,15 @@ async function send(text: string, token: string, basedOn: number) {
       <p v-if="writing && drawn" class="soft">Drawn from what stands below.</p>
       <BoardMap :bench="bench" :lit="writing && drawn ? null : lit" :severity="hint?.severity" />
     </section>
+    <LivePanel
+      v-if="kind === 'readings' && (writing || !given)"
+      mine
+      :docket="docket.id"
+      :steps="docket.exercise.steps.map((s) => s.name ?? '')"
+      :baud="docket.exercise.baud"
+      :unit="docket.exercise.readings[0]?.unit ?? ''"
+      @done="send($event, newToken(), given?.number ?? 0)"
+    />
     <HandIn
       v-if="writing || !given"
       :docket="docket.id"

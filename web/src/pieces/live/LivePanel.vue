@@ -1,0 +1,159 @@
+<script setup lang="ts">
+// Listening to the board: the helper on the computer with the port sends lines, steps are marked with one key, and what is off
+// is said while the board still prints.
+import { computed, toRef } from 'vue'
+import type { Schemas } from '@/api/client'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { LivePlot } from '@/pieces/lazy'
+import { useLive } from '@/queries/live'
+import { useKeys } from '@/shared/keys'
+import { fixed, VERDICTS } from '@/shared/words'
+
+const props = defineProps<{
+  docket: number
+  mine?: boolean
+  steps: string[]
+  baud: number
+  unit: string
+  decimals?: number
+}>()
+const emit = defineEmits<{ done: [text: string] }>()
+const { lines, now, said, error, lost, run } = useLive(toRef(props, 'docket'), props.mine ?? false)
+const LAST = 9
+const tail = computed(() => lines.value.slice(-LAST))
+const here = computed(
+  () =>
+    [...lines.value]
+      .reverse()
+      .find((line) => line.startsWith('# '))
+      ?.slice(2) ?? '',
+)
+const stepOf = (name: string): Schemas['LiveStepOut'] | undefined =>
+  said.value?.steps.find((step) => step.name === name)
+const command = computed(
+  () =>
+    `verifex listen PORT --to ${location.origin} --code ${now.value.code}${props.baud === 9600 ? '' : ` --baud ${props.baud}`}`,
+)
+useKeys(
+  Object.fromEntries(
+    props.steps
+      .slice(0, 9)
+      .map((step, index) => [
+        `${index + 1}`,
+        { does: `mark “${step}”`, act: () => void (now.value.open && run('mark', step)) },
+      ]),
+  ),
+)
+async function finish() {
+  if (await run('stop')) emit('done', lines.value.join('\n') + '\n')
+}
+</script>
+
+<template>
+  <section class="live" aria-label="Listen to the board">
+    <template v-if="!now.open">
+      <p class="soft">
+        A small helper on the computer that the board is plugged into sends each line here as it is printed.
+      </p>
+      <p class="acts">
+        <button type="button" class="btn line" @click="run('open')">Listen to the board</button>
+        <button v-if="lines.length" type="button" class="btn" @click="emit('done', lines.join('\n') + '\n')">
+          Hand in the {{ lines.length }} lines that were heard
+        </button>
+      </p>
+    </template>
+    <template v-else>
+      <p v-if="!now.heard" class="how">
+        On the computer with the board, in place of PORT its port (such as /dev/ttyUSB0 or COM4):
+        <code class="v">{{ command }}</code>
+      </p>
+      <p v-else-if="now.quiet" class="check" role="status">
+        Nothing has come for a while. Is the board plugged in, and does its program print?
+      </p>
+      <p v-if="lost" class="check" role="status">The connection is lost; it is tried again.</p>
+      <ol class="steps">
+        <li v-for="(step, index) in steps" :key="step" :class="{ here: here === step }">
+          <button type="button" class="btn line" @click="run('mark', step)">
+            {{ step }} <kbd v-if="index < 9">{{ index + 1 }}</kbd>
+          </button>
+          <span v-if="stepOf(step)?.readings" class="so-far">
+            <span class="v">{{ fixed(stepOf(step)!.centre, decimals ?? 1) }} {{ unit }}</span>
+            <span class="verdict" :class="VERDICTS[stepOf(step)!.verdict]?.tone">{{
+              VERDICTS[stepOf(step)!.verdict]?.word
+            }}</span>
+          </span>
+        </li>
+      </ol>
+      <p v-if="!here && lines.length" class="check">Mark the step you are in, before its readings.</p>
+      <p v-for="note in said?.notes ?? []" :key="note" class="off" role="status">{{ note }}</p>
+      <LivePlot v-if="said?.steps.some((s) => s.values.length)" :steps="said.steps" :unit="unit" />
+      <pre v-if="tail.length" class="v" aria-label="The last lines">{{ tail.join('\n') }}</pre>
+      <p class="acts">
+        <button type="button" class="btn" :disabled="!lines.length" @click="finish">Stop and hand in</button>
+        <button type="button" class="btn quiet" @click="run('stop')">Stop</button>
+        <span class="soft">{{ lines.length }} lines</span>
+      </p>
+    </template>
+    <ErrorNote :error="error" />
+  </section>
+</template>
+
+<style scoped>
+.live {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 10px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+}
+.how code {
+  display: block;
+  margin-top: 6px;
+  padding: 10px 12px;
+  background: var(--sunk);
+  border-radius: var(--radius);
+  overflow-wrap: anywhere;
+  user-select: all;
+}
+.steps {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 6px;
+}
+.steps li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: center;
+}
+.here .btn {
+  background: var(--act);
+  color: var(--act-ink);
+}
+.check {
+  background: var(--check-bg, var(--note-bg));
+  color: var(--check, var(--note));
+  border-radius: var(--radius);
+  padding: 8px 12px;
+}
+.off {
+  background: var(--stop-bg, var(--note-bg));
+  color: var(--stop);
+  border-radius: var(--radius);
+  padding: 8px 12px;
+}
+pre {
+  margin: 0;
+  padding: 10px 12px;
+  background: var(--sunk);
+  border-radius: var(--radius);
+  font-size: 13px;
+  white-space: pre-wrap;
+}
+</style>
