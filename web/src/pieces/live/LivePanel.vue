@@ -110,6 +110,16 @@ async function finish() {
   gap: 10px;
   align-items: center;
 }
+.verdict {
+  margin-left: 8px;
+  font-weight: 620;
+}
+.verdict.good {
+  color: var(--good);
+}
+.verdict.stop {
+  color: var(--stop);
+}
 .how code {
   display: block;
   margin-top: 6px;

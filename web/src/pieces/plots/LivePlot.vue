@@ -14,6 +14,17 @@ const placed = computed(() => {
     return { ...step, from, to: at }
   })
 })
+/** Wide enough for the readings and for the bands. */
+const range = computed(() => {
+  const known = placed.value.filter((step) => step.values.length)
+  const all = known.flatMap((step) => [
+    ...step.values,
+    step.low ?? step.values[0]!,
+    step.high ?? step.values[0]!,
+  ])
+  const margin = (Math.max(...all) - Math.min(...all)) * 0.06 || 1
+  return { min: Math.floor(Math.min(...all) - margin), max: Math.ceil(Math.max(...all) + margin) }
+})
 const option = computed(() => {
   const c = inks()
   const known = placed.value.filter((step) => step.values.length)
@@ -24,14 +35,18 @@ const option = computed(() => {
   return {
     animation: false,
     textStyle: { fontFamily: c.text },
-    grid: { left: 52, right: 14, top: 26, bottom: 24 },
+    grid: { left: 64, right: 14, top: 26, bottom: 24 },
     xAxis: axis('', c, {
       type: 'value',
       min: 0,
       max: Math.max(10, known.at(-1)?.to ?? 10),
       axisLabel: { show: false },
     }),
-    yAxis: axis(props.unit, c, { scale: true }),
+    yAxis: axis('', c, {
+      scale: true,
+      ...range.value,
+      axisLabel: { color: c.soft, fontFamily: c.mono, fontSize: 12, formatter: `{value} ${props.unit}` },
+    }),
     series: [
       {
         type: 'scatter',
@@ -49,7 +64,7 @@ const option = computed(() => {
           silent: true,
           symbol: 'none',
           lineStyle: { color: c.soft, type: 'dotted' },
-          label: { position: 'insideEndTop', color: c.soft, fontFamily: c.text, rotate: 0 },
+          label: { position: 'end', align: 'left', distance: 4, color: c.soft, fontFamily: c.text },
           data: known.map((step) => ({ xAxis: step.from, label: { formatter: step.name } })),
         },
       },
