@@ -76,6 +76,12 @@ class NamedFirstTest(TestCase):
     def test_what_nothing_explains_is_said_to_be_so(self):
         self.assertEqual(explained(replace(BENCH, log=log_of(61.0, 3.0, 140.0))).diagnosis[0].fault, "none")
 
+    def test_two_faults_at_once_are_found_where_one_explains_too_little(self):
+        steep = [(0.02 * (t + 0.0) - 0.5) * 100 * 1.8 + 32 for t in (21.5, 28.0, 38.0)]
+        first = explained(replace(BENCH, log=log_of(*steep))).diagnosis[0]
+        self.assertEqual(first.fault, "fahrenheit+another-kind")
+        self.assertIn("and besides: analogue thermometer, 20 mV a degree is fitted", first.title)
+
     def test_a_log_in_limits_has_nothing_to_explain(self):
         self.assertEqual(explained(replace(BENCH, log=log_of(*EXPECTED))).diagnosis, ())
 

@@ -9,9 +9,10 @@ import numpy as np
 from verifex.core.circuit.view import BenchView
 from verifex.core.diagnosis.case import BenchCase
 from verifex.core.diagnosis.faults.program import program_faults
-from verifex.core.diagnosis.likelihood import ANY_RISE, ANY_SPREAD
+from verifex.core.diagnosis.likelihood import ANY_RISE, ANY_SPREAD, of_noise
 from verifex.core.diagnosis.model import Fault, Prediction, Spot, Where
 from verifex.core.diagnosis.observe import LEAST_FOR_RISE, LEAST_FOR_SPREAD, Seen, observe
+from verifex.core.diagnosis.pairs import pairs
 from verifex.core.diagnosis.printing import Printing
 from verifex.core.diagnosis.rank import Candidate, Ranking, candidates, is_alike, rank
 from verifex.core.diagnosis.raw import Rig
@@ -62,7 +63,12 @@ def diagnose(case: BenchCase, log_: Log) -> Diagnosis | None:
     if any(printing.table is not None for printing in case.printing.values()):
         found, more = _with_its_program(case, rig, found, sound)
     nothing = _nothing(seen, sound, case)
-    return Diagnosis(case, rig, seen, tuple(found), nothing, rank(found, seen, sound, nothing, more))
+    ranking = rank(found, seen, sound, nothing, more)
+    if ranking.nothing > UNEXPLAINED:
+        both = list(pairs(case, rig, found, sound))
+        ranking = rank([*found, *both], seen, sound, nothing, more)
+        found = [*found, *both]
+    return Diagnosis(case, rig, seen, tuple(found), nothing, ranking)
 
 
 def _with_its_program(
@@ -91,6 +97,7 @@ def _with_its_program(
     return found, more
 
 
+UNEXPLAINED = 0.5  # the share of "nothing" from which two faults at once are tried
 PRINTS_SO, PRINTS_OTHERWISE = 8.0, 0.05  # how the program as handed in moves the odds of a fault in it
 PRINTED_SO = Fault(
     "program-otherwise",
@@ -115,10 +122,9 @@ def _nothing(seen: Mapping[Spot, Seen], sound: Prediction, case: BenchCase) -> f
         chain = case.sheet.chains[case.keys[spot[1]]]
         span = _span(chain, case, abs(one.centre))
         total -= log(max(span, said.grain))
-        if one.count >= LEAST_FOR_SPREAD:
-            total += ANY_SPREAD
-        if one.count >= LEAST_FOR_RISE:
-            total += ANY_RISE
+        known = of_noise(one, said)
+        unknown = ANY_SPREAD * (one.count >= LEAST_FOR_SPREAD) + ANY_RISE * (one.count >= LEAST_FOR_RISE)
+        total += max(known, unknown)
     return total
 
 

@@ -14,7 +14,7 @@ import numpy as np
 from verifex.core.diagnosis.model import Noise, Prediction, Said, Spot
 from verifex.core.diagnosis.observe import LEAST_FOR_RISE, LEAST_FOR_SPREAD, Seen
 
-FREEDOM = 7.0
+FREEDOM = 12.0
 SHARP = 1 / 3  # variance of a rectangular distribution of half width 1
 GRAINS = 0.6  # σ of a centre, in grains, besides what the causes do
 IMPOSSIBLE = -14.0  # a number where none can come, or none where one must
@@ -90,6 +90,11 @@ def _of_rise(one: Seen, said: Said) -> float:
     else:
         width = RISE_WIDTH if said.rises == 0 else MOVING_WIDTH
     return max(LEAST_OF_RISE, _normal(min(1.0, max(-1.0, one.rises)) - said.rises, width) - _normal(0.0, RISE_WIDTH))
+
+
+def of_noise(one: Seen, said: Said) -> float:
+    """How well noise and rise agree, whatever the centre is."""
+    return _of_spread(one, said) + _of_rise(one, said)
 
 
 def _normal(off: float, width: float) -> float:

@@ -51,7 +51,7 @@ class Explanation:
 
 def plain_slug(slug: str) -> str:
     """The fault without which of its kinds it is."""
-    return slug.partition(":")[0]
+    return "+".join(one.partition(":")[0] for one in slug.split("+"))
 
 
 def told(diagnosis: Diagnosis) -> list[Explanation]:
