@@ -5,6 +5,7 @@ from hypothesis import strategies as st
 
 from tests.samples import EXERCISE, PROGRAM, WIRING, hand_in
 from verifex.core.expected import Measured, expected_sheet
+from verifex.core.printed.baud import received
 from verifex.core.problems import UnusableInput
 from verifex.core.readings import compare_log, read_log
 from verifex.core.readings.grid import printable_values
@@ -58,6 +59,12 @@ class ReadLogTest(TestCase):
         ):
             with self.assertRaisesRegex(UnusableInput, said):
                 read_log(text, EXERCISE)
+
+    def test_garbage_says_which_rate_it_probably_was(self):
+        for rate in (19200, 57600, 115200):
+            shown = received(b"24.71\r\n24.22\r\n" * 20, 9600, rate).decode("latin-1")
+            with self.assertRaisesRegex(UnusableInput, f"read at {rate} baud while the program prints at 9600"):
+                read_log(shown, EXERCISE)
 
     @given(st.text(max_size=300))
     def test_any_text_is_answered(self, text: str):

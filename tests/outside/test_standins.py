@@ -12,13 +12,14 @@ from hypothesis import strategies as st
 from tests.samples import EXERCISE, PROGRAM, WIRING
 from verifex.core.assess import Case
 from verifex.core.circuit.parse import parse_bench
+from verifex.core.printed.baud import received
 from verifex.core.readings.log import read_log
 from verifex.listen.lines import Lines
 from verifex.listen.sender import NobodyListens, Sender
 from verifex.standins.badges import hand_out, type_codes
 from verifex.standins.board import NoSuchFault, printed, stream, with_marks
 from verifex.standins.meter import Multimeter
-from verifex.standins.serial_port import SerialPort, at_wrong_baud
+from verifex.standins.serial_port import SerialPort
 
 CASE = Case(EXERCISE, wiring=WIRING, program=PROGRAM)
 
@@ -49,8 +50,8 @@ class BoardTest(TestCase):
         self.assertEqual(os.read(other, 100), b"21.29\r\n21.78\r\n21.29\r\n")
 
     def test_another_rate_gives_garbage_and_the_same_rate_the_text(self):
-        self.assertEqual(at_wrong_baud(b"21.47\r\n", 9600, 9600), b"21.47\r\n")
-        self.assertNotIn(b"21.47", at_wrong_baud(b"21.47\r\n" * 5, 9600, 19200))
+        self.assertEqual(received(b"21.47\r\n", 9600, 9600), b"21.47\r\n")
+        self.assertNotIn(b"21.47", received(b"21.47\r\n" * 5, 9600, 19200))
 
 
 class MeterTest(TestCase):

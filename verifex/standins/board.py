@@ -10,9 +10,10 @@ from verifex.core.diagnosis.model import Fault
 from verifex.core.diagnosis.raw import Rig
 from verifex.core.exercise import Exercise
 from verifex.core.expected import Measured
+from verifex.core.printed.baud import received
 from verifex.core.twin import plan_stimulus, run_twin
 from verifex.core.twin.wired import check_on_bench
-from verifex.standins.serial_port import SerialPort, at_wrong_baud
+from verifex.standins.serial_port import SerialPort
 
 
 class NoSuchFault(ValueError):
@@ -79,5 +80,5 @@ def stream(
         if speed > 0 and ms > now:
             sleep((ms - now) / 1000 / speed)
             now = ms
-        port.write(at_wrong_baud(f"{text}\r\n".encode(), baud, read_at or baud))
+        port.write(received(f"{text}\r\n".encode(), baud, read_at or baud))
         yield text

@@ -40,6 +40,7 @@ class Log:
     unmarked: list[float] = field(default_factory=list)
     choices: list[Choice | None] = field(default_factory=list)
     garbage_lines: int = 0
+    garbage: list[str] = field(default_factory=list)  # some of them
     found_by_values: bool = False  # the steps were found in the values, without marks
     notes: list[str] = field(default_factory=list)
     taken: list[str] = field(default_factory=list)  # which column was taken for which reading, and why

@@ -24,12 +24,12 @@ from verifex.core.readings.log.ids import id_in
 from verifex.core.readings.log.marks import Marks
 from verifex.core.readings.log.model import Log, StepLog
 from verifex.core.readings.log.states import NOTHING_TOLD, States, Told
-from verifex.core.readings.log.told import tell
+from verifex.core.readings.log.told import probable_rates, tell
 
 LIMIT_BYTES = 10 * 1024 * 1024
 LEAST_BEFORE_A_MARK = 3  # readings that may be a first step whose mark was forgotten
 LOOKED_AT_FOR_COMMAS = 400
-MOST_TEXTS = 1000
+MOST_TEXTS, MOST_GARBAGE = 1000, 200
 MOST_SHAPES = 2000
 _ANY_DIGIT = str.maketrans("123456789", "000000000")
 LEAST_GAPS = 4
@@ -116,6 +116,8 @@ class _Reader:
             return
         if is_garbage(line):
             self.log.garbage_lines += 1
+            if len(self.log.garbage) < MOST_GARBAGE:
+                self.log.garbage.append(line)
             return
         if is_rule(line):
             self.rules.append(number)
@@ -384,6 +386,8 @@ def _refuse_nothing(log: Log, reader: _Reader) -> None:
     expected = "lines as the board printed them were expected"
     if log.garbage_lines:
         said = "these are garbage characters: the log was opened at another baud rate than the program prints at"
+        if rates := probable_rates(log, reader.exercise):
+            said += f"; it looks like {rates}"
     elif reader.texts:
         first = next(iter(reader.texts))[:40]
         said = f"no number stands in this log, only text such as “{first}”; {expected}"

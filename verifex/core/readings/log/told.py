@@ -2,6 +2,7 @@
 
 from verifex.core.exercise import Exercise, Reading
 from verifex.core.exercise.units import PRINTED
+from verifex.core.printed.baud import probable_rate
 from verifex.core.printed.columns import printed_unit
 from verifex.core.readings.log.model import Log
 
@@ -10,7 +11,9 @@ def tell(log: Log, exercise: Exercise, columns: int) -> None:
     """Put into a log's notes what was left out of it, and which of so many columns were taken for what."""
     if log.garbage_lines:
         what = _lines(log.garbage_lines, "is", "are")
-        log.notes.append(f"{what} garbage characters, as from another baud rate; left out.")
+        rates = probable_rates(log, exercise)
+        looks = f" It looks like {rates}." if rates else ""
+        log.notes.append(f"{what} garbage characters, as from another baud rate; left out.{looks}")
     if log.found_by_values:
         log.notes.append("No step is marked; the steps were found where the readings change.")
     elif not any(step.index is not None or step.mark for step in log.steps):
@@ -24,6 +27,14 @@ def tell(log: Log, exercise: Exercise, columns: int) -> None:
     for step in log.steps:
         if step.not_numbers:
             log.notes.append(f"“{step.name}”: {_lines(step.not_numbers, 'says', 'say')} nan, a read that failed.")
+
+
+def probable_rates(log: Log, exercise: Exercise) -> str:
+    """At which rate the port was probably read, against what a program on the exercise's board prints at; empty where that
+    cannot be told."""
+    sent = exercise.baud(None)
+    read = probable_rate(log.garbage, sent)
+    return f"a port read at {read} baud while the program prints at {sent}" if read else ""
 
 
 def _said(reading: Reading) -> str:
