@@ -95,6 +95,7 @@ corpus: setup ## false alarms and misses of the checks, rule by rule, with bound
 	@echo
 	@$(BIN)/python -m tests.corpus.programs.report
 	@$(BIN)/python -m tests.corpus.wild.report
+	@$(BIN)/python -m tests.corpus.logs.report
 
 load: setup ## a class of 60 clients at a server of its own, with a class PDF and a log of 10 MB
 	$(BIN)/python -m benchmarks.load

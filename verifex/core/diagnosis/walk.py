@@ -12,11 +12,13 @@ from dataclasses import dataclass
 
 from verifex.core.circuit.nets import Net
 from verifex.core.circuit.operating import ohms_between
+from verifex.core.circuit.places import read_place
 from verifex.core.circuit.rules import WIRING
 from verifex.core.circuit.view import BenchView
 from verifex.core.diagnosis.acts import METER_VOLTS, OHM_RANGES, OHMS_SHARE, OPEN_OHMS, VOLT_RANGES
 from verifex.core.diagnosis.case import BenchCase
 from verifex.core.diagnosis.faults.wiring import wiring_faults
+from verifex.core.diagnosis.model import Fault
 from verifex.core.diagnosis.raw import Rig
 from verifex.core.findings import Severity
 from verifex.core.quantity import in_words
@@ -25,6 +27,7 @@ FEWEST, MOST = 3, 6
 HARM_WEIGHS = 4.0  # a mistake that may spoil something, against one that only reads wrong
 CONTACT_OHMS = 5.0  # leads, meter and contacts together stay below
 SHORT_OHMS = 20.0  # less than this between supply and ground is a short, whatever hangs on it
+MOST_POINTS, LEAST_CIRCUITS = 1200, 40  # operating points that are solved for it, and circuits at the least
 LEAST_WORTH = 0.02  # of all mistakes: a measurement that shows fewer more is left out
 
 
@@ -114,7 +117,8 @@ def _mistakes(case: BenchCase, rig: Rig, sound: BenchView) -> Iterator[_Mistake]
     before = {finding.rule for finding in WIRING.run(sound) if finding.severity is Severity.STOP}
     own = frozenset(frozenset(map(str, net.legs)) for net in sound.nets.nets if len(net.legs) > 1)
     seen: dict[object, _Mistake] = {}
-    for fault in wiring_faults(case):
+    most = max(LEAST_CIRCUITS, MOST_POINTS // max(1, len(sound.points)))
+    for fault in sorted(wiring_faults(case), key=lambda fault: not _at_a_rail(sound, fault)):
         changed = fault.apply(case)
         signature = rig.signature(changed)
         view = rig.view(changed)
@@ -124,9 +128,17 @@ def _mistakes(case: BenchCase, rig: Rig, sound: BenchView) -> Iterator[_Mistake]
             known = seen[signature]
             seen[signature] = _Mistake(known.view, known.ways + 1, known.harms)
             continue
+        if len(seen) >= most:
+            continue
         stops = {finding.rule for finding in WIRING.run(view) if finding.severity is Severity.STOP}
         seen[signature] = _Mistake(view, 1, bool(stops - before))
     yield from seen.values()
+
+
+def _at_a_rail(view: BenchView, fault: Fault) -> bool:
+    """Whether a mistake is at a supply or at ground: on a large bench those are looked at first, and first of all."""
+    nets = [view.nets.at(read_place(place)) for place in fault.places]
+    return any(net is not None and view.nets.is_rail(net) for net in nets)
 
 
 def _greedy(choices: Sequence[tuple[WalkStep, set[int]]], mistakes: Sequence[_Mistake]) -> MeterWalk:
@@ -179,7 +191,7 @@ def readings_of(view: BenchView) -> Iterator[_Reading]:
                 yield _Reading(
                     f"ohms:{part.ref}.{leg}~{anchor[0]}.{anchor[1]}",
                     f"From {leg_of(part.ref, leg)} ({place}) to {_named(view, anchor)}", "Ω",
-                    _ohms((part.ref, leg), anchor),
+                    _one_metal((part.ref, leg), anchor),
                 )  # fmt: skip
     for part in view.bench.parts_of("resistor"):
         one, other = part.ends
@@ -225,6 +237,17 @@ def _ohms(one: tuple[str, str], other: tuple[str, str]) -> Callable[[BenchView],
             return OPEN_OHMS
         ohms = ohms_between(view.nets, ends[0].id, ends[1].id)
         return OPEN_OHMS if ohms is None else min(ohms, OPEN_OHMS)
+
+    return value
+
+
+def _one_metal(one: tuple[str, str], other: tuple[str, str]) -> Callable[[BenchView], float | None]:
+    """0 Ω where two ends are one piece of metal, else open: all that a look for contact wants to know, and no circuit is solved."""
+
+    def value(view: BenchView) -> float | None:
+        ends = [view.nets.of_leg(*end) for end in (one, other)]
+        joined = ends[0] is not None and ends[1] is not None and ends[0].id == ends[1].id
+        return 0.0 if joined else OPEN_OHMS
 
     return value
 
