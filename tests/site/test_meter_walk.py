@@ -50,6 +50,25 @@ class MeterWalkTest(DemoCase):
         self.assertEqual(answer.status_code, 422)
 
 
+class ColumnTest(DemoCase):
+    def test_a_column_that_a_person_took_stands_for_later_logs_too(self):
+        log = "".join(
+            f"# {name}\n" + f"{raw} {value}\n" * 8
+            for name, raw, value in zip(NAMES, (22, 29, 39), (72, 79, 89), strict=True)
+        )
+        self.hand_in(7, "readings", log)
+        path = f"/api/dockets/{self.docket(7).pk}"
+        before = self.instructor.ask(path).json()["readings"]
+        self.assertEqual((before["verdict"], [c["taken_for"] for c in before["columns"]]), ("in-limits", [0, None]))
+        other = before["columns"][1]
+        self.instructor.ask(f"{path}/measure", name="column:0", value=other["key"])
+        after = self.instructor.ask(path).json()["readings"]
+        self.assertEqual((after["verdict"], after["columns"][1]["because"]), ("out", "somebody chose it"))
+        self.hand_in(7, "readings", log + "# the end\n", token="t2")
+        self.assertEqual(self.instructor.ask(path).json()["readings"]["verdict"], "out")
+        self.assertEqual(self.instructor.ask(f"{path}/measure", name="column:9", value=1).status_code, 422)
+
+
 class ResultsOfActsTest(DemoCase):
     def test_a_result_moves_the_ranking_and_counts_for_its_own_log_only(self):
         log = "".join(f"# {name}\n" + "0.00\n" * 10 for name in NAMES)

@@ -62,7 +62,7 @@ def readings_now(case: Case) -> dict[str, Any]:
     """How the steps of a log so far lie on the pair's bench, and what a person should know. Raises UnusableInput as `read_log`."""
     bench = Workbench(case)
     sheet = bench.built
-    log = read_log(case.log or "", case.exercise, sheet)
+    log = read_log(case.log or "", case.exercise, sheet, columns=case.measured.columns)
     report = judge_log(log, case.exercise, sheet)
     off = [
         f"“{step.name}” lies outside what this bench should print." for step in report.steps if step.verdict == "out"

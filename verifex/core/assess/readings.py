@@ -1,6 +1,6 @@
 """The readings station: the log against the sheet of the pair's own bench, what explains a misfit, and a second look."""
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 
 import numpy as np
 
@@ -8,6 +8,7 @@ from verifex.core.assess.case import Case
 from verifex.core.assess.program import assess_program
 from verifex.core.assess.records import (
     ActRecord,
+    ColumnRecord,
     ExplanationRecord,
     FindingRecord,
     ProgramRecord,
@@ -45,7 +46,7 @@ def assess_readings(bench: Workbench) -> ReadingsRecord | None:
         return None
     program = _program(bench)
     try:
-        log = read_log(case.log, case.exercise, bench.built, _told_by(program, case.exercise))
+        log = read_log(case.log, case.exercise, bench.built, _told_by(program, case.exercise), case.measured.columns)
     except UnusableInput as wrong:
         said = tuple(_sentence(problem.message) for problem in wrong.problems)
         return ReadingsRecord(notes=said, log_notes=said)
@@ -63,6 +64,7 @@ def assess_readings(bench: Workbench) -> ReadingsRecord | None:
         verdict=report.verdict,
         diagnosis=tuple(_explained(one, program) for one in told(diagnosis)) if diagnosis else (),
         acts=tuple(acts),
+        columns=tuple(_columns(log)),
         notes=report.notes,
         log_notes=report.log_notes,
         intended={step.name: step.verdict for step in intended.steps},
@@ -71,6 +73,19 @@ def assess_readings(bench: Workbench) -> ReadingsRecord | None:
         runs=tuple(run_hashes(values)),
         read=len(values),
     )
+
+
+def _columns(log: Log) -> Iterator[ColumnRecord]:
+    taken = {id(choice.column): (position, choice) for position, choice in enumerate(log.choices) if choice}
+    for column in log.columns[:MOST_COLUMNS]:
+        position, choice = taken.get(id(column), (None, None))
+        yield ColumnRecord(
+            key=column.key, title=column.title, values=tuple(column.values[:FEW_VALUES]), taken_for=position,
+            because=choice.because if choice else "",
+        )  # fmt: skip
+
+
+MOST_COLUMNS, FEW_VALUES = 20, 4
 
 
 def _sentence(message: str) -> str:

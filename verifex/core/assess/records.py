@@ -257,6 +257,17 @@ class SharedRun(Record):
     readings: int
 
 
+class ColumnRecord(Record):
+    """A column of a log: how a person would point at it, some of its values, for which reading (by its place in the exercise) it
+    was taken and why."""
+
+    key: int
+    title: str
+    values: tuple[float, ...]
+    taken_for: int | None = None
+    because: str = ""
+
+
 class ReadingsRecord(StationRecord):
     """A log against the sheet of the pair's own bench; its findings are the second look, which no pair sees.
 
@@ -273,6 +284,7 @@ class ReadingsRecord(StationRecord):
     verdict: str = "not-judged"
     diagnosis: tuple[ExplanationRecord, ...] = ()
     acts: tuple[ActRecord, ...] = ()
+    columns: tuple[ColumnRecord, ...] = ()
     notes: tuple[str, ...] = ()
     log_notes: tuple[str, ...] = ()  # of the log itself: what was left out of it, marks that belong to no step
     intended: dict[str, str] = Field(default_factory=dict)

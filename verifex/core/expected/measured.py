@@ -13,6 +13,7 @@ METER_SHARE, METER_VOLTS = 0.005, 0.02
 RAIL, INTERNAL, OUTSIDE, STEP = "rail", "internal", "aref", "step:"
 TELL = "tell:"  # what an act at the bench gave that tells faults apart, by the log it was done for
 WALK = "walk:"  # what the meter walk gave before power, by the wiring it was done for
+COLUMN = "column:"  # which column of the log a person took for a reading, by its place in the exercise
 PROBE = "probe:"  # what a meter read at a place: nothing follows from it, it is held against the bench
 #: Settings that a trimmer makes and that are measured at the bench, with the unit they are written in.
 SETTING_UNITS = {"range": "cm", "hold": "s"}
@@ -25,7 +26,7 @@ class Measured:
     """What was measured: the rail, the internal and an outside reference in volts, resistors in ohms and figures of a
     sensor (`U1.r10`, `U1.air`) by name, stimulus values by step name (a second quantity of a step as `step|U1.percent`),
     and what a meter read at a place (`U1.out` in volts, `D1` in mA). `told` are results of acts that tell faults apart,
-    as `digest of the log:act`.
+    as `digest of the log:act`. `columns` is by a reading's place the key of the log's column that a person took for it.
     """
 
     rail_volts: float | None = None
@@ -35,6 +36,7 @@ class Measured:
     stimulus: dict[str, float] = field(default_factory=dict)
     probes: dict[str, float] = field(default_factory=dict)
     told: dict[str, float] = field(default_factory=dict)
+    columns: dict[int, int] = field(default_factory=dict)
 
     @classmethod
     def named(cls, values: Mapping[str, float]) -> "Measured":
@@ -44,9 +46,14 @@ class Measured:
             rail_volts=values.get(RAIL),
             internal_volts=values.get(INTERNAL),
             outside_volts=values.get(OUTSIDE),
-            values={name: value for name, value in plain.items() if not name.startswith((STEP, PROBE, TELL, WALK))},
+            values={
+                name: value for name, value in plain.items() if not name.startswith((STEP, PROBE, TELL, WALK, COLUMN))
+            },
             stimulus={name.removeprefix(STEP): value for name, value in plain.items() if name.startswith(STEP)},
             probes={name.removeprefix(PROBE): value for name, value in plain.items() if name.startswith(PROBE)},
+            columns={
+                int(name.removeprefix(COLUMN)): int(value) for name, value in plain.items() if name.startswith(COLUMN)
+            },
             told={name.removeprefix(TELL): value for name, value in plain.items() if name.startswith(TELL)},
         )
 
@@ -56,7 +63,9 @@ class Measured:
         steps = {f"{STEP}{name}": value for name, value in self.stimulus.items()}
         probes = {f"{PROBE}{name}": value for name, value in self.probes.items()}
         told = {f"{TELL}{name}": value for name, value in self.told.items()}
-        return {**{name: v for name, v in volts.items() if v is not None}, **self.values, **steps, **probes, **told}
+        columns = {f"{COLUMN}{position}": float(key) for position, key in self.columns.items()}
+        known = {name: v for name, v in volts.items() if v is not None}
+        return {**known, **self.values, **steps, **probes, **told, **columns}
 
     def problems(self, board: Board) -> list[str]:
         """What is not plausible, in words with the plausible range; empty when all is well."""

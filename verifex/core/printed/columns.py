@@ -1,8 +1,9 @@
 """Which of the printed numbers is which reading: by unit, label, decimals, and what the sheet allows."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from itertools import pairwise
+from zlib import crc32
 
 from verifex.core.exercise import Exercise, Reading
 from verifex.core.exercise.units import OF_QUANTITY, OF_VOLTAGE, PRINTED
@@ -19,7 +20,8 @@ NEAR = {
 }  # fmt: skip
 LEAST_CLOCK = 6  # values from which a column that only counts up is taken for a clock
 MOST_LOOKED_AT = 400
-LEFT_OVER = "it is the only one left"
+LEFT_OVER, CHOSEN = "it is the only one left", "somebody chose it"
+NOTHING_SAID: Mapping[int, int] = {}
 
 
 @dataclass(slots=True)
@@ -36,6 +38,11 @@ class Column:
         """How a person would point at it."""
         said = self.slot.label or self.slot.unit
         return f"“{said}”" if said else f"number {self.slot.position + 1} of each line"
+
+    @property
+    def key(self) -> int:
+        """A number that stands for its title: the same in every log that is printed alike."""
+        return crc32(self.title.encode())
 
     @property
     def is_whole(self) -> bool:
@@ -96,8 +103,14 @@ def printed_unit(reading: Reading) -> str:
     return OF_QUANTITY[reading.quantity][0] if reading.quantity in OF_QUANTITY else reading.quantity
 
 
-def choose(columns: Sequence[Column], exercise: Exercise, ranges: Sequence[Range | None]) -> list[Choice | None]:
-    """For each reading of the exercise its column; `ranges` are the values a sheet allows for each, over all steps."""
+def choose(
+    columns: Sequence[Column],
+    exercise: Exercise,
+    ranges: Sequence[Range | None],
+    said: Mapping[int, int] = NOTHING_SAID,
+) -> list[Choice | None]:
+    """For each reading of the exercise its column; `ranges` are the values a sheet allows for each, over all steps, `said` the
+    keys of columns that a person took, by the reading's place: those stand."""
     found: list[Choice | None] = [None] * len(exercise.readings)
     usable = [c for c in columns if not c.is_clock] or list(columns)
     if not usable:
@@ -114,6 +127,11 @@ def choose(columns: Sequence[Column], exercise: Exercise, ranges: Sequence[Range
                 score += 0.1 * bare.index(column)
             scored.append((score, -r, r, c, because))
     taken: set[int] = set()
+    for position, key in said.items():
+        at = next((c for c, column in enumerate(usable) if column.key == key), None)
+        if at is not None and position < len(found):
+            found[position] = Choice(usable[at], CHOSEN)
+            taken.add(at)
     for score, _, r, c, because in sorted(scored, key=lambda row: (-row[0], row[2])):
         if found[r] is None and c not in taken and score > -4:
             found[r] = Choice(usable[c], because)

@@ -146,6 +146,7 @@ def _readings(handed_in: HandedIn) -> dict[str, Any] | None:
         "steps": [step.model_dump() for step in record.steps],
         "verdict": record.verdict,
         "diagnosis": [explanation.model_dump() for explanation in record.diagnosis],
+        "columns": [column.model_dump() for column in record.columns],
         "acts": [_act_json(act) for act in record.acts],
         "notes": list(record.notes),
         "intended": record.intended,

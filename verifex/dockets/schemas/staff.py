@@ -153,11 +153,22 @@ class SharedWithOut(Shape):
     first: bool
 
 
+class LogColumnOut(Shape):
+    """A column of the log; `taken_for` is the place of the reading it was taken for."""
+
+    key: int
+    title: str
+    values: list[float]
+    taken_for: int | None
+    because: str
+
+
 class ReadingsOut(AttemptOut):
     steps: list[StepVerdictOut] = []
     verdict: str = ""
     diagnosis: list[ExplanationOut] = []
     acts: list[BenchActOut] = []
+    columns: list[LogColumnOut] = []
     notes: list[str] = []
     intended: dict[str, str] = {}
     attempts: list[ReadingsAttemptOut] = []

@@ -6,7 +6,7 @@ from django.db import transaction
 
 from verifex.acts.refusals import Refused
 from verifex.core.assess.records import MeasurableRecord, ReadingsRecord
-from verifex.core.expected.measured import STEP, TELL, WALK
+from verifex.core.expected.measured import COLUMN, STEP, TELL, WALK
 from verifex.core.quantity import in_words
 from verifex.dockets.act import begin, enter, finish
 from verifex.dockets.judgements import newest, sheets_of, walk_of
@@ -38,12 +38,28 @@ def _keep(actor: User, docket_id: int, name: str, value: float, instrument: str)
         docket=docket, name=name, value=value, unit=what.unit, instrument=instrument[:80], by=actor
     )
     ask_for_judgement(docket)
-    finish(docket, actor, f"measured {_said(name, what)}: {value:g} {what.unit}".rstrip())
+    said = f"measured {_said(name, what)}: {value:g} {what.unit}".rstrip()
+    finish(docket, actor, f"took another column of the log: {what.label}" if name.startswith(COLUMN) else said)
 
 
 def _said(name: str, what: MeasurableRecord) -> str:
     """What was measured, as the event log has it."""
     return what.label[:80] if name.startswith((TELL, WALK)) else name.removeprefix(STEP)
+
+
+def _column(docket: Docket, name: str, record: ReadingsRecord | None) -> MeasurableRecord | None:
+    """A column of the newest log, to be taken for a reading."""
+    place = name.removeprefix(COLUMN)
+    if record is None or not place.isdigit() or int(place) >= len(docket.version.file.readings):
+        return None
+    keys = [column.key for column in record.columns]
+    return (
+        MeasurableRecord(
+            name=name, label=f"the column for reading {int(place) + 1}", unit="", low=min(keys), high=max(keys)
+        )
+        if keys
+        else None
+    )
 
 
 MOST_OHMS, MOST_VOLTS = 1e9, 30.0
@@ -56,8 +72,10 @@ def _asked_for(docket: Docket, name: str) -> MeasurableRecord | None:
         step = next((step for step in walk.steps if step.name == name), None) if walk else None
         low, high = (0.0, MOST_OHMS) if step and step.unit == "Ω" else (-MOST_VOLTS, MOST_VOLTS)
         return MeasurableRecord(name=name, label=step.text, unit=step.unit, low=low, high=high) if step else None
-    judgement = newest(docket, Kind.READINGS) if name.startswith(TELL) else None
+    judgement = newest(docket, Kind.READINGS) if name.startswith((TELL, COLUMN)) else None
     record = judgement.typed(ReadingsRecord) if judgement else None
+    if name.startswith(COLUMN):
+        return _column(docket, name, record)
     act = next((act for act in record.acts if act.name == name), None) if record else None
     if act is None:
         return None

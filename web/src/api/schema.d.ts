@@ -3017,6 +3017,22 @@ export interface components {
             text: string;
         };
         /**
+         * LogColumnOut
+         * @description A column of the log; `taken_for` is the place of the reading it was taken for.
+         */
+        LogColumnOut: {
+            /** Key */
+            key: number;
+            /** Title */
+            title: string;
+            /** Values */
+            values: number[];
+            /** Taken For */
+            taken_for: number | null;
+            /** Because */
+            because: string;
+        };
+        /**
          * LookOut
          * @description What an output shows from a time on: on, off, a colour, a pitch, a brightness.
          */
@@ -3264,6 +3280,11 @@ export interface components {
              * @default []
              */
             acts: components["schemas"]["BenchActOut"][];
+            /**
+             * Columns
+             * @default []
+             */
+            columns: components["schemas"]["LogColumnOut"][];
             /**
              * Notes
              * @default []

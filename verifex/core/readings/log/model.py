@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass, field
 
-from verifex.core.printed.columns import Choice
+from verifex.core.printed.columns import Choice, Column
 
 
 @dataclass(slots=True)
@@ -39,6 +39,7 @@ class Log:
     steps: list[StepLog] = field(default_factory=list)
     unmarked: list[float] = field(default_factory=list)
     choices: list[Choice | None] = field(default_factory=list)
+    columns: list[Column] = field(default_factory=list)  # all that there are to choose from
     garbage_lines: int = 0
     garbage: list[str] = field(default_factory=list)  # some of them
     found_by_values: bool = False  # the steps were found in the values, without marks

@@ -1,12 +1,12 @@
 """Reads a log as students print it: marks of steps in any style, numbers in any layout, states, ids, and whatever else."""
 
 import re
-from collections.abc import Collection, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from itertools import pairwise
 
 from verifex.core.exercise import Exercise
 from verifex.core.expected import Sheet
-from verifex.core.printed.columns import Column, Range, choose, merged
+from verifex.core.printed.columns import NOTHING_SAID, Column, Range, choose, merged
 from verifex.core.printed.lines import (
     COMMA_NUMBER,
     Slot,
@@ -42,10 +42,17 @@ MOST_WORDS = 14  # of a printed line; a longer one is prose
 BARE = Slot("", "", "", (), 0)
 
 
-def read_log(text: str, exercise: Exercise, sheet: Sheet | None = None, told: Told = NOTHING_TOLD) -> Log:
+def read_log(
+    text: str,
+    exercise: Exercise,
+    sheet: Sheet | None = None,
+    told: Told = NOTHING_TOLD,
+    columns: Mapping[int, int] = NOTHING_SAID,
+) -> Log:
     """The log in `text`, its steps matched to those of the exercise: by marks (name, number, order), else by the values.
 
-    `sheet` helps to tell which column is which reading, `told` what the lines of the pair's own program say of a state.
+    `sheet` helps to tell which column is which reading, `told` what the lines of the pair's own program say of a state,
+    `columns` the keys of columns that a person took for a reading, by its place.
 
     Raises UnusableInput for an empty log, one over 10 MB, or one in
     which neither a number nor a state nor an id stands.
@@ -54,11 +61,11 @@ def read_log(text: str, exercise: Exercise, sheet: Sheet | None = None, told: To
         raise UnusableInput([Problem(1, 1, "the log is larger than 10 MB, the limit for one hand-in")])
     if not text.strip():
         raise UnusableInput([Problem(1, 1, "the log is empty; paste what the board printed")])
-    reader = _Reader(exercise, sheet, told)
+    reader = _Reader(exercise, sheet, told, columns)
     log = reader.read(text)
     if len(log.found) < len(exercise.steps) and (seldom := reader.seldom_said()):
         # A mark may say no more than a word of the step's name; it counts where the plan then comes out in its order.
-        freely = _Reader(exercise, sheet, told, by_a_word=seldom).read(text)
+        freely = _Reader(exercise, sheet, told, columns, by_a_word=seldom).read(text)
         if len(freely.found) > len(log.found) and freely.found == sorted(freely.found):
             log = freely
     _refuse_nothing(log, reader)
@@ -66,8 +73,15 @@ def read_log(text: str, exercise: Exercise, sheet: Sheet | None = None, told: To
 
 
 class _Reader:
-    def __init__(self, exercise: Exercise, sheet: Sheet | None, told: Told, by_a_word: Collection[str] = ()) -> None:
-        self.exercise, self.sheet = exercise, sheet
+    def __init__(
+        self,
+        exercise: Exercise,
+        sheet: Sheet | None,
+        told: Told,
+        said: Mapping[int, int],
+        by_a_word: Collection[str] = (),
+    ) -> None:
+        self.exercise, self.sheet, self.said = exercise, sheet, said
         self.marks = Marks(exercise, by_a_word)
         self.log = Log()
         self.columns: dict[tuple[str, str, int, int], Column] = {}
@@ -276,7 +290,8 @@ class _Reader:
         columns = merged(list(self.columns.values()))
         # What is printed before the first mark only, as a board does when it starts, is no reading where others are.
         under_marks = [column for column in columns if any(place >= 0 for place in column.steps)]
-        self.log.choices = choose(under_marks or columns, self.exercise, self._ranges())
+        self.log.choices = choose(under_marks or columns, self.exercise, self._ranges(), self.said)
+        self.log.columns = under_marks or columns
         for step in self.log.steps:
             step.columns = [[] for _ in self.exercise.readings]
             step.column_lines = [[] for _ in self.exercise.readings]

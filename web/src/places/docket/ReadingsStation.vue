@@ -50,6 +50,7 @@ const source = computed<SheetSource>(() => ({
     ),
 }))
 const step = ref('')
+const names = computed(() => sheet.value?.readings.map((r) => r.name) ?? [])
 const drawn = ref<string | null>(null)
 /** What the explanation that is drawn would print, by step and reading. */
 const would = computed(() => {
@@ -96,7 +97,15 @@ useKeys({
         @done="tab = 'Sheet and readings'"
       />
       <template v-else-if="tab === 'Log'">
-        <LogView v-if="readings" :text="readings.text" :steps="readings.steps" :sheet="sheet" />
+        <LogView
+          v-if="readings"
+          :text="readings.text"
+          :steps="readings.steps"
+          :sheet="sheet"
+          :columns="readings.columns"
+          :names="names"
+          :save="measure"
+        />
         <EmptyNote
           v-else
           title="No log yet"

@@ -11,7 +11,15 @@ const props = defineProps<{
   text: string
   steps: Schemas['StepVerdictOut'][]
   sheet: Schemas['SheetOut'] | null
+  columns: Schemas['LogColumnOut'][]
+  names: string[]
+  save: (name: string, value: number, instrument: string) => Promise<unknown>
 }>()
+const taken = (position: number) => props.columns.find((column) => column.taken_for === position)
+async function take(position: number, event: Event) {
+  await props.save(`column:${position}`, Number((event.target as HTMLSelectElement).value), 'by a person')
+}
+const few = (values: number[]) => values.map((value) => withUnit(value, '')).join(', ')
 type Read = { step: string; value: number; verdict: string }
 const lines = computed(() =>
   props.text
@@ -57,6 +65,20 @@ const firstRead = computed(() => {
 
 <template>
   <div class="log">
+    <div v-if="columns.length > 1" class="columns">
+      <label v-for="(name, position) in names" :key="position">
+        <span class="field-label"
+          >Taken for {{ name }}
+          <span v-if="taken(position)" class="soft">because {{ taken(position)!.because }}</span></span
+        >
+        <select class="field" :value="taken(position)?.key ?? ''" @change="take(position, $event)">
+          <option v-if="!taken(position)" value="">none</option>
+          <option v-for="column in columns" :key="column.key" :value="column.key">
+            {{ column.title }}: {{ few(column.values) }} …
+          </option>
+        </select>
+      </label>
+    </div>
     <p v-if="at && expected" class="chain" aria-live="polite">
       <span class="soft">line {{ looked }}, “{{ at.step }}”</span>
       <span class="v">{{ withUnit(expected.stimulus.expected, stimulus) }}</span>
@@ -128,8 +150,12 @@ const firstRead = computed(() => {
 <style scoped>
 .log {
   display: grid;
-  grid-template: auto minmax(0, 1fr) / minmax(0, 1fr);
+  grid-template-columns: minmax(0, 1fr);
   gap: 10px;
+}
+.columns {
+  display: grid;
+  gap: 8px;
 }
 .chain {
   display: flex;
