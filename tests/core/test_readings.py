@@ -4,6 +4,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.samples import EXERCISE, PROGRAM, WIRING, hand_in
+from verifex.core.assess import Case, assess_station
 from verifex.core.expected import Measured, expected_sheet
 from verifex.core.printed.baud import received
 from verifex.core.problems import UnusableInput
@@ -102,6 +103,26 @@ class HonestyTest(TestCase):
             others=[OtherLog.of("bench 4", (22.2, 22.7) * 20)],
         )
         self.assertEqual(report.honesty, ())
+
+    def test_times_that_the_program_does_not_keep_are_worth_a_look(self):
+        def stamped(every_ms: int, form: str) -> str:
+            rows, ms = [], 0
+            for name, value in zip(NAMES, (22.27, 29.1, 38.87), strict=True):
+                rows.append(f"# {name}")
+                for n in range(8):
+                    ms += every_ms
+                    at = f"[{ms}]" if form == "ms" else f"11:00:{ms // 1000:02}.{ms % 1000:03} ->"
+                    rows.append(f"{at} {value + 0.49 * (n % 2):.2f}")
+            return "\n".join(rows)
+
+        for form in ("ms", "clock"):
+            for every_ms, rules in ((1000, []), (1080, []), (250, ["another-pace"])):
+                record = assess_station(
+                    Case(EXERCISE, wiring=WIRING, program=PROGRAM, log=stamped(every_ms, form)), "readings"
+                )
+                assert record is not None
+                found = [f.rule for f in record.findings if f.rule == "another-pace"]
+                self.assertEqual(found, rules, (form, every_ms))
 
     def test_copied_invented_and_frozen_logs_are_worth_a_look(self):
         copied = compare_log(

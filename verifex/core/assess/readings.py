@@ -35,8 +35,9 @@ from verifex.core.problems import UnusableInput
 from verifex.core.program import ProgramReport
 from verifex.core.readings import Log, ReadingsReport, judge_log, read_log
 from verifex.core.readings.grid import printable_values, printed_by_count
-from verifex.core.readings.honesty import run_hashes, shared_runs
+from verifex.core.readings.honesty import Pace, run_hashes, shared_runs
 from verifex.core.readings.log.states import NOTHING_TOLD, Told, is_state, told_by
+from verifex.core.readings.times import log_interval_ms, program_interval_ms
 
 
 def assess_readings(bench: Workbench) -> ReadingsRecord | None:
@@ -51,7 +52,8 @@ def assess_readings(bench: Workbench) -> ReadingsRecord | None:
         said = tuple(_sentence(problem.message) for problem in wrong.problems)
         return ReadingsRecord(notes=said, log_notes=said)
     grid = _grid(bench)
-    report = judge_log(log, case.exercise, bench.built, grid=grid, others=case.others)
+    pace = _pace(case.log, log, program)
+    report = judge_log(log, case.exercise, bench.built, grid=grid, others=case.others, pace=pace)
     diagnosis = diagnosis_of(bench, log, report, grid)
     acts: list[ActRecord] = []
     if diagnosis is not None:
@@ -73,6 +75,13 @@ def assess_readings(bench: Workbench) -> ReadingsRecord | None:
         runs=tuple(run_hashes(values)),
         read=len(values),
     )
+
+
+def _pace(text: str, log: Log, program: ProgramRecord | None) -> Pace:
+    """How often readings came, by the times in the log and by the program's run."""
+    lines = sorted(line for step in log.steps for line in step.lines)
+    printed = program.trace["lines"] if program and program.trace else []
+    return Pace(log_interval_ms(text, lines), program_interval_ms(printed, text, lines))
 
 
 def _columns(log: Log) -> Iterator[ColumnRecord]:

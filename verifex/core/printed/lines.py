@@ -48,8 +48,8 @@ def without_stamp(line: str) -> str:
 
 
 def is_rule(line: str) -> bool:
-    """Whether a line is nothing but a ruled line: `=====`, `- - -`, `*****`."""
-    return len(line) >= 3 and not line.strip(_SIGNS)
+    """Whether a line is nothing but a ruled line: `=====`, `- - -`, `*****`; dots are a program that waits."""
+    return len(line) >= 3 and not line.strip(_SIGNS) and line.strip(". ") != ""
 
 
 def is_garbage(line: str) -> bool:

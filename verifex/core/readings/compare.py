@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from itertools import pairwise
 from statistics import median
 from typing import Any
 
@@ -15,12 +16,13 @@ from verifex.core.expected.thresholds import suggest_threshold
 from verifex.core.findings import Finding
 from verifex.core.parts.outputs.switch import SwitchOutput
 from verifex.core.readings.conduct import told_of
-from verifex.core.readings.honesty import OtherLog, look_closer
+from verifex.core.readings.honesty import NO_PACE, OtherLog, Pace, look_closer
 from verifex.core.readings.log import Log, StepLog, is_state, read_log, same_id
 
 #: How readings of a step lie, the best first.
 WORST_LAST = ("exempt", "likely", "in-limits", "missing", "out")
 MOST_SHOWN = 400
+MOVED, SLOWS = 4.0, 0.5  # noise widths that a step moves, and how much less it moves later, for it to be settling
 MOST_STRANGERS = 5
 
 
@@ -131,6 +133,7 @@ def judge_log(
     *,
     grid: list[str] | None = None,
     others: Sequence[OtherLog] = (),
+    pace: Pace = NO_PACE,
 ) -> ReadingsReport:
     """Judge a log against `sheet`. `grid` are the texts the pair's program can print, `others` the logs of other pairs."""
     planned = zip(sheet.steps, exercise.steps, strict=True) if sheet.steps else ()
@@ -144,7 +147,7 @@ def judge_log(
     if sheet.reason:
         notes.append(f"There is no expected sheet for this bench: {sheet.reason}")
     is_noisy = isinstance(sheet.main, AdcChain) and not any(step.first.saturated for step in sheet.steps)
-    honesty = tuple(look_closer(log, grid, others, is_noisy=is_noisy))
+    honesty = tuple(look_closer(log, grid, others, pace=pace, is_noisy=is_noisy))
     return ReadingsReport(steps, verdict, honesty, tuple(notes), tuple(log_notes))
 
 
@@ -204,8 +207,7 @@ def _judge(step: ExpectedStep, planned: Step, marked: list[StepLog], exercise: E
 def _judge_values(expected: ExpectedReading, values: list[float], lines: list[int]) -> ReadingVerdict:
     if not values:
         return _verdict_of(expected, 0, "missing")
-    # The first fifth is settling time: a case in the hand warms for a while.
-    settled = values[len(values) // 5 :]
+    settled = settled_part(values)
     centre = round(median(settled), 3)
     drift = round(median(settled[-3:]) - median(settled[:3]), 3) if len(settled) >= 6 else 0.0
     if expected.exempt:
@@ -223,6 +225,20 @@ def _judge_values(expected: ExpectedReading, values: list[float], lines: list[in
         values=tuple(values),
         lines=tuple(lines),
     )
+
+
+def settled_part(values: list[float]) -> list[float]:
+    """The readings of a step from where they stand: without the first fifth, in which a case in the hand still warms, and
+    where they come nearer more and more slowly, as a first-order lag does, only the last part.
+    """
+    body = values[len(values) // 5 :]
+    part = max(2, len(values) // 4)
+    if len(body) < 3 * part:
+        return body
+    first, before, last = (median(body[:part]), median(body[-2 * part : -part]), median(body[-part:]))
+    noise = median(abs(b - a) for a, b in pairwise(body[-2 * part :]))
+    slows = abs(last - before) < SLOWS * abs(before - first)
+    return body[-part:] if slows and abs(last - first) > MOVED * noise else body
 
 
 def _judge_state(expected: ExpectedReading, planned: Step, marked: list[StepLog], exercise: Exercise) -> ReadingVerdict:

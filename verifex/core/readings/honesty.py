@@ -10,6 +10,7 @@ from verifex.core.rulebook import FindingFactory, RuleBook
 
 LEAST_READINGS = 8
 SHARED_RUN = 10  # this many equal readings in a row, with noise in them, do not happen twice
+PACE_LEEWAY = (0.7, 1.5)  # a console's clock and a slow port may shift the times
 LEAST_DIFFERENT = 3  # a run of no more different values than this is flat and says nothing
 MOST_RUNS = 4000  # kept of one log for comparing others with
 MOST_COMPARED = 20_000  # runs of a log that are looked up in the others
@@ -60,25 +61,38 @@ def shared_runs(values: Sequence[float], others: Sequence[OtherLog]) -> list[tup
 
 
 @dataclass(frozen=True, slots=True)
+class Pace:
+    """How often readings came by the times in the log, and how often the program handed in prints, in ms; None where unknown."""
+
+    log_ms: float | None = None
+    program_ms: float | None = None
+
+
+NO_PACE = Pace()
+
+
+@dataclass(frozen=True, slots=True)
 class HonestyView:
     log: Log
     grid: frozenset[str] | None
     others: Sequence[OtherLog]
+    pace: "Pace"
     is_noisy: bool  # a converter away from its ends: levels, ids and modules that round whole stand still of themselves
 
     @property
     def values(self) -> list[float]:
-        return [value for step in self.log.steps for value in step.values]
+        """Of the first reading, in the steps and outside them."""
+        return [*self.log.unmarked, *(value for step in self.log.steps for value in step.values)]
 
 
 HONESTY: RuleBook[HonestyView] = RuleBook("A second look at a log")
 
 
 def look_closer(
-    log: Log, grid: list[str] | None, others: Sequence[OtherLog], *, is_noisy: bool = True
+    log: Log, grid: list[str] | None, others: Sequence[OtherLog], *, pace: Pace = NO_PACE, is_noisy: bool = True
 ) -> list[Finding]:
     """Everything worth a second look. `grid` are the values the pair's program can print, as printed."""
-    return HONESTY.run(HonestyView(log, frozenset(grid) if grid else None, others, is_noisy))
+    return HONESTY.run(HonestyView(log, frozenset(grid) if grid else None, others, pace, is_noisy))
 
 
 @HONESTY.rule(
@@ -139,4 +153,24 @@ def off_the_grid(view: HonestyView, finding: FindingFactory) -> Iterator[Finding
             f"{len(off)} of {len(view.values)} values are none this program can print: {off[0]:g}, for one, lies between {min(near):g} and {max(near):g}.",
             "Look at this: is it the log of the program that was handed in?",
             value=float(len(off)),
+        )
+
+
+@HONESTY.rule(
+    "another-pace",
+    Severity.CHECK,
+    title="Times that the program does not keep",
+    why="The times before the lines tell how often the board printed; the program handed in prints at another pace.",
+    hint="",
+    criterion="readings",
+    source="the run of the program on the twin",
+)
+def another_pace(view: HonestyView, finding: FindingFactory) -> Iterator[Finding]:
+    seen, printed = view.pace.log_ms, view.pace.program_ms
+    if seen and printed and not PACE_LEEWAY[0] < seen / printed < PACE_LEEWAY[1]:
+        yield finding(
+            f"By the times in this log a reading came every {seen / 1000:.2g} s; the program handed in prints one every {printed / 1000:.2g} s.",
+            "Look at this: is it the log of the program that was handed in?",
+            value=seen,
+            limit=printed,
         )

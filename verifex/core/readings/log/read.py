@@ -327,15 +327,16 @@ class _Reader:
                 holds = step.states.setdefault(reading, [holds])[-1]
 
     def _steps_without_marks(self) -> None:
-        """By ruled lines where they part the log into as many pieces as there are steps, else by the values of the first
-        reading that shows the plan's levels."""
+        """By the values of the first reading that shows the plan's levels, else by ruled lines where they part the log into as
+        many pieces as there are steps."""
         first = self.log.choices[0] if self.log.choices else None
         if first is None or not self.log.unmarked:
             return
-        starts = self._pieces(first.column)
+        starts = None
         for position, choice in enumerate(self.log.choices):
             if starts is None and choice is not None:
                 starts = self._levels(choice.column, position)
+        starts = starts or self._pieces(first.column)
         if starts is None:
             return
         for index, step in enumerate(self.exercise.steps):

@@ -153,6 +153,16 @@ const firstRead = computed(() => {
   grid-template-columns: minmax(0, 1fr);
   gap: 10px;
 }
+.verdict {
+  margin-left: 8px;
+  font-weight: 640;
+}
+.verdict.stop {
+  color: var(--stop);
+}
+.verdict.good {
+  color: var(--good);
+}
 .columns {
   display: grid;
   gap: 8px;
