@@ -55,7 +55,7 @@ class HouseTest(TestCase):
         self.assertGreater(len(commands), 8)
         for command in commands:
             done = subprocess.run(
-                [sys.executable, "-m", "verifex.core", *shlex.split(command)],
+                [sys.executable, "-m", "verifex.command", *shlex.split(command)],
                 cwd=ROOT,
                 capture_output=True,
                 text=True,

@@ -117,7 +117,7 @@ class OwnClassTest(BrowserCase):
     def make_kits(self, page: Page) -> None:
         page.get_by_label("Setting up").get_by_role("link", name="Kits").click()
         expect(page.get_by_label("How many kits for Lid-open watch")).to_have_value("2")
-        page.get_by_role("button", name="Make", exact=True).click()
+        page.get_by_role("row").filter(has_text="Lid-open watch").get_by_role("button", name="Make").click()
         expect(page.get_by_role("status").filter(has_text="LOW-01 to LOW-02")).to_be_visible()
         page.get_by_label("Letters of the tags for Tank strip").fill("TS")
         page.get_by_label("How many kits for Tank strip").fill("1")

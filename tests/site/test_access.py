@@ -9,7 +9,8 @@ from verifex.people.models import Course, Section, Staff, User
 from verifex.stores.models import Kit
 from verifex.work.models import Work
 
-OPEN_TO_ALL = {"/api/me", "/api/log-in", "/api/first-start", "/api/join/{code}", "/api/join/{code}/qr.svg"}
+OPEN_TO_ALL = {"/api/me", "/api/log-in", "/api/first-start", "/api/join/{code}", "/api/join/{code}/qr.svg",
+               "/api/live/{code}/lines"}  # fmt: skip
 SUMS = {"/api/sums", "/api/sums/bands", "/api/sums/value", "/api/sums/of/{name}"}
 #: What belongs to nobody in particular; each answers with what is the reader's own.
 OWN = {"/api/me/password", "/api/log-out", "/api/sessions", "/api/names", "/api/my/dockets"} | SUMS

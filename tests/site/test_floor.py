@@ -17,7 +17,7 @@ class FloorTest(DemoCase):
         waits = [v["since"] for v in visits[2:]]
         self.assertEqual(waits, sorted(waits))
         reasons = {v["bench"]: v["reason"] for v in visits}
-        self.assertIn("The offset of the thermometer is not taken off", reasons[7])
+        self.assertIn("The offset of the thermometer, 0.5 V, is not taken off", reasons[7])
         self.assertIn("Ready to mark", reasons[4])
         self.assertNotIn(3, reasons)  # at work, asks for nobody
 

@@ -18,11 +18,12 @@ from verifex.core.printed.lines import (
     without_stamp,
 )
 from verifex.core.problems import Problem, UnusableInput
-from verifex.core.quantity import MOST_PRINTED, PRINTED_NUMBER
+from verifex.core.quantity import MOST_PRINTED
 from verifex.core.readings.log.changes import segments
 from verifex.core.readings.log.ids import id_in
 from verifex.core.readings.log.marks import Marks
 from verifex.core.readings.log.model import Log, StepLog
+from verifex.core.readings.log.shapes import Shapes
 from verifex.core.readings.log.states import NOTHING_TOLD, States, Told
 from verifex.core.readings.log.told import probable_rates, tell
 
@@ -30,8 +31,6 @@ LIMIT_BYTES = 10 * 1024 * 1024
 LEAST_BEFORE_A_MARK = 3  # readings that may be a first step whose mark was forgotten
 LOOKED_AT_FOR_COMMAS = 400
 MOST_TEXTS, MOST_GARBAGE = 1000, 200
-MOST_SHAPES = 2000
-_ANY_DIGIT = str.maketrans("123456789", "000000000")
 LEAST_GAPS = 4
 MOST_COLUMNS = 200
 MOST_MARKS = 2000
@@ -93,8 +92,7 @@ class _Reader:
         self.words: list[tuple[int, int, int]] = []  # (place, reading, state)
         self.ids: list[tuple[int, str]] = []  # (place, id)
         self.failed: list[int] = []  # places of lines that say nan
-        self.most_marked = len(exercise.steps)  # a whole number up to it may mean a step
-        self.shapes: dict[str, list[tuple[int, int, Column]]] = {}  # by a line with 0 for each digit
+        self.shapes = Shapes(most_marked=len(exercise.steps))
         self.texts: dict[str, int] = {}  # lines without a number that are no mark, and how often
         self.wants_ids = any(reading.quantity == "tag" for reading in exercise.readings)
         self.states = States(exercise, told)
@@ -125,8 +123,7 @@ class _Reader:
     def _line(self, number: int, line: str) -> None:
         if self._is_bare(number, line):
             return
-        shape = line.translate(_ANY_DIGIT)
-        if (known := self.shapes.get(shape)) is not None and self._as_before(number, line, known):
+        if self.shapes.take(number, line, self.at):
             return
         if is_garbage(line):
             self.log.garbage_lines += 1
@@ -149,44 +146,13 @@ class _Reader:
             slots = slots_of(self.marks.without_names(texts))
             for slot, value in zip(slots, values, strict=True):
                 self._keep(number, slot, value)
-            self._remember(shape, whole, line, texts, slots)
+            if not (self.marks.is_signed(line) or self.marks.named_within(" ".join(texts))):
+                self.shapes.remember(whole, line, [self.columns.get(slot.key) for slot in slots])
         elif states := self.states.told_in(line):
             self.words += [(self.at, reading, state) for reading, state in states.items()]
         else:
             if len(self.texts) < MOST_TEXTS:
                 self.texts[line] = self.texts.get(line, 0) + 1
-
-    def _remember(self, shape: str, whole: str, line: str, texts: tuple[str, ...], slots: tuple[Slot, ...]) -> None:
-        """Most lines of a log differ in their digits only: what was found of one holds for all of its shape."""
-        if len(self.shapes) >= MOST_SHAPES or self.marks.is_signed(line) or self.marks.named_within(" ".join(texts)):
-            return
-        spans, end = [], len(whole) - len(line)
-        for match in PRINTED_NUMBER.finditer(line):
-            spans.append((end + match.start(), end + match.end()))
-        columns = [self.columns.get(slot.key) for slot in slots]
-        if len(spans) == len(columns) and whole.endswith(line):
-            self.shapes[shape] = [(a, b, c) for (a, b), c in zip(spans, columns, strict=True) if c is not None]
-
-    def _as_before(self, number: int, line: str, known: list[tuple[int, int, Column]]) -> bool:
-        """Keep the numbers of a line whose shape is known; False where they might mean a mark or are no reading."""
-        at = self.at
-        if len(known) == 1:
-            ((start, end, column),) = known
-            value = float(line[start:end])
-            if (1 <= value <= self.most_marked and value.is_integer()) or abs(value) > MOST_PRINTED:
-                return False
-            column.steps.append(at)
-            column.lines.append(number)
-            column.values.append(value)
-            return True
-        values = [float(line[start:end]) for start, end, _ in known]
-        if max(values) > MOST_PRINTED or min(values) < -MOST_PRINTED:
-            return False
-        for (_, _, column), value in zip(known, values, strict=True):
-            column.steps.append(at)
-            column.lines.append(number)
-            column.values.append(value)
-        return True
 
     def _is_bare(self, number: int, line: str) -> bool:
         """A number alone on its line, as most lines of a long log are: taken at once."""

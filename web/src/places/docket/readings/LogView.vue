@@ -2,7 +2,7 @@
 // The log as it was handed in, line by line: what was taken as a reading of which step, and for the line that is looked at the
 // whole chain from what the sensor got to what should have been printed.
 import { NVirtualList } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { withUnit } from '@/shared/units'
 import { fixed, VERDICTS } from '@/shared/words'
@@ -44,6 +44,14 @@ const looked = computed(() => {
   return (all.find(([, one]) => one.verdict === 'out') ?? all[0])?.[0] ?? null
 })
 const list = ref<InstanceType<typeof NVirtualList> | null>(null)
+/** What scrolls is inside the list; it is what has the focus and the name. */
+const box = ref<HTMLElement | null>(null)
+onMounted(() => {
+  const scroller = box.value?.querySelector('.v-vl')
+  scroller?.setAttribute('tabindex', '0')
+  scroller?.setAttribute('role', 'group')
+  scroller?.setAttribute('aria-label', 'The log as handed in; arrow keys go from reading to reading')
+})
 function step(by: 1 | -1) {
   const all = [...read.value.keys()].sort((a, b) => a - b)
   const next = all[all.indexOf(looked.value ?? all[0]!) + by]
@@ -109,14 +117,7 @@ const firstRead = computed(() => {
       >
     </p>
     <p v-else class="chain soft">No line of this log was taken as a reading of a step.</p>
-    <div
-      class="lines"
-      tabindex="0"
-      role="group"
-      aria-label="The log as handed in; arrow keys go from reading to reading"
-      @keydown.down.prevent="step(1)"
-      @keydown.up.prevent="step(-1)"
-    >
+    <div ref="box" class="lines" @keydown.down.prevent="step(1)" @keydown.up.prevent="step(-1)">
       <NVirtualList
         ref="list"
         class="fill"
