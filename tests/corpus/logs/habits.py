@@ -25,7 +25,7 @@ BOOTS = (
     ("sensor lab 3 v1.2", "ready"),
     ("=====",),
     ("hello", "calibrating, please wait"),
-    ("ets Jun  8 2016 00:22:57", "rst:0x1"),
+    ("boot 8 2016 00:22:57", "reset:1"),
 )
 LINES = (
     "bare",
