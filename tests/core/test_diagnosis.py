@@ -67,6 +67,14 @@ class NamedFirstTest(TestCase):
         self.assertGreaterEqual(len(first.ties), 1)
         self.assertTrue(all(p["value"] == -50.0 for p in first.printed))
 
+    def test_every_fault_that_prints_the_same_is_told_however_many_there_are(self):
+        probe = exercise("syrup-tank-probe")
+        log = "".join(f"# {step.name}\n" + "-127.00\n" * 8 for step in probe.steps)
+        first = explained(Case(probe, wiring=probe.reference_wiring(), log=log)).diagnosis[0]
+        told = [first.title, *(tie.title for tie in first.ties)]
+        self.assertGreater(len(told), 10)
+        self.assertTrue(any("B1.GND" in title for title in told), told)
+
     def test_readings_that_stand_still_are_a_look_alike_part_or_one_step_read_thrice(self):
         still = explained(replace(BENCH, log=log_of(61.0, 61.4, 60.8)))
         self.assertEqual(still.diagnosis[0].fault, "look-alike-part")

@@ -1,7 +1,7 @@
 """False alarms and misses of the readings station on made-up logs: `python -m tests.corpus.logs.report [each] [-v]`."""
 
 import sys
-from collections import Counter, defaultdict
+from collections import Counter
 from collections.abc import Sequence
 from time import perf_counter
 
@@ -89,7 +89,7 @@ def main(arguments: Sequence[str] = ()) -> int:
                 f"{case.name}: out {outs} missing {missing} flags {[f.rule for f in record.findings]} {record.notes[:2]}"
             )
     faulty = list(faulty_cases(numbers[0] if numbers else FAULTY_EACH))
-    slowest, by = 0.0, defaultdict(Counter)  # type: ignore[var-annotated]
+    slowest = 0.0
     for case in faulty:
         start = perf_counter()
         record = judged(case)
@@ -103,7 +103,6 @@ def main(arguments: Sequence[str] = ()) -> int:
         tally[f"acts {acts}"] += 1
         if acts is None or acts > 2:
             told.append(f"{case.name}: {acts} acts")
-        by[f"{case.exercise} {case.names[0]}"][first] += 1
         if not first:
             told.append(
                 f"{case.name} {case.names}: {record.verdict} {[(d.fault, d.title[:40], d.likelihood) for d in record.diagnosis][:3]}"

@@ -11,7 +11,6 @@ from verifex.core.diagnosis.rank import Group
 FITS_BEST, ALSO_FITS = 0.6, 0.1  # shares from which a fault is said to fit best, or to fit as well
 LEAST_TOLD = 0.02
 MOST_TOLD = 4
-MOST_TIES = 6
 UNEXPLAINED = 0.5  # the share of "nothing in the list" from which it is put first
 
 
@@ -96,7 +95,7 @@ def _told(diagnosis: Diagnosis, group: Group, other: Group | None) -> Explanatio
         fault.where.value,
         _evidence(diagnosis, group, other),
         _against(diagnosis, group),
-        tuple(one.fault for one in group.candidates[1 : MOST_TIES + 1]),
+        tuple(one.fault for one in group.candidates[1:]),
         tuple(_printed(diagnosis, group)),
         fault.parts,
         fault.places,

@@ -47,7 +47,6 @@ PRIORS = {
     "cold": 2.0,
     "corroding": 1.5,
     "shaky-contact": 1.0,
-    "pull-up-missing": 1.0,
     "floating": 2.0,
     "not-answering": 2.0,
     # The log.

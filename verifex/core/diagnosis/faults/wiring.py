@@ -10,7 +10,6 @@ from verifex.core.circuit.places import BASES, Hole, LegOf, Place
 from verifex.core.diagnosis.case import BenchCase
 from verifex.core.diagnosis.faults.priors import PRIORS
 from verifex.core.diagnosis.model import Fault, Where
-from verifex.core.parts import LegRole
 
 
 def wiring_faults(case: BenchCase) -> Iterator[Fault]:
@@ -145,7 +144,3 @@ def _pins(bench: Bench) -> Iterator[Fault]:
 
 def _with_part(bench: Bench, part: Part, legs: dict[str, Place]) -> Bench:
     return replace(bench, parts={**bench.parts, part.ref: replace(part, legs=legs)})
-
-
-def sensor_legs(part: Part) -> list[str]:
-    return part.type.legs_with(LegRole.ANALOGUE_OUT, LegRole.DIGITAL_OUT, LegRole.OPEN_OUT, LegRole.TWO_WAY)
