@@ -181,6 +181,33 @@ class MeterWalkTest(TestCase):
         self.assertTrue(4000 <= value <= 4700, value)  # the cell is no path to ground with the power off
 
 
+class OtherBoardsTest(TestCase):
+    def test_what_a_fault_prints_on_another_board_names_that_fault(self):
+        for name, board in (("super-height-gauge", "mcu-3v3-wireless"), ("lid-open-watch", "mcu-3v3-wireless")):
+            told = exercise(name)
+            wiring = told.reference_wiring(board)
+            bench = Workbench(Case(told, wiring=wiring))
+            assert bench.wiring is not None
+            case = bench_case(told, bench.board, bench.built, bench.wiring.view, Measured())
+            rig = Rig(case)
+            tried = 0
+            for one in candidates(case, rig):
+                values = [one.prediction[(index, 0)] for index, _ in enumerate(told.steps)]
+                blurred = any(
+                    cause.split()[0] in ("an", "anything", "bent") for said in values for cause in said.effects
+                )
+                if one.case.states or one.case.shaky or blurred:
+                    continue
+                lines = ["nan" if said.value is None else f"{said.value:.3f}" for said in values]
+                log = "".join(f"# {s.name}\n" + f"{line}\n" * 8 for s, line in zip(told.steps, lines, strict=True))
+                found = explained(Case(told, wiring=wiring, log=log)).diagnosis
+                if found:
+                    tried += 1
+                    best = [t for d in found[:2] for t in (d.title, *(tie.title for tie in d.ties))]
+                    self.assertIn(one.fault.title, best, (name, lines))
+            self.assertGreater(tried, 8, name)
+
+
 class CorpusSampleTest(TestCase):
     """A sample of the made-up logs that `make corpus` goes through whole."""
 

@@ -15,7 +15,7 @@ from verifex.core.circuit.operating import ohms_between
 from verifex.core.circuit.places import read_place
 from verifex.core.circuit.rules import WIRING
 from verifex.core.circuit.view import BenchView
-from verifex.core.diagnosis.acts import METER_VOLTS, OHM_RANGES, OHMS_SHARE, OPEN_OHMS, VOLT_RANGES
+from verifex.core.diagnosis.acts.act import METER_VOLTS, OHM_RANGES, OHMS_SHARE, OPEN_OHMS, VOLT_RANGES
 from verifex.core.diagnosis.case import BenchCase
 from verifex.core.diagnosis.faults.wiring import wiring_faults
 from verifex.core.diagnosis.model import Fault
