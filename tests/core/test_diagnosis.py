@@ -17,6 +17,7 @@ from verifex.core.diagnosis.rank import candidates
 from verifex.core.diagnosis.raw import Rig
 from verifex.core.diagnosis.run import predict
 from verifex.core.diagnosis.walk import meter_walk, readings_of
+from verifex.core.exercise import read_exercise
 from verifex.core.expected import Measured
 from verifex.core.readings import read_log
 
@@ -108,6 +109,69 @@ class NamedFirstTest(TestCase):
             for p in ("offset-forgotten.cpp", "sound-a.cpp")
         ]
         self.assertGreaterEqual(shares[0], shares[1])
+
+
+class TagsTest(TestCase):
+    """Ids are texts: what a fault prints of them is another text, or none."""
+
+    TAGS = exercise("hive-tag-check-in")
+
+    def told_of(self, *ids: str):
+        log = "".join(f"# {s.name}\n" + f"{one}\n" * 4 * bool(one) for s, one in zip(self.TAGS.steps, ids, strict=True))
+        return explained(Case(self.TAGS, wiring=self.TAGS.reference_wiring(), log=log))
+
+    def test_ids_are_the_same_in_any_way_of_writing_their_bytes(self):
+        for ids in (("04 A2 19 7C", "8B 30 D4 51"), ("4 162 25 124", "139 48 212 81"), ("4:a2:19:7c", "0x8B30D451")):
+            self.assertEqual(self.told_of("", *ids).verdict, "in-limits", ids)
+
+    def test_each_fault_of_a_tag_reader_is_named_first(self):
+        table = {
+            "stale-id": ("04 A2 19 7C", "04 A2 19 7C"),
+            "bytes-turned": ("7C 19 A2 04", "51 D4 30 8B"),
+            "zeros-left-out": ("4A2197C", "8B30D451"),
+            "steps-exchanged": ("8B 30 D4 51", "04 A2 19 7C"),
+            "not-answering": ("", ""),
+            "none": ("11 22 33 44", "55 66 77 88"),
+        }
+        for fault, ids in table.items():
+            self.assertEqual(self.told_of("", *ids).diagnosis[0].fault, fault, ids)
+
+    def test_a_reader_that_is_silent_is_asked_for_its_leads_and_its_supply(self):
+        acts = {act.kind for act in self.told_of("", "", "").acts}
+        self.assertLessEqual({"leads", "ohms", "volts"}, acts)
+
+
+HALL = read_exercise("""
+id: magnet-watch
+title: Magnet watch
+summary: A magnet is told by a switch that lets its lead go.
+board: mcu-5v
+minutes: 40
+recipe:
+  - {ref: U1, part: hall}
+readings:
+  - {name: magnet, ref: U1, quantity: field}
+steps:
+  - {name: No magnet, ref: U1, quantity: field, value: 0, dwell_seconds: 5}
+  - {name: Magnet near, ref: U1, quantity: field, value: 1, dwell_seconds: 5}
+criteria:
+  - {name: readings, title: Readings, of: 4}
+references:
+  mcu-5v: |
+    board B1 mcu-5v
+    base half
+    part U1 hall supply=c10 ground=c11 out=c12 analogue=c13
+    wire B1.5V a10 red
+    wire B1.GND a11 black
+    wire a12 B1.D2 yellow
+""")
+
+
+class PullUpTest(TestCase):
+    def test_a_released_pin_without_its_pull_up_wanders_and_is_named(self):
+        log = "# No magnet\n" + "1\n0\n0\n1\n0\n1\n1\n0\n" + "# Magnet near\n" + "0\n" * 8
+        found = explained(Case(HALL, wiring=HALL.reference_wiring(), log=log)).diagnosis
+        self.assertIn("pull-up-unset", [one.fault for one in found] + [t.fault for one in found for t in one.ties])
 
 
 class FaultsTest(TestCase):

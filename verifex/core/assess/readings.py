@@ -18,6 +18,7 @@ from verifex.core.assess.records import (
 )
 from verifex.core.assess.workbench import Workbench
 from verifex.core.diagnosis import (
+    TAG,
     Act,
     Candidate,
     Diagnosis,
@@ -140,7 +141,8 @@ def _grid(bench: Workbench) -> list[str] | None:
 def diagnosis_of(bench: Workbench, log: Log, report: ReadingsReport, grid: list[str] | None) -> Diagnosis | None:
     """What explains the log, where a step lies outside its limits or gives no number at all."""
     failed = any(step.not_numbers and not step.values for step in log.steps)
-    if not failed and all(step.verdict != "out" for step in report.steps):
+    silent = any(step.ids == [] and _tag_is_due(bench.case.exercise, step.index) for step in log.steps)
+    if not failed and not silent and all(step.verdict != "out" for step in report.steps):
         return None
     sheet, board = bench.built, bench.board
     tables = {}
@@ -149,6 +151,10 @@ def diagnosis_of(bench: Workbench, log: Log, report: ReadingsReport, grid: list[
         tables = dict.fromkeys(sheet.chains, counts)
     view = bench.wiring.view if bench.wiring else None
     return diagnose(bench_case(bench.case.exercise, board, sheet, view, bench.case.measured, tables), log)
+
+
+def _tag_is_due(exercise: Exercise, index: int | None) -> bool:
+    return index is not None and any(value.quantity == TAG and value.text for value in exercise.steps[index].values())
 
 
 def _guided(diagnosis: Diagnosis, case: Case) -> tuple[Diagnosis, list[ActRecord]]:

@@ -8,6 +8,7 @@ into words.
 from verifex.core.diagnosis.acts import Act
 from verifex.core.diagnosis.explain import Diagnosis, bench_case, diagnose
 from verifex.core.diagnosis.guide import Guided, with_results
+from verifex.core.diagnosis.observe import TAG
 from verifex.core.diagnosis.rank import Candidate
 from verifex.core.diagnosis.told import Explanation, told
 
@@ -17,6 +18,7 @@ PROGRAM_RULES = {
     "fahrenheit": ("printed-in-fahrenheit",),
     "reference-assumed": ("reference-not-set",),
     "reference-unset": ("reference-not-set",),
+    "pull-up-unset": ("floating-input",),
 }
 
 
@@ -26,6 +28,7 @@ def program_rules_of(fault: str) -> tuple[str, ...]:
 
 
 __all__ = [
+    "TAG",
     "Act",
     "Candidate",
     "Diagnosis",

@@ -1,6 +1,6 @@
 """One bench with its program as it may really be: what a fault changes, and what is then run."""
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field, replace
 
 from verifex.core.circuit.bench import Bench
@@ -39,6 +39,7 @@ class BenchCase:
     order: tuple[int, ...] = ()
     exchanged: bool = False
     states: frozenset[str] = frozenset()
+    ids: Callable[[list[str]], list[str]] | None = None  # what the program makes of the ids of the plan's tags
     shaky: str = ""  # the leg whose contact comes and goes
 
     @property
@@ -81,6 +82,10 @@ class BenchCase:
 
     def with_readings_exchanged(self) -> "BenchCase":
         return replace(self, exchanged=True)
+
+    def with_ids(self, change: Callable[[list[str]], list[str]]) -> "BenchCase":
+        """A program that prints other ids than those of the tags, step by step."""
+        return replace(self, ids=change)
 
     def in_state(self, state: str) -> "BenchCase":
         return replace(self, states=self.states | {state})

@@ -54,7 +54,7 @@ def bench_case(
 def diagnose(case: BenchCase, log_: Log) -> Diagnosis | None:
     """Weigh every fault of the case against the log; None where nothing can be held against it."""
     seen = observe(log_, case.exercise)
-    if not seen or not case.sheet.chains:
+    if not seen or not (case.sheet.chains or any(one.text is not None for one in seen.values())):
         return None
     rig = Rig(case)
     sound = predict(case, rig)
@@ -97,6 +97,7 @@ def _with_its_program(
     return found, more
 
 
+ANY_ID = 0.2  # of an id that no fault prints
 UNEXPLAINED = 0.5  # the share of "nothing" from which two faults at once are tried
 PRINTS_SO, PRINTS_OTHERWISE = 8.0, 0.05  # how the program as handed in moves the odds of a fault in it
 PRINTED_SO = Fault(
@@ -114,6 +115,9 @@ def _nothing(seen: Mapping[Spot, Seen], sound: Prediction, case: BenchCase) -> f
     total = 0.0
     for spot, one in seen.items():
         said = sound.get(spot)
+        if said is not None and one.text is not None:
+            total += log(ANY_ID)
+            continue
         if said is None or said.value is None:
             continue
         if one.told is not None and not one.count:

@@ -19,6 +19,7 @@ SHARP = 1 / 3  # variance of a rectangular distribution of half width 1
 GRAINS = 0.6  # σ of a centre, in grains, besides what the causes do
 IMPOSSIBLE = -14.0  # a number where none can come, or none where one must
 NO_ANSWER_VALUES = 6.0  # how many values stand for no answer: each as likely as the other
+RIGHT_ID, WRONG_ID = 0.97, 0.003  # how often an id is what a fault prints, and how often another one comes
 RIGHT_STATE = 0.96  # how often a state is told rightly
 MOST_STATES = 3.0
 QUIET_GRAINS, WANDERING_GRAINS, CHATTER_GRAINS = (
@@ -39,6 +40,9 @@ def log_likelihood(seen: Mapping[Spot, Seen], prediction: Prediction, grain: Map
     for spot, one in seen.items():
         said = prediction.get(spot)
         if said is None:
+            continue
+        if one.text is not None:
+            total += log(RIGHT_ID if one.text == said.text else WRONG_ID)
             continue
         if one.told is not None and not one.count:
             total += _of_states(one, said)

@@ -9,6 +9,7 @@ from verifex.core.diagnosis.model import Spot
 from verifex.core.exercise import Exercise
 from verifex.core.readings.log import Log, StepLog
 
+TAG = "tag"  # the quantity whose readings are ids
 LEAST_TO_HALVE = 8  # readings in a step from which its first half is left out: it may still settle there
 #: What libraries give back, and programs print, where a module did not answer.
 NO_ANSWERS = (-127.0, 85.0, -999.0, 999.0, -1000.0, -1.0, -196.6, 185.0)
@@ -21,7 +22,8 @@ SQRT6 = 6**0.5
 class Seen:
     """One reading at one step: how many values, their centre and noise (one σ from reading to reading, robust and plain), by
     what share they rise within the step, how many lines were no number, which share is a value that stands for no answer, which share is 0.
-    `told` is the share of states told in words that say something is there; None where nothing was told in words.
+    `told` is the share of states told in words that say something is there; None where nothing was told in words. `text` is
+    the id of a tag that came most often, empty where none came; None for readings that are no ids.
     """
 
     count: int
@@ -34,10 +36,11 @@ class Seen:
     zeros: float = 0.0
     told: float | None = None
     levels: tuple[float, ...] = ()  # a tenth, the half and nine tenths of the readings lie up to these
+    text: str | None = None
 
     @property
     def is_told(self) -> bool:
-        return self.count > 0 or self.failed > 0 or self.told is not None
+        return self.count > 0 or self.failed > 0 or self.told is not None or self.text is not None
 
 
 def observe(log: Log, exercise: Exercise) -> Mapping[Spot, Seen]:
@@ -47,11 +50,16 @@ def observe(log: Log, exercise: Exercise) -> Mapping[Spot, Seen]:
         marked = [step for step in log.steps if step.index == index]
         if not marked:
             continue
-        for position, _ in enumerate(exercise.readings):
-            seen = _seen(marked, position)
+        for position, reading in enumerate(exercise.readings):
+            seen = _id_seen(marked) if reading.quantity == TAG else _seen(marked, position)
             if seen.is_told:
                 found[(index, position)] = seen
     return found
+
+
+def _id_seen(marked: Sequence[StepLog]) -> Seen:
+    ids = [found for part in marked for found in part.ids]
+    return Seen(0, 0.0, 0.0, 0.0, 0.0, text=max(dict.fromkeys(ids), key=ids.count, default=""))
 
 
 def _seen(marked: Sequence[StepLog], position: int) -> Seen:

@@ -133,6 +133,8 @@ def is_alike(one: Prediction, other: Prediction) -> bool:
 
 
 def _same(one: Said, other: Said) -> bool:
+    if one.text != other.text:
+        return False
     if one.value is None or other.value is None:
         return one.value is other.value
     if one.noise is not other.noise or one.there != other.there or abs(one.rises - other.rises) > 0.05:

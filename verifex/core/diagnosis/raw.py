@@ -18,6 +18,7 @@ from verifex.core.expected.sheet import Key
 from verifex.core.parts import LegRole, Output
 
 FLOATS_FROM_OHMS = 1e6  # a pin that sees more than this is held by nothing
+NO_PULL_UP = "no-pull-up"  # the state of a case whose program leaves the pins' own pull-ups off
 SPEAKING = (LegRole.ANALOGUE_OUT, LegRole.DIGITAL_OUT, LegRole.OPEN_OUT, LegRole.TWO_WAY, LegRole.INPUT)
 
 
@@ -91,7 +92,7 @@ class Rig:
         known = (
             key, self.signature(case), case.reference_volts, case.rail_volts, case.rail_on_volts, case.rail_on_steps,
             tuple(sorted(case.ohms.items())), tuple(sorted((r, o.kind, str(o)) for r, o in case.outputs.items())),
-            tuple(sorted(case.points.items())),
+            tuple(sorted(case.points.items())), NO_PULL_UP in case.states,
         )  # fmt: skip
         if known not in self._solved:
             self._solved[known] = self._read(case, key, chain)
@@ -101,8 +102,11 @@ class Rig:
         if isinstance(chain, AdcChain):
             return self._counts(case, key, chain)
         if isinstance(chain, DigitalChain):
-            return self._levels(case, key, self.pulled_up)
+            return self._levels(case, key, self._pull_ups(case))
         return self._numbers(case, key, chain)
+
+    def _pull_ups(self, case: BenchCase) -> frozenset[str]:
+        return frozenset() if NO_PULL_UP in case.states else self.pulled_up
 
     def stimuli(self, key: Key) -> list[float]:
         """What the sensor gets at each step, as the sheet has it; NaN where a step says nothing of it."""
@@ -174,12 +178,12 @@ class Rig:
             Raw(float(replace(chain, output=output).raw(np.asarray(at), {})))  # type: ignore[type-var]
             for at in self.stimuli(key)
         ]
-        if case.bench is None:
-            return sent
-        return sent if self._speaks(case, key) else [MUTE] * len(sent)
+        return sent if self.answers(case, key) else [MUTE] * len(sent)
 
-    def _speaks(self, case: BenchCase, key: Key) -> bool:
+    def answers(self, case: BenchCase, key: Key) -> bool:
         """Whether the module is fed and each of its signal legs reaches the pins it reaches on the sound bench."""
+        if case.bench is None:
+            return True
         view, sound = self.view(case), self.sound.view
         part = self._part(view, key)
         own = self._part(sound, key)
@@ -253,8 +257,8 @@ class Rig:
     def volts_on(self, case: BenchCase, net_id: int | None, step: int = 0) -> float | None:
         """Volts from a net to ground with the plan's step as stimulus; None where nothing holds it."""
         view = self.view(case)
-        key = next((key for key in case.keys if key in self.sound.sheet.chains), None)
-        if view is None or key is None or net_id is None:
+        key = next((key for key in case.keys if key in self.sound.sheet.chains), case.keys[0])
+        if view is None or net_id is None:
             return None
         point = self._stimulated(case, key, step)
         if point is None or net_id in point.floating:
@@ -266,26 +270,24 @@ class Rig:
         return point.volts[net_id]
 
     def _stimulated(self, case: BenchCase, key: Key, step: int) -> OperatingPoint | None:
+        pulled_up = self._pull_ups(case)
         known = (
-            self.signature(case),
-            case.rail_volts,
-            tuple(sorted(case.ohms.items())),
-            step,
-            str(case.outputs.get(key[0])),
-        )
+            self.signature(case), case.rail_volts, tuple(sorted(case.ohms.items())), step,
+            str(case.outputs.get(key[0])), pulled_up,
+        )  # fmt: skip
         if known not in self._points:
-            chain = self.sound.sheet.chains[key]
-            output = case.outputs.get(key[0], chain.output)
+            chain = self.sound.sheet.chains.get(key)
+            output = case.outputs.get(key[0], chain.output) if chain else None
             part = self._part(self.view(case), key)
             at = self.stimuli(key)[step]
-            if part is None:
-                self._points[known] = self._point(case, key, {}, {}, case.rail_volts, self.pulled_up)
+            if part is None or output is None:
+                self._points[known] = self._point(case, key, {}, {}, case.rail_volts, pulled_up)
             elif output.carries in ("volts", "share", "ohms"):
                 state = float(output.state(np.asarray(at), {}, getattr(chain, "settings", {})))
-                self._points[known] = self._point(case, key, {}, {part.ref: state}, case.rail_volts, self.pulled_up)
+                self._points[known] = self._point(case, key, {}, {part.ref: state}, case.rail_volts, pulled_up)
             else:
                 stimulus = {(part.ref, output.quantity): at}
-                self._points[known] = self._point(case, key, stimulus, {}, case.rail_volts, self.pulled_up)
+                self._points[known] = self._point(case, key, stimulus, {}, case.rail_volts, pulled_up)
         return self._points[known]
 
     def view(self, case: BenchCase) -> BenchView | None:

@@ -8,10 +8,12 @@ import numpy as np
 
 from verifex.core.diagnosis.case import BenchCase
 from verifex.core.diagnosis.model import Noise, Prediction, Said, Spot
+from verifex.core.diagnosis.observe import TAG
 from verifex.core.diagnosis.printing import Change, Printing
 from verifex.core.diagnosis.raw import Raw, Rig
 from verifex.core.expected.chain import AdcChain, BusChain, Chain, DigitalChain
 from verifex.core.expected.sheet import Key
+from verifex.core.readings.log.ids import same_id
 
 SAMPLES, BENT = 17, 0.6  # around a reading, and how far from a straight line they may lie
 LEVEL_GRAIN = 0.3  # a level is 0 or 1 and nothing between
@@ -22,18 +24,30 @@ STILL_LEFT = 0.35  # how much of a step's fall or rise shows within the step its
 
 
 def predict(case: BenchCase, rig: Rig) -> Prediction:
-    """What is printed at each step of each reading. A tag's id is not predicted."""
+    """What is printed at each step of each reading."""
     found: dict[Spot, Said] = {}
     for position in range(len(case.keys)):
         source = _exchanged(case, position)
         chain = case.sheet.chains.get(source)
-        if chain is None:
+        if chain is not None:
+            said = _reading(case, rig, source, chain)
+        elif source[1] == TAG:
+            said = _ids(case, rig, source)
+        else:
             continue
-        said = _reading(case, rig, source, chain)
         order = case.order or tuple(range(len(said)))
         for index, at in enumerate(order):
             found[(index, position)] = said[at]
     return found
+
+
+def _ids(case: BenchCase, rig: Rig, key: Key) -> list[Said]:
+    """The id of each step's tag; none from a reader that does not answer."""
+    given = [step.value_of(*key) for step in case.exercise.steps]
+    ids = [same_id(value.text) if value else "" for value in given]
+    if "mute" in case.states or not rig.answers(case, key):
+        ids = [""] * len(ids)
+    return [Said(None, text=one) for one in (case.ids(ids) if case.ids else ids)]
 
 
 def _exchanged(case: BenchCase, position: int) -> Key:

@@ -110,6 +110,7 @@ def _printed(diagnosis: Diagnosis, group: Group) -> list[dict[str, Any]]:
             "reading": position,
             "name": readings[position].name,
             "value": None if said.value is None else round(said.value, 3),
+            "text": said.text,
             "wanders": said.noise is not Noise.QUIET,
         }
         for (index, position), said in sorted(group.prediction.items())
@@ -130,6 +131,9 @@ def _how_it_fits(diagnosis: Diagnosis, group: Group) -> str:
         return "The readings wander through the range, whatever is done."
     if any(group.prediction[s].noise is Noise.CHATTER for s in spots):
         return "The readings jump between two levels."
+    if ids := [s for s in spots if diagnosis.seen[s].text is not None]:
+        right = [s for s in ids if diagnosis.seen[s].text == group.prediction[s].text]
+        return f"It prints what was read at {_steps_said(diagnosis, right)}." if right else ""
     if all(group.prediction[s].value is None for s in spots):
         return "No answer comes: a value that stands for none is printed, or none at all."
     fits = [s for s in numeric if _off(diagnosis, group, s) <= group.prediction[s].half + group.prediction[s].grain]

@@ -105,8 +105,9 @@ def _is_fed(solver: BenchSolver, part: Part) -> bool:
 
 
 def _floats(solver: BenchSolver, route: Route) -> bool:
+    net = route.net.id
     points = [solver.point(state) for state in (0.0, 1.0)]
-    return any(source_ohms(point, [route.net.id])[route.net.id] > FLOATS_FROM_OHMS for point in points)
+    return any(net in p.floating or source_ohms(p, [net])[net] > FLOATS_FROM_OHMS for p in points)
 
 
 def _analogue(

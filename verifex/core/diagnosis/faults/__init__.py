@@ -7,10 +7,11 @@ from verifex.core.diagnosis.faults.log import log_faults
 from verifex.core.diagnosis.faults.parts import part_faults
 from verifex.core.diagnosis.faults.program import program_faults
 from verifex.core.diagnosis.faults.state import state_faults
+from verifex.core.diagnosis.faults.tags import tag_faults
 from verifex.core.diagnosis.faults.wiring import wiring_faults
 from verifex.core.diagnosis.model import Fault
 
-KINDS = (program_faults, part_faults, state_faults, log_faults, wiring_faults)
+KINDS = (program_faults, part_faults, state_faults, tag_faults, log_faults, wiring_faults)
 
 
 def faults_of(case: BenchCase) -> Iterator[Fault]:

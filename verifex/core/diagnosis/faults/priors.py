@@ -28,6 +28,10 @@ PRIORS = {
     "readings-exchanged": 2.0,
     "another-unit": 1.5,
     "wrong-axis": 2.0,
+    "pull-up-unset": 3.0,
+    "stale-id": 2.0,
+    "bytes-turned": 1.0,
+    "zeros-left-out": 1.5,
     # The wiring, each single mistake.
     "row-off": 1.0,
     "leads-exchanged": 1.0,

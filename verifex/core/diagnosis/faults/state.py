@@ -6,6 +6,7 @@ from operator import methodcaller
 from verifex.core.diagnosis.case import BenchCase
 from verifex.core.diagnosis.faults.priors import PRIORS
 from verifex.core.diagnosis.model import Apply, Fault, Where
+from verifex.core.diagnosis.raw import NO_PULL_UP
 from verifex.core.expected.chain import AdcChain, BusChain, DigitalChain
 from verifex.core.parts import PartType, catalogue
 
@@ -63,6 +64,12 @@ def state_faults(case: BenchCase) -> Iterator[Fault]:
             ref,
         )
     for (ref, _), read in chains.items():
+        if isinstance(read, DigitalChain):
+            yield Fault(
+                "pull-up-unset", f"The pin of {ref} is left without its pull-up: while {ref} lets go, nothing holds it",
+                f"Which mode does pinMode() give the pin of {ref}? INPUT_PULLUP holds it high.",
+                Where.PROGRAM, PRIORS["pull-up-unset"], methodcaller("in_state", NO_PULL_UP), (ref,),
+            )  # fmt: skip
         if isinstance(read, AdcChain | DigitalChain):
             yield _other_pin(ref)
             yield _state(

@@ -363,7 +363,7 @@ def _refuse_nothing(log: Log, reader: _Reader) -> None:
     """A log in which nothing was read says what it is instead."""
     if reader.looks_like_a_program:
         raise UnusableInput([Problem(1, 1, "this is the program, not what the board printed; paste the log it made")])
-    if reader.columns or reader.words or reader.ids or reader.failed:
+    if reader.columns or reader.words or reader.ids or reader.failed or (reader.wants_ids and log.found):
         return
     expected = "lines as the board printed them were expected"
     if log.garbage_lines:
