@@ -33,3 +33,28 @@ class ToldApartTest(BrowserCase):
         page.get_by_label("The log as handed in").focus()
         page.keyboard.press("ArrowDown")
         page.get_by_text("line 3, “Room air”").wait_for()
+
+    def test_a_begin_of_a_step_is_moved_by_keyboard_and_by_dragging_and_put_back(self):
+        docket = self.docket(7)
+        page = self.page_for("ines.marlow", f"/dockets/{docket.pk}/readings?view=log")
+        begin = page.get_by_role("slider", name="“Held in the hand” begins")
+        line = int(begin.get_attribute("aria-valuenow") or 0)
+        begin.focus()
+        for key in ("ArrowLeft", "ArrowLeft", "Enter"):
+            page.keyboard.press(key)
+        put_back = page.get_by_role("button", name="As it was found")
+        put_back.wait_for()
+        page.get_by_text("A person set where “Held in the hand” begins.").wait_for()
+        moved = int(begin.get_attribute("aria-valuenow") or 0)
+        self.assertLess(moved, line)
+        put_back.click()
+        put_back.wait_for(state="hidden")
+        self.assertEqual(int(begin.get_attribute("aria-valuenow") or 0), line)
+        box = begin.bounding_box()
+        assert box is not None
+        page.mouse.move(box["x"] + box["width"] / 2, box["y"] + box["height"] / 2)
+        page.mouse.down()
+        page.mouse.move(box["x"] + box["width"] / 2 + 60, box["y"] + box["height"] / 2, steps=3)
+        page.mouse.up()
+        put_back.wait_for()
+        self.assertGreater(int(begin.get_attribute("aria-valuenow") or 0), line)

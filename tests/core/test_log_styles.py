@@ -12,7 +12,7 @@ from tests.samples import DEMO, hand_in
 from verifex.core.exercise import Exercise, read_exercise
 from verifex.core.expected import Sheet, expected_sheet
 from verifex.core.problems import UnusableInput
-from verifex.core.readings import ReadingsReport, compare_log
+from verifex.core.readings import ReadingsReport, compare_log, read_log
 
 Line = Callable[[list[float], int], str]
 GOOD = ("likely", "in-limits", "exempt")
@@ -260,6 +260,48 @@ class FoundStepsTest(TestCase):
         twice = BROOD.model_copy(update={"steps": steps})
         report = compare_log(printed(BROOD, self.BARE).replace("Warm pack", "Room air"), twice, expected_sheet(twice))
         self.assertEqual((report.verdict, [s.first.count for s in report.steps]), ("in-limits", [10, 10, 10]))
+
+
+class TimedTest(TestCase):
+    """Times before the lines tell the steps where nothing else does; a person may set where one begins."""
+
+    SHEET = expected_sheet(BROOD)
+    EXPECTED = tuple(step.value.nominal for step in SHEET.steps)
+
+    def log(self, stamp: Callable[[int], str], pause_ms: int = 0) -> str:
+        """A reading a second that flickers so much that its levels do not show, with a pause between the steps."""
+        lines, at_ms = [], 0
+        for centre in self.EXPECTED:
+            for index in range(10):
+                lines.append(f"{stamp(at_ms)}{centre + 4.0 * (-1) ** (index // 2):.2f}")
+                at_ms += 1000
+            at_ms += pause_ms
+        return "\n".join(lines)
+
+    def test_pauses_and_the_times_of_the_plan_part_the_steps(self):
+        clock = "{0:02d}:{1:02d}:{2:02d} -> "
+        for stamp, pause_ms, how in (
+            (lambda ms: clock.format(10, ms // 60_000, ms // 1000 % 60), 15_000, "at the pauses"),
+            (lambda ms: clock.format(10, ms // 60_000, ms // 1000 % 60), 0, "as long as the plan"),
+            (lambda ms: f"{ms + 300},", 0, "as long as the plan"),
+            (lambda ms: f"{ms // 1000 + 4}\t", 15_000, "at the pauses"),
+        ):
+            report = compare_log(self.log(stamp, pause_ms), BROOD, self.SHEET)
+            self.assertEqual([step.first.count for step in report.steps], [10, 10, 10], how)
+            self.assertIn(how, report.notes[0])
+
+    def test_times_that_fit_neither_pauses_nor_plan_part_nothing(self):
+        slow = self.log(lambda ms: f"[{3 * ms + 100}] ")
+        self.assertEqual(compare_log(slow, BROOD, self.SHEET).verdict, "not-judged")
+        upside_down = "\n".join(reversed([f"{v:.2f}" for v in self.EXPECTED for _ in range(10)]))
+        timed = "\n".join(f"[{1000 * i + 100}] {v}" for i, v in enumerate(upside_down.split()))
+        self.assertEqual(compare_log(timed, BROOD, self.SHEET).verdict, "not-judged")
+
+    def test_a_person_sets_where_a_step_begins_and_the_others_stay(self):
+        text = "# Room air\n21\n21\n21\n30\n# Held in the hand\n30\n31\n# Warm pack\n38\n38"
+        log = read_log(text, BROOD, self.SHEET, begins={1: 5})
+        self.assertEqual([step.values for step in log.steps], [[21, 21, 21], [30, 30, 31], [38, 38]])
+        self.assertIn("A person set where “Held in the hand” begins.", log.notes)
 
 
 class SaidTest(TestCase):

@@ -8,6 +8,7 @@ from verifex.core.assess.case import Case
 from verifex.core.assess.program import assess_program
 from verifex.core.assess.records import (
     ActRecord,
+    BeginRecord,
     ColumnRecord,
     ExplanationRecord,
     FindingRecord,
@@ -31,7 +32,7 @@ from verifex.core.diagnosis import (
 )
 from verifex.core.exercise import Exercise
 from verifex.core.expected import Sheet
-from verifex.core.expected.measured import TELL, digest
+from verifex.core.expected.measured import BEGIN, TELL, digest
 from verifex.core.problems import UnusableInput
 from verifex.core.program import ProgramReport
 from verifex.core.readings import Log, ReadingsReport, judge_log, read_log
@@ -48,7 +49,10 @@ def assess_readings(bench: Workbench) -> ReadingsRecord | None:
         return None
     program = _program(bench)
     try:
-        log = read_log(case.log, case.exercise, bench.built, _told_by(program, case.exercise), case.measured.columns)
+        log = read_log(
+            case.log, case.exercise, bench.built, _told_by(program, case.exercise), case.measured.columns,
+            case.measured.begins_in(case.log),
+        )  # fmt: skip
     except UnusableInput as wrong:
         said = tuple(_sentence(problem.message) for problem in wrong.problems)
         return ReadingsRecord(notes=said, log_notes=said)
@@ -68,6 +72,8 @@ def assess_readings(bench: Workbench) -> ReadingsRecord | None:
         diagnosis=tuple(_explained(one, program) for one in told(diagnosis)) if diagnosis else (),
         acts=tuple(acts),
         columns=tuple(_columns(log)),
+        begins=tuple(_begins(log, case)),
+        drawn=tuple(_drawn(log)),
         notes=report.notes,
         log_notes=report.log_notes,
         intended={step.name: step.verdict for step in intended.steps},
@@ -95,7 +101,24 @@ def _columns(log: Log) -> Iterator[ColumnRecord]:
         )  # fmt: skip
 
 
-MOST_COLUMNS, FEW_VALUES = 20, 4
+MOST_COLUMNS, FEW_VALUES, MOST_DRAWN = 20, 4, 600
+
+
+def _begins(log: Log, case: Case) -> Iterator[BeginRecord]:
+    first = {
+        step.index: min(lines) for step in reversed(log.steps) if (lines := [n for c in step.column_lines for n in c])
+    }
+    for index, step in enumerate(case.exercise.steps):
+        name = f"{BEGIN}{digest(case.log or '')}:{index}"
+        yield BeginRecord(step=step.name, name=name, line=first.get(index), is_moved=index in log.moved)
+
+
+def _drawn(log: Log) -> list[tuple[int, float]]:
+    column = log.choices[0].column if log.choices and log.choices[0] else None
+    if column is None:
+        return []
+    every = -(-len(column.lines) // MOST_DRAWN)
+    return list(zip(column.lines[::every], column.values[::every], strict=True))
 
 
 def _sentence(message: str) -> str:

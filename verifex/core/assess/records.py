@@ -268,6 +268,15 @@ class ColumnRecord(Record):
     because: str = ""
 
 
+class BeginRecord(Record):
+    """The line on which a step of the log begins (None: not found); `name` is what it is kept under when a person moves it."""
+
+    step: str
+    name: str
+    line: int | None
+    is_moved: bool
+
+
 class ReadingsRecord(StationRecord):
     """A log against the sheet of the pair's own bench; its findings are the second look, which no pair sees.
 
@@ -277,7 +286,7 @@ class ReadingsRecord(StationRecord):
     logs are compared by, `read` how many readings there were.
     """
 
-    DETAILS = frozenset({"runs"})
+    DETAILS = frozenset({"runs", "drawn"})
 
     kind: Literal["readings"] = "readings"
     steps: tuple[StepRecord, ...] = ()
@@ -285,6 +294,8 @@ class ReadingsRecord(StationRecord):
     diagnosis: tuple[ExplanationRecord, ...] = ()
     acts: tuple[ActRecord, ...] = ()
     columns: tuple[ColumnRecord, ...] = ()
+    begins: tuple[BeginRecord, ...] = ()
+    drawn: tuple[tuple[int, float], ...] = ()  # (line, value) of the first reading through the whole log, not every one
     notes: tuple[str, ...] = ()
     log_notes: tuple[str, ...] = ()  # of the log itself: what was left out of it, marks that belong to no step
     intended: dict[str, str] = Field(default_factory=dict)

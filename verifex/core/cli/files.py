@@ -2,6 +2,8 @@
 
 from pathlib import Path
 
+from verifex.core.circuit.bench import Bench
+from verifex.core.circuit.csv_table import csv_to_bench
 from verifex.core.circuit.solver import NoSensibleAnswer
 from verifex.core.cli.unusable import CannotUse
 from verifex.core.exercise import Exercise, read_exercise
@@ -52,3 +54,22 @@ def no_operating_point(file: str, wrong: NoSensibleAnswer) -> CannotUse:
     """What to say where the solver settles nowhere."""
     parts = ", ".join(wrong.parts)
     return CannotUse(f"{file}:1:1: no operating point was found" + (f"; look at {parts}" if parts else ""))
+
+
+def bench_text(name: str) -> str:
+    """A bench's text, whether the file is in bench notation or a table."""
+    text = text_of(name)
+    return csv_to_bench(text) if name.lower().endswith(".csv") else text
+
+
+def usable(bench: Bench) -> None:
+    """Raises UnusableInput when lines of the bench are no statement."""
+    if bench.problems:
+        raise UnusableInput(bench.problems)
+
+
+def the_exercise(name: str) -> Exercise:
+    """An exercise that has to be named."""
+    exercise = exercise_of(name)
+    assert exercise is not None
+    return exercise

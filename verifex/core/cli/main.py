@@ -9,20 +9,20 @@ from verifex.core.cli.unusable import CannotUse
 from verifex.core.problems import UnusableInput
 
 OK, FOUND, UNUSABLE = 0, 1, 2
-#: Each command's module and help. A module is imported only for its own commands: most need little of the core.
+#: The module with each command's arguments, and its help. A module is imported only for its own commands.
 COMMANDS = {
-    "parts": ("parts", "the catalogue: legs, limits, models, sources"),
-    "rules": ("parts", "every rule, as the page docs/rules.md shows them"),
-    "exercise": ("parts", "check an exercise file, or print its schema"),
-    "wiring": ("wiring", "check or solve a bench"),
+    "parts": ("arguments.parts", "the catalogue: legs, limits, models, sources"),
+    "rules": ("arguments.parts", "every rule, as the page docs/rules.md shows them"),
+    "exercise": ("arguments.parts", "check an exercise file, or print its schema"),
+    "wiring": ("arguments.wiring", "check or solve a bench"),
     "resistor": ("resistors", "bands, preferred values, bench sums"),
     "sum": ("resistors", "bench sums about readings"),
-    "program": ("program", "check or run a program"),
-    "twin": ("program", "run a program on its bench"),
-    "expected": ("bench", "what a bench should read"),
-    "threshold": ("bench", "a threshold from readings of the two states"),
-    "readings": ("bench", "judge a log"),
-    "mark": ("bench", "propose a mark for a folder with wiring.bench, program.cpp, log.txt"),
+    "program": ("arguments.program", "check or run a program"),
+    "twin": ("arguments.program", "run a program on its bench"),
+    "expected": ("arguments.bench", "what a bench should read"),
+    "threshold": ("arguments.bench", "a threshold from readings of the two states"),
+    "readings": ("arguments.bench", "judge a log"),
+    "mark": ("arguments.bench", "propose a mark for a folder with wiring.bench, program.cpp, log.txt"),
 }
 
 

@@ -5,10 +5,9 @@ from typing import Any
 
 from verifex.core.circuit import check_wiring
 from verifex.core.circuit.solver import NoSensibleAnswer
-from verifex.core.cli.files import exercise_of, no_operating_point, text_of
+from verifex.core.cli.files import bench_text, exercise_of, no_operating_point, text_of, usable
 from verifex.core.cli.output import exit_code, print_findings, print_json
 from verifex.core.cli.unusable import CannotUse
-from verifex.core.cli.wiring import bench_text, usable
 from verifex.core.parts import Board, catalogue
 from verifex.core.program import ScriptedPins, check_program, read_script
 from verifex.core.program.flow import dot_of, flow_charts, placed, svg_of
@@ -16,38 +15,6 @@ from verifex.core.twin import check_on_bench, read_stimulus, run_twin
 from verifex.core.twin.stimulus import Stimulus
 
 MOST_SECONDS = 3600.0
-
-
-def add_commands(commands: Any) -> None:
-    program = commands.add_parser("program", help="check or run a program").add_subparsers(dest="what", required=True)
-    check = program.add_parser("check")
-    check.add_argument("file")
-    check.add_argument("--board")
-    check.add_argument("--wiring")
-    check.add_argument("--exercise")
-    check.add_argument("--json", action="store_true")
-    check.set_defaults(act=check_file)
-    run = program.add_parser("run")
-    run.add_argument("file")
-    run.add_argument("--board")
-    run.add_argument("--pins")
-    run.add_argument("--seconds", type=float, required=True)
-    run.add_argument("--json", action="store_true")
-    run.set_defaults(act=run_file)
-    flow = program.add_parser("flow", help="the flow chart of a program, as SVG or DOT")
-    flow.add_argument("file")
-    flow.add_argument("--form", choices=("svg", "dot", "json"), default="svg")
-    flow.add_argument("--board")
-    flow.set_defaults(act=show_flow, json=False)
-    twin = commands.add_parser("twin", help="run a program on its bench").add_subparsers(dest="what", required=True)
-    on_bench = twin.add_parser("run")
-    on_bench.add_argument("wiring")
-    on_bench.add_argument("file", metavar="program")
-    on_bench.add_argument("--stimulus")
-    on_bench.add_argument("--seconds", type=float, required=True)
-    on_bench.add_argument("--cold", action="store_true", help="just switched on: modules warm up first")
-    on_bench.add_argument("--json", action="store_true")
-    on_bench.set_defaults(act=run_on_bench)
 
 
 USUAL = {"py": "sbc-3v3"}  # the board for a file of this ending, unless one is named; else the first

@@ -1,8 +1,7 @@
 """`verifex wiring check`, `solve`, `spice`, `windows`, `compare` and `csv`."""
 
 import math
-from argparse import ArgumentParser, Namespace
-from typing import Any
+from argparse import Namespace
 
 from verifex.core.circuit import Conditions, Programmed, check_wiring, operating_point
 from verifex.core.circuit.bench import Bench
@@ -15,64 +14,12 @@ from verifex.core.circuit.shorts import shorted_nets
 from verifex.core.circuit.solver import NoSensibleAnswer, spice_netlist
 from verifex.core.circuit.view import BenchView
 from verifex.core.circuit.windows import resistor_jobs
-from verifex.core.cli.files import exercise_of, no_operating_point, shelf_of, text_of
+from verifex.core.cli.files import bench_text, exercise_of, no_operating_point, shelf_of, text_of, usable
 from verifex.core.cli.output import exit_code, print_findings, print_json
 from verifex.core.cli.unusable import CannotUse
 from verifex.core.parts import OUTPUT_ROLES, LegRole
-from verifex.core.problems import UnusableInput
 from verifex.core.quantity import in_words, parse_quantity
 from verifex.core.twin import check_on_bench, programmed
-
-
-def add_commands(commands: Any) -> None:
-    wiring = commands.add_parser("wiring", help="check or solve a bench").add_subparsers(dest="what", required=True)
-    check = wiring.add_parser("check", help="findings on a bench")
-    _takes_bench(check)
-    check.add_argument("--exercise")
-    check.add_argument("--program")
-    check.add_argument("--set", action="append", default=[], metavar="B1.D13=high", help="solve this state too")
-    check.add_argument("--at", action="append", default=[], metavar="U1.celsius=25")
-    check.set_defaults(act=check_file)
-    for name, act, words in (
-        ("solve", solve_file, "volts and currents in one state"),
-        ("spice", spice_file, "the same circuit as a SPICE netlist"),
-    ):
-        solve = wiring.add_parser(name, help=words)
-        _takes_bench(solve)
-        solve.add_argument("--set", action="append", default=[], metavar="B1.D13=high")
-        solve.add_argument("--at", action="append", default=[], metavar="U1.celsius=25")
-        solve.add_argument("--values", choices=["nominal", "measured"], default="measured")
-        solve.set_defaults(act=act)
-    windows = wiring.add_parser("windows", help="each resistor's job, its window and what it reads in the circuit")
-    _takes_bench(windows)
-    windows.set_defaults(act=show_windows)
-    compare = wiring.add_parser("compare", help="two benches by what they do, not hole for hole")
-    _takes_bench(compare)
-    compare.add_argument("intended")
-    compare.add_argument("--exercise")
-    compare.set_defaults(act=compare_files)
-    csv = wiring.add_parser("csv", help="a bench as a table, or a table as a bench")
-    csv.add_argument("file")
-    csv.set_defaults(act=convert_csv)
-
-
-def _takes_bench(parser: ArgumentParser) -> None:
-    parser.add_argument("file")
-    parser.add_argument("--rail", type=float, metavar="4.87")
-    parser.add_argument("--parts", metavar="FILE", help="a data file of parts besides the shipped ones")
-    parser.add_argument("--json", action="store_true")
-
-
-def bench_text(name: str) -> str:
-    """A bench's text, whether the file is in bench notation or a table."""
-    text = text_of(name)
-    return csv_to_bench(text) if name.lower().endswith(".csv") else text
-
-
-def usable(bench: Bench) -> None:
-    """Raises UnusableInput when lines of the bench are no statement."""
-    if bench.problems:
-        raise UnusableInput(bench.problems)
 
 
 def bench_of(arguments: Namespace) -> Bench:

@@ -13,6 +13,7 @@ METER_SHARE, METER_VOLTS = 0.005, 0.02
 RAIL, INTERNAL, OUTSIDE, STEP = "rail", "internal", "aref", "step:"
 TELL = "tell:"  # what an act at the bench gave that tells faults apart, by the log it was done for
 WALK = "walk:"  # what the meter walk gave before power, by the wiring it was done for
+BEGIN = "begin:"  # the line on which a person said that a step of a log begins, by the log; 0 for as it was found
 COLUMN = "column:"  # which column of the log a person took for a reading, by its place in the exercise
 PROBE = "probe:"  # what a meter read at a place: nothing follows from it, it is held against the bench
 #: Settings that a trimmer makes and that are measured at the bench, with the unit they are written in.
@@ -26,7 +27,8 @@ class Measured:
     """What was measured: the rail, the internal and an outside reference in volts, resistors in ohms and figures of a
     sensor (`U1.r10`, `U1.air`) by name, stimulus values by step name (a second quantity of a step as `step|U1.percent`),
     and what a meter read at a place (`U1.out` in volts, `D1` in mA). `told` are results of acts that tell faults apart,
-    as `digest of the log:act`. `columns` is by a reading's place the key of the log's column that a person took for it.
+    as `digest of the log:act`, `begins` lines on which steps begin, as `digest of the log:place in the plan`.
+    `columns` is by a reading's place the key of the log's column that a person took for it.
     """
 
     rail_volts: float | None = None
@@ -36,6 +38,7 @@ class Measured:
     stimulus: dict[str, float] = field(default_factory=dict)
     probes: dict[str, float] = field(default_factory=dict)
     told: dict[str, float] = field(default_factory=dict)
+    begins: dict[str, float] = field(default_factory=dict)
     columns: dict[int, int] = field(default_factory=dict)
 
     @classmethod
@@ -47,13 +50,16 @@ class Measured:
             internal_volts=values.get(INTERNAL),
             outside_volts=values.get(OUTSIDE),
             values={
-                name: value for name, value in plain.items() if not name.startswith((STEP, PROBE, TELL, WALK, COLUMN))
+                name: value
+                for name, value in plain.items()
+                if not name.startswith((STEP, PROBE, TELL, WALK, BEGIN, COLUMN))
             },
             stimulus={name.removeprefix(STEP): value for name, value in plain.items() if name.startswith(STEP)},
             probes={name.removeprefix(PROBE): value for name, value in plain.items() if name.startswith(PROBE)},
             columns={
                 int(name.removeprefix(COLUMN)): int(value) for name, value in plain.items() if name.startswith(COLUMN)
             },
+            begins={name.removeprefix(BEGIN): value for name, value in plain.items() if name.startswith(BEGIN)},
             told={name.removeprefix(TELL): value for name, value in plain.items() if name.startswith(TELL)},
         )
 
@@ -64,8 +70,15 @@ class Measured:
         probes = {f"{PROBE}{name}": value for name, value in self.probes.items()}
         told = {f"{TELL}{name}": value for name, value in self.told.items()}
         columns = {f"{COLUMN}{position}": float(key) for position, key in self.columns.items()}
+        begins = {f"{BEGIN}{name}": value for name, value in self.begins.items()}
         known = {name: v for name, v in volts.items() if v is not None}
-        return {**known, **self.values, **steps, **probes, **told, **columns}
+        return {**known, **self.values, **steps, **probes, **told, **begins, **columns}
+
+    def begins_in(self, log: str) -> dict[int, int]:
+        """By a step's place in the plan the line of this very log on which a person said that it begins."""
+        own = f"{digest(log)}:"
+        said = {name.removeprefix(own): int(line) for name, line in self.begins.items() if name.startswith(own)}
+        return {int(place): line for place, line in said.items() if place.isdigit() and line > 0}
 
     def problems(self, board: Board) -> list[str]:
         """What is not plausible, in words with the plausible range; empty when all is well."""

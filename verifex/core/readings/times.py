@@ -5,6 +5,7 @@ from collections.abc import Sequence
 from itertools import pairwise
 from statistics import median
 
+from verifex.core.printed.columns import Column
 from verifex.core.printed.lines import without_stamp
 
 MOST_LINES = 400
@@ -23,6 +24,31 @@ def stamp_ms(line: str) -> float | None:
         return ((int(hours) * 60 + int(minutes)) * 60 + int(seconds)) * 1000 + int((part or "0").ljust(3, "0"))
     found = _BRACKET_MS.match(line) or _MS.match(line)
     return float(found.group(1)) if found else None
+
+
+def times_of(lines: Sequence[str], numbers: Sequence[int], columns: Sequence[Column]) -> list[float] | None:
+    """The time of each of the lines (numbers from 1) in milliseconds: as it stands before them, else in a column that counts up
+    as a clock does, in seconds or milliseconds; None where no time is told."""
+    stamps = [stamp_ms(lines[number - 1]) for number in numbers]
+    times: list[float] = [stamp for stamp in stamps if stamp is not None]
+    if len(times) != len(numbers):
+        clock = next((c for c in columns if c.lines == list(numbers) and _is_clock(c.values)), None)
+        if clock is None:
+            return None
+        scale = 1.0 if median(b - a for a, b in pairwise(clock.values)) >= LEAST_MS else 1000.0
+        times = [scale * value for value in clock.values]
+    return times if len(times) > 1 and all(b >= a for a, b in pairwise(times)) else None
+
+
+LEAST_MS = 20.0  # a usual gap from which a column of times is in milliseconds, and not in seconds
+
+
+def _is_clock(values: Sequence[float]) -> bool:
+    """Whether values only rise, most often by the same."""
+    gaps = [b - a for a, b in pairwise(values)]
+    if len(gaps) < LEAST_GAPS or min(gaps) <= 0:
+        return False
+    return sum(1 for gap in gaps if abs(gap - median(gaps)) <= STEADY * median(gaps)) >= 0.7 * len(gaps)
 
 
 def interval_ms(times_ms: Sequence[float]) -> float | None:

@@ -147,6 +147,8 @@ def _readings(handed_in: HandedIn) -> dict[str, Any] | None:
         "verdict": record.verdict,
         "diagnosis": [explanation.model_dump() for explanation in record.diagnosis],
         "columns": [column.model_dump() for column in record.columns],
+        "begins": [begin.model_dump() for begin in record.begins],
+        "drawn": [{"line": line, "value": value} for line, value in record.drawn],
         "acts": [_act_json(act) for act in record.acts],
         "notes": list(record.notes),
         "intended": record.intended,

@@ -163,12 +163,30 @@ class LogColumnOut(Shape):
     because: str
 
 
+class StepBeginOut(Shape):
+    """The line on which a step of the log begins (null: not found); `name` is what it is kept under when it is moved."""
+
+    step: str
+    name: str
+    line: int | None
+    is_moved: bool
+
+
+class LogPointOut(Shape):
+    """A reading on its line of the log."""
+
+    line: int
+    value: float
+
+
 class ReadingsOut(AttemptOut):
     steps: list[StepVerdictOut] = []
     verdict: str = ""
     diagnosis: list[ExplanationOut] = []
     acts: list[BenchActOut] = []
     columns: list[LogColumnOut] = []
+    begins: list[StepBeginOut] = []
+    drawn: list[LogPointOut] = []
     notes: list[str] = []
     intended: dict[str, str] = {}
     attempts: list[ReadingsAttemptOut] = []

@@ -6,7 +6,7 @@ from django.db import transaction
 
 from verifex.acts.refusals import Refused
 from verifex.core.assess.records import MeasurableRecord, ReadingsRecord
-from verifex.core.expected.measured import COLUMN, STEP, TELL, WALK
+from verifex.core.expected.measured import BEGIN, COLUMN, STEP, TELL, WALK
 from verifex.core.quantity import in_words
 from verifex.dockets.act import begin, enter, finish
 from verifex.dockets.judgements import newest, sheets_of, walk_of
@@ -38,8 +38,11 @@ def _keep(actor: User, docket_id: int, name: str, value: float, instrument: str)
         docket=docket, name=name, value=value, unit=what.unit, instrument=instrument[:80], by=actor
     )
     ask_for_judgement(docket)
+    if name.startswith((COLUMN, BEGIN)):
+        finish(docket, actor, what.label)
+        return
     said = f"measured {_said(name, what)}: {value:g} {what.unit}".rstrip()
-    finish(docket, actor, f"took another column of the log: {what.label}" if name.startswith(COLUMN) else said)
+    finish(docket, actor, said)
 
 
 def _said(name: str, what: MeasurableRecord) -> str:
@@ -55,11 +58,24 @@ def _column(docket: Docket, name: str, record: ReadingsRecord | None) -> Measura
     keys = [column.key for column in record.columns]
     return (
         MeasurableRecord(
-            name=name, label=f"the column for reading {int(place) + 1}", unit="", low=min(keys), high=max(keys)
+            name=name,
+            label=f"took another column of the log for reading {int(place) + 1}",
+            unit="",
+            low=min(keys),
+            high=max(keys),
         )
         if keys
         else None
     )
+
+
+def _begin(name: str, record: ReadingsRecord | None) -> MeasurableRecord | None:
+    """The line on which a step of the newest log begins; 0 leaves it where it was found."""
+    begin = next((begin for begin in record.begins if begin.name == name), None) if record else None
+    if begin is None or record is None or not record.drawn:
+        return None
+    label = f"set where “{begin.step}” begins in the log"
+    return MeasurableRecord(name=name, label=label, unit="", low=0, high=record.drawn[-1][0])
 
 
 MOST_OHMS, MOST_VOLTS = 1e9, 30.0
@@ -72,10 +88,12 @@ def _asked_for(docket: Docket, name: str) -> MeasurableRecord | None:
         step = next((step for step in walk.steps if step.name == name), None) if walk else None
         low, high = (0.0, MOST_OHMS) if step and step.unit == "Ω" else (-MOST_VOLTS, MOST_VOLTS)
         return MeasurableRecord(name=name, label=step.text, unit=step.unit, low=low, high=high) if step else None
-    judgement = newest(docket, Kind.READINGS) if name.startswith((TELL, COLUMN)) else None
+    judgement = newest(docket, Kind.READINGS) if name.startswith((TELL, COLUMN, BEGIN)) else None
     record = judgement.typed(ReadingsRecord) if judgement else None
     if name.startswith(COLUMN):
         return _column(docket, name, record)
+    if name.startswith(BEGIN):
+        return _begin(name, record)
     act = next((act for act in record.acts if act.name == name), None) if record else None
     if act is None:
         return None

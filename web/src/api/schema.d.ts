@@ -3033,6 +3033,16 @@ export interface components {
             because: string;
         };
         /**
+         * LogPointOut
+         * @description A reading on its line of the log.
+         */
+        LogPointOut: {
+            /** Line */
+            line: number;
+            /** Value */
+            value: number;
+        };
+        /**
          * LookOut
          * @description What an output shows from a time on: on, off, a colour, a pitch, a brightness.
          */
@@ -3286,6 +3296,16 @@ export interface components {
              */
             columns: components["schemas"]["LogColumnOut"][];
             /**
+             * Begins
+             * @default []
+             */
+            begins: components["schemas"]["StepBeginOut"][];
+            /**
+             * Drawn
+             * @default []
+             */
+            drawn: components["schemas"]["LogPointOut"][];
+            /**
              * Notes
              * @default []
              */
@@ -3357,6 +3377,20 @@ export interface components {
             title: string;
             /** Says */
             says: string;
+        };
+        /**
+         * StepBeginOut
+         * @description The line on which a step of the log begins (null: not found); `name` is what it is kept under when it is moved.
+         */
+        StepBeginOut: {
+            /** Step */
+            step: string;
+            /** Name */
+            name: string;
+            /** Line */
+            line: number | null;
+            /** Is Moved */
+            is_moved: boolean;
         };
         /**
          * StepDoneOut

@@ -42,7 +42,8 @@ class Log:
     columns: list[Column] = field(default_factory=list)  # all that there are to choose from
     garbage_lines: int = 0
     garbage: list[str] = field(default_factory=list)  # some of them
-    found_by_values: bool = False  # the steps were found in the values, without marks
+    found_by: str = ""  # how steps without marks were found: changes, rules, pauses, plan
+    moved: list[int] = field(default_factory=list)  # steps whose begin a person set
     notes: list[str] = field(default_factory=list)
     taken: list[str] = field(default_factory=list)  # which column was taken for which reading, and why
 

@@ -19,16 +19,15 @@ from verifex.core.printed.lines import (
 )
 from verifex.core.problems import Problem, UnusableInput
 from verifex.core.quantity import MOST_PRINTED
-from verifex.core.readings.log.changes import segments
 from verifex.core.readings.log.ids import id_in
 from verifex.core.readings.log.marks import Marks
 from verifex.core.readings.log.model import Log, StepLog
 from verifex.core.readings.log.shapes import Shapes
 from verifex.core.readings.log.states import NOTHING_TOLD, States, Told
 from verifex.core.readings.log.told import probable_rates, tell
+from verifex.core.readings.log.unmarked import Unmarked
 
 LIMIT_BYTES = 10 * 1024 * 1024
-LEAST_BEFORE_A_MARK = 3  # readings that may be a first step whose mark was forgotten
 LOOKED_AT_FOR_COMMAS = 400
 MOST_TEXTS, MOST_GARBAGE = 1000, 200
 LEAST_GAPS = 4
@@ -47,11 +46,13 @@ def read_log(
     sheet: Sheet | None = None,
     told: Told = NOTHING_TOLD,
     columns: Mapping[int, int] = NOTHING_SAID,
+    begins: Mapping[int, int] = NOTHING_SAID,
 ) -> Log:
     """The log in `text`, its steps matched to those of the exercise: by marks (name, number, order), else by the values.
 
     `sheet` helps to tell which column is which reading, `told` what the lines of the pair's own program say of a state,
-    `columns` the keys of columns that a person took for a reading, by its place.
+    `columns` the keys of columns that a person took for a reading, by its place, `begins` the line on which a person said
+    that a step begins, by its place in the plan.
 
     Raises UnusableInput for an empty log, one over 10 MB, or one in
     which neither a number nor a state nor an id stands.
@@ -68,6 +69,9 @@ def read_log(
         if len(freely.found) > len(log.found) and freely.found == sorted(freely.found):
             log = freely
     _refuse_nothing(log, reader)
+    if begins:
+        found = {step.index: min(step.lines) for step in log.steps if step.index is not None and step.lines}
+        log = _Reader(exercise, sheet, told, columns, begins={**found, **begins}, moved=begins).read(text)
     return log
 
 
@@ -79,10 +83,13 @@ class _Reader:
         told: Told,
         said: Mapping[int, int],
         by_a_word: Collection[str] = (),
+        begins: Mapping[int, int] = NOTHING_SAID,
+        moved: Collection[int] = (),
     ) -> None:
         self.exercise, self.sheet, self.said = exercise, sheet, said
         self.marks = Marks(exercise, by_a_word)
-        self.log = Log()
+        self.begins = {line: index for index, line in begins.items()}  # where marks do not count
+        self.log = Log(moved=sorted(moved))
         self.columns: dict[tuple[str, str, int, int], Column] = {}
         self.places: dict[int | str, int] = {}  # by the step's index, or by a mark that means none
         self.at = -1  # the place in the log's steps; -1 before the first mark
@@ -102,15 +109,15 @@ class _Reader:
         if self._has_decimal_commas(lines):
             lines = [COMMA_NUMBER.sub(r"\1.\2", line) for line in lines]
         for number, raw in enumerate(lines, start=1):
+            if number in self.begins:
+                self._go_to("", self.begins[number])
             if line := raw.strip():
                 self.statements += line[-1] in ";{" or line in ("}", "};")
                 self._line(number, line)
         self.looks_like_a_program = self.statements > LEAST_STATEMENTS and self.statements > len(lines) / 3
         self._marks_of_other_names()
         self._choose()
-        if not self.log.steps:
-            self._steps_without_marks()
-        self._first_without_its_mark()
+        Unmarked(self.log, self.exercise, self.sheet, lines, self.rules).find()
         tell(self.log, self.exercise, len(self.columns))
         return self.log
 
@@ -207,6 +214,10 @@ class _Reader:
         return bool(values) and any(slot.means or slot.may_mean for slot in slots_of(texts))
 
     def _begin(self, mark: str, index: int | None) -> None:
+        if not self.begins:
+            self._go_to(mark, index)
+
+    def _go_to(self, mark: str, index: int | None) -> None:
         """Go to a step; one that was come to before is gone on with."""
         place = self.places.get(mark if index is None else index)
         if place is None:
@@ -291,66 +302,6 @@ class _Reader:
             holds = 1 - told[0]
             for step in self.log.steps:
                 holds = step.states.setdefault(reading, [holds])[-1]
-
-    def _steps_without_marks(self) -> None:
-        """By the values of the first reading that shows the plan's levels, else by ruled lines where they part the log into as
-        many pieces as there are steps."""
-        first = self.log.choices[0] if self.log.choices else None
-        if first is None or not self.log.unmarked:
-            return
-        starts = None
-        for position, choice in enumerate(self.log.choices):
-            if starts is None and choice is not None:
-                starts = self._levels(choice.column, position)
-        starts = starts or self._pieces(first.column)
-        if starts is None:
-            return
-        for index, step in enumerate(self.exercise.steps):
-            end = starts[index + 1] if index + 1 < len(starts) else float("inf")
-            made = StepLog(step.name, "", index)
-            for choice in self.log.choices:
-                rows = list(zip(choice.column.lines, choice.column.values, strict=True)) if choice else []
-                inside = [(line, value) for line, value in rows if starts[index] <= line < end]
-                made.columns.append([value for _, value in inside])
-                made.column_lines.append([line for line, _ in inside])
-            self.log.steps.append(made)
-        self.log.unmarked, self.log.found_by_values = [], True
-
-    def _pieces(self, column: Column) -> list[int] | None:
-        """The first line of each piece between ruled lines, where there are as many pieces as steps."""
-        edges = [0, *self.rules]
-        starts = [
-            edge
-            for edge, following in zip(edges, [*self.rules, 1 << 60], strict=True)
-            if any(edge < line < following for line in column.lines)
-        ]
-        return starts if self.rules and len(starts) == len(self.exercise.steps) else None
-
-    def _levels(self, column: Column, position: int) -> list[int] | None:
-        """The line on which each step begins, found in the values of one reading."""
-        if self.sheet is None or len(self.sheet.steps) != len(self.exercise.steps):
-            return None
-        planned = [[r for r in step.readings if r.position == position] for step in self.sheet.steps]
-        if not all(planned):
-            return None
-        expected = [readings[0].value.nominal for readings in planned]
-        begins = segments(column.values, expected)
-        return [column.lines[begin] for begin in begins] if begins else None
-
-    def _first_without_its_mark(self) -> None:
-        """Readings before a first mark that is the second step's are the first step's."""
-        marked = [step.index for step in self.log.steps if step.index is not None]
-        if not marked or marked[0] != 1 or 0 in marked or len(self.log.unmarked) < LEAST_BEFORE_A_MARK:
-            return
-        first = StepLog(self.exercise.steps[0].name, "", 0)
-        for choice in self.log.choices:
-            rows = zip(choice.column.steps, choice.column.lines, choice.column.values, strict=True) if choice else ()
-            before = [(line, value) for place, line, value in rows if place < 0]
-            first.columns.append([value for _, value in before])
-            first.column_lines.append([line for line, _ in before])
-        self.log.steps.insert(0, first)
-        self.log.unmarked = []
-        self.log.notes.append(f"The readings before the first mark were taken for “{first.name}”.")
 
 
 def _counts_up(numbers: Sequence[int]) -> bool:

@@ -6,6 +6,13 @@ from verifex.core.printed.baud import probable_rate
 from verifex.core.printed.columns import printed_unit
 from verifex.core.readings.log.model import Log
 
+FOUND_BY = {
+    "changes": "where the readings change",
+    "rules": "between the ruled lines",
+    "pauses": "at the pauses in the times",
+    "plan": "by the times, as long as the plan holds each step",
+}
+
 
 def tell(log: Log, exercise: Exercise, columns: int) -> None:
     """Put into a log's notes what was left out of it, and which of so many columns were taken for what."""
@@ -14,8 +21,8 @@ def tell(log: Log, exercise: Exercise, columns: int) -> None:
         rates = probable_rates(log, exercise)
         looks = f" It looks like {rates}." if rates else ""
         log.notes.append(f"{what} garbage characters, as from another baud rate; left out.{looks}")
-    if log.found_by_values:
-        log.notes.append("No step is marked; the steps were found where the readings change.")
+    if log.found_by:
+        log.notes.append(f"No step is marked; the steps were found {FOUND_BY[log.found_by]}.")
     elif not any(step.index is not None or step.mark for step in log.steps):
         log.notes.append("No step is marked. Write a line such as “# Room air” before the readings of each step.")
     elif log.unmarked:
@@ -24,6 +31,8 @@ def tell(log: Log, exercise: Exercise, columns: int) -> None:
         for reading, choice in zip(exercise.readings, log.choices, strict=True):
             if choice is not None:
                 log.taken.append(f"Taken for {_said(reading)}: {choice.column.title}, because {choice.because}.")
+    for index in log.moved:
+        log.notes.append(f"A person set where “{exercise.steps[index].name}” begins.")
     for step in log.steps:
         if step.not_numbers:
             log.notes.append(f"“{step.name}”: {_lines(step.not_numbers, 'says', 'say')} nan, a read that failed.")

@@ -104,6 +104,8 @@ useKeys({
           :sheet="sheet"
           :columns="readings.columns"
           :names="names"
+          :drawn="readings.drawn"
+          :begins="readings.begins"
           :save="measure"
         />
         <EmptyNote

@@ -6,6 +6,7 @@ import { computed, onMounted, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { withUnit } from '@/shared/units'
 import { fixed, VERDICTS } from '@/shared/words'
+import StepEnds from './StepEnds.vue'
 
 const props = defineProps<{
   text: string
@@ -13,6 +14,8 @@ const props = defineProps<{
   sheet: Schemas['SheetOut'] | null
   columns: Schemas['LogColumnOut'][]
   names: string[]
+  drawn: Schemas['LogPointOut'][]
+  begins: Schemas['StepBeginOut'][]
   save: (name: string, value: number, instrument: string) => Promise<unknown>
 }>()
 const taken = (position: number) => props.columns.find((column) => column.taken_for === position)
@@ -37,9 +40,16 @@ const read = computed(() => {
   return found
 })
 const pointed = ref<number | null>(null)
+/** A line that was clicked is looked at even where it was taken for no reading: a step may be said to begin there. */
+const chosen = ref(false)
+function point(line: number, byClick: boolean) {
+  if (!byClick && (chosen.value || !read.value.has(line))) return
+  pointed.value = line
+  chosen.value = byClick && !read.value.has(line)
+}
 /** The first reading that is out is looked at until another one is pointed at. */
 const looked = computed(() => {
-  if (pointed.value !== null && read.value.has(pointed.value)) return pointed.value
+  if (pointed.value !== null && (read.value.has(pointed.value) || chosen.value)) return pointed.value
   const all = [...read.value]
   return (all.find(([, one]) => one.verdict === 'out') ?? all[0])?.[0] ?? null
 })
@@ -53,10 +63,12 @@ onMounted(() => {
   scroller?.setAttribute('aria-label', 'The log as handed in; arrow keys go from reading to reading')
 })
 function step(by: 1 | -1) {
-  const all = [...read.value.keys()].sort((a, b) => a - b)
+  const lines = read.value.size ? [...read.value.keys()] : props.drawn.map((one) => one.line)
+  const all = lines.sort((a, b) => a - b)
   const next = all[all.indexOf(looked.value ?? all[0]!) + by]
   if (next === undefined) return
   pointed.value = next
+  chosen.value = !read.value.has(next)
   list.value?.scrollTo({ index: next - 1 })
 }
 const at = computed(() => (looked.value === null ? null : (read.value.get(looked.value) ?? null)))
@@ -73,6 +85,7 @@ const firstRead = computed(() => {
 
 <template>
   <div class="log">
+    <StepEnds :drawn="drawn" :begins="begins" :looked="looked" :save="save" />
     <div v-if="columns.length > 1" class="columns">
       <label v-for="(name, position) in names" :key="position">
         <span class="field-label"
@@ -135,7 +148,8 @@ const firstRead = computed(() => {
               read.get(item.key)?.verdict === 'out' && 'out',
               looked === item.key && 'looked',
             ]"
-            @mouseenter="read.has(item.key) && (pointed = item.key)"
+            @mouseenter="point(item.key, false)"
+            @click="point(item.key, true)"
           >
             <span class="number" aria-hidden="true">{{ item.key }}</span><span class="text">{{
               item.text
