@@ -136,6 +136,11 @@ class HonestyTest(TestCase):
             ],
         )
         invented = compare_log(log(22.4, 29.3, 38.8), EXERCISE, SHEET, grid=self.GRID)
+        halves = [
+            f"# {name}\n" + "".join(f"{centre + 0.5 * (i * 7 % 5) - 1:.1f}\n" for i in range(10))
+            for name, centre in zip(NAMES, (22.5, 29.0, 39.0), strict=True)
+        ]
+        written = compare_log("".join(halves), EXERCISE, SHEET)
         frozen = compare_log(
             "\n".join(f"# {n}\n" + f"{v}\n" * 10 for n, v in zip(NAMES, (22.27, 29.1, 38.87), strict=True)),
             EXERCISE,
@@ -144,8 +149,8 @@ class HonestyTest(TestCase):
         stuck = compare_log("\n".join(f"# {n}\n" + "-50.00\n" * 10 for n in NAMES), EXERCISE, SHEET)
         self.assertEqual(stuck.honesty, ())  # an input at ground has no noise, and nobody invented it
         self.assertEqual(
-            [[f.rule for f in r.honesty] for r in (copied, invented, frozen)],
-            [["same-noise"], ["off-the-grid"], ["no-noise"]],
+            [[f.rule for f in r.honesty] for r in (copied, invented, written, frozen)],
+            [["same-noise"], ["off-the-grid"], ["round-numbers"], ["no-noise"]],
         )
-        for report in (copied, invented, frozen):
+        for report in (copied, invented, written, frozen):
             self.assertIn("Look at this", report.honesty[0].remedy)

@@ -147,8 +147,18 @@ def judge_log(
     if sheet.reason:
         notes.append(f"There is no expected sheet for this bench: {sheet.reason}")
     is_noisy = isinstance(sheet.main, AdcChain) and not any(step.first.saturated for step in sheet.steps)
-    honesty = tuple(look_closer(log, grid, others, pace=pace, is_noisy=is_noisy))
+    possible = _possible(sheet) if is_noisy else []
+    honesty = tuple(look_closer(log, grid, others, pace=pace, possible=possible, is_noisy=is_noisy))
     return ReadingsReport(steps, verdict, honesty, tuple(notes), tuple(log_notes))
+
+
+def _possible(sheet: Sheet) -> list[float]:
+    """What the exercise's formula gives of every count of the converter."""
+    chain = sheet.main
+    if not isinstance(chain, AdcChain):
+        return []
+    values: list[float] = chain.formula.value(np.arange(chain.board.counts, dtype=float)).tolist()
+    return values
 
 
 def _verdict(steps: tuple[StepVerdict, ...]) -> str:

@@ -77,6 +77,7 @@ class HonestyView:
     grid: frozenset[str] | None
     others: Sequence[OtherLog]
     pace: "Pace"
+    possible: Sequence[float]  # every value the exercise's formula gives of a count; empty where no converter reads
     is_noisy: bool  # a converter away from its ends: levels, ids and modules that round whole stand still of themselves
 
     @property
@@ -89,10 +90,17 @@ HONESTY: RuleBook[HonestyView] = RuleBook("A second look at a log")
 
 
 def look_closer(
-    log: Log, grid: list[str] | None, others: Sequence[OtherLog], *, pace: Pace = NO_PACE, is_noisy: bool = True
+    log: Log,
+    grid: list[str] | None,
+    others: Sequence[OtherLog],
+    *,
+    pace: Pace = NO_PACE,
+    possible: Sequence[float] = (),
+    is_noisy: bool = True,
 ) -> list[Finding]:
-    """Everything worth a second look. `grid` are the values the pair's program can print, as printed."""
-    return HONESTY.run(HonestyView(log, frozenset(grid) if grid else None, others, pace, is_noisy))
+    """Everything worth a second look. `grid` are the values the pair's program can print, as printed, `possible` what the
+    exercise's formula gives of every count."""
+    return HONESTY.run(HonestyView(log, frozenset(grid) if grid else None, others, pace, possible, is_noisy))
 
 
 @HONESTY.rule(
@@ -154,6 +162,49 @@ def off_the_grid(view: HonestyView, finding: FindingFactory) -> Iterator[Finding
             "Look at this: is it the log of the program that was handed in?",
             value=float(len(off)),
         )
+
+
+@HONESTY.rule(
+    "round-numbers",
+    Severity.CHECK,
+    title="Mostly round numbers",
+    why="The last digit that a converter's value is printed with is any of the ten; people who write values down prefer 0 and 5.",
+    hint="",
+    criterion="readings",
+    source="the last digits of every value the formula can give in the log's range",
+)
+def round_numbers(view: HonestyView, finding: FindingFactory) -> Iterator[Finding]:
+    values = view.values
+    decimals = max((_decimals(value) for value in values), default=0)
+    if (
+        len(values) < LEAST_FOR_DIGITS
+        or len(set(values)) < LEAST_DIFFERENT_VALUES
+        or not 1 <= decimals <= MOST_DECIMALS
+    ):
+        return
+    own = [numbers[0] for text in view.grid or () if (numbers := numbers_in(text))]
+    possible = {round(value, decimals) for value in own or view.possible if min(values) <= value <= max(values)}
+    round_share = _round_share(values, decimals)
+    if possible and round_share >= MOSTLY and _round_share(list(possible), decimals) < MOSTLY / 2:
+        yield finding(
+            f"{round_share:.0%} of the values end in 0 or 5; of those that can be printed in that range, "
+            f"{_round_share(list(possible), decimals):.0%} do.",
+            "Look at this: were the values read off and written down, or copied from the board?",
+            value=round_share,
+            limit=MOSTLY,
+        )
+
+
+LEAST_FOR_DIGITS, LEAST_DIFFERENT_VALUES, MOST_DECIMALS = 20, 6, 3
+MOSTLY = 0.9  # of the values; by chance a fifth of them ends so
+
+
+def _round_share(values: Sequence[float], decimals: int) -> float:
+    return sum(1 for value in values if round(abs(value) * 10**decimals) % 5 == 0) / len(values)
+
+
+def _decimals(value: float) -> int:
+    return len(f"{value:.6f}".rstrip("0").partition(".")[2])
 
 
 @HONESTY.rule(
