@@ -7,7 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from verifex.core.parts import catalogue
-from verifex.core.program import RunResult, ScriptedPins, check_program
+from verifex.core.program import Running, RunResult, ScriptedPins, check_program
 from verifex.core.program.calls.serial import float_printed
 from verifex.core.program.machine import Budget, Machine
 from verifex.core.program.types import Int, as_float32
@@ -37,7 +37,7 @@ class ArithmeticTest(TestCase):
         table = {
             "32767 + a1": "-32768", "a200 * 200": "-25536", "7 / 2": "3", "-7 / 2": "-3", "-7 % 3": "-1",
             "300L * 300": "90000", "5000 * 100L": "500000", "byte(260)": "4", "b255 + 1": "256", "u65535 + 1": "0",
-            "1 << 14": "16384", "-1 >> 1": "-1", "0x0F & 6": "6", "5 | 8": "13", "~0": "-1", "!5": "0", "3 > 2": "1",
+            "1 << 14": "16384", "B101": "5", "B00000111 << 1": "14", "B11111111": "255", "-1 >> 1": "-1", "0x0F & 6": "6", "5 | 8": "13", "~0": "-1", "!5": "0", "3 > 2": "1",
             "10 - 3 * 2": "4", "(10 - 3) * 2": "14", "a1 ? 4 : 5": "4", "-a1": "-1", "40000": "40000", "0b101": "5", "010": "8",
         }  # fmt: skip
         head = "int a1 = 1; int a200 = 200; byte b255 = 255; unsigned int u65535 = 65535;"
@@ -104,11 +104,13 @@ class PlaceTest(TestCase):
 
     def test_what_finds_a_place_happens_once(self):
         head = "int a[4] = {10, 20, 30, 40}; int i; int asked; int *p = a; struct Box { int n; } boxes[3];"
+        head += 'String letters = "abc"; int at;'
         head += "int next() { asked++; return asked; }"
         acts = {
             "a[i++] += 5;": ("i", "1", "a[0]", "15"), "a[i++]++;": ("i", "2", "a[1]", "21"), "a[--i]--;": ("i", "1", "a[1]", "20"),
             "boxes[next()].n += 7;": ("asked", "1", "boxes[1].n", "7"), "boxes[next() - 1].n++;": ("asked", "2", "boxes[1].n", "8"),
             "*p++ = 1;": ("p - a", "1", "a[0]", "1"), "*++p *= 2;": ("p - a", "2", "a[2]", "60"), "*p-- -= 1;": ("p - a", "1", "a[2]", "59"),
+            "letters[at++] += 1;": ("at", "1", "letters", "bbc"), "letters[1]++;": ("letters[1]++", "c", "letters", "bdc"),
             "p[0] <<= 1;": ("a[1]", "40", "p[0]++", "40"), "++p[0];": ("a[1]", "42", "--p[0]", "41"),
         }  # fmt: skip
         shown = [f"{act} Serial.println({one}); Serial.println({other});" for act, (one, _, other, _) in acts.items()]
@@ -126,9 +128,47 @@ class PlaceTest(TestCase):
         for _ in range(40):
             nested = f"a[{nested}++]"
         self.assertEqual(printed(f"{nested}", head="int a[2];"), ["0"])
+        called = "1"
+        for _ in range(40):
+            called = f"more({called})"
+        head = "int more(int x) { return x + 1; } float more(float x) { return x; }"
+        self.assertEqual(printed(called, head=head), ["41"])
+
+    def test_a_place_in_a_list_is_a_whole_number(self):
+        for index in ('"x"', "1.5", "word"):
+            report = check_program(source(f"a[{index}] = 1;", "", "int a[3]; String word;"), BOARD)
+            self.assertEqual([f.rule for f in report.findings], ["refused-use"], index)
+
+    def test_runs_of_one_program_touch_nothing_of_each_other(self):
+        loop = "static int inside; inside++; here++; Serial.println(here + inside); delay(100);"
+        report = check_program(source("pinMode(3, OUTPUT);", loop, "int here;"), BOARD)
+        other: list[str] = []
+
+        class Meanwhile(ScriptedPins):
+            def pins_changed(self, machine: Running) -> None:
+                other.append(report.run(ScriptedPins(), 0.35).serial)
+
+        alone = report.run(ScriptedPins(), 0.35).serial
+        self.assertEqual((report.run(Meanwhile(), 0.35).serial, set(other)), (alone, {alone}))
 
 
 class PinsAndTimeTest(TestCase):
+    def test_a_pin_that_is_no_output_is_written_into_its_pull_up(self):
+        loop = "Serial.print(digitalRead(4)); digitalWrite(4, HIGH); Serial.print(digitalRead(4)); pinMode(4, OUTPUT); delay(400);"
+        small = check_program(source("", loop), BOARD).run(ScriptedPins(), 0.3)
+        self.assertEqual((small.serial, [what for _, _, what in small.events]), ("01", ["pull-up", "1"]))
+        wide = check_program(source("", loop), WIDE).run(ScriptedPins(), 0.3)
+        self.assertEqual((wide.serial, [what for _, _, what in wide.events]), ("00", ["1"]))
+
+    def test_a_tone_ends_after_its_time_and_another_waits_for_it(self):
+        result = run(
+            "tone(8, 440, 100); tone(9, 500); delay(50); tone(9, 500); delay(200); tone(9, 600, 20); delay(50);"
+        )
+        self.assertEqual(
+            [(round(ms), pin, what) for ms, pin, what in result.events],
+            [(0, "D8", "tone:440"), (100, "D8", "tone:off"), (250, "D9", "tone:600"), (270, "D9", "tone:off")],
+        )
+
     def test_events_are_the_changes_of_outputs(self):
         result = run(
             "pinMode(13, OUTPUT);",

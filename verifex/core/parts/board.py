@@ -92,6 +92,12 @@ class Board(Frozen):
     source: str = "typical of the family"
 
     @property
+    def writes_switch_pull_ups(self) -> bool:
+        """Whether writing to a pin that is no output switches its pull-up, as on the 8-bit boards, whose port has one bit for
+        both; on others nothing happens."""
+        return self.int_bits == 16
+
+    @property
     def counts(self) -> int:
         """How many steps the converter has: 1024 for 10 bits, 0 without one."""
         return 2**self.adc_bits if self.adc_bits else 0

@@ -20,7 +20,7 @@ def pin_numbers(board: Board) -> dict[int, str]:
 
 
 def constants(board: Board) -> dict[str, tuple[int | float, Type]]:
-    """The names every program of the dialect may use, with value and type."""
+    """The names every program of the dialect may use, with value and type; besides them those in `BINARY`."""
     whole = Int(board.int_bits, True)
     table: dict[str, tuple[int | float, Type]] = {
         "HIGH": (1, whole), "LOW": (0, whole), "INPUT": (0, whole), "OUTPUT": (1, whole), "INPUT_PULLUP": (2, whole),
@@ -36,6 +36,9 @@ def constants(board: Board) -> dict[str, tuple[int | float, Type]]:
             table[name] = (number, Int(8, False))
     return table
 
+
+#: Whole numbers written in binary: B0 to B11111111, with or without zeros in front.
+BINARY = {f"B{number:0{digits}b}": number for digits in range(1, 9) for number in range(1 << digits)}
 
 #: What the board's own tools bring: the object, and its header.
 OWN_HEADERS = {"Wire": "Wire.h", "SPI": "SPI.h", "EEPROM": "EEPROM.h"}

@@ -51,10 +51,13 @@ class ProgramReport:
         serial_blocks: bool = False,
         budget: Budget | None = None,
     ) -> RunResult:
-        """Run on `surroundings` for `seconds` of virtual time. Raises ValueError when it is not runnable."""
-        compiled = self.compiled
+        """Run on `surroundings` for `seconds` of virtual time. Raises ValueError when it is not runnable.
+
+        Each run has cells and closures of its own, so that two at once, or one that is held on the way, touch nothing of each other.
+        """
         if not self.runnable:
             raise ValueError("this program cannot be run")
+        compiled = _compiled(self.tree, self.board)
         machine = Machine(self.board, surroundings, seconds, budget=budget, serial_blocks=serial_blocks)
         machine.declared = self.tree.declared
         if compiled.whole:
@@ -122,6 +125,10 @@ def _declared(exercise: Exercise | None) -> Declared:
     return Declared(classes, exercise.library_constants)
 
 
+def _compiled(tree: Program, board: Board) -> Compiled:
+    return compile_python(tree) if tree.dialect == "python" else compile_program(tree, board)
+
+
 def _built(source: str, board: Board, declared: Declared) -> tuple[list[Problem], Program, Compiled]:
     """What a compiler refuses, the tree, and the program ready to run as far as it is."""
     dialect = read_as(source, board)
@@ -136,12 +143,12 @@ def _built(source: str, board: Board, declared: Declared) -> tuple[list[Problem]
             problems = [*pasted, *python_problems(source)]
             tree = nothing if problems else read_python(source)
             tree.declared = declared
-            compiled = Compiled() if problems or tree.unsupported else compile_python(tree)
+            compiled = Compiled() if problems or tree.unsupported else _compiled(tree, board)
         else:
             problems = [*pasted, *syntax_problems(source)]
             tree = nothing if problems else read_cpp(source, board.int_bits)
             tree.declared = declared
-            compiled = Compiled() if problems or tree.unsupported else compile_program(tree, board)
+            compiled = Compiled() if problems or tree.unsupported else _compiled(tree, board)
     except RecursionError:
         nothing.unsupported.append(Unsupported(At(1, 1), "so deep a nesting"))
         return [], nothing, Compiled()

@@ -94,6 +94,7 @@ class Machine:
         self.line = Line(sorted(surroundings.typed))
         self.agenda = Agenda(pause_us=pause_us, paused=paused)
         self.stop_us = self.agenda.next_us(self)
+        self._set_before: set[str] = set()  # pins that were written while they were no outputs
         self._written: set[str] = set()  # the first write of a pin is an event even when nothing changes
 
     # -- time and budgets --------------------------------------------------------------------------
@@ -212,14 +213,34 @@ class Machine:
             use = self.use(pin)
             use.mode, use.mode_at = mode, use.mode_at or at
         self.changes += self.modes.get(pin) != mode
-        self.modes[pin] = mode
-        if mode == "output" and pin not in self.levels:
-            self.levels[pin] = 0
+        was_output, self.modes[pin] = self.modes.get(pin) == "output", mode
+        if mode == "output":
+            self.levels.setdefault(pin, 0)
+            if not was_output and pin in self._set_before:  # what was written beforehand shows now
+                self._written.add(pin)
+                self.event(pin, str(self.levels[pin]))
+        elif self.board.writes_switch_pull_ups and mode in ("input", "pull-up"):
+            self.levels[pin] = int(mode == "pull-up")
         self.pins_changed()
+
+    def _write_input(self, pin: str, level: int) -> None:
+        """A pin that is no output is written: its level is kept until it is one, and on small boards switches its pull-up."""
+        self._set_before.add(pin)
+        self.changes += self.levels.get(pin) != level
+        self.levels[pin] = level
+        if self.board.writes_switch_pull_ups:
+            mode = "pull-up" if level else "input"
+            if self.modes.get(pin, "input") != mode:
+                self.event(pin, mode)
+            self.modes[pin] = mode
+            self.pins_changed()
 
     def write(self, pin: str, level: int, at: At, pwm: int | None = None) -> None:
         use = self.use(pin)
         use.written_at = use.written_at or at
+        if pwm is None and self.modes.get(pin) != "output":
+            self._write_input(pin, level)
+            return
         shown = f"pwm:{pwm}" if pwm is not None else str(level)
         before = f"pwm:{self.pwm[pin]}" if pin in self.pwm else str(self.levels.get(pin, ""))
         if shown != before or pin not in self._written:

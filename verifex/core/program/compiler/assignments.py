@@ -42,7 +42,7 @@ class Assignments:
         if isinstance(target, t.Index):
             base = self.expressions.value(target.base)
             if base[1] == TEXT:
-                return self._to_letter(target, _whole(node))
+                return self._to_letter(target, node, gives_old=gives_old)
             place = self.places.of_item(target, base)
         else:
             place = self.places.place_of(target)
@@ -88,24 +88,42 @@ class Assignments:
             return self.places.write(place, value, node.at), variable.kind
         return self._store(variable, value), variable.kind
 
-    def _to_letter(self, target: t.Index, value_node: t.Expr) -> Typed:
-        """One letter of a text: the text is put back with it changed."""
+    def _to_letter(self, target: t.Index, node: t.Assign, *, gives_old: bool) -> Typed:
+        """One letter of a text: the text is put back with it changed, and the letter is come to once."""
         place = self.places.place_of(target.base)
         if place is None or place.constant:
             self.names.refuse("not-assignable", target.at, "[ ]")
             return (lambda frame: 0), CHAR
-        index, value = self.expressions.value(target.index)[0], self.expressions.as_type(value_node, CHAR)
-        read = self.places.read(place, target.at)
+        index = self.places.position(target.index)
+        current: Frame = [0]
+        if node.op == "=":
+            value = self.expressions.as_type(node.value, CHAR)
+        else:
+            binary = t.Binary(node.at, node.op[:-1], target, node.value)
+            made = self.expressions.binary(binary, (lambda frame: current[0], CHAR), self.expressions.value(node.value))
+            value = self.expressions.taken_as(made, CHAR, node.at)
+        whole: Frame = [""]
         holder, at = self.names.machine, target.at
 
         def changed(frame: Frame) -> str:
-            text, position, letter = read(frame), int(index(frame)), int(value(frame))
-            if 0 <= position < len(text):
-                return str(text[:position] + chr(letter & 0xFF) + text[position + 1 :])
+            text, position = str(whole[0]), int(index(frame))
+            inside = 0 <= position < len(text)
+            old = current[0] = CHAR.wrap(ord(text[position])) if inside else 0
+            current[0] = letter = int(value(frame))
+            if gives_old:
+                current[0] = old
+            if inside:
+                return text[:position] + chr(letter & 0xFF) + text[position + 1 :]
             holder[0].runtime_faults[("outside-array", at)] += 1
-            return str(text)
+            return text
 
-        return self.places.write(place, changed, target.at), CHAR
+        put = self.places.update(place, whole, changed, target.at, gives_old=False)
+
+        def letter_of(frame: Frame) -> int:
+            put(frame)
+            return int(current[0])
+
+        return letter_of, CHAR
 
     def _store(self, variable: Variable, value: Value) -> Value:
         index, cells = variable.index, self.names.globals

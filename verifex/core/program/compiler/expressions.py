@@ -4,6 +4,7 @@ from typing import Any
 
 from verifex.core.program import arithmetic, clocks
 from verifex.core.program import tree as t
+from verifex.core.program.boards import BINARY
 from verifex.core.program.compiler.names import Frame, Later, Names, Typed, Value, Variable
 from verifex.core.program.compiler.places import Places
 from verifex.core.program.devices import LibraryConstant
@@ -36,6 +37,7 @@ class Expressions:
 
     def __init__(self, names: Names, places: Places, later: Later) -> None:
         self.names, self.places, self.later = names, places, later
+        self._made: dict[tuple[int, int, bool], tuple[t.Expr, Typed]] = {}
 
     def truth(self, node: t.Expr) -> Value:
         value, kind = self.value(node)
@@ -54,6 +56,16 @@ class Expressions:
         return arithmetic.converted(value, own, kind, at, self.names.machine)
 
     def value(self, node: t.Expr) -> Typed:
+        """An expression made ready. It is made once: who asks for its type only takes no second look at what is in it."""
+        if isinstance(node, t.Number | t.Text | t.Name):
+            return self._value(node)
+        key = (id(node), id(self.names.scope), self.names.in_library > 0)
+        known = self._made.get(key)
+        if known is None:
+            known = self._made[key] = (node, self._value(node))
+        return known[1]
+
+    def _value(self, node: t.Expr) -> Typed:
         match node:
             case t.Number():
                 return constant(as_float32(node.value) if node.type == FLOAT else node.value), node.type
@@ -179,6 +191,8 @@ class Expressions:
         if node.name in self.names.constants:
             value, kind = self.names.constants[node.name]
             return constant(value), kind
+        if node.name in BINARY:
+            return constant(BINARY[node.name]), self.names.widths.int
         if node.name in NULLS:
             return (lambda frame: None), Pointer(VOID)
         if node.name in self.names.program.functions:
@@ -208,7 +222,7 @@ class Expressions:
         if isinstance(node, t.Index):
             base = self.value(node.base)
             if base[1] == TEXT:
-                return self._letter(base[0], self.value(node.index)[0]), CHAR
+                return self._letter(base[0], self.places.position(node.index)), CHAR
             place = self.places.of_item(node, base)
         else:
             place = self.places.place_of(node)

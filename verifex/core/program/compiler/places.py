@@ -9,7 +9,7 @@ from verifex.core.program import tree as t
 from verifex.core.program.calls.devices import in_event
 from verifex.core.program.compiler.names import Frame, Later, Names, Typed, Value
 from verifex.core.program.devices import TAG_BYTES, meaning_of
-from verifex.core.program.types import BYTE, FLOAT, Array, Object, Pointer, Struct, Type
+from verifex.core.program.types import BOOL, BYTE, FLOAT, Array, Int, Object, Pointer, Struct, Type
 from verifex.core.program.values import fresh
 
 #: The id that a tag reader's object keeps, and the words it is asked by.
@@ -72,17 +72,25 @@ class Places:
     def of_item(self, node: t.Index, base: Typed) -> Place | None:
         """An item of `base`, which is made already: it may have been looked at for its type."""
         cells, kind = base
-        index, _ = self.later.value(node.index)
+        if not isinstance(kind, Array | Pointer):
+            return None
+        index = self.position(node.index)
         if isinstance(kind, Array):
             return Place(kind.of, cells, index, name="[ ]")
-        if not isinstance(kind, Pointer):
-            return None
 
         def pair(frame: Frame) -> Any:
             where, position = cells(frame), int(index(frame))
             return (where[0], where[1] + position) if where is not None else None
 
         return Place(kind.of, pair=pair, name="[ ]")
+
+    def position(self, node: t.Expr) -> Value:
+        """A place in a list or a text, counted with a whole number."""
+        index, kind = self.later.value(node)
+        if not isinstance(kind, Int) and kind != BOOL:
+            self.names.refuse("wrong-types", node.at, "a place in a list is counted with a whole number; this is none")
+            return lambda frame: 0
+        return index
 
     def _of_field(self, node: t.Field) -> Place | None:
         base, kind = self.later.value(node.base)

@@ -10,7 +10,7 @@ from verifex.core.exercise import Exercise
 from verifex.core.parts import Board
 from verifex.core.problems import Problem
 from verifex.core.program import tree as t
-from verifex.core.program.boards import pin_numbers
+from verifex.core.program.boards import BINARY, constants, pin_numbers
 from verifex.core.program.compiler import Compiled
 from verifex.core.program.machine import RunResult
 from verifex.core.program.types import Array
@@ -97,10 +97,8 @@ class ProgramView:
         if isinstance(node, t.Name) and depth < 8:
             if node.name in self._fixed:
                 return self.known_number(self._fixed[node.name], depth + 1)
-            from verifex.core.program.boards import constants
-
             known = constants(self.board).get(node.name)
-            return known[0] if known else None
+            return known[0] if known else BINARY.get(node.name)
         if isinstance(node, t.Binary) and depth < 8:
             return self._length(node) or self._sum(node, depth + 1)
         return None
