@@ -28,6 +28,7 @@ class FindingOut(Shape):
     value: float | None = None
     limit: float | None = None
     unit: str | None = None
+    moment_ms: float | None = None  # when it was seen in the run on the twin
     also: list[str] = []  # what else would be told, and follows from this
 
 

@@ -61,6 +61,7 @@ class Finding:
     unit: str | None = None
     explains: tuple[str, ...] = ()
     affects: tuple[str, ...] = ()
+    moment_ms: float | None = None  # when it was seen in the run on the twin
 
     def as_json(self) -> dict[str, Any]:
         out: dict[str, Any] = {
@@ -76,6 +77,7 @@ class Finding:
             "unit": self.unit,
             "criterion": self.criterion,
             "explains": list(self.explains) or None,
+            "moment_ms": self.moment_ms,
         }
         return {key: value for key, value in out.items() if value is not None}
 

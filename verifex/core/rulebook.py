@@ -9,7 +9,7 @@ from verifex.core.findings import Finding, Severity, Where, most_urgent_first
 View = TypeVar("View")
 
 #: Grows whenever a rule's verdict may change; every stored judgement names the version that made it.
-RULES_VERSION = "2026.23"
+RULES_VERSION = "2026.24"
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,6 +58,7 @@ class FindingFactory:
         why: str | None = None,
         hint: str | None = None,
         affects: Sequence[str] = (),
+        moment_ms: float | None = None,
     ) -> Finding:
         """A finding of this rule, at a line and column or `at` something that has them. `affects` are parts whose own
         findings follow from this one."""
@@ -76,6 +77,7 @@ class FindingFactory:
             limit=limit,
             unit=unit,
             affects=tuple(affects),
+            moment_ms=moment_ms,
         )
 
 
@@ -140,10 +142,31 @@ class RuleBook(Generic[View]):
             findings.extend(rule.check(view, found))
         return most_urgent_first(self.causes_only(findings))
 
-    def unexplained(self, causes: list[Finding], consequences: list[Finding]) -> list[Finding]:
-        """Those of another book's `consequences` that no finding of this book explains, wherever it stands."""
-        slugs = {slug for cause in causes if cause.rule in self.rules for slug in self.rules[cause.rule].explains}
-        return [found for found in consequences if found.rule not in slugs]
+    def with_consequences(self, causes: list[Finding], consequences: list[Finding]) -> list[Finding]:
+        """The findings of this book, and those of another book's `consequences` that none of them explains, wherever it stands.
+
+        What a consequence shows wrong is no mere risk any more: the likeliest cause that explains it, the most urgent and first in the
+        text, becomes as urgent as the consequence is.
+        """
+        told, left = list(causes), []
+        for found in consequences:
+            index = next((i for i, one in enumerate(told) if self._may_explain(one, found)), None)
+            if index is None:
+                left.append(found)
+                continue
+            cause = told[index]
+            name = " ".join([found.rule, *found.where.parts[:1]])
+            worse = found.severity.rank < cause.severity.rank
+            told[index] = replace(
+                cause,
+                severity=found.severity if worse else cause.severity,
+                explains=tuple(dict.fromkeys([*cause.explains, name])),
+                moment_ms=cause.moment_ms if cause.moment_ms is not None else found.moment_ms,
+            )
+        return most_urgent_first([*told, *left])
+
+    def _may_explain(self, cause: Finding, consequence: Finding) -> bool:
+        return cause.rule in self.rules and consequence.rule in self.rules[cause.rule].explains
 
     def causes_only(self, findings: list[Finding]) -> list[Finding]:
         """What nothing else explains, each with the names of what it explains.

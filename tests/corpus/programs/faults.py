@@ -3,6 +3,21 @@
 from dataclasses import dataclass
 from pathlib import Path
 
+from tests.corpus.programs.exercises import (
+    CLIMATE,
+    FEED,
+    GAP,
+    HEAT,
+    HEIGHT,
+    LID,
+    SMOKE,
+    SYRUP,
+    TAG,
+    TOPPLED,
+    WALL,
+    YARD,
+)
+from tests.corpus.programs.warnings import WARNINGS
 from tests.samples import DEMO
 
 SOUND = Path(__file__).parent / "sound"
@@ -51,10 +66,6 @@ class Fault:
         first = self.sound[: self.sound.index(self.old)].count("\n") + 1
         return range(first, first + max(self.old.count("\n"), self.new.count("\n")) + 1)
 
-
-HEAT, LID, FEED, GAP = "brood-box-heat-watch", "lid-open-watch", "feeder-level", "entrance-gap-watch"
-CLIMATE, WALL, TAG, YARD = "hive-climate", "hive-display", "hive-tag-check-in", "night-visitor-watch"
-SMOKE, HEIGHT, SYRUP, TOPPLED = "smoke-room-air", "super-height-gauge", "syrup-tank-probe", "toppled-hive-alarm"
 
 #: rule or rules → (program, what stood there, what stands there now)
 SLIPS: dict[str, list[tuple[str, str, str]]] = {
@@ -371,6 +382,6 @@ ALSO = {
 
 FAULTS = [
     Fault((rule, *ALSO.get(rule, ())), program, old, new)
-    for rule, slips in SLIPS.items()
+    for rule, slips in [*SLIPS.items(), *WARNINGS.items()]
     for program, old, new in slips
 ]

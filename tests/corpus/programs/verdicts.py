@@ -80,5 +80,5 @@ def judge(program: str, text: str) -> Verdict:
     plan = plan_stimulus(exercise)
     trace = run_twin(view, report, plan, plan.seconds)
     behaviour = check_behaviour(view, exercise, plan, trace, sheet)
-    findings = [*report.findings, *PROGRAM.unexplained(report.findings, behaviour.findings)]
+    findings = PROGRAM.with_consequences(report.findings, behaviour.findings)
     return Verdict(findings, True, all(o.agrees for o in behaviour.outcomes if o.window.kind == "step"))

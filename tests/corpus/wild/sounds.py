@@ -227,7 +227,7 @@ void loop() {
 }
 """
 KNOB = Wild("a knob and a second number behind an arrow", _KNOB, _KNOB_WIRING, _KNOB_PROGRAM, "# Quarter turn\n" + "255\t-> 63\n256\t-> 64\n" * 8 + "# Half turn\n" + "512\t-> 128\n511\t-> 127\n" * 8 + "# Full turn\n" + "1023\t-> 255\n" * 16, (
-    Fault("not scaled", "program", {"raw / 4": "raw"}, ("output-does-not-follow", "duty-wraps", "analog-write-too-large", "duty-over-range")),
+    Fault("not scaled", "program", {"raw / 4": "raw"}, ("output-does-not-follow", "duty-wraps", "analog-write-too-large", "duty-beyond-range")),
     Fault("the wrong way round", "program", {"raw / 4": "255 - raw / 4"}, ("output-does-not-follow",)),
     Fault("another analogue pin", "program", {"analogRead(A6)": "analogRead(A5)"}, ("pin-differs-from-wiring",)),
     Fault("wiper and end exchanged", "wiring", {"end1=c40 wiper=c41": "end1=c41 wiper=c40"}, ("short-in-one-position",)),

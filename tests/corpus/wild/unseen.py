@@ -63,7 +63,7 @@ void loop() {
 """
 JSON = Wild("a mean of eight in braces", _JSON, _JSON_WIRING, _JSON_PROGRAM, "// Store as is\n" + '{"tempF": 66.2}\n{"tempF": 66.0}\n' * 8 + "// Between the palms\n" + '{"tempF": 91.4}\n{"tempF": 91.2}\n' * 8, (
     Fault("reference left at the supply", "program", {"  analogReference(INTERNAL);\n": ""}, ("reference-not-set", "printed-value-out")),
-    Fault("divided by seven", "program", {"sum / 8.0": "sum / 7.0"}, ("printed-value-out", "alarm-at-wrong-value", "mean-of-wrong-number")),
+    Fault("divided by seven", "program", {"sum / 8.0": "sum / 7.0"}, ("printed-value-out", "alarm-at-wrong-value", "average-of-another-count")),
     Fault("32 forgotten", "program", {"1.8 * c + 32": "1.8 * c"}, ("printed-value-out",)),
     Fault("limit in Celsius", "program", {"#define LIMIT_F 86.0": "#define LIMIT_F 30.0"}, ("alarm-stays-on", "alarm-at-wrong-value")),
     Fault("another pin", "program", {"analogRead(A4)": "analogRead(A5)"}, ("pin-differs-from-wiring",)),

@@ -192,7 +192,7 @@ void loop() {
 }
 """
 BANDS = Wild("a switch over levels", _BANDS, _BANDS_WIRING, _BANDS_PROGRAM, "1. Empty\n" + "v:0\nv:0\nv:1\n" * 5 + "2. Full\n" + "v:668\nv:669\nv:667\n" * 5, (
-    Fault("a break forgotten", "program", {"      digitalWrite(6, LOW);\n      break;\n": "      digitalWrite(6, LOW);\n"}, ("break-missing", "alarm-never-on", "alarm-stays-on", "alarm-inverted", "alarm-at-wrong-value")),
+    Fault("a break forgotten", "program", {"      digitalWrite(6, LOW);\n      break;\n": "      digitalWrite(6, LOW);\n"}, ("missing-break", "alarm-never-on", "alarm-stays-on", "alarm-inverted", "alarm-at-wrong-value")),
     Fault("comparison turned round", "program", {"v < limit": "v > limit"}, ("alarm-inverted",)),
     Fault("fed all the time", "program", {"  digitalWrite(power, LOW);\n": ""}, ("strip-fed-all-the-time",)),
     Fault("never fed", "program", {"  digitalWrite(power, HIGH);\n": ""}, ("printed-value-out", "alarm-never-on", "alarm-stays-on")),

@@ -1,5 +1,7 @@
 """The program station: what is found in the text, and what the run on the twin of the pair's own bench shows."""
 
+from dataclasses import replace
+
 from verifex.core.assess.records import CheckRecord, FindingRecord, ProgramRecord
 from verifex.core.assess.workbench import Workbench
 from verifex.core.circuit import check_wiring
@@ -39,7 +41,7 @@ def assess_program(bench: Workbench) -> ProgramRecord | None:
             # What goes wrong on a wrong bench is not held against the program.
             not_run = "The wiring has findings; what goes wrong in this run may come from there."
         else:
-            findings += PROGRAM.unexplained(report.findings, behaviour.findings)
+            findings = PROGRAM.with_consequences(_with_moments(findings, trace), behaviour.findings)
             if bench.built.reason:
                 not_run = f"What is printed is not judged: {bench.built.reason}"
     view = bench.wiring.view if bench.wiring else None
@@ -58,6 +60,14 @@ def assess_program(bench: Workbench) -> ProgramRecord | None:
         flow=tuple(placed(chart).as_json() for chart in flow_charts(report.tree)),
         new_stops=tuple(FindingRecord.of(found) for found in _new_stops(bench, report)),
     )
+
+
+def _with_moments(findings: list[Finding], trace: TwinTrace) -> list[Finding]:
+    """The findings with the moment at which the run on the twin first showed what they say of their line."""
+    first: dict[int, float] = {}
+    for at, ms in trace.run.first_ms.items():
+        first[at.line] = min(ms, first.get(at.line, ms))
+    return [replace(found, moment_ms=first.get(found.where.line or 0)) for found in findings]
 
 
 def _why_not_run(bench: Workbench, report: ProgramReport) -> str:

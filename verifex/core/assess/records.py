@@ -41,6 +41,7 @@ class FindingRecord(Record):
     limit: float | None = None
     unit: str | None = None
     explains: tuple[str, ...] = ()
+    moment_ms: float | None = None  # when it was seen in the run on the twin
 
     @classmethod
     def of(cls, finding: Finding) -> "FindingRecord":

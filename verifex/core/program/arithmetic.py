@@ -253,6 +253,8 @@ def _dividing(op: str, a: Value, b: Value, kind: Int, at: At, machine: list[Mach
         if op == "%":
             return rest
         seen = machine[0].divisions.setdefault(at, [0, 0, 0])
+        if above and not seen[0]:
+            machine[0].result.first_ms.setdefault(at, round(machine[0].now_us / 1000, 3))
         seen[0] += above != 0
         seen[1] += whole != 0
         seen[2] += rest != 0

@@ -41,6 +41,20 @@ class Pass:
     time_asked: int
 
 
+class _Observed(Counter[Any]):
+    """Counts by place that tell the run when each was made for the first time."""
+
+    def __init__(self, machine: "Machine") -> None:
+        super().__init__()
+        self._machine = machine
+
+    def __setitem__(self, key: Any, count: int) -> None:
+        if key not in self:
+            at = key if isinstance(key, At) else key[1]
+            self._machine.result.first_ms.setdefault(at, round(self._machine.now_us / 1000, 3))
+        super().__setitem__(key, count)
+
+
 class Machine:
     """State of one run. `now_us` is read by everyone and moved by `spend_us` alone."""
 
@@ -88,8 +102,8 @@ class Machine:
         self.storage: dict[int, int] = {}  # what outlives a reset
         self.written_registers: dict[tuple[int, int], int] = {}  # by address and register, of modules on the bus
         self.result = RunResult()
-        self.overflows: Counter[At] = Counter()
-        self.runtime_faults: Counter[tuple[str, At]] = Counter()
+        self.overflows: Counter[At] = _Observed(self)
+        self.runtime_faults: Counter[tuple[str, At]] = _Observed(self)
         self.divisions: dict[At, list[int]] = {}
         self.line = Line(sorted(surroundings.typed))
         self.agenda = Agenda(pause_us=pause_us, paused=paused)

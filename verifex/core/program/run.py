@@ -133,6 +133,8 @@ class RunResult:
     overflows: dict[At, int] = field(default_factory=dict)
     divisions: dict[At, tuple[int, int, int]] = field(default_factory=dict)
     runtime_faults: dict[tuple[str, At], int] = field(default_factory=dict)
+    #: By place when the first of these observations was made there, in ms.
+    first_ms: dict[At, float] = field(default_factory=dict)
     baud: int | None = None
     reference: str = "rail"
     longest_wait: tuple[float, At | None] = (0.0, None)  # in ms, and where

@@ -61,7 +61,8 @@ def check_behaviour(
     first = min((o.parts_ms for o in outcomes if not o.agrees), default=None)
     points = columns.points(0)
     reading = points[:: max(1, len(points) // MOST_POINTS)]
-    return BehaviourReport(outcomes, BEHAVIOUR.run(run), first, reading)
+    findings = [replace(f, moment_ms=first) if f.moment_ms is None else f for f in BEHAVIOUR.run(run)]
+    return BehaviourReport(outcomes, findings, first, reading)
 
 
 def _straying(exercise: Exercise, refs: Mapping[str, str], outcomes: list[StepOutcome]) -> list[StepOutcome]:

@@ -33,7 +33,8 @@ def _use(view: BenchView, net: Net) -> PinUse | None:
     for leg in legs:
         part = bench.parts[leg.ref]
         if part.type.role(leg.leg) in OUTPUT_ROLES:
-            return PinUse("measures", (part.ref,), f"{part.type.title} {part.ref}")
+            voltage = part.type.role(leg.leg) is LegRole.ANALOGUE_OUT
+            return PinUse("measures", (part.ref,), f"{part.type.title} {part.ref}", voltage)
     workers = [
         bench.parts[ref]
         for ref in view.parts_behind(net)

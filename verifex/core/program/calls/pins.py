@@ -56,6 +56,8 @@ def analogue_write(m: Machine, at: At, _: Any, number: int, duty: int) -> None:
         return
     kind = m.board.pin(pin)
     m.modes[pin] = m.use(pin).mode = "output"  # these calls make the pin an output themselves
+    if not 0 <= duty <= 255:
+        m.runtime_faults[("duty-beyond", at)] += 1
     if duty <= 0 or duty >= 255:
         m.write(pin, int(duty >= 255), at)
     elif kind and kind.pwm:

@@ -8,7 +8,7 @@ from typing import Any, Literal
 
 from verifex.core.program.calls.registry import At, Machine, call
 from verifex.core.program.calls.writing import formatted
-from verifex.core.program.types import BOOL, CHAR, FLOAT, LONG, TEXT, Int, Pointer, Type, as_float32
+from verifex.core.program.types import BOOL, BYTE, CHAR, FLOAT, LONG, TEXT, Int, Pointer, Type, as_float32
 from verifex.core.program.values import chars_made, chars_read
 
 INT, WORD = Int(16, True), Int(16, False)
@@ -54,8 +54,8 @@ def _found(text: str, wanted: str, start: int = 0) -> int:
     return text.find(wanted, max(0, start))
 
 
-def _found_last(text: str, wanted: str) -> int:
-    return text.rfind(wanted)
+def _found_last(text: str, wanted: str, start: int | None = None) -> int:
+    return text.rfind(wanted, 0, None if start is None else start + len(wanted))
 
 
 def _with_letter(text: str, at: int, letter: int) -> str:
@@ -72,12 +72,24 @@ def _compared(text: str, other: str) -> int:
     return (text > other) - (text < other)
 
 
+def _into_chars(text: str, where: Any, size: int, begin: int = 0) -> int:
+    """The text's letters from `begin` on into a list of characters: one fewer than `size`, and the closing NUL."""
+    if where is not None and size > 0:
+        cells, start = where
+        for offset, code in enumerate(chars_made(text[begin : begin + size - 1])):
+            if 0 <= start + offset < len(cells):
+                cells[start + offset] = code
+    return 0
+
+
 METHODS: dict[str, Method] = {
     "length": Method((), 0, WORD, len),
     "charAt": Method((WORD,), 1, CHAR, lambda t, n: CHAR.wrap(ord(t[n])) if 0 <= n < len(t) else 0),
     "setCharAt": Method((WORD, CHAR), 2, TEXT, _with_letter, changes=True),
     "indexOf": Method(("text", WORD), 1, INT, _found),
-    "lastIndexOf": Method(("text",), 1, INT, _found_last),
+    "lastIndexOf": Method(("text", WORD), 1, INT, _found_last),
+    "toCharArray": Method((CHARS, WORD, WORD), 2, INT, _into_chars),
+    "getBytes": Method((Pointer(BYTE), WORD, WORD), 2, INT, _into_chars),
     "substring": Method((WORD, WORD), 1, TEXT, _substring),
     "toInt": Method((), 0, LONG, whole_in),
     "toFloat": Method((), 0, FLOAT, float_in),

@@ -133,6 +133,8 @@ class Expressions:
             if isinstance(kind, Struct | Object) or kind == VOID:
                 self.names.refuse("wrong-types", node.at, f"`{node.op}` does not work on {kind}")
                 return (lambda frame: 0), self.names.widths.int
+        if node.op in ("==", "!=") and _is_address_of_text(node, left[1], right[1]):
+            return constant(int(node.op == "!=")), BOOL
         if node.op == "+" and isinstance(node.left, t.Text) and (right[1] != TEXT or isinstance(node.right, t.Text)):
             return self._moved_on(node, left[0], right)
         if any(isinstance(kind, Array | Pointer) for _, kind in (left, right)) and node.op not in FOR_POINTERS:
@@ -280,6 +282,12 @@ class Expressions:
 
     def type_of(self, node: t.Expr) -> Type:
         return self.value(node)[1]
+
+
+def _is_address_of_text(node: t.Binary, left: Type, right: Type) -> bool:
+    """Whether a list of characters is held against a text in quotes: their addresses are compared, and those always differ."""
+    sides = ((node.left, right), (node.right, left))
+    return any(isinstance(one, t.Text) and isinstance(other, Array | Pointer) for one, other in sides)
 
 
 def _cannot_be(own: Type, wanted: Type) -> bool:

@@ -102,7 +102,8 @@ class Declarations(Expressions):
             whole = self.whole_type(kind, one, value, raw, constant=constant)
             # `const char *name` may be pointed elsewhere; what it points to is constant.
             fixed = constant and not one.pointers
-            out.append(t.Declare(self.at(one.raw), one.name, whole, value, fixed, static, one.reference))
+            volatile = "volatile" in words
+            out.append(t.Declare(self.at(one.raw), one.name, whole, value, fixed, static, one.reference, volatile))
         return out
 
     def object_made(self, kind: Object | Struct, declarator: Raw) -> t.Declare:

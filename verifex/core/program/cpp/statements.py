@@ -24,7 +24,8 @@ class Statements(Declarations):
         """A statement where the grammar wants exactly one."""
         if raw.type == "compound_statement":
             return self.block(raw)
-        return t.Block(self.at(raw), tuple(self.statements([raw])))
+        empty = raw.type == "expression_statement" and not self.named(raw)
+        return t.Block(self.at(raw), tuple(self.statements([raw])), empty)
 
     def statement(self, raw: Raw) -> list[t.Stmt]:
         at = self.at(raw)

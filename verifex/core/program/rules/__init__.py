@@ -3,16 +3,22 @@
 from verifex.core.program.rules import (  # noqa: F401
     branches,
     budgets,
+    comparisons,
     identity,
     language,
     levels,
     pace,
     pins,
     python,
+    scaling,
     serial,
+    statements,
     sums,
     texts,
     tidy,
+    variables,
+    waiting,
+    wording,
 )
 from verifex.core.program.rules.book import PROGRAM
 

@@ -13,7 +13,7 @@ from verifex.core.program import tree as t
 from verifex.core.program.boards import BINARY, constants, pin_numbers
 from verifex.core.program.compiler import Compiled
 from verifex.core.program.machine import RunResult
-from verifex.core.program.types import Array
+from verifex.core.program.types import Array, Int, Type
 
 
 @dataclass(frozen=True, slots=True)
@@ -23,6 +23,7 @@ class PinUse:
     role: str
     parts: tuple[str, ...]
     title: str
+    is_voltage: bool = False  # what is measured there is a voltage, not a level
 
 
 @dataclass
@@ -51,6 +52,18 @@ class ProgramView:
     def prints(self) -> list[t.Call]:
         """Calls that print on the log."""
         return self.calls("print") if self.is_python else self.calls("Serial.print", "Serial.println", "Serial.printf")
+
+    @cached_property
+    def kinds(self) -> dict[str, set[Type]]:
+        """The types that variables and parameters of a name have anywhere in the program; empty in Python."""
+        found: dict[str, set[Type]] = {}
+        for node in self.nodes:
+            if isinstance(node, t.Declare):
+                found.setdefault(node.name, set()).add(node.type)
+        for function in self.tree.functions.values():
+            for param in function.params:
+                found.setdefault(param.name, set()).add(param.type)
+        return found
 
     @cached_property
     def nodes(self) -> list[t.Node]:
@@ -99,6 +112,12 @@ class ProgramView:
                 return self.known_number(self._fixed[node.name], depth + 1)
             known = constants(self.board).get(node.name)
             return known[0] if known else BINARY.get(node.name)
+        if isinstance(node, t.Cast) and depth < 8:
+            value = self.known_number(node.operand, depth + 1)
+            return float(int(value)) if value is not None and isinstance(node.type, Int) else value
+        if isinstance(node, t.Unary) and node.op == "-" and depth < 8:
+            value = self.known_number(node.operand, depth + 1)
+            return None if value is None else -value
         if isinstance(node, t.Binary) and depth < 8:
             return self._length(node) or self._sum(node, depth + 1)
         return None

@@ -14,6 +14,7 @@ class Declare(Stmt):
     constant: bool = False
     static: bool = False
     reference: bool = False  # another name for what `value` stands for
+    volatile: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,7 +26,10 @@ class Do(Stmt):
 
 @dataclass(frozen=True, slots=True)
 class Block(Stmt):
+    """Statements in braces, or one without; `is_semicolon` where a mere `;` stands in their place."""
+
     body: tuple[Stmt, ...]
+    is_semicolon: bool = False
 
 
 @dataclass(frozen=True, slots=True)
