@@ -3,6 +3,7 @@
 from tests.browser.base import BrowserCase
 from tests.corpus.programs.faults import SOUND
 from tests.demo_data import fill
+from tests.samples import hand_in
 from verifex.acts.refusals import Refused
 from verifex.dockets import services
 from verifex.dockets.models import Docket
@@ -88,3 +89,43 @@ class ProgramStationTest(BrowserCase):
             again = docket.attempts.get(kind="program", number=3).token
             staff = User.objects.get(username="ines.marlow")
             services.hand_in(staff, docket.pk, "program", "another text", token=again, based_on_attempt=3)
+
+
+class ProvedByTheRunTest(BrowserCase):
+    """What the run shows wrong is told with its moment; the line is looked at there, by the instructor and by the pair."""
+
+    def hand_in_wrapping(self) -> Docket:
+        docket = self.docket(7)
+        program = hand_in("overflow.cpp")
+        pupil = docket.pair.members.earliest("id").user
+        services.hand_in(
+            pupil,
+            docket.pk,
+            "program",
+            program,
+            token="wraps",
+            based_on_attempt=docket.attempts.filter(kind="program").count(),
+        )
+        return docket
+
+    def test_an_instructor_jumps_from_a_finding_to_its_moment_in_the_run(self):
+        docket = self.hand_in_wrapping()
+        page = self.page_for("ines.marlow", f"/dockets/{docket.pk}/program")
+        page.get_by_role("button", name="Seen on the twin at").first.click()
+        line = page.get_by_label("Line 14 in the run")
+        line.get_by_text("int millivolts = reading * 5000 / 1024;").wait_for()
+        line.get_by_role("columnheader", name="millivolts").wait_for()
+        page.get_by_role("img", name="The run on the twin over time").wait_for()
+
+    def test_a_pair_opens_a_hint_step_by_step_and_sees_its_line_on_the_bench(self):
+        docket = self.hand_in_wrapping()
+        name = docket.pair.members.earliest("id").user.username
+        page = self.page_for(name, "/my-bench?station=program", width=390, height=844)
+        hints = page.get_by_label("Hints", exact=True)
+        hints.get_by_text("Look at line 14.").wait_for()
+        self.assertEqual(hints.get_by_text("32767").count(), 0)
+        hints.get_by_role("button", name="Give me the idea").first.click()
+        hints.get_by_role("button", name="Nearly the answer").first.click()
+        hints.get_by_text("goes beyond 32767").wait_for()
+        hints.get_by_role("button", name="Show me on the bench").first.click()
+        hints.get_by_label("Line 14 in the run").get_by_text("in the run on this bench").wait_for()

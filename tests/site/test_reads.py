@@ -33,11 +33,11 @@ class QueriesTest(DemoCase):
 
     def test_my_bench(self):
         member, path = self.member(7), f"/api/my/dockets/{self.docket(7).pk}"
-        with self.at_most(12):
+        with self.at_most(13):
             self.assertEqual(member.ask(path).status_code, 200)
 
     def test_the_marks_of_the_class(self):
-        with self.at_most(16):
+        with self.at_most(17):
             rows = self.instructor.ask(f"/api/sessions/{self.session.pk}/marks").json()["rows"]
         self.assertEqual(len(rows), 48)
 

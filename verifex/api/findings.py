@@ -42,6 +42,17 @@ class HintOut(Shape):
     column: int | None = None
 
 
+class SteppedHintOut(HintOut):
+    """A finding on a program as its pair sees it: `step` 1 where to look, 2 the idea (`hint`), 3 `nearly` the answer. `shows`
+    says that the line can be looked at in the run."""
+
+    key: str
+    step: int
+    nearly: str
+    more_lines: list[int]
+    shows: bool
+
+
 def finding_out(finding: dict[str, Any]) -> dict[str, Any]:
     """A stored finding with what it explains in words: the titles of those rules, and their parts."""
     also = []

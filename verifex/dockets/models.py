@@ -162,6 +162,20 @@ class SharedReadings(models.Model):
         constraints = [models.UniqueConstraint(fields=["one", "other"], name="shared_once")]
 
 
+class OpenedHint(models.Model):
+    """A step of a hint on the program that the pair opened: 2 the idea, 3 nearly the answer. It stays open for later attempts."""
+
+    docket = models.ForeignKey(Docket, on_delete=models.CASCADE, related_name="opened_hints")
+    rule = models.CharField(max_length=60)
+    step = models.PositiveSmallIntegerField()
+    by = models.ForeignKey(User, null=True, on_delete=models.SET_NULL)
+    at = models.DateTimeField(default=clock.now)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["docket", "rule", "step"], name="hint_step_opened_once")]
+        ordering = ["id"]
+
+
 class Measurement(models.Model):
     """A value measured on the bench; the last one of a name counts.
 

@@ -5,7 +5,9 @@ from typing import Any
 
 from verifex.acts.refusals import Refused
 from verifex.core.assess import WiringRecord
+from verifex.core.assess.line import line_seen
 from verifex.core.assess.live import currents_as_set, sheet_if_measured, sliders_if_measured, wiring_now
+from verifex.dockets.hints import key_of
 from verifex.dockets.inputs import DocketInputs, DocketKey, case_without_texts
 from verifex.dockets.judgements import newest
 from verifex.dockets.models import Docket, Kind
@@ -62,6 +64,27 @@ def solve(by: User, docket: Docket, settings: dict[str, str]) -> dict[str, Any]:
     if solved is None:
         raise Refused("This circuit has no sensible operating point; see the findings first.")
     return solved
+
+
+def line_of(by: User, docket: Docket, line: int, moment_ms: float | None) -> dict[str, Any]:
+    """One line of the program through the run on the pair's bench. Refused where nothing runs."""
+    case = DocketInputs(docket).case((Kind.WIRING, Kind.PROGRAM))
+    try:
+        found: dict[str, Any] = compute_live(("line", by.pk, docket.pk), line_seen, case, line, moment_ms)
+    except ValueError as wrong:
+        raise Refused(str(wrong)) from None
+    return found
+
+
+def line_of_hint(by: User, docket: Docket, key: str) -> dict[str, Any]:
+    """The line of a hint that a pair may look at: of a Fix or a Stop of its own program."""
+    judgement = newest(docket, Kind.PROGRAM)
+    findings = judgement.record.get("findings", []) if judgement else []
+    found = next((f for f in findings if key_of(f["rule"]) == key and f["severity"] in ("stop", "fix")), None)
+    line = found["where"].get("line") if found else None
+    if found is None or line is None:
+        raise Refused("There is no line to show for this hint.")
+    return line_of(by, docket, line, found.get("moment_ms"))
 
 
 def sheet_if(by: User, docket: Docket, also: dict[str, float]) -> dict[str, Any]:

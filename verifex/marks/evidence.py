@@ -4,7 +4,7 @@ from collections import defaultdict
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 
-from django.db.models import Max, Q
+from django.db.models import Count, Max, Q
 
 from verifex.core.assess import (
     Assessment,
@@ -17,7 +17,17 @@ from verifex.core.assess import (
     evidence_of,
 )
 from verifex.core.marking import Proposal, propose
-from verifex.dockets.models import Act, Clearance, Decision, Docket, Judgement, Kind, SharedReadings, Station
+from verifex.dockets.models import (
+    Act,
+    Clearance,
+    Decision,
+    Docket,
+    Judgement,
+    Kind,
+    OpenedHint,
+    SharedReadings,
+    Station,
+)
 from verifex.exercises.services import criteria_of
 from verifex.stores.models import KitIssue
 
@@ -32,6 +42,7 @@ class Shown:
     clearances: list[Clearance] = field(default_factory=list)
     issue: KitIssue | None = None
     second_look: bool = False
+    hints_opened: int = 0
 
     def newest(self, kind: str) -> Judgement | None:
         mine = [j for j in self.judgements.values() if j.kind == kind]
@@ -64,6 +75,9 @@ def shown(dockets: Iterable[Docket]) -> dict[int, Shown]:
         found[docket_id].sent_back.add(attempt_id)
     for clearance in Clearance.objects.filter(docket__in=ids).order_by("id"):
         found[clearance.docket_id].clearances.append(clearance)
+    opened = OpenedHint.objects.filter(docket__in=ids).order_by().values("docket").annotate(count=Count("id"))
+    for docket_id, count in opened.values_list("docket", "count"):
+        found[docket_id].hints_opened = count
     _issues(found)
     shared = SharedReadings.objects.filter(Q(one__docket__in=ids) | Q(other__docket__in=ids))
     for one, other in shared.values_list("one__docket", "other__docket"):
@@ -105,6 +119,7 @@ def proposal_of(one: Shown, *, final: bool) -> Proposal:
         cleared=clearance is not None,
         overruled=bool(clearance and clearance.overruled),
         kit_faults=tuple(one.issue.faults) if one.issue else (),
+        hints_opened=one.hints_opened,
     )
     return propose(criteria_of(one.docket.scheme), evidence)
 

@@ -18,6 +18,7 @@ def evidence_of(
     cleared: bool = False,
     overruled: bool = False,
     kit_faults: tuple[str, ...] = (),
+    hints_opened: int = 0,
 ) -> Evidence:
     """Evidence from what was assessed; the rest is what people did. What is missing counts as nothing once it is `final`."""
     wiring, program, readings = assessment.wiring, assessment.program, assessment.readings
@@ -37,6 +38,8 @@ def evidence_of(
         follows_program=frozenset(readings.follows_program) if readings else frozenset(),
         predictions=_predictions(exercise, assessment),
         kit_faults=kit_faults,
+        hints_opened=hints_opened,
+        hints_cost=exercise.hints.marks(hints_opened),
         final=final,
     )
 

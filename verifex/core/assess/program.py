@@ -10,6 +10,7 @@ from verifex.core.findings import Finding, Severity, will_not_do
 from verifex.core.program import ProgramReport
 from verifex.core.program.flow import flow_charts, placed
 from verifex.core.program.rules import PROGRAM
+from verifex.core.program.watch import LineWatch
 from verifex.core.twin import (
     BehaviourReport,
     TwinTrace,
@@ -28,9 +29,8 @@ def assess_program(bench: Workbench) -> ProgramRecord | None:
     if report is None:
         return None
     findings, not_run = list(report.findings), _why_not_run(bench, report)
-    pause_seconds = max((run.longest_wait[0] / 1000 for run in report.runs), default=0.0)
-    plan = plan_stimulus(bench.case.exercise, bench.case.measured.stimulus, pause_seconds=pause_seconds)
-    trace = None if not_run else _run(bench, report, plan)
+    plan = plan_of(bench, report)
+    trace = None if not_run else run_through(bench, report, plan)
     behaviour: BehaviourReport | None = None
     if trace is None:
         not_run = not_run or "The circuit as wired has no operating point, so there is nothing to run it on."
@@ -78,12 +78,20 @@ def _why_not_run(bench: Workbench, report: ProgramReport) -> str:
     return "" if report.runnable else "Part of it is not supported yet; judge it by eye."
 
 
-def _run(bench: Workbench, report: ProgramReport, plan: Stimulus) -> TwinTrace | None:
-    """The run through the plan; None where the circuit has no operating point."""
+def plan_of(bench: Workbench, report: ProgramReport) -> Stimulus:
+    """The plan that a program is run through: its steps, and the sweeps over each threshold."""
+    pause_seconds = max((run.longest_wait[0] / 1000 for run in report.runs), default=0.0)
+    return plan_stimulus(bench.case.exercise, bench.case.measured.stimulus, pause_seconds=pause_seconds)
+
+
+def run_through(
+    bench: Workbench, report: ProgramReport, plan: Stimulus, watch: LineWatch | None = None
+) -> TwinTrace | None:
+    """The run through the plan; None where the circuit has no operating point. `watch` notes one line's variables."""
     assert bench.wiring is not None
     internal = bench.case.measured.internal_volts
     try:
-        return run_twin(bench.wiring.view, report, plan, plan.seconds, internal_volts=internal)
+        return run_twin(bench.wiring.view, report, plan, plan.seconds, internal_volts=internal, watch=watch)
     except NoSensibleAnswer:
         return None
 

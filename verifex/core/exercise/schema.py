@@ -52,6 +52,19 @@ class Follow(Frozen):
         return ref, quantity
 
 
+class HintRule(Frozen):
+    """Hints on the program come in three steps: where to look, which idea, nearly the answer. The first is always told; each
+    further one is opened by the pair. `opens` is how many a pair may open (none given: any number), `free` how many of them cost
+    nothing, `cost` how many marks each further one takes off the program."""
+
+    opens: int | None = Field(default=None, ge=0, le=1000)
+    free: int = Field(default=0, ge=0, le=1000)
+    cost: Decimal = Field(default=Decimal(0), ge=0, le=100)
+
+    def marks(self, opened: int) -> Decimal:
+        return self.cost * max(0, opened - self.free)
+
+
 class Criterion(Frozen):
     """One criterion of the mark scheme, worth `of` marks."""
 
@@ -87,6 +100,7 @@ class Exercise(Frozen):
     measure: list[Probe] = Field(default_factory=list)
     meter_walk: Literal["required", "offered", "none"] = "offered"  # measurements on the real bench before power
     criteria: list[Criterion] = Field(min_length=1)
+    hints: HintRule = HintRule()
     cautions: list[str] = Field(default_factory=list)
     references: dict[str, str] = Field(default_factory=dict)
     plot_low: float | None = None

@@ -1,6 +1,7 @@
 """What a docket shows for its marks: findings at the moments that count, and what came of the readings."""
 
 from dataclasses import dataclass, field
+from decimal import Decimal
 
 from verifex.core.findings import Finding
 
@@ -15,7 +16,8 @@ class Evidence:
     `intended` to the one on the exercise's (as intended); `follows_program` are steps that are out, but read just
     what the twin of the program handed in prints. `predictions` maps what the pair predicted beforehand (step and reading)
     to its verdict on the pair's own sheet. `resistors` are those the exercise gives a job, and whether each is on the
-    bench. `kit_faults` are faults found at take-back. Until it is `final`, what is not handed in is not marked at all.
+    bench. `kit_faults` are faults found at take-back, `hints_opened` steps of
+    hints that the pair opened, at `hints_cost` marks in all. Until it is `final`, what is not handed in is not marked at all.
     """
 
     wiring: tuple[Finding, ...] = ()
@@ -33,4 +35,6 @@ class Evidence:
     follows_program: frozenset[str] = frozenset()
     predictions: dict[str, str] = field(default_factory=dict)
     kit_faults: tuple[str, ...] = ()
+    hints_opened: int = 0
+    hints_cost: Decimal = Decimal(0)
     final: bool = True

@@ -153,6 +153,8 @@ def _from_findings(name: str, ledger: _Ledger, evidence: Evidence) -> None:
 
     if name == "program":
         charge(evidence.program, Decimal(1), "")
+        if evidence.hints_cost:
+            ledger.take(evidence.hints_cost, f"{evidence.hints_opened} steps of hints were opened")
         return
     charge(evidence.wiring, Decimal(1), "")
     if name == "resistors":

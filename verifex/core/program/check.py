@@ -20,6 +20,7 @@ from verifex.core.program.python import python_problems, read_python
 from verifex.core.program.rules import PROGRAM
 from verifex.core.program.rules.view import PinUse, ProgramView
 from verifex.core.program.tree import At, Program, Unsupported
+from verifex.core.program.watch import LineWatch
 
 LOG = logging.getLogger(__name__)
 LIMIT_BYTES = 64 * 1024
@@ -50,6 +51,7 @@ class ProgramReport:
         *,
         serial_blocks: bool = False,
         budget: Budget | None = None,
+        watch: LineWatch | None = None,
     ) -> RunResult:
         """Run on `surroundings` for `seconds` of virtual time. Raises ValueError when it is not runnable.
 
@@ -57,7 +59,7 @@ class ProgramReport:
         """
         if not self.runnable:
             raise ValueError("this program cannot be run")
-        compiled = _compiled(self.tree, self.board)
+        compiled = _compiled(self.tree, self.board, watch)
         machine = Machine(self.board, surroundings, seconds, budget=budget, serial_blocks=serial_blocks)
         machine.declared = self.tree.declared
         if compiled.whole:
@@ -125,8 +127,8 @@ def _declared(exercise: Exercise | None) -> Declared:
     return Declared(classes, exercise.library_constants)
 
 
-def _compiled(tree: Program, board: Board) -> Compiled:
-    return compile_python(tree) if tree.dialect == "python" else compile_program(tree, board)
+def _compiled(tree: Program, board: Board, watch: LineWatch | None = None) -> Compiled:
+    return compile_python(tree, watch) if tree.dialect == "python" else compile_program(tree, board, watch)
 
 
 def _built(source: str, board: Board, declared: Declared) -> tuple[list[Problem], Program, Compiled]:

@@ -7,6 +7,7 @@ from typing import Any
 from verifex.core.circuit.view import BenchView
 from verifex.core.exercise.units import UNITS_OF_QUANTITY
 from verifex.core.program import ProgramReport, RunResult
+from verifex.core.program.watch import LineWatch
 from verifex.core.twin.looks import DARK, Look, LookEvent
 from verifex.core.twin.screens import ScreenElsewhere, screens_elsewhere
 from verifex.core.twin.stimulus import Stimulus
@@ -109,15 +110,17 @@ def run_twin(
     internal_volts: float | None = None,
     seed: int = 1,
     cold: bool = False,
+    watch: LineWatch | None = None,
 ) -> TwinTrace:
     """Run `program` on the bench of `view` under `stimulus` for `seconds` of virtual time.
 
     `internal_volts` is the measured internal reference; `seed` fixes the noise of floating pins. The bench has been on
-    for long unless it is `cold`: then its modules warm up first, and what they tell meanwhile means nothing. Raises
+    for long unless it is `cold`: then its modules warm up first, and what they tell meanwhile means nothing. `watch` notes the
+    variables of one line. Raises
     ValueError when the program is not runnable, NoSensibleAnswer when the circuit has no operating point.
     """
     surroundings = BenchSurroundings(view, stimulus, internal_volts, seed, cold=cold)
-    result = program.run(surroundings, seconds, serial_blocks=True)
+    result = program.run(surroundings, seconds, serial_blocks=True, watch=watch)
     seen = as_seen(_as_heard(view, surroundings.looks.events))
     fed = _fed_share(view, result, seconds)
     addresses = {part.ref: part.addresses for part in view.module_parts() if part.addresses}

@@ -9,12 +9,13 @@ from verifex.api.bench import bench_out
 from verifex.api.findings import hints_of, to_come
 from verifex.api.http import Id, is_known, knows_something, nothing_new, unless_known
 from verifex.dockets import services
-from verifex.dockets.access import done, own_docket_with_sheets, own_key, own_revision
+from verifex.dockets.access import done, own_docket, own_docket_with_sheets, own_key, own_revision
 from verifex.dockets.models import Docket
 from verifex.dockets.present.pair import docket_line, my_docket_json
-from verifex.dockets.schemas.acts import DoneOut, HandInIn, MeasureIn, StationIn, TextIn
+from verifex.dockets.schemas.acts import DoneOut, HandInIn, MeasureIn, OpenHintIn, StationIn, TextIn
 from verifex.dockets.schemas.pair import DocketLineOut, MyDocketOut, PairCheckOut
-from verifex.dockets.study import check_now
+from verifex.dockets.schemas.program import LineSeenOut
+from verifex.dockets.study import check_now, line_of_hint
 from verifex.people.access import pairs_of, reader
 
 router = Router(tags=["my bench"])
@@ -58,6 +59,19 @@ def hand_in(request: HttpRequest, docket_id: Id, data: HandInIn) -> dict[str, in
         reader(request), docket_id, data.kind, data.text, token=data.token, based_on_attempt=data.based_on_attempt
     )
     return done(docket_id)
+
+
+@router.post("/my/dockets/{docket_id}/open-hint", response=DoneOut)
+def open_hint(request: HttpRequest, docket_id: Id, data: OpenHintIn) -> dict[str, int]:
+    own_revision(request, docket_id)
+    services.open_hint(reader(request), docket_id, data.key, data.step)
+    return done(docket_id)
+
+
+@router.get("/my/dockets/{docket_id}/hint-line", response=LineSeenOut)
+def hint_line(request: HttpRequest, docket_id: Id, key: str = "") -> dict[str, Any]:
+    """The line of a hint in the run of one's own program on its bench."""
+    return line_of_hint(reader(request), own_docket(request, docket_id), key)
 
 
 @router.post("/my/dockets/{docket_id}/ask", response=DoneOut)

@@ -29,11 +29,11 @@ from verifex.dockets.schemas.acts import (
     StationIn,
     UndoIn,
 )
-from verifex.dockets.schemas.program import FlowOut
+from verifex.dockets.schemas.program import FlowOut, LineSeenOut
 from verifex.dockets.schemas.staff import DocketOut, SheetsOut
 from verifex.dockets.services.decide import undoable
 from verifex.dockets.stations import state_of
-from verifex.dockets.study import sheet_if, sliders_if
+from verifex.dockets.study import line_of, sheet_if, sliders_if
 from verifex.people.access import reader
 from verifex.plan.models import Session
 
@@ -89,6 +89,12 @@ def try_sheet(request: HttpRequest, docket_id: Id, data: SheetIn) -> dict[str, A
 def sliders(request: HttpRequest, docket_id: Id, data: SheetIn, reading: str = "") -> dict[str, Any]:
     """What can be measured on the pair's bench, each with a dense table of how a reading follows it."""
     return sliders_if(reader(request), docket_for_staff(request, docket_id), data.measured, reading)
+
+
+@router.get("/dockets/{docket_id}/program/line", response=LineSeenOut)
+def program_line(request: HttpRequest, docket_id: Id, line: int = 1, moment_ms: float | None = None) -> dict[str, Any]:
+    """One line of the program in the run on its bench: its variables before and after, around a moment."""
+    return line_of(reader(request), docket_for_staff(request, docket_id), line, moment_ms)
 
 
 @router.get("/dockets/{docket_id}/program/flow", response=list[FlowOut])

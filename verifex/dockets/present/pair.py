@@ -8,6 +8,7 @@ from verifex.api.findings import hint_of, hints_of, to_come
 from verifex.core.assess import ProgramRecord, ReadingsRecord, SheetsRecord, WiringRecord
 from verifex.core.expected.plan import how_to
 from verifex.core.parts import catalogue
+from verifex.dockets.hints import hints_in_steps, opened
 from verifex.dockets.inputs import kit_issue_of
 from verifex.dockets.judgements import sheets_of
 from verifex.dockets.models import Decision, Docket, Kind
@@ -43,7 +44,7 @@ def my_docket_json(docket: Docket) -> dict[str, Any]:
         "kit": issue.kit.tag if issue else "",
         "substitutions": substitutions(issue),
         "wiring": _wiring(handed_in),
-        "program": _attempt(handed_in, Kind.PROGRAM),
+        "program": _program(handed_in),
         "checklist": _checklist(handed_in, sheets),
         "readings": _readings(handed_in, readings),
         "prediction": _own_prediction(handed_in),
@@ -91,6 +92,20 @@ def _attempt(handed_in: HandedIn, kind: str) -> dict[str, Any] | None:
         return None
     findings = handed_in.findings(kind)
     return {**common, "hints": hints_of(findings), "to_come": to_come(findings)}
+
+
+def _program(handed_in: HandedIn) -> dict[str, Any] | None:
+    attempt = handed_in.common(Kind.PROGRAM)
+    if attempt is None:
+        return None
+    so_far = opened(handed_in.docket)
+    return {
+        **attempt,
+        "hints": [],
+        "stepped": hints_in_steps(so_far, handed_in.findings(Kind.PROGRAM)),
+        "hints_left": so_far.left,
+        "hint_cost": str(so_far.next_cost),
+    }
 
 
 def _wiring(handed_in: HandedIn) -> dict[str, Any] | None:

@@ -44,6 +44,13 @@ class MeasureIn(Shape):
     instrument: Short = ""
 
 
+class OpenHintIn(Shape):
+    """Which hint, and which of its steps: 2 the idea, 3 nearly the answer."""
+
+    key: Short
+    step: Annotated[int, Field(ge=1, le=3)]
+
+
 class UndoIn(Shape):
     based_on: Counter | None = None
 

@@ -5,7 +5,7 @@ from typing import Any
 
 from verifex.api.bench import BenchOut
 from verifex.api.exercise import RecipeOut
-from verifex.api.findings import HintOut
+from verifex.api.findings import HintOut, SteppedHintOut
 from verifex.api.shape import Shape
 from verifex.api.sheet import SheetOut
 from verifex.dockets.schemas.acts import DecisionOut
@@ -36,6 +36,14 @@ class PairAttemptOut(Shape):
 class PairWiringOut(PairAttemptOut):
     bench: BenchOut | None = None
     changes: list[ChangeOut] | None = None
+
+
+class PairProgramOut(PairAttemptOut):
+    """`hints_left` is how many steps may still be opened (null: any number), `hint_cost` what the next one takes off the marks."""
+
+    stepped: list[SteppedHintOut] = []
+    hints_left: int | None = None
+    hint_cost: str = "0"
 
 
 class PairReadingsOut(PairAttemptOut):
@@ -110,7 +118,7 @@ class MyDocketOut(Shape):
     stations: list[StationOut]
     current: str
     wiring: PairWiringOut | None
-    program: PairAttemptOut | None
+    program: PairProgramOut | None
     checklist: list[CheckOut]  # before the program runs
     readings: PairReadingsOut | None
     prediction: PairPredictionOut | None

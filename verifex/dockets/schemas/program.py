@@ -84,6 +84,30 @@ class TraceOut(Shape):
     ended_ms: float
 
 
+class LineValueOut(Shape):
+    name: str
+    before: str
+    after: str
+
+
+class LineRowOut(Shape):
+    """One time that a line was come to in the run: when (ms), in which step of the plan, and its variables."""
+
+    ms: float
+    step: str
+    values: list[LineValueOut]
+
+
+class LineSeenOut(Shape):
+    """A line of the program through the run on its bench; `times` is how often it was come to, `rows` those around the moment."""
+
+    line: int
+    text: str
+    times: int
+    names: list[str]
+    rows: list[LineRowOut]
+
+
 class CheckOut(Shape):
     """One thing to look at before the program runs; `needs` when it is known not to be right yet."""
 

@@ -2,6 +2,7 @@
 
 from verifex.dockets.services.decide import claim, clear_power, pass_clean, pass_station, reopen, send_back, undo
 from verifex.dockets.services.hand_in import ask, hand_in, withdraw
+from verifex.dockets.services.hints import open_hint
 from verifex.dockets.services.library import explain_constant
 from verifex.dockets.services.measure import measure
 from verifex.dockets.services.opening import (
@@ -25,6 +26,7 @@ __all__ = [
     "note_faults",
     "note_setting",
     "open_docket",
+    "open_hint",
     "pass_clean",
     "pass_station",
     "reopen",

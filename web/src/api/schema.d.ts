@@ -269,6 +269,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dockets/{docket_id}/program/line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Program Line
+         * @description One line of the program in the run on its bench: its variables before and after, around a moment.
+         */
+        get: operations["verifex_dockets_api_staff_program_line"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dockets/{docket_id}/program/flow": {
         parameters: {
             query?: never;
@@ -793,6 +813,43 @@ export interface paths {
         put?: never;
         /** Hand In */
         post: operations["verifex_dockets_api_pair_hand_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/my/dockets/{docket_id}/open-hint": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Open Hint */
+        post: operations["verifex_dockets_api_pair_open_hint"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/my/dockets/{docket_id}/hint-line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Hint Line
+         * @description The line of a hint in the run of one's own program on its bench.
+         */
+        get: operations["verifex_dockets_api_pair_hint_line"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2976,6 +3033,8 @@ export interface components {
             limit?: number | null;
             /** Unit */
             unit?: string | null;
+            /** Moment Ms */
+            moment_ms?: number | null;
             /**
              * Also
              * @default []
@@ -3936,6 +3995,43 @@ export interface components {
             sliders: components["schemas"]["SliderOut"][];
         };
         /**
+         * LineRowOut
+         * @description One time that a line was come to in the run: when (ms), in which step of the plan, and its variables.
+         */
+        LineRowOut: {
+            /** Ms */
+            ms: number;
+            /** Step */
+            step: string;
+            /** Values */
+            values: components["schemas"]["LineValueOut"][];
+        };
+        /**
+         * LineSeenOut
+         * @description A line of the program through the run on its bench; `times` is how often it was come to, `rows` those around the moment.
+         */
+        LineSeenOut: {
+            /** Line */
+            line: number;
+            /** Text */
+            text: string;
+            /** Times */
+            times: number;
+            /** Names */
+            names: string[];
+            /** Rows */
+            rows: components["schemas"]["LineRowOut"][];
+        };
+        /** LineValueOut */
+        LineValueOut: {
+            /** Name */
+            name: string;
+            /** Before */
+            before: string;
+            /** After */
+            after: string;
+        };
+        /**
          * FlowBoxOut
          * @description One box of a flow chart: middle top (x, y), size, text, and the lines of the program it stands for.
          */
@@ -4429,7 +4525,7 @@ export interface components {
             /** Current */
             current: string;
             wiring: components["schemas"]["PairWiringOut"] | null;
-            program: components["schemas"]["PairAttemptOut"] | null;
+            program: components["schemas"]["PairProgramOut"] | null;
             /** Checklist */
             checklist: components["schemas"]["CheckOut"][];
             readings: components["schemas"]["PairReadingsOut"] | null;
@@ -4451,34 +4547,6 @@ export interface components {
             measurements: components["schemas"]["MeasurementOut"][];
             /** Measurables */
             measurables: components["schemas"]["MeasurableOut"][];
-        };
-        /**
-         * PairAttemptOut
-         * @description A hand-in as its own pair sees it: the text and hints; none until it is `judged`.
-         */
-        PairAttemptOut: {
-            /** Number */
-            number: number;
-            /** Text */
-            text: string;
-            /** By */
-            by: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /** Cut */
-            cut: boolean;
-            /** Judged */
-            judged: boolean;
-            /** Hints */
-            hints: components["schemas"]["HintOut"][];
-            /**
-             * To Come
-             * @default []
-             */
-            to_come: string[];
         };
         /**
          * PairExerciseOut
@@ -4549,6 +4617,46 @@ export interface components {
             at: string;
             /** Predictions */
             predictions: components["schemas"]["PairPredictedOut"][];
+        };
+        /**
+         * PairProgramOut
+         * @description `hints_left` is how many steps may still be opened (null: any number), `hint_cost` what the next one takes off the marks.
+         */
+        PairProgramOut: {
+            /** Number */
+            number: number;
+            /** Text */
+            text: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Cut */
+            cut: boolean;
+            /** Judged */
+            judged: boolean;
+            /** Hints */
+            hints: components["schemas"]["HintOut"][];
+            /**
+             * To Come
+             * @default []
+             */
+            to_come: string[];
+            /**
+             * Stepped
+             * @default []
+             */
+            stepped: components["schemas"]["SteppedHintOut"][];
+            /** Hints Left */
+            hints_left?: number | null;
+            /**
+             * Hint Cost
+             * @default 0
+             */
+            hint_cost: string;
         };
         /**
          * PairReadingOut
@@ -4624,6 +4732,33 @@ export interface components {
             /** Changes */
             changes?: components["schemas"]["ChangeOut"][] | null;
         };
+        /**
+         * SteppedHintOut
+         * @description A finding on a program as its pair sees it: `step` 1 where to look, 2 the idea (`hint`), 3 `nearly` the answer. `shows`
+         *     says that the line can be looked at in the run.
+         */
+        SteppedHintOut: {
+            /** Severity */
+            severity: string;
+            /** Hint */
+            hint: string;
+            /** Parts */
+            parts: string[];
+            /** Line */
+            line?: number | null;
+            /** Column */
+            column?: number | null;
+            /** Key */
+            key: string;
+            /** Step */
+            step: number;
+            /** Nearly */
+            nearly: string;
+            /** More Lines */
+            more_lines: number[];
+            /** Shows */
+            shows: boolean;
+        };
         /** PairCheckOut */
         PairCheckOut: {
             /** Problems */
@@ -4638,6 +4773,16 @@ export interface components {
              */
             to_come: string[];
             bench: components["schemas"]["BenchOut"];
+        };
+        /**
+         * OpenHintIn
+         * @description Which hint, and which of its steps: 2 the idea, 3 nearly the answer.
+         */
+        OpenHintIn: {
+            /** Key */
+            key: string;
+            /** Step */
+            step: number;
         };
         /** StockResistorOut */
         StockResistorOut: {
@@ -6318,6 +6463,31 @@ export interface operations {
             };
         };
     };
+    verifex_dockets_api_staff_program_line: {
+        parameters: {
+            query?: {
+                line?: number;
+                moment_ms?: number | null;
+            };
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineSeenOut"];
+                };
+            };
+        };
+    };
     verifex_dockets_api_staff_program_flow: {
         parameters: {
             query?: never;
@@ -7000,6 +7170,56 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DoneOut"];
+                };
+            };
+        };
+    };
+    verifex_dockets_api_pair_open_hint: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OpenHintIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneOut"];
+                };
+            };
+        };
+    };
+    verifex_dockets_api_pair_hint_line: {
+        parameters: {
+            query?: {
+                key?: string;
+            };
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineSeenOut"];
                 };
             };
         };

@@ -5,7 +5,8 @@ import type { Schemas } from '@/api/client'
 import SeverityTag from './SeverityTag.vue'
 
 type Finding = Schemas['FindingOut']
-const props = defineProps<{ findings: Finding[]; titles?: string; good?: string }>()
+const props = defineProps<{ findings: Finding[]; titles?: string; good?: string; shows?: boolean }>()
+const emit = defineEmits<{ show: [finding: Finding] }>()
 const chosen = defineModel<number>('chosen', { default: 0 })
 
 const counts = computed(() =>
@@ -53,6 +54,15 @@ function evidence(finding: Finding): string {
           <p><b>Remedy</b> {{ finding.remedy }}</p>
           <p v-if="finding.also?.length" class="soft also">
             <b>Follows from it</b> {{ finding.also.join('; ') }}
+          </p>
+          <p v-if="shows && (finding.moment_ms !== null || finding.where.line)" class="moment">
+            <button class="btn line" @click="emit('show', finding)">
+              {{
+                finding.moment_ms !== null
+                  ? `Seen on the twin at ${(finding.moment_ms! / 1000).toFixed(1)} s`
+                  : `Line ${finding.where.line} in the run`
+              }}
+            </button>
           </p>
           <p v-if="finding.hint" class="hint">The pair is shown: “{{ finding.hint }}”</p>
         </div>

@@ -31,6 +31,27 @@ export function useFlow(docket: Ref<number>, attempt: Ref<number | undefined>, l
   })
 }
 
+/** One line of the program in the run on its bench, around a moment (ms); asked when a line is looked at. */
+export function useLine(
+  docket: Ref<number>,
+  attempt: Ref<number | undefined>,
+  looked: Ref<{ line: number; moment: number | null } | null>,
+) {
+  return useQuery({
+    queryKey: ['line', docket, attempt, looked],
+    queryFn: () =>
+      ask(
+        client.GET('/api/dockets/{docket_id}/program/line', {
+          params: {
+            path: { docket_id: docket.value },
+            query: { line: looked.value!.line, moment_ms: looked.value!.moment },
+          },
+        }),
+      ),
+    enabled: () => looked.value !== null,
+  })
+}
+
 export function useSheets(docket: Ref<number>) {
   return useQuery({
     queryKey: ['sheets', docket],

@@ -21,3 +21,17 @@ export function useMyDocketQuery(docket: Ref<number | null>) {
     refetchInterval: (q) => soonWhileJudged(q.state.data?.judging),
   })
 }
+
+/** The line of a hint in the run of one's own program; asked when it is looked at. */
+export function useHintLine(docket: Ref<number>, key: Ref<string>, attempt: Ref<number>) {
+  return useQuery({
+    queryKey: ['hint-line', docket, attempt, key],
+    queryFn: () =>
+      ask(
+        client.GET('/api/my/dockets/{docket_id}/hint-line', {
+          params: { path: { docket_id: docket.value }, query: { key: key.value } },
+        }),
+      ),
+    enabled: computed(() => key.value !== ''),
+  })
+}

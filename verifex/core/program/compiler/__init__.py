@@ -23,6 +23,7 @@ from verifex.core.program.compiler.records import Records
 from verifex.core.program.compiler.statements import Statements
 from verifex.core.program.machine import Machine, RunResult
 from verifex.core.program.types import size_of
+from verifex.core.program.watch import LineWatch
 
 MOST_KEPT = 4096  # bytes of globals that are looked at after each pass
 
@@ -42,18 +43,20 @@ class Compiled:
     unused: list[tuple[str, t.At]] = field(default_factory=list)
 
 
-def compile_program(program: t.Program, board: Board) -> Compiled:
-    """Resolve names and types and build the closures; `start`, `setup`, `loop` are None when refused."""
-    return _Compiler(program, board).compiled()
+def compile_program(program: t.Program, board: Board, watch: LineWatch | None = None) -> Compiled:
+    """Resolve names and types and build the closures; `start`, `setup`, `loop` are None when refused. `watch` is a line whose
+    variables are noted."""
+    return _Compiler(program, board, watch).compiled()
 
 
 class _Compiler:
     """The parts, each made from those before it; what an earlier one needs of a later one is set at the end."""
 
-    def __init__(self, program: t.Program, board: Board) -> None:
+    def __init__(self, program: t.Program, board: Board, watch: LineWatch | None) -> None:
         later = Later()
         self.program, self.board = program, board
         self.names = Names(program, board)
+        self.names.watch = watch
         places = Places(self.names, later)
         expressions = Expressions(self.names, places, later)
         assignments = Assignments(self.names, places, expressions)

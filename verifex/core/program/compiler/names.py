@@ -12,6 +12,7 @@ from verifex.core.program.boards import OWN_HEADERS, constants
 from verifex.core.program.calls import CALLS
 from verifex.core.program.machine import Machine
 from verifex.core.program.types import Struct, Type, Widths
+from verifex.core.program.watch import LineWatch
 
 Frame = list[Any]
 Value = Callable[[Frame], Any]
@@ -125,6 +126,7 @@ class Names:
             name not in OWN_HEADERS.values() for name, _ in program.includes
         )  # that nobody here knows
         self.in_library = 0  # while what is given to a library is compiled
+        self.watch: LineWatch | None = None
         self.opaque: set[str] = set()  # names of libraries whose values nobody here knows
 
     def refuse(self, kind: Any, at: t.At, name: str, near: str | None = None) -> None:

@@ -6,9 +6,11 @@ from verifex.core.program.compiler.expressions import Expressions
 from verifex.core.program.compiler.functions import Functions
 from verifex.core.program.compiler.initial import InitialValues
 from verifex.core.program.compiler.loops import BREAK, CONTINUE, RETURN, Loops
-from verifex.core.program.compiler.names import Action, Frame, Names, Scope
+from verifex.core.program.compiler.names import Action, Frame, Names, Scope, Value, Variable
 from verifex.core.program.machine import Machine
 from verifex.core.program.types import VOID, Int, Type, size_of
+
+HEADED = (t.If, t.While, t.For, t.ForEach, t.Switch)  # of these only the head belongs to the line
 
 
 class Statements:
@@ -58,6 +60,29 @@ class Statements:
         return run
 
     def statement(self, node: t.Stmt) -> Action:
+        action, watch = self._statement(node), self.names.watch
+        if watch is None or node.at.line != watch.line or isinstance(node, t.Block):
+            return action
+        holder = self.names.machine
+        makes = node.name if isinstance(node, t.Declare) and not node.static else ""
+        return watch.around(action, self._readers(node), lambda: round(holder[0].now_us / 1000, 3), makes)
+
+    def _readers(self, node: t.Stmt) -> dict[str, Value]:
+        """How the single values that a statement itself names are read from a frame."""
+        head = getattr(node, "condition", None) or getattr(node, "value", None) if isinstance(node, HEADED) else node
+        readers: dict[str, Value] = {}
+        for part in t.walk(head) if head is not None else ():
+            name = part.name if isinstance(part, t.Name | t.Declare) else ""
+            variable = self.names.scope.find(name) if name else None
+            if variable is not None and not variable.reference and not variable.constant:
+                readers[name] = self._reader(variable)
+        return readers
+
+    def _reader(self, variable: Variable) -> Value:
+        cells, index = self.names.globals, variable.index
+        return (lambda frame: cells[index]) if variable.is_global else (lambda frame: frame[index])
+
+    def _statement(self, node: t.Stmt) -> Action:
         match node:
             case t.Declare():
                 return self.declare(node)

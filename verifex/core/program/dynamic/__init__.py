@@ -16,15 +16,18 @@ from verifex.core.program.dynamic.statements import Statements
 from verifex.core.program.dynamic.values import ERRORS, UNSET, Raised
 from verifex.core.program.machine import Machine
 from verifex.core.program.run import Ended, RunResult
+from verifex.core.program.watch import LineWatch
 
 __all__ = ["compile_python"]
 
 CONSOLE_BAUD = 115200
 
 
-def compile_python(program: t.Program) -> Compiled:
-    """Resolve names and build the closures of the whole program; `whole` is None when names are refused."""
+def compile_python(program: t.Program, watch: LineWatch | None = None) -> Compiled:
+    """Resolve names and build the closures of the whole program; `whole` is None when names are refused. `watch` is a line
+    whose variables are noted."""
     names, statements = _parts(program)
+    names.watch = watch
     main = program.functions["program"]
     own, _, _ = assigned(main.body)
     for name in sorted(own):

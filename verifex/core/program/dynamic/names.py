@@ -10,6 +10,7 @@ from verifex.core.program.clocks import PYTHON_CLOCKS
 from verifex.core.program.compiler.names import Refused
 from verifex.core.program.dynamic.values import UNSET, Frame, error
 from verifex.core.program.machine import Machine
+from verifex.core.program.watch import LineWatch
 
 OUTER_FRAME = 0  # the first cell of a function's frame leads to the frame it was made in
 
@@ -124,6 +125,7 @@ class Names:
         self.cells: Frame = []
         self.indices: dict[str, int] = {}
         self.scope: Scope | None = None
+        self.watch: LineWatch | None = None
         self.first_written: dict[str, t.At] = {}
         self.read_names: set[str] = set()
         # Nobody knows what a clock's name means once the program gives it to something of its own.

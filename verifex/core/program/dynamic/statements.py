@@ -30,6 +30,8 @@ from verifex.core.program.dynamic.values import (
 from verifex.core.program.machine import Machine
 from verifex.core.program.run import Ended
 
+NOT_WATCHED = (t.Block, t.Define, t.Class, t.Import, t.Outer)  # what stands for no values of its own
+
 
 class Statements:
     """Everything that may stand in a program, a function or a class."""
@@ -58,6 +60,17 @@ class Statements:
         return self.block(node) if isinstance(node, t.Block) else self.statement(node)
 
     def statement(self, node: t.Stmt) -> Action:
+        action, watch = self._statement(node), self.names.watch
+        if watch is None or node.at.line != watch.line or isinstance(node, NOT_WATCHED):
+            return action
+        head = node.condition if isinstance(node, t.If | t.While) else node
+        names = {n.name for n in t.walk(head) if isinstance(n, t.Name)} if not isinstance(node, t.ForIn) else set()
+        places = {name: place for name in sorted(names) if (place := self.names.place(name)) is not None}
+        readers = {name: place.read(self.names.cells, name, node.at) for name, place in places.items()}
+        holder = self.names.machine
+        return watch.around(action, readers, lambda: round(holder[0].now_us / 1000, 3))
+
+    def _statement(self, node: t.Stmt) -> Action:
         match node:
             case t.Do():
                 return self._plain(self.expressions.value(node.expr), node.at)

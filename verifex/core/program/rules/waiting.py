@@ -37,7 +37,7 @@ def pause_in_interrupt(view: ProgramView, finding: FindingFactory) -> Iterator[F
     "waits-without-end",
     Severity.CHECK,
     title="It waits for something that may never come",
-    why="When no echo comes back, or nobody opens the serial monitor, the program stands in this line for ever.",
+    why="When no echo comes back, or nobody reads the serial line, the program stands in this line for ever.",
     hint="What happens in this line when the thing it waits for does not come?",
     criterion="program",
     source="a loop that only asks, without a time limit",
@@ -53,7 +53,7 @@ def waits_without_end(view: ProgramView, finding: FindingFactory) -> Iterator[Fi
             if _asks_serial(wait.condition):
                 if not view.is_python:
                     yield finding(
-                        f"Line {wait.at.line} waits until somebody opens the serial monitor.",
+                        f"Line {wait.at.line} waits until somebody reads the serial line.",
                         "Leave it out: on a supply of its own the bench would never begin.",
                         at=wait.at,
                         severity=Severity.NOTE,

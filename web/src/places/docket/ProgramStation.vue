@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import type { Schemas } from '@/api/client'
 import Asked from '@/pieces/Asked.vue'
 import BeforeItRuns from '@/pieces/BeforeItRuns.vue'
 import { CodeView } from '@/pieces/lazy'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import FindingList from '@/pieces/FindingList.vue'
-import { useFlow } from '@/queries/docket'
+import LineRows from '@/pieces/LineRows.vue'
+import { useFlow, useLine } from '@/queries/docket'
 import { useKeys } from '@/shared/keys'
 import { useTab } from '@/shared/tabs'
 import { clockTime } from '@/shared/words'
@@ -64,6 +66,19 @@ const marks = computed(() =>
   ),
 )
 const line = computed(() => program.value?.findings[chosen.value]?.where.line ?? null)
+/** What of the run is looked at: the moment of a finding, and its line where it has one. */
+const moment = ref<number | null>(null)
+const looked = ref<{ line: number; moment: number | null } | null>(null)
+const line_seen = useLine(
+  id,
+  computed(() => program.value?.number),
+  looked,
+)
+function show(finding: Schemas['FindingOut']) {
+  moment.value = finding.moment_ms ?? null
+  looked.value = finding.where.line ? { line: finding.where.line, moment: moment.value } : null
+  tab.value = 'Run on the twin'
+}
 watch(line, (now) => (picked.value = now))
 useKeys({
   ...findingKeys,
@@ -118,12 +133,16 @@ useKeys({
       </div>
       <div v-else class="run">
         <p v-if="program.not_run" class="soft">{{ program.not_run }}</p>
+        <Asked v-if="looked" v-slot="{ data: seen }" :query="line_seen" what="this line in the run">
+          <LineRows :seen="seen" :moment="looked.moment" />
+        </Asked>
         <RunStudy
           v-if="program.trace && program.behaviour !== undefined"
           :trace="program.trace"
           :behaviour="program.behaviour"
           :thresholds="docket.exercise.thresholds"
           :unit="docket.exercise.steps[0]?.unit ?? ''"
+          :moment="moment"
         />
       </div>
     </template>
@@ -132,7 +151,9 @@ useKeys({
         v-if="program?.judged"
         v-model:chosen="chosen"
         :findings="program.findings"
+        :shows="!!program.trace"
         good="It compiles, agrees with the wiring, and does on the twin what the exercise asks."
+        @show="show"
       />
       <Constants v-if="program?.constants?.length" :constants="program.constants" />
       <h3 v-if="docket.exercise.behaviour.length" class="asked">Asked</h3>

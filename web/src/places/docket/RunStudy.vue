@@ -13,6 +13,8 @@ const props = defineProps<{
   behaviour: Schemas['BehaviourOut'] | null
   thresholds: number[]
   unit: string
+  /** A moment (ms) to look at: the stretch of the run that it lies in. */
+  moment?: number | null
 }>()
 const picked = ref<string | null>(null)
 watch(
@@ -20,6 +22,14 @@ watch(
   () => (picked.value = null),
 )
 const rows = computed(() => props.behaviour?.outcomes ?? [])
+watch(
+  () => props.moment,
+  (ms) => {
+    if (ms === null || ms === undefined) return
+    picked.value = rows.value.find((row) => row.start_ms <= ms && ms < row.end_ms)?.name ?? null
+  },
+  { immediate: true },
+)
 const shown = computed(() => rows.value.find((row) => row.name === picked.value) ?? null)
 const first = computed(() => {
   const at = props.behaviour?.first_divergence_ms ?? null

@@ -10,6 +10,7 @@ import MeasureForm from '@/pieces/MeasureForm.vue'
 import SheetTable from '@/pieces/sheet/SheetTable.vue'
 import { clockTime } from '@/shared/words'
 import HintList from './HintList.vue'
+import HintSteps from './HintSteps.vue'
 import Prediction from './Prediction.vue'
 import type { Schemas } from '@/api/client'
 import { hasDraft, newToken } from '@/shared/drafts'
@@ -31,9 +32,14 @@ const writing = ref(
 )
 const drawn = ref<Schemas['BenchOut'] | null>(null)
 const bench = computed(() => (writing.value ? drawn.value : null) ?? props.docket.wiring?.bench ?? null)
+const hints = computed(() =>
+  props.kind === 'program' ? (props.docket.program?.stepped ?? []) : (given.value?.hints ?? []),
+)
 const found = computed(() =>
-  (given.value?.hints ?? []).flatMap((h) =>
-    h.line ? [{ line: h.line, column: h.column ?? 1, text: h.hint, severity: h.severity }] : [],
+  hints.value.flatMap((h) =>
+    h.line
+      ? [{ line: h.line, column: h.column ?? 1, text: h.hint || 'Look here.', severity: h.severity }]
+      : [],
   ),
 )
 const chosen = ref(0)
@@ -62,7 +68,12 @@ async function send(text: string, token: string, basedOn: number) {
           <li v-for="line in given.to_come" :key="line">{{ line }}</li>
         </ul>
       </section>
-      <HintList v-if="given.hints.length" v-model:chosen="chosen" :hints="given.hints" />
+      <HintSteps
+        v-if="kind === 'program' && docket.program?.stepped.length"
+        :docket="docket.id"
+        :program="docket.program"
+      />
+      <HintList v-else-if="given.hints.length" v-model:chosen="chosen" :hints="given.hints" />
       <p v-else-if="!given.judged" class="soft" role="status">Being checked…</p>
       <p v-else-if="kind !== 'readings' && !docket.voided && !given.to_come?.length" class="good">
         Nothing stands out in what you handed in.

@@ -35,6 +35,10 @@ function make(docket: ComputedRef<MyDocket | null>) {
       ),
     check: (text: string) =>
       ask(client.POST('/api/my/dockets/{docket_id}/check-wiring', { ...at(), body: { text } })),
+    openHint: (key: string, step: number) =>
+      quietly(() =>
+        ask(client.POST('/api/my/dockets/{docket_id}/open-hint', { ...at(), body: { key, step } })),
+      ),
     ask: (station: string) =>
       quietly(() =>
         ask(client.POST('/api/my/dockets/{docket_id}/ask', { ...at(), body: { station, reason: '' } })),

@@ -1,0 +1,34 @@
+"""A pair opens the next step of a hint on its program."""
+
+from django.db import transaction
+
+from verifex.acts.refusals import Refused
+from verifex.dockets.act import begin, enter, finish
+from verifex.dockets.hints import IDEA, NEARLY, key_of, opened
+from verifex.dockets.judgements import newest
+from verifex.dockets.models import Kind, OpenedHint, Station
+from verifex.people.models import User
+
+SAID = {IDEA: "the idea", NEARLY: "nearly the answer"}
+
+
+@transaction.atomic
+def open_hint(actor: User, docket_id: int, key: str, step: int) -> None:
+    """Open a step of a hint; one that is open stays so and counts once. Refused where the exercise allows no further one."""
+    docket = begin(docket_id, None)
+    enter(actor, docket, "measure", Station.POWER)  # only whether they may
+    judgement = newest(docket, Kind.PROGRAM)
+    findings = judgement.record.get("findings", []) if judgement else []
+    rule = next((finding["rule"] for finding in findings if key_of(finding["rule"]) == key), None)
+    if rule is None:
+        raise Refused("This hint belongs to an earlier hand-in; it is not there any more.")
+    so_far = opened(docket)
+    reached = so_far.steps.get(rule, IDEA - 1)
+    if step <= reached:
+        return
+    if step != reached + 1 or step > NEARLY:
+        raise Refused("Hints are opened one step after the other.")
+    if so_far.left == 0:
+        raise Refused(f"All {so_far.rule.opens} steps that this exercise allows are opened; ask your instructor.")
+    OpenedHint.objects.create(docket=docket, rule=rule, step=step, by=actor)
+    finish(docket, actor, f"opened a hint on the program: {SAID[step]}", rule=rule)

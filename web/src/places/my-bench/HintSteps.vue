@@ -1,0 +1,129 @@
+<script setup lang="ts">
+// Hints on the program in three steps: where to look, the idea, nearly the answer. Each further one is asked for, and counted.
+import { computed, ref } from 'vue'
+import type { Schemas } from '@/api/client'
+import Asked from '@/pieces/Asked.vue'
+import LineRows from '@/pieces/LineRows.vue'
+import SeverityTag from '@/pieces/SeverityTag.vue'
+import { useHintLine } from '@/queries/my-bench'
+import { useMyDocket } from './use-my-docket'
+
+type Hint = Schemas['SteppedHintOut']
+const props = defineProps<{ docket: number; program: Schemas['PairProgramOut'] }>()
+const { openHint, busy } = useMyDocket()
+const shown = ref('')
+const line = useHintLine(
+  computed(() => props.docket),
+  shown,
+  computed(() => props.program.number),
+)
+const NEXT: Record<number, string> = { 1: 'Give me the idea', 2: 'Nearly the answer' }
+function where(hint: Hint): string {
+  const lines = [...(hint.line ? [hint.line] : []), ...hint.more_lines]
+  if (lines.length) return `Look at line ${lines.slice(0, 4).join(', ')}.`
+  return hint.parts.length
+    ? `Look at what the program does with ${hint.parts.join(', ')}.`
+    : 'Look at the whole program.'
+}
+const costs = computed(() =>
+  Number(props.program.hint_cost) ? `takes ${props.program.hint_cost} off the program` : '',
+)
+const none = computed(() => props.program.hints_left === 0)
+</script>
+
+<template>
+  <section v-if="program.stepped.length" aria-label="Hints">
+    <p v-if="program.hints_left !== null || costs" class="soft rule">
+      <template v-if="none">All steps that this exercise allows are opened; ask your instructor.</template>
+      <template v-else-if="program.hints_left !== null"
+        >{{ program.hints_left }} {{ program.hints_left === 1 ? 'step' : 'steps' }} may still be
+        opened.</template
+      >
+      <template v-if="costs && !none"> The next one {{ costs }}.</template>
+    </p>
+    <ul>
+      <li v-for="hint in program.stepped" :key="hint.key">
+        <SeverityTag :severity="hint.severity" />
+        <div class="steps">
+          <p>{{ where(hint) }}</p>
+          <p v-if="hint.hint" class="idea">{{ hint.hint }}</p>
+          <p v-if="hint.nearly" class="nearly">{{ hint.nearly }}</p>
+          <p class="acts">
+            <button
+              v-if="NEXT[hint.step]"
+              class="btn line"
+              :disabled="busy || none"
+              @click="openHint(hint.key, hint.step + 1)"
+            >
+              {{ NEXT[hint.step] }}
+            </button>
+            <button
+              v-if="hint.shows"
+              class="btn quiet"
+              :aria-expanded="shown === hint.key"
+              @click="shown = shown === hint.key ? '' : hint.key"
+            >
+              {{ shown === hint.key ? 'Close the run' : 'Show me on the bench' }}
+            </button>
+          </p>
+          <Asked v-if="shown === hint.key" v-slot="{ data: seen }" :query="line" what="this line in the run">
+            <LineRows :seen="seen" />
+          </Asked>
+        </div>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 8px;
+}
+li {
+  display: grid;
+  grid-template-columns: 72px minmax(0, 1fr);
+  gap: 10px;
+  align-items: baseline;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  padding: 11px 14px;
+}
+.steps {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 6px;
+}
+.idea {
+  font-weight: 620;
+}
+.nearly {
+  background: var(--note-bg);
+  color: var(--note);
+  border-radius: var(--radius);
+  padding: 7px 10px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.rule {
+  margin-bottom: 6px;
+}
+@media (max-width: 600px) {
+  li {
+    grid-template-columns: minmax(0, 1fr);
+    justify-items: start;
+    gap: 6px;
+  }
+  .steps {
+    width: 100%;
+  }
+}
+</style>
