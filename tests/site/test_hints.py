@@ -27,7 +27,8 @@ class HintStepsTest(DemoCase):
         type(version).objects.filter(pk=version.pk).update(text=version.text)
 
     def seen(self) -> dict[str, Any]:
-        return self.pair.ask(f"/api/my/dockets/{self.docket_.pk}").json()["program"]
+        program: dict[str, Any] = self.pair.ask(f"/api/my/dockets/{self.docket_.pk}").json()["program"]
+        return program
 
     def hint(self) -> dict[str, Any]:
         return next(h for h in self.seen()["stepped"] if h["key"] == key_of(RULE))

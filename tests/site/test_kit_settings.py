@@ -97,12 +97,16 @@ void loop() {
 
     def test_it_is_asked_once_and_the_program_is_judged_with_it(self):
         self.hand_in_program()
-        self.assertEqual(self.program()["constants"], [{"name": "SomeParts::VOLTS_A_COUNT", "stands_for": ""}])
+        self.assertEqual(
+            self.program()["constants"], [{"name": "SomeParts::VOLTS_A_COUNT", "stands_for": "", "purposes": []}]
+        )
         self.assertFalse(self.program()["runnable"])
         self.assertEqual(self.explain(self.instructor, "0.0048828").status_code, 200)
         found = self.program()
         self.assertTrue(found["runnable"])
-        self.assertEqual(found["constants"], [{"name": "SomeParts::VOLTS_A_COUNT", "stands_for": "0.0048828"}])
+        self.assertEqual(
+            found["constants"], [{"name": "SomeParts::VOLTS_A_COUNT", "stands_for": "0.0048828", "purposes": []}]
+        )
         self.explain(self.instructor, "")
         self.assertFalse(self.program()["runnable"], "an empty answer forgets it")
 
@@ -112,3 +116,18 @@ void loop() {
         self.assertEqual(self.explain(self.member(self.BENCH), "1").status_code, 403)
         for words in ("nan", "climate-fin", "five"):
             self.assertEqual(self.explain(self.instructor, words).status_code, 422, words)
+
+    def test_a_method_that_nobody_knows_is_asked_once_too(self):
+        program = """#include <Thermo.h>
+Thermo probe(A0);
+void setup() { Serial.begin(9600); }
+void loop() { Serial.println(probe.wobble(5)); delay(500); }
+"""
+        self.hand_in(self.BENCH, "program", program)
+        [row] = self.program()["constants"]
+        self.assertEqual((row["name"], row["stands_for"]), ("Thermo.wobble", ""))
+        self.assertIn("celsius", row["purposes"])
+        path = f"/api/dockets/{self.docket(self.BENCH).pk}/constants"
+        self.assertEqual(self.instructor.ask(path, name="Thermo.wobble", stands_for="sideways").status_code, 422)
+        self.assertEqual(self.instructor.ask(path, name="Thermo.wobble", stands_for="celsius").status_code, 200)
+        self.assertTrue(self.program()["runnable"])

@@ -10,6 +10,7 @@ from verifex.acts.events import record
 from verifex.acts.refusals import Refused
 from verifex.core.exercise import Criterion, read_exercise
 from verifex.core.exercise import Exercise as ExerciseFile
+from verifex.core.exercise.drivers import METHOD_PURPOSES
 from verifex.core.expected.release import Obstacle, release_obstacles
 from verifex.core.parts import catalogue
 from verifex.exercises.models import Exercise, ExerciseVersion, ExplainedConstant, MarkScheme
@@ -52,11 +53,19 @@ def release(actor: User, version: ExerciseVersion) -> None:
 
 @transaction.atomic
 def explain_constant(actor: User, exercise: Exercise, name: str, stands_for: str) -> None:
-    """Remember what a constant of a library stands for: a number, or a part of the catalogue; empty forgets it. Raises
-    Refused for anything else."""
+    """Remember what a constant of a library stands for: a number, or a part of the catalogue; or what a method (`Class.method`)
+    is for. Empty forgets it. Raises Refused for anything else."""
     require_course_instructor(actor, exercise.course)
     words = stands_for.strip()
-    if not words:
+    if "." in name and words and words not in METHOD_PURPOSES:
+        raise Refused(
+            f"“{words[:40]}” is nothing that a method is for; one of {', '.join(METHOD_PURPOSES)} was expected."
+        )
+    if "." in name and words:
+        ExplainedConstant.objects.update_or_create(
+            exercise=exercise, name=name[:80], defaults={"number": None, "module": words}
+        )
+    elif not words:
         exercise.constants.filter(name=name).delete()
     else:
         try:
@@ -81,7 +90,14 @@ def with_constants(file: ExerciseFile, exercise_id: int) -> ExerciseFile:
     explained = {c.name: c.stands_for for c in ExplainedConstant.objects.filter(exercise=exercise_id)}
     if not explained:
         return file
-    return file.model_copy(update={"library_constants": {**explained, **file.library_constants}})
+    methods = {name: purpose for name, purpose in explained.items() if "." in name}
+    constants = {name: stands_for for name, stands_for in explained.items() if "." not in name}
+    return file.model_copy(
+        update={
+            "library_constants": {**constants, **file.library_constants},
+            "library_methods": {**methods, **file.library_methods},
+        }
+    )
 
 
 @lru_cache(maxsize=64)

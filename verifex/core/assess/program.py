@@ -50,6 +50,7 @@ def assess_program(bench: Workbench) -> ProgramRecord | None:
         dialect=report.tree.dialect,
         compiles=report.compiles,
         unknown_constants=tuple(dict.fromkeys(report.tree.unknown_constants)),
+        unknown_methods=tuple(dict.fromkeys(_unknown_methods(report, trace))),
         runnable=report.runnable,
         not_run=not_run,
         checklist=tuple(
@@ -60,6 +61,11 @@ def assess_program(bench: Workbench) -> ProgramRecord | None:
         flow=tuple(placed(chart).as_json() for chart in flow_charts(report.tree)),
         new_stops=tuple(FindingRecord.of(found) for found in _new_stops(bench, report)),
     )
+
+
+def _unknown_methods(report: ProgramReport, trace: TwinTrace | None) -> list[str]:
+    runs = [*report.runs, *([trace.run] if trace else [])]
+    return [*report.tree.unknown_methods, *(name for run in runs for name in run.unknown_methods)]
 
 
 def _with_moments(findings: list[Finding], trace: TwinTrace) -> list[Finding]:

@@ -158,6 +158,7 @@ class ProgramRecord(StationRecord):
     compiles: bool = False
     #: Constants of libraries that the program works with, and whose value nobody has said.
     unknown_constants: tuple[str, ...] = ()
+    unknown_methods: tuple[str, ...] = ()
     runnable: bool = False
     not_run: str = ""
     checklist: tuple[CheckRecord, ...] = ()

@@ -1,6 +1,6 @@
 """What the exercise says of its libraries: classes with their methods, and what constants stand for."""
 
-from typing import Literal
+from typing import Literal, get_args
 
 from pydantic import Field
 
@@ -9,10 +9,12 @@ from verifex.core.exercise.base import Frozen
 #: What a method may be called for. The first give a reading in that unit; `print`, `clear` and `cursor` work on a
 #: display; `tag-near` and `tag-id` ask a reader; `ready` does nothing that shows.
 Purpose = Literal[
-    "celsius", "fahrenheit", "percent", "hectopascal", "pascal", "centimetre", "inch", "microsecond",
+    "celsius", "fahrenheit", "percent", "hectopascal", "pascal", "centimetre", "millimetre", "inch", "microsecond",
     "print", "clear", "cursor", "tag-near", "tag-id", "ready",
 ]  # fmt: skip
 
+
+METHOD_PURPOSES: tuple[str, ...] = get_args(Purpose)
 
 #: What a library's constant stands for: a number, or a kind of module by the catalogue's name (`climate-fine`).
 LibraryConstant = float | str

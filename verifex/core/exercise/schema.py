@@ -9,7 +9,7 @@ from pydantic import BeforeValidator, Field, model_validator
 from verifex.core.exercise.base import Frozen
 from verifex.core.exercise.circuit import Function, RecipePart, ResistorJob, Variant
 from verifex.core.exercise.conventions import Conventions
-from verifex.core.exercise.drivers import Driver, LibraryConstant
+from verifex.core.exercise.drivers import Driver, LibraryConstant, Purpose
 from verifex.core.exercise.output_states import OutputState, State
 from verifex.core.exercise.plan import Reading, Step
 from verifex.core.exercise.probes import Probe
@@ -95,6 +95,7 @@ class Exercise(Frozen):
     conventions: Conventions = Conventions()
     drivers: list[Driver] = Field(default_factory=list)
     library_constants: dict[str, LibraryConstant] = Field(default_factory=dict)
+    library_methods: dict[str, Purpose] = Field(default_factory=dict)  # by `Class.method`
     behaviour: list[Behaviour] = Field(default_factory=list)
     follows: list[Follow] = Field(default_factory=list)
     measure: list[Probe] = Field(default_factory=list)

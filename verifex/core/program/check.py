@@ -124,7 +124,8 @@ def _declared(exercise: Exercise | None) -> Declared:
         )
         for driver in exercise.drivers
     }
-    return Declared(classes, exercise.library_constants)
+    methods = {name: PURPOSES[purpose] for name, purpose in exercise.library_methods.items()}
+    return Declared(classes, exercise.library_constants, methods)
 
 
 def _compiled(tree: Program, board: Board, watch: LineWatch | None = None) -> Compiled:

@@ -1,7 +1,8 @@
 """Library objects of a program, matched by what they are given and what they are called for; no library is known by name.
 
 An object has the pins it was constructed with. A method is told by its words: temperature, humidity, pressure, distance ask a
-module; getMotion and such fill variables with its axes; print, cursor, clear write on a display; begin, init, request and such do nothing that shows.
+module; read, measure and such take what the module has; getMotion and such fill variables with its axes; print, cursor, clear write on
+a display; available, status and such say that all is well; begin, init, request and such do nothing that shows.
 """
 
 import re
@@ -16,7 +17,7 @@ MOST_PINS = 2  # of a module that is asked by a method; displays have more
 BUS_ADDRESSES = range(0x20, 0x78)  # that modules of the field have
 BUS_ADDRESSES_FROM = 0x20  # a first number from here on is an address, the next two are columns and rows
 
-Does = Literal["measures", "shows", "identifies", "fills", "nothing"]
+Does = Literal["measures", "takes", "both", "shows", "identifies", "fills", "says", "works-out", "nothing"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,12 +33,39 @@ class Meaning:
 MEASURES: tuple[tuple[str, str, str], ...] = (
     (r"temp.*(f|fahrenheit)$|tempf|fahrenheit", "celsius", "fahrenheit"),
     (r"temp|celsius", "celsius", "celsius"),
-    (r"hum", "percent", "percent"),
-    (r"press", "hpa", "pascal"),
-    (r"(dist|ping|read|measure|get).*(inch|_in$)", "cm", "inch"),
-    (r"(ping|read|measure|get|dist).*(cm|centi)|^dist|getdistance|readdistance", "cm", "centimetre"),
+    (r"hum|feucht|moist", "percent", "percent"),
+    (r"press|druck|presion", "hpa", "pascal"),
+    (r"(dist|ping|read|measure|get|rang).*(inch|_in$)", "cm", "inch"),
+    (r"(dist|ping|read|measure|get|rang).*(milli|mm$|_mm)", "cm", "millimetre"),
+    (
+        r"(ping|read|measure|get|dist|rang).*(cm|centi)|dist|abstand|entfern|^rang(e|ing)$|getrange|readrange",
+        "cm",
+        "centimetre",
+    ),
     (r"^ping(_median)?$", "cm", "microsecond"),
 )
+#: Words that a method is given for the unit it is to answer in.
+UNIT_WORDS = {"CM": "centimetre", "MM": "millimetre", "INC": "inch", "INCH": "inch", "IN": "inch"}
+#: Methods that take whatever the module measures, by whole words.
+TAKES = re.compile(
+    r"read(11|12|21|22|2|all|sensor|data)?|measure|sample|poll|refresh|fetch|capture|getdata|lee|leer|lies|lesen"
+)
+#: Methods that only say something: that all is well, that one is there, and how it is told.
+SAYS: tuple[tuple[str, str], ...] = (
+    (r"(get)?(status|error|lasterror)(string|text|msg|message)", "OK"),
+    (r"(get)?(last)?(status|error)(code)?", "0"),
+    (
+        r"(get)?(device|sensor)s?count|(is)?(available|ready|connected|valid|detected|found)|has(reading|data)|search|getaddress|validaddress",
+        "1",
+    ),
+)
+#: Numbers that libraries work out of others: the heat index and the dew point, and echo times turned into lengths.
+WORKS_OUT = re.compile(
+    r"(compute|get|calc\w*)?(heatindex|dewpoint)|convert_?(cm|in|inch)|(microseconds|us)to(cm|centimeters|inches)"
+)
+#: What libraries call a value that stands for none, where they have one of their own for it.
+NO_READING = re.compile(r"[A-Z0-9]+_?(DISCONNECT|ERROR|INVALID|TIMEOUT|NO_ECHO|FAIL|NAN|OUT_OF_RANGE)[A-Z0-9_]*")
+_DISCONNECTED = {"C": -127.0, "F": -196.6, "RAW": -7040.0}
 #: What a tag reader is called for: whether a tag is near, and to read its id.
 IDENTIFIES: tuple[tuple[str, str], ...] = (
     (r"present|(card|tag).*available", "near"),
@@ -54,7 +82,7 @@ setBacklight createChar leftToRight autoscroll noAutoscroll
 SHOWS = frozenset(_SHOWS.split())
 _PREFIX = re.compile(r"^[A-Z0-9]+_(?=[A-Z][a-z])")  # of a chip's own name: CHIP_Init is called for what Init is
 NOTHING = re.compile(
-    r"(begin|init(ialize|ialise)?|setup|start|end|stop|request|update|set[A-Z].*|enable.*|disable.*|wait.*|on|off|reset)",
+    r"(begin|init(ialize|ialise)?|setup|attach|connect|config(ure)?|start|end|stop|request|update|set[A-Z].*|enable.*|disable.*|wait.*|on|off|reset)",
     re.IGNORECASE,
 )
 
@@ -75,6 +103,7 @@ PURPOSES: dict[str, Meaning] = {
     "hectopascal": Meaning("measures", "hpa", "hectopascal"),
     "pascal": Meaning("measures", "hpa", "pascal"),
     "centimetre": Meaning("measures", "cm", "centimetre"),
+    "millimetre": Meaning("measures", "cm", "millimetre"),
     "inch": Meaning("measures", "cm", "inch"),
     "microsecond": Meaning("measures", "cm", "microsecond"),
     "print": Meaning("shows", "print"),
@@ -88,11 +117,14 @@ PURPOSES: dict[str, Meaning] = {
 
 @dataclass(frozen=True, slots=True)
 class Declared:
-    """What the exercise says of its libraries: classes by name, and what their constants stand for: a number, or a kind of
-    module by the catalogue's name."""
+    """What the exercise says of its libraries: classes by name, what their constants stand for (a number, or a kind of module by the
+    catalogue's name), and what single methods are for."""
 
     classes: Mapping[str, DeclaredClass] = field(default_factory=dict)
     constants: Mapping[str, float | str] = field(default_factory=dict)
+    methods: Mapping[str, Meaning] = field(
+        default_factory=dict
+    )  # by `Class.method`, of classes that are guessed at otherwise
 
 
 class LibraryConstant(int):
@@ -120,21 +152,37 @@ def meaning_of(method: str) -> Meaning | None:
     for pattern, what in IDENTIFIES:
         if re.search(pattern, lower):
             return Meaning("identifies", what)
+    if TAKES.fullmatch(lower):
+        return Meaning("takes")
+    if WORKS_OUT.fullmatch(lower):
+        return Meaning("works-out", lower)
+    for pattern, said in SAYS:
+        if re.fullmatch(pattern, lower):
+            return Meaning("says", said)
+    if "temp" in lower and "hum" in lower:
+        return Meaning("both")
     for pattern, quantity, unit in MEASURES:
         if re.search(pattern, lower):
             return Meaning("measures", quantity, unit, whole=lower.startswith("ping"))
     return None
 
 
+def no_reading(name: str) -> float | None:
+    """The number that a library's word for "no reading" stands for, where all that are known use the same."""
+    return _DISCONNECTED.get(name.rsplit("_", 1)[-1]) if "DISCONNECT" in name else None
+
+
 @dataclass(slots=True)
 class Device:
-    """One library object: its class, the values it was constructed with, and the screen it writes on, if it does."""
+    """One library object: its class, the values it was constructed with, and the screen it writes on, if it does. `told` are the
+    numbers that its begin or setup was given."""
 
     class_name: str
     name: str
     args: list[Any]
     screen: "Screen | None" = None
     address: int | None = None  # that its `begin` was given
+    told: list[int] = field(default_factory=list)
     event: dict[str, float] = field(default_factory=dict)  # by quantity, of a record that a library fills
     #: The id last read: its length, and its bytes.
     tag: list[Any] = field(default_factory=lambda: [0, [0] * TAG_BYTES])
@@ -154,7 +202,7 @@ class Device:
 
     def pins(self, named: Mapping[int, str]) -> list[str]:
         """The board's pins it was made with. Behind two pins stands no third, but a figure (a largest range)."""
-        found = [pin for number in self.numbers() if (pin := named.get(number))]
+        found = [pin for number in self.numbers() or self.told if (pin := named.get(number))]
         return found[:MOST_PINS]
 
     @property

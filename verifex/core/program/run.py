@@ -149,4 +149,5 @@ class RunResult:
     #: Objects of libraries that were asked without any pin: on the bus, and where first.
     asked_on_bus: dict[str, At] = field(default_factory=dict)
     silent_addresses: list["Spoken"] = field(default_factory=list)  # on the bus, that nothing answered to
+    unknown_methods: list[str] = field(default_factory=list)  # of libraries, as `Class.method`
     begun: set[str] = field(default_factory=set)  # objects of libraries that were made ready

@@ -6,6 +6,7 @@ from typing import Any
 from verifex.api.bench import bench_out
 from verifex.core.assess import PredictionRecord, ProgramRecord, ReadingsRecord, WiringRecord
 from verifex.core.assess.records import ActRecord, WalkRecord
+from verifex.core.exercise.drivers import METHOD_PURPOSES
 from verifex.dockets.act import situation
 from verifex.dockets.inputs import kit_issue_of
 from verifex.dockets.judgements import sheets_of
@@ -107,13 +108,17 @@ def _program(handed_in: HandedIn) -> dict[str, Any] | None:
     }
 
 
-def _constants(docket: Docket, record: ProgramRecord) -> list[dict[str, str]]:
-    """Constants of libraries: those the program needs and nobody has explained, then those that were."""
+def _constants(docket: Docket, record: ProgramRecord) -> list[dict[str, Any]]:
+    """Constants and methods of libraries: those the program needs and nobody has explained, then those that were."""
     explained = {
         c.name: f"{c.number:g}" if c.number is not None else c.module for c in docket.version.exercise.constants.all()
     }
-    unknown = [{"name": name, "stands_for": ""} for name in record.unknown_constants if name not in explained]
-    return [*unknown, *({"name": name, "stands_for": text} for name, text in explained.items())]
+    asked = [*record.unknown_methods, *record.unknown_constants]
+    rows = {name: "" for name in asked if name not in explained} | explained
+    return [
+        {"name": name, "stands_for": text, "purposes": list(METHOD_PURPOSES) if "." in name else []}
+        for name, text in rows.items()
+    ]
 
 
 TRACE_COLUMNS = {

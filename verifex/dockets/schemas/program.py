@@ -116,10 +116,12 @@ class CheckOut(Shape):
 
 
 class ConstantOut(Shape):
-    """A constant of a library; `stands_for` is empty while nobody has said it."""
+    """A constant or a method (`Class.method`) of a library; `stands_for` is empty while nobody has said it, `purposes` what a
+    method may be for."""
 
     name: str
     stands_for: str
+    purposes: list[str] = []
 
 
 class ProgramOut(Shape):

@@ -2820,13 +2820,19 @@ export interface components {
         };
         /**
          * ConstantOut
-         * @description A constant of a library; `stands_for` is empty while nobody has said it.
+         * @description A constant or a method (`Class.method`) of a library; `stands_for` is empty while nobody has said it, `purposes` what a
+         *     method may be for.
          */
         ConstantOut: {
             /** Name */
             name: string;
             /** Stands For */
             stands_for: string;
+            /**
+             * Purposes
+             * @default []
+             */
+            purposes: string[];
         };
         /**
          * DecisionOut

@@ -27,6 +27,8 @@ def in_unit(value: float, unit: str) -> float:
             return value * 100
         case "inch":
             return value / CM_PER_INCH
+        case "millimetre":
+            return value * 10
         case "microsecond":
             return value * US_PER_CM
     return value
@@ -90,15 +92,84 @@ def fill(
     return 1
 
 
-def fill_event(m: Machine, at: At, device: Device, where: Any) -> int:
-    """Puts what the object's module measures into the record that is pointed at, by quantity."""
+def take(
+    m: Machine, at: At, device: Device, meaning: Meaning, name: str, kinds: tuple[Type, ...], args: list[Any]
+) -> float:
+    """Takes what the module measures: into the variables that are given, and into the object's own fields. It gives the value
+    of a module that measures one thing, and 0, for all is well, of one that measures more."""
+    if not device.numbers() and not device.told:
+        device.told = [arg for arg in args if isinstance(arg, int)]
+    fill_event(m, at, device, ([device], 0))
+    known = [q for q in ("celsius", "percent", "cm") if not math.isnan(device.event.get(q, math.nan))]
+    places = [arg for arg in args if isinstance(arg, tuple) and len(arg) == 2 and 0 <= arg[1] < len(arg[0])]
+    for (cells, index), quantity in zip(places, known, strict=False):
+        cells[index] = as_float32(device.event[quantity])
+    return as_float32(device.event[known[0]]) if len(known) == 1 and not places else 0.0
+
+
+def take_both(
+    m: Machine, at: At, device: Device, meaning: Meaning, name: str, kinds: tuple[Type, ...], args: list[Any]
+) -> Device:
+    """A record of all that the module measures."""
+    record = Device("record", "", [])
+    fill_event(m, at, device, ([record], 0))
+    device.event = record.event
+    return record
+
+
+def say(
+    m: Machine, at: At, device: Device, meaning: Meaning, name: str, kinds: tuple[Type, ...], args: list[Any]
+) -> Any:
+    """That all is well: there is one, it is ready, nothing is wrong."""
+    return meaning.quantity if meaning.quantity == "OK" else int(meaning.quantity)
+
+
+def work_out(
+    m: Machine, at: At, device: Device, meaning: Meaning, name: str, kinds: tuple[Type, ...], args: list[Any]
+) -> float:
+    """Turns an echo time into a length, or a temperature and a humidity into the heat index or the dew point."""
+    numbers = [float(arg) for arg in args if isinstance(arg, int | float)]
+    if not numbers:
+        return math.nan
+    if "convert" in meaning.quantity or "to" in meaning.quantity:
+        cm = numbers[0] / US_PER_CM
+        return float(int(cm / CM_PER_INCH if "in" in meaning.quantity.removeprefix("convert") else cm))
+    celsius, percent = numbers[0], numbers[1] if len(numbers) > 1 else 50.0
+    if "dewpoint" in meaning.quantity:
+        return as_float32(dew_point(celsius, percent))
+    in_fahrenheit = len(args) < 3 or bool(args[2])
+    felt = heat_index(celsius if in_fahrenheit else celsius * 1.8 + 32, percent)
+    return as_float32(felt if in_fahrenheit else (felt - 32) / 1.8)
+
+
+def dew_point(celsius: float, percent: float) -> float:
+    """In °C, by the Magnus formula with the constants of Sonntag (1990)."""
+    gamma = math.log(max(percent, 0.1) / 100) + 17.62 * celsius / (243.12 + celsius)
+    return 243.12 * gamma / (17.62 - gamma)
+
+
+def heat_index(fahrenheit: float, percent: float) -> float:
+    """In °F: Steadman's simple formula below 80 °F, the regression of Rothfusz (1990) above."""
+    simple = 0.5 * (fahrenheit + 61 + (fahrenheit - 68) * 1.2 + percent * 0.094)
+    if (simple + fahrenheit) / 2 < 80:
+        return simple
+    t, h = fahrenheit, percent
+    return (
+        -42.379 + 2.04901523 * t + 10.14333127 * h - 0.22475541 * t * h - 0.00683783 * t * t - 0.05481717 * h * h
+        + 0.00122874 * t * t * h + 0.00085282 * t * h * h - 0.00000199 * t * t * h * h
+    )  # fmt: skip
+
+
+def fill_event(m: Machine, at: At, device: Device, where: Any, only: str = "") -> int:
+    """Puts what the object's module measures into the record that is pointed at, by quantity; `only` one where a part of the
+    object was asked for it."""
     m.spend_us(READ_US)
     pins = _pins_read(m, at, device)
     event = where[0][where[1]] if isinstance(where, tuple) and len(where) == 2 and where[1] < len(where[0]) else None
     if not isinstance(event, Device):
         return 0
     there = answers(m, device, at)
-    for quantity in EVENT_QUANTITIES:
+    for quantity in (only,) if only else EVENT_QUANTITIES:
         event.event[quantity] = m.surroundings.measured(m, pins, quantity, in_order=True) if there else math.nan
     return 1
 
@@ -164,6 +235,8 @@ def prepare(
     ):
         device.address = args[0]
     sizes = [int(arg) for arg in args if isinstance(arg, int)]
+    if sizes and not device.numbers() and not device.told and m.numbers.get(sizes[0]):
+        device.told = sizes
     if name in ("begin", "init") and len(sizes) == 2 and 8 <= sizes[0] <= 40 and 1 <= sizes[1] <= 4:
         device.screen_of().resize(*sizes)
     return int(answers(m, device, at))

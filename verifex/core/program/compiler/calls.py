@@ -13,7 +13,7 @@ from verifex.core.program.compiler.functions import NOTHING, Functions, wants
 from verifex.core.program.compiler.names import Frame, Names, Typed, Value
 from verifex.core.program.compiler.places import Places
 from verifex.core.program.compiler.records import Records
-from verifex.core.program.devices import meaning_of
+from verifex.core.program.devices import UNIT_WORDS, Meaning, meaning_of
 from verifex.core.program.machine import Ended
 from verifex.core.program.types import FLOAT, FUNCTION, TEXT, VOID, Int, Object, Pointer, Struct, Type, is_chars
 from verifex.core.program.values import chars_read
@@ -168,13 +168,15 @@ class Calls:
         """All that a module measures, put into the record that is given."""
         device, (event, _), at = self.expressions.value(on)[0], self.expressions.value(node.args[0]), node.at
         name, holder = on.name if isinstance(on, t.Name) else "", self.names.machine
+        part = meaning_of(node.on.name) if isinstance(node.on, t.Call) else None
+        only = part.quantity if part is not None and part.does == "measures" else ""
 
         def run(frame: Frame) -> Any:
             machine, asked = holder[0], device(frame)
             machine.step(at)
             machine.activity += 1
             asked.name = asked.name or name
-            return devices.fill_event(machine, at, asked, event(frame))
+            return devices.fill_event(machine, at, asked, event(frame), only)
 
         return run, self.names.widths.int
 
@@ -182,26 +184,37 @@ class Calls:
         """A method of a library's object, by what its words say."""
         kind = self.expressions.type_of(on)
         declared = self.names.program.declared.classes.get(kind.class_name) if isinstance(kind, Object) else None
-        meaning = declared.methods.get(node.name) if declared else meaning_of(node.name)
+        named = f"{kind}.{node.name}"
+        said = self.names.program.declared.methods.get(named)
+        meaning = declared.methods.get(node.name) if declared else said or meaning_of(node.name)
         if declared and meaning is None:
             near = get_close_matches(node.name, declared.methods, n=1, cutoff=0.5)
             self.names.refuse("no-method", node.at, f"{kind} has no {node.name}()", near[0] if near else None)
             return NOTHING, self.names.widths.int
         if meaning is None:
+            self.names.program.unknown_methods.append(named)
             self.names.program.unsupported.append(t.Unsupported(node.at, f"`{node.name}` of a library"))
             return NOTHING, self.names.widths.int
         args, kinds = [], []
         for arg in node.args:
+            unit = UNIT_WORDS.get(arg.name) if isinstance(arg, t.Name) and not self.names.scope.find(arg.name) else None
+            if unit is not None and meaning.does in ("measures", "takes"):
+                meaning = Meaning("measures", "cm", unit)
+                continue
             self.names.in_library += 1
             given, own = self.expressions.value(arg)
             self.names.in_library -= 1
             text = is_chars(own)
             args.append((lambda frame, v=given: chars_read(v(frame))) if text else given)
             kinds.append(TEXT if text else own)
-        called = meaning.quantity if declared and meaning.does == "shows" else node.name
+        called = meaning.quantity if (declared or said) and meaning.does == "shows" else node.name
         types, at, holder, name = tuple(kinds), node.at, self.names.machine, on.name if isinstance(on, t.Name) else ""
-        act = {
+        act: Any = {
             "measures": devices.measure,
+            "takes": devices.take,
+            "both": devices.take_both,
+            "says": devices.say,
+            "works-out": devices.work_out,
             "shows": devices.show,
             "identifies": devices.identify,
             "fills": devices.fill,
@@ -215,11 +228,17 @@ class Calls:
             device.name = device.name or name
             return act(machine, at, device, meaning, called, types, [arg(frame) for arg in args])
 
-        if meaning.does == "measures" and len(node.args) == 1 and kinds[0] == FLOAT:
+        if meaning.does == "measures" and len(node.args) == 1 and kinds == [FLOAT]:
             place = self.places.place_of(node.args[0])
             if place is not None and not place.constant:
                 return self.places.write(place, run, at), FLOAT  # it is put into the variable that is given
-        gives = FLOAT if meaning.does == "measures" and not meaning.whole else self.names.widths.int
+        if meaning.does == "both":
+            return run, Object("record")
+        if meaning.does == "says" and meaning.quantity == "OK":
+            return run, TEXT
+        gives = (
+            FLOAT if meaning.does in ("measures", "takes", "works-out") and not meaning.whole else self.names.widths.int
+        )
         return run, self.names.widths.unsigned if meaning.whole else gives
 
     def _method_run(self, method: Method, node: t.Call, on: t.Expr, value: Value, args: list[Value]) -> Typed:

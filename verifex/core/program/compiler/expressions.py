@@ -7,7 +7,7 @@ from verifex.core.program import tree as t
 from verifex.core.program.boards import BINARY
 from verifex.core.program.compiler.names import Frame, Later, Names, Typed, Value, Variable
 from verifex.core.program.compiler.places import Places
-from verifex.core.program.devices import LibraryConstant
+from verifex.core.program.devices import LibraryConstant, no_reading
 from verifex.core.program.fast import constant, local
 from verifex.core.program.types import (
     BOOL,
@@ -202,6 +202,8 @@ class Expressions:
             return (lambda frame: name), FUNCTION
         if node.name in self.names.program.declared.constants:
             return self._library_constant(self.names.program.declared.constants[node.name])
+        if self.names.has_library and (stands_for := no_reading(node.name)) is not None:
+            return constant(stands_for), FLOAT
         self.names.refuse_unknown(node.name, node.at)
         opaque = LibraryConstant(0) if node.name in self.names.opaque else 0
         return (lambda frame: opaque), self.names.widths.int

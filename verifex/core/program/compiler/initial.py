@@ -75,8 +75,13 @@ class InitialValues:
 
     def _made(self, kind: Object, node: t.Expr | None) -> Value:
         """A library's object, made with its values where its declaration is come to."""
+        if isinstance(node, t.Call) and node.name != kind.class_name:
+            value, own = self.expressions.value(node)
+            if isinstance(own, Object):
+                return value  # a record that a library gives
         self.names.in_library += 1
-        args = [self.expressions.value(arg)[0] for arg in (node.items if isinstance(node, t.Items) else ())]
+        given = node.items if isinstance(node, t.Items) else node.args if isinstance(node, t.Call) else ()
+        args = [self.expressions.value(arg)[0] for arg in given]
         self.names.in_library -= 1
         declared = self.names.program.declared.classes.get(kind.class_name)
         if declared and declared.values is not None and len(args) != declared.values:

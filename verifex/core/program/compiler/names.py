@@ -10,6 +10,7 @@ from verifex.core.parts import Board
 from verifex.core.program import tree as t
 from verifex.core.program.boards import OWN_HEADERS, constants
 from verifex.core.program.calls import CALLS
+from verifex.core.program.devices import NO_READING
 from verifex.core.program.machine import Machine
 from verifex.core.program.types import Struct, Type, Widths
 from verifex.core.program.watch import LineWatch
@@ -161,6 +162,8 @@ class Names:
         """Whether a name that is declared nowhere is a library's: one is included that nobody here knows, the name is given to
         it or worked out with what it gives, it is written as constants and members of libraries are, and it is like no name
         of the program's own."""
+        if self.has_library and NO_READING.fullmatch(name):
+            return True
         if not self.has_library or not (self.in_library or "::" in name):
             return False
         if not _OF_LIBRARIES.fullmatch(name):

@@ -58,7 +58,7 @@ class Base:
 
     def is_library_class(self, raw: Raw) -> bool:
         """Whether a type can only be one that a library brings."""
-        return raw.type in ("type_identifier", "qualified_identifier")
+        return raw.type in ("type_identifier", "qualified_identifier", "template_type")
 
     def shown(self, raw: Raw) -> str:
         lines = self.text(raw).splitlines() or [""]

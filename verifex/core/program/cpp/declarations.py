@@ -61,7 +61,7 @@ class Declarations(Expressions):
         if kind is None and self.text(described) in self.begun_records:
             raise NotSupported(raw, "a record that holds its own kind")
         if kind is None and self.is_library_class(described):
-            words = self.text(described)
+            words = self.text(described.child_by_field_name("name") if described.type == "template_type" else described)
             meant = OWN_TYPES.get(words.lower()) or self._near_type(words)
             if meant or all(name in OWN_HEADERS.values() for name, _ in self.program.includes):
                 self.program.not_included.append((words, meant, self.at(described)))
@@ -108,18 +108,34 @@ class Declarations(Expressions):
 
     def object_made(self, kind: Object | Struct, declarator: Raw) -> t.Declare:
         """A library's object with the values it is constructed with, in whichever way that is written."""
-        args: tuple[t.Expr, ...] = ()
+        args: tuple[t.Expr, ...] = self._template_values(declarator)
         name = declarator
         if declarator.type == "function_declarator":  # `X a(B, C);` looks like a prototype to the grammar
             name = self.field(declarator, "declarator")
             parameters = self.named(self.field(declarator, "parameters"))
-            args = tuple(self.named_expr(self.field(p, "type")) for p in parameters)
+            args += tuple(self.named_expr(self.field(p, "type")) for p in parameters)
         elif declarator.type == "init_declarator":
             name, value = self.field(declarator, "declarator"), self.field(declarator, "value")
+            if self.declared(name).reference:
+                one = self.declared(name)
+                return t.Declare(self.at(one.raw), one.name, kind, self.expr(value), reference=True)
+            if self.declared(name).lengths:
+                return self._objects_made(kind, name, value)
             if value.type in ("argument_list", "initializer_list"):
-                args = tuple(self.expr(arg) for arg in self.named(value))
+                args += tuple(self.expr(arg) for arg in self.named(value))
+            elif value.type == "new_expression":
+                made = value.child_by_field_name("arguments")
+                args += tuple(self.expr(arg) for arg in self.named(made)) if made is not None else ()
+                one = self.declared(name)
+                return t.Declare(self.at(one.raw), one.name, kind, t.Items(self.at(one.raw), args))
             elif value.type == "call_expression":
-                args = tuple(self.expr(arg) for arg in self.named(self.field(value, "arguments")))
+                call = self.expr(value)
+                if isinstance(call, t.Call) and call.name != (
+                    kind.class_name if isinstance(kind, Object) else kind.name
+                ):
+                    one = self.declared(name)
+                    return t.Declare(self.at(one.raw), one.name, kind, call)
+                args += tuple(self.expr(arg) for arg in self.named(self.field(value, "arguments")))
             elif value.type in ("qualified_identifier", "identifier"):  # a value of the library's own kind
                 args = (self.expr(value),)
             else:
@@ -128,6 +144,26 @@ class Declarations(Expressions):
         if one.lengths or one.pointers or one.reference:
             raise NotSupported(declarator, f"`{self.shown(declarator)}`")
         return t.Declare(self.at(one.raw), one.name, kind, t.Items(self.at(one.raw), args))
+
+    def _objects_made(self, kind: Object | Struct, name: Raw, value: Raw) -> t.Declare:
+        """A list of libraries' objects, each with the values it is constructed with."""
+        one = self.declared(name)
+        if len(one.lengths) != 1 or one.pointers or value.type != "initializer_list":
+            raise NotSupported(name, f"`{self.shown(name)}`")
+        at = self.at(one.raw)
+        items = t.Items(at, tuple(self.expr(item) for item in self.named(value)))
+        return t.Declare(at, one.name, Array(kind, self.length(one.lengths[0], items, name)), items)
+
+    def _template_values(self, declarator: Raw) -> tuple[t.Expr, ...]:
+        """The values in the pointed brackets of a library's class: `Sensor<7> s;`."""
+        kind = declarator.parent.child_by_field_name("type") if declarator.parent is not None else None
+        if kind is None or kind.type != "template_type":
+            return ()
+        values = []
+        for raw in self.named(self.field(kind, "arguments")):
+            inner = self.field(raw, "type") if raw.type == "type_descriptor" else raw
+            values.append(self.named_expr(inner) if inner.type == "type_identifier" else self.expr(inner))
+        return tuple(values)
 
     def named_expr(self, raw: Raw) -> t.Expr:
         """A bare name where the grammar took it for a type."""

@@ -41,6 +41,8 @@ class Program:
     unsupported: list[Unsupported] = field(default_factory=list)
     #: Constants of libraries whose value the program works with, and nobody has said.
     unknown_constants: list[str] = field(default_factory=list)
+    #: Methods of libraries whose words say nothing we know, as `Class.method`.
+    unknown_methods: list[str] = field(default_factory=list)
     #: Names that macros are written under.
     macros: set[str] = field(default_factory=set)
     #: The name a constant macro was written under, by the identity of the node that took its place.

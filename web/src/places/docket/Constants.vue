@@ -9,6 +9,24 @@ const props = defineProps<{ constants: Schemas['ConstantOut'][] }>()
 const { explain, busy } = useDocket()
 const { data: me } = useMe()
 const typed = reactive<Record<string, string>>({})
+/** What a method of a library may be for, in words. */
+const PURPOSES: Record<string, string> = {
+  celsius: 'a temperature in °C',
+  fahrenheit: 'a temperature in °F',
+  percent: 'a humidity in %',
+  hectopascal: 'a pressure in hPa',
+  pascal: 'a pressure in Pa',
+  centimetre: 'a distance in cm',
+  millimetre: 'a distance in mm',
+  inch: 'a distance in inches',
+  microsecond: 'an echo time in µs',
+  print: 'prints on the display',
+  clear: 'clears the display',
+  cursor: 'moves the cursor',
+  'tag-near': 'whether a tag is near',
+  'tag-id': 'reads a tag’s id',
+  ready: 'nothing that shows',
+}
 watch(
   () => props.constants,
   (rows) => {
@@ -20,11 +38,27 @@ watch(
 
 <template>
   <section class="constants">
-    <h3>Constants of the library</h3>
-    <p class="soft">Said once, remembered for all pairs with this exercise: a number, or a kind of module.</p>
+    <h3>What the library means</h3>
+    <p class="soft">
+      Said once, remembered for all pairs with this exercise: what a method gives; of a constant a number, or
+      a kind of module.
+    </p>
     <form v-for="row in constants" :key="row.name" @submit.prevent="explain(row.name, typed[row.name] ?? '')">
       <label :for="`constant-${row.name}`" class="v">{{ row.name }}</label>
+      <select
+        v-if="row.purposes?.length"
+        :id="`constant-${row.name}`"
+        v-model="typed[row.name]"
+        class="field"
+        :disabled="me?.kind !== 'instructor'"
+      >
+        <option value="">not said yet</option>
+        <option v-for="purpose in row.purposes" :key="purpose" :value="purpose">
+          {{ PURPOSES[purpose] ?? purpose }}
+        </option>
+      </select>
       <input
+        v-else
         :id="`constant-${row.name}`"
         v-model="typed[row.name]"
         class="field v"

@@ -63,7 +63,7 @@ class Part(Thing):
         """What a name is for: as the exercise declares its class, else by its words."""
         declared = m.declared.classes.get(self.name)
         if declared is None:
-            return meaning_of(name)
+            return m.declared.methods.get(f"{self.name}.{name}") or meaning_of(name)
         if name not in declared.methods:
             raise error("AttributeError", f"'{self.name}' has no '{name}'", at)
         return declared.methods[name]
@@ -84,12 +84,14 @@ class Part(Thing):
             return Builtin(name, self._show)
         if name in ("cursor_pos",):
             return (0, 0)
-        meaning = meaning_of(name)
+        said = m.declared.methods.get(f"{self.name}.{name}")
+        meaning = said or meaning_of(name)
         if meaning is None or meaning.does == "fills" or (meaning.does == "shows" and name not in SHOWS):
             if name == "scan":
                 return Builtin(name, lambda m_, at_, *_: [self])
             if name in ("measure", "update", "convert_temp"):
                 return Builtin(name, lambda m_, at_, *_: m_.spend_us(READ_US))
+            m.result.unknown_methods.append(f"{self.name}.{name}")
             raise Ended("unsupported", at, f"`{name}` of a library")
         if meaning.does == "measures":
             return Builtin(name, lambda m_, at_, *_: self._measured(m_, meaning.quantity, meaning.unit, at_))
