@@ -27,7 +27,8 @@ void loop() { Serial.println(gauge.wobble(5)); delay(500); }
 
     def lines(self, said: str = "") -> list[str]:
         exercise = read_exercise(TEXTS["super-height-gauge"] + said)
-        return on_bench(exercise, self.PROGRAM, "0,U1,cm,31.4")[0]
+        lines: list[str] = on_bench(exercise, self.PROGRAM, "0,U1,cm,31.4")[0]
+        return lines
 
     def test_it_is_asked_once_and_then_means_what_was_said(self):
         self.assertEqual(self.lines(), [])

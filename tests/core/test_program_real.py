@@ -3,9 +3,9 @@
 from random import Random
 from unittest import TestCase, skipUnless
 
+from tests.compiled.grown import Grower, printed_by_us
 from tests.compiled.real import IS_THERE, MISSING, printed_by_real
 from verifex.core.parts import catalogue
-from verifex.core.program import ScriptedPins, check_program
 
 BOARD = catalogue().boards["mcu-5v"]
 VARIABLES = {
@@ -49,13 +49,6 @@ def floating(rng: Random, depth: int) -> str:
     return rng.choice(["({a} + {b})", "({a} - {b})", "({a} * {b})", "({a} / (fabs({b}) + 1))"]).format(a=one, b=other)
 
 
-def printed_by_us(source: str) -> list[str]:
-    report = check_program(source, BOARD)
-    assert report.compiles and report.runnable, [f.seen for f in report.findings]
-    result = report.run(ScriptedPins(), 20)
-    return result.serial.replace("\r", "").split("\n")[:-1]
-
-
 def program(lines: list[str], head: str = "") -> str:
     return f"{head}\nvoid setup() {{\n  Serial.begin(9600);\n" + "\n".join(lines) + "\n}\nvoid loop() { }\n"
 
@@ -78,6 +71,13 @@ class RealCompilerTest(TestCase):
             for expression, real, ours in zip(said, printed_by_real(source), printed_by_us(source), strict=True):
                 # The chip's own routines round the last bit now and then another way.
                 self.assertLessEqual(abs(int(ours) - int(real)), 1 + abs(int(real)) * 3e-7, expression)
+
+    def test_programs_grown_from_the_grammar(self):
+        """A sample; `make corpus` runs three hundred."""
+        for seed in range(1000, 1006):
+            grower = Grower(seed)
+            source = grower.program()
+            self.assertEqual(printed_by_us(source), printed_by_real(source), (seed, grower.constructs))
 
     def test_programs_as_students_grow_them(self):
         for name, source in PROGRAMS.items():

@@ -5,7 +5,8 @@ from collections import Counter
 from collections.abc import Sequence
 from time import perf_counter
 
-from tests.compiled.real import IS_THERE
+from tests.compiled.grown import Grower, printed_by_us
+from tests.compiled.real import IS_THERE, printed_by_real
 from tests.corpus.bounds import upper_bound
 from tests.corpus.programs.edits import agreement
 from tests.corpus.programs.faults import FAULTS, Fault
@@ -15,6 +16,7 @@ from verifex.core.program.rules import PROGRAM
 from verifex.core.twin.behaviour_rules import BEHAVIOUR
 
 EDITS = 1000
+GROWN = 300  # programs grown from the grammar
 HANDS = 5  # other hands for each program, written or with a slip
 
 
@@ -82,6 +84,16 @@ def main(arguments: Sequence[str] = ()) -> int:
         only_we, only_it = len(found.only_we or ()), len(found.only_it or ())
         print(f"edits:   of {EDITS} small edits by chance {found.both} are taken or refused as a real compiler does, {found.ours_to_add} ours to add; "
               f"{only_we} refused by us only, {only_it} by it only")  # fmt: skip
+        differ, constructs = Counter[str](), Counter[str]()
+        for seed in range(GROWN):
+            grower = Grower(seed)
+            source = grower.program()
+            constructs.update(set(grower.constructs))
+            if printed_by_us(source) != printed_by_real(source):
+                differ.update(set(grower.constructs))
+        print(
+            f"grown:   {GROWN} programs run as on the real core; constructs in those that differ: {dict(differ) or 'none'}; tried: {dict(constructs)}"
+        )
     return 1 if tally.alarmed or missed > 0.02 * tally.faults else 0
 
 

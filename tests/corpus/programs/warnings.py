@@ -126,6 +126,12 @@ WARNINGS: dict[str, list[tuple[str, str, str]]] = {
         (f"{HEAT}/lookup-switch.cpp", "if (mood != lastMood)", "if (!mood == 2)"),
         (f"{TOPPLED}/two-bytes.cpp", "  delay(100);", "  byte state = readWord(0x3B);\n  if (state | 1 != 0) delay(10);\n  delay(90);"),
     ],
+    "macro-falls-apart": [
+        (f"{HEAT}/averaged.cpp", "#define HOW_MANY 10", "#define HOW_MANY 5 + 5"),
+        (f"{HEAT}/state-machine.cpp", "#define LIMIT_C 33.0\n#define WAIT_MS 1500UL", "#define HALF_C 16.0 + 0.5\n#define LIMIT_C (HALF_C * 2)\n#define WAIT_MS 1500UL"),
+        (f"{HEAT}/hysteresis.cpp", "#define BUZZ_PIN   4\n", "#define BUZZ_PIN   4\n#define OFFSET 0.4 + 0.1\n#define VOLTS(n) n / 1024.0 * 5.0\nfloat centre() { return VOLTS(100) - OFFSET; }\n"),
+        (f"{HEIGHT}/long-duration.cpp", "#define led 5\n", "#define led 5\n#define PER_CM 29 + 29\nlong roughly(long us) { return us / PER_CM; }\n"),
+    ],
     "pin-as-value": [
         (f"{GAP}/plain.cpp", "if (gap == LOW) {", "if (gapPin == LOW) {"),
         (f"{YARD}/plain.cpp", "if (motion == HIGH) {", "if (motionPin == HIGH) {"),

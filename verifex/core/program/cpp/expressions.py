@@ -7,6 +7,7 @@ from tree_sitter import Node as Raw
 from verifex.core.program import tree as t
 from verifex.core.program.cpp.base import Base, NotSupported
 from verifex.core.program.cpp.grammar import parse
+from verifex.core.program.cpp.macros import call_text, taken_apart
 from verifex.core.program.types import CHAR, FLOAT, TEXT, ULONG, VOID, Int, Pointer, Struct, Type
 
 MOST_MACROS = 12  # one inside the other
@@ -15,6 +16,15 @@ CASTS = ("static_cast", "reinterpret_cast", "const_cast")
 
 class Expressions(Base):
     def expr(self, raw: Raw) -> t.Expr:
+        if (text := taken_apart(raw, self.macros, self.macro_functions)) is not None:
+            apart, whole = self._expanded(raw, self.shown(raw), text), self._plain(raw)
+            if _shape(apart) != _shape(whole):
+                self.program.apart.append((self.shown(raw), self.at(raw)))
+            return apart
+        return self._plain(raw)
+
+    def _plain(self, raw: Raw) -> t.Expr:
+        """An expression as the grammar reads it, each macro held together."""
         at = self.at(raw)
         match raw.type:
             case "number_literal":
@@ -138,13 +148,7 @@ class Expressions(Base):
         names, text = self.macro_functions[name]
         if len(names) != len(args):
             raise NotSupported(raw, f"`{name}` with {len(args)} values where {len(names)} are defined")
-        given = dict(zip(names, args, strict=True))
-        # A name between other marks is replaced; one inside a text is not.
-        pieces = re.split(r'("(?:\\.|[^"\\])*")', text)
-        if names:
-            pattern = re.compile(r"\b(" + "|".join(map(re.escape, names)) + r")\b")
-            pieces = [p if p.startswith('"') else pattern.sub(lambda m: given[m.group(1)], p) for p in pieces]
-        return self._expanded(raw, name, "".join(pieces).rstrip("; "))
+        return self._expanded(raw, name, call_text(names, text, args))
 
     # -- calls -------------------------------------------------------------------------------------
 
@@ -211,6 +215,11 @@ class Expressions(Base):
             if ("u" in suffix or not decimal) and value <= Int(bits, False).high:
                 return Int(bits, False)
         return Int(64, "u" not in suffix)
+
+
+def _shape(node: t.Expr) -> str:
+    """What an expression does, without where its parts stand."""
+    return re.sub(r"At\(line=\d+, column=\d+\)", "", repr(node))
 
 
 def bit_helper(at: t.At, name: str, args: tuple[t.Expr, ...]) -> t.Expr | None:

@@ -170,6 +170,25 @@ def _bracketed(view: ProgramView, node: t.Expr) -> bool:
 
 
 @PROGRAM.rule(
+    "macro-falls-apart",
+    Severity.CHECK,
+    title="A macro without brackets falls apart",
+    why="A macro is put in as text: the operators around it take hold of its first or last part only.",
+    hint="Write out this line with the macro's text in place of its name. Is it still the same sum?",
+    criterion="program",
+    source="the language: macros are replaced before anything is worked out",
+    explains=("average-of-another-count", *RUN_CONSEQUENCES),
+)
+def macro_falls_apart(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
+    for at, said in {at: said for said, at in reversed(view.tree.apart)}.items():
+        yield finding(
+            f"In line {at.line}, `{said}`, the text of a macro is taken apart by the operators around it.",
+            "Put brackets around the macro's text: `#define SUM (A + B)`.",
+            at=at,
+        )
+
+
+@PROGRAM.rule(
     "pin-as-value",
     Severity.FIX,
     title="A pin's number is used as if it were its level",

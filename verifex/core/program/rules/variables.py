@@ -208,7 +208,7 @@ def not_volatile(view: ProgramView, finding: FindingFactory) -> Iterator[Finding
 
 @PROGRAM.rule(
     "sum-never-cleared",
-    Severity.FIX,
+    Severity.CHECK,
     title="A sum that is never cleared",
     why="Each round adds to what the round before left, so the average grows and grows.",
     hint="Which value does the sum have when the next round begins?",
@@ -221,7 +221,7 @@ def sum_never_cleared(view: ProgramView, finding: FindingFactory) -> Iterator[Fi
     for variable in lasting:
         name = variable.name
         changes = [n for n in view.nodes if isinstance(n, t.Assign) and changed_name(n) == name]
-        adds = [n for n in changes if _adds(n, name)]
+        adds = [n for n in changes if _adds(n, name) and _is_read(view, n.value)]
         if (
             not adds
             or len(adds) != len(changes)
@@ -238,6 +238,17 @@ def sum_never_cleared(view: ProgramView, finding: FindingFactory) -> Iterator[Fi
                 f"Write `{name} = 0;` before each round.",
                 at=adds[0].at,
             )
+
+
+READS = ("analogRead", "pulseIn", "digitalRead")
+
+
+def _is_read(view: ProgramView, node: t.Expr) -> bool:
+    """Whether something was read from a pin, at once or by way of a name: a count of turns or of time may well only grow."""
+    names = names_in(node)
+    given = [n.value for n in view.nodes if isinstance(n, t.Declare) and n.name in names and n.value is not None]
+    given += [n.value for n in view.nodes if isinstance(n, t.Assign) and names & names_in(n.target)]
+    return any(isinstance(n, t.Call) and n.name in READS for value in (node, *given) for n in t.walk(value))
 
 
 def _adds(node: t.Assign, name: str) -> bool:

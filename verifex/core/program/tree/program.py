@@ -45,6 +45,8 @@ class Program:
     unknown_methods: list[str] = field(default_factory=list)
     #: Names that macros are written under.
     macros: set[str] = field(default_factory=set)
+    #: Operations that take a macro's text apart, so that another sum is worked out than the macro reads, and where.
+    apart: list[tuple[str, At]] = field(default_factory=list)
     #: The name a constant macro was written under, by the identity of the node that took its place.
     spelled: dict[int, str] = field(default_factory=dict)
 

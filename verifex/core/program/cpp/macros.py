@@ -1,0 +1,75 @@
+"""Macros are put in as text: one whose text is a sum without brackets falls apart among the operators around it."""
+
+import re
+from collections.abc import Mapping
+from functools import lru_cache
+
+from tree_sitter import Node as Raw
+
+from verifex.core.program.cpp.grammar import parse
+
+#: Expressions whose operands bind by rank, so that what a macro is put into may take it apart.
+CHAINED = ("binary_expression", "unary_expression", "conditional_expression", "cast_expression")
+Functions = Mapping[str, tuple[list[str], str]]
+
+
+@lru_cache(maxsize=1024)
+def falls_apart(text: str) -> bool:
+    """Whether a macro's text is an operation that is not held together by brackets."""
+    root = parse(b"auto v = (" + text.encode() + b");")
+    if root.has_error or not root.named_children:
+        return False
+    declarator = root.named_children[0].child_by_field_name("declarator")
+    value = declarator.child_by_field_name("value") if declarator is not None else None
+    inner = value.named_children[0] if value is not None and value.named_children else None
+    return inner is not None and inner.type in ("binary_expression", "conditional_expression", "comma_expression")
+
+
+def call_text(names: list[str], text: str, args: list[str]) -> str:
+    """The text of a macro with values: a name between other marks is replaced; one inside a text in quotes is not."""
+    given = dict(zip(names, args, strict=True))
+    pieces = re.split(r'("(?:\\.|[^"\\])*")', text)
+    if names:
+        pattern = re.compile(r"\b(" + "|".join(map(re.escape, names)) + r")\b")
+        pieces = [p if p.startswith('"') else pattern.sub(lambda m: given[m.group(1)], p) for p in pieces]
+    return "".join(pieces).rstrip("; ")
+
+
+def taken_apart(raw: Raw, macros: Mapping[str, str], functions: Functions) -> str | None:
+    """An operation with the macros in it that fall apart put in as text; None where there is none."""
+    if raw.type not in CHAINED or raw.text is None:
+        return None
+    found: list[tuple[int, int, str]] = []
+    ahead = [raw]
+    while ahead:
+        here = ahead.pop()
+        if here.type in CHAINED:
+            ahead += [child for child in here.named_children if child.type != "type_descriptor"]
+            continue
+        text = _text_of(here, macros, functions)
+        if text is not None and falls_apart(text):
+            found.append((here.start_byte - raw.start_byte, here.end_byte - raw.start_byte, text))
+    if not found:
+        return None
+    whole = raw.text
+    for start, end, text in sorted(found, reverse=True):
+        whole = whole[:start] + b" " + text.encode() + b" " + whole[end:]
+    return whole.decode("utf-8", "replace")
+
+
+def _text_of(raw: Raw, macros: Mapping[str, str], functions: Functions) -> str | None:
+    """The text that a macro's name, or its call, stands for."""
+    if raw.type == "identifier":
+        return macros.get(_said(raw))
+    if raw.type != "call_expression":
+        return None
+    target, given = raw.child_by_field_name("function"), raw.child_by_field_name("arguments")
+    if target is None or given is None or _said(target) not in functions:
+        return None
+    names, text = functions[_said(target)]
+    args = [_said(arg) for arg in given.named_children]
+    return call_text(names, text, args) if len(args) == len(names) else None
+
+
+def _said(raw: Raw) -> str:
+    return raw.text.decode("utf-8", "replace") if raw.text else ""
