@@ -4,7 +4,7 @@ from unittest import TestCase
 from unittest.mock import patch
 
 from verifex.core.parts import catalogue
-from verifex.core.program import Machine, RunResult, ScriptedPins, check_program
+from verifex.core.program import Machine, Running, RunResult, ScriptedPins, check_program
 
 COMPUTER, WIRELESS = catalogue().boards["sbc-3v3"], catalogue().boards["mcu-3v3-wireless"]
 HEAD = "import board_pins as GPIO\nimport time\nGPIO.setmode(GPIO.BCM)\n"
@@ -25,6 +25,20 @@ def scripted(**values: list[tuple[float, float]]) -> ScriptedPins:
 
 def lines(result: RunResult) -> list[str]:
     return [text for _, text in result.lines]
+
+
+class OwnFaultTest(TestCase):
+    def test_a_fault_of_the_machine_is_no_error_of_the_program(self):
+        class Broken(ScriptedPins):
+            def level(self, machine: Running, pin: str) -> bool:
+                return int(None) > 0  # type: ignore[call-overload,no-any-return]
+
+        text = HEAD + "GPIO.setup(4, GPIO.IN)\ntry:\n    print(GPIO.input(4))\nexcept TypeError:\n    print('caught')\n"
+        with self.assertLogs("verifex", "ERROR"):
+            result = check_program(text, COMPUTER).run(Broken(), 1)
+        self.assertEqual((result.ended, lines(result)), ("unsupported", []))
+        own = check_program(HEAD + "print(1 + '1')\n", COMPUTER).run(ScriptedPins(), 1)
+        self.assertEqual(own.ended, "raised")
 
 
 class PinFunctionsTest(TestCase):

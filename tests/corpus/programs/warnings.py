@@ -151,6 +151,12 @@ WARNINGS: dict[str, list[tuple[str, str, str]]] = {
         (f"{GAP}/interrupt.cpp", "void setup() {\n", "void hit() {\n  digitalWrite(light, HIGH);\n  delay(200);\n}\n\nvoid setup() {\n  attachInterrupt(1, hit, FALLING);\n"),
         (f"{HEIGHT}/integers.cpp", "void setup(){", "void far(){ pulseIn(E,HIGH); }\nvoid setup(){ attachInterrupt(digitalPinToInterrupt(2), far, RISING);"),
     ],
+    "pause-too-long": [
+        (f"{HEAT}/averaged.cpp", "  delay(800);\n", "  unsigned long began = millis();\n  while (millis() - began < 9000) { }\n"),
+        (f"{GAP}/plain.cpp", "  delay(100);\n", "  unsigned long t0 = millis();\n  while (millis() - t0 < 7000);\n"),
+        (f"{LID}/counted.cpp", "    delay(100);\n", "    for (unsigned long t = millis(); millis() - t < 11000; ) { }\n"),
+        (f"{FEED}/max-of-three.cpp", "  delay(500);\n", "  unsigned long until = millis() + 12000;\n  while (millis() < until);\n"),
+    ],
     "waits-without-end": [
         (f"{HEIGHT}/long-duration.cpp", "duration = pulseIn(echoPin, HIGH);", "while (digitalRead(echoPin) == LOW);\n  unsigned long began = micros();\n  while (digitalRead(echoPin) == HIGH);\n  duration = micros() - began;"),
         (f"{HEIGHT}/integers.cpp", "unsigned int us = pulseIn(E,HIGH);", "while(!digitalRead(E)){}\n  unsigned long t0=micros();\n  while(digitalRead(E)){}\n  unsigned int us = micros()-t0;"),

@@ -183,9 +183,13 @@ class Machine:
 
     def wait(self, us: float, at: At) -> None:
         """A pause that the program asks for."""
+        self.waited(us, at)
+        self.spend_us(us)
+
+    def waited(self, us: float, at: At) -> None:
+        """A pause, or a loop that only looked at the clock, took so long."""
         if us / 1000 > self.result.longest_wait[0] and not self.stopping:
             self.result.longest_wait = (us / 1000, at)
-        self.spend_us(us)
 
     def step(self, at: At) -> None:
         self.steps += 1

@@ -9,6 +9,7 @@ from verifex.core.program.compiler.names import Action, Frame, Later, Names, Sco
 from verifex.core.program.machine import Ended
 from verifex.core.program.types import Array
 
+FAR_US = 1e12  # the clock never comes to this
 BREAK, CONTINUE, RETURN = "break", "continue", "return"
 
 
@@ -47,12 +48,14 @@ class Loops:
                     return None
                 if signal is RETURN:
                     return signal
-            most = machine.budget.steps
+            most, began_us = machine.budget.steps, machine.now_us
             while test is None or test(frame):
                 machine.steps = steps = machine.steps + 1
                 if steps > most:
                     raise Ended("steps", at)
                 if idle:
+                    if machine.flip_us < FAR_US:
+                        machine.waited(machine.flip_us - began_us, at)
                     machine.wait_for_next_ms()
                     continue
                 signal = inner(frame)

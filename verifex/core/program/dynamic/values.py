@@ -6,6 +6,7 @@ names of its own is one of the kinds here. A program gets at nothing of a value 
 
 from collections.abc import Callable
 from dataclasses import dataclass, field
+from pathlib import Path
 from typing import Any
 
 from verifex.core.program.machine import Machine
@@ -152,6 +153,7 @@ def _errors() -> dict[str, Class]:
 ERRORS = _errors()
 
 #: Errors of the host that are an error of the program where they come from an operation of the program.
+OWN_FOLDER = Path(__file__).parent
 HOST_ERRORS = (TypeError, ValueError, ArithmeticError, LookupError, AttributeError)
 
 
@@ -159,8 +161,19 @@ def error(kind: str, message: str, at: At) -> Raised:
     return Raised(Instance(ERRORS[kind], {"args": (message,)}), at)
 
 
+def _is_of_language(wrong: Exception) -> bool:
+    """Whether an error of the host comes from working with the program's own values."""
+    trace = wrong.__traceback__
+    while trace is not None and trace.tb_next is not None:
+        trace = trace.tb_next
+    return trace is None or Path(trace.tb_frame.f_code.co_filename).is_relative_to(OWN_FOLDER)
+
+
 def as_raised(wrong: Exception, at: At) -> Raised:
-    """The program's error for one of the host's."""
+    """The program's error for one of the host's. One that was made outside the language's own operations, in the machine or the
+    circuit, is no fault of the program: it goes on as it is, and is told as not supported."""
+    if not _is_of_language(wrong):
+        raise wrong
     kind = next((c.__name__ for c in type(wrong).__mro__ if c.__name__ in ERRORS), "Exception")
     message = wrong.args[0] if wrong.args else ""
     text = str(message) if not isinstance(wrong, KeyError) else repr(message)
