@@ -1,0 +1,98 @@
+"""Stores: what a kit that comes back must be tested for, what the coming sessions lack, and what to order by when."""
+
+from datetime import date, timedelta
+from unittest import TestCase
+
+from hypothesis import given
+from hypothesis import strategies as st
+
+from tests.samples import EXERCISE, exercise
+from verifex.core.parts import catalogue
+from verifex.core.planning import Demand, Happened, Kits, Stock, inspection_list, readiness_of, to_order
+from verifex.core.planning.bench_tests import test_of as bench_test_of
+
+BOARD = catalogue().boards["mcu-5v"]
+DAY = date(2031, 3, 3)
+
+
+class InspectionTest(TestCase):
+    def musts(self, *happened: Happened):
+        return [look for look in inspection_list(EXERCISE, BOARD, happened) if look.must]
+
+    def test_what_was_powered_wrongly_is_tested_with_figures_of_its_own(self):
+        [look] = self.musts(Happened("supply-reversed", ("U1",), True, "on bench 2 at 11:01"))
+        self.assertEqual((look.ref, look.because), ("U1", "its supply was reversed on bench 2 at 11:01"))
+        self.assertIn("measure out to GND at room air", look.how)
+        self.assertEqual(look.well, "0.68 to 0.76 V; it must stay cool")
+
+    def test_what_was_found_before_power_needs_no_test(self):
+        self.assertEqual(
+            self.musts(Happened("supply-reversed", ("U1",), False), Happened("wire-colour", ("U1",), True)), []
+        )
+
+    def test_a_part_is_told_once_and_an_overloaded_pin_is_one_of_the_board(self):
+        looks = self.musts(
+            Happened("light-over-current", ("D1",), True, pin="D7"),
+            Happened("pin-over-current", ("D1",), True, pin="D7"),
+        )
+        self.assertEqual([look.ref for look in looks], ["D1", "pin D7"])
+        self.assertIn("high: above 4.7 V", looks[1].well)
+
+    def test_trimmers_are_reset_and_hot_and_wet_modules_cared_for(self):
+        acts = [
+            look.how
+            for name in ("entrance-gap-watch", "smoke-room-air", "feeder-level")
+            for look in inspection_list(exercise(name), BOARD, [])
+        ]
+        for word in ("trimmer", "cool", "dry"):
+            self.assertTrue(any(word in act for act in acts), (word, acts))
+
+    def test_every_part_of_the_catalogue_has_a_test_with_its_own_reading(self):
+        for part in catalogue().parts.values():
+            test = bench_test_of(part, {"value": "330", "colour": "green"}, BOARD)
+            self.assertTrue(test.how.endswith(".") and test.well, part.id)
+
+
+class ReadinessTest(TestCase):
+    KITS = Kits(1, {"HB-13": ("buzzer",), "HB-14": ("thermo-offset", "led"), "HB-15": ("buzzer", "led")})
+
+    def test_spares_complete_those_first_that_lack_least(self):
+        found = readiness_of(Demand("Tuesday", DAY, "heat", 3), self.KITS, {"buzzer": 1, "led": 1})
+        self.assertEqual((found.fill, found.short), ({"HB-13": ("buzzer",)}, 1))
+        self.assertEqual(found.missing, {"thermo-offset": 1})
+
+    def test_enough_kits_need_nothing(self):
+        found = readiness_of(Demand("Tuesday", DAY, "heat", 1), self.KITS, {})
+        self.assertEqual((found.fill, found.missing, found.short), ({}, {}, 0))
+
+    @given(st.integers(0, 12), st.integers(0, 8), st.lists(st.lists(st.sampled_from("abc"), min_size=1, max_size=3), max_size=8),
+           st.dictionaries(st.sampled_from("abc"), st.integers(0, 4)))  # fmt: skip
+    def test_no_spare_is_counted_twice_and_nothing_more_is_filled_than_is_needed(self, pairs, ready, lacks, spares):
+        kits = Kits(ready, {f"K{i}": tuple(one) for i, one in enumerate(lacks)})
+        found = readiness_of(Demand("s", DAY, "x", pairs), kits, spares)
+        used = [part for parts in found.fill.values() for part in parts]
+        self.assertTrue(all(used.count(part) <= spares.get(part, 0) for part in used))
+        self.assertLessEqual(len(found.fill), max(0, pairs - ready))
+        self.assertEqual(found.short, max(0, pairs - ready - len(found.fill)))
+
+
+class OrderTest(TestCase):
+    DEMANDS = [Demand("a", DAY, "heat", 10), Demand("b", DAY + timedelta(days=7), "heat", 10)]
+
+    def test_it_says_how_many_and_the_last_day_to_order(self):
+        order = to_order(Stock("330 Ω", 16, 5, 0.8, 4), self.DEMANDS, DAY - timedelta(days=3))
+        assert order is not None
+        self.assertEqual((order.count, order.by, order.runs_out), (6, DAY + timedelta(days=3), DAY + timedelta(days=7)))
+
+    def test_what_lasts_is_not_ordered_and_what_is_late_at_once(self):
+        self.assertIsNone(to_order(Stock("330 Ω", 100, 5, 0.8, 4), self.DEMANDS, DAY))
+        late = to_order(Stock("330 Ω", 4, 5, 0.0, 4), [], DAY)
+        assert late is not None
+        self.assertIsNone(late.by)
+
+    @given(st.integers(0, 200), st.integers(0, 30), st.floats(0, 3), st.integers(0, 30))
+    def test_after_the_order_the_smallest_stock_is_kept(self, count, least, used, lead):
+        stock = Stock("x", count, least, used, lead)
+        order = to_order(stock, self.DEMANDS, DAY)
+        left = count + (order.count if order else 0) - used * 20
+        self.assertGreaterEqual(left, least - 1e-6)

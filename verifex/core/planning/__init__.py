@@ -1,0 +1,19 @@
+"""What the stores plan by: what to look at when a kit comes back, and what the coming sessions need.
+
+Pure: it knows no database and no clock; what happened and what is there is given to it.
+"""
+
+from verifex.core.planning.inspection import Happened, Look, inspection_list
+from verifex.core.planning.readiness import Demand, Kits, Lacking, Stock, readiness_of, to_order
+
+__all__ = [
+    "Demand",
+    "Happened",
+    "Kits",
+    "Lacking",
+    "Look",
+    "Stock",
+    "inspection_list",
+    "readiness_of",
+    "to_order",
+]
