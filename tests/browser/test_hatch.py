@@ -1,5 +1,6 @@
 from tests.browser.base import BrowserCase
 from tests.demo_data import fill
+from verifex.dockets import services
 from verifex.people.models import Pair, PairMember, User
 from verifex.stores.models import Kit, KitIssue
 
@@ -50,3 +51,27 @@ class HatchAtSpeedTest(BrowserCase):
         page.get_by_role("button", name="Undo: it stays out").first.click()
         page.get_by_text("HB-02 is with Castell · Nwosu again").wait_for()
         self.assertIsNone(KitIssue.objects.get(kit__tag="HB-02").returned_at)
+
+
+class TestedBeforeItGoesOutTest(BrowserCase):
+    def test_a_kit_powered_the_wrong_way_round_is_tested_and_then_ready(self):
+        docket = self.docket(2)
+        ines = User.objects.get(username="ines.marlow")
+        services.clear_power(
+            ines, docket.pk, based_on=None, wiring_attempt=docket.attempts.filter(kind="wiring").count(), compared=True,
+            overrule_reason="To show the heat.",
+        )  # fmt: skip
+        page = self.page_for("tomas.reed", "/hatch")
+        page.locator("#code:focus").wait_for()
+        page.keyboard.press("<")
+        page.get_by_label("Kit that comes back").wait_for()
+        page.keyboard.type("HB-02")
+        page.keyboard.press("Enter")
+        due = page.get_by_label("To test")
+        due.get_by_text("supply was reversed on bench 2").wait_for()
+        due.get_by_text("0.68 to 0.76 V").wait_for()
+        due.get_by_role("button", name="It is well").click()
+        due.get_by_text("brood-box thermometer of HB-02 is well.").wait_for()
+        page.get_by_role("row", name="HB-02").get_by_text("ready").wait_for()
+        page.get_by_role("tab", name="Coming sessions").click()
+        page.get_by_label("Coming sessions", exact=True).get_by_text("ready for").wait_for()

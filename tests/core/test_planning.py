@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 from tests.samples import EXERCISE, exercise
 from verifex.core.parts import catalogue
-from verifex.core.planning import Demand, Happened, Kits, Stock, inspection_list, readiness_of, to_order
+from verifex.core.planning import Demand, Happened, Kits, Stock, Swap, inspection_list, readiness_of, swaps, to_order
 from verifex.core.planning.bench_tests import test_of as bench_test_of
 
 BOARD = catalogue().boards["mcu-5v"]
@@ -74,6 +74,28 @@ class ReadinessTest(TestCase):
         self.assertTrue(all(used.count(part) <= spares.get(part, 0) for part in used))
         self.assertLessEqual(len(found.fill), max(0, pairs - ready))
         self.assertEqual(found.short, max(0, pairs - ready - len(found.fill)))
+
+
+class SwapTest(TestCase):
+    def test_one_incomplete_kit_gives_what_others_lack(self):
+        lacking = {"HB-12": ["sounder"], "HB-13": ["light"], "HB-14": ["sounder", "thermometer"]}
+        inside = {"HB-12": ["light"], "HB-13": ["sounder"], "HB-14": ["light", "light"]}
+        found = swaps(lacking, inside, 3)
+        self.assertEqual(found, {"HB-12": [Swap("sounder", "HB-13")]})
+        self.assertEqual(swaps(lacking, {**inside, "HB-13": []}, 3), {"HB-13": [Swap("light", "HB-14")]})
+        self.assertEqual(swaps(lacking, inside, 0), {})
+
+    @given(st.dictionaries(st.sampled_from("ABCDEF"), st.tuples(st.lists(st.sampled_from("xyz"), min_size=1, max_size=3),
+                                                               st.lists(st.sampled_from("xyz"), max_size=4))), st.integers(0, 6))  # fmt: skip
+    def test_parts_are_conserved_and_no_giver_is_completed(self, kits, wanted):
+        lacking, inside = {tag: k[0] for tag, k in kits.items()}, {tag: k[1] for tag, k in kits.items()}
+        found = swaps(lacking, inside, wanted)
+        given_away = [(s.out_of, s.part) for taken in found.values() for s in taken]
+        for tag, part in set(given_away):
+            self.assertLessEqual(given_away.count((tag, part)), list(inside[tag]).count(part))
+        self.assertFalse({tag for tag, _ in given_away} & set(found))
+        self.assertTrue(all(sorted(s.part for s in taken) == sorted(lacking[tag]) for tag, taken in found.items()))
+        self.assertLessEqual(len(found), wanted)
 
 
 class OrderTest(TestCase):

@@ -24,7 +24,7 @@ class AccessTest(DemoCase):
             "docket_id": docket.pk, "session_id": self.session.pk, "section_id": section.pk, "course_id": section.course_id,
             "pair_id": docket.pair_id, "user_id": docket.pair.members.earliest("id").user_id, "room_id": self.session.room_id,
             "version_id": ExerciseVersion.objects.earliest("id").pk, "exercise_id": docket.version.exercise_id,
-            "kit_id": Kit.objects.earliest("id").pk, "work_id": 1,
+            "kit_id": Kit.objects.earliest("id").pk, "work_id": 1, "test_id": 1,
         }  # fmt: skip
 
     def outsider(self, course: Course) -> Speaker:

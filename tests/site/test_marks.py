@@ -3,7 +3,7 @@ import io
 from unittest import TestCase
 
 from tests.site.base import DemoCase
-from verifex.marks.csv_out import safe
+from verifex.api.cells import safe
 
 
 class MarksTest(DemoCase):

@@ -3,21 +3,9 @@
 import csv
 import io
 
+from verifex.api.cells import safe
 from verifex.marks.book import Marked
 from verifex.marks.sheet import plain
-
-
-def safe(cell: str) -> str:
-    """A cell that a spreadsheet cannot take for a formula."""
-    return f"'{cell}" if cell[:1] in ("=", "+", "-", "@", "\t", "\r") and not _is_number(cell) else cell
-
-
-def _is_number(cell: str) -> bool:
-    try:
-        float(cell)
-    except ValueError:
-        return False
-    return True
 
 
 def marks_csv(rows: list[Marked]) -> str:

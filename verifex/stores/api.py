@@ -1,15 +1,20 @@
 """The stores: kits and their readiness."""
 
+from collections import Counter
 from typing import Any
 
-from django.http import HttpRequest
+from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
 from verifex.acts.refusals import NotAllowed
+from verifex.api.http import Id
 from verifex.core.quantity import in_words
 from verifex.people.access import courses_of, reader, sections_of
-from verifex.stores.models import Kit, KitIssue, StockResistor
-from verifex.stores.schemas import KitRowOut, StockResistorOut
+from verifex.people.models import Section
+from verifex.stores.coming import as_csv, coming, said
+from verifex.stores.models import Kit, KitIssue, PartTest, StockResistor
+from verifex.stores.part_tests import answer_test
+from verifex.stores.schemas import ComingOut, KitRowOut, KitTestAnsweredOut, KitTestAnswerIn, StockResistorOut
 from verifex.stores.services import Readiness, Recipe, readiness, recipes
 
 router = Router(tags=["stores"])
@@ -33,14 +38,49 @@ def list_resistors(request: HttpRequest) -> list[dict[str, Any]]:
     ]
 
 
+@router.get("/stores/coming", response=list[ComingOut])
+def list_coming(request: HttpRequest) -> list[dict[str, Any]]:
+    """The coming sessions of the reader's sections, with what is ready for them and what is not."""
+    return [
+        {
+            "session": row.session.pk,
+            "starts_at": row.session.starts_at,
+            "section": row.session.section.name,
+            "exercise": row.exercise.title,
+            "pairs": row.pairs,
+            "ready": row.ready,
+            "to_test": list(row.to_test),
+            "swap": [f"{tag}: {said(taken)}" for tag, taken in row.completed.items()],
+            "missing": [f"{count} × {part}" for part, count in row.missing.items()],
+            "short": row.short,
+        }
+        for row in coming(_own_sections(request))
+    ]
+
+
+@router.get("/stores/coming.csv", include_in_schema=False)
+def coming_as_csv(request: HttpRequest) -> HttpResponse:
+    """The same as a table."""
+    answer = HttpResponse(as_csv(coming(_own_sections(request))), content_type="text/csv; charset=utf-8")
+    answer["Content-Disposition"] = 'attachment; filename="coming-sessions.csv"'
+    return answer
+
+
+def _own_sections(request: HttpRequest) -> list[Section]:
+    sections = sections_of(reader(request))
+    if not sections:
+        raise NotAllowed("Only staff may see the stores.")
+    return list(sections)
+
+
 @router.get("/kits", response=list[KitRowOut])
 def list_kits(request: HttpRequest) -> list[dict[str, Any]]:
     """Every kit with its state, why it cannot go out, and who has it."""
     if not sections_of(reader(request)):
         raise NotAllowed("Only staff may see the stores.")
     kits = Kit.objects.filter(exercise__course__in=courses_of(reader(request))).select_related("exercise")
-    kits = kits.prefetch_related("parts", "issues__pair", "issues__session", "issues__substitutions")
-    order = ["ready", "incomplete", "repair", "out"]
+    kits = kits.prefetch_related("parts", "tests", "issues__pair", "issues__session", "issues__substitutions")
+    order = ["ready", "to-test", "incomplete", "repair", "out"]
     own = {section.pk for section in sections_of(reader(request))}
     asked = recipes(kit.exercise_id for kit in kits)
     rows = [_row(kit, own, asked.get(kit.exercise_id, ())) for kit in kits]
@@ -56,6 +96,28 @@ def _row(kit: Kit, own_sections: set[int], recipe: Recipe) -> dict[str, Any]:
     return _row_json(kit, ready, issue)
 
 
+def _tests(kit: Kit) -> list[dict[str, Any]]:
+    """What has to be tested, with how often that part was broken before."""
+    tests = list(kit.tests.all())
+    broken = Counter(test.ref for test in tests if test.outcome == PartTest.Outcome.BROKEN)
+    return [
+        {
+            "id": test.pk, "ref": test.ref, "title": test.title, "because": test.because, "how": test.how,
+            "well": test.well, "broken_before": broken[test.ref],
+        }
+        for test in tests
+        if test.outcome == PartTest.Outcome.OPEN
+    ]  # fmt: skip
+
+
+@router.post("/kits/tests/{test_id}", response=KitTestAnsweredOut)
+def answer_kit_test(request: HttpRequest, test_id: Id, data: KitTestAnswerIn) -> dict[str, str]:
+    """What a test of a part came to: it is well, or it is broken and missing from its kit."""
+    test = answer_test(reader(request), test_id, is_well=data.is_well, note=data.note)
+    said = "is well" if data.is_well else "is broken; the kit lacks it now"
+    return {"message": f"{test.title} of {test.kit.tag} {said}."}
+
+
 def _row_json(kit: Kit, ready: Readiness, issue: KitIssue | None) -> dict[str, Any]:
     return {
         "id": kit.pk,
@@ -68,5 +130,6 @@ def _row_json(kit: Kit, ready: Readiness, issue: KitIssue | None) -> dict[str, A
         "docket_pair": issue.pair_id if issue else None,
         "parts": [{"ref": p.ref, "part": p.part, "title": p.title, "present": p.present} for p in kit.parts.all()],
         "leg_orders": kit.leg_orders,
+        "tests": _tests(kit),
         "substitutions": [f"{s.ref}: {s.ohms:g} Ω, {s.reason}" for s in issue.substitutions.all()] if issue else [],
     }

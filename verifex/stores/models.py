@@ -64,6 +64,42 @@ class KitIssue(models.Model):
         ordering = ["issued_at"]
 
 
+class PartTest(models.Model):
+    """A part of a kit that has to be tested before the kit goes out again, by the kit's place for it (`U1`, `pin D7`). Once answered it
+    stays as the part's history."""
+
+    class Outcome(models.TextChoices):
+        OPEN = "open"
+        WELL = "well"
+        BROKEN = "broken"
+
+    kit = models.ForeignKey(Kit, on_delete=models.CASCADE, related_name="tests")
+    issue = models.ForeignKey(KitIssue, on_delete=models.CASCADE, related_name="tests")
+    ref = models.CharField(max_length=16)
+    title = models.CharField(max_length=80)
+    because = models.CharField(max_length=200)
+    how = models.CharField(max_length=300)
+    well = models.CharField(max_length=200)
+    outcome = models.CharField(max_length=8, choices=Outcome, default=Outcome.OPEN)
+    note = models.CharField(max_length=200, blank=True)
+    opened_at = models.DateTimeField(default=clock.now)
+    answered_at = models.DateTimeField(null=True, blank=True)
+    answered_by = models.ForeignKey(User, null=True, on_delete=models.SET_NULL, related_name="+")
+
+    class Meta:
+        constraints = [
+            models.UniqueConstraint(
+                fields=["kit", "ref"], condition=models.Q(outcome="open"), name="one_open_test_a_part"
+            ),
+            models.CheckConstraint(
+                condition=models.Q(outcome="open", answered_at__isnull=True)
+                | (~models.Q(outcome="open") & models.Q(answered_at__isnull=False)),
+                name="a_test_is_answered_at_a_time",
+            ),
+        ]
+        ordering = ["opened_at", "id"]
+
+
 class StockResistor(models.Model):
     """Resistors of one value that the store holds: counted, not tagged."""
 

@@ -1,5 +1,8 @@
 """Shapes of kits and drawers in the API."""
 
+from datetime import datetime
+
+from verifex.api.fields import Reason
 from verifex.api.shape import Shape
 
 
@@ -8,6 +11,27 @@ class KitPartOut(Shape):
     part: str
     title: str
     present: bool
+
+
+class KitTestOut(Shape):
+    """A part that has to be tested before its kit goes out; `broken_before` is how often it was broken already."""
+
+    id: int
+    ref: str
+    title: str
+    because: str
+    how: str
+    well: str
+    broken_before: int
+
+
+class KitTestAnswerIn(Shape):
+    is_well: bool
+    note: Reason = ""
+
+
+class KitTestAnsweredOut(Shape):
+    message: str
 
 
 class KitRowOut(Shape):
@@ -21,7 +45,24 @@ class KitRowOut(Shape):
     docket_pair: int | None
     parts: list[KitPartOut]
     leg_orders: dict[str, str]
+    tests: list[KitTestOut]
     substitutions: list[str]
+
+
+class ComingOut(Shape):
+    """An exercise of a coming session: the pairs expected, the kits ready; `swap` says what completes more kits, `missing` what is then
+    still missing, `short` how many kits are too few."""
+
+    session: int
+    starts_at: datetime
+    section: str
+    exercise: str
+    pairs: int
+    ready: int
+    to_test: list[str]
+    swap: list[str]
+    missing: list[str]
+    short: int
 
 
 class OfferOut(Shape):

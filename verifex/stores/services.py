@@ -17,14 +17,14 @@ from verifex.people.models import Pair, User
 from verifex.plan.models import Session
 from verifex.stores.advice import allowed_resistors
 from verifex.stores.found_settings import refuse_setting
-from verifex.stores.models import Kit, KitIssue, KitPart, StockResistor, Substitution
+from verifex.stores.models import Kit, KitIssue, KitPart, PartTest, StockResistor, Substitution
 
 UNDO_FOR = timedelta(minutes=15)
 
 
 @dataclass(frozen=True, slots=True)
 class Readiness:
-    """Whether a kit can go out: 'ready', 'incomplete', 'out' or 'repair', with the reason in words."""
+    """Whether a kit can go out: 'ready', 'to-test', 'incomplete', 'out' or 'repair', with the reason in words."""
 
     state: str
     reason: str
@@ -57,6 +57,9 @@ def readiness(kit: Kit, *, may_name_holder: bool = True, recipe: Recipe | None =
     if held:
         holder = f", with {held.pair}" if may_name_holder else ""
         return Readiness("out", f"{kit.tag} is already out{holder}.")
+    due = [test for test in kit.tests.all() if test.outcome == PartTest.Outcome.OPEN]
+    if due:
+        return Readiness("to-test", f"{kit.tag}: test {', '.join(f'{test.title}, as {test.because}' for test in due)}.")
     parts = list(kit.parts.all())
     if not parts:
         return Readiness("incomplete", f"{kit.tag} has no parts yet.")

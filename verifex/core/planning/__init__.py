@@ -4,7 +4,7 @@ Pure: it knows no database and no clock; what happened and what is there is give
 """
 
 from verifex.core.planning.inspection import Happened, Look, inspection_list
-from verifex.core.planning.readiness import Demand, Kits, Lacking, Stock, readiness_of, to_order
+from verifex.core.planning.readiness import Demand, Kits, Lacking, Stock, Swap, readiness_of, swaps, to_order
 
 __all__ = [
     "Demand",
@@ -13,7 +13,9 @@ __all__ = [
     "Lacking",
     "Look",
     "Stock",
+    "Swap",
     "inspection_list",
     "readiness_of",
+    "swaps",
     "to_order",
 ]

@@ -104,3 +104,52 @@ def to_order(stock: Stock, demands: Sequence[Demand], today: date) -> Order | No
     count = ceil((stock.least - left) * (1 + SAFETY_SHARE))
     by = low - timedelta(days=stock.lead_days)
     return Order(stock.name, max(1, count), by if by > today else None, low)
+
+
+@dataclass(frozen=True, slots=True)
+class Swap:
+    """A part that goes from one incomplete kit into another, which is complete with it."""
+
+    part: str
+    out_of: str
+
+
+def swaps(
+    lacking: Mapping[str, Sequence[str]], inside: Mapping[str, Sequence[str]], wanted: int
+) -> dict[str, list[Swap]]:
+    """Which incomplete kits become complete with parts of other incomplete ones, those that lack least first: at most `wanted` of them.
+
+    `lacking` is by tag what a kit lacks, `inside` what it has. A kit that gives a part away is completed no more, and none gives
+    one part twice.
+    """
+    order = sorted(lacking, key=lambda tag: (len(lacking[tag]), tag))
+    left = {tag: list(inside.get(tag, ())) for tag in order}
+    givers: set[str] = set()
+    found: dict[str, list[Swap]] = {}
+    for tag in order:
+        if len(found) >= wanted or tag in givers:
+            continue
+        taken: list[Swap] = []
+        for part in lacking[tag]:
+            # From the one that lacks most: it is the last that anybody would complete.
+            giver = next(
+                (g for g in reversed(order) if g != tag and g not in found and part in _left(left, taken, g)), None
+            )
+            if giver is None:
+                break
+            taken.append(Swap(part, giver))
+        if taken and len(taken) == len(lacking[tag]):
+            found[tag] = taken
+            for swap in taken:
+                left[swap.out_of].remove(swap.part)
+                givers.add(swap.out_of)
+    return found
+
+
+def _left(left: Mapping[str, Sequence[str]], taken: Sequence[Swap], tag: str) -> list[str]:
+    """What a kit still has when what is taken of it so far is out."""
+    parts = list(left[tag])
+    for swap in taken:
+        if swap.out_of == tag:
+            parts.remove(swap.part)
+    return parts

@@ -181,7 +181,10 @@ def hand_out(request: HttpRequest, data: HandOutIn) -> dict[str, Any]:
 def take_kit_back(request: HttpRequest, data: TakeBackIn) -> dict[str, Any]:
     _staff_only(request)
     issue = services.take_back(reader(request), data.tag, [f.strip() for f in data.faults if f.strip()])
-    return {"message": f"{issue.kit.tag} is back." + (" It goes to repair." if issue.faults else "")}
+    due = [test.title for test in issue.tests.filter(outcome="open")]
+    said = " It goes to repair." if issue.faults else ""
+    said += f" Test {', '.join(due)} before it goes out again." if due else ""
+    return {"message": f"{issue.kit.tag} is back.{said}"}
 
 
 @router.post("/hatch/faults", response=SaidOut)

@@ -4,6 +4,7 @@ from django.db import transaction
 
 from verifex.acts.refusals import Refused
 from verifex.dockets.act import find, finish
+from verifex.dockets.inspection import inspection_of
 from verifex.dockets.judging import ask_for_judgement
 from verifex.dockets.models import Docket, State, Station
 from verifex.dockets.session_rules import refuse_other_exercise
@@ -15,6 +16,7 @@ from verifex.people.models import Pair, User
 from verifex.plan.models import Assignment, Session
 from verifex.stores import services as stores
 from verifex.stores.models import Kit, KitIssue, Substitution
+from verifex.stores.part_tests import forget_tests, open_tests
 from verifex.work import queue
 
 
@@ -88,6 +90,9 @@ def take_back(actor: User, tag: str, faults: list[str]) -> KitIssue:
     """A kit comes back; power is off from then on."""
     with transaction.atomic():
         issue = stores.take_back(actor, tag, faults)
+        docket = docket_for(issue.pair, issue.session, issue.kit)
+        if docket is not None:
+            open_tests(issue, inspection_of(docket, issue))
         _kit_changed(actor, issue, f"kit {issue.kit.tag} is back", f"took back {issue.kit.tag}")
     queue.kick()
     return issue
@@ -106,6 +111,7 @@ def undo_take_back(actor: User, tag: str) -> KitIssue:
     """A kit that was taken back by mistake is out again, as it was; the bench is cleared anew before power."""
     with transaction.atomic():
         issue = stores.undo_take_back(actor, tag)
+        forget_tests(issue)
         _kit_changed(actor, issue, "", f"{issue.kit.tag} is out again")
     queue.kick()
     return issue

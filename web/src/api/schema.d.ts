@@ -927,6 +927,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stores/coming": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Coming
+         * @description The coming sessions of the reader's sections, with what is ready for them and what is not.
+         */
+        get: operations["verifex_stores_api_list_coming"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/kits": {
         parameters: {
             query?: never;
@@ -941,6 +961,26 @@ export interface paths {
         get: operations["verifex_stores_api_list_kits"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kits/tests/{test_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Answer Kit Test
+         * @description What a test of a part came to: it is well, or it is broken and missing from its kit.
+         */
+        post: operations["verifex_stores_api_answer_kit_test"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4805,6 +4845,36 @@ export interface components {
             /** Drawer */
             drawer: string;
         };
+        /**
+         * ComingOut
+         * @description An exercise of a coming session: the pairs expected, the kits ready; `swap` says what completes more kits, `missing` what is then
+         *     still missing, `short` how many kits are too few.
+         */
+        ComingOut: {
+            /** Session */
+            session: number;
+            /**
+             * Starts At
+             * Format: date-time
+             */
+            starts_at: string;
+            /** Section */
+            section: string;
+            /** Exercise */
+            exercise: string;
+            /** Pairs */
+            pairs: number;
+            /** Ready */
+            ready: number;
+            /** To Test */
+            to_test: string[];
+            /** Swap */
+            swap: string[];
+            /** Missing */
+            missing: string[];
+            /** Short */
+            short: number;
+        };
         /** KitPartOut */
         KitPartOut: {
             /** Ref */
@@ -4840,8 +4910,45 @@ export interface components {
             leg_orders: {
                 [key: string]: string;
             };
+            /** Tests */
+            tests: components["schemas"]["KitTestOut"][];
             /** Substitutions */
             substitutions: string[];
+        };
+        /**
+         * KitTestOut
+         * @description A part that has to be tested before its kit goes out; `broken_before` is how often it was broken already.
+         */
+        KitTestOut: {
+            /** Id */
+            id: number;
+            /** Ref */
+            ref: string;
+            /** Title */
+            title: string;
+            /** Because */
+            because: string;
+            /** How */
+            how: string;
+            /** Well */
+            well: string;
+            /** Broken Before */
+            broken_before: number;
+        };
+        /** KitTestAnsweredOut */
+        KitTestAnsweredOut: {
+            /** Message */
+            message: string;
+        };
+        /** KitTestAnswerIn */
+        KitTestAnswerIn: {
+            /** Is Well */
+            is_well: boolean;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
         };
         /**
          * NamesOut
@@ -7328,6 +7435,26 @@ export interface operations {
             };
         };
     };
+    verifex_stores_api_list_coming: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComingOut"][];
+                };
+            };
+        };
+    };
     verifex_stores_api_list_kits: {
         parameters: {
             query?: never;
@@ -7344,6 +7471,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KitRowOut"][];
+                };
+            };
+        };
+    };
+    verifex_stores_api_answer_kit_test: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                test_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KitTestAnswerIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitTestAnsweredOut"];
                 };
             };
         };

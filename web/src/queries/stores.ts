@@ -13,6 +13,11 @@ export function useKits({ often = false, enabled = ref(true) as Ref<boolean> } =
   })
 }
 
+/** The coming sessions against the kits. */
+export function useComing() {
+  return useQuery({ queryKey: ['coming'], queryFn: () => ask(client.GET('/api/stores/coming')) })
+}
+
 /** Each resistor of a kit's exercise, with its window and what the drawers hold inside it. */
 export function useAdvice(tag: Ref<string>) {
   return useQuery({

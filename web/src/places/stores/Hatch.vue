@@ -8,13 +8,19 @@ import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import { useFloor } from '@/queries/floor'
 import { useKits } from '@/queries/stores'
 import { useSession } from '@/shared/me'
+import { useTab } from '@/shared/tabs'
+import TabBar from '@/pieces/TabBar.vue'
+import ComingSessions from './ComingSessions.vue'
 import KitTable from './KitTable.vue'
+import KitTests from './KitTests.vue'
 import ScanAnswers from './ScanAnswers.vue'
 import SettingsForm from './SettingsForm.vue'
 import SubstituteForm from './SubstituteForm.vue'
 import { type Mode, useScans } from './use-scans'
 
 const { session } = useSession()
+const TABS = ['Kits', 'Coming sessions'] as const
+const { tab } = useTab(TABS)
 const route = useRoute()
 const act = ref<Mode | 'instead' | 'settings'>('out')
 const mode = computed<Mode>(() => (act.value === 'back' ? 'back' : 'out'))
@@ -116,9 +122,15 @@ function choose(name: string) {
         @done="refocus"
       />
     </section>
-    <Asked v-slot="{ data }" :query="kits" what="the kits">
-      <KitTable :kits="data" :chosen="tag" @choose="choose" @put-right="putRight" />
-    </Asked>
+    <TabBar v-model="tab" :tabs="TABS" label="Stores">
+      <ComingSessions v-if="tab === 'Coming sessions'" />
+      <Asked v-else v-slot="{ data }" :query="kits" what="the kits">
+        <div>
+          <KitTests :kits="data" />
+          <KitTable :kits="data" :chosen="tag" @choose="choose" @put-right="putRight" />
+        </div>
+      </Asked>
+    </TabBar>
   </div>
 </template>
 

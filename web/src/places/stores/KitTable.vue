@@ -10,10 +10,11 @@ const WORDS: Record<string, string> = {
   out: 'out',
   incomplete: 'incomplete',
   repair: 'in repair',
+  'to-test': 'to test',
 }
 const counts = computed(() => {
   const by = (state: string) => props.kits.filter((kit) => kit.state === state).length
-  return `${by('ready')} ready, ${by('out')} out, ${by('incomplete') + by('repair')} held back`
+  return `${by('ready')} ready, ${by('out')} out, ${by('incomplete') + by('repair') + by('to-test')} held back`
 })
 </script>
 
@@ -87,6 +88,9 @@ header {
   align-items: baseline;
   margin-bottom: 12px;
 }
+.v {
+  white-space: nowrap;
+}
 .wrap {
   overflow: auto;
 }
@@ -107,6 +111,7 @@ tr.chosen td {
 .out {
   color: var(--copper);
 }
+.to-test,
 .incomplete,
 .repair {
   color: var(--stop);

@@ -1,0 +1,131 @@
+<script setup lang="ts">
+// The coming sessions against the kits: enough or too few, what to swap together, what is missing.
+import Asked from '@/pieces/Asked.vue'
+import EmptyNote from '@/pieces/EmptyNote.vue'
+import { useComing } from '@/queries/stores'
+import type { Schemas } from '@/api/client'
+
+const coming = useComing()
+const day = new Intl.DateTimeFormat(undefined, {
+  weekday: 'short',
+  day: 'numeric',
+  month: 'short',
+  hour: '2-digit',
+  minute: '2-digit',
+  hourCycle: 'h23',
+})
+type Row = Schemas['ComingOut']
+function state(row: Row): { word: string; tone: string } {
+  if (row.short) return { word: `${row.short} ${row.short === 1 ? 'kit' : 'kits'} short`, tone: 'bad' }
+  if (row.ready < row.pairs) return { word: 'enough, after some work', tone: 'work' }
+  return { word: 'enough', tone: 'good' }
+}
+</script>
+
+<template>
+  <section aria-label="Coming sessions">
+    <header>
+      <h2>Coming sessions</h2>
+      <a href="/api/stores/coming.csv" download>As a table (CSV)</a>
+    </header>
+    <Asked v-slot="{ data: rows }" :query="coming" what="the coming sessions">
+      <EmptyNote
+        v-if="!rows.length"
+        title="No session is planned"
+        text="Sessions with their exercises are planned in Set-up; then it stands here what is ready for them."
+      />
+      <ul v-else>
+        <li
+          v-for="row in rows"
+          :key="`${row.session}-${row.exercise}`"
+          class="sheet"
+          :class="state(row).tone"
+        >
+          <p class="what">{{ row.exercise }}</p>
+          <p class="state">{{ state(row).word }}</p>
+          <p class="when soft">{{ day.format(new Date(row.starts_at)) }}, {{ row.section }}</p>
+          <p class="count">
+            <b class="v">{{ row.ready }}</b> ready for <b class="v">{{ row.pairs }}</b>
+            {{ row.pairs === 1 ? 'pair' : 'pairs' }}
+          </p>
+          <dl v-if="row.to_test.length || row.swap.length || row.missing.length">
+            <template v-if="row.to_test.length"
+              ><dt>Test first</dt>
+              <dd class="v">{{ row.to_test.join(', ') }}</dd></template
+            >
+            <template v-if="row.swap.length"
+              ><dt>Swap in</dt>
+              <dd v-for="swap in row.swap" :key="swap">{{ swap }}</dd></template
+            >
+            <template v-if="row.missing.length"
+              ><dt>Get</dt>
+              <dd>{{ row.missing.join(', ') }}</dd></template
+            >
+          </dl>
+        </li>
+      </ul>
+    </Asked>
+  </section>
+</template>
+
+<style scoped>
+header {
+  display: flex;
+  gap: 14px;
+  align-items: baseline;
+  justify-content: space-between;
+  margin-bottom: 12px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 10px;
+}
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 2px 18px;
+  align-items: baseline;
+  padding: 12px 16px;
+}
+.what {
+  font-weight: 640;
+  font-size: 16px;
+}
+.state,
+.count {
+  text-align: right;
+}
+.state {
+  font-weight: 640;
+}
+.good .state {
+  color: var(--good);
+}
+.work .state {
+  color: var(--copper);
+}
+.bad .state {
+  color: var(--stop);
+}
+dl {
+  grid-column: 1 / -1;
+  border-top: 1px solid var(--line);
+  padding-top: 6px;
+  display: grid;
+  grid-template-columns: 84px minmax(0, 1fr);
+  gap: 2px 12px;
+  margin: 4px 0 0;
+}
+dt {
+  color: var(--soft);
+  grid-column: 1;
+}
+dd {
+  margin: 0;
+  grid-column: 2;
+}
+</style>

@@ -1,0 +1,115 @@
+<script setup lang="ts">
+// Parts that have to be tested before their kit goes out again: why, how in half a minute, and what reading says that it is well.
+import { useMutation, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { ask, client, type Schemas } from '@/api/client'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+
+const props = defineProps<{ kits: Schemas['KitRowOut'][] }>()
+const queries = useQueryClient()
+const due = computed(() => props.kits.flatMap((kit) => kit.tests.map((test) => ({ ...test, tag: kit.tag }))))
+const said = ref('')
+const answer = useMutation({
+  mutationFn: ({ id, isWell }: { id: number; isWell: boolean }) =>
+    ask(
+      client.POST('/api/kits/tests/{test_id}', {
+        params: { path: { test_id: id } },
+        body: { is_well: isWell, note: '' },
+      }),
+    ),
+  onSuccess: (done) => {
+    said.value = done.message
+    return queries.invalidateQueries({ queryKey: ['kits'] })
+  },
+})
+const times = (count: number) =>
+  count === 1 ? 'It was broken once before.' : count ? `It was broken ${count} times before.` : ''
+</script>
+
+<template>
+  <section v-if="due.length || said" class="tests" aria-label="To test">
+    <header>
+      <h2>To test</h2>
+      <span class="soft">before the kit goes out again</span>
+    </header>
+    <ErrorNote v-if="answer.error.value" :error="answer.error.value" />
+    <p v-if="said" role="status" class="good">{{ said }}</p>
+    <ul>
+      <li v-for="test in due" :key="test.id" class="sheet">
+        <p class="head">
+          <b class="v">{{ test.tag }}</b><b>{{ test.title }}</b
+          ><span class="soft v">{{ test.ref }}</span>
+        </p>
+        <p class="because">
+          {{ test.because
+          }}<template v-if="times(test.broken_before)">. {{ times(test.broken_before) }}</template>
+        </p>
+        <p>{{ test.how }}</p>
+        <p class="soft">Well is: {{ test.well }}</p>
+        <p class="acts">
+          <button
+            class="btn"
+            :disabled="answer.isPending.value"
+            @click="answer.mutate({ id: test.id, isWell: true })"
+          >
+            It is well
+          </button>
+          <button
+            class="btn line"
+            :disabled="answer.isPending.value"
+            @click="answer.mutate({ id: test.id, isWell: false })"
+          >
+            It is broken
+          </button>
+        </p>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.tests {
+  margin-bottom: 20px;
+}
+header {
+  display: flex;
+  gap: 14px;
+  align-items: baseline;
+  margin-bottom: 10px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(320px, 1fr));
+  gap: 12px;
+}
+li {
+  padding: 14px 16px;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 6px;
+  align-content: start;
+}
+.head {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+}
+.because {
+  color: var(--stop);
+  font-weight: 620;
+}
+.because::first-letter {
+  text-transform: uppercase;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  margin-top: 4px;
+}
+.good {
+  margin-bottom: 10px;
+}
+</style>
