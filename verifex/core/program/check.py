@@ -57,10 +57,14 @@ class ProgramReport:
 
         Each run has cells and closures of its own, so that two at once, or one that is held on the way, touch nothing of each other.
         """
+        machine = Machine(self.board, surroundings, seconds, budget=budget, serial_blocks=serial_blocks)
+        return self.run_on(machine, watch)
+
+    def run_on(self, machine: Machine, watch: LineWatch | None = None) -> RunResult:
+        """The same on a machine that is made already. Raises ValueError when it is not runnable."""
         if not self.runnable:
             raise ValueError("this program cannot be run")
         compiled = _compiled(self.tree, self.board, watch)
-        machine = Machine(self.board, surroundings, seconds, budget=budget, serial_blocks=serial_blocks)
         machine.declared = self.tree.declared
         if compiled.whole:
             return compiled.whole(machine)

@@ -16,6 +16,7 @@ from verifex.core.program.agenda import Agenda, Edge, Handler, Paused, Timer, Wa
 from verifex.core.program.boards import pin_numbers
 from verifex.core.program.devices import Declared
 from verifex.core.program.line import Line
+from verifex.core.program.observed import Observed
 from verifex.core.program.run import Budget, Ended, PinUse, RunResult, Surroundings
 from verifex.core.program.tree import At
 
@@ -39,20 +40,6 @@ class Pass:
     began_us: float
     unsteady: int
     time_asked: int
-
-
-class _Observed(Counter[Any]):
-    """Counts by place that tell the run when each was made for the first time."""
-
-    def __init__(self, machine: "Machine") -> None:
-        super().__init__()
-        self._machine = machine
-
-    def __setitem__(self, key: Any, count: int) -> None:
-        if key not in self:
-            at = key if isinstance(key, At) else key[1]
-            self._machine.result.first_ms.setdefault(at, round(self._machine.now_us / 1000, 3))
-        super().__setitem__(key, count)
 
 
 class Machine:
@@ -97,13 +84,14 @@ class Machine:
         self.returned: object = None
         self.stopping = False  # stopped from outside: what is done now is clearing up, and no part of the run
         self.functions: dict[str, Callable[[], object]] = {}  # of the program, without parameters
+        self.globals: Callable[[], dict[str, object]] = dict  # its variables that last, by name, as they are now
         self.declared = Declared()  # what the exercise says of its libraries
         self.own: dict[str, object] = {}  # what a dialect's libraries keep of their own for a run
         self.storage: dict[int, int] = {}  # what outlives a reset
         self.written_registers: dict[tuple[int, int], int] = {}  # by address and register, of modules on the bus
         self.result = RunResult()
-        self.overflows: Counter[At] = _Observed(self)
-        self.runtime_faults: Counter[tuple[str, At]] = _Observed(self)
+        self.overflows: Counter[At] = Observed(self)
+        self.runtime_faults: Counter[tuple[str, At]] = Observed(self)
         self.divisions: dict[At, list[int]] = {}
         self.line = Line(sorted(surroundings.typed))
         self.agenda = Agenda(pause_us=pause_us, paused=paused)

@@ -109,11 +109,13 @@ class _Compiler:
         """Where a run enters the program."""
         names, bodies = self.names, self.functions.bodies
         size = len(names.globals)
+        lasting = {name: v.index for name, v in names.scope.names.items() if v.is_global and not v.constant}
 
         def start(machine: Machine) -> None:
             names.machine[:] = [machine]
             names.globals[:] = [0] * size
             machine.functions = {name: partial(runs(name), machine) for name in bodies}
+            machine.globals = lambda: {name: names.globals[index] for name, index in lasting.items()}
             for action in starts:
                 action(names.globals)
 

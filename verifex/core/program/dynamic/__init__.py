@@ -63,6 +63,9 @@ def _whole(names: Names, action: Callable[[list[Any]], object]) -> Callable[[Mac
         names.machine[:] = [machine]
         names.cells[:] = [UNSET] * len(names.cells)
         machine.baud = CONSOLE_BAUD
+        machine.globals = lambda: {
+            name: names.cells[index] for name, index in names.indices.items() if names.cells[index] is not UNSET
+        }
 
         def whole() -> None:
             try:
