@@ -142,3 +142,13 @@ def stirred(text: str, rng: Random) -> str:
             text[:at] + text[one:other] + text[at:],
         )
     )
+
+
+class MacroBudgetTest(TestCase):
+    def test_macros_that_triple_at_each_level_cost_no_more_than_their_budget(self):
+        tripled = "".join(f"#define A{i} A{i - 1}+A{i - 1}+A{i - 1}\n" for i in range(1, 12))
+        for use in ("A11 * 2", "A11"):
+            text = f"#define A0 1+1\n{tripled}long x = {use};\nvoid setup() {{ }}\nvoid loop() {{ }}\n"
+            report, _ = tried(text, "cpp")  # without its budget this takes hours
+            assert report is not None
+            self.assertIn("not-supported-yet", [f.rule for f in report.findings])

@@ -24,6 +24,7 @@ class Base:
         self.macros: dict[str, str] = {}
         self.macro_functions: dict[str, tuple[list[str], str]] = {}
         self.macro_depth = 0
+        self.macros_put_in = 0
         self.shifted: t.At | None = None  # inside a macro's text nodes stand where the macro is used
         self.type_names: dict[str, Type] = {}
         self.begun_records: list[str] = []  # records, from their name on

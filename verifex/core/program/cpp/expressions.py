@@ -11,14 +11,18 @@ from verifex.core.program.cpp.macros import call_text, taken_apart
 from verifex.core.program.types import CHAR, FLOAT, TEXT, ULONG, VOID, Int, Pointer, Struct, Type
 
 MOST_MACROS = 12  # one inside the other
+MOST_TEXT = 2000  # letters of an operation with its macros put in
+MOST_PUT_IN = 2000  # macros in a whole program, each as often as it is put in
 CASTS = ("static_cast", "reinterpret_cast", "const_cast")
 
 
 class Expressions(Base):
     def expr(self, raw: Raw) -> t.Expr:
         if (text := taken_apart(raw, self.macros, self.macro_functions)) is not None:
-            apart, whole = self._expanded(raw, self.shown(raw), text), self._plain(raw)
-            if _shape(apart) != _shape(whole):
+            if len(text) > MOST_TEXT:
+                raise NotSupported(raw, "an operation whose macros come to so much text")
+            apart = self._expanded(raw, self.shown(raw), text)
+            if self.macro_depth < 3 and _shape(apart) != _shape(self._plain(raw)):
                 self.program.apart.append((self.shown(raw), self.at(raw)))
             return apart
         return self._plain(raw)
@@ -132,6 +136,9 @@ class Expressions(Base):
         """The expression a macro's text stands for, at the place where the macro is used."""
         if self.macro_depth > MOST_MACROS:
             raise NotSupported(raw, f"`{name}`, which is defined by itself")
+        self.macros_put_in += 1
+        if self.macros_put_in > MOST_PUT_IN:
+            raise NotSupported(raw, "a program whose macros come to so much text")
         value = parse(b"auto v = (" + text.encode() + b");")
         found = value.named_children[0].child_by_field_name("declarator") if value.named_children else None
         if value.has_error or found is None or found.child_by_field_name("value") is None:
