@@ -1,5 +1,3 @@
-import re
-
 from tests.browser.base import BrowserCase
 from tests.demo_data import PASSWORD
 from tests.samples import hand_in
@@ -101,7 +99,7 @@ class KeysTest(BrowserCase):
         page.keyboard.press("/")
         page.keyboard.type("soh")
         page.keyboard.press("Backspace")
-        page.get_by_role("option", name=re.compile("^10 Sorel · Haddad")).wait_for()
+        page.locator("[role=option][data-highlighted]", has_text="10 Sorel · Haddad").wait_for()
         page.keyboard.press("Enter")
         page.get_by_role("heading", name="Sorel · Haddad", level=1).wait_for()
         page.keyboard.press("?")
