@@ -64,7 +64,9 @@ function evidence(finding: Finding): string {
               }}
             </button>
           </p>
-          <p v-if="finding.hint" class="hint">The pair is shown: “{{ finding.hint }}”</p>
+          <p v-if="finding.hint" class="hint">
+            {{ shows ? 'The pair may ask for' : 'The pair is shown' }}: “{{ finding.hint }}”
+          </p>
         </div>
       </li>
     </ul>
