@@ -47,10 +47,7 @@ def shown(readers: dict[str, Reader], frame: Any) -> dict[str, str]:
     """The variables' values in words; one that has none yet, or is no single value, is left out."""
     found = {}
     for name, read in readers.items():
-        try:
-            value = read(frame)
-        except Exception:  # a name of Python that has no value yet
-            continue
+        value = read(frame)
         if isinstance(value, bool | int):
             found[name] = str(value)
         elif isinstance(value, float):

@@ -7,7 +7,7 @@ from tree_sitter import Node as Raw
 from verifex.core.program import tree as t
 from verifex.core.program.cpp.base import Base, NotSupported
 from verifex.core.program.cpp.grammar import parse
-from verifex.core.program.cpp.macros import call_text, taken_apart
+from verifex.core.program.cpp.macros import call_text, changes_meaning, taken_apart
 from verifex.core.program.types import CHAR, FLOAT, TEXT, ULONG, VOID, Int, Pointer, Struct, Type
 
 MOST_MACROS = 12  # one inside the other
@@ -22,7 +22,8 @@ class Expressions(Base):
             if len(text) > MOST_TEXT:
                 raise NotSupported(raw, "an operation whose macros come to so much text")
             apart = self._expanded(raw, self.shown(raw), text)
-            if self.macro_depth < 3 and _shape(apart) != _shape(self._plain(raw)):
+            changes = changes_meaning(raw, self.macros, self.macro_functions)
+            if changes and self.macro_depth < 3 and _shape(apart) != _shape(self._plain(raw)):
                 self.program.apart.append((self.shown(raw), self.at(raw)))
             return apart
         return self._plain(raw)

@@ -1,7 +1,7 @@
 """Macros are put in as text: one whose text is a sum without brackets falls apart among the operators around it."""
 
 import re
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from functools import lru_cache
 
 from tree_sitter import Node as Raw
@@ -10,19 +10,25 @@ from verifex.core.program.cpp.grammar import parse
 
 #: Expressions whose operands bind by rank, so that what a macro is put into may take it apart.
 CHAINED = ("binary_expression", "unary_expression", "conditional_expression", "cast_expression")
+OPERATIONS = ("binary_expression", "conditional_expression", "comma_expression")
 Functions = Mapping[str, tuple[list[str], str]]
 
 
 @lru_cache(maxsize=1024)
 def falls_apart(text: str) -> bool:
     """Whether a macro's text is an operation that is not held together by brackets."""
+    inner = _operation(text)
+    return inner is not None and inner.type in OPERATIONS
+
+
+def _operation(text: str) -> Raw | None:
+    """A macro's text as the grammar reads it; None where it is no expression."""
     root = parse(b"auto v = (" + text.encode() + b");")
     if root.has_error or not root.named_children:
-        return False
+        return None
     declarator = root.named_children[0].child_by_field_name("declarator")
     value = declarator.child_by_field_name("value") if declarator is not None else None
-    inner = value.named_children[0] if value is not None and value.named_children else None
-    return inner is not None and inner.type in ("binary_expression", "conditional_expression", "comma_expression")
+    return value.named_children[0] if value is not None and value.named_children else None
 
 
 def call_text(names: list[str], text: str, args: list[str]) -> str:
@@ -39,7 +45,24 @@ def taken_apart(raw: Raw, macros: Mapping[str, str], functions: Functions) -> st
     """An operation with the macros in it that fall apart put in as text; None where there is none."""
     if raw.type not in CHAINED or raw.text is None:
         return None
-    found: list[tuple[int, int, str]] = []
+    found = sorted(_open_macros(raw, macros, functions), key=lambda one: one[0].start_byte, reverse=True)
+    if not found:
+        return None
+    whole = raw.text
+    for here, text in found:
+        start, end = here.start_byte - raw.start_byte, here.end_byte - raw.start_byte
+        whole = whole[:start] + b" " + text.encode() + b" " + whole[end:]
+    return whole.decode("utf-8", "replace")
+
+
+def changes_meaning(raw: Raw, macros: Mapping[str, str], functions: Functions) -> bool:
+    """Whether a macro that falls apart means something else here. A product among operators is what its writer wants,
+    save right behind a division: `x * 5.0 / 1023` is sound, `x / 5.0 * 2` is not."""
+    return any(not _only_products(text) or _divides(here) for here, text in _open_macros(raw, macros, functions))
+
+
+def _open_macros(raw: Raw, macros: Mapping[str, str], functions: Functions) -> Iterator[tuple[Raw, str]]:
+    """The macros among the operands of an operation that are not held together by brackets, and their texts."""
     ahead = [raw]
     while ahead:
         here = ahead.pop()
@@ -48,13 +71,25 @@ def taken_apart(raw: Raw, macros: Mapping[str, str], functions: Functions) -> st
             continue
         text = _text_of(here, macros, functions)
         if text is not None and falls_apart(text):
-            found.append((here.start_byte - raw.start_byte, here.end_byte - raw.start_byte, text))
-    if not found:
-        return None
-    whole = raw.text
-    for start, end, text in sorted(found, reverse=True):
-        whole = whole[:start] + b" " + text.encode() + b" " + whole[end:]
-    return whole.decode("utf-8", "replace")
+            yield here, text
+
+
+def _only_products(text: str) -> bool:
+    inner = _operation(text)
+    while inner is not None and inner.type == "binary_expression":
+        operator = inner.child_by_field_name("operator")
+        if operator is None or operator.type not in ("*", "/"):
+            return False
+        inner = inner.child_by_field_name("left")
+    return inner is not None and inner.type not in OPERATIONS
+
+
+def _divides(here: Raw) -> bool:
+    """Whether an operand stands right behind a division sign."""
+    outer = here.parent
+    operator = outer.child_by_field_name("operator") if outer is not None else None
+    right = outer.child_by_field_name("right") if outer is not None else None
+    return operator is not None and operator.type in ("/", "%") and right == here
 
 
 def _text_of(raw: Raw, macros: Mapping[str, str], functions: Functions) -> str | None:

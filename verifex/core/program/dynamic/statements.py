@@ -66,7 +66,7 @@ class Statements:
         head = node.condition if isinstance(node, t.If | t.While) else node
         names = {n.name for n in t.walk(head) if isinstance(n, t.Name)} if not isinstance(node, t.ForIn) else set()
         places = {name: place for name in sorted(names) if (place := self.names.place(name)) is not None}
-        readers = {name: place.read(self.names.cells, name, node.at) for name, place in places.items()}
+        readers = {name: _if_set(place.read(self.names.cells, name, node.at)) for name, place in places.items()}
         holder = self.names.machine
         return watch.around(action, readers, lambda: round(holder[0].now_us / 1000, 3))
 
@@ -310,6 +310,18 @@ class Statements:
                 _leave(machine, owner, at)
 
         return run
+
+
+def _if_set(read: Callable[[Frame], Any]) -> Callable[[Frame], Any]:
+    """Reads a name for the line that is watched: None where it has no value yet."""
+
+    def reads(frame: Frame) -> Any:
+        try:
+            return read(frame)
+        except Raised:
+            return None
+
+    return reads
 
 
 def _told(machine: Machine, wrong: Raised | Ended) -> Raised:

@@ -1,6 +1,6 @@
 """Variables: read too early, hidden, shared with an interrupt, added to without an end."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 
 from verifex.core.findings import Finding, Severity
 from verifex.core.program import tree as t
@@ -81,7 +81,8 @@ def _in_order(view: ProgramView, node: t.Node) -> Iterator[tuple[str, t.Node]]:
         case t.If() | t.While() | t.For() | t.Switch() | t.ForEach():
             # What is read in a branch may have been set in an earlier turn of a loop around it.
             yield "read", node
-            for child in t.children(node):
+            body_first = [node.body, node.condition] if isinstance(node, t.While) and node.at_end else None
+            for child in body_first or t.children(node):
                 for what, inner in _in_order(view, child):
                     inside = child is not getattr(node, "condition", None) and what == "read"
                     yield (
@@ -96,7 +97,11 @@ def _in_order(view: ProgramView, node: t.Node) -> Iterator[tuple[str, t.Node]]:
 
 def _certain(node: t.Node, child: t.Node) -> bool:
     """Whether a child of a branch or loop is come to whenever the node is: its head, or a body that runs at the first turn."""
-    return isinstance(node, t.For | t.ForEach) or (isinstance(node, t.Switch) and child is node.value)
+    return (
+        isinstance(node, t.For | t.ForEach)
+        or (isinstance(node, t.While) and node.at_end)
+        or (isinstance(node, t.Switch) and child is node.value)
+    )
 
 
 @PROGRAM.rule(
@@ -114,7 +119,7 @@ def hides_global(view: ProgramView, finding: FindingFactory) -> Iterator[Finding
         return
     changed = _changed_globals(view)
     for top in view.tree.globals:
-        if top.constant or top.name in changed:
+        if top.constant or top.name in changed or not _begins_empty(view, top):
             continue
         inner = [
             (function, node)
@@ -136,6 +141,11 @@ def hides_global(view: ProgramView, finding: FindingFactory) -> Iterator[Finding
                 f"Leave out the type: `{top.name} = …;`.",
                 at=node.at,
             )
+
+
+def _begins_empty(view: ProgramView, top: t.Declare) -> bool:
+    """Whether a global has to be set before it is of use. One that begins with a value of its own may be a setting."""
+    return top.value is None or view.known_number(top.value) == 0
 
 
 def _changed_globals(view: ProgramView) -> set[str]:
@@ -267,7 +277,7 @@ def _adds(node: t.Assign, name: str) -> bool:
 
 @PROGRAM.rule(
     "average-of-another-count",
-    Severity.FIX,
+    Severity.CHECK,
     title="An average over another number than was added up",
     why="The sum of so many readings is divided by another number, so every value is off by the same share.",
     hint="How many readings are added up, and by which number is the sum divided?",
@@ -290,21 +300,26 @@ def average_of_another_count(view: ProgramView, finding: FindingFactory) -> Iter
                     )
                     == 1
                 )
-                for share in nodes if name and once else ():
-                    by = view.known_number(share.right) if isinstance(share, t.Binary) and share.op == "/" else None
-                    left = share.left if isinstance(share, t.Binary) else None
-                    if (
-                        by is not None
-                        and isinstance(left, t.Name)
-                        and left.name == name
-                        and 1 < by != turns
-                        and by < 1000
-                    ):
+                shares = _divided(view, nodes, name) if name and once else []
+                if any(by == turns for _, by in shares):
+                    continue  # the average is there; another share of the sum is something else
+                for share, by in shares:
+                    if 1 < by < 1000:
                         yield finding(
                             f"{turns:g} values are added up in line {add.at.line} and divided by {by:g} in line {share.at.line}.",
                             f"Divide by {turns:g}, best by one name for both.",
                             at=share.at,
                         )
+
+
+def _divided(view: ProgramView, nodes: Sequence[t.Node], name: str) -> list[tuple[t.Node, float]]:
+    """Where a variable is divided by a known number, and by which."""
+    return [
+        (n, by)
+        for n in nodes
+        if isinstance(n, t.Binary) and n.op == "/" and isinstance(n.left, t.Name) and n.left.name == name
+        if (by := view.known_number(n.right)) is not None
+    ]
 
 
 def _turns(view: ProgramView, loop: t.For) -> float | None:
