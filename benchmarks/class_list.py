@@ -15,10 +15,10 @@ def class_list() -> None:
     from django.test.runner import DiscoverRunner
 
     from verifex.people.class_list.columns import propose_columns
-    from verifex.people.class_list.read import read_rows
     from verifex.people.models import Section, Student, User
     from verifex.people.services.class_lists import import_list, preview
     from verifex.people.services.courses import found_course
+    from verifex.tables.read import read_rows
 
     rows = "".join(f"Name{n},Given{n},{1000 + n},Section {n % SECTIONS}\n" for n in range(STUDENTS))
     data = ("Surname,First name,Number,Section\n" + rows).encode()

@@ -6,7 +6,7 @@ from tests.samples import DEMO
 from verifex.demo.loader import load
 from verifex.plan.models import Session
 from verifex.stores.models import Kit, KitPart
-from verifex.stores.services import recipe_of
+from verifex.stores.readiness import recipe_of
 
 PASSWORD = "a demo pass phrase"
 #: Tables that an empty database has filled already.
@@ -16,13 +16,13 @@ _rows: dict[str, list[tuple[object, ...]]] = {}
 
 
 def put_demo() -> Session:
-    """The demo course in the empty database; returns its session."""
+    """The demo course in the empty database; returns the session of its day."""
     if not _rows:
         load(DEMO, password=PASSWORD)
         _remember()
     else:
         _put_back()
-    return Session.objects.get()
+    return Session.objects.earliest("starts_at")
 
 
 def _remember() -> None:
@@ -43,4 +43,5 @@ def _put_back() -> None:
 def fill(kit: Kit) -> None:
     """Everything of the exercise's recipe is in the kit."""
     for part in recipe_of(kit.exercise_id):
-        KitPart.objects.create(kit=kit, ref=part.ref, part=part.part, title=part.title or part.part)
+        title, settings = part.title or part.part, dict(part.settings)
+        KitPart.objects.create(kit=kit, ref=part.ref, part=part.part, title=title, settings=settings)

@@ -15,10 +15,10 @@ from tests.site.base import DemoCase
 from verifex.acts.refusals import Refused
 from verifex.people.class_list.changes import Entry, Listed, compare
 from verifex.people.class_list.columns import propose_columns
-from verifex.people.class_list.read import read_rows
 from verifex.people.models import PairMember, Section, Staff, Student, User
 from verifex.people.services.pairing import pairing
 from verifex.people.user_names import log_in_for, split_name
+from verifex.tables.read import read_rows
 
 
 def ods(rows: list[list[str]]) -> bytes:

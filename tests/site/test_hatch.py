@@ -23,7 +23,7 @@ class HatchTest(DemoCase):
     def test_a_kit_is_refused_with_its_reason(self):
         table = {
             "HB-13": "lacks sounder",
-            "HB-14": "in repair: thermometer",
+            "HB-14": "in repair: brood-box thermometer T-14: reads 9 °C too high",
             "HB-02": "already out, with Castell",
             "HB-99": "No kit has the tag",
         }

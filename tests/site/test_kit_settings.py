@@ -4,8 +4,7 @@ from tests.site.base import DemoCase
 from verifex.exercises.models import Exercise
 from verifex.people.models import Pair, PairMember, User
 from verifex.plan.models import Seat
-from verifex.stores.models import Kit, KitPart
-from verifex.stores.services import recipe_of
+from verifex.stores.models import Kit
 
 
 class SettingsTest(DemoCase):
@@ -18,9 +17,6 @@ class SettingsTest(DemoCase):
         Seat.objects.create(session=self.session, pair=self.pair, bench=13)
         self.exercise = Exercise.objects.get(slug="night-visitor-watch")
         self.session.planned.create(exercise=self.exercise)
-        kit = Kit.objects.create(tag="NV-01", exercise=self.exercise)
-        for part in recipe_of(self.exercise.pk):
-            KitPart.objects.create(kit=kit, ref=part.ref, part=part.part, title=part.title)
         self.assistant.ask("/api/hatch/hand-out", session=self.session.pk, tag="NV-01", badge="P-13")
 
     def set(self, ref: str, setting: str, value: str):

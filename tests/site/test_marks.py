@@ -3,7 +3,7 @@ import io
 from unittest import TestCase
 
 from tests.site.base import DemoCase
-from verifex.api.cells import safe
+from verifex.tables.cells import safe
 
 
 class MarksTest(DemoCase):

@@ -4,7 +4,7 @@ from typing import Any
 
 from tests.samples import hand_in
 from tests.site.base import DemoCase
-from verifex.stores.models import StockResistor
+from verifex.stores.models import StockItem
 
 
 class StudyTest(DemoCase):
@@ -75,17 +75,17 @@ class DrawerTest(DemoCase):
 
     def test_a_substitute_leaves_its_drawer_and_an_empty_drawer_is_said(self):
         body = {"tag": "HB-02", "ref": "r1", "value": "390", "reason": "no 330 Ω left"}
-        before = StockResistor.objects.get(ohms=390).count
+        before = StockItem.objects.get(ohms=390).count
         self.assertEqual(self.assistant.ask("/api/hatch/substitute", **body).status_code, 200)
-        self.assertEqual(StockResistor.objects.get(ohms=390).count, before - 1)
+        self.assertEqual(StockItem.objects.get(ohms=390).count, before - 1)
         answer = self.assistant.ask("/api/hatch/substitute", **{**body, "value": "330"})
         self.assertIn("hold no 330 Ω any more", answer.json()["message"])
         answer = self.assistant.ask("/api/hatch/substitute", **{**body, "value": "100"})
         self.assertIn("outside the window of R1: 150 Ω to 2.2 kΩ", answer.json()["message"])
 
     def test_the_drawers_are_listed_for_staff(self):
-        rows = self.assistant.ask("/api/stock/resistors").json()
-        self.assertEqual((rows[0]["said"], rows[0]["drawer"]), ("100 Ω", "C1"))
+        rows = self.assistant.ask("/api/stock").json()
+        self.assertEqual((rows[0]["title"], rows[0]["drawer"]), ("100 Ω resistor", "C1"))
 
 
 class SumsTest(DemoCase):

@@ -10,8 +10,8 @@ import yaml
 from django.contrib.auth.hashers import make_password
 from django.db import transaction
 
-from verifex.core.quantity import parse_quantity
 from verifex.demo.large import several_times, spread
+from verifex.demo.stores import fill_stores
 from verifex.dockets import services
 from verifex.dockets.models import Docket
 from verifex.exercises.models import ExerciseVersion
@@ -21,7 +21,7 @@ from verifex.acts.clock import acting_at, now
 from verifex.people.models import Course, Pair, PairMember, Section, Staff, Student, User
 from verifex.plan.models import Bench, Room, Seat, Session
 from verifex.plan.services.sessions import free_code
-from verifex.stores.models import Kit, KitIssue, KitPart, StockResistor
+from verifex.stores.models import Kit, KitIssue, KitPart
 from verifex.work.pool import checks_run_here
 
 
@@ -37,15 +37,16 @@ class Loaded:
 def load(folder: Path, password: str | None = None, *, times: int = 1, spreads: bool = False) -> Loaded:
     """Load the course in `folder`, its pairs and kits so many `times` over with other names; one that `spreads` has two
     sections with four exercises at once. Everyone gets `password`, or one made up now."""
-    course = several_times(yaml.safe_load((folder / "course.yaml").read_text("utf-8")), times)
+    course, stores = (yaml.safe_load((folder / f"{name}.yaml").read_text("utf-8")) for name in ("course", "stores"))
+    course = several_times(course, times)
     course = spread(course) if spreads else course
     with checks_run_here():
-        return _Loader(folder, course, password or secrets.token_urlsafe(9)).load()
+        return _Loader(folder, course, stores, password or secrets.token_urlsafe(9)).load()
 
 
 class _Loader:
-    def __init__(self, folder: Path, course: dict[str, Any], password: str) -> None:
-        self.folder, self.data, self.password = folder, course, password
+    def __init__(self, folder: Path, course: dict[str, Any], stores: dict[str, Any], password: str) -> None:
+        self.folder, self.data, self.stores, self.password = folder, course, stores, password
         self.hashed = make_password(password)  # slow on purpose, so once for all
         self.now = now()
         self.pairs: dict[tuple[int, int], Pair] = {}  # by section and bench
@@ -69,6 +70,7 @@ class _Loader:
         for section, data in zip(self.sections, rooms, strict=True):
             self.sessions.append(self._session(section, data["room"]))
         self._kits()
+        self._coming()
         for entry in self.data["pairs"]:
             self._pair(entry)
         acts = sorted(
@@ -118,14 +120,25 @@ class _Loader:
             session.planned.create(exercise=self.versions[slug].exercise)
         return session
 
+    def _coming(self) -> None:
+        """Sessions to come: nothing is handed out in them yet."""
+        first = self.sessions[0]
+        for entry in self.stores["coming"]:
+            starts = self.now.replace(hour=9, minute=0, second=0, microsecond=0) + timedelta(days=entry["in_days"])
+            ends = starts + timedelta(minutes=entry["minutes"])
+            session = Session.objects.create(
+                section=first.section, room=first.room, starts_at=starts, ends_at=ends, code=free_code()
+            )
+            session.staff.set(self.staff.values())
+            for slug in entry["exercises"]:
+                session.planned.create(exercise=self.versions[slug].exercise)
+
     def _kits(self) -> None:
         for entry in self.data["kits"]:
             version = self.versions[entry.get("exercise", self.data["exercise"])]
             kit = Kit.objects.create(
                 tag=entry["tag"],
                 exercise=version.exercise,
-                in_repair="repair" in entry,
-                repair_note=entry.get("repair", ""),
                 leg_orders=entry.get("leg-orders", {}),
             )
             for part in version.file.recipe:
@@ -134,14 +147,10 @@ class _Loader:
                     ref=part.ref,
                     part=part.part,
                     title=part.title or part.part,
+                    settings=dict(part.settings),
                     present=part.ref not in entry.get("lacks", []),
                 )
-
-        for row in self.data["drawers"]:
-            StockResistor.objects.create(
-                ohms=parse_quantity(str(row["value"]), "ohm"), count=row["count"], drawer=row["drawer"],
-                rated_watts=row.get("watts", 0.25),
-            )  # fmt: skip
+        fill_stores(self.stores, self.versions, self.staff["assistant"], self.now)
 
     def _pair(self, entry: dict[str, Any]) -> None:
         names = [student.rsplit(" ", 1)[1] for student in entry["students"]]

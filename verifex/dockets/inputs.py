@@ -15,7 +15,7 @@ from verifex.dockets.act import find
 from verifex.dockets.models import Attempt, Docket, Judgement, Kind
 from verifex.exercises.services import with_constants
 from verifex.stores.models import KitIssue
-from verifex.stores.services import given_ohms
+from verifex.stores.services.given import handed_out
 
 MOST_OTHERS = 60
 MOST_KEPT = 300
@@ -61,8 +61,7 @@ class DocketInputs:
 
     @cached_property
     def handed_out(self) -> HandedOut:
-        issue = self.kit_issue
-        return HandedOut(dict(issue.leg_orders), given_ohms(issue), issue.settings) if issue else HandedOut()
+        return handed_out(self.kit_issue)
 
     def case(self, kinds: Iterable[str] = tuple(IN_CASE), *, others: Iterable[OtherLog] = ()) -> Case:
         """The case with the texts of these kinds."""
@@ -104,7 +103,8 @@ def case_without_texts(key: DocketKey) -> Case:
 
 
 def kit_issue_of(docket: Docket) -> KitIssue | None:
-    """The kit the pair has now, else the last one it had in this session."""
-    issues = KitIssue.objects.filter(pair=docket.pair_id, session=docket.session_id).select_related("kit")
+    """The kit the pair has now for this exercise, else the last one it had in this session."""
+    mine = KitIssue.objects.filter(pair=docket.pair_id, session=docket.session_id)
+    issues = mine.filter(exercise=docket.version.exercise_id).select_related("kit")
     held = list(issues.prefetch_related("substitutions").order_by("issued_at"))
     return next((issue for issue in held if issue.returned_at is None), held[-1] if held else None)

@@ -25,7 +25,7 @@ from verifex.people.models import Pair, User
 from verifex.plan.access import session_for_staff
 from verifex.plan.models import Seat, Session
 from verifex.stores.models import Substitution
-from verifex.stores.services import held_back
+from verifex.stores.readiness import held_back
 
 router = Router(tags=["floor"])
 MOST_TITLES = 2

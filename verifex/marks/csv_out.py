@@ -3,9 +3,9 @@
 import csv
 import io
 
-from verifex.api.cells import safe
 from verifex.marks.book import Marked
 from verifex.marks.sheet import plain
+from verifex.tables.cells import safe
 
 
 def marks_csv(rows: list[Marked]) -> str:

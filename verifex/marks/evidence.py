@@ -88,13 +88,13 @@ def shown(dockets: Iterable[Docket]) -> dict[int, Shown]:
 
 
 def _issues(found: Mapping[int, Shown]) -> None:
-    """The kit that each pair has now in the docket's session, else the last one."""
+    """The kit that each pair has now for the docket's exercise, else the last one it had in its session."""
     sessions = {one.docket.session_id for one in found.values()}
-    held: dict[tuple[int, int], list[KitIssue]] = defaultdict(list)
+    held: dict[tuple[int, int, int | None], list[KitIssue]] = defaultdict(list)
     for issue in KitIssue.objects.filter(session__in=sessions).order_by("issued_at"):
-        held[(issue.pair_id, issue.session_id)].append(issue)
+        held[(issue.pair_id, issue.session_id, issue.exercise_id)].append(issue)
     for one in found.values():
-        mine = held[(one.docket.pair_id, one.docket.session_id)]
+        mine = held[(one.docket.pair_id, one.docket.session_id, one.docket.version.exercise_id)]
         one.issue = next((i for i in mine if i.returned_at is None), mine[-1] if mine else None)
 
 

@@ -8,8 +8,7 @@ from verifex.exercises.models import ExerciseVersion
 from verifex.papers.page import page_html
 from verifex.people.models import Pair, PairMember
 from verifex.plan.models import Session
-from verifex.stores.models import Kit
-from verifex.stores.services import readiness, recipes
+from verifex.stores.readiness import readiness, recipes, whole_kits
 
 
 def plan_html(
@@ -38,7 +37,7 @@ def plan_html(
 
 def _picking(version: ExerciseVersion, pairs: int) -> dict[str, Any]:
     """Kits of an exercise that can go out, and what each holds."""
-    kits = Kit.objects.filter(exercise=version.exercise_id).prefetch_related("parts", "issues__pair")
+    kits = whole_kits().filter(exercise=version.exercise_id)
     recipe = recipes([version.exercise_id]).get(version.exercise_id, ())
     ready = [kit.tag for kit in kits if readiness(kit, recipe=recipe).state == "ready"]
     held = Counter(part.title or part.part for part in recipe)

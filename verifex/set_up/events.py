@@ -8,12 +8,12 @@ from django.db.models import Q, QuerySet
 
 from verifex.acts.events import session_scope
 from verifex.acts.models import Event
-from verifex.api.cells import safe
 from verifex.dockets.models import Docket
 from verifex.people.access import sections_of
 from verifex.people.models import Course, Pair, Staff, Student, User
 from verifex.plan.models import Session
 from verifex.stores.models import Kit
+from verifex.tables.cells import safe
 
 MOST_IN_A_TABLE = 20_000
 

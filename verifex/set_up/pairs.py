@@ -5,10 +5,10 @@ from collections.abc import Collection, Sequence
 from django.db import transaction
 
 from verifex.people.class_list.columns import Columns
-from verifex.people.class_list.read import Rows
 from verifex.people.models import Pair, Section, User
 from verifex.people.services import class_lists, pairs
 from verifex.plan.services.seats import settle_seats
+from verifex.tables.read import Rows
 
 
 @transaction.atomic

@@ -16,9 +16,8 @@ from verifex.people.models import Course, PairMember, Section, Staff, User
 from verifex.plan.models import Room, Session
 from verifex.plan.services.seats import pairs_here
 from verifex.set_up.steps import steps
-from verifex.stores.filling import proposed_prefix
-from verifex.stores.models import Kit
-from verifex.stores.services import readiness, recipes
+from verifex.stores.readiness import readiness, recipes, whole_kits
+from verifex.stores.services.filling import proposed_prefix
 from verifex.work.backups import copies, made_at
 
 OLD_COPY = timedelta(days=2)
@@ -62,7 +61,7 @@ def course_json(course: Course, reader: User) -> dict[str, Any]:
 
 def kits_by_exercise(course: Course) -> dict[int, Counter[str]]:
     """By exercise how many kits there are (`all`) and how many can go out now (`ready`)."""
-    kits = Kit.objects.filter(exercise__course=course).prefetch_related("parts", "issues__pair")
+    kits = whole_kits().filter(exercise__course=course)
     asked = recipes(course.exercises.values_list("pk", flat=True))
     found: dict[int, Counter[str]] = {pk: Counter() for pk in course.exercises.values_list("pk", flat=True)}
     for kit in kits:

@@ -14,6 +14,7 @@ from verifex.acts.refusals import NotAllowed, Refused, Stale
 from verifex.api.errors import ErrorOut
 from verifex.core.problems import UnusableInput
 from verifex.dockets.api.hatch import router as hatch
+from verifex.dockets.api.kit_parts import router as kit_parts
 from verifex.dockets.api.pair import router as my_bench
 from verifex.dockets.api.staff import router as dockets
 from verifex.dockets.api.wiring import router as wiring
@@ -29,7 +30,7 @@ from verifex.set_up.api.events import router as set_up_events
 from verifex.set_up.api.people import router as set_up_people
 from verifex.set_up.api.rooms import router as set_up_rooms
 from verifex.set_up.api.sessions import router as set_up_sessions
-from verifex.stores.api import router as stores
+from verifex.stores.api import ROUTERS as STORES
 from verifex.sums.api import router as sums
 from verifex.work.api import router as work
 from verifex.work.pool import OverLimit, Superseded, TooBusy
@@ -42,8 +43,9 @@ for router in (
     dockets,
     wiring,
     hatch,
+    kit_parts,
     my_bench,
-    stores,
+    *STORES,
     exercises,
     marks,
     sums,

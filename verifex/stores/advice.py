@@ -7,7 +7,7 @@ from verifex.core.quantity import in_words
 from verifex.core.resistors.substitutes import Substitute, substitutes
 from verifex.exercises.intended import intended_resistors
 from verifex.exercises.models import ExerciseVersion
-from verifex.stores.models import StockResistor
+from verifex.stores.models import StockItem
 
 OWN_LIMIT = "the window this exercise sets"
 HEAT_MARGIN = 1.5  # a substitute is rated for this many times the heat of the resistor it stands for
@@ -95,7 +95,8 @@ def offers(allowed: Allowed) -> list[Offer]:
     """What the drawers hold inside the window, best first; nothing where no window is known."""
     if allowed.low_ohms is None or allowed.high_ohms is None:
         return []
-    stock = StockResistor.objects.filter(count__gt=0, rated_watts__gte=allowed.watts * HEAT_MARGIN)
+    resistors = StockItem.objects.filter(part="resistor", ohms__gt=0, count__gt=0)
+    stock = resistors.filter(rated_watts__gte=allowed.watts * HEAT_MARGIN)
     held = {row.ohms: row for row in stock}
     values = [row.ohms for row in stock for _ in range(min(row.count, 2))]
     made = substitutes(allowed.nominal_ohms, allowed.low_ohms, allowed.high_ohms, values)

@@ -1,7 +1,5 @@
 """The coming sessions against the kits: how many are ready for the pairs expected, what to swap together, what is missing."""
 
-import csv
-import io
 from collections import Counter
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
@@ -10,13 +8,15 @@ from math import ceil
 from django.utils import timezone
 
 from verifex.acts import clock
-from verifex.api.cells import safe
 from verifex.core.planning import Swap, swaps
+from verifex.core.planning.readiness import Demand, Kits, readiness_of
+from verifex.core.planning.stock import ItemKey, item_key
 from verifex.exercises.models import Exercise
 from verifex.people.models import Pair, Section
 from verifex.plan.models import Session
-from verifex.stores.models import Kit
-from verifex.stores.services import Recipe, not_in, readiness, recipes
+from verifex.stores.models import Kit, Module, StockItem
+from verifex.stores.readiness import Recipe, key_of, not_in, readiness, recipes, whole_kits
+from verifex.stores.services.replace import loose_modules
 
 READY = ("ready", "out")  # what is out today comes back
 MOST_SESSIONS = 30
@@ -24,19 +24,22 @@ MOST_SESSIONS = 30
 
 @dataclass(frozen=True, slots=True)
 class Coming:
-    """An exercise of a session to come: pairs expected, kits that will do, swaps that complete more, what is then still missing."""
+    """An exercise of a session to come: pairs expected, kits that will do, kits that the spares complete (`filled`, with what goes into
+    them), swaps that complete more, what is then still missing; `parts` says by title which part of the catalogue that is."""
 
     session: Session
     exercise: Exercise
     pairs: int
     ready: int
     to_test: tuple[str, ...] = ()
+    filled: Mapping[str, tuple[str, ...]] = field(default_factory=dict)
     completed: Mapping[str, list[Swap]] = field(default_factory=dict)
     missing: Mapping[str, int] = field(default_factory=dict)
+    parts: Mapping[str, str] = field(default_factory=dict)
 
     @property
     def short(self) -> int:
-        return max(0, self.pairs - self.ready - len(self.to_test) - len(self.completed))
+        return max(0, self.pairs - self.ready - len(self.to_test) - len(self.filled) - len(self.completed))
 
 
 def coming(sections: Iterable[Section]) -> list[Coming]:
@@ -51,8 +54,10 @@ def coming(sections: Iterable[Section]) -> list[Coming]:
     )
     stock = {pk: _Kits() for pk in exercises}
     asked = recipes(exercises)
-    for kit in Kit.objects.filter(exercise__in=exercises).prefetch_related("parts", "tests", "issues__pair"):
+    for kit in whole_kits().filter(exercise__in=exercises):
         stock[kit.exercise_id].take(kit, asked.get(kit.exercise_id, ()))
+    for kits in stock.values():
+        kits.look_for_spares()
     return [
         stock[planned.exercise_id].coming(session, planned.exercise, _expected(session, planned.exercise_id, pairs))
         for session in sessions
@@ -73,8 +78,11 @@ class _Kits:
     def __init__(self) -> None:
         self.ready = 0
         self.to_test: list[str] = []
-        self.lacking: dict[str, list[str]] = {}
+        self.lacking: dict[str, tuple[str, ...]] = {}
         self.inside: dict[str, list[str]] = {}
+        self.spares: dict[str, int] = {}
+        self.parts: dict[str, str] = {}  # by title, the part of the catalogue
+        self.keys: dict[str, ItemKey] = {}
 
     def take(self, kit: Kit, recipe: Recipe) -> None:
         state = readiness(kit, recipe=recipe).state
@@ -84,44 +92,61 @@ class _Kits:
             self.to_test.append(kit.tag)
         elif state == "incomplete":
             parts = list(kit.parts.all())
-            absent = [part.title or part.part for part in not_in(kit, recipe)]
-            self.lacking[kit.tag] = [*(part.title for part in parts if not part.present), *absent]
+            for part in parts:
+                self._name(part.title, part.part, key_of(part))
+            absent = not_in(kit, recipe)
+            for one in absent:
+                self._name(one.title or one.part, one.part, item_key(one.part, one.settings))
+            missing = (part.title for part in parts if not part.present)
+            self.lacking[kit.tag] = (*missing, *(part.title or part.part for part in absent))
             self.inside[kit.tag] = [part.title for part in parts if part.present]
 
+    def _name(self, title: str, part: str, key: ItemKey) -> None:
+        self.parts[title], self.keys[title] = part, key
+
+    def look_for_spares(self) -> None:
+        """Loose modules that are well, and what lies in the drawers, of what the kits lack."""
+        for title in {title for lacks in self.lacking.values() for title in lacks}:
+            part, key = self.parts[title], self.keys[title]
+            counted = StockItem.objects.filter(part=key.part, ohms=key.ohms, colour=key.colour)
+            if Module.objects.filter(part=part, retired_at=None).exists():
+                self.spares[title] = len(loose_modules(part))
+            else:
+                self.spares[title] = sum(counted.values_list("count", flat=True))
+
     def coming(self, session: Session, exercise: Exercise, pairs: int) -> Coming:
-        wanted = max(0, pairs - self.ready - len(self.to_test))
-        completed = swaps(self.lacking, self.inside, wanted)
+        due = self.to_test[: max(0, pairs - self.ready)]
+        usable = self.ready + len(self.to_test)
+        demand = Demand(str(session.pk), timezone.localtime(session.starts_at).date(), exercise.title, pairs)
+        filled = readiness_of(demand, Kits(usable, self.lacking), self.spares).fill
+        wanted = max(0, pairs - usable - len(filled))
+        lacking = {tag: lacks for tag, lacks in self.lacking.items() if tag not in filled}
+        completed = swaps(lacking, self.inside, wanted)
         givers = {swap.out_of for taken in completed.values() for swap in taken}
         still = sorted(
-            (tag for tag in self.lacking if tag not in completed and tag not in givers),
-            key=lambda tag: len(self.lacking[tag]),
+            (tag for tag in lacking if tag not in completed and tag not in givers), key=lambda t: len(lacking[t])
         )
-        missing = Counter(part for tag in still[: max(0, wanted - len(completed))] for part in self.lacking[tag])
-        due = self.to_test[: max(0, pairs - self.ready)]
-        return Coming(session, exercise, pairs, self.ready, tuple(due), completed, missing)
+        missing = Counter(part for tag in still[: max(0, wanted - len(completed))] for part in lacking[tag])
+        return Coming(session, exercise, pairs, self.ready, tuple(due), filled, completed, missing, self.parts)
 
 
-def as_csv(rows: Iterable[Coming]) -> str:
-    """The same as a table to take along."""
-    out = io.StringIO()
-    table = csv.writer(out, lineterminator="\r\n")
-    table.writerow(
-        ["Starts", "Section", "Exercise", "Pairs", "Kits ready", "Test first", "Swap in", "Get", "Kits short"]
-    )
-    for row in rows:
-        swapped = "; ".join(f"{tag}: {said(taken)}" for tag, taken in row.completed.items())
-        missing = "; ".join(f"{count} × {part}" for part, count in row.missing.items())
-        starts = f"{timezone.localtime(row.session.starts_at):%Y-%m-%d %H:%M}"
-        cells = [
-            starts,
-            row.session.section.name,
-            row.exercise.title,
-            str(row.pairs),
-            str(row.ready),
-            " ".join(row.to_test),
-        ]
-        table.writerow([safe(cell) for cell in [*cells, swapped, missing, str(row.short)]])
-    return out.getvalue()
+HEAD = ("Starts", "Section", "Exercise", "Pairs", "Kits ready", "Test first", "Fill", "Swap in", "Get", "Kits short")
+
+
+def cells(row: Coming) -> list[object]:
+    """The row as the table to take along has it, under `HEAD`."""
+    return [
+        f"{timezone.localtime(row.session.starts_at):%Y-%m-%d %H:%M}",
+        row.session.section.name,
+        row.exercise.title,
+        row.pairs,
+        row.ready,
+        " ".join(row.to_test),
+        "; ".join(f"{tag}: {', '.join(lacks)}" for tag, lacks in row.filled.items()),
+        "; ".join(f"{tag}: {said(taken)}" for tag, taken in row.completed.items()),
+        "; ".join(f"{count} × {part}" for part, count in row.missing.items()),
+        row.short,
+    ]
 
 
 def said(taken: Iterable[Swap]) -> str:

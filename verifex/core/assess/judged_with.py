@@ -9,6 +9,7 @@ from verifex.core.assess.records import FORMAT, Record
 from verifex.core.exercise import Exercise
 from verifex.core.expected.measured import RAIL
 from verifex.core.parts import catalogue
+from verifex.core.parts.calibration import Calibration
 from verifex.core.rulebook import RULES_VERSION
 
 #: Which hand-ins each station's judgement depends on.
@@ -38,6 +39,8 @@ class JudgedWith(Record):
     leg_orders: dict[str, str]
     given_ohms: dict[str, float]
     settings: dict[str, dict[str, str]] = {}
+    figures: dict[str, dict[str, float]] = {}
+    calibrations: dict[str, list[str]] = {}  # by reference, each in words with its figures
 
     @property
     def digest(self) -> str:
@@ -76,7 +79,16 @@ def judged_with_digests(case: Case, station: str, digests: dict[str, str]) -> Ju
         leg_orders=dict(case.handed_out.leg_orders),
         given_ohms=dict(case.handed_out.given_ohms),
         settings={ref: dict(given) for ref, given in case.handed_out.settings.items()},
+        figures={ref: dict(given) for ref, given in case.handed_out.figures.items() if given},
+        calibrations={
+            ref: [_said(one) for one in given] for ref, given in case.handed_out.calibrations.items() if given
+        },
     )
+
+
+def _said(one: Calibration) -> str:
+    figures = ", ".join(f"{name} {value:g}" for name, value in sorted(one.figures.items()))
+    return f"{one.said}: {one.quantity} {figures}{'; too old' if one.aged else ''}"
 
 
 def _measured(case: Case, station: str) -> dict[str, float]:

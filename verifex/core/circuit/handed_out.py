@@ -6,16 +6,28 @@ from dataclasses import dataclass, field, replace
 from verifex.core.circuit.bench import BUILT_IN, Bench, Part
 from verifex.core.circuit.values import GIVEN
 from verifex.core.exercise.circuit import RecipePart
+from verifex.core.parts.calibration import BOARD, Calibration
+from verifex.core.parts.deviations import with_figures
 
 
 @dataclass(frozen=True, slots=True)
 class HandedOut:
     """Leg orders of the batches by part id (`supply-out-ground`); by the exercise's reference the ohms of resistors given
-    instead of the recipe's, and the settings a module is found with on this bench (`{"U1": {"range": "14cm"}}`)."""
+    instead of the recipe's, the settings a module is found with on this bench (`{"U1": {"range": "14cm"}}`), the figures in which its
+    batch deviates from the catalogue, and the calibrations of the very module (of the board under `board`)."""
 
     leg_orders: Mapping[str, str] = field(default_factory=dict)
     given_ohms: Mapping[str, float] = field(default_factory=dict)
     settings: Mapping[str, Mapping[str, str]] = field(default_factory=dict)
+    figures: Mapping[str, Mapping[str, float]] = field(default_factory=dict)
+    calibrations: Mapping[str, tuple[Calibration, ...]] = field(default_factory=dict)
+
+    def calibrated(self, ref: str) -> tuple[Calibration, ...]:
+        return self.calibrations.get(ref, ())
+
+    @property
+    def of_board(self) -> tuple[Calibration, ...]:
+        return self.calibrations.get(BOARD, ())
 
 
 def with_given_values(
@@ -38,11 +50,14 @@ def with_given_values(
         if ref in roles:
             found.setdefault(roles[ref].ref, {}).update(settings)
     claimed = {ref for ref, part in bench.parts.items() if BUILT_IN in part.settings}
-    if not found and not claimed:
+    deviating = {roles[ref].ref: figures for ref, figures in handed_out.figures.items() if ref in roles and figures}
+    if not found and not claimed and not deviating:
         return bench
     parts = {}
     for ref, part in bench.parts.items():
         own = {key: text for key, text in part.settings.items() if key != BUILT_IN} if ref in claimed else part.settings
         changed = ref in found or ref in claimed
-        parts[ref] = replace(part, settings={**own, **found.get(ref, {})}) if changed else part
+        given_so = replace(part, settings={**own, **found.get(ref, {})}) if changed else part
+        kind = with_figures(part.type, deviating[ref]) if ref in deviating else part.type
+        parts[ref] = replace(given_so, type=kind) if kind is not part.type else given_so
     return replace(bench, parts=parts)

@@ -1,8 +1,9 @@
 """The chain of one reading of an exercise, on a bench or as intended."""
 
-from dataclasses import replace
+from dataclasses import dataclass, field, replace
 
 from verifex.core.circuit.bench import Part
+from verifex.core.circuit.handed_out import HandedOut
 from verifex.core.circuit.operating import source_ohms
 from verifex.core.circuit.solver import NoSensibleAnswer
 from verifex.core.circuit.variant import variant_of
@@ -15,11 +16,28 @@ from verifex.core.expected.measured import RAIL, Measured, volts_half
 from verifex.core.expected.response import BenchSolver, IdealResponse, Response, SolvedResponse, solved_response
 from verifex.core.expected.route import Route, route_of
 from verifex.core.parts import Board, Output, PartType, PowerLawOutput, catalogue
+from verifex.core.parts.calibration import HALF, INTERNAL_VOLTS, figures_for, merged, said_for
+from verifex.core.parts.deviations import with_figures
 from verifex.core.parts.outputs import Settings
+from verifex.core.parts.outputs.corrected import CALIBRATED
 from verifex.core.quantity import Spread
 
+AnyChain = AdcChain | DigitalChain | BusChain
 LEAST_VOLTS, FLOATS_FROM_OHMS = 0.02, 1e6
 CARRIED_AS_VOLTS = ("volts", "share", "ohms", "position")
+
+
+@dataclass(frozen=True, slots=True)
+class _Asked:
+    """One reading with all that its chain follows from besides the bench."""
+
+    exercise: Exercise
+    reading: Reading
+    board: Board
+    output: Output
+    settings: Settings
+    measured: Measured
+    handed_out: HandedOut = field(default_factory=HandedOut)
 
 
 def chain_of(
@@ -29,8 +47,10 @@ def chain_of(
     board: Board,
     measured: Measured,
     variant: Variant | None = None,
+    handed_out: HandedOut | None = None,
 ) -> tuple[Chain, Variant] | str:
-    """The chain of `reading` and the variant it is fed by, or why there is none, in words.
+    """The chain of `reading` and the variant it is fed by, or why there is none, in words; with the calibrations of the module that
+    was handed out.
 
     Without a view the sensor's output is at the pin as it is: the exercise before it has a bench. So it is where the bench
     works without a program and without a board.
@@ -40,23 +60,35 @@ def chain_of(
     part = view.matching(reading.ref) if view else None
     if view is not None and part is None:
         return f"No {reading.ref} is on the bench."
-    kind = part.type if part else catalogue().parts[recipe.part]
+    given = handed_out or HandedOut()
+    kind = part.type if part else with_figures(catalogue().parts[recipe.part], given.figures.get(reading.ref, {}))
     output = _for_the_gas(exercise, kind, reading)
     if output is None:
         return f"{kind.title} does not answer to {reading.quantity}."
-    settings = {**(part.figures() if part else {}), **measured.of_sensor(reading.ref)}
+    calibrated = given.calibrated(reading.ref)
+    own = {**(part.figures() if part else {}), **measured.of_sensor(reading.ref)}
+    settings = merged(figures_for(calibrated, reading.quantity), own)
+    asked = _Asked(exercise, reading, board, output, settings, measured, given)
     if view is not None and part is not None and (exercise.program or view.bench.board):
-        return _on_bench(view, part, exercise, reading, board, output, settings, measured, variant)
-    fed_by = variant or exercise.variants[0]
+        built = _on_bench(view, part, asked, variant)
+    else:
+        built = _as_intended(kind, asked, variant or exercise.variants[0])
+    if isinstance(built, str):
+        return built
+    return replace(built[0], calibrated_by=said_for(calibrated, reading.quantity)), built[1]
+
+
+def _as_intended(kind: PartType, asked: _Asked, fed_by: Variant) -> tuple[AnyChain, Variant] | str:
+    """Without a bench: the output is at the pin as it is."""
+    output, board = asked.output, asked.board
     if output.carries == "ohms":
         return f"{kind.title} needs a bench: what it reads depends on its divider."
     if output.carries in CARRIED_AS_VOLTS:
-        response = IdealResponse(output.carries, fed_by.supply_volts)
         if board.counts == 0:
             return f"The {board.title} has no converter: it cannot read {kind.title}."
-        return _converted(exercise, reading, board, output, settings, response, fed_by, measured), fed_by
+        return _converted(asked, IdealResponse(output.carries, fed_by.supply_volts), fed_by), fed_by
     levels = (board.rail_volts, 0.0) if getattr(output, "active_low", False) else (0.0, board.rail_volts)
-    return _direct(exercise, reading, board, output, settings, levels), fed_by
+    return _direct(asked, levels), fed_by
 
 
 def _for_the_gas(exercise: Exercise, kind: PartType, reading: Reading) -> Output | None:
@@ -66,28 +98,19 @@ def _for_the_gas(exercise: Exercise, kind: PartType, reading: Reading) -> Output
     return output
 
 
-def _on_bench(
-    view: BenchView,
-    part: Part,
-    exercise: Exercise,
-    reading: Reading,
-    board: Board,
-    output: Output,
-    settings: Settings,
-    measured: Measured,
-    variant: Variant | None,
-) -> tuple[Chain, Variant] | str:
+def _on_bench(view: BenchView, part: Part, asked: _Asked, variant: Variant | None) -> tuple[AnyChain, Variant] | str:
     if view.shorted:
         return "Supply and ground are joined; nothing can be read."
+    exercise, output = asked.exercise, asked.output
     route = route_of(view, part, output)
     if isinstance(route, str):
         return route
     fed_by = variant or (variant_of(view, exercise, part) if part.type.supply_leg else exercise.variants[0])
-    ohms = {ref: value for ref, value in measured.values.items() if "." not in ref}
-    solver = BenchSolver(view, route, output, measured.rail_volts, ohms)
+    ohms = {ref: value for ref, value in asked.measured.values.items() if "." not in ref}
+    solver = BenchSolver(view, route, output, asked.measured.rail_volts, ohms)
     try:
         if output.carries in CARRIED_AS_VOLTS:
-            return _analogue(solver, exercise, reading, board, settings, fed_by, measured)
+            return _analogue(solver, asked, fed_by)
         if not _is_fed(solver, part):
             return f"{part.ref} gives nothing: it is not fed as it should be."
         levels = (solver.pin_volts(0.0), solver.pin_volts(1.0)) if output.carries == "level" else (0.0, 0.0)
@@ -97,7 +120,7 @@ def _on_bench(
             levels = (solver.pin_volts(0.0), solver.pin_volts(1.0))
     except NoSensibleAnswer:
         return "No operating point was found for this circuit."
-    return _direct(exercise, reading, board, output, settings, levels), fed_by
+    return _direct(asked, levels), fed_by
 
 
 def _is_fed(solver: BenchSolver, part: Part) -> bool:
@@ -110,27 +133,16 @@ def _floats(solver: BenchSolver, route: Route) -> bool:
     return any(net in p.floating or source_ohms(p, [net])[net] > FLOATS_FROM_OHMS for p in points)
 
 
-def _analogue(
-    solver: BenchSolver,
-    exercise: Exercise,
-    reading: Reading,
-    board: Board,
-    settings: Settings,
-    fed_by: Variant,
-    measured: Measured,
-) -> tuple[Chain, Variant] | str:
-    output, part = solver.output, solver.route.part
-    low, high = _states(output, settings)
+def _analogue(solver: BenchSolver, asked: _Asked, fed_by: Variant) -> tuple[AnyChain, Variant] | str:
+    part = solver.route.part
+    low, high = _states(asked.output, asked.settings)
     if max(solver.pin_volts(low), solver.pin_volts(high)) < LEAST_VOLTS:
         return f"{part.ref} gives nothing: it is not fed as it should be."
-    response = solved_response(solver, (low, high), measured.rail(board))
+    response = solved_response(solver, (low, high), asked.measured.rail(asked.board))
     outside = solver.point(low).volts if fed_by.reference == "external" else None
     aref = solver.view.nets.of_pin("AREF")
     outside_volts = outside[aref.id] if outside and aref else None
-    return (
-        _converted(exercise, reading, board, output, settings, response, fed_by, measured, outside_volts),
-        fed_by,
-    )
+    return _converted(asked, response, fed_by, outside_volts), fed_by
 
 
 def _states(output: Output, settings: Settings) -> tuple[float, float]:
@@ -144,18 +156,9 @@ def _states(output: Output, settings: Settings) -> tuple[float, float]:
     return float(np.min(found)), float(np.max(found))
 
 
-def _converted(
-    exercise: Exercise,
-    reading: Reading,
-    board: Board,
-    output: Output,
-    settings: Settings,
-    response: Response,
-    fed_by: Variant,
-    measured: Measured,
-    outside_volts: float | None = None,
-) -> AdcChain:
-    reference, nominal = _reference(board, fed_by, measured, outside_volts)
+def _converted(asked: _Asked, response: Response, fed_by: Variant, outside_volts: float | None = None) -> AdcChain:
+    exercise, board, measured = asked.exercise, asked.board, asked.measured
+    reference, nominal = _reference(asked, fed_by, outside_volts)
     assumed = reference.nominal if exercise.conventions.formula_reference == "measured" else nominal
     supply = None
     if reference.key != RAIL and isinstance(response, SolvedResponse) and RAIL in response.steps:
@@ -165,48 +168,54 @@ def _converted(
             RAIL, "Supply", rail.low, rail.nominal, rail.high, "V", "as measured" if done else "the supply, unless measured",
             None if done else volts_half(rail.nominal), "measure the supply",
         )  # fmt: skip
-    formula = formula_of(exercise, reading, output, assumed, board.full_count, settings)
-    return AdcChain(board, output, settings, response, reference, formula, supply)
+    formula = formula_of(exercise, asked.reading, asked.output, assumed, board.full_count, asked.settings)
+    return AdcChain(board, asked.output, asked.settings, response, reference, formula, supply)
 
 
-def _reference(
-    board: Board, fed_by: Variant, measured: Measured, outside_volts: float | None
-) -> tuple[Contributor, float]:
+def _reference(asked: _Asked, fed_by: Variant, outside_volts: float | None) -> tuple[Contributor, float]:
     """The converter's reference, and the volts a formula puts in for it."""
+    board, measured = asked.board, asked.measured
     if fed_by.reference == "internal" and board.internal_reference_volts:
-        spread, nominal = measured.internal(board), board.internal_reference_volts[1]
-        key, name, done, unless = (
-            "internal",
-            "Internal reference",
-            measured.internal_volts,
-            "part to part, unless measured",
-        )
-    elif fed_by.reference == "external":
+        return _internal_reference(asked, board.internal_reference_volts[1])
+    if fed_by.reference == "external":
         nominal = fed_by.reference_volts or outside_volts or board.rail_volts
         given = measured.outside_volts if measured.outside_volts is not None else outside_volts
         volts = nominal if given is None else given
         done = measured.outside_volts
         spread = Spread.around(volts, volts_half(volts) if done is not None else 0.05 * volts)
-        key, name, unless = "aref", "Reference at AREF", "the circuit, unless measured"
+        key, name, what, unless = "aref", "Reference at AREF", "the voltage at AREF", "the circuit, unless measured"
     else:
         spread, nominal = measured.rail(board), board.rail_volts
-        key, name, done, unless = RAIL, "Supply as reference", measured.rail_volts, "the supply, unless measured"
+        key, name, what, unless = RAIL, "Supply as reference", "the supply", "the supply, unless measured"
+        done = measured.rail_volts
     source = unless if done is None else "as measured"
     half = volts_half(spread.nominal) if done is None else None
-    what = {"internal": "the internal reference", "aref": "the voltage at AREF", RAIL: "the supply"}[key]
-    how = f"measure {what}"
-    return Contributor(key, name, spread.low, spread.nominal, spread.high, "V", source, half, how), nominal
+    return Contributor(
+        key, name, spread.low, spread.nominal, spread.high, "V", source, half, f"measure {what}"
+    ), nominal
 
 
-def _direct(
-    exercise: Exercise,
-    reading: Reading,
-    board: Board,
-    output: Output,
-    settings: Settings,
-    levels: tuple[float, float],
-) -> Chain:
-    formula = formula_of(exercise, reading, output, board.rail_volts, 0, settings)
+def _internal_reference(asked: _Asked, nominal: float) -> tuple[Contributor, float]:
+    """Measured by the pair, else by the calibration of its board, else as boards come."""
+    measured, of_board = asked.measured, asked.handed_out.of_board
+    figures = figures_for(of_board, "")
+    spread, source = measured.internal(asked.board), "part to part, unless measured"
+    if measured.internal_volts is not None:
+        source = "as measured"
+    elif INTERNAL_VOLTS in figures:
+        spread = Spread.around(figures[INTERNAL_VOLTS], figures.get(f"{INTERNAL_VOLTS}{HALF}", 0.0))
+        source = f"{CALIBRATED}: {said_for(of_board, '')}"
+    half = volts_half(spread.nominal) if source.startswith("part") else None
+    how = "measure the internal reference"
+    found = Contributor(
+        "internal", "Internal reference", spread.low, spread.nominal, spread.high, "V", source, half, how
+    )
+    return found, nominal
+
+
+def _direct(asked: _Asked, levels: tuple[float, float]) -> DigitalChain | BusChain:
+    output, settings, board = asked.output, asked.settings, asked.board
+    formula = formula_of(asked.exercise, asked.reading, output, board.rail_volts, 0, settings)
     if output.carries == "level":
         return DigitalChain(board, output, settings, formula, levels)
     if output.carries == "pulse":

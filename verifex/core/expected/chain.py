@@ -44,6 +44,9 @@ class Chain(Protocol):
     def raw_unit(self) -> str: ...
 
     @property
+    def calibrated_by(self) -> str: ...
+
+    @property
     def raw_error(self) -> float: ...
 
     @property
@@ -74,6 +77,7 @@ class AdcChain:
     formula: Formula
     supply: Contributor | None = None  # where it moves the voltage and is not the reference
     raw_unit: str = "count"
+    calibrated_by: str = ""
 
     @property
     def raw_error(self) -> float:
@@ -85,7 +89,7 @@ class AdcChain:
 
     @property
     def contributors(self) -> tuple[Contributor, ...]:
-        sensor = tuple(of_sensor(p) for p in self.output.parameters(self.settings))
+        sensor = tuple(of_sensor(p, self.calibrated_by) for p in self.output.parameters(self.settings))
         gain = self.board.adc_gain_share
         chip = (Contributor("gain", "Gain of the converter", -gain, 0.0, gain, "", "chip to chip"),) if gain else ()
         supply = (self.supply,) if self.supply else ()
@@ -124,10 +128,11 @@ class DigitalChain:
     raw_unit: str = "level"
     raw_error: float = 0.0
     raw_step: float = 0.0
+    calibrated_by: str = ""
 
     @property
     def contributors(self) -> tuple[Contributor, ...]:
-        return tuple(of_sensor(p) for p in self.output.parameters(self.settings))
+        return tuple(of_sensor(p, self.calibrated_by) for p in self.output.parameters(self.settings))
 
     def volts(self, at: FloatArray, chosen: Chosen) -> FloatArray:
         sensor = {key.removeprefix("sensor."): value for key, value in chosen.items()}
@@ -155,10 +160,11 @@ class BusChain:
     raw_unit: str
     raw_step: float = 0.0
     raw_error: float = 0.0
+    calibrated_by: str = ""
 
     @property
     def contributors(self) -> tuple[Contributor, ...]:
-        return tuple(of_sensor(p) for p in self.output.parameters(self.settings))
+        return tuple(of_sensor(p, self.calibrated_by) for p in self.output.parameters(self.settings))
 
     def volts(self, at: FloatArray, chosen: Chosen) -> None:
         return None

@@ -3,6 +3,7 @@
 from dataclasses import dataclass, replace
 
 from verifex.core.parts.outputs import Parameter
+from verifex.core.parts.outputs.corrected import CALIBRATED
 
 
 @dataclass(frozen=True, slots=True)
@@ -34,8 +35,10 @@ class Contributor:
         return replace(self, low=self.nominal - half, high=self.nominal + half, measured_half=None)
 
 
-def of_sensor(parameter: Parameter) -> Contributor:
+def of_sensor(parameter: Parameter, calibrated_by: str = "") -> Contributor:
+    """`calibrated_by` names the calibration that a calibrated parameter comes from."""
     p = parameter
+    source = f"{CALIBRATED}: {calibrated_by}" if p.source == CALIBRATED and calibrated_by else p.source
     return Contributor(
-        f"sensor.{p.key}", p.name, p.low, p.nominal, p.high, p.unit, p.source, p.measured_half, p.how, drifts=False
+        f"sensor.{p.key}", p.name, p.low, p.nominal, p.high, p.unit, source, p.measured_half, p.how, drifts=False
     )

@@ -2,10 +2,12 @@
 
 from collections.abc import Iterator
 
+from verifex.core.circuit.handed_out import HandedOut
 from verifex.core.circuit.settings import quantity_or_none
 from verifex.core.expected.chain import AdcChain
 from verifex.core.expected.sheet import Sheet
 from verifex.core.parts import catalogue
+from verifex.core.parts.calibration import BOARD
 from verifex.core.parts.outputs import DataOutput, EchoOutput, PowerLawOutput, SwitchOutput
 
 LOADED = 0.005  # of the output: from here the loading is told
@@ -22,6 +24,17 @@ def notes_on(sheet: Sheet) -> Iterator[str]:
     yield from _waiting(sheet)
     yield from _sense(sheet)
     yield from _timing(sheet)
+
+
+def calibration_notes(handed_out: HandedOut | None) -> Iterator[str]:
+    """Which calibrations narrow the sheet, and which have aged."""
+    for ref, calibrations in (handed_out.calibrations if handed_out else {}).items():
+        of = "The board" if ref == BOARD else ref
+        for one in calibrations:
+            if one.aged:
+                yield f"{of}: the calibration {one.said} is too old; the figures of the family count again. Calibrate it anew."
+            else:
+                yield f"{of} counts with its calibration: {one.said}."
 
 
 def _resolution(sheet: Sheet) -> Iterator[str]:

@@ -1,115 +1,37 @@
 """The hatch: handing out opens a docket, so it stands beside the dockets."""
 
-from typing import Annotated, Any
+from dataclasses import asdict
+from typing import Any
 
 from django.db.models import Q
 from django.http import HttpRequest
 from ninja import Router
-from pydantic import Field
 
 from verifex.acts.refusals import NotAllowed, Refused
-from verifex.api.shape import Shape
-from verifex.core.parts import catalogue
-from verifex.core.quantity import in_words, parse_quantity
 from verifex.dockets import services
+from verifex.dockets.present.kits import newest_version, places_json
+from verifex.dockets.schemas.hatch import (
+    CameBackIn,
+    HandedOutOut,
+    HandOutIn,
+    KitInspectionOut,
+    ReadIn,
+    ReadOut,
+    SaidOut,
+    TagIn,
+    TakeBackIn,
+)
 from verifex.dockets.services.opening import docket_for
-from verifex.exercises.models import ExerciseVersion
-from verifex.people.access import is_staff_of, reader, require_staff, sections_of
+from verifex.exercises.models import Exercise, ExerciseVersion
+from verifex.people.access import reader, require_staff, sections_of
 from verifex.people.models import Pair
 from verifex.plan.models import Session
-from verifex.stores import services as stores
-from verifex.stores.advice import allowed_resistors, offers
-from verifex.stores.found_settings import settable
-from verifex.stores.models import Kit, KitIssue
-from verifex.stores.schemas import OfferOut
-from verifex.stores.services import kit_of, readiness
+from verifex.stores.access import require_kit_staff
+from verifex.stores.models import Kit, KitIssue, Module
+from verifex.stores.readiness import places_for, readiness, recipe_of, whole_kits
+from verifex.stores.services import kits
 
 router = Router(tags=["hatch"])
-
-Code = Annotated[str, Field(max_length=80)]
-Fault = Annotated[str, Field(max_length=200)]
-Number = Annotated[int, Field(ge=0, le=2**63 - 1)]
-
-
-class HandOutIn(Shape):
-    """A kit's tag and a pair's badge, as scanned or typed."""
-
-    session: Number
-    tag: Code
-    badge: Code
-
-
-class HandedOutOut(Shape):
-    docket: int
-    message: str
-
-
-class TakeBackIn(Shape):
-    tag: Code
-    faults: list[Fault] = []
-
-
-class SubstituteIn(Shape):
-    tag: Code
-    ref: Code
-    value: Code
-    reason: Fault
-
-
-class AdviceOut(Shape):
-    """A resistor of the recipe: `window` in words, `offers` best first."""
-
-    ref: str
-    title: str
-    job: str
-    nominal_ohms: float
-    window: str
-    low_because: str
-    high_because: str
-    offers: list[OfferOut]
-
-
-class SettingIn(Shape):
-    """How a module is set: `setting` is jumper, range, hold, …"""
-
-    tag: Code
-    ref: Code
-    setting: Code
-    value: Code
-
-
-class SettableOut(Shape):
-    """A setting of a module of a kit: `takes` says its unit or its words, `now` what is known of this kit."""
-
-    ref: str
-    title: str
-    setting: str
-    takes: str
-    usual: str
-    now: str
-
-
-class SaidOut(Shape):
-    message: str
-
-
-class ReadIn(Shape):
-    """A code as it came from the scanner."""
-
-    session: Number
-    code: Code
-
-
-class ReadOut(Shape):
-    """`kind` is kit or badge; `named` is what a person calls it."""
-
-    kind: str
-    code: str
-    named: str
-
-
-class TagIn(Shape):
-    tag: Code
 
 
 def _staff_only(request: HttpRequest) -> None:
@@ -118,18 +40,19 @@ def _staff_only(request: HttpRequest) -> None:
         raise NotAllowed("Only staff work at the hatch.")
 
 
-def _version_for(kit: Kit, pair: Pair, session: Session) -> ExerciseVersion:
-    """The version of the docket the pair has for this kit's exercise, else the newest released one."""
-    docket = docket_for(pair, session, kit)
-    return docket.version if docket else _newest_version(kit)
+def _version_for(exercise: Exercise, pair: Pair, session: Session) -> ExerciseVersion:
+    """The version of the docket the pair has for this exercise, else the newest released one."""
+    docket = docket_for(pair, session, exercise.pk)
+    return docket.version if docket else newest_version(exercise)
 
 
-def _newest_version(kit: Kit) -> ExerciseVersion:
-    released = ExerciseVersion.objects.filter(exercise=kit.exercise, released_at__isnull=False)
-    version = released.order_by("-number").first()
-    if version is None:
-        raise Refused(f"{kit.exercise} has no released version.")
-    return version
+def _exercise_for(kit: Kit, pair: Pair, session: Session) -> Exercise:
+    """What a kit is given for: its own exercise, or another one of this session (the pair's, where it has one) that it serves."""
+    own = session.assignments.filter(pair=pair).select_related("exercise").first()
+    wanted = [own.exercise] if own else [p.exercise for p in session.planned.select_related("exercise")]
+    if kit.exercise in wanted or not wanted:
+        return kit.exercise
+    return next((other for other in wanted if places_for(kit, recipe_of(other.pk)) is not None), kit.exercise)
 
 
 def _pair(session: Session, badge: str) -> Pair:
@@ -153,7 +76,10 @@ def read_code(request: HttpRequest, data: ReadIn) -> dict[str, str]:
     """What a scanned or typed code is, the moment it is scanned: a kit's tag or a pair's badge. Refused for neither."""
     session = Session.objects.select_related("section").get(pk=data.session)
     require_staff(reader(request), session.section)
-    kit = Kit.objects.filter(tag__iexact=data.code.strip(), exercise__course=session.section.course_id).first()
+    of_course = whole_kits().filter(exercise__course=session.section.course_id)
+    kit = of_course.filter(tag__iexact=data.code.strip()).first()
+    if kit is None and Module.objects.filter(tag__iexact=data.code.strip()).exists():
+        raise Refused(f"{data.code.strip()} is a module. To give it for another one, choose Replace and scan the kit.")
     if kit is None:
         return {"kind": "badge", "code": (pair := _pair(session, data.code)).badge, "named": pair.name}
     held = KitIssue.objects.filter(kit=kit, returned_at__isnull=True).select_related("session").first()
@@ -168,11 +94,11 @@ def hand_out(request: HttpRequest, data: HandOutIn) -> dict[str, Any]:
     """Hand a kit to a pair: its docket opens, or goes on with the version it was opened with."""
     session = Session.objects.select_related("section").get(pk=data.session)
     require_staff(reader(request), session.section)
-    kit = kit_of(data.tag)
+    kit = kits.kit_of(data.tag)
     if kit.exercise.course_id != session.section.course_id:
         raise Refused(f"{kit.tag} belongs to another course.")
     pair = _pair(session, data.badge)
-    version = _version_for(kit, pair, session)
+    version = _version_for(_exercise_for(kit, pair, session), pair, session)
     docket = services.open_docket(reader(request), kit, pair, session, version)
     return {"docket": docket.pk, "message": f"{kit.tag} is with {pair}. The docket is open."}
 
@@ -191,7 +117,8 @@ def take_kit_back(request: HttpRequest, data: TakeBackIn) -> dict[str, Any]:
 def note_faults(request: HttpRequest, data: TakeBackIn) -> dict[str, Any]:
     """Faults of a kit that has just come back: it goes to repair."""
     _staff_only(request)
-    issue = services.note_faults(reader(request), data.tag, [f.strip() for f in data.faults if f.strip()])
+    found = [f.strip() for f in data.faults if f.strip()]
+    issue = services.note_faults(reader(request), data.tag, found, data.ref.strip().upper())
     return {"message": f"{issue.kit.tag} goes to repair: {'; '.join(issue.faults)}."}
 
 
@@ -207,66 +134,23 @@ def undo_take_back(request: HttpRequest, data: TagIn) -> dict[str, Any]:
 def put_right(request: HttpRequest, data: TagIn) -> dict[str, Any]:
     """A kit that was in repair or lacked something can go out again."""
     _staff_only(request)
-    return {"message": f"{stores.put_right(reader(request), data.tag).tag} is ready."}
+    kit, notes = kits.put_right(reader(request), data.tag)
+    return {"message": " ".join([f"{kit.tag} is ready.", *notes])}
 
 
-@router.get("/hatch/advice", response=list[AdviceOut])
-def advise(request: HttpRequest, tag: str = "") -> list[dict[str, Any]]:
-    """Each resistor of a kit's exercise: the window of its job, and what the drawers hold inside it."""
+@router.get("/hatch/inspection", response=KitInspectionOut)
+def inspection(request: HttpRequest, tag: str = "") -> dict[str, Any]:
+    """What to look at in a kit that is back, from what happened to it at its last bench, and what is in it."""
     _staff_only(request)
-    version = _newest_version(kit_of(tag))
-    return [
-        {
-            "ref": one.ref,
-            "title": one.title,
-            "job": one.job,
-            "nominal_ohms": one.nominal_ohms,
-            "window": one.window_words,
-            "low_because": one.low_because,
-            "high_because": one.high_because,
-            "offers": [offer.as_json() for offer in offers(one)],
-        }
-        for one in allowed_resistors(version).values()
-    ]
+    kit = kits.kit_of(tag)
+    require_kit_staff(reader(request), kit)
+    return {"tag": kit.tag, "looks": [asdict(look) for look in services.looks_of(kit)], "parts": places_json(kit)}
 
 
-@router.get("/hatch/settings", response=list[SettableOut])
-def list_settings(request: HttpRequest, tag: str = "") -> list[dict[str, str]]:
-    """What can be set on the modules of a kit, with what the exercise says and what is known."""
+@router.post("/hatch/came-back", response=SaidOut)
+def came_back(request: HttpRequest, data: CameBackIn) -> dict[str, Any]:
+    """How a kit that was just taken back really is: parts missing or used up, and faults."""
     _staff_only(request)
-    kit = kit_of(tag)
-    if not is_staff_of(reader(request), kit.exercise.course):
-        raise NotAllowed("Only the staff of this course may do that.")
-    return [
-        {
-            "ref": part.ref,
-            "title": part.title or part.part,
-            "setting": setting,
-            "takes": takes,
-            "usual": part.settings.get(setting, ""),
-            "now": kit.settings.get(part.ref, {}).get(setting, ""),
-        }
-        for part in stores.recipe_of(kit.exercise_id)
-        for setting, takes in settable(catalogue().parts[part.part]).items()
-    ]
-
-
-@router.post("/hatch/setting", response=SaidOut)
-def note_setting(request: HttpRequest, data: SettingIn) -> dict[str, Any]:
-    """Write down how a module of a kit is set; it holds for who has the kit and for all after."""
-    _staff_only(request)
-    value, setting = data.value.strip(), data.setting.strip().lower()
-    kit = services.note_setting(reader(request), data.tag, data.ref.strip().upper(), setting, value)
-    return {"message": f"{kit.tag}, {data.ref.upper()}: {setting} {value or 'not known'}."}
-
-
-@router.post("/hatch/substitute", response=SaidOut)
-def substitute_resistor(request: HttpRequest, data: SubstituteIn) -> dict[str, Any]:
-    """Record a resistor given in place of the recipe's; from then on the sheets follow it."""
-    _staff_only(request)
-    try:
-        ohms = parse_quantity(data.value, "ohm")
-    except ValueError as wrong:
-        raise Refused(f"{wrong}.") from None
-    made = services.substitute(reader(request), data.tag, data.ref.strip().upper(), ohms, data.reason)
-    return {"message": f"{made.ref} is {in_words(made.ohms, 'Ω')} in {data.tag.strip().upper()} from now on."}
+    actor, tag = reader(request), data.tag
+    said = services.came_back(actor, tag, data.missing, data.used_up, data.faults)
+    return {"message": f"{tag.strip().upper()}: {'; '.join(said) or 'all there, all well'}."}

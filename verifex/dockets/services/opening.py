@@ -4,7 +4,6 @@ from django.db import transaction
 
 from verifex.acts.refusals import Refused
 from verifex.dockets.act import find, finish
-from verifex.dockets.inspection import inspection_of
 from verifex.dockets.judging import ask_for_judgement
 from verifex.dockets.models import Docket, State, Station
 from verifex.dockets.session_rules import refuse_other_exercise
@@ -14,9 +13,8 @@ from verifex.exercises.models import ExerciseVersion
 from verifex.people.access import require_staff
 from verifex.people.models import Pair, User
 from verifex.plan.models import Assignment, Session
-from verifex.stores import services as stores
-from verifex.stores.models import Kit, KitIssue, Substitution
-from verifex.stores.part_tests import forget_tests, open_tests
+from verifex.stores.models import Kit, KitIssue
+from verifex.stores.services import kits
 from verifex.work import queue
 
 
@@ -32,17 +30,15 @@ def open_docket(actor: User, kit: Kit, pair: Pair, session: Session, version: Ex
 def _open(actor: User, kit: Kit, pair: Pair, session: Session, version: ExerciseVersion) -> Docket:
     if version.released_at is None:
         raise Refused(f"{version} is not released yet.")
-    if kit.exercise_id != version.exercise_id:
-        raise Refused(f"{kit.tag} is a kit for {kit.exercise}, not for {version.exercise}.")
     if pair.section_id != session.section_id:
         raise Refused(f"{pair} is not in this session's section.")
     if session.section.course.closed_at:
         raise Refused("This course is closed; open it again in Set-up to work in it.")
-    refuse_other_exercise(session, pair, kit)
-    docket = docket_for(pair, session, kit)
+    refuse_other_exercise(session, pair, version.exercise)
+    docket = docket_for(pair, session, version.exercise_id)
     if docket is not None and state_of(docket, Station.MARK) == State.PASSED:
-        raise Refused(f"The marking of {pair} for {kit.exercise} is closed; an instructor can reopen it.")
-    stores.issue_kit(actor, kit, pair, session)
+        raise Refused(f"The marking of {pair} for {version.exercise} is closed; an instructor can reopen it.")
+    kits.issue_kit(actor, kit, pair, session, version.exercise)
     scheme = version.schemes.order_by("-number").first()
     if scheme is None:
         raise Refused(f"{version} has no mark scheme.")
@@ -80,73 +76,19 @@ def carry_over(actor: User, docket_id: int, session: Session) -> Docket:
     return docket
 
 
-def docket_for(pair: Pair, session: Session, kit: Kit) -> Docket | None:
-    """The pair's docket of this session for the kit's exercise, of whichever version."""
-    mine = Docket.objects.filter(pair=pair, session=session, version__exercise=kit.exercise_id)
+def docket_for(pair: Pair, session: Session, exercise_id: int | None) -> Docket | None:
+    """The pair's docket of this session for an exercise, of whichever version."""
+    mine = Docket.objects.filter(pair=pair, session=session, version__exercise=exercise_id)
     return mine.select_related("pair", "session__section", "version__exercise", "scheme").order_by("id").first()
 
 
-def take_back(actor: User, tag: str, faults: list[str]) -> KitIssue:
-    """A kit comes back; power is off from then on."""
-    with transaction.atomic():
-        issue = stores.take_back(actor, tag, faults)
-        docket = docket_for(issue.pair, issue.session, issue.kit)
-        if docket is not None:
-            open_tests(issue, inspection_of(docket, issue))
-        _kit_changed(actor, issue, f"kit {issue.kit.tag} is back", f"took back {issue.kit.tag}")
-    queue.kick()
-    return issue
+def docket_of(issue: KitIssue) -> Docket | None:
+    """The docket that a kit was given for."""
+    return docket_for(issue.pair, issue.session, issue.exercise_id or issue.kit.exercise_id)
 
 
-def note_faults(actor: User, tag: str, faults: list[str]) -> KitIssue:
-    """What is wrong with a kit that has just come back; it counts for the care of it."""
-    with transaction.atomic():
-        issue = stores.note_faults(actor, tag, faults)
-        _kit_changed(actor, issue, "", f"found a fault in {issue.kit.tag}")
-    queue.kick()
-    return issue
-
-
-def undo_take_back(actor: User, tag: str) -> KitIssue:
-    """A kit that was taken back by mistake is out again, as it was; the bench is cleared anew before power."""
-    with transaction.atomic():
-        issue = stores.undo_take_back(actor, tag)
-        forget_tests(issue)
-        _kit_changed(actor, issue, "", f"{issue.kit.tag} is out again")
-    queue.kick()
-    return issue
-
-
-def substitute(actor: User, tag: str, ref: str, ohms: float, reason: str) -> Substitution:
-    """Record a resistor given instead of the recipe's; from then on checks and sheets follow it."""
-    with transaction.atomic():
-        issue = stores.open_issue(tag)
-        docket = docket_for(issue.pair, issue.session, issue.kit)
-        if docket is None:
-            raise Refused("No docket is open for this kit.")
-        if state_of(docket, Station.MARK) == State.PASSED:
-            raise Refused("The marking of this docket is closed. Reopen it first; then this can be done.")
-        made = stores.substitute(actor, issue, docket.version, ref, ohms, reason)
-        _kit_changed(actor, issue, "", f"gave {ohms:g} Ω for {ref}")
-    queue.kick()
-    return made
-
-
-def note_setting(actor: User, tag: str, ref: str, setting: str, value: str) -> Kit:
-    """Write down how a module of a kit is set; checks and sheets of who has it follow it."""
-    with transaction.atomic():
-        kit = stores.kit_of(tag)
-        issue = stores.note_setting(actor, kit, ref, setting, value)
-        if issue is not None:
-            _kit_changed(
-                actor, issue, "", f"{ref} is set to {setting} {value}" if value else f"{ref}: {setting} not known"
-            )
-    queue.kick()
-    return kit
-
-
-def _kit_changed(actor: User, issue: KitIssue, voids_because: str, verb: str) -> None:
-    docket = docket_for(issue.pair, issue.session, issue.kit)
+def kit_changed(actor: User, issue: KitIssue, voids_because: str, verb: str) -> None:
+    docket = docket_of(issue)
     if docket is None:
         return
     if voids_because:

@@ -7,8 +7,8 @@ from typing import Literal
 
 from verifex.acts.refusals import Refused
 from verifex.people.class_list.columns import Columns
-from verifex.people.class_list.read import Rows
 from verifex.people.user_names import plain, split_name
+from verifex.tables.read import Rows
 
 Kind = Literal["added", "changed", "same", "doubtful", "wrong", "missing"]
 

@@ -5,8 +5,8 @@ from dataclasses import dataclass
 from typing import Literal
 
 from verifex.acts.refusals import Refused
-from verifex.people.class_list.read import Rows
 from verifex.people.user_names import plain
+from verifex.tables.read import Rows
 
 Meaning = Literal["first", "last", "name", "number", "group", "section"]
 MEANINGS: tuple[Meaning, ...] = ("first", "last", "name", "number", "group", "section")

@@ -13,10 +13,10 @@ from verifex.acts.refusals import NotAllowed, Refused, Stale
 from verifex.people.access import require_instructor, role_in
 from verifex.people.class_list.changes import Change, Entry, Listed, compare, entries
 from verifex.people.class_list.columns import Columns
-from verifex.people.class_list.read import Rows
 from verifex.people.membership import end_now
 from verifex.people.models import Course, Pair, PairMember, Section, Staff, Student, User
 from verifex.people.user_names import log_in_for, split_name
+from verifex.tables.read import Rows
 
 
 @dataclass(frozen=True, slots=True)

@@ -15,7 +15,6 @@ from verifex.papers.slips import log_in_slips
 from verifex.people.access import reader
 from verifex.people.class_list.changes import Change
 from verifex.people.class_list.columns import MEANINGS, Columns, propose_columns
-from verifex.people.class_list.read import Rows, read_rows
 from verifex.people.models import User
 from verifex.people.services import class_lists, first_passwords, pairs
 from verifex.set_up import pairs as acts
@@ -37,6 +36,7 @@ from verifex.set_up.schemas.people import (
     PreviewOut,
     WayIn,
 )
+from verifex.tables.read import Rows, read_rows
 
 router = Router(tags=["set-up"])
 ROWS_SHOWN = 12

@@ -12,7 +12,7 @@ from verifex.plan.services import rooms
 from verifex.set_up.access import course_of, kit_of, room_of
 from verifex.set_up.schemas.common import MadeOut, SavedOut
 from verifex.set_up.schemas.rooms import KitsIn, NewRoomIn, RoomIn
-from verifex.stores import filling
+from verifex.stores.services import filling
 
 router = Router(tags=["set-up"])
 

@@ -18,10 +18,11 @@ from verifex.people.models import Course, Pair, PairMember, Section, Staff, Stud
 from verifex.people.user_names import log_in_for
 from verifex.plan.models import Absence, Assignment, Bench, PlannedExercise, Room, Seat, Session
 from verifex.plan.services.sessions import free_code
+from verifex.set_up.course_file.bring_in_stores import StoresBringer
 from verifex.set_up.course_file.export import course_file, exercise_files
 from verifex.set_up.course_file.shapes import CourseFile, ExercisePart, MarkPart, SectionPart, SessionPart
 from verifex.set_up.course_file.unpack import Unpacked
-from verifex.stores.models import Kit, KitPart, StockResistor
+from verifex.stores.models import Kit
 
 
 @transaction.atomic
@@ -60,7 +61,7 @@ class _Bringer:
             self._exercise(exercise)
         self.sections = {section.name: self._section(section) for section in file.sections}
         if kits:
-            self._stores()
+            StoresBringer(file, self.exercises).bring()
         for session in file.sessions:
             self._session(session)
         return self.course
@@ -120,15 +121,6 @@ class _Bringer:
                 PairMember.objects.create(pair=made, user=user, since=member.since, until=member.until)
         return section
 
-    def _stores(self) -> None:
-        for part in self.file.kits:
-            data = part.model_dump(exclude={"exercise", "parts"})
-            kit = Kit.objects.create(exercise=self.exercises[part.exercise], **data)
-            KitPart.objects.bulk_create(KitPart(kit=kit, **one.model_dump()) for one in part.parts)
-        for row in self.file.resistors:
-            kind = row.model_dump(include={"ohms", "tolerance_percent", "rated_watts"})
-            StockResistor.objects.get_or_create(**kind, defaults={"count": row.count, "drawer": row.drawer})
-
     def _session(self, part: SessionPart) -> None:
         session = Session.objects.create(
             section=self.sections[part.section],
@@ -183,6 +175,8 @@ def copy_for_next_year(actor: User, course: Course, title: str) -> Course:
         "ends_on": None,
         "holidays": [],
         "kits": [],
+        "modules": [],
+        "batches": [],
     }
     file = course_file(course, people=False).model_copy(update=bare)
     made = put_in(actor, (file, exercise_files(course)), title=title, kits=False)

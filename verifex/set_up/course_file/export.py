@@ -9,17 +9,15 @@ import yaml
 from verifex.marks.models import ClosedMark
 from verifex.people.models import Course, Pair, PairMember, Section
 from verifex.plan.models import Session
+from verifex.set_up.course_file.export_stores import batches, drawers, kit_file, kits_of, modules
 from verifex.set_up.course_file.shapes import (
     BenchPart,
     CourseFile,
     ExercisePart,
-    KitPartFile,
-    KitPartPart,
     MarkPart,
     MemberPart,
     PairPart,
     PlacePart,
-    ResistorPart,
     RoomPart,
     SchemePart,
     SectionPart,
@@ -28,7 +26,6 @@ from verifex.set_up.course_file.shapes import (
     StudentPart,
     VersionPart,
 )
-from verifex.stores.models import Kit, StockResistor
 
 Files = dict[str, str]
 
@@ -51,8 +48,10 @@ def course_file(course: Course, *, people: bool) -> CourseFile:
         rooms=[_room(room) for room in course.rooms.order_by("name").prefetch_related("benches")],
         exercises=[_exercise(e) for e in course.exercises.order_by("slug").prefetch_related("versions__schemes", "constants")],
         sections=[_section(s, people=people) for s in course.sections.order_by("name")],
-        kits=[_kit(k) for k in Kit.objects.filter(exercise__course=course).select_related("exercise").prefetch_related("parts")],
-        resistors=[ResistorPart(**row) for row in StockResistor.objects.values(*ResistorPart.model_fields)],
+        kits=[kit_file(k) for k in kits_of(course)],
+        drawers=drawers(),
+        batches=batches(course),
+        modules=modules(course),
         sessions=[
             _session(s, people=people)
             for s in Session.objects.filter(section__course=course).select_related("section", "room").order_by("starts_at", "section__name")
@@ -104,14 +103,6 @@ def _exercise(exercise: Any) -> ExercisePart:
     ]
     constants = {c.name: c.stands_for for c in exercise.constants.all()}
     return ExercisePart(slug=exercise.slug, title=exercise.title, constants=constants, versions=versions)
-
-
-def _kit(kit: Kit) -> KitPartFile:
-    parts = [KitPartPart(ref=p.ref, part=p.part, title=p.title, present=p.present) for p in kit.parts.all()]
-    return KitPartFile(
-        tag=kit.tag, exercise=kit.exercise.slug, in_repair=kit.in_repair, repair_note=kit.repair_note,
-        leg_orders=kit.leg_orders, settings=kit.settings, parts=parts,
-    )  # fmt: skip
 
 
 def _section(section: Section, *, people: bool) -> SectionPart:

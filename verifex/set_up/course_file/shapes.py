@@ -95,7 +95,9 @@ class KitPartPart(Part):
     ref: str = Field(max_length=8)
     part: str = Field(max_length=40)
     title: str = Field(max_length=80)
+    settings: dict[str, str] = {}
     present: bool = True
+    module: str = Field("", max_length=20)  # its tag
 
 
 class KitPartFile(Part):
@@ -114,6 +116,57 @@ class ResistorPart(Part):
     rated_watts: float = Field(0.25, gt=0)
     count: int = Field(ge=0)
     drawer: str = Field("", max_length=40)
+
+
+class DrawerPart(Part):
+    """A counted thing. `resistors` of older files are the same for resistors only."""
+
+    part: str = Field("", max_length=40)
+    title: str = Field(max_length=80)
+    ohms: float = Field(0.0, ge=0)
+    colour: str = Field("", max_length=20)
+    tolerance_percent: float = 5.0
+    rated_watts: float = Field(0.25, gt=0)
+    count: int = Field(ge=0)
+    least: int = Field(0, ge=0)
+    drawer: str = Field("", max_length=40)
+    supplier: str = Field("", max_length=80)
+    lead_days: int = Field(14, ge=0)
+    price: str | None = None
+
+
+class BatchPart(Part):
+    name: str = Field(max_length=40)
+    part: str = Field(max_length=40)
+    marking: str = Field("", max_length=80)
+    leg_order: str = Field("", max_length=120)
+    figures: dict[str, float] = {}
+    price: str | None = None
+    supplier: str = Field("", max_length=80)
+    lead_days: int = Field(14, ge=0)
+    bought_on: date | None = None
+
+
+class CalibrationPart(Part):
+    kind: str = Field(max_length=24)
+    quantity: str = Field("", max_length=16)
+    values: dict[str, float]
+    found: list[dict[str, Any]]
+    words: str = Field(max_length=200)
+    with_what: str = Field("", max_length=80)
+    on: date
+    days: int = Field(ge=0)
+
+
+class ModulePart(Part):
+    tag: str = Field(max_length=20)
+    part: str = Field(max_length=40)
+    batch: str = Field("", max_length=40)
+    settings: dict[str, str] = {}
+    headers: bool | None = None
+    bought_on: date | None = None
+    note: str = Field("", max_length=200)
+    calibrations: list[CalibrationPart] = []
 
 
 class PlacePart(Part):
@@ -172,5 +225,8 @@ class CourseFile(Part):
     exercises: list[ExercisePart] = []
     sections: list[SectionPart]
     kits: list[KitPartFile] = []
-    resistors: list[ResistorPart] = []
+    resistors: list[ResistorPart] = []  # of files before there were drawers
+    drawers: list[DrawerPart] = []
+    batches: list[BatchPart] = []
+    modules: list[ModulePart] = []
     sessions: list[SessionPart] = []

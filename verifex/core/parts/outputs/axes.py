@@ -6,6 +6,7 @@ from typing import Literal
 import numpy as np
 
 from verifex.core.parts.outputs.base import ZERO, Carries, FloatArray, Parameter, Sensing, Settings
+from verifex.core.parts.outputs.corrected import CALIBRATED
 
 
 class AxesOutput(Sensing):
@@ -29,7 +30,9 @@ class AxesOutput(Sensing):
     def parameters(self, settings: Settings) -> tuple[Parameter, ...]:
         rest = settings.get("rest", 0.0)
         if "rest" in settings:
-            offset = Parameter("offset", "Rest offset", rest - 0.005, rest, rest + 0.005, "g", "as measured at rest")
+            half = settings.get("rest_half", 0.005)
+            source = CALIBRATED if "rest_half" in settings else "as measured at rest"
+            offset = Parameter("offset", "Rest offset", rest - half, rest, rest + half, "g", source)
         else:
             offset = Parameter(
                 "offset", "Rest offset", -self.offset_g, rest, self.offset_g, "g",

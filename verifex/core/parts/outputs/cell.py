@@ -6,6 +6,7 @@ from typing import Literal
 import numpy as np
 
 from verifex.core.parts.outputs.base import Carries, FloatArray, Parameter, Sensing, Settings
+from verifex.core.parts.outputs.corrected import CALIBRATED
 
 METER_SHARE = 0.05  # R10 by a bench meter and a light meter together
 FIT = 0.03  # γ from two measured light levels
@@ -32,11 +33,9 @@ class CellOutput(Sensing):
         r10 = settings.get("r10", self.r10_ohms[1])
         gamma = settings.get("gamma", self.gamma[1])
         return (
-            _parameter(
-                "r10", "Cell at 10 lux", r10, self.r10_ohms, "r10" in settings, "Ω", r10 * METER_SHARE,
-                "measure the cell with an ohmmeter at 10 lux",
-            ),
-            _parameter("gamma", "Slope of the cell (γ)", gamma, self.gamma, "gamma" in settings, "", FIT,
+            _parameter("r10", "Cell at 10 lux", r10, self.r10_ohms, settings, "Ω", r10 * METER_SHARE,
+                       "measure the cell with an ohmmeter at 10 lux"),
+            _parameter("gamma", "Slope of the cell (γ)", gamma, self.gamma, settings, "", FIT,
                        "measure the cell at two light levels"),
         )  # fmt: skip
 
@@ -55,11 +54,13 @@ def _parameter(
     name: str,
     nominal: float,
     family: tuple[float, float, float],
-    given: bool,
+    settings: Settings,
     unit: str,
     half: float,
     how: str,
 ) -> Parameter:
-    if given:
-        return Parameter(key, name, nominal - half, nominal, nominal + half, unit, "as measured")
+    if key in settings:
+        known = settings.get(f"{key}_half", half)
+        source = CALIBRATED if f"{key}_half" in settings else "as measured"
+        return Parameter(key, name, nominal - known, nominal, nominal + known, unit, source)
     return Parameter(key, name, family[0], nominal, family[2], unit, measured_half=half, how=how)

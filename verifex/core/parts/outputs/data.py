@@ -6,6 +6,7 @@ from typing import Literal
 import numpy as np
 
 from verifex.core.parts.outputs.base import ZERO, Carries, FloatArray, Parameter, Sensing, Settings, share_of_limits
+from verifex.core.parts.outputs.corrected import CALIBRATED, is_compared, left_open, too_much
 
 LEAST_BITS, MOST_BITS = 9, 12
 
@@ -45,11 +46,14 @@ class DataOutput(Sensing):
         )
 
     def parameters(self, settings: Settings) -> tuple[Parameter, ...]:
-        return (share_of_limits("Module"),)
+        return (share_of_limits("Module", *([CALIBRATED] if is_compared(settings) else [])),)
 
     def state(self, at: FloatArray, chosen: Mapping[str, FloatArray], settings: Settings) -> FloatArray:
         step = self.step(settings)
-        seen = self.held(at + chosen.get("error", ZERO) * self._within(at))
+        off = too_much(at, settings) + chosen.get("error", ZERO) * left_open(
+            at, self._within, (self.low, self.high), settings
+        )
+        seen = self.held(at + off)
         # A number is sent in whole steps. `unrounded` lets the budget see the slope without them.
         return seen if "unrounded" in chosen else np.floor(seen / step + 0.5 + 1e-9) * step
 

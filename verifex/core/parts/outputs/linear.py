@@ -6,6 +6,7 @@ from typing import Literal
 import numpy as np
 
 from verifex.core.parts.outputs.base import ZERO, Carries, FloatArray, Parameter, Sensing, Settings, share_of_limits
+from verifex.core.parts.outputs.corrected import CALIBRATED, is_compared, left_open, too_much
 
 
 class LinearOutput(Sensing):
@@ -45,8 +46,10 @@ class LinearOutput(Sensing):
         return self.within_at_centre + share * (self.within_over_range - self.within_at_centre)
 
     def parameters(self, settings: Settings) -> tuple[Parameter, ...]:
-        return (share_of_limits("Sensor"),)
+        return (share_of_limits("Sensor", *([CALIBRATED] if is_compared(settings) else [])),)
 
     def state(self, at: FloatArray, chosen: Mapping[str, FloatArray], settings: Settings) -> FloatArray:
-        off = chosen.get("error", ZERO) * self._within(at)
+        off = too_much(at, settings) + chosen.get("error", ZERO) * left_open(
+            at, self._within, (self.low, self.high), settings
+        )
         return self.volts_at_zero + self.volts_per_unit * self.held(at + off)

@@ -7,6 +7,7 @@ import numpy as np
 from pydantic import field_validator
 
 from verifex.core.parts.outputs.base import Carries, FloatArray, Parameter, Sensing, Settings
+from verifex.core.parts.outputs.corrected import CALIBRATED
 
 METER_SHARE = 0.05  # clean-air voltage by a bench meter, module warm
 
@@ -56,8 +57,9 @@ class PowerLawOutput(Sensing):
     def parameters(self, settings: Settings) -> tuple[Parameter, ...]:
         r0 = settings.get("r0", self.r0_ohms[1])
         if "r0" in settings:
-            half = r0 * METER_SHARE
-            return (Parameter("r0", "R0 of the sample", r0 - half, r0, r0 + half, "Ω", "as measured in clean air"),)
+            half = settings.get("r0_half", r0 * METER_SHARE)
+            source = CALIBRATED if "r0_half" in settings else "as measured in clean air"
+            return (Parameter("r0", "R0 of the sample", r0 - half, r0, r0 + half, "Ω", source),)
         low, _, high = self.r0_ohms
         return (
             Parameter("r0", "R0 of the sample", low, r0, high, "Ω", measured_half=r0 * METER_SHARE,

@@ -6,6 +6,7 @@ from typing import Literal
 import numpy as np
 
 from verifex.core.parts.outputs.base import ZERO, Carries, FloatArray, Parameter, Sensing, Settings, share_of_limits
+from verifex.core.parts.outputs.corrected import CALIBRATED
 
 
 class SwitchOutput(Sensing):
@@ -39,10 +40,18 @@ class SwitchOutput(Sensing):
         return self.is_active(value, point) != self.active_low
 
     def parameters(self, settings: Settings) -> tuple[Parameter, ...]:
-        return (share_of_limits("Switching point", "trimmer, target and light"),) if self.within_share else ()
+        if not self.within_share:
+            return ()
+        source = CALIBRATED if f"{self.setting}_half" in settings else "trimmer, target and light"
+        return (share_of_limits("Switching point", source),)
+
+    def _share(self, settings: Settings) -> float:
+        """How far the point may lie from where it was set, as a share of it."""
+        half, point = settings.get(f"{self.setting}_half"), settings.get(self.setting or "", self.from_value)
+        return self.within_share if half is None else min(self.within_share, half / point)
 
     def state(self, at: FloatArray, chosen: Mapping[str, FloatArray], settings: Settings) -> FloatArray:
         """1 where it is active, 0 where not; what level that is depends on the circuit."""
         point = settings.get(self.setting, self.from_value) if self.setting else self.from_value
-        here = point * settings.get("reflectance", 1.0) * (1 + self.within_share * chosen.get("error", ZERO))
+        here = point * settings.get("reflectance", 1.0) * (1 + self._share(settings) * chosen.get("error", ZERO))
         return np.where(at <= here if self.below else at >= here, 1.0, 0.0)

@@ -6,15 +6,16 @@ from verifex.acts import clock
 from verifex.exercises.models import Exercise
 from verifex.people.models import Pair, User
 from verifex.plan.models import Session
+from verifex.stores.models.modules import Module
+from verifex.stores.models.stock import StockItem
 
 
 class Kit(models.Model):
-    """A tagged box filled to the recipe of an exercise. `leg_orders` gives the batch's printing by part id."""
+    """A tagged box filled to the recipe of an exercise. `leg_orders` gives by part id the printing of parts that have no tag of their
+    own; a tagged module has that of its batch."""
 
     tag = models.CharField(max_length=20, unique=True)
     exercise = models.ForeignKey(Exercise, on_delete=models.PROTECT, related_name="kits")
-    in_repair = models.BooleanField(default=False)
-    repair_note = models.CharField(max_length=200, blank=True)
     leg_orders = models.JSONField(default=dict, blank=True)
     #: Trimmers and jumpers as they were last found, by the recipe's reference: {"U1": {"jumper": "single"}}.
     settings = models.JSONField(default=dict, blank=True)
@@ -33,7 +34,9 @@ class KitPart(models.Model):
     ref = models.CharField(max_length=8)
     part = models.CharField(max_length=40)
     title = models.CharField(max_length=80)
+    settings = models.JSONField(default=dict, blank=True)  # as the recipe has it: its value, its colour
     present = models.BooleanField(default=True)
+    module = models.OneToOneField(Module, null=True, blank=True, on_delete=models.PROTECT, related_name="place")
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=["kit", "ref"], name="ref_once_a_kit")]
@@ -50,8 +53,16 @@ class KitIssue(models.Model):
     issued_by = models.ForeignKey(User, null=True, on_delete=models.SET_NULL, related_name="+")
     returned_at = models.DateTimeField(null=True, blank=True)
     faults = models.JSONField(default=list, blank=True)
-    leg_orders = models.JSONField(default=dict, blank=True)  # as they were on the day
-    settings = models.JSONField(default=dict, blank=True)  # trimmers and jumpers, likewise
+    #: The exercise it was given for, and by that exercise's references the kit's own where they differ.
+    exercise = models.ForeignKey(Exercise, null=True, on_delete=models.PROTECT, related_name="+")
+    refs = models.JSONField(default=dict, blank=True)
+    # As it was on the day, by the exercise's references: leg orders (by part id), trimmers and jumpers, tags of modules, figures of
+    # their batches, and calibrations.
+    leg_orders = models.JSONField(default=dict, blank=True)
+    settings = models.JSONField(default=dict, blank=True)
+    modules = models.JSONField(default=dict, blank=True)
+    figures = models.JSONField(default=dict, blank=True)
+    calibrations = models.JSONField(default=dict, blank=True)
 
     class Meta:
         constraints = [
@@ -76,6 +87,7 @@ class PartTest(models.Model):
     kit = models.ForeignKey(Kit, on_delete=models.CASCADE, related_name="tests")
     issue = models.ForeignKey(KitIssue, on_delete=models.CASCADE, related_name="tests")
     ref = models.CharField(max_length=16)
+    module = models.ForeignKey(Module, null=True, blank=True, on_delete=models.SET_NULL, related_name="tests")
     title = models.CharField(max_length=80)
     because = models.CharField(max_length=200)
     how = models.CharField(max_length=300)
@@ -100,37 +112,35 @@ class PartTest(models.Model):
         ordering = ["opened_at", "id"]
 
 
-class StockResistor(models.Model):
-    """Resistors of one value that the store holds: counted, not tagged."""
-
-    ohms = models.FloatField()
-    tolerance_percent = models.FloatField(default=5.0)
-    rated_watts = models.FloatField(default=0.25)
-    count = models.PositiveIntegerField(default=0)
-    drawer = models.CharField(max_length=40, blank=True)
-
-    class Meta:
-        constraints = [
-            models.UniqueConstraint(fields=["ohms", "tolerance_percent", "rated_watts"], name="resistor_kind_once"),
-            models.CheckConstraint(
-                condition=models.Q(ohms__gt=0) & models.Q(rated_watts__gt=0), name="stock_resistor_is_a_resistor"
-            ),
-        ]
-        ordering = ["ohms", "rated_watts"]
-
-    def __str__(self) -> str:
-        return f"{self.ohms:g} Ω, {self.count} in {self.drawer}"
-
-
 class Substitution(models.Model):
-    """A resistor given in place of the recipe's."""
+    """A resistor given in place of the recipe's, out of a drawer where one counts it."""
 
     issue = models.ForeignKey(KitIssue, on_delete=models.CASCADE, related_name="substitutions")
     ref = models.CharField(max_length=8)
     ohms = models.FloatField()
     reason = models.CharField(max_length=200)
+    item = models.ForeignKey(StockItem, null=True, blank=True, on_delete=models.SET_NULL, related_name="+")
     at = models.DateTimeField(default=clock.now)
 
     class Meta:
         constraints = [models.CheckConstraint(condition=models.Q(ohms__gt=0), name="substitute_above_zero_ohms")]
         ordering = ["at"]
+
+
+class Replacement(models.Model):
+    """One part of a kit exchanged for another: a module for a module, or one out of a drawer."""
+
+    kit = models.ForeignKey(Kit, on_delete=models.CASCADE, related_name="replacements")
+    ref = models.CharField(max_length=8)
+    title = models.CharField(max_length=80)
+    was_present = models.BooleanField(default=True)
+    taken_out = models.ForeignKey(Module, null=True, blank=True, on_delete=models.PROTECT, related_name="+")
+    put_in = models.ForeignKey(Module, null=True, blank=True, on_delete=models.PROTECT, related_name="+")
+    item = models.ForeignKey(StockItem, null=True, blank=True, on_delete=models.SET_NULL, related_name="+")
+    reason = models.CharField(max_length=200)
+    at = models.DateTimeField(default=clock.now)
+    by = models.ForeignKey(User, null=True, on_delete=models.SET_NULL, related_name="+")
+    undone_at = models.DateTimeField(null=True, blank=True)
+
+    class Meta:
+        ordering = ["at", "id"]

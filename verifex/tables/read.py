@@ -1,4 +1,4 @@
-"""The rows of a class list from CSV, XLSX or ODS, or from cells pasted out of a spreadsheet."""
+"""The rows of a table from CSV, XLSX or ODS, or from cells pasted out of a spreadsheet."""
 
 import csv
 import io
@@ -15,13 +15,13 @@ Rows = list[list[str]]
 def read_rows(data: bytes) -> Rows:
     """Rows of trimmed cells, empty ones at the ends left out. Raises Refused naming what is wrong with the file."""
     if len(data) > LIMIT_BYTES:
-        raise Refused(f"This file has {len(data) / 1024 / 1024:.1f} MB; a class list has at most 1 MB.")
+        raise Refused(f"This file has {len(data) / 1024 / 1024:.1f} MB; a table has at most 1 MB.")
     if not data.strip():
         raise Refused("This file is empty.")
     rows = _of_workbook(data) if data[:4] in (b"PK\x03\x04", b"\xd0\xcf\x11\xe0") else _of_text(data)
     rows = [[_cell(value) for value in row[:MOST_COLUMNS]] for row in rows[: MOST_ROWS + 1]]
     if len(rows) > MOST_ROWS:
-        raise Refused(f"This file has more than {MOST_ROWS} rows; import it section by section.")
+        raise Refused(f"This file has more than {MOST_ROWS} rows; import it in parts.")
     while rows and not any(rows[-1]):
         rows.pop()
     if not any(any(row) for row in rows):
@@ -46,7 +46,7 @@ def _sheet(book: CalamineWorkbook, name: str) -> list[list[object]]:
 
 def _of_text(data: bytes) -> list[list[str]]:
     if b"\0" in data and not data.startswith((b"\xff\xfe", b"\xfe\xff")):
-        raise Refused("This is no table; a class list is CSV, XLSX or ODS.")
+        raise Refused("This is no table: CSV, XLSX or ODS was expected.")
     text = _decoded(data)
     try:
         return list(csv.reader(io.StringIO(text, newline=""), delimiter=_separator(text)))

@@ -1,6 +1,7 @@
 """The stores: kits and their readiness."""
 
 from collections import Counter
+from collections.abc import Mapping
 from typing import Any
 
 from django.http import HttpRequest, HttpResponse
@@ -8,34 +9,17 @@ from ninja import Router
 
 from verifex.acts.refusals import NotAllowed
 from verifex.api.http import Id
-from verifex.core.quantity import in_words
+from verifex.exercises.models import Exercise
 from verifex.people.access import courses_of, reader, sections_of
 from verifex.people.models import Section
-from verifex.stores.coming import as_csv, coming, said
-from verifex.stores.models import Kit, KitIssue, PartTest, StockResistor
-from verifex.stores.part_tests import answer_test
-from verifex.stores.schemas import ComingOut, KitRowOut, KitTestAnsweredOut, KitTestAnswerIn, StockResistorOut
-from verifex.stores.services import Readiness, Recipe, readiness, recipes
+from verifex.stores.coming import HEAD, cells, coming, said
+from verifex.stores.models import Kit, KitIssue, PartTest
+from verifex.stores.readiness import Readiness, Recipe, places_for, readiness, recipes, whole_kits
+from verifex.stores.schemas.kits import ComingOut, KitRowOut, KitTestAnsweredOut, KitTestAnswerIn
+from verifex.stores.services.part_tests import answer_test
+from verifex.tables.write import as_csv
 
 router = Router(tags=["stores"])
-
-
-@router.get("/stock/resistors", response=list[StockResistorOut])
-def list_resistors(request: HttpRequest) -> list[dict[str, Any]]:
-    """The resistors in the drawers, by value."""
-    if not sections_of(reader(request)):
-        raise NotAllowed("Only staff may see the stores.")
-    return [
-        {
-            "ohms": row.ohms,
-            "said": in_words(row.ohms, "Ω"),
-            "tolerance_percent": row.tolerance_percent,
-            "rated_watts": row.rated_watts,
-            "count": row.count,
-            "drawer": row.drawer,
-        }
-        for row in StockResistor.objects.all()
-    ]
 
 
 @router.get("/stores/coming", response=list[ComingOut])
@@ -51,6 +35,7 @@ def list_coming(request: HttpRequest) -> list[dict[str, Any]]:
             "ready": row.ready,
             "to_test": list(row.to_test),
             "swap": [f"{tag}: {said(taken)}" for tag, taken in row.completed.items()],
+            "fill": [f"{tag}: {', '.join(lacks)}" for tag, lacks in row.filled.items()],
             "missing": [f"{count} × {part}" for part, count in row.missing.items()],
             "short": row.short,
         }
@@ -61,7 +46,9 @@ def list_coming(request: HttpRequest) -> list[dict[str, Any]]:
 @router.get("/stores/coming.csv", include_in_schema=False)
 def coming_as_csv(request: HttpRequest) -> HttpResponse:
     """The same as a table."""
-    answer = HttpResponse(as_csv(coming(_own_sections(request))), content_type="text/csv; charset=utf-8")
+    answer = HttpResponse(
+        as_csv(HEAD, map(cells, coming(_own_sections(request)))), content_type="text/csv; charset=utf-8"
+    )
     answer["Content-Disposition"] = 'attachment; filename="coming-sessions.csv"'
     return answer
 
@@ -78,22 +65,26 @@ def list_kits(request: HttpRequest) -> list[dict[str, Any]]:
     """Every kit with its state, why it cannot go out, and who has it."""
     if not sections_of(reader(request)):
         raise NotAllowed("Only staff may see the stores.")
-    kits = Kit.objects.filter(exercise__course__in=courses_of(reader(request))).select_related("exercise")
-    kits = kits.prefetch_related("parts", "tests", "issues__pair", "issues__session", "issues__substitutions")
+    kits = whole_kits().filter(exercise__course__in=courses_of(reader(request)))
     order = ["ready", "to-test", "incomplete", "repair", "out"]
     own = {section.pk for section in sections_of(reader(request))}
-    asked = recipes(kit.exercise_id for kit in kits)
-    rows = [_row(kit, own, asked.get(kit.exercise_id, ())) for kit in kits]
+    titles = dict(Exercise.objects.filter(course__in=courses_of(reader(request))).values_list("pk", "title"))
+    asked = recipes(titles)
+    rows = [_row(kit, own, asked, titles) for kit in kits]
     return sorted(rows, key=lambda row: (order.index(row["state"]), row["tag"]))
 
 
-def _row(kit: Kit, own_sections: set[int], recipe: Recipe) -> dict[str, Any]:
+def _row(kit: Kit, own_sections: set[int], asked: Mapping[int, Recipe], titles: Mapping[int, str]) -> dict[str, Any]:
     """Who has a kit is told only to the staff of that section."""
     held = next((i for i in kit.issues.all() if i.returned_at is None), None)
     told = held is None or held.session.section_id in own_sections
-    ready = readiness(kit, may_name_holder=told, recipe=recipe)
-    issue = held if told else None
-    return _row_json(kit, ready, issue)
+    ready = readiness(kit, may_name_holder=told, recipe=asked.get(kit.exercise_id, ()))
+    also = [
+        titles[pk]
+        for pk, recipe in asked.items()
+        if pk != kit.exercise_id and recipe and places_for(kit, recipe) is not None
+    ]
+    return {**_row_json(kit, ready, held if told else None), "serves": also}
 
 
 def _tests(kit: Kit) -> list[dict[str, Any]]:
@@ -128,7 +119,16 @@ def _row_json(kit: Kit, ready: Readiness, issue: KitIssue | None) -> dict[str, A
         "holder": issue.pair.name if issue else "",
         "issue_id": issue.pk if issue else None,
         "docket_pair": issue.pair_id if issue else None,
-        "parts": [{"ref": p.ref, "part": p.part, "title": p.title, "present": p.present} for p in kit.parts.all()],
+        "parts": [
+            {
+                "ref": p.ref,
+                "part": p.part,
+                "title": p.title,
+                "present": p.present,
+                "module": p.module.tag if p.module else "",
+            }
+            for p in kit.parts.all()
+        ],
         "leg_orders": kit.leg_orders,
         "tests": _tests(kit),
         "substitutions": [f"{s.ref}: {s.ohms:g} Ω, {s.reason}" for s in issue.substitutions.all()] if issue else [],

@@ -11,6 +11,7 @@ class KitPartOut(Shape):
     part: str
     title: str
     present: bool
+    module: str
 
 
 class KitTestOut(Shape):
@@ -46,12 +47,13 @@ class KitRowOut(Shape):
     parts: list[KitPartOut]
     leg_orders: dict[str, str]
     tests: list[KitTestOut]
+    serves: list[str]
     substitutions: list[str]
 
 
 class ComingOut(Shape):
-    """An exercise of a coming session: the pairs expected, the kits ready; `swap` says what completes more kits, `missing` what is then
-    still missing, `short` how many kits are too few."""
+    """An exercise of a coming session: the pairs expected, the kits ready; `fill` says which kits the spares complete, `swap` which are
+    completed from one another, `missing` what is then still missing, `short` how many kits are too few."""
 
     session: int
     starts_at: datetime
@@ -61,6 +63,7 @@ class ComingOut(Shape):
     ready: int
     to_test: list[str]
     swap: list[str]
+    fill: list[str]
     missing: list[str]
     short: int
 
@@ -74,12 +77,3 @@ class OfferOut(Shape):
     said: str
     drawers: list[str]
     count: int
-
-
-class StockResistorOut(Shape):
-    ohms: float
-    said: str
-    tolerance_percent: float
-    rated_watts: float
-    count: int
-    drawer: str

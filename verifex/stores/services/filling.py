@@ -5,12 +5,12 @@ import re
 from django.db import transaction
 
 from verifex.acts.events import STORES, record
-from verifex.acts.refusals import NotAllowed, Refused
+from verifex.acts.refusals import Refused
 from verifex.exercises.models import Exercise
-from verifex.people.access import is_staff_of
 from verifex.people.models import User
+from verifex.stores.access import require_course_staff, require_kit_staff
 from verifex.stores.models import Kit, KitPart
-from verifex.stores.services import recipe_of
+from verifex.stores.readiness import recipe_of
 
 MOST_AT_ONCE = 60
 _TAG = re.compile(r"[A-Z][A-Z0-9]{0,7}")
@@ -28,8 +28,7 @@ def proposed_prefix(exercise: Exercise) -> str:
 @transaction.atomic
 def make_kits(actor: User, exercise: Exercise, prefix: str, count: int) -> list[Kit]:
     """So many kits, complete, with the next free numbers: `FL-01`, `FL-02`. Raises Refused."""
-    if not is_staff_of(actor, exercise.course):
-        raise NotAllowed("Only the staff of this course may do that.")
+    require_course_staff(actor, exercise.course)
     letters = prefix.strip().upper().rstrip("-")
     if not _TAG.fullmatch(letters):
         raise Refused("Tags begin with up to 8 letters or digits, a letter first, such as FL.")
@@ -42,7 +41,9 @@ def make_kits(actor: User, exercise: Exercise, prefix: str, count: int) -> list[
     numbers = (number for number in range(1, 10_000) if f"{letters}-{number:02}" not in taken)
     made = [Kit.objects.create(tag=f"{letters}-{next(numbers):02}", exercise=exercise) for _ in range(count)]
     KitPart.objects.bulk_create(
-        KitPart(kit=kit, ref=part.ref, part=part.part, title=part.title or part.part) for kit in made for part in recipe
+        KitPart(kit=kit, ref=part.ref, part=part.part, title=part.title or part.part, settings=dict(part.settings))
+        for kit in made
+        for part in recipe
     )
     said = made[0].tag if count == 1 else f"{made[0].tag} to {made[-1].tag}"
     record(actor, f"made {said}", f"exercise:{exercise.slug}", scope=STORES)
@@ -52,8 +53,7 @@ def make_kits(actor: User, exercise: Exercise, prefix: str, count: int) -> list[
 @transaction.atomic
 def remove_kit(actor: User, kit: Kit) -> None:
     """Raises Refused for a kit that was ever handed out: its dockets point to it."""
-    if not is_staff_of(actor, kit.exercise.course):
-        raise NotAllowed("Only the staff of this course may do that.")
+    require_kit_staff(actor, kit)
     if kit.issues.exists():
         raise Refused(f"{kit.tag} was handed out before; it is kept. Put it into repair instead.")
     record(actor, f"removed {kit.tag}", f"kit:{kit.tag}", scope=STORES)

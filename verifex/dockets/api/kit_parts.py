@@ -1,0 +1,128 @@
+"""Parts of a kit at the hatch: resistors given instead, settings as they were found, modules exchanged."""
+
+from typing import Any
+
+from django.http import HttpRequest
+from ninja import Router
+
+from verifex.acts.refusals import Refused
+from verifex.core.parts import catalogue
+from verifex.core.quantity import in_words, parse_quantity
+from verifex.dockets import services
+from verifex.dockets.present.kits import newest_version, places_json
+from verifex.dockets.schemas.hatch import (
+    AdviceOut,
+    KitPlaceOut,
+    ReplaceIn,
+    SaidOut,
+    SettableOut,
+    SettingIn,
+    SubstituteIn,
+    TagIn,
+)
+from verifex.people.access import reader
+from verifex.stores.access import require_kit_staff, require_store_staff
+from verifex.stores.advice import allowed_resistors, offers
+from verifex.stores.readiness import recipe_of
+from verifex.stores.services import kits
+from verifex.stores.services.found_settings import settable
+from verifex.stores.services.replace import replace_part, undo_replacement
+
+router = Router(tags=["hatch"])
+
+
+@router.get("/hatch/advice", response=list[AdviceOut])
+def advise(request: HttpRequest, tag: str = "") -> list[dict[str, Any]]:
+    """Each resistor of a kit's exercise: the window of its job, and what the drawers hold inside it."""
+    require_store_staff(reader(request))
+    version = newest_version(kits.kit_of(tag).exercise)
+    return [
+        {
+            "ref": one.ref,
+            "title": one.title,
+            "job": one.job,
+            "nominal_ohms": one.nominal_ohms,
+            "window": one.window_words,
+            "low_because": one.low_because,
+            "high_because": one.high_because,
+            "offers": [offer.as_json() for offer in offers(one)],
+        }
+        for one in allowed_resistors(version).values()
+    ]
+
+
+@router.get("/hatch/settings", response=list[SettableOut])
+def list_settings(request: HttpRequest, tag: str = "") -> list[dict[str, str]]:
+    """What can be set on the modules of a kit, with what the exercise says and what is known."""
+    require_store_staff(reader(request))
+    kit = kits.kit_of(tag)
+    require_kit_staff(reader(request), kit)
+    tagged = {part.ref: part.module.settings for part in kit.parts.select_related("module") if part.module}
+    return [
+        {
+            "ref": part.ref,
+            "title": part.title or part.part,
+            "setting": setting,
+            "takes": takes,
+            "usual": part.settings.get(setting, ""),
+            "now": {**tagged.get(part.ref, {}), **kit.settings.get(part.ref, {})}.get(setting, ""),
+        }
+        for part in recipe_of(kit.exercise_id)
+        for setting, takes in settable(catalogue().parts[part.part]).items()
+    ]
+
+
+@router.post("/hatch/setting", response=SaidOut)
+def note_setting(request: HttpRequest, data: SettingIn) -> dict[str, Any]:
+    """Write down how a module of a kit is set; it holds for who has the kit and for all after."""
+    require_store_staff(reader(request))
+    value, setting = data.value.strip(), data.setting.strip().lower()
+    kit = services.note_setting(reader(request), data.tag, data.ref.strip().upper(), setting, value)
+    return {"message": f"{kit.tag}, {data.ref.upper()}: {setting} {value or 'not known'}."}
+
+
+@router.post("/hatch/substitute", response=SaidOut)
+def substitute_resistor(request: HttpRequest, data: SubstituteIn) -> dict[str, Any]:
+    """Record a resistor given in place of the recipe's; from then on the sheets follow it."""
+    require_store_staff(reader(request))
+    try:
+        ohms = parse_quantity(data.value, "ohm")
+    except ValueError as wrong:
+        raise Refused(f"{wrong}.") from None
+    made = services.substitute(reader(request), data.tag, data.ref.strip().upper(), ohms, data.reason)
+    return {"message": f"{made.ref} is {in_words(made.ohms, 'Ω')} in {data.tag.strip().upper()} from now on."}
+
+
+@router.post("/hatch/undo-substitute", response=SaidOut)
+def undo_substitution(request: HttpRequest, data: TagIn) -> dict[str, Any]:
+    """The last resistor that was given instead is the recipe's again, and lies in its drawer."""
+    require_store_staff(reader(request))
+    made = services.undo_substitution(reader(request), data.tag)
+    return {"message": f"{made.ref} of {data.tag.strip().upper()} is the recipe’s again."}
+
+
+@router.get("/hatch/parts", response=list[KitPlaceOut])
+def list_places(request: HttpRequest, tag: str = "") -> list[dict[str, Any]]:
+    """What is in a kit, place by place, and what could be given for it."""
+    require_store_staff(reader(request))
+    kit = kits.kit_of(tag)
+    require_kit_staff(reader(request), kit)
+    return places_json(kit)
+
+
+@router.post("/hatch/replace", response=SaidOut)
+def replace(request: HttpRequest, data: ReplaceIn) -> dict[str, Any]:
+    """Give another part for one of a kit, in the middle of a session or in the store."""
+    require_store_staff(reader(request))
+    kit, ref = kits.kit_of(data.tag), data.ref.strip().upper()
+    made = replace_part(reader(request), kit, ref, tag=data.given, reason=data.reason, dead=data.dead)
+    given = made.put_in.tag if made.put_in else "one out of the drawer" if made.item else "another one"
+    return {"message": f"{made.title} of {kit.tag}: {given} given."}
+
+
+@router.post("/hatch/undo-replace", response=SaidOut)
+def undo_replace(request: HttpRequest, data: TagIn) -> dict[str, Any]:
+    """The last exchange in a kit is taken back."""
+    require_store_staff(reader(request))
+    made = undo_replacement(reader(request), kits.kit_of(data.tag))
+    return {"message": f"{made.title} of {made.kit.tag} is as it was before."}

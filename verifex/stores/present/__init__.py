@@ -1,0 +1,1 @@
+"""Modules, drawers and faults as the stores show them."""

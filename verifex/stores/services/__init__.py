@@ -1,0 +1,1 @@
+"""The only writers of the stores."""

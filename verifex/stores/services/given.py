@@ -1,0 +1,112 @@
+"""What a kit gives whoever has it, as the checks use it: by the exercise's references, as it is at that moment."""
+
+from collections.abc import Mapping
+from datetime import date
+from typing import Any
+
+from django.utils import timezone
+
+from verifex.core.circuit import HandedOut
+from verifex.core.parts import catalogue
+from verifex.core.parts.calibration import BOARD, Calibration
+from verifex.core.planning.calibrations import in_force
+from verifex.people.models import User
+from verifex.stores.models import Kit, KitIssue, KitPart, Module
+from verifex.stores.signals import issue_changed
+
+Snapshot = dict[str, Any]
+
+
+def snapshot(kit: Kit, places: Mapping[str, str]) -> Snapshot:
+    """What of an issue follows from its kit: `places` gives by the exercise's reference the kit's own."""
+    parts = {
+        part.ref: part for part in kit.parts.select_related("module__batch").prefetch_related("module__calibrations")
+    }
+    own = {ref: parts[held] for ref, held in places.items() if held in parts}
+    found: Snapshot = {
+        "leg_orders": dict(kit.leg_orders), "settings": {}, "modules": {}, "figures": {}, "calibrations": {},
+    }  # fmt: skip
+    for ref, part in own.items():
+        module = part.module
+        settings = {**(module.settings if module else {}), **kit.settings.get(part.ref, {})}
+        if settings:
+            found["settings"][ref] = settings
+        if module is None:
+            continue
+        found["modules"][ref] = module.tag
+        found["calibrations"][ref] = calibrations_of(module)
+        if module.batch:
+            if module.batch.leg_order:
+                found["leg_orders"][module.part] = module.batch.leg_order
+            if module.batch.figures:
+                found["figures"][ref] = module.batch.figures
+    if board := _board_in(parts.values()):
+        found["modules"][BOARD] = board.tag
+        found["calibrations"][BOARD] = calibrations_of(board)
+    found["calibrations"] = {ref: rows for ref, rows in found["calibrations"].items() if rows}
+    return found
+
+
+def _board_in(parts: Any) -> Module | None:
+    boards = catalogue().boards
+    return next((p.module for p in parts if isinstance(p, KitPart) and p.module and p.module.part in boards), None)
+
+
+def calibrations_of(module: Module) -> list[Snapshot]:
+    """Its calibrations that were not withdrawn, one row a quantity."""
+    return [
+        {**found, "on": row.on.isoformat(), "days": row.days, "said": _said(module, row.on, row.with_what, row.words)}
+        for row in module.calibrations.all()
+        if row.withdrawn_at is None
+        for found in row.found
+    ]
+
+
+def _said(module: Module, on: date, with_what: str, words: str) -> str:
+    return ", ".join(filter(None, [module.tag, f"{on.day} {on:%b %Y}", with_what, words]))
+
+
+def handed_out(issue: KitIssue | None) -> HandedOut:
+    """What the core judges with: calibrations age by the day the kit was given."""
+    if issue is None:
+        return HandedOut()
+    day = timezone.localtime(issue.issued_at).date()
+    return HandedOut(
+        leg_orders=dict(issue.leg_orders),
+        given_ohms={s.ref: s.ohms for s in issue.substitutions.all()},  # the last one counts
+        settings=issue.settings,
+        figures=issue.figures,
+        calibrations={ref: _calibrations(rows, day) for ref, rows in issue.calibrations.items()},
+    )
+
+
+def _calibrations(rows: list[Snapshot], day: date) -> tuple[Calibration, ...]:
+    return in_force(
+        [
+            (date.fromisoformat(row["on"]), row["days"], Calibration(row["figures"], row["said"], row["quantity"]))
+            for row in rows
+        ],
+        day,
+    )
+
+
+def renew(actor: User | None, issue: KitIssue, verb: str, *, voids_because: str = "") -> None:
+    """Something of the kit changed while it is out: whoever has it goes on with what it is now."""
+    places = {part.ref: part.ref for part in issue.kit.parts.all()}
+    exercise = issue.refs or places
+    for name, value in snapshot(issue.kit, exercise).items():
+        setattr(issue, name, value)
+    issue.save(update_fields=["leg_orders", "settings", "modules", "figures", "calibrations"])
+    issue_changed.send(KitIssue, issue=issue, actor=actor, verb=verb, voids_because=voids_because)
+
+
+def renew_for(actor: User | None, module: Module, verb: str) -> None:
+    """The same for whoever has the kit that this module is in; nothing where it is in none that is out."""
+    place = KitPart.objects.filter(module=module).select_related("kit").first()
+    if place is not None and (issue := issue_of_now(place.kit)) is not None:
+        renew(actor, issue, verb)
+
+
+def issue_of_now(kit: Kit) -> KitIssue | None:
+    related = ("pair", "session__section", "kit__exercise", "exercise")
+    return KitIssue.objects.filter(kit=kit, returned_at__isnull=True).select_related(*related).first()

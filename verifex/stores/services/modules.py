@@ -1,0 +1,194 @@
+"""Modules, boards and batches as they are written down, and calibrations of them."""
+
+import re
+from collections.abc import Mapping
+from datetime import date
+from typing import Any
+
+from django.db import transaction
+from django.utils import timezone
+
+from verifex.acts import clock
+from verifex.acts.events import STORES, record
+from verifex.acts.refusals import Refused
+from verifex.core.parts import Board, PartType, catalogue
+from verifex.core.parts.deviations import with_figures
+from verifex.core.planning.calibrations import KINDS_BY_ID
+from verifex.people.models import User
+from verifex.stores.access import require_kit_staff, require_module_staff, require_store_staff
+from verifex.stores.models import Batch, Calibration, Kit, KitPart, Module
+from verifex.stores.services.found_settings import refuse_setting
+from verifex.stores.services.given import renew_for
+
+MOST_AT_ONCE = 60
+
+
+def kind_of(part: str) -> PartType | Board:
+    """The part or board of the catalogue. Raises Refused."""
+    found = catalogue().parts.get(part) or catalogue().boards.get(part)
+    if found is None:
+        raise Refused(f"The catalogue has no part “{part[:40]}”.")
+    return found
+
+
+@transaction.atomic
+def save_batch(actor: User, data: Mapping[str, Any], batch_id: int | None = None) -> Batch:
+    """Raises Refused for a name that is taken, a leg order that is none, or a figure its kind does not have."""
+    require_store_staff(actor)
+    kind = kind_of(str(data["part"]))
+    name = str(data["name"]).strip()
+    if not name:
+        raise Refused("A batch needs a name, such as “T 2026-09”.")
+    if Batch.objects.filter(name__iexact=name).exclude(pk=batch_id or 0).exists():
+        raise Refused(f"There is a batch {name} already.")
+    order = str(data.get("leg_order") or "").strip()
+    if order and isinstance(kind, PartType) and not kind.is_order(order.split("-")):
+        raise Refused(
+            f"“{order[:60]}” is no leg order; name each of {', '.join(kind.legs)} once, with hyphens between them."
+        )
+    figures = data.get("figures") or {}
+    if figures:
+        if not isinstance(kind, PartType):
+            raise Refused("A board has no figures of its own here; calibrate its reference instead.")
+        try:
+            with_figures(kind, figures)
+        except ValueError as wrong:
+            raise Refused(f"{str(wrong).splitlines()[0]}.") from None
+    batch = Batch.objects.get(pk=batch_id) if batch_id else Batch()
+    if batch_id and batch.part != data["part"] and batch.modules.exists():
+        raise Refused(f"{batch.name} has modules of another kind in it.")
+    for field, value in {**data, "name": name, "leg_order": order, "figures": figures}.items():
+        setattr(batch, field, value)
+    batch.save()
+    for module in batch.modules.select_related("place__kit"):
+        renew_for(actor, module, f"batch {batch.name} is described anew")
+    record(actor, f"described batch {batch.name}"[:120], f"batch:{batch.pk}", scope=STORES)
+    return batch
+
+
+def next_tags(prefix: str, count: int) -> list[str]:
+    """Free tags that go on with a prefix: `T-31`, `T-32`."""
+    letters = prefix.strip().upper().rstrip("-")
+    if not re.fullmatch(r"[A-Z][A-Z0-9]{0,7}", letters):
+        raise Refused("Tags begin with up to 8 letters or digits, a letter first, such as T.")
+    if not 1 <= count <= MOST_AT_ONCE:
+        raise Refused(f"Tag 1 to {MOST_AT_ONCE} modules at once.")
+    taken = set(Module.objects.filter(tag__istartswith=f"{letters}-").values_list("tag", flat=True))
+    numbers = (number for number in range(1, 100_000) if f"{letters}-{number:02}" not in taken)
+    return [f"{letters}-{next(numbers):02}" for _ in range(count)]
+
+
+@transaction.atomic
+def tag_modules(
+    actor: User, part: str, prefix: str, count: int, batch: Batch | None, bought_on: date | None
+) -> list[Module]:
+    """So many modules of a kind with the next free tags. Raises Refused."""
+    require_store_staff(actor)
+    kind_of(part)
+    if batch and batch.part != part:
+        raise Refused(f"{batch.name} is a batch of another kind.")
+    made = [
+        Module.objects.create(
+            tag=tag, part=part, batch=batch, bought_on=bought_on or (batch.bought_on if batch else None)
+        )
+        for tag in next_tags(prefix, count)
+    ]
+    said = made[0].tag if count == 1 else f"{made[0].tag} to {made[-1].tag}"
+    record(actor, f"tagged {said}", f"module:{made[0].tag}", scope=STORES)
+    return made
+
+
+@transaction.atomic
+def save_module(actor: User, module: Module, data: Mapping[str, Any]) -> Module:
+    """Batch, settings, headers and note of a module. Raises Refused."""
+    require_module_staff(actor, module)
+    batch = data.get("batch")
+    if batch and batch.part != module.part:
+        raise Refused(f"{batch.name} is a batch of another kind.")
+    settings = {name: value.strip() for name, value in (data.get("settings") or {}).items() if value.strip()}
+    for name, value in settings.items():
+        refuse_setting(module.part, module.tag, name, value)
+    module.batch, module.settings = batch, settings
+    module.headers, module.note = data.get("headers"), str(data.get("note") or "")[:200]
+    module.save()
+    renew_for(actor, module, f"{module.tag} is described anew")
+    record(actor, f"described {module.tag}", f"module:{module.tag}", scope=STORES)
+    return module
+
+
+@transaction.atomic
+def put_into(actor: User, module: Module, kit: Kit, ref: str) -> KitPart:
+    """Say in which place of a kit a tagged module lies: what was filled before it was tagged. A board goes to `B1`. Raises Refused."""
+    require_module_staff(actor, module)
+    require_kit_staff(actor, kit)
+    if module.retired_at:
+        raise Refused(f"{module.tag} is retired.")
+    if (held := KitPart.objects.filter(module=module).select_related("kit").first()) is not None:
+        raise Refused(f"{module.tag} is in {held.kit.tag} already.")
+    if module.part in catalogue().boards:
+        place, _ = KitPart.objects.get_or_create(
+            kit=kit, ref="B1", defaults={"part": module.part, "title": kind_of(module.part).title[:80]}
+        )
+    else:
+        place = _place(kit, module, ref)
+    if place.module_id:
+        raise Refused(f"{place.ref} of {kit.tag} is another module already.")
+    place.module, place.present = module, True
+    place.save(update_fields=["module", "present"])
+    renew_for(actor, module, f"{place.ref} is {module.tag}")
+    record(actor, f"{module.tag} is {place.ref} of {kit.tag}", f"kit:{kit.tag}", scope=STORES)
+    return place
+
+
+def _place(kit: Kit, module: Module, ref: str) -> KitPart:
+    places = kit.parts.filter(part=module.part, module=None)
+    place = places.filter(ref=ref).first() if ref else places.order_by("present", "id").first()
+    if place is None:
+        raise Refused(f"{kit.tag} has no free place for a {kind_of(module.part).title}.")
+    return place
+
+
+@transaction.atomic
+def calibrate(
+    actor: User,
+    module: Module,
+    kind_id: str,
+    quantity: str,
+    values: Mapping[str, float],
+    with_what: str,
+    on: date | None,
+) -> Calibration:
+    """Write down a calibration; it counts for who has the module now and for all after. Raises Refused for figures that cannot be."""
+    require_module_staff(actor, module)
+    kind = KINDS_BY_ID.get(kind_id)
+    if kind is None:
+        raise Refused("Nothing is calibrated by that name.")
+    today = timezone.localdate(clock.now())
+    if on and on > today:
+        raise Refused("That day is still to come.")
+    try:
+        found = kind.checked(kind_of(module.part), quantity, values)
+    except ValueError as wrong:
+        raise Refused(f"{module.tag}: {wrong}.") from None
+    made = Calibration.objects.create(
+        module=module, kind=kind.id, quantity=quantity, values=dict(values), with_what=with_what.strip()[:80],
+        found=[{"quantity": one.quantity, "figures": one.figures} for one in found],
+        words="; ".join(one.words for one in found)[:200], on=on or today, days=kind.days, by=actor,
+    )  # fmt: skip
+    renew_for(actor, module, f"{module.tag} was calibrated: {made.words}")
+    record(actor, f"calibrated {module.tag}: {made.words}"[:120], f"module:{module.tag}", scope=STORES)
+    return made
+
+
+@transaction.atomic
+def withdraw_calibration(actor: User, calibration_id: int) -> Calibration:
+    """A calibration that was wrong counts no more."""
+    made = Calibration.objects.select_related("module").get(pk=calibration_id)
+    require_module_staff(actor, made.module)
+    if made.withdrawn_at:
+        raise Refused("That calibration is withdrawn already.")
+    made.withdrawn_at = clock.now()
+    made.save(update_fields=["withdrawn_at"])
+    renew_for(actor, made.module, f"a calibration of {made.module.tag} was withdrawn")
+    record(actor, f"withdrew a calibration of {made.module.tag}", f"module:{made.module.tag}", scope=STORES)
+    return made

@@ -1,0 +1,63 @@
+"""Pictures of faults: made small, without what a camera writes beside them."""
+
+import base64
+import binascii
+import io
+
+from django.db import transaction
+from PIL import Image, ImageOps, UnidentifiedImageError
+
+from verifex.acts.refusals import Refused
+from verifex.people.models import User
+from verifex.stores.access import require_fault_staff
+from verifex.stores.models import Fault, FaultPhoto
+
+LONGEST_PX = 1400
+LARGEST_PX = 60_000_000  # in all: a picture that would fill the memory is no picture of a fault
+MOST_A_FAULT = 6
+KINDS = ("JPEG", "PNG", "WEBP")
+
+
+def small_jpeg(data: str) -> bytes:
+    """A picture as base64 made a JPEG of at most 1400 pixels; where and when it was taken is left out. Raises Refused."""
+    try:
+        raw = base64.b64decode(data.partition(",")[2] if data.startswith("data:") else data, validate=True)
+        picture = Image.open(io.BytesIO(raw), formats=KINDS)
+        if picture.width * picture.height > LARGEST_PX:
+            raise Refused("This picture is too large; take it with fewer pixels.")
+        upright = ImageOps.exif_transpose(picture).convert("RGB")
+    except (binascii.Error, ValueError, UnidentifiedImageError, OSError, Image.DecompressionBombError):
+        raise Refused("This file is no picture that can be read here: JPEG, PNG or WebP.") from None
+    upright.thumbnail((LONGEST_PX, LONGEST_PX))
+    out = io.BytesIO()
+    upright.save(out, "JPEG", quality=78, optimize=True)
+    return out.getvalue()
+
+
+def add(actor: User, fault_id: int, data: str) -> FaultPhoto:
+    """Raises Refused for what is no picture."""
+    fault = _fault(actor, fault_id)
+    jpeg = small_jpeg(data)
+    with transaction.atomic():
+        if fault.photos.count() >= MOST_A_FAULT:
+            raise Refused(f"{MOST_A_FAULT} pictures of one fault are enough; remove one first.")
+        return FaultPhoto.objects.create(fault=fault, jpeg=jpeg, by=actor)
+
+
+def remove(actor: User, photo_id: int) -> None:
+    photo = FaultPhoto.objects.select_related("fault").get(pk=photo_id)
+    _fault(actor, photo.fault_id)
+    photo.delete()
+
+
+def _fault(actor: User, fault_id: int) -> Fault:
+    fault = Fault.objects.select_related("kit__exercise__course", "module").get(pk=fault_id)
+    require_fault_staff(actor, fault)
+    return fault
+
+
+def jpeg_of(actor: User, photo_id: int) -> bytes:
+    """The picture itself; for those only who may see its fault."""
+    photo = FaultPhoto.objects.select_related("fault").get(pk=photo_id)
+    _fault(actor, photo.fault_id)
+    return bytes(photo.jpeg)

@@ -1,0 +1,1 @@
+"""Tables as people have them: read from CSV and spreadsheets, written so that a spreadsheet opens them safely."""
