@@ -6,7 +6,9 @@ from pathlib import Path
 from typing import Any
 
 FONTS = {"Commissioner Variable": "commissioner", "JetBrains Mono Variable": "jetbrains-mono"}
-ALPHABETS = ("latin", "greek", "latin-ext")  # Ω µ Δ are Greek to a font
+#: The files of a font, each a family of its own: as one family the spaces beside an Ω are drawn as letters of another file. Ω µ Δ are
+#: Greek to a font.
+ALPHABETS = {"latin": "", "greek": " Greek", "latin-ext": " Extended"}
 
 
 class NoTextLayout(Exception):
@@ -34,9 +36,11 @@ def _style(style: str, fonts_folder: str) -> tuple[Any, Any]:
     fonts = FontConfiguration()
     faces = []
     for family, stem in FONTS.items():
-        for alphabet in ALPHABETS:
+        for alphabet, name in ALPHABETS.items():
             for file in Path(fonts_folder).glob(f"{stem}-{alphabet}-wght-normal-*.woff2"):
-                faces.append(f"@font-face{{font-family:'{family}';src:url('{file.as_uri()}')}}")
+                faces.append(f"@font-face{{font-family:'{family}{name}';src:url('{file.as_uri()}')}}")
+    for family in FONTS:
+        style = style.replace(f"'{family}'", ", ".join(f"'{family}{name}'" for name in ALPHABETS.values()))
     text = "\n".join(faces) + style
     return CSS(string=text, font_config=fonts, url_fetcher=_only_from(fonts_folder)), fonts
 

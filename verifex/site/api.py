@@ -22,7 +22,7 @@ from verifex.exercises.api import router as exercises
 from verifex.floor.api import router as floor
 from verifex.live.api import router as live
 from verifex.marks.api import router as marks
-from verifex.papers.api import router as papers
+from verifex.papers.api import ROUTERS as PAPERS
 from verifex.people.api import router as people
 from verifex.set_up.api.course_file import router as set_up_course_file
 from verifex.set_up.api.courses import router as set_up_courses
@@ -49,7 +49,7 @@ for router in (
     exercises,
     marks,
     sums,
-    papers,
+    *PAPERS,
     work,
     live,
     *SET_UP,

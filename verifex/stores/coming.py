@@ -122,10 +122,9 @@ class _Kits:
         wanted = max(0, pairs - usable - len(filled))
         lacking = {tag: lacks for tag, lacks in self.lacking.items() if tag not in filled}
         completed = swaps(lacking, self.inside, wanted)
-        givers = {swap.out_of for taken in completed.values() for swap in taken}
-        still = sorted(
-            (tag for tag in lacking if tag not in completed and tag not in givers), key=lambda t: len(lacking[t])
-        )
+        for swap in (one for taken in completed.values() for one in taken):
+            lacking[swap.out_of] = (*lacking[swap.out_of], swap.part)  # what it gave away, it lacks too
+        still = sorted((tag for tag in lacking if tag not in completed), key=lambda tag: len(lacking[tag]))
         missing = Counter(part for tag in still[: max(0, wanted - len(completed))] for part in lacking[tag])
         return Coming(session, exercise, pairs, self.ready, tuple(due), filled, completed, missing, self.parts)
 

@@ -1,5 +1,7 @@
 """The rows of a table from CSV, XLSX or ODS, or from cells pasted out of a spreadsheet."""
 
+import base64
+import binascii
 import csv
 import io
 
@@ -28,6 +30,15 @@ def read_rows(data: bytes) -> Rows:
         raise Refused("There is nothing in the cells of this file.")
     width = max(len(row) for row in rows)
     return [[*row, *[""] * (width - len(row))] for row in rows]
+
+
+def rows_of(data: str) -> Rows:
+    """The same from a file that was sent as base64."""
+    try:
+        raw = base64.b64decode(data, validate=True)
+    except (binascii.Error, ValueError):
+        raise Refused("This file did not arrive whole; choose it again.") from None
+    return read_rows(raw)
 
 
 def _of_workbook(data: bytes) -> list[list[object]]:

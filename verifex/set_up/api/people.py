@@ -1,7 +1,5 @@
 """The class list and the pairs of a section."""
 
-import base64
-import binascii
 import json
 from typing import Any
 
@@ -36,7 +34,7 @@ from verifex.set_up.schemas.people import (
     PreviewOut,
     WayIn,
 )
-from verifex.tables.read import Rows, read_rows
+from verifex.tables.read import rows_of
 
 router = Router(tags=["set-up"])
 ROWS_SHOWN = 12
@@ -51,7 +49,7 @@ def people(request: HttpRequest, section_id: Id) -> dict[str, Any]:
 def read_list(request: HttpRequest, section_id: Id, data: ListFileIn) -> dict[str, Any]:
     """The first rows of a file, and what its columns seem to be; nothing is stored."""
     section_of(request, section_id)
-    rows = _rows(data.data)
+    rows = rows_of(data.data)
     columns = propose_columns(rows)
     return {
         "rows": rows[:ROWS_SHOWN],
@@ -64,7 +62,7 @@ def read_list(request: HttpRequest, section_id: Id, data: ListFileIn) -> dict[st
 @router.post("/set-up/sections/{section_id}/class-list/preview", response=PreviewOut)
 def preview(request: HttpRequest, section_id: Id, data: ListIn) -> dict[str, Any]:
     """What an import would change; nothing is stored."""
-    found = class_lists.preview(reader(request), section_of(request, section_id), _rows(data.data), _columns(data))
+    found = class_lists.preview(reader(request), section_of(request, section_id), rows_of(data.data), _columns(data))
     return {
         "changes": [_change(change) for change in found.changes],
         "new_sections": found.new_sections,
@@ -78,20 +76,13 @@ def import_list(request: HttpRequest, section_id: Id, data: ImportIn) -> dict[st
     counts = acts.import_list(
         reader(request),
         section_of(request, section_id),
-        _rows(data.data),
+        rows_of(data.data),
         _columns(data),
         seen=data.seen,
         take=set(data.take),
         take_off=set(data.take_off),
     )
     return {key.replace(" ", "_"): count for key, count in counts.items()}
-
-
-def _rows(data: str) -> Rows:
-    try:
-        return read_rows(base64.b64decode(data, validate=True))
-    except (binascii.Error, ValueError):
-        raise Refused("This file did not arrive whole; choose it again.") from None
 
 
 def _columns(data: ListIn) -> Columns:

@@ -21,6 +21,7 @@ from verifex.stores.services.found_settings import refuse_setting
 from verifex.stores.services.given import renew_for
 
 MOST_AT_ONCE = 60
+_TAG = re.compile(r"[A-Za-z0-9][A-Za-z0-9._/-]{0,19}")
 
 
 def kind_of(part: str) -> PartType | Board:
@@ -95,6 +96,18 @@ def tag_modules(
     ]
     said = made[0].tag if count == 1 else f"{made[0].tag} to {made[-1].tag}"
     record(actor, f"tagged {said}", f"module:{made[0].tag}", scope=STORES)
+    return made
+
+
+@transaction.atomic
+def add_module(actor: User, tag: str, part: str, bought_on: date | None) -> Module:
+    """One with a tag of its own, as a list of somebody's has it. Raises Refused."""
+    require_store_staff(actor)
+    kind_of(part)
+    if not _TAG.fullmatch(tag):
+        raise Refused(f"“{tag[:20]}” is no tag: letters, digits, hyphens and points, at most 20.")
+    made = Module.objects.create(tag=tag, part=part, bought_on=bought_on)
+    record(actor, f"tagged {made.tag}", f"module:{made.tag}", scope=STORES)
     return made
 
 
