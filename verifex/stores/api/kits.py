@@ -2,16 +2,19 @@
 
 from collections import Counter
 from collections.abc import Mapping
+from datetime import timedelta
 from typing import Any
 
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
+from verifex.acts import clock
 from verifex.acts.refusals import NotAllowed
 from verifex.api.http import Id
 from verifex.exercises.models import Exercise
 from verifex.people.access import courses_of, reader, sections_of
 from verifex.people.models import Section
+from verifex.plan.models import Session
 from verifex.stores.coming import HEAD, cells, coming, said
 from verifex.stores.models import Kit, KitIssue, PartTest
 from verifex.stores.readiness import Readiness, Recipe, places_for, readiness, recipes, whole_kits
@@ -20,6 +23,7 @@ from verifex.stores.services.part_tests import answer_test
 from verifex.tables.write import as_csv
 
 router = Router(tags=["stores"])
+NEAR = timedelta(hours=20)
 
 
 @router.get("/stores/coming", response=list[ComingOut])
@@ -70,8 +74,16 @@ def list_kits(request: HttpRequest) -> list[dict[str, Any]]:
     own = {section.pk for section in sections_of(reader(request))}
     titles = dict(Exercise.objects.filter(course__in=courses_of(reader(request))).values_list("pk", "title"))
     asked = recipes(titles)
-    rows = [_row(kit, own, asked, titles) for kit in kits]
+    planned = _planned_today(own)
+    rows = [{**_row(kit, own, asked, titles), "planned": kit.exercise_id in planned} for kit in kits]
     return sorted(rows, key=lambda row: (order.index(row["state"]), row["tag"]))
+
+
+def _planned_today(section_ids: set[int]) -> set[int]:
+    """Exercises of the sessions that run now or begin within a day."""
+    now = clock.now()
+    sessions = Session.objects.filter(section__in=section_ids, ends_at__gt=now - NEAR, starts_at__lt=now + NEAR)
+    return set(sessions.values_list("planned__exercise", flat=True)) - {None}
 
 
 def _row(kit: Kit, own_sections: set[int], asked: Mapping[int, Recipe], titles: Mapping[int, str]) -> dict[str, Any]:

@@ -36,6 +36,9 @@ class KitTestAnsweredOut(Shape):
 
 
 class KitRowOut(Shape):
+    """A kit with its state; `serves` are other exercises that it has everything for, `planned` says that its exercise is that of a session
+    of today."""
+
     id: int
     tag: str
     exercise: str
@@ -48,6 +51,7 @@ class KitRowOut(Shape):
     leg_orders: dict[str, str]
     tests: list[KitTestOut]
     serves: list[str]
+    planned: bool
     substitutions: list[str]
 
 

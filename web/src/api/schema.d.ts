@@ -665,6 +665,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/hatch/inspection": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Inspection
+         * @description What to look at in a kit that is back, from what happened to it at its last bench, and what is in it.
+         */
+        get: operations["verifex_dockets_api_hatch_inspection"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hatch/came-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Came Back
+         * @description How a kit that was just taken back really is: parts missing or used up, and faults.
+         */
+        post: operations["verifex_dockets_api_hatch_came_back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/hatch/advice": {
         parameters: {
             query?: never;
@@ -676,7 +716,7 @@ export interface paths {
          * Advise
          * @description Each resistor of a kit's exercise: the window of its job, and what the drawers hold inside it.
          */
-        get: operations["verifex_dockets_api_hatch_advise"];
+        get: operations["verifex_dockets_api_kit_parts_advise"];
         put?: never;
         post?: never;
         delete?: never;
@@ -696,7 +736,7 @@ export interface paths {
          * List Settings
          * @description What can be set on the modules of a kit, with what the exercise says and what is known.
          */
-        get: operations["verifex_dockets_api_hatch_list_settings"];
+        get: operations["verifex_dockets_api_kit_parts_list_settings"];
         put?: never;
         post?: never;
         delete?: never;
@@ -718,7 +758,7 @@ export interface paths {
          * Note Setting
          * @description Write down how a module of a kit is set; it holds for who has the kit and for all after.
          */
-        post: operations["verifex_dockets_api_hatch_note_setting"];
+        post: operations["verifex_dockets_api_kit_parts_note_setting"];
         delete?: never;
         options?: never;
         head?: never;
@@ -738,7 +778,87 @@ export interface paths {
          * Substitute Resistor
          * @description Record a resistor given in place of the recipe's; from then on the sheets follow it.
          */
-        post: operations["verifex_dockets_api_hatch_substitute_resistor"];
+        post: operations["verifex_dockets_api_kit_parts_substitute_resistor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hatch/undo-substitute": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Undo Substitution
+         * @description The last resistor that was given instead is the recipe's again, and lies in its drawer.
+         */
+        post: operations["verifex_dockets_api_kit_parts_undo_substitution"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hatch/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Places
+         * @description What is in a kit, place by place, and what could be given for it.
+         */
+        get: operations["verifex_dockets_api_kit_parts_list_places"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hatch/replace": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Replace
+         * @description Give another part for one of a kit, in the middle of a session or in the store.
+         */
+        post: operations["verifex_dockets_api_kit_parts_replace"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hatch/undo-replace": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Undo Replace
+         * @description The last exchange in a kit is taken back.
+         */
+        post: operations["verifex_dockets_api_kit_parts_undo_replace"];
         delete?: never;
         options?: never;
         head?: never;
@@ -907,26 +1027,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/stock/resistors": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * List Resistors
-         * @description The resistors in the drawers, by value.
-         */
-        get: operations["verifex_stores_api_list_resistors"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/stores/coming": {
         parameters: {
             query?: never;
@@ -938,7 +1038,7 @@ export interface paths {
          * List Coming
          * @description The coming sessions of the reader's sections, with what is ready for them and what is not.
          */
-        get: operations["verifex_stores_api_list_coming"];
+        get: operations["verifex_stores_api_kits_list_coming"];
         put?: never;
         post?: never;
         delete?: never;
@@ -958,7 +1058,7 @@ export interface paths {
          * List Kits
          * @description Every kit with its state, why it cannot go out, and who has it.
          */
-        get: operations["verifex_stores_api_list_kits"];
+        get: operations["verifex_stores_api_kits_list_kits"];
         put?: never;
         post?: never;
         delete?: never;
@@ -980,7 +1080,497 @@ export interface paths {
          * Answer Kit Test
          * @description What a test of a part came to: it is well, or it is broken and missing from its kit.
          */
-        post: operations["verifex_stores_api_answer_kit_test"];
+        post: operations["verifex_stores_api_kits_answer_kit_test"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stores/kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Kinds
+         * @description The parts and boards of the catalogue as the stores see them.
+         */
+        get: operations["verifex_stores_api_modules_list_kinds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/modules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Modules
+         * @description The modules and boards in kits of the reader's courses, and loose ones, with their state and where they are.
+         */
+        get: operations["verifex_stores_api_modules_list_modules"];
+        put?: never;
+        /**
+         * Tag Modules
+         * @description So many modules with the next free tags.
+         */
+        post: operations["verifex_stores_api_modules_tag_modules"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/modules/{module_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Module
+         * @description All that is known of one.
+         */
+        get: operations["verifex_stores_api_modules_show_module"];
+        /**
+         * Change Module
+         * @description Its batch, settings, headers and note.
+         */
+        put: operations["verifex_stores_api_modules_change_module"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/modules/{module_id}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Into Kit
+         * @description Which place of a kit it lies in.
+         */
+        post: operations["verifex_stores_api_modules_put_into_kit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/modules/{module_id}/calibrations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Calibrate
+         * @description A calibration; the sheets of whoever has it follow it at once.
+         */
+        post: operations["verifex_stores_api_modules_calibrate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calibrations/{calibration_id}/withdraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Withdraw
+         * @description A calibration that was wrong counts no more.
+         */
+        post: operations["verifex_stores_api_modules_withdraw"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/modules/{module_id}/faults": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fault Of Module
+         * @description What is wrong with it; it is held back until somebody says that it is well.
+         */
+        post: operations["verifex_stores_api_modules_fault_of_module"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Batches
+         * @description Every batch with how often its modules failed.
+         */
+        get: operations["verifex_stores_api_modules_list_batches"];
+        put?: never;
+        /** Add Batch */
+        post: operations["verifex_stores_api_modules_add_batch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{batch_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Batch
+         * @description Leg order and figures of a batch; the checks of whoever has a module of it follow.
+         */
+        put: operations["verifex_stores_api_modules_change_batch"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Stock
+         * @description Everything that is counted, drawer by drawer.
+         */
+        get: operations["verifex_stores_api_stock_list_stock"];
+        put?: never;
+        /**
+         * Add Item
+         * @description A new thing in a drawer.
+         */
+        post: operations["verifex_stores_api_stock_add_item"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/{item_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Item
+         * @description Drawer, smallest stock, supplier and price of a thing; its count is counted, not written.
+         */
+        put: operations["verifex_stores_api_stock_change_item"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/{item_id}/count": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Count Item
+         * @description Stock-taking of one thing.
+         */
+        post: operations["verifex_stores_api_stock_count_item"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/{item_id}/book-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Book In
+         * @description Bought ones that have come.
+         */
+        post: operations["verifex_stores_api_stock_book_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/moves/{move_id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Undo Move
+         * @description The last count or delivery of a drawer is taken back.
+         */
+        post: operations["verifex_stores_api_stock_undo_move"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/{item_id}/moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Moves
+         * @description What happened in a drawer, the newest first.
+         */
+        get: operations["verifex_stores_api_stock_list_moves"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stores/orders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Orders
+         * @description What to order by when, from the rate of use, the coming sessions and the suppliers' lead times.
+         */
+        get: operations["verifex_stores_api_stock_list_orders"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/faults": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Faults
+         * @description What is wrong now, and what was.
+         */
+        get: operations["verifex_stores_api_faults_list_faults"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/faults/{fault_id}/mend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Mend
+         * @description It lies on the repair bench now.
+         */
+        post: operations["verifex_stores_api_faults_mend"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/faults/{fault_id}/close": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Close
+         * @description It is well again, or it is thrown away.
+         */
+        post: operations["verifex_stores_api_faults_close"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/faults/{fault_id}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Photo
+         * @description A picture of it.
+         */
+        post: operations["verifex_stores_api_faults_add_photo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/faults/photos/{photo_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Remove Photo */
+        delete: operations["verifex_stores_api_faults_remove_photo"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stores/tables": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Tables
+         * @description Which tables there are, with their columns.
+         */
+        get: operations["verifex_stores_api_exchange_list_tables"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stores/tables/{name}/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview Table
+         * @description What an import would change, row by row; nothing is stored.
+         */
+        post: operations["verifex_stores_api_exchange_preview_table"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stores/tables/{name}/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Table
+         * @description Do what the preview said; rows that are wrong are left out.
+         */
+        post: operations["verifex_stores_api_exchange_import_table"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1348,7 +1938,7 @@ export interface paths {
          * Sheet Paper
          * @description The answer key of one pair's own bench, or its page for predictions.
          */
-        get: operations["verifex_papers_api_sheet_paper"];
+        get: operations["verifex_papers_api_sheets_sheet_paper"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1368,7 +1958,7 @@ export interface paths {
          * Prediction Paper
          * @description A pair's own page to predict on, without answers.
          */
-        get: operations["verifex_papers_api_prediction_paper"];
+        get: operations["verifex_papers_api_sheets_prediction_paper"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1390,7 +1980,87 @@ export interface paths {
          * Class Papers
          * @description Begin the papers of a whole session; the answer says how far they are.
          */
-        post: operations["verifex_papers_api_class_papers"];
+        post: operations["verifex_papers_api_sheets_class_papers"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stores/label-sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Label Sheets
+         * @description The sizes of sheets that labels can be printed on.
+         */
+        get: operations["verifex_papers_api_stores_list_label_sheets"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stores/labels.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Labels
+         * @description Labels of kits, modules, drawers or badges; `tags` with commas between them, or all. `first` is the first free label.
+         */
+        get: operations["verifex_papers_api_stores_labels"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/inspection.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Inspection
+         * @description The inspection list of every kit that was out in a session.
+         */
+        get: operations["verifex_papers_api_stores_inspection"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stores/coming.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Coming Sessions
+         * @description What the coming sessions need, and what to order by when.
+         */
+        get: operations["verifex_papers_api_stores_coming_sessions"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -4446,11 +5116,87 @@ export interface components {
              * @default []
              */
             faults: string[];
+            /**
+             * Ref
+             * @default
+             */
+            ref: string;
         };
         /** TagIn */
         TagIn: {
             /** Tag */
             tag: string;
+        };
+        /**
+         * KitInspectionOut
+         * @description What to look at now that a kit is back, and what is in it.
+         */
+        KitInspectionOut: {
+            /** Tag */
+            tag: string;
+            /** Looks */
+            looks: components["schemas"]["KitLookOut"][];
+            /** Parts */
+            parts: components["schemas"]["KitPlaceOut"][];
+        };
+        /**
+         * KitLookOut
+         * @description A line of the inspection: `must` is a test that holds the kit back, the others are things to do before it is packed.
+         */
+        KitLookOut: {
+            /** Ref */
+            ref: string;
+            /** Title */
+            title: string;
+            /** Because */
+            because: string;
+            /** How */
+            how: string;
+            /** Well */
+            well: string;
+            /** Must */
+            must: boolean;
+        };
+        /**
+         * KitPlaceOut
+         * @description A place of a kit: what is in it, and its module's tag where it has one. `loose` are modules that can be given for it.
+         */
+        KitPlaceOut: {
+            /** Ref */
+            ref: string;
+            /** Title */
+            title: string;
+            /** Present */
+            present: boolean;
+            /** Module */
+            module: string;
+            /** Loose */
+            loose: string[];
+        };
+        /**
+         * CameBackIn
+         * @description How a kit came back: parts that are missing, parts that were used up, and faults by reference (empty: the whole kit).
+         */
+        CameBackIn: {
+            /** Tag */
+            tag: string;
+            /**
+             * Missing
+             * @default []
+             */
+            missing: string[];
+            /**
+             * Used Up
+             * @default []
+             */
+            used_up: string[];
+            /**
+             * Faults
+             * @default {}
+             */
+            faults: {
+                [key: string]: string;
+            };
         };
         /**
          * AdviceOut
@@ -4516,6 +5262,28 @@ export interface components {
             value: string;
             /** Reason */
             reason: string;
+        };
+        /**
+         * ReplaceIn
+         * @description Another part for one of a kit: the module with the tag `given`, or one out of its drawer. `dead` opens a fault of the old one.
+         */
+        ReplaceIn: {
+            /** Tag */
+            tag: string;
+            /** Ref */
+            ref: string;
+            /**
+             * Given
+             * @default
+             */
+            given: string;
+            /** Reason */
+            reason: string;
+            /**
+             * Dead
+             * @default true
+             */
+            dead: boolean;
         };
         /**
          * DocketLineOut
@@ -4830,25 +5598,10 @@ export interface components {
             /** Step */
             step: number;
         };
-        /** StockResistorOut */
-        StockResistorOut: {
-            /** Ohms */
-            ohms: number;
-            /** Said */
-            said: string;
-            /** Tolerance Percent */
-            tolerance_percent: number;
-            /** Rated Watts */
-            rated_watts: number;
-            /** Count */
-            count: number;
-            /** Drawer */
-            drawer: string;
-        };
         /**
          * ComingOut
-         * @description An exercise of a coming session: the pairs expected, the kits ready; `swap` says what completes more kits, `missing` what is then
-         *     still missing, `short` how many kits are too few.
+         * @description An exercise of a coming session: the pairs expected, the kits ready; `fill` says which kits the spares complete, `swap` which are
+         *     completed from one another, `missing` what is then still missing, `short` how many kits are too few.
          */
         ComingOut: {
             /** Session */
@@ -4870,6 +5623,8 @@ export interface components {
             to_test: string[];
             /** Swap */
             swap: string[];
+            /** Fill */
+            fill: string[];
             /** Missing */
             missing: string[];
             /** Short */
@@ -4885,8 +5640,14 @@ export interface components {
             title: string;
             /** Present */
             present: boolean;
+            /** Module */
+            module: string;
         };
-        /** KitRowOut */
+        /**
+         * KitRowOut
+         * @description A kit with its state; `serves` are other exercises that it has everything for, `planned` says that its exercise is that of a session
+         *     of today.
+         */
         KitRowOut: {
             /** Id */
             id: number;
@@ -4912,6 +5673,10 @@ export interface components {
             };
             /** Tests */
             tests: components["schemas"]["KitTestOut"][];
+            /** Serves */
+            serves: string[];
+            /** Planned */
+            planned: boolean;
             /** Substitutions */
             substitutions: string[];
         };
@@ -4949,6 +5714,649 @@ export interface components {
              * @default
              */
             note: string;
+        };
+        /**
+         * CalibrationKindOut
+         * @description One way of calibrating, for one quantity; its fields in the order they are typed.
+         */
+        CalibrationKindOut: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** How */
+            how: string;
+            /** Quantity */
+            quantity: string;
+            /** Days */
+            days: number;
+            /** Fields */
+            fields: components["schemas"]["EnteredOut"][];
+        };
+        /** EnteredOut */
+        EnteredOut: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /** Unit */
+            unit: string;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Usual */
+            usual: number | null;
+        };
+        /**
+         * PartKindOut
+         * @description A part or board of the catalogue: what can be set on it, its legs, the figures a batch may have otherwise, and how it is
+         *     calibrated. `tagged` says whether such parts are usually tagged one by one.
+         */
+        PartKindOut: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Tagged */
+            tagged: boolean;
+            /** Board */
+            board: boolean;
+            /** Legs */
+            legs: string[];
+            /** Settings */
+            settings: {
+                [key: string]: string;
+            };
+            /** Figures */
+            figures: {
+                [key: string]: number;
+            };
+            /** Colours */
+            colours: string[];
+            /** Calibrations */
+            calibrations: components["schemas"]["CalibrationKindOut"][];
+        };
+        /**
+         * ModuleRowOut
+         * @description `state` is ready, out, to-test, repair or retired; `where` the kit and place it is in; `faults` how many it had.
+         */
+        ModuleRowOut: {
+            /** Id */
+            id: number;
+            /** Tag */
+            tag: string;
+            /** Part */
+            part: string;
+            /** Title */
+            title: string;
+            /** State */
+            state: string;
+            /** Reason */
+            reason: string;
+            /** Where */
+            where: string;
+            /** Batch */
+            batch: string;
+            /** Calibration */
+            calibration: string;
+            /** Aged */
+            aged: boolean;
+            /** Faults */
+            faults: number;
+        };
+        /** StoreSavedOut */
+        StoreSavedOut: {
+            /** Message */
+            message: string;
+        };
+        /**
+         * ModulesIn
+         * @description So many modules with the next free tags of a prefix.
+         */
+        ModulesIn: {
+            /** Part */
+            part: string;
+            /** Prefix */
+            prefix: string;
+            /** Count */
+            count: number;
+            /** Batch */
+            batch?: number | null;
+            /** Bought On */
+            bought_on?: string | null;
+        };
+        /** CalibrationOut */
+        CalibrationOut: {
+            /** Id */
+            id: number;
+            /** Kind */
+            kind: string;
+            /** Title */
+            title: string;
+            /** Quantity */
+            quantity: string;
+            /** Words */
+            words: string;
+            /** With What */
+            with_what: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Until
+             * Format: date
+             */
+            until: string;
+            /** Aged */
+            aged: boolean;
+            /** Withdrawn */
+            withdrawn: boolean;
+            /** By */
+            by: string;
+        };
+        /** ModuleFaultOut */
+        ModuleFaultOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** What */
+            what: string;
+            /** State */
+            state: string;
+            /** Note */
+            note: string;
+        };
+        /**
+         * ModuleOut
+         * @description One module with all that is known of it.
+         */
+        ModuleOut: {
+            /** Id */
+            id: number;
+            /** Tag */
+            tag: string;
+            /** Part */
+            part: string;
+            /** Title */
+            title: string;
+            /** State */
+            state: string;
+            /** Reason */
+            reason: string;
+            /** Where */
+            where: string;
+            /** Batch */
+            batch: string;
+            /** Calibration */
+            calibration: string;
+            /** Aged */
+            aged: boolean;
+            /** Faults */
+            faults: number;
+            /** Batch Id */
+            batch_id: number | null;
+            /** Leg Order */
+            leg_order: string;
+            /** Figures */
+            figures: {
+                [key: string]: number;
+            };
+            /** Settings */
+            settings: {
+                [key: string]: string;
+            };
+            /** Headers */
+            headers: boolean | null;
+            /** Note */
+            note: string;
+            /** Bought On */
+            bought_on: string | null;
+            /** Calibrations */
+            calibrations: components["schemas"]["CalibrationOut"][];
+            /** History */
+            history: components["schemas"]["ModuleFaultOut"][];
+        };
+        /** ModuleIn */
+        ModuleIn: {
+            /** Batch */
+            batch?: number | null;
+            /**
+             * Settings
+             * @default {}
+             */
+            settings: {
+                [key: string]: string;
+            };
+            /** Headers */
+            headers?: boolean | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * PlaceIn
+         * @description Which place of a kit a module lies in; without `ref` the first free one.
+         */
+        PlaceIn: {
+            /** Kit */
+            kit: string;
+            /**
+             * Ref
+             * @default
+             */
+            ref: string;
+        };
+        /** CalibrationIn */
+        CalibrationIn: {
+            /** Kind */
+            kind: string;
+            /**
+             * Quantity
+             * @default
+             */
+            quantity: string;
+            /** Values */
+            values: {
+                [key: string]: number;
+            };
+            /**
+             * With What
+             * @default
+             */
+            with_what: string;
+            /** On */
+            on?: string | null;
+        };
+        /** ModuleFaultIn */
+        ModuleFaultIn: {
+            /** What */
+            what: string;
+        };
+        /**
+         * BatchOut
+         * @description `faults` is how many its modules had in `uses` hand-outs; `rate` the faults to be expected a use.
+         */
+        BatchOut: {
+            /** Name */
+            name: string;
+            /** Part */
+            part: string;
+            /**
+             * Marking
+             * @default
+             */
+            marking: string;
+            /**
+             * Leg Order
+             * @default
+             */
+            leg_order: string;
+            /**
+             * Figures
+             * @default {}
+             */
+            figures: {
+                [key: string]: number;
+            };
+            /** Price */
+            price?: string | null;
+            /**
+             * Supplier
+             * @default
+             */
+            supplier: string;
+            /**
+             * Lead Days
+             * @default 14
+             */
+            lead_days: number;
+            /** Bought On */
+            bought_on?: string | null;
+            /** Id */
+            id: number;
+            /** Title */
+            title: string;
+            /** Modules */
+            modules: number;
+            /** Faults */
+            faults: number;
+            /** Uses */
+            uses: number;
+            /** Rate */
+            rate: number | null;
+        };
+        /** BatchIn */
+        BatchIn: {
+            /** Name */
+            name: string;
+            /** Part */
+            part: string;
+            /**
+             * Marking
+             * @default
+             */
+            marking: string;
+            /**
+             * Leg Order
+             * @default
+             */
+            leg_order: string;
+            /**
+             * Figures
+             * @default {}
+             */
+            figures: {
+                [key: string]: number;
+            };
+            /** Price */
+            price?: number | string | null;
+            /**
+             * Supplier
+             * @default
+             */
+            supplier: string;
+            /**
+             * Lead Days
+             * @default 14
+             */
+            lead_days: number;
+            /** Bought On */
+            bought_on?: string | null;
+        };
+        /**
+         * StockItemOut
+         * @description `low` says that fewer are there than the smallest stock; `last` is the last act on it; `short` how many were taken beyond the count
+         *     since it was counted last.
+         */
+        StockItemOut: {
+            /** Id */
+            id: number;
+            /** Part */
+            part: string;
+            /** Title */
+            title: string;
+            /** Ohms */
+            ohms: number;
+            /** Colour */
+            colour: string;
+            /** Tolerance Percent */
+            tolerance_percent: number;
+            /** Rated Watts */
+            rated_watts: number;
+            /** Count */
+            count: number;
+            /** Least */
+            least: number;
+            /** Drawer */
+            drawer: string;
+            /** Supplier */
+            supplier: string;
+            /** Lead Days */
+            lead_days: number;
+            /** Price */
+            price: string | null;
+            /** Low */
+            low: boolean;
+            /** Short */
+            short: number;
+            last: components["schemas"]["StockMoveOut"] | null;
+        };
+        /** StockMoveOut */
+        StockMoveOut: {
+            /** Id */
+            id: number;
+            /** Delta */
+            delta: number;
+            /** Short */
+            short: number;
+            /** Count After */
+            count_after: number;
+            /** Why */
+            why: string;
+            /** Note */
+            note: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By */
+            by: string;
+        };
+        /**
+         * StockSavedOut
+         * @description `move` can be undone as long as it is the last of its drawer.
+         */
+        StockSavedOut: {
+            /** Message */
+            message: string;
+            /** Move */
+            move?: number | null;
+        };
+        /**
+         * StockItemIn
+         * @description A counted thing: `part` of the catalogue with its `ohms` or `colour`, or a `title` of its own. `count` only for a new one.
+         */
+        StockItemIn: {
+            /**
+             * Part
+             * @default
+             */
+            part: string;
+            /**
+             * Title
+             * @default
+             */
+            title: string;
+            /**
+             * Ohms
+             * @default 0
+             */
+            ohms: number;
+            /**
+             * Colour
+             * @default
+             */
+            colour: string;
+            /**
+             * Tolerance Percent
+             * @default 5
+             */
+            tolerance_percent: number;
+            /**
+             * Rated Watts
+             * @default 0.25
+             */
+            rated_watts: number;
+            /**
+             * Count
+             * @default 0
+             */
+            count: number;
+            /**
+             * Least
+             * @default 0
+             */
+            least: number;
+            /**
+             * Drawer
+             * @default
+             */
+            drawer: string;
+            /**
+             * Supplier
+             * @default
+             */
+            supplier: string;
+            /**
+             * Lead Days
+             * @default 14
+             */
+            lead_days: number;
+            /** Price */
+            price?: number | string | null;
+        };
+        /**
+         * CountIn
+         * @description `seen` is the count that the list showed while somebody counted.
+         */
+        CountIn: {
+            /** Seen */
+            seen: number;
+            /** Found */
+            found: number;
+        };
+        /** BookIn */
+        BookIn: {
+            /** Count */
+            count: number;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * OrderOut
+         * @description What to order, at the latest on `by` (none: at once), and the day on which it would fall below its smallest stock.
+         */
+        OrderOut: {
+            /** Title */
+            title: string;
+            /** Count */
+            count: number;
+            /** By */
+            by: string | null;
+            /**
+             * Runs Out
+             * Format: date
+             */
+            runs_out: string;
+            /** Supplier */
+            supplier: string;
+            /** Lead Days */
+            lead_days: number;
+            /** Cost */
+            cost: string | null;
+            /** Because */
+            because: string;
+        };
+        /**
+         * FaultOut
+         * @description `times` is how often this module (or this place of this kit) was faulty, this time counted: `third time`.
+         */
+        FaultOut: {
+            /** Id */
+            id: number;
+            /** Kit */
+            kit: string;
+            /** Ref */
+            ref: string;
+            /** Module */
+            module: string;
+            /** Title */
+            title: string;
+            /** What */
+            what: string;
+            /** State */
+            state: string;
+            /** Times */
+            times: string;
+            /**
+             * Opened At
+             * Format: date-time
+             */
+            opened_at: string;
+            /** Opened By */
+            opened_by: string;
+            /** Closed At */
+            closed_at: string | null;
+            /** Closed By */
+            closed_by: string;
+            /** Note */
+            note: string;
+            /** Photos */
+            photos: number[];
+        };
+        /** FaultClosedIn */
+        FaultClosedIn: {
+            /** Is Well */
+            is_well: boolean;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * PhotoIn
+         * @description A picture as base64: JPEG, PNG or WebP, at most 10 MB.
+         */
+        PhotoIn: {
+            /** Data */
+            data: string;
+        };
+        /**
+         * StoreTableOut
+         * @description `needed` are the columns a file must have; one that is not `read` is only written.
+         */
+        StoreTableOut: {
+            /** Name */
+            name: string;
+            /** Title */
+            title: string;
+            /** Head */
+            head: string[];
+            /** Needed */
+            needed: string[];
+            /** Read */
+            read: boolean;
+        };
+        /** StoreChangeOut */
+        StoreChangeOut: {
+            /** Row */
+            row: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "added" | "changed" | "same" | "wrong";
+            /** About */
+            about: string;
+            /** What */
+            what: string;
+        };
+        /** StoreChangesOut */
+        StoreChangesOut: {
+            /** Changes */
+            changes: components["schemas"]["StoreChangeOut"][];
+            /** Digest */
+            digest: string;
+        };
+        /**
+         * StoreFileIn
+         * @description A CSV, XLSX or ODS file as base64.
+         */
+        StoreFileIn: {
+            /** Data */
+            data: string;
+        };
+        /**
+         * StoreImportIn
+         * @description `digest` is that of the preview which was looked at.
+         */
+        StoreImportIn: {
+            /** Data */
+            data: string;
+            /** Digest */
+            digest: string;
         };
         /**
          * NamesOut
@@ -5470,6 +6878,15 @@ export interface components {
              * @default true
              */
             answers: boolean;
+        };
+        /** LabelSheetOut */
+        LabelSheetOut: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Count */
+            count: number;
         };
         /**
          * TakenOut
@@ -7101,7 +8518,53 @@ export interface operations {
             };
         };
     };
-    verifex_dockets_api_hatch_advise: {
+    verifex_dockets_api_hatch_inspection: {
+        parameters: {
+            query?: {
+                tag?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitInspectionOut"];
+                };
+            };
+        };
+    };
+    verifex_dockets_api_hatch_came_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CameBackIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SaidOut"];
+                };
+            };
+        };
+    };
+    verifex_dockets_api_kit_parts_advise: {
         parameters: {
             query?: {
                 tag?: string;
@@ -7123,7 +8586,7 @@ export interface operations {
             };
         };
     };
-    verifex_dockets_api_hatch_list_settings: {
+    verifex_dockets_api_kit_parts_list_settings: {
         parameters: {
             query?: {
                 tag?: string;
@@ -7145,7 +8608,7 @@ export interface operations {
             };
         };
     };
-    verifex_dockets_api_hatch_note_setting: {
+    verifex_dockets_api_kit_parts_note_setting: {
         parameters: {
             query?: never;
             header?: never;
@@ -7169,7 +8632,7 @@ export interface operations {
             };
         };
     };
-    verifex_dockets_api_hatch_substitute_resistor: {
+    verifex_dockets_api_kit_parts_substitute_resistor: {
         parameters: {
             query?: never;
             header?: never;
@@ -7179,6 +8642,100 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["SubstituteIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SaidOut"];
+                };
+            };
+        };
+    };
+    verifex_dockets_api_kit_parts_undo_substitution: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TagIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SaidOut"];
+                };
+            };
+        };
+    };
+    verifex_dockets_api_kit_parts_list_places: {
+        parameters: {
+            query?: {
+                tag?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitPlaceOut"][];
+                };
+            };
+        };
+    };
+    verifex_dockets_api_kit_parts_replace: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReplaceIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SaidOut"];
+                };
+            };
+        };
+    };
+    verifex_dockets_api_kit_parts_undo_replace: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TagIn"];
             };
         };
         responses: {
@@ -7415,27 +8972,7 @@ export interface operations {
             };
         };
     };
-    verifex_stores_api_list_resistors: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["StockResistorOut"][];
-                };
-            };
-        };
-    };
-    verifex_stores_api_list_coming: {
+    verifex_stores_api_kits_list_coming: {
         parameters: {
             query?: never;
             header?: never;
@@ -7455,7 +8992,7 @@ export interface operations {
             };
         };
     };
-    verifex_stores_api_list_kits: {
+    verifex_stores_api_kits_list_kits: {
         parameters: {
             query?: never;
             header?: never;
@@ -7475,7 +9012,7 @@ export interface operations {
             };
         };
     };
-    verifex_stores_api_answer_kit_test: {
+    verifex_stores_api_kits_answer_kit_test: {
         parameters: {
             query?: never;
             header?: never;
@@ -7497,6 +9034,662 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KitTestAnsweredOut"];
+                };
+            };
+        };
+    };
+    verifex_stores_api_modules_list_kinds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartKindOut"][];
+                };
+            };
+        };
+    };
+    verifex_stores_api_modules_list_modules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ModuleRowOut"][];
+                };
+            };
+        };
+    };
+    verifex_stores_api_modules_tag_modules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ModulesIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoreSavedOut"];
+                };
+            };
+        };
+    };
+    verifex_stores_api_modules_show_module: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                module_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ModuleOut"];
+                };
+            };
+        };
+    };
+    verifex_stores_api_modules_change_module: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                module_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ModuleIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoreSavedOut"];
+                };
+            };
+        };
+    };
+    verifex_stores_api_modules_put_into_kit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                module_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoreSavedOut"];
+                };
+            };
+        };
+    };
+    verifex_stores_api_modules_calibrate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                module_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CalibrationIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoreSavedOut"];
+                };
+            };
+        };
+    };
+    verifex_stores_api_modules_withdraw: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                calibration_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoreSavedOut"];
+                };
+            };
+        };
+    };
+    verifex_stores_api_modules_fault_of_module: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                module_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ModuleFaultIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoreSavedOut"];
+                };
+            };
+        };
+    };
+    verifex_stores_api_modules_list_batches: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchOut"][];
+                };
+            };
+        };
+    };
+    verifex_stores_api_modules_add_batch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BatchIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoreSavedOut"];
+                };
+            };
+        };
+    };
+    verifex_stores_api_modules_change_batch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BatchIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoreSavedOut"];
+                };
+            };
+        };
+    };
+    verifex_stores_api_stock_list_stock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockItemOut"][];
+                };
+            };
+        };
+    };
+    verifex_stores_api_stock_add_item: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StockItemIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockSavedOut"];
+                };
+            };
+        };
+    };
+    verifex_stores_api_stock_change_item: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StockItemIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockSavedOut"];
+                };
+            };
+        };
+    };
+    verifex_stores_api_stock_count_item: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CountIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockSavedOut"];
+                };
+            };
+        };
+    };
+    verifex_stores_api_stock_book_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BookIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockSavedOut"];
+                };
+            };
+        };
+    };
+    verifex_stores_api_stock_undo_move: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                move_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockSavedOut"];
+                };
+            };
+        };
+    };
+    verifex_stores_api_stock_list_moves: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockMoveOut"][];
+                };
+            };
+        };
+    };
+    verifex_stores_api_stock_list_orders: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderOut"][];
+                };
+            };
+        };
+    };
+    verifex_stores_api_faults_list_faults: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FaultOut"][];
+                };
+            };
+        };
+    };
+    verifex_stores_api_faults_mend: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                fault_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoreSavedOut"];
+                };
+            };
+        };
+    };
+    verifex_stores_api_faults_close: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                fault_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FaultClosedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoreSavedOut"];
+                };
+            };
+        };
+    };
+    verifex_stores_api_faults_add_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                fault_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PhotoIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoreSavedOut"];
+                };
+            };
+        };
+    };
+    verifex_stores_api_faults_remove_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoreSavedOut"];
+                };
+            };
+        };
+    };
+    verifex_stores_api_exchange_list_tables: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoreTableOut"][];
+                };
+            };
+        };
+    };
+    verifex_stores_api_exchange_preview_table: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StoreFileIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoreChangesOut"];
+                };
+            };
+        };
+    };
+    verifex_stores_api_exchange_import_table: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StoreImportIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoreSavedOut"];
                 };
             };
         };
@@ -7971,7 +10164,7 @@ export interface operations {
             };
         };
     };
-    verifex_papers_api_sheet_paper: {
+    verifex_papers_api_sheets_sheet_paper: {
         parameters: {
             query?: {
                 answers?: boolean;
@@ -7993,7 +10186,7 @@ export interface operations {
             };
         };
     };
-    verifex_papers_api_prediction_paper: {
+    verifex_papers_api_sheets_prediction_paper: {
         parameters: {
             query?: never;
             header?: never;
@@ -8013,7 +10206,7 @@ export interface operations {
             };
         };
     };
-    verifex_papers_api_class_papers: {
+    verifex_papers_api_sheets_class_papers: {
         parameters: {
             query?: never;
             header?: never;
@@ -8036,6 +10229,87 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["WorkOut"];
                 };
+            };
+        };
+    };
+    verifex_papers_api_stores_list_label_sheets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LabelSheetOut"][];
+                };
+            };
+        };
+    };
+    verifex_papers_api_stores_labels: {
+        parameters: {
+            query?: {
+                kind?: "kits" | "modules" | "drawers" | "badges";
+                sheet?: string;
+                first?: number;
+                tags?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    verifex_papers_api_stores_inspection: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    verifex_papers_api_stores_coming_sessions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -40,6 +40,16 @@ export function dayOf(at: string | number | Date, zone = courseZone.value): stri
   })
 }
 
+/** A day that may be years ago: 14 Mar 2026. */
+export function fullDay(at: string | number | Date, zone = courseZone.value): string {
+  return new Date(at).toLocaleDateString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    timeZone: zone,
+  })
+}
+
 export const VERDICTS: Record<string, { word: string; tone: string }> = {
   likely: { word: 'in limits', tone: 'good' },
   'in-limits': { word: 'in limits, wide', tone: 'good' },

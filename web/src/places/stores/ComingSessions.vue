@@ -4,16 +4,9 @@ import Asked from '@/pieces/Asked.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import { useComing } from '@/queries/stores'
 import type { Schemas } from '@/api/client'
+import { clockTime, dayOf } from '@/shared/words'
 
 const coming = useComing()
-const day = new Intl.DateTimeFormat(undefined, {
-  weekday: 'short',
-  day: 'numeric',
-  month: 'short',
-  hour: '2-digit',
-  minute: '2-digit',
-  hourCycle: 'h23',
-})
 type Row = Schemas['ComingOut']
 function state(row: Row): { word: string; tone: string } {
   if (row.short) return { word: `${row.short} ${row.short === 1 ? 'kit' : 'kits'} short`, tone: 'bad' }
@@ -26,7 +19,10 @@ function state(row: Row): { word: string; tone: string } {
   <section aria-label="Coming sessions">
     <header>
       <h2>Coming sessions</h2>
-      <a href="/api/stores/coming.csv" download>As a table (CSV)</a>
+      <span class="links"
+        ><a href="/api/stores/coming.pdf" target="_blank">To print (PDF)</a
+        ><a href="/api/stores/coming.csv" download>As a table (CSV)</a></span
+      >
     </header>
     <Asked v-slot="{ data: rows }" :query="coming" what="the coming sessions">
       <EmptyNote
@@ -43,15 +39,21 @@ function state(row: Row): { word: string; tone: string } {
         >
           <p class="what">{{ row.exercise }}</p>
           <p class="state">{{ state(row).word }}</p>
-          <p class="when soft">{{ day.format(new Date(row.starts_at)) }}, {{ row.section }}</p>
+          <p class="when soft">
+            {{ dayOf(row.starts_at) }}, {{ clockTime(row.starts_at) }}, {{ row.section }}
+          </p>
           <p class="count">
             <b class="v">{{ row.ready }}</b> ready for <b class="v">{{ row.pairs }}</b>
             {{ row.pairs === 1 ? 'pair' : 'pairs' }}
           </p>
-          <dl v-if="row.to_test.length || row.swap.length || row.missing.length">
+          <dl v-if="row.to_test.length || row.fill.length || row.swap.length || row.missing.length">
             <template v-if="row.to_test.length"
               ><dt>Test first</dt>
               <dd class="v">{{ row.to_test.join(', ') }}</dd></template
+            >
+            <template v-if="row.fill.length"
+              ><dt>Fill</dt>
+              <dd v-for="fill in row.fill" :key="fill">{{ fill }}</dd></template
             >
             <template v-if="row.swap.length"
               ><dt>Swap in</dt>
@@ -75,6 +77,10 @@ header {
   align-items: baseline;
   justify-content: space-between;
   margin-bottom: 12px;
+}
+.links {
+  display: flex;
+  gap: 16px;
 }
 ul {
   list-style: none;

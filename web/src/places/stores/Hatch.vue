@@ -8,26 +8,37 @@ import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import { useFloor } from '@/queries/floor'
 import { useKits } from '@/queries/stores'
 import { useSession } from '@/shared/me'
+import { useSounds } from '@/shared/sounds'
 import { useTab } from '@/shared/tabs'
 import TabBar from '@/pieces/TabBar.vue'
+import CameBack from './CameBack.vue'
 import ComingSessions from './ComingSessions.vue'
+import DrawerList from './DrawerList.vue'
+import FaultList from './FaultList.vue'
 import KitTable from './KitTable.vue'
 import KitTests from './KitTests.vue'
+import ModuleList from './ModuleList.vue'
+import OrderList from './OrderList.vue'
+import ReplaceForm from './ReplaceForm.vue'
 import ScanAnswers from './ScanAnswers.vue'
 import SettingsForm from './SettingsForm.vue'
 import SubstituteForm from './SubstituteForm.vue'
+import TablesAndLabels from './TablesAndLabels.vue'
 import { type Mode, useScans } from './use-scans'
 
 const { session } = useSession()
-const TABS = ['Kits', 'Coming sessions'] as const
+const TABS = ['Kits', 'Modules', 'Drawers', 'Faults', 'Coming sessions', 'Labels and tables'] as const
 const { tab } = useTab(TABS)
 const route = useRoute()
-const act = ref<Mode | 'instead' | 'settings'>('out')
+const act = ref<Mode | 'instead' | 'replace' | 'settings'>('out')
+const FORMS = ['instead', 'replace', 'settings']
+const looked = ref('')
+const { on: sounds } = useSounds()
 const mode = computed<Mode>(() => (act.value === 'back' ? 'back' : 'out'))
 const code = ref('')
 const tag = ref(String(route.query.kit ?? ''))
 const field = useTemplateRef<HTMLInputElement>('field')
-const { scan, forget, answers, pending, busy, undo, noteFault, putRight } = useScans(
+const { scan, forget, answers, pending, busy, undo, tell, putRight } = useScans(
   computed(() => session.value?.id),
   mode,
 )
@@ -55,7 +66,7 @@ function enter() {
   scan(code.value)
   code.value = ''
 }
-const KEYS = { '>': 'out', '<': 'back', '=': 'instead', '*': 'settings' } as const
+const KEYS = { '>': 'out', '<': 'back', '=': 'instead', '+': 'replace', '*': 'settings' } as const
 /** The mode by one key, while the field is empty: no tag and no badge begins with it. */
 function switchMode(event: KeyboardEvent) {
   const to = KEYS[event.key as keyof typeof KEYS]
@@ -65,7 +76,7 @@ function switchMode(event: KeyboardEvent) {
 }
 function choose(name: string) {
   tag.value = name
-  if (act.value === 'instead' || act.value === 'settings') return
+  if (FORMS.includes(act.value)) return
   code.value = name
   refocus()
 }
@@ -82,10 +93,12 @@ function choose(name: string) {
           { value: 'out', word: 'Hand out', key: '>' },
           { value: 'back', word: 'Take back', key: '<' },
           { value: 'instead', word: 'Substitute', key: '=' },
+          { value: 'replace', word: 'Replace', key: '+' },
           { value: 'settings', word: 'Settings', key: '*' },
         ]"
       />
       <div v-if="act === 'instead'" class="sheet box"><SubstituteForm v-model:tag="tag" /></div>
+      <div v-else-if="act === 'replace'" class="sheet box"><ReplaceForm v-model:tag="tag" /></div>
       <div v-else-if="act === 'settings'" class="sheet box"><SettingsForm v-model:tag="tag" /></div>
       <form v-else class="sheet box" @submit.prevent="enter">
         <label class="field-label" for="code">{{
@@ -113,17 +126,22 @@ function choose(name: string) {
         <button class="btn" :disabled="!session || !code.trim()">
           {{ busy ? 'A moment…' : 'Enter' }} <kbd>Enter</kbd>
         </button>
+        <label class="sounds"><input v-model="sounds" type="checkbox" /> a sound for each scan</label>
       </form>
       <ScanAnswers
         v-if="answers.length"
         :answers="answers"
         @undo="undo"
-        @fault="(answer, faults) => noteFault(answer, faults)"
+        @look="looked = $event"
         @done="refocus"
       />
     </section>
     <TabBar v-model="tab" :tabs="TABS" label="Stores">
-      <ComingSessions v-if="tab === 'Coming sessions'" />
+      <ModuleList v-if="tab === 'Modules'" />
+      <DrawerList v-else-if="tab === 'Drawers'" />
+      <FaultList v-else-if="tab === 'Faults'" />
+      <div v-else-if="tab === 'Coming sessions'"><ComingSessions /><OrderList /></div>
+      <TablesAndLabels v-else-if="tab === 'Labels and tables'" />
       <Asked v-else v-slot="{ data }" :query="kits" what="the kits">
         <div>
           <KitTests :kits="data" />
@@ -131,14 +149,15 @@ function choose(name: string) {
         </div>
       </Asked>
     </TabBar>
+    <CameBack v-model:tag="looked" @said="(text) => (tell(text), refocus())" />
   </div>
 </template>
 
 <style scoped>
 .page {
   display: grid;
-  grid-template-columns: 448px 1fr;
-  gap: 24px;
+  grid-template-columns: 476px minmax(0, 1fr);
+  gap: 20px;
   padding: 18px 20px;
 }
 .desk {
@@ -169,6 +188,13 @@ function choose(name: string) {
 }
 .btn {
   justify-content: center;
+}
+.sounds {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  color: var(--soft);
+  font-size: 14px;
 }
 @media (max-width: 900px) {
   .page {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
+import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 
 const props = defineProps<{ kits: Schemas['KitRowOut'][]; chosen: string }>()
@@ -12,8 +13,28 @@ const WORDS: Record<string, string> = {
   repair: 'in repair',
   'to-test': 'to test',
 }
+const all = ref(false)
+const find = ref('')
+const planned = computed(() => props.kits.filter((kit) => kit.planned))
+/** Those of today's exercises, unless somebody looks for others. */
+const offered = computed(() => (all.value || !planned.value.length ? props.kits : planned.value))
+const shown = computed(() => {
+  const words = find.value.toLowerCase().split(/\s+/).filter(Boolean)
+  return (words.length ? props.kits : offered.value).filter((kit) =>
+    words.every((word) => `${kit.tag} ${kit.exercise} ${kit.holder}`.toLowerCase().includes(word)),
+  )
+})
+const several = computed(() => new Set(shown.value.map((kit) => kit.exercise)).size > 1)
+const note = (kit: Schemas['KitRowOut']) =>
+  [
+    kit.state === 'out' || kit.state === 'ready' ? '' : kit.reason.replace(`${kit.tag} `, ''),
+    ...kit.substitutions,
+    kit.serves.length && kit.state === 'ready' ? `also for ${kit.serves.join(', ')}` : '',
+  ]
+    .filter(Boolean)
+    .join('; ')
 const counts = computed(() => {
-  const by = (state: string) => props.kits.filter((kit) => kit.state === state).length
+  const by = (state: string) => offered.value.filter((kit) => kit.state === state).length
   return `${by('ready')} ready, ${by('out')} out, ${by('incomplete') + by('repair') + by('to-test')} held back`
 })
 </script>
@@ -23,6 +44,23 @@ const counts = computed(() => {
     <header>
       <h2>Kits</h2>
       <span class="soft">{{ counts }}</span>
+      <input
+        v-if="kits.length > 12"
+        v-model="find"
+        class="field"
+        type="search"
+        placeholder="Tag, exercise or pair"
+        aria-label="Find a kit"
+      />
+      <ChoiceBar
+        v-if="planned.length && planned.length < kits.length"
+        v-model="all"
+        label="Which kits"
+        :choices="[
+          { value: false, word: 'Today’s' },
+          { value: true, word: 'All' },
+        ]"
+      />
     </header>
     <EmptyNote
       v-if="!kits.length"
@@ -35,6 +73,7 @@ const counts = computed(() => {
           <tr>
             <th>Tag</th>
             <th>State</th>
+            <th v-if="several">Exercise</th>
             <th>With</th>
             <th>Note</th>
             <th><span class="visually-hidden">Acts</span></th>
@@ -42,7 +81,7 @@ const counts = computed(() => {
         </thead>
         <tbody>
           <tr
-            v-for="kit in kits"
+            v-for="kit in shown"
             :key="kit.id"
             :class="{ chosen: kit.tag === chosen }"
             tabindex="0"
@@ -55,14 +94,9 @@ const counts = computed(() => {
             <td>
               <span class="state" :class="kit.state">{{ WORDS[kit.state] }}</span>
             </td>
+            <td v-if="several">{{ kit.exercise }}</td>
             <td>{{ kit.holder }}</td>
-            <td class="soft">
-              {{
-                [kit.state === 'out' || kit.state === 'ready' ? '' : kit.reason, ...kit.substitutions]
-                  .filter(Boolean)
-                  .join('; ')
-              }}
-            </td>
+            <td class="soft">{{ note(kit) }}</td>
             <td class="num">
               <button
                 v-if="kit.state === 'repair' || (kit.state === 'incomplete' && kit.parts.length)"
@@ -84,8 +118,9 @@ const counts = computed(() => {
 <style scoped>
 header {
   display: flex;
-  gap: 14px;
-  align-items: baseline;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: center;
   margin-bottom: 12px;
 }
 .v {
@@ -115,5 +150,10 @@ tr.chosen td {
 .incomplete,
 .repair {
   color: var(--stop);
+}
+header input {
+  flex: 1 1 150px;
+  margin-left: auto;
+  max-width: 230px;
 }
 </style>

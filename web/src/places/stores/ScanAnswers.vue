@@ -1,26 +1,10 @@
 <script setup lang="ts">
 // What came of the last scans: the newest large enough to be read from the hatch, the others below it.
-import { nextTick, ref } from 'vue'
 import { clockTime } from '@/shared/words'
 import type { Answer } from './use-scans'
 
 defineProps<{ answers: Answer[] }>()
-const emit = defineEmits<{ undo: [answer: Answer]; fault: [answer: Answer, faults: string[]]; done: [] }>()
-const writing = ref<number | null>(null)
-const fault = ref('')
-
-async function begin(id: number) {
-  writing.value = id
-  fault.value = ''
-  await nextTick()
-  document.getElementById('fault')?.focus()
-}
-function keep(answer: Answer) {
-  if (!fault.value.trim()) return
-  emit('fault', answer, [fault.value.trim()])
-  writing.value = null
-  emit('done')
-}
+const emit = defineEmits<{ undo: [answer: Answer]; look: [tag: string]; done: [] }>()
 </script>
 
 <template>
@@ -34,23 +18,9 @@ function keep(answer: Answer) {
       <div>
         <p>{{ answer.text }}</p>
         <div v-if="answer.back" class="acts">
-          <button class="btn quiet" @click="begin(answer.id)">It has a fault…</button>
+          <button class="btn quiet" @click="emit('look', answer.back)">Look through it…</button>
           <button class="btn quiet" @click="emit('undo', answer)">Undo: it stays out</button>
         </div>
-        <form v-if="writing === answer.id" class="fault" @submit.prevent="keep(answer)">
-          <label class="field-label" for="fault">What is wrong with {{ answer.back }}</label>
-          <input
-            id="fault"
-            v-model="fault"
-            class="field"
-            placeholder="thermometer leg bent"
-            maxlength="200"
-          />
-          <p class="soft">
-            Was its supply reversed, or a light driven without a resistor? Test that part first.
-          </p>
-          <button class="btn">To repair</button>
-        </form>
       </div>
       <time class="soft">{{ clockTime(answer.at) }}</time>
     </li>
@@ -110,16 +80,5 @@ li.newest.bad {
   display: flex;
   gap: 6px;
   margin-left: -10px;
-}
-.fault {
-  display: grid;
-  gap: 8px;
-  justify-items: start;
-  padding: 6px 0;
-}
-.fault .soft {
-  font-size: 14px;
-  font-weight: 400;
-  color: var(--soft);
 }
 </style>

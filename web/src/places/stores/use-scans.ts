@@ -2,6 +2,8 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, type Ref, ref } from 'vue'
 import { ApiError, ask, client } from '@/api/client'
+import { STORES_STALE } from '@/queries/stores'
+import { play } from '@/shared/sounds'
 
 export type Mode = 'out' | 'back'
 export interface Answer {
@@ -29,6 +31,7 @@ export function useScans(session: Ref<number | undefined>, mode: Ref<Mode>) {
   let number = 0
 
   function answer(good: boolean, text: string, back?: string) {
+    play(good ? 'yes' : 'no')
     answers.value = [{ id: ++number, at: Date.now(), good, text, back }, ...answers.value].slice(0, KEPT)
   }
   /** A kit that was held back can go out again. */
@@ -38,7 +41,7 @@ export function useScans(session: Ref<number | undefined>, mode: Ref<Mode>) {
     } catch (wrong) {
       answer(false, wrong instanceof ApiError ? wrong.message : 'That did not work; try again.')
     }
-    void queries.invalidateQueries({ queryKey: ['kits'] })
+    for (const key of STORES_STALE) void queries.invalidateQueries({ queryKey: [key] })
   }
   function forget() {
     kit.value = badge.value = null
@@ -54,7 +57,7 @@ export function useScans(session: Ref<number | undefined>, mode: Ref<Mode>) {
     answer(true, done.message)
   }
   async function takeBack(code: string) {
-    const done = await ask(client.POST('/api/hatch/take-back', { body: { tag: code, faults: [] } }))
+    const done = await ask(client.POST('/api/hatch/take-back', { body: { tag: code, faults: [], ref: '' } }))
     answer(true, done.message, code.trim().toUpperCase())
   }
   async function workThrough() {
@@ -71,7 +74,7 @@ export function useScans(session: Ref<number | undefined>, mode: Ref<Mode>) {
       }
     }
     busy.value = false
-    for (const key of ['kits', 'floor', 'advice']) void queries.invalidateQueries({ queryKey: [key] })
+    for (const key of STORES_STALE) void queries.invalidateQueries({ queryKey: [key] })
   }
   /** A code as it was scanned or typed. */
   function scan(code: string) {
@@ -87,7 +90,7 @@ export function useScans(session: Ref<number | undefined>, mode: Ref<Mode>) {
     } catch (wrong) {
       answer(false, wrong instanceof ApiError ? wrong.message : String(wrong))
     }
-    for (const key of ['kits', 'floor']) void queries.invalidateQueries({ queryKey: [key] })
+    for (const key of STORES_STALE) void queries.invalidateQueries({ queryKey: [key] })
   }
   return {
     scan,
@@ -98,7 +101,6 @@ export function useScans(session: Ref<number | undefined>, mode: Ref<Mode>) {
     undo: (of: Answer) =>
       afterwards(() => ask(client.POST('/api/hatch/undo-take-back', { body: { tag: of.back! } })), of),
     putRight,
-    noteFault: (of: Answer, faults: string[]) =>
-      afterwards(() => ask(client.POST('/api/hatch/faults', { body: { tag: of.back!, faults } })), of),
+    tell: (text: string) => answer(true, text),
   }
 }

@@ -1,0 +1,191 @@
+<script setup lang="ts">
+// Batches: what modules that were bought together have in common, and how often they fail.
+import { computed, reactive, ref, watch } from 'vue'
+import { ask, client, type Schemas } from '@/api/client'
+import Asked from '@/pieces/Asked.vue'
+import Dialog from '@/pieces/Dialog.vue'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { STORES_STALE, useBatches, usePartKinds } from '@/queries/stores'
+import { useAct } from '@/shared/act'
+
+const show = defineModel<boolean>('show', { required: true })
+const query = useBatches()
+const { data: kinds } = usePartKinds()
+type Batch = Schemas['BatchOut']
+const editing = ref<number | 'new' | null>(null)
+const empty = {
+  name: '',
+  part: '',
+  marking: '',
+  leg_order: '',
+  price: '',
+  supplier: '',
+  lead_days: 14,
+  bought_on: '',
+}
+const typed = reactive({ ...empty })
+const figures = reactive<Record<string, string>>({})
+const { busy, error, run } = useAct(STORES_STALE)
+const kind = computed(() => kinds.value?.find((one) => one.id === typed.part))
+watch(show, () => (editing.value = null))
+
+function edit(batch: Batch | null) {
+  error.value = null
+  editing.value = batch?.id ?? 'new'
+  Object.assign(
+    typed,
+    batch ? { ...batch, price: batch.price ?? '', bought_on: batch.bought_on ?? '' } : empty,
+  )
+  for (const name of Object.keys(figures)) delete figures[name]
+  for (const [name, value] of Object.entries(batch?.figures ?? {})) figures[name] = String(value)
+}
+async function save() {
+  const deviating = Object.entries(figures).filter(([, text]) => text.trim() !== '')
+  const body = {
+    name: typed.name,
+    part: typed.part,
+    marking: typed.marking,
+    leg_order: typed.leg_order,
+    supplier: typed.supplier,
+    lead_days: typed.lead_days,
+    price: typed.price === '' ? null : typed.price,
+    bought_on: typed.bought_on || null,
+    figures: Object.fromEntries(deviating.map(([name, text]) => [name, Number(text.replace(',', '.'))])),
+  }
+  const id = editing.value
+  const done = await run(() =>
+    id === 'new'
+      ? ask(client.POST('/api/batches', { body }))
+      : ask(client.PUT('/api/batches/{batch_id}', { params: { path: { batch_id: Number(id) } }, body })),
+  )
+  if (done) editing.value = null
+}
+const percent = (rate: number | null) => (rate === null ? '–' : `${(rate * 100).toFixed(0)} %`)
+const label = (name: string) => name.replaceAll('_', ' ')
+</script>
+
+<template>
+  <Dialog v-model:show="show" title="Batches" width="820px">
+    <form v-if="editing !== null" class="fields" @submit.prevent="save">
+      <label
+        ><span class="field-label">Name</span
+        ><input v-model="typed.name" class="field" maxlength="40" required placeholder="T 2026-09"
+      /></label>
+      <label>
+        <span class="field-label">Kind</span>
+        <select v-model="typed.part" class="field" required :disabled="editing !== 'new'">
+          <option value="" disabled>Choose…</option>
+          <option v-for="one in kinds" :key="one.id" :value="one.id">{{ one.title }}</option>
+        </select>
+      </label>
+      <label
+        ><span class="field-label">Maker’s marking, as you read it</span
+        ><input v-model="typed.marking" class="field" maxlength="80"
+      /></label>
+      <label v-if="kind?.legs.length">
+        <span class="field-label">Legs in the order they are printed</span>
+        <input v-model="typed.leg_order" class="field v" maxlength="120" :placeholder="kind.legs.join('-')" />
+      </label>
+      <label
+        ><span class="field-label">Supplier</span
+        ><input v-model="typed.supplier" class="field" maxlength="80"
+      /></label>
+      <label
+        ><span class="field-label">Lead time, days</span
+        ><input v-model.number="typed.lead_days" class="field v" type="number" min="0" max="1000"
+      /></label>
+      <label
+        ><span class="field-label">Price a piece</span
+        ><input v-model="typed.price" class="field v" inputmode="decimal"
+      /></label>
+      <label
+        ><span class="field-label">Bought on</span><input v-model="typed.bought_on" class="field" type="date"
+      /></label>
+      <details
+        v-if="kind && Object.keys(kind.figures).length"
+        class="wide"
+        :open="Object.keys(figures).length > 0"
+      >
+        <summary>Figures in which it deviates from its kind</summary>
+        <div class="fields figures">
+          <label v-for="(usual, name) in kind.figures" :key="name">
+            <span class="field-label">{{ label(name) }}</span>
+            <input v-model="figures[name]" class="field v" inputmode="decimal" :placeholder="String(usual)" />
+          </label>
+        </div>
+      </details>
+      <ErrorNote class="wide" :error="error" />
+      <p class="acts wide">
+        <button class="btn" :disabled="busy">Save the batch</button>
+        <button type="button" class="btn quiet" @click="editing = null">Back to the list</button>
+      </p>
+    </form>
+    <Asked v-else v-slot="{ data }" :query="query" what="the batches">
+      <p v-if="!data.length" class="soft">
+        No batch yet. A batch carries what its modules have in common: leg order, supplier, figures of their
+        own.
+      </p>
+      <div v-else class="wrap">
+        <table class="plain">
+          <thead>
+            <tr>
+              <th>Batch</th>
+              <th>Kind</th>
+              <th>Legs</th>
+              <th class="num">Modules</th>
+              <th class="num">Faults</th>
+              <th class="num">Uses</th>
+              <th class="num" title="Faults to be expected at each use">Rate</th>
+              <th><span class="visually-hidden">Acts</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="batch in data" :key="batch.id">
+              <td>
+                <b>{{ batch.name }}</b><span v-if="batch.marking" class="soft block">{{
+                  batch.marking
+                }}</span>
+              </td>
+              <td>{{ batch.title }}</td>
+              <td class="v">{{ batch.leg_order }}</td>
+              <td class="num v">{{ batch.modules }}</td>
+              <td class="num v">{{ batch.faults }}</td>
+              <td class="num v">{{ batch.uses }}</td>
+              <td class="num v">{{ percent(batch.rate) }}</td>
+              <td class="num"><button class="btn quiet" @click="edit(batch)">Edit</button></td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <p class="acts"><button class="btn" @click="edit(null)">New batch…</button></p>
+    </Asked>
+  </Dialog>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(230px, 1fr));
+  gap: 10px 16px;
+  align-items: end;
+}
+.figures {
+  margin-top: 8px;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  margin-top: 8px;
+}
+.block {
+  display: block;
+  font-size: 14px;
+}
+summary {
+  cursor: pointer;
+  color: var(--soft);
+}
+</style>

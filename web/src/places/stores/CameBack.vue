@@ -1,0 +1,153 @@
+<script setup lang="ts">
+// A kit that has just come back, looked at: what to test, what to reset, cool or dry, and how each part of it is.
+import { computed, reactive, ref, watch } from 'vue'
+import { ask, client } from '@/api/client'
+import Asked from '@/pieces/Asked.vue'
+import Dialog from '@/pieces/Dialog.vue'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { STORES_STALE, useInspection } from '@/queries/stores'
+import { useAct } from '@/shared/act'
+
+const tag = defineModel<string>('tag', { required: true })
+const emit = defineEmits<{ said: [text: string] }>()
+const show = computed({ get: () => !!tag.value, set: (on) => (tag.value = on ? tag.value : '') })
+const query = useInspection(tag)
+const STATES = [
+  { value: 'there', word: 'there' },
+  { value: 'missing', word: 'missing' },
+  { value: 'used', word: 'used up' },
+  { value: 'faulty', word: 'faulty' },
+] as const
+type State = (typeof STATES)[number]['value']
+const states = reactive<Record<string, State>>({})
+const faults = reactive<Record<string, string>>({})
+const whole = ref('')
+const { busy, error, run } = useAct(STORES_STALE)
+watch(tag, () => {
+  for (const held of [states, faults]) for (const ref of Object.keys(held)) delete held[ref]
+  whole.value = ''
+  error.value = null
+})
+const refsIn = (state: State) => Object.keys(states).filter((ref) => states[ref] === state)
+const unsaid = computed(() => refsIn('faulty').filter((ref) => !faults[ref]?.trim()))
+async function save() {
+  const said = Object.fromEntries(refsIn('faulty').map((ref) => [ref, faults[ref]!.trim()]))
+  const body = {
+    tag: tag.value,
+    missing: refsIn('missing'),
+    used_up: refsIn('used'),
+    faults: whole.value.trim() ? { ...said, '': whole.value.trim() } : said,
+  }
+  const done = await run(() => ask(client.POST('/api/hatch/came-back', { body })))
+  if (!done) return
+  emit('said', done.message)
+  show.value = false
+}
+</script>
+
+<template>
+  <Dialog v-model:show="show" :title="`${tag} is back`" width="680px">
+    <Asked v-slot="{ data }" :query="query" what="the kit">
+      <section v-if="data.looks.length" aria-label="Before it is packed">
+        <ul class="looks">
+          <li v-for="look in data.looks" :key="look.ref + look.how" :class="{ must: look.must }">
+            <b>{{ look.must ? `Test ${look.title}` : look.title }}</b><span
+              >{{ look.because }}. {{ look.how
+              }}<template v-if="look.well"> Well: {{ look.well }}.</template></span
+            >
+          </li>
+        </ul>
+      </section>
+      <form @submit.prevent="save">
+        <fieldset v-for="part in data.parts" :key="part.ref">
+          <legend>
+            <b class="v">{{ part.ref }}</b> {{ part.title }} <span class="v soft">{{ part.module }}</span>
+          </legend>
+          <label v-for="state in STATES" :key="state.value" class="choice">
+            <input
+              type="radio"
+              :name="`state-${part.ref}`"
+              :value="state.value"
+              :checked="(states[part.ref] ?? 'there') === state.value"
+              @change="states[part.ref] = state.value"
+            />{{ state.word }}
+          </label>
+          <input
+            v-if="states[part.ref] === 'faulty'"
+            v-model="faults[part.ref]"
+            class="field"
+            :aria-label="`What is wrong with ${part.title}`"
+            placeholder="What is wrong with it"
+            maxlength="200"
+          />
+        </fieldset>
+        <label>
+          <span class="field-label">Something about the kit as a whole</span>
+          <input v-model="whole" class="field" placeholder="box broken, sticky with syrup" maxlength="200" />
+        </label>
+        <ErrorNote :error="error" />
+        <p class="acts">
+          <button class="btn" :disabled="busy || !!unsaid.length">Save how it came back</button>
+          <span v-if="unsaid.length" class="soft">Say what is wrong with {{ unsaid.join(', ') }}.</span>
+        </p>
+      </form>
+    </Asked>
+  </Dialog>
+</template>
+
+<style scoped>
+form {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 10px;
+}
+fieldset {
+  border: 0;
+  border-top: 1px solid var(--line);
+  margin: 0;
+  padding: 8px 0 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  align-items: center;
+}
+legend {
+  float: left;
+  flex: 1 1 260px;
+  padding: 0;
+}
+.choice {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 32px;
+}
+fieldset .field {
+  flex: 1 0 100%;
+}
+.looks {
+  list-style: none;
+  margin: 0 0 6px;
+  padding: 0;
+  display: grid;
+  gap: 6px;
+}
+.looks li {
+  display: grid;
+  gap: 2px;
+  padding: 8px 12px;
+  background: var(--sunk);
+  border-radius: var(--radius);
+}
+.looks .must {
+  background: var(--stop-bg);
+}
+.looks .must b {
+  color: var(--stop);
+}
+.acts {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+}
+</style>

@@ -1,0 +1,221 @@
+<script setup lang="ts">
+// One counted thing: where it lies, its smallest stock, where it is bought; deliveries, and what happened in its drawer.
+import { computed, reactive, ref, watch } from 'vue'
+import { ask, client, type Schemas } from '@/api/client'
+import Dialog from '@/pieces/Dialog.vue'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { STORES_STALE, useMoves, usePartKinds } from '@/queries/stores'
+import { useAct } from '@/shared/act'
+import { clockTime, dayOf } from '@/shared/words'
+
+type Item = Schemas['StockItemOut']
+const item = defineModel<Item | 'new' | null>('item', { required: true })
+const show = computed({ get: () => item.value !== null, set: (on) => (item.value = on ? item.value : null) })
+const held = computed(() => (item.value && item.value !== 'new' ? item.value : null))
+const { data: kinds } = usePartKinds()
+const { data: moves } = useMoves(computed(() => held.value?.id ?? null))
+const { busy, error, said, run } = useAct(STORES_STALE)
+const EMPTY = { part: '', title: '', value: '', colour: '', watts: '0.25', drawer: '', count: 0, least: 0, supplier: '', lead_days: 14, price: '' } // prettier-ignore
+const typed = reactive({ ...EMPTY })
+const bought = ref('')
+const kind = computed(() => kinds.value?.find((one) => one.id === typed.part))
+const counted = computed(() => kinds.value?.filter((one) => !one.board) ?? [])
+watch(item, (now) => {
+  error.value = null
+  said.value = bought.value = ''
+  Object.assign(typed, EMPTY)
+  if (now && now !== 'new')
+    Object.assign(typed, {
+      ...now,
+      value: now.ohms ? String(now.ohms) : '',
+      watts: String(now.rated_watts),
+      price: now.price ?? '',
+    })
+})
+/** 4k7, 330R or 330 as ohms. */
+function ohms(text: string): number {
+  const found = /^(\d+(?:[.,]\d+)?)\s*([kMRΩ]?)(\d*)\s*Ω?$/.exec(text.trim())
+  if (!found) return text.trim() ? NaN : 0
+  const factor = { k: 1e3, M: 1e6 }[found[2]!] ?? 1
+  return Number(`${found[1]!.replace(',', '.')}${found[3] ? `.${found[3]}` : ''}`) * factor
+}
+const wrongValue = computed(() => typed.part === 'resistor' && !(ohms(typed.value) > 0))
+async function save() {
+  const body = {
+    part: typed.part,
+    title: typed.title,
+    ohms: typed.part === 'resistor' ? ohms(typed.value) : 0,
+    colour: typed.colour,
+    tolerance_percent: held.value?.tolerance_percent ?? 5,
+    rated_watts: Number(typed.watts.replace(',', '.')) || 0.25,
+    count: typed.count,
+    least: typed.least,
+    drawer: typed.drawer,
+    supplier: typed.supplier,
+    lead_days: typed.lead_days,
+    price: typed.price === '' ? null : typed.price,
+  }
+  const id = held.value?.id
+  const done = await run(() =>
+    id === undefined
+      ? ask(client.POST('/api/stock', { body }))
+      : ask(client.PUT('/api/stock/{item_id}', { params: { path: { item_id: id } }, body })),
+  )
+  if (done) item.value = null
+}
+async function bookIn() {
+  const path = { item_id: held.value!.id }
+  const body = { count: Number(bought.value), note: '' }
+  if (await run(() => ask(client.POST('/api/stock/{item_id}/book-in', { params: { path }, body }))))
+    bought.value = ''
+}
+const why: Record<string, string> = {
+  first: 'entered',
+  bought: 'bought',
+  given: 'given',
+  filled: 'filled into a kit',
+  used: 'used up',
+  'put-back': 'put back',
+  broken: 'broken',
+  counted: 'counted',
+}
+const signed = (delta: number) => (delta > 0 ? `+${delta}` : String(delta).replace('-', '−'))
+</script>
+
+<template>
+  <Dialog v-model:show="show" :title="held?.title ?? 'Add a thing to a drawer'" width="620px">
+    <form v-if="held" class="line" @submit.prevent="bookIn">
+      <input
+        v-model="bought"
+        class="field v"
+        inputmode="numeric"
+        aria-label="How many have come"
+        placeholder="How many have come"
+      />
+      <button class="btn line" :disabled="busy || !/^[1-9]\d*$/.test(bought)">Book in</button>
+    </form>
+    <form class="fields" @submit.prevent="save">
+      <label v-if="!held">
+        <span class="field-label">Part of the catalogue</span>
+        <select v-model="typed.part" class="field">
+          <option value="">something else</option>
+          <option v-for="one in counted" :key="one.id" :value="one.id">{{ one.title }}</option>
+        </select>
+      </label>
+      <label v-if="!held && typed.part === 'resistor'">
+        <span class="field-label">Value</span>
+        <input v-model="typed.value" class="field v" placeholder="4k7" required />
+      </label>
+      <label v-if="!held && typed.part === 'resistor'">
+        <span class="field-label">Rated watts</span>
+        <input v-model="typed.watts" class="field v" inputmode="decimal" />
+      </label>
+      <label v-if="!held && kind?.colours.length">
+        <span class="field-label">Colour</span>
+        <select v-model="typed.colour" class="field" required>
+          <option v-for="colour in kind.colours" :key="colour" :value="colour">{{ colour }}</option>
+        </select>
+      </label>
+      <label v-if="!held && !typed.part">
+        <span class="field-label">What it is</span>
+        <input v-model="typed.title" class="field" placeholder="wires, 20 cm" maxlength="80" required />
+      </label>
+      <label
+        ><span class="field-label">Drawer</span><input v-model="typed.drawer" class="field v" maxlength="40"
+      /></label>
+      <label v-if="!held"
+        ><span class="field-label">How many</span
+        ><input v-model.number="typed.count" class="field v" type="number" min="0"
+      /></label>
+      <label
+        ><span class="field-label">Smallest stock</span
+        ><input v-model.number="typed.least" class="field v" type="number" min="0"
+      /></label>
+      <label
+        ><span class="field-label">Supplier</span
+        ><input v-model="typed.supplier" class="field" maxlength="80"
+      /></label>
+      <label
+        ><span class="field-label">Lead time, days</span
+        ><input v-model.number="typed.lead_days" class="field v" type="number" min="0" max="1000"
+      /></label>
+      <label
+        ><span class="field-label">Price a piece</span
+        ><input v-model="typed.price" class="field v" inputmode="decimal"
+      /></label>
+      <ErrorNote class="wide" :error="error" />
+      <p v-if="said" class="good wide" role="status">{{ said }}</p>
+      <button class="btn" :disabled="busy || (!held && wrongValue)">{{ held ? 'Save' : 'Add it' }}</button>
+    </form>
+    <section v-if="held && moves?.length" aria-label="What happened in this drawer">
+      <h3>In this drawer</h3>
+      <ul>
+        <li v-for="move in moves" :key="move.id">
+          <b class="v">{{ signed(move.delta) }}</b>
+          <span
+            >{{ why[move.why] ?? move.why }}<template v-if="move.note">, {{ move.note }}</template></span
+          >
+          <span v-if="move.short" class="bad">{{ move.short }} beyond the count</span>
+          <span class="soft"
+            >{{ dayOf(move.at) }}, {{ clockTime(move.at) }}{{ move.by ? `, ${move.by}` : '' }}</span
+          >
+          <span class="v soft after">{{ move.count_after }}</span>
+        </li>
+      </ul>
+    </section>
+  </Dialog>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
+  gap: 10px 14px;
+  align-items: end;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+.line {
+  display: flex;
+  gap: 8px;
+}
+.line input {
+  width: 200px;
+}
+.fields .btn {
+  justify-self: start;
+}
+h3 {
+  font-size: 15px;
+  margin: 8px 0 4px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  max-height: 220px;
+  overflow: auto;
+}
+li {
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+  padding: 4px 0;
+  border-top: 1px solid var(--line);
+  font-size: 14px;
+}
+li b {
+  min-width: 44px;
+  text-align: right;
+}
+.after {
+  margin-left: auto;
+}
+.good {
+  color: var(--good);
+}
+.bad {
+  color: var(--stop);
+}
+</style>

@@ -1,0 +1,201 @@
+<script setup lang="ts">
+// What is counted by drawer. Stock-taking goes down the list by keyboard: a count, Enter, the next one.
+import { computed, nextTick, reactive, ref } from 'vue'
+import { ask, client, type Schemas } from '@/api/client'
+import Asked from '@/pieces/Asked.vue'
+import EmptyNote from '@/pieces/EmptyNote.vue'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { STORES_STALE, useStock } from '@/queries/stores'
+import { useAct } from '@/shared/act'
+import { dayOf } from '@/shared/words'
+import DrawerDialog from './DrawerDialog.vue'
+
+type Item = Schemas['StockItemOut']
+const query = useStock()
+const counting = ref(false)
+const typed = reactive<Record<number, string>>({})
+/** The count that the list showed when somebody began to type: what others take meanwhile stays taken. */
+const seen = reactive<Record<number, number>>({})
+const done = ref<{ item: number; text: string; differs: boolean; move: number | null } | null>(null)
+const edited = ref<Item | 'new' | null>(null)
+const { busy, error, run } = useAct(STORES_STALE)
+const low = computed(() => query.data.value?.filter((item) => item.low).length ?? 0)
+const drawers = computed(() => {
+  const found = new Map<string, Item[]>()
+  for (const item of query.data.value ?? []) found.set(item.drawer, [...(found.get(item.drawer) ?? []), item])
+  return [...found]
+})
+
+async function begin() {
+  counting.value = true
+  await nextTick()
+  document.querySelector<HTMLInputElement>('.count-field')?.focus()
+}
+function end() {
+  counting.value = false
+  done.value = null
+  for (const id of Object.keys(typed)) delete typed[Number(id)]
+}
+function next(event: KeyboardEvent, step: number) {
+  const fields = [...document.querySelectorAll<HTMLInputElement>('.count-field')]
+  const at = fields.indexOf(event.target as HTMLInputElement)
+  fields[at + step]?.focus()
+}
+async function enter(event: KeyboardEvent, item: Item) {
+  const text = typed[item.id]?.trim() ?? ''
+  if (!/^\d+$/.test(text)) return next(event, 1) // left as it is
+  next(event, 1)
+  const body = { seen: seen[item.id] ?? item.count, found: Number(text) }
+  const answer = await run(() =>
+    ask(client.POST('/api/stock/{item_id}/count', { params: { path: { item_id: item.id } }, body })),
+  )
+  if (!answer) return
+  delete typed[item.id]
+  done.value = {
+    item: item.id,
+    text: answer.message,
+    differs: body.found !== body.seen,
+    move: answer.move ?? null,
+  }
+}
+async function undo(move: number) {
+  const path = { move_id: move }
+  const answer = await run(() => ask(client.POST('/api/stock/moves/{move_id}/undo', { params: { path } })))
+  if (answer) done.value = { item: 0, text: answer.message, differs: false, move: null }
+}
+const why: Record<string, string> = {
+  first: 'entered',
+  bought: 'bought',
+  given: 'given',
+  filled: 'filled in',
+  used: 'used',
+  'put-back': 'put back',
+  broken: 'broken',
+  counted: 'counted',
+}
+const lastWords = (item: Item) =>
+  item.last ? `${why[item.last.why] ?? item.last.why} ${dayOf(item.last.at)}` : ''
+</script>
+
+<template>
+  <section aria-label="Drawers">
+    <header>
+      <p class="soft">
+        <b v-if="low" class="bad">{{ low }} below the smallest stock.</b>
+        <template v-if="counting"> Type what lies in the drawer, then Enter. Esc ends it.</template>
+      </p>
+      <button v-if="!counting" class="btn line" @click="edited = 'new'">Add a thing…</button>
+      <button class="btn" @click="counting ? end() : begin()">
+        {{ counting ? 'Counting is done' : 'Count the drawers' }}
+      </button>
+    </header>
+    <ErrorNote :error="error" />
+    <p v-if="done" role="status" class="done" :class="{ differs: done.differs }">
+      {{ done.text }}
+      <button v-if="done.move" class="btn quiet" :disabled="busy" @click="undo(done.move)">Undo</button>
+    </p>
+    <Asked v-slot="{ data }" :query="query" what="the drawers">
+      <EmptyNote
+        v-if="!data.length"
+        title="Nothing is counted yet"
+        text="Resistors, lights, wires and the like are counted by drawer, each with its smallest stock."
+      />
+      <div v-else class="sheet wrap" @keydown.esc="end">
+        <table class="plain">
+          <thead>
+            <tr>
+              <th>Drawer</th>
+              <th>What</th>
+              <th class="num">Count</th>
+              <th class="num">Smallest</th>
+              <th>{{ counting ? 'Found' : 'Last' }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <template v-for="[drawer, items] in drawers" :key="drawer">
+              <tr v-for="(item, index) in items" :key="item.id" :class="{ first: index === 0 }">
+                <td class="v drawer">{{ index === 0 ? drawer || '–' : '' }}</td>
+                <td>
+                  <button class="name" @click="edited = item">{{ item.title }}</button>
+                  <span v-if="item.short" class="bad small"
+                    >{{ item.short }} taken beyond the count: count it</span
+                  >
+                </td>
+                <td class="num v" :class="{ bad: item.low }">
+                  <b>{{ item.count }}</b>
+                </td>
+                <td class="num v soft">{{ item.least || '' }}</td>
+                <td v-if="counting">
+                  <input
+                    v-model="typed[item.id]"
+                    class="field v count-field"
+                    inputmode="numeric"
+                    :aria-label="`Found in ${drawer}: ${item.title}`"
+                    @focus="seen[item.id] = item.count"
+                    @keydown.enter.prevent="enter($event, item)"
+                    @keydown.down.prevent="next($event, 1)"
+                    @keydown.up.prevent="next($event, -1)"
+                  />
+                </td>
+                <td v-else class="soft small">{{ lastWords(item) }}</td>
+              </tr>
+            </template>
+          </tbody>
+        </table>
+      </div>
+    </Asked>
+    <DrawerDialog v-model:item="edited" />
+  </section>
+</template>
+
+<style scoped>
+header {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  flex-wrap: wrap;
+  margin-bottom: 12px;
+}
+header p {
+  flex: 1 1 200px;
+}
+.wrap {
+  overflow: auto;
+}
+.drawer {
+  font-weight: 700;
+}
+tr:not(.first) td {
+  border-top-color: transparent;
+}
+.name {
+  font: inherit;
+  color: var(--ink);
+  background: none;
+  border: 0;
+  padding: 2px 0;
+  cursor: pointer;
+  text-align: left;
+  text-decoration: underline;
+  text-decoration-color: var(--line);
+  text-underline-offset: 3px;
+}
+.small {
+  font-size: 14px;
+  margin-left: 8px;
+}
+.count-field {
+  width: 84px;
+}
+.bad {
+  color: var(--stop);
+}
+.done {
+  color: var(--good);
+  margin-bottom: 10px;
+}
+.done.differs {
+  color: var(--copper);
+  font-weight: 620;
+}
+</style>

@@ -1,0 +1,234 @@
+<script setup lang="ts">
+// What is wrong now, the oldest first; below it what became of the others.
+import { computed, ref } from 'vue'
+import { ask, client, type Schemas } from '@/api/client'
+import Asked from '@/pieces/Asked.vue'
+import EmptyNote from '@/pieces/EmptyNote.vue'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { STORES_STALE, useFaults } from '@/queries/stores'
+import { useAct } from '@/shared/act'
+import { base64Of } from '@/shared/files'
+import { dayOf } from '@/shared/words'
+
+type Fault = Schemas['FaultOut']
+const query = useFaults()
+const { busy, error, said, run } = useAct(STORES_STALE)
+const open = computed(() => query.data.value?.filter((fault) => !fault.closed_at) ?? [])
+const closed = computed(() => query.data.value?.filter((fault) => fault.closed_at) ?? [])
+const closing = ref<{ id: number; isWell: boolean } | null>(null)
+const note = ref('')
+
+const mend = (fault: Fault) =>
+  run(() => ask(client.POST('/api/faults/{fault_id}/mend', { params: { path: { fault_id: fault.id } } })))
+function begin(fault: Fault, isWell: boolean) {
+  closing.value = { id: fault.id, isWell }
+  note.value = ''
+}
+async function close() {
+  const { id, isWell } = closing.value!
+  const body = { is_well: isWell, note: note.value }
+  const path = { fault_id: id }
+  if (await run(() => ask(client.POST('/api/faults/{fault_id}/close', { params: { path }, body }))))
+    closing.value = null
+}
+async function addPhoto(fault: Fault, event: Event) {
+  const field = event.target as HTMLInputElement
+  const file = field.files?.[0]
+  field.value = ''
+  if (!file) return
+  const body = { data: await base64Of(file) }
+  await run(() =>
+    ask(client.POST('/api/faults/{fault_id}/photos', { params: { path: { fault_id: fault.id } }, body })),
+  )
+}
+const where = (fault: Fault) => [fault.kit, fault.ref].filter(Boolean).join(' ')
+const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times)
+</script>
+
+<template>
+  <section aria-label="Faults">
+    <ErrorNote :error="error" />
+    <p v-if="said" class="good" role="status">{{ said }}</p>
+    <Asked :query="query" what="the faults">
+      <EmptyNote
+        v-if="!open.length"
+        title="Nothing is faulty"
+        text="A fault that is noted at the hatch or at a module stands here until somebody says that it is well."
+      />
+      <ul class="cards">
+        <li v-for="fault in open" :key="fault.id" class="sheet" :class="fault.state">
+          <p class="head">
+            <b>{{ fault.title }}</b>
+            <span v-if="where(fault)" class="v soft">{{ where(fault) }}</span>
+          </p>
+          <p class="state">{{ fault.state === 'mending' ? 'on the repair bench' : 'not looked at yet' }}</p>
+          <p class="what">{{ fault.what }}</p>
+          <p class="soft">
+            {{ dayOf(fault.opened_at) }}<template v-if="fault.opened_by">, {{ fault.opened_by }}</template>
+            <b v-if="again(fault)" class="again">{{ again(fault) }}</b>
+          </p>
+          <p v-if="fault.photos.length" class="photos">
+            <a
+              v-for="photo in fault.photos"
+              :key="photo"
+              :href="`/api/faults/photos/${photo}.jpg`"
+              target="_blank"
+              ><img
+                :src="`/api/faults/photos/${photo}.jpg`"
+                :alt="`Picture of ${fault.title}`"
+                loading="lazy"
+            /></a>
+          </p>
+          <form v-if="closing?.id === fault.id" class="line" @submit.prevent="close">
+            <input
+              v-model="note"
+              class="field"
+              :aria-label="closing.isWell ? 'What was done' : 'Why it is thrown away'"
+              :placeholder="closing.isWell ? 'What was done (may stay empty)' : 'Why (may stay empty)'"
+              maxlength="200"
+            />
+            <button class="btn" :disabled="busy">{{ closing.isWell ? 'It is well' : 'Retire it' }}</button>
+            <button type="button" class="btn quiet" @click="closing = null">Cancel</button>
+          </form>
+          <p v-else class="acts">
+            <button class="btn" :disabled="busy" @click="begin(fault, true)">It is well…</button>
+            <button v-if="fault.state === 'open'" class="btn line" :disabled="busy" @click="mend(fault)">
+              To the repair bench
+            </button>
+            <button
+              v-if="fault.module || fault.ref"
+              class="btn quiet"
+              :disabled="busy"
+              @click="begin(fault, false)"
+            >
+              Retire…
+            </button>
+            <label class="btn quiet photo"
+              >Add a picture<input
+                type="file"
+                accept="image/jpeg,image/png,image/webp"
+                capture="environment"
+                @change="addPhoto(fault, $event)"
+            /></label>
+          </p>
+        </li>
+      </ul>
+      <template v-if="closed.length">
+        <h2>Closed</h2>
+        <div class="sheet wrap">
+          <table class="plain">
+            <thead>
+              <tr>
+                <th>What</th>
+                <th>Fault</th>
+                <th>Came to</th>
+                <th>On</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="fault in closed" :key="fault.id">
+                <td>
+                  {{ fault.title }} <span class="v soft">{{ where(fault) }}</span>
+                </td>
+                <td>
+                  {{ fault.what }} <span class="again">{{ again(fault) }}</span>
+                </td>
+                <td>
+                  <b :class="fault.state === 'well' ? 'good' : 'soft'">{{ fault.state }}</b><span
+                    v-if="fault.note"
+                    class="soft"
+                    >, {{ fault.note }}</span
+                  >
+                </td>
+                <td class="soft day">{{ dayOf(fault.closed_at!) }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+      </template>
+    </Asked>
+  </section>
+</template>
+
+<style scoped>
+.cards {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(330px, 1fr));
+  gap: 12px;
+}
+.cards li {
+  padding: 14px 16px;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 6px;
+  align-content: start;
+}
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 10px;
+  align-items: baseline;
+}
+.state {
+  font-size: 14px;
+  font-weight: 620;
+  color: var(--stop);
+}
+.mending .state {
+  color: var(--copper);
+}
+.what {
+  font-size: 17px;
+}
+.what::first-letter {
+  text-transform: uppercase;
+}
+.again {
+  color: var(--stop);
+  font-weight: 620;
+  margin-left: 6px;
+}
+.acts,
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-top: 4px;
+}
+.line input {
+  flex: 1 1 160px;
+}
+.photos {
+  display: flex;
+  gap: 8px;
+}
+.photos img {
+  height: 64px;
+  width: 84px;
+  object-fit: cover;
+  border-radius: 5px;
+}
+.photo input {
+  position: absolute;
+  opacity: 0;
+  width: 1px;
+}
+.photo:focus-within {
+  outline: 2px solid var(--act);
+}
+td.day {
+  white-space: nowrap;
+}
+h2 {
+  margin: 22px 0 10px;
+}
+.wrap {
+  overflow: auto;
+}
+.good {
+  color: var(--good);
+}
+</style>

@@ -1,0 +1,157 @@
+<script setup lang="ts">
+// A table of the stores read back: what each row would change is seen before anything is stored.
+import { computed, ref, watch } from 'vue'
+import { ask, client, type Schemas } from '@/api/client'
+import Dialog from '@/pieces/Dialog.vue'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { STORES_STALE } from '@/queries/stores'
+import { useAct } from '@/shared/act'
+import { base64Of } from '@/shared/files'
+import { count } from '@/shared/words'
+
+const props = defineProps<{ tables: Schemas['StoreTableOut'][] }>()
+const name = defineModel<string>('name', { required: true })
+const show = computed({ get: () => !!name.value, set: (on) => (name.value = on ? name.value : '') })
+const table = computed(() => props.tables.find((one) => one.name === name.value))
+const data = ref('')
+const file = ref('')
+const pasted = ref('')
+const preview = ref<Schemas['StoreChangesOut'] | null>(null)
+const looking = useAct([])
+const importing = useAct(STORES_STALE)
+const path = computed(() => ({ name: name.value }))
+watch(name, () => {
+  preview.value = null
+  pasted.value = file.value = ''
+  looking.error.value = importing.error.value = null
+  importing.said.value = ''
+})
+const counts = computed(() => {
+  const by = (kind: string) => preview.value?.changes.filter((change) => change.kind === kind).length ?? 0
+  return { added: by('added'), changed: by('changed'), same: by('same'), wrong: by('wrong') }
+})
+const will = computed(() => counts.value.added + counts.value.changed)
+const shown = computed(() => preview.value?.changes.filter((change) => change.kind !== 'same') ?? [])
+
+async function look(blob: Blob, called: string) {
+  file.value = called
+  data.value = await base64Of(blob)
+  importing.said.value = ''
+  preview.value = await looking.run(() =>
+    ask(
+      client.POST('/api/stores/tables/{name}/preview', {
+        params: { path: path.value },
+        body: { data: data.value },
+      }),
+    ),
+  )
+}
+const textBlob = () => new Blob([pasted.value])
+function choose(event: Event) {
+  const field = event.target as HTMLInputElement
+  const chosen = field.files?.[0]
+  field.value = ''
+  if (chosen) void look(chosen, chosen.name)
+}
+async function commit() {
+  const body = { data: data.value, digest: preview.value!.digest }
+  const done = await importing.run(() =>
+    ask(client.POST('/api/stores/tables/{name}/import', { params: { path: path.value }, body })),
+  )
+  if (done) preview.value = null
+}
+</script>
+
+<template>
+  <Dialog v-model:show="show" :title="`Import ${table?.title.toLowerCase() ?? ''}`" width="780px">
+    <template v-if="!preview">
+      <p class="soft">
+        The first row names the columns: <span class="v">{{ table?.head.join(', ') }}</span>.
+        {{ table?.needed.join(' and ') }} must be there, the others may be left out. Nothing is stored before
+        you have seen what would change.
+      </p>
+      <p class="acts">
+        <label class="btn file"
+          >Choose a file<input type="file" accept=".csv,.tsv,.txt,.xlsx,.xls,.ods" @change="choose"
+        /></label>
+        <span class="soft">CSV, XLSX or ODS up to 1 MB</span>
+      </p>
+      <label>
+        <span class="field-label">Or paste cells from a spreadsheet</span>
+        <textarea v-model="pasted" class="field v" rows="4"></textarea>
+      </label>
+      <p class="acts">
+        <button class="btn line" :disabled="!pasted.trim()" @click="look(textBlob(), 'what you pasted')">
+          Look at it
+        </button>
+      </p>
+      <ErrorNote :error="looking.error.value" />
+      <p v-if="importing.said.value" class="good" role="status">{{ importing.said.value }}</p>
+    </template>
+    <template v-else>
+      <p>
+        <b>{{ file }}</b>: {{ count(counts.added, 'row') }} new, {{ counts.changed }} changed,
+        {{ counts.same }} as it is<template v-if="counts.wrong"
+          >, <b class="bad">{{ counts.wrong }} left out</b></template
+        >.
+      </p>
+      <div class="wrap">
+        <table class="plain">
+          <tbody>
+            <tr v-for="change in shown" :key="change.row" :class="change.kind">
+              <td class="num v soft">{{ change.row }}</td>
+              <td class="kind">{{ change.kind }}</td>
+              <td class="v">{{ change.about }}</td>
+              <td>{{ change.what }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <ErrorNote :error="importing.error.value" />
+      <p class="acts">
+        <button class="btn" :disabled="!will || importing.busy.value" @click="commit">
+          {{ will ? `Import ${count(will, 'row')}` : 'Nothing to import' }}
+        </button>
+        <button class="btn quiet" @click="preview = null">Another file</button>
+      </p>
+    </template>
+  </Dialog>
+</template>
+
+<style scoped>
+.wrap {
+  max-height: 46vh;
+  overflow: auto;
+}
+.acts {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+textarea {
+  width: 100%;
+  resize: vertical;
+}
+.file {
+  position: relative;
+}
+.file input {
+  position: absolute;
+  inset: 0;
+  opacity: 0;
+}
+.kind {
+  font-weight: 620;
+  color: var(--good);
+}
+.changed .kind {
+  color: var(--copper);
+}
+.wrong td,
+.bad {
+  color: var(--stop);
+}
+.good {
+  color: var(--good);
+}
+</style>
