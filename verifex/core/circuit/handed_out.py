@@ -9,6 +9,9 @@ from verifex.core.exercise.circuit import RecipePart
 from verifex.core.parts.calibration import BOARD, Calibration
 from verifex.core.parts.deviations import with_figures
 
+#: Settings of a trimmer that a calibration measures, with the unit they are written in.
+CALIBRATED_SETTINGS = {"range": "cm"}
+
 
 @dataclass(frozen=True, slots=True)
 class HandedOut:
@@ -46,9 +49,11 @@ def with_given_values(
     given = {roles[ref].ref: {GIVEN: repr(ohms)} for ref, ohms in handed_out.given_ohms.items() if ref in roles}
     for ref, values in given.items():
         found.setdefault(ref, {}).update(values)
-    for ref, settings in handed_out.settings.items():
+    for ref in {**handed_out.calibrations, **handed_out.settings}:
         if ref in roles:
+            settings = {**_calibrated_settings(handed_out.calibrated(ref)), **handed_out.settings.get(ref, {})}
             found.setdefault(roles[ref].ref, {}).update(settings)
+    found = {ref: settings for ref, settings in found.items() if settings}
     claimed = {ref for ref, part in bench.parts.items() if BUILT_IN in part.settings}
     deviating = {roles[ref].ref: figures for ref, figures in handed_out.figures.items() if ref in roles and figures}
     if not found and not claimed and not deviating:
@@ -61,3 +66,9 @@ def with_given_values(
         kind = with_figures(part.type, deviating[ref]) if ref in deviating else part.type
         parts[ref] = replace(given_so, type=kind) if kind is not part.type else given_so
     return replace(bench, parts=parts)
+
+
+def _calibrated_settings(calibrations: Sequence[Calibration]) -> dict[str, str]:
+    """What a calibration says of a trimmer, as the bench notation writes it: the module stands so, whatever is written beside it."""
+    figures = {name: value for one in calibrations if not one.aged for name, value in one.figures.items()}
+    return {name: f"{figures[name]:g}{unit}" for name, unit in CALIBRATED_SETTINGS.items() if name in figures}

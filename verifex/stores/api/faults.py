@@ -48,7 +48,7 @@ def remove_photo(request: HttpRequest, photo_id: Id) -> dict[str, str]:
     return {"message": "The picture is removed."}
 
 
-@router.get("/faults/photos/{photo_id}.jpg", include_in_schema=False)
+@router.get("/faults/photos/{photo_id}/jpeg", include_in_schema=False)
 def show_photo(request: HttpRequest, photo_id: Id) -> HttpResponse:
     """The picture itself; for staff only."""
     answer = HttpResponse(photos.jpeg_of(reader(request), photo_id), content_type="image/jpeg")

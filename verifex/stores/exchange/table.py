@@ -6,6 +6,7 @@ A preview does what the import would do, and takes it all back: so the import do
 from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, datetime
+from decimal import Decimal
 from hashlib import sha256
 from typing import Literal
 
@@ -143,4 +144,6 @@ def told(changes: Sequence[tuple[str, object, object]]) -> str:
 def _said(value: object) -> str:
     if isinstance(value, float):
         return f"{value:g}"
+    if isinstance(value, Decimal):
+        return format(value.normalize(), "f")
     return "none" if value in (None, "", {}) else str(value)

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A dialog with its heading as its name. Focus stays inside while it is open and goes back to where it was; Esc closes it.
+// Its root is a div: the modal's focus trap looks for one, and takes the focus out of anything else.
 import { NModal } from 'naive-ui'
 import { useId } from 'vue'
 
@@ -8,12 +9,14 @@ withDefaults(defineProps<{ title: string; width?: string; autoFocus?: boolean }>
   autoFocus: true,
 })
 const show = defineModel<boolean>('show', { required: true })
+/** It is gone, and the focus is back where it was. */
+defineEmits<{ closed: [] }>()
 const heading = useId()
 </script>
 
 <template>
-  <NModal v-model:show="show" :auto-focus="autoFocus">
-    <section
+  <NModal v-model:show="show" :auto-focus="autoFocus" @after-leave="$emit('closed')">
+    <div
       class="sheet dialog"
       role="dialog"
       aria-modal="true"
@@ -29,7 +32,7 @@ const heading = useId()
         </button>
       </div>
       <slot />
-    </section>
+    </div>
   </NModal>
 </template>
 

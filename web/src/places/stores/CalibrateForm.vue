@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // What was measured of a module against something better: which way, the figures, with what; what it comes to is said by the server.
 import { computed, reactive, ref, watch } from 'vue'
-import { ask, client, type Schemas } from '@/api/client'
+import { ApiError, ask, client, type Schemas } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { STORES_STALE } from '@/queries/stores'
 import { useAct } from '@/shared/act'
@@ -22,12 +22,14 @@ watch(
   { immediate: true },
 )
 const number = (text: string) => Number(text.trim().replace('−', '-').replace(',', '.'))
-const complete = computed(() =>
-  way.value.fields.every((field) => typed[field.name]?.trim() && Number.isFinite(number(typed[field.name]!))),
-)
 const several = (id: string) => props.ways.filter((one) => one.id === id).length > 1
 
 async function save() {
+  const wrong = way.value.fields.find((field) => !Number.isFinite(number(typed[field.name] ?? '')))
+  if (wrong) {
+    error.value = new ApiError(`${wrong.label}: “${typed[wrong.name]}” is no number.`, 422)
+    return
+  }
   const values = Object.fromEntries(way.value.fields.map((field) => [field.name, number(typed[field.name]!)]))
   const body = {
     kind: way.value.id,
@@ -67,7 +69,7 @@ async function save() {
     </label>
     <ErrorNote class="wide" :error="error" />
     <p class="acts wide">
-      <button class="btn" :disabled="busy || !complete">Save the calibration</button>
+      <button class="btn" :disabled="busy">Save the calibration</button>
       <button type="button" class="btn quiet" @click="emit('cancel')">Cancel</button>
     </p>
   </form>

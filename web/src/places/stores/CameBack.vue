@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // A kit that has just come back, looked at: what to test, what to reset, cool or dry, and how each part of it is.
 import { computed, reactive, ref, watch } from 'vue'
-import { ask, client } from '@/api/client'
+import { ApiError, ask, client } from '@/api/client'
 import Asked from '@/pieces/Asked.vue'
 import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
@@ -9,7 +9,7 @@ import { STORES_STALE, useInspection } from '@/queries/stores'
 import { useAct } from '@/shared/act'
 
 const tag = defineModel<string>('tag', { required: true })
-const emit = defineEmits<{ said: [text: string] }>()
+const emit = defineEmits<{ said: [text: string]; closed: [] }>()
 const show = computed({ get: () => !!tag.value, set: (on) => (tag.value = on ? tag.value : '') })
 const query = useInspection(tag)
 const STATES = [
@@ -22,8 +22,11 @@ type State = (typeof STATES)[number]['value']
 const states = reactive<Record<string, State>>({})
 const faults = reactive<Record<string, string>>({})
 const whole = ref('')
+/** The tag stays in the heading while the dialog goes. */
+const shown = ref('')
 const { busy, error, run } = useAct(STORES_STALE)
-watch(tag, () => {
+watch(tag, (now) => {
+  if (now) shown.value = now
   for (const held of [states, faults]) for (const ref of Object.keys(held)) delete held[ref]
   whole.value = ''
   error.value = null
@@ -31,6 +34,10 @@ watch(tag, () => {
 const refsIn = (state: State) => Object.keys(states).filter((ref) => states[ref] === state)
 const unsaid = computed(() => refsIn('faulty').filter((ref) => !faults[ref]?.trim()))
 async function save() {
+  if (unsaid.value.length) {
+    error.value = new ApiError(`Say what is wrong with ${unsaid.value.join(', ')}.`, 422)
+    return
+  }
   const said = Object.fromEntries(refsIn('faulty').map((ref) => [ref, faults[ref]!.trim()]))
   const body = {
     tag: tag.value,
@@ -46,7 +53,7 @@ async function save() {
 </script>
 
 <template>
-  <Dialog v-model:show="show" :title="`${tag} is back`" width="680px">
+  <Dialog v-model:show="show" :title="`${shown} is back`" width="680px" @closed="emit('closed')">
     <Asked v-slot="{ data }" :query="query" what="the kit">
       <section v-if="data.looks.length" aria-label="Before it is packed">
         <ul class="looks">
@@ -87,8 +94,7 @@ async function save() {
         </label>
         <ErrorNote :error="error" />
         <p class="acts">
-          <button class="btn" :disabled="busy || !!unsaid.length">Save how it came back</button>
-          <span v-if="unsaid.length" class="soft">Say what is wrong with {{ unsaid.join(', ') }}.</span>
+          <button class="btn" :disabled="busy">Save how it came back</button>
         </p>
       </form>
     </Asked>

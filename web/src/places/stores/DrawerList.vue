@@ -41,11 +41,16 @@ function next(event: KeyboardEvent, step: number) {
   const at = fields.indexOf(event.target as HTMLInputElement)
   fields[at + step]?.focus()
 }
-async function enter(event: KeyboardEvent, item: Item) {
+/** Counts are sent one after the other, so that the last answer is that of the last count. */
+let sent: Promise<unknown> = Promise.resolve()
+function enter(event: KeyboardEvent, item: Item) {
   const text = typed[item.id]?.trim() ?? ''
-  if (!/^\d+$/.test(text)) return next(event, 1) // left as it is
   next(event, 1)
+  if (!/^\d+$/.test(text)) return // left as it is
   const body = { seen: seen[item.id] ?? item.count, found: Number(text) }
+  sent = sent.then(() => save(item, body))
+}
+async function save(item: Item, body: { seen: number; found: number }) {
   const answer = await run(() =>
     ask(client.POST('/api/stock/{item_id}/count', { params: { path: { item_id: item.id } }, body })),
   )

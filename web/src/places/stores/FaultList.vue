@@ -71,10 +71,10 @@ const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times
             <a
               v-for="photo in fault.photos"
               :key="photo"
-              :href="`/api/faults/photos/${photo}.jpg`"
+              :href="`/api/faults/photos/${photo}/jpeg`"
               target="_blank"
               ><img
-                :src="`/api/faults/photos/${photo}.jpg`"
+                :src="`/api/faults/photos/${photo}/jpeg`"
                 :alt="`Picture of ${fault.title}`"
                 loading="lazy"
             /></a>

@@ -47,7 +47,7 @@ const kits = useKits({ often: true })
 const floor = useFloor(computed(() => session.value?.id))
 const waiting = computed(() => floor.data.value?.benches.filter((b) => !b.docket) ?? [])
 const hint = computed(() => {
-  if (act.value === 'back') return 'Scan the kit that comes back. A fault can be written down after it.'
+  if (act.value === 'back') return 'Scan the kit that comes back; then it can be looked through.'
   if (pending.value?.kit) return `${pending.value.kit.named}: now the pair’s badge.`
   if (pending.value?.badge) return `${pending.value.badge.named}: now the kit.`
   return 'Scan a kit and a badge, in either order.'
@@ -149,7 +149,7 @@ function choose(name: string) {
         </div>
       </Asked>
     </TabBar>
-    <CameBack v-model:tag="looked" @said="(text) => (tell(text), refocus())" />
+    <CameBack v-model:tag="looked" @said="tell" @closed="refocus" />
   </div>
 </template>
 

@@ -38,14 +38,7 @@ const needsTag = computed(() => !!chosen.value?.module)
 </script>
 
 <template>
-  <KitTagForm
-    id="replace-tag"
-    v-model:tag="tag"
-    :act="act"
-    :ready="!!chosen && !!reason.trim() && (!needsTag || !!given.trim())"
-    button="Give it"
-    @submit="send"
-  >
+  <KitTagForm id="replace-tag" v-model:tag="tag" :act="act" :ready="!!chosen" button="Give it" @submit="send">
     <ErrorNote v-if="tag.trim()" :error="unknownKit" />
     <template v-if="places?.length">
       <div>

@@ -1,0 +1,170 @@
+"""What was measured of a module beforehand narrows its sheet, ages, and never widens it."""
+
+from dataclasses import replace
+from datetime import date, timedelta
+from typing import Any
+from unittest import TestCase
+
+import numpy as np
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from tests.samples import exercise
+from verifex.core.circuit import HandedOut
+from verifex.core.expected import Measured, expected_sheet
+from verifex.core.parts import Board, PartType, catalogue
+from verifex.core.parts.calibration import BOARD, Calibration
+from verifex.core.parts.deviations import deviating, with_figures
+from verifex.core.planning.calibrations import KINDS, KINDS_BY_ID, in_force, kinds_for
+
+PARTS, BOARDS = catalogue().parts, catalogue().boards
+HEAT = exercise("brood-box-heat-watch")
+DAY = date(2031, 3, 3)
+
+
+def kind_of(part: str) -> PartType | Board:
+    return PARTS[part] if part in PARTS else BOARDS[part]
+
+
+def calibration(part: str, kind: str, quantity: str = "", said: str = "T-31, 3 Mar 2031", **values: Any) -> Calibration:
+    [found] = KINDS_BY_ID[kind].checked(kind_of(part), quantity, values)
+    return Calibration(found.figures, said, found.quantity)
+
+
+def sheet(name: str, *calibrations: Calibration, ref: str = "U1", measured: Measured | None = None, variant=None):
+    given = HandedOut(calibrations={ref: calibrations})
+    return expected_sheet(exercise(name), handed_out=given, measured=measured, variant=variant)
+
+
+def widths(found):
+    return [reading.value.high - reading.value.low for step in found.steps for reading in step.readings]
+
+
+class NarrowedTest(TestCase):
+    ONE = calibration("thermo-offset", "one-point", "celsius", reference1=21.5, reads1=22.1, half=0.2)
+
+    def test_a_compared_thermometer_moves_and_narrows_its_sheet_and_is_named(self):
+        plain, found = sheet("brood-box-heat-watch"), sheet("brood-box-heat-watch", self.ONE)
+        self.assertAlmostEqual(found.steps[0].first.value.nominal - plain.steps[0].first.value.nominal, 0.6, delta=0.25)
+        self.assertTrue(all(narrow < wide for narrow, wide in zip(widths(found), widths(plain), strict=True)))
+        sensor = next(c for c in found.main.contributors if c.key == "sensor.error")
+        self.assertEqual(sensor.source, "as calibrated: T-31, 3 Mar 2031")
+        self.assertIn("U1 counts with its calibration: T-31, 3 Mar 2031.", found.notes)
+
+    def test_away_from_its_point_it_says_less_and_never_more_than_the_family(self):
+        output = PARTS["thermo-offset"].linear
+        own = dict(self.ONE.figures)
+        spread = [
+            float(output.state(at, {"error": np.ones(())}, own) - output.state(at, {"error": -np.ones(())}, own))
+            / 0.02  # in °C
+            for at in np.array([21.5, 38.0, 100.0])
+        ]
+        self.assertAlmostEqual(spread[0], 0.2, places=6)
+        self.assertLess(spread[0], spread[1])
+        self.assertLessEqual(spread[2], output.within(100.0) + 1e-9)
+
+    @settings(max_examples=30, deadline=None)
+    @given(st.floats(10, 35), st.floats(-1.5, 1.5), st.floats(0.05, 4))
+    def test_no_calibration_widens_a_sheet(self, at, off, half):
+        found = calibration("thermo-offset", "one-point", "celsius", reference1=at, reads1=at + off, half=half)
+        for narrow, wide in zip(
+            widths(sheet("brood-box-heat-watch", found)), widths(sheet("brood-box-heat-watch")), strict=True
+        ):
+            self.assertLessEqual(
+                narrow, wide * 1.03 + 0.5
+            )  # a step of the converter more, where the volts lie elsewhere
+
+    def test_one_that_has_aged_counts_no_more_and_says_so(self):
+        aged = sheet("brood-box-heat-watch", replace(self.ONE, aged=True))
+        self.assertEqual(widths(aged), widths(sheet("brood-box-heat-watch")))
+        self.assertTrue(any("too old" in note for note in aged.notes))
+
+    def test_what_the_pair_measures_itself_wins(self):
+        found = calibration("gas-heated", "clean-air", "ppm", volts=0.5, supply=5.0, percent=5)
+        own = sheet("smoke-room-air", found, measured=Measured.named({"U1.r0": 8000.0}))
+        r0 = next(c for c in own.main.contributors if c.key == "sensor.r0")
+        self.assertEqual((r0.nominal, r0.source), (8000.0, "as measured in clean air"))
+        r0 = next(c for c in sheet("smoke-room-air", found).main.contributors if c.key == "sensor.r0")
+        self.assertEqual(r0.source, "as calibrated: T-31, 3 Mar 2031")
+
+    def test_the_internal_reference_of_the_very_board_counts(self):
+        made = calibration("mcu-5v", "internal-reference", said="B-04", volts=1.087, half=0.004)
+        internal = next(v for v in HEAT.variants if v.reference == "internal")
+        found = sheet("brood-box-heat-watch", made, ref=BOARD, variant=internal)
+        self.assertEqual((found.reference.low, found.reference.high), (1.083, 1.091))
+        self.assertEqual(found.main.reference.source, "as calibrated: B-04")
+
+    def test_range_rest_and_light_reach_their_sheets(self):
+        table = [
+            ("entrance-gap-watch", "U1", calibration("obstacle", "range", "cm", cm=9, half=0.4), "sensor.error"),
+            ("lid-open-watch", "LC1", calibration("light-cell", "light-levels", "lux", dark_lux=2, dark_count=130,
+                                                  bright_lux=300, bright_count=760, divider=4700, full=1023), "sensor.r10"),
+            ("hive-climate", "U1", calibration("climate-fine", "two-point", "percent", reference1=33, reads1=34,
+                                               reference2=75, reads2=77, half=1.5), "sensor.error"),
+        ]  # fmt: skip
+        for name, ref, made, key in table:
+            found = sheet(name, made, ref=ref)
+            chain = next(c for (at, quantity), c in found.chains.items() if at == ref and quantity == made.quantity)
+            moved = next(c for c in chain.contributors if c.key == key)
+            self.assertTrue(moved.source.startswith("as calibrated"), (name, moved.source))
+
+    def test_the_axes_of_a_motion_module_are_calibrated_together(self):
+        found = KINDS_BY_ID["rest-offset"].checked(
+            PARTS["motion-6"], "", {"gx": 0.01, "gy": -0.02, "gz": 1.03, "half": 0.004}
+        )
+        self.assertEqual([(one.quantity, round(one.figures["rest"], 3)) for one in found],
+                         [("gx", 0.01), ("gy", -0.02), ("gz", 0.03)])  # fmt: skip
+
+
+class KindsTest(TestCase):
+    @settings(deadline=None)
+    @given(st.floats(8000, 20000), st.floats(0.6, 0.9), st.floats(1000, 47000))
+    def test_two_counts_of_a_light_cell_give_back_its_curve(self, r10, gamma, divider):
+        ohms = {lux: r10 * (10 / lux) ** gamma for lux in (5.0, 400.0)}
+        counts = {lux: 1023 * divider / (divider + r) for lux, r in ohms.items()}
+        [found] = KINDS_BY_ID["light-levels"].checked(
+            PARTS["light-cell"], "lux",
+            {"dark_lux": 5, "dark_count": counts[5.0], "bright_lux": 400, "bright_count": counts[400.0], "divider": divider, "full": 1023},
+        )  # fmt: skip
+        self.assertAlmostEqual(found.figures["r10"], r10, delta=r10 * 1e-6)
+        self.assertAlmostEqual(found.figures["gamma"], gamma, places=6)
+
+    def test_a_broken_module_is_not_calibrated_away(self):
+        with self.assertRaisesRegex(ValueError, "9.0 °C too much.*that is a fault"):
+            calibration("thermo-offset", "one-point", "celsius", reference1=21, reads1=30, half=0.2)
+
+    def test_what_is_missing_or_cannot_be_is_named(self):
+        way, kind = KINDS_BY_ID["one-point"], PARTS["thermo-offset"]
+        for reads, said in ({}, "The module reads is missing"), ({"reads1": 400.0}, "-40 to 125 °C is plausible"):
+            with self.assertRaisesRegex(ValueError, said):
+                way.checked(kind, "celsius", {"reference1": 21.0, "half": 0.2, **reads})
+
+    def test_every_kind_fits_something_and_tells_how_it_is_done(self):
+        fitting = {way.id for part in (*PARTS, *BOARDS) for way in kinds_for(kind_of(part))}
+        self.assertEqual(fitting, {way.id for way in KINDS})
+        self.assertTrue(all(way.how.endswith(".") and way.days > 0 for way in KINDS))
+
+    def test_the_later_one_counts_and_an_old_one_is_told_only_where_nothing_replaces_it(self):
+        old, new = Calibration({"r0": 9000.0}, "old", "ppm"), Calibration({"r0": 9500.0}, "new", "ppm")
+        day = timedelta(days=1)
+        self.assertEqual(in_force([(DAY, 30, new), (DAY - 60 * day, 30, old)], DAY + 5 * day), (new,))
+        self.assertEqual(in_force([(DAY - 60 * day, 30, old)], DAY), (replace(old, aged=True),))
+
+
+class DeviatingBatchTest(TestCase):
+    def test_a_batch_with_a_slope_of_its_own_is_expected_with_it(self):
+        plain = expected_sheet(HEAT)
+        steeper = expected_sheet(HEAT, handed_out=HandedOut(figures={"U1": {"volts_at_zero": 0.4}}))
+        self.assertAlmostEqual(plain.steps[0].first.volts.nominal - steeper.steps[0].first.volts.nominal, 0.1, places=3)
+
+    def test_only_figures_that_it_has_and_that_can_be_are_taken(self):
+        kind = PARTS["thermo-offset"]
+        self.assertEqual(with_figures(kind, deviating(kind)), kind)
+        for figures, said in (({"r0_ohms": 1.0}, "has no figure"), ({"low_volts": 9.0}, "a supply window rises")):
+            with self.assertRaisesRegex(ValueError, said):
+                with_figures(kind, figures)
+
+    def test_a_resistor_given_instead_reaches_the_sheet(self):
+        lid = exercise("lid-open-watch")
+        plain, given = expected_sheet(lid), expected_sheet(lid, handed_out=HandedOut(given_ohms={"R1": 10_000.0}))
+        self.assertGreater(given.steps[0].first.raw[1], 1.5 * plain.steps[0].first.raw[1])
