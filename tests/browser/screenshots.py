@@ -16,7 +16,6 @@ VIEWS: list[tuple[str, str, str, tuple[int, int], str, list[str]]] = [
     ("wiring-entry", "ines.marlow", "/dockets/{5}/wiring", (1280, 800), "light", ["role=tab[name='Hand-in']"]),
     ("currents", "ines.marlow", "/dockets/{1}/wiring", (1280, 800), "dark",
      ["role=tab[name='Currents']", "[role=group][aria-label=D8] >> text=high"]),
-    ("compare", "ines.marlow", "/dockets/{5}/wiring", (1280, 800), "light", ["role=tab[name='Compare']"]),
     ("sums", "ines.marlow", "/sums/divider", (1280, 800), "light", []),
     ("power", "ines.marlow", "/dockets/{6}/power", (1280, 800), "light", []),
     ("program", "ines.marlow", "/dockets/{8}/program", (1280, 800), "light", []),
@@ -45,6 +44,15 @@ SET_UP = {
     "course": "Course, sections and staff",
     "records": "Copies and event log",
     "join": "Joining on a phone",
+}
+#: Views of the stores beside the hatch, with the clicks that lead there.
+STORES = {
+    "Modules": ("modules", []),
+    "A module and its calibrations": ("modules", ["role=button[name='T-06']"]),
+    "Drawers, being counted": ("drawers", ["role=button[name='Count the drawers']"]),
+    "Faults": ("faults", []),
+    "Coming sessions and orders": ("coming-sessions", []),
+    "Labels and tables": ("labels-and-tables", []),
 }
 SET_UP_STYLE = """
 body { margin: 0; background: #d8d1c2; font: 15px sans-serif; color: #1f2430; }
@@ -79,6 +87,29 @@ def main() -> int:
                 page.screenshot(path=SHOTS / f"{name}.png", animations="disabled")
                 page.context.close()
 
+    def together(case, name, taken):
+        """Several pictures with their words as one."""
+        page = case.context(1440, 1380).new_page()
+        figures = "".join(
+            f"<figure><img src='data:image/png;base64,{b64encode(picture).decode()}'><figcaption>{words}</figcaption></figure>"
+            for words, picture in taken
+        )
+        page.set_content(f"<style>{SET_UP_STYLE}</style><main>{figures}</main>")
+        page.locator("main").screenshot(path=SHOTS / f"{name}.png")
+
+    class StoresPictures(BrowserCase):
+        def test_take(self):
+            taken = []
+            for words, (view, clicks) in STORES.items():
+                page = self.page_for("tomas.reed", f"/hatch?view={view}")
+                page.wait_for_load_state("networkidle")
+                for click in clicks:
+                    page.click(click)
+                page.wait_for_timeout(700)
+                taken.append((words, page.screenshot(animations="disabled")))
+                page.context.close()
+            together(self, "stores", taken)
+
     from tests.browser.test_own_class import OwnClassTest
 
     class SetUpPictures(OwnClassTest):
@@ -89,19 +120,13 @@ def main() -> int:
 
         def test_take(self):
             self.test_from_nothing_to_a_mark()
-            page = self.context(1440, 1380).new_page()
-            figures = "".join(
-                f"<figure><img src='data:image/png;base64,{b64encode(self.taken[name]).decode()}'><figcaption>{words}</figcaption></figure>"
-                for name, words in SET_UP.items()
-            )
-            page.set_content(f"<style>{SET_UP_STYLE}</style><main>{figures}</main>")
-            page.locator("main").screenshot(path=SHOTS / "set-up.png")
+            together(self, "set-up", [(words, self.taken[name]) for name, words in SET_UP.items()])
 
     SHOTS.mkdir(parents=True, exist_ok=True)
     runner = DiscoverRunner(interactive=False, verbosity=0)
     databases = runner.setup_databases()
     result = unittest.TextTestRunner(verbosity=0).run(
-        unittest.TestSuite([Pictures("test_take"), SetUpPictures("test_take")])
+        unittest.TestSuite([Pictures("test_take"), StoresPictures("test_take"), SetUpPictures("test_take")])
     )
     runner.teardown_databases(databases)
     return 0 if result.wasSuccessful() else 1

@@ -8,7 +8,10 @@ from tests.browser.base import BrowserCase
 SET_UP = tuple(
     f"/set-up/{part}" for part in ("people", "pairs", "room", "exercise", "kits", "session", "course", "records")
 )
-STAFF = ("/floor", "/hatch", "/marks", "/exercises", "/sums", "/sums/base", "/account", "/join", *SET_UP)
+STORES = tuple(
+    f"/hatch?view={view}" for view in ("modules", "drawers", "faults", "coming-sessions", "labels-and-tables")
+)
+STAFF = ("/floor", "/hatch", *STORES, "/marks", "/exercises", "/sums", "/sums/base", "/account", "/join", *SET_UP)
 VIEWS = {
     2: ("kit", "wiring", "wiring?view=currents", "wiring?view=resistors", "wiring?view=compare", "wiring?view=hand-in", "power"),
     7: ("program", "program?view=flow-chart", "program?view=run-on-the-twin", "readings", "readings?view=log",
@@ -45,6 +48,24 @@ class AccessibilityTest(BrowserCase):
         page = self.page_for("bela.quist", "/my-bench", width=390, height=844)
         stations = ("kit", "wiring", "power", "program", "readings", "mark")
         self.assertEqual([w for name in stations for w in self.visit(page, f"/my-bench?station={name}")], [])
+
+    def test_dialogs_and_forms_of_the_stores(self):
+        page = self.page_for("tomas.reed", "/hatch?view=modules")
+        found = []
+        for view, opener in (("modules", "T-06"), ("modules", "Tag modules…"), ("modules", "Batches…"), ("drawers", "Add a thing…"),
+                             ("drawers", "100 Ω resistor"), ("labels-and-tables", "Import Modules")):  # fmt: skip
+            page.goto(f"{self.live_server_url}/hatch?view={view}")
+            page.get_by_role("button", name=opener).click()
+            page.get_by_role("dialog").wait_for()
+            found += self.check(page, opener)
+        page.goto(f"{self.live_server_url}/hatch?view=drawers")
+        page.get_by_role("button", name="Count the drawers").click()
+        found += self.check(page, "counting")
+        page.goto(f"{self.live_server_url}/hatch?kit=HB-07")
+        page.get_by_role("button", name="Replace").click()
+        page.get_by_label("Why").wait_for()
+        found += self.check(page, "replace")
+        self.assertEqual(found, [])
 
     def test_dialogs_and_menus(self):
         page = self.page_for("ines.marlow", "/floor")

@@ -57,6 +57,7 @@ class HatchAtSpeedTest(BrowserCase):
         page.keyboard.press("<")
         page.get_by_label("Kit that comes back").wait_for()
         self.scan(page, "HB-02")  # the field has the focus again
+        page.get_by_text("HB-02 is back").wait_for()
         page.get_by_role("button", name="Undo: it stays out").first.click()
         page.get_by_text("HB-02 is with Castell · Nwosu again").wait_for()
         self.assertIsNone(KitIssue.objects.get(kit__tag="HB-02").returned_at)

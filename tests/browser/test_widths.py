@@ -33,7 +33,19 @@ class WidthsTest(BrowserCase):
         stations = [f"{two}/{name}" for name in ("kit", "wiring", "power")]
         stations += [f"{two}/wiring?view={view}" for view in ("currents", "resistors", "compare", "hand-in")]
         stations += [f"{seven}/program", f"{seven}/program?view=run-on-the-twin", f"{seven}/readings", f"{ten}/mark"]
-        places = ["/floor", "/hatch", "/marks", "/exercises", "/sums", "/sums/divider", "/account", "/join"]
+        places = [
+            "/floor",
+            "/hatch",
+            "/hatch?view=modules",
+            "/hatch?view=drawers",
+            "/hatch?view=coming-sessions",
+            "/marks",
+            "/exercises",
+            "/sums",
+            "/sums/divider",
+            "/account",
+            "/join",
+        ]
         places += [
             f"/set-up/{part}"
             for part in ("people", "pairs", "room", "exercise", "kits", "session", "course", "records")

@@ -7,6 +7,8 @@ from PIL import Image
 
 from tests.site.base import DemoCase
 from verifex.acts.models import Event
+from verifex.dockets.models import Docket
+from verifex.exercises.models import Exercise
 from verifex.people.models import Pair, PairMember, User
 from verifex.plan.models import Seat
 from verifex.stores.models import Fault, FaultPhoto, Kit, KitPart, Module, StockItem, StockMove
@@ -183,6 +185,19 @@ class ServingTest(StoresCase):
         self.assertEqual((issue.exercise.title, issue.refs), ("Smoke-room air", {"U1": "U2", "BZ1": "BZ1"}))
         self.assertEqual((issue.modules["U1"], list(issue.calibrations)), (gas.tag, ["U1"]))
         self.assertEqual(self.docket(13).version.exercise.title, "Smoke-room air")
+
+    def test_a_pair_has_one_kit_for_each_exercise_it_does_and_each_its_own_docket(self):
+        self.newcomers()
+        for slug in ("smoke-room-air", "lid-open-watch"):
+            self.session.planned.create(exercise=Exercise.objects.get(slug=slug))
+        for tag in ("SR-02", "LO-01"):
+            self.assertEqual(self.hand_out(tag).status_code, 200)
+        self.assertIn("still has SR-02", self.hand_out("SR-03").json()["message"])
+        dockets = Docket.objects.filter(pair__badge="P-13")
+        self.assertEqual([d.version.exercise.slug for d in dockets], ["smoke-room-air", "lid-open-watch"])
+        self.said("/api/hatch/take-back", tag="SR-02")
+        self.assertEqual(self.hand_out("SR-03").status_code, 200)
+        self.assertEqual(dockets.count(), 2)
 
 
 class CameBackTest(StoresCase):

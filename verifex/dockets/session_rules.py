@@ -9,6 +9,7 @@ from verifex.exercises.models import Exercise
 from verifex.people.access import role_in
 from verifex.people.models import Pair, User
 from verifex.plan.models import Session
+from verifex.stores.models import Kit
 
 
 def refuse_while_paused(session: Session) -> None:
@@ -25,13 +26,13 @@ def refuse_late(actor: User, docket: Docket) -> None:
         raise Refused("The session is over and its time for late hand-ins has passed. Ask your instructor.")
 
 
-def refuse_other_exercise(session: Session, pair: Pair, exercise: Exercise) -> None:
+def refuse_other_exercise(session: Session, pair: Pair, kit: Kit, exercise: Exercise) -> None:
     """A pair gets a kit for the exercise it does in this session, or for any that is planned where it has none."""
     own = session.assignments.filter(pair=pair).select_related("exercise").first()
     if own is not None:
         if own.exercise_id != exercise.pk:
-            raise Refused(f"{pair} does {own.exercise} in this session; this is a kit for {exercise}.")
+            raise Refused(f"{pair} does {own.exercise} in this session; {kit.tag} is a kit for {kit.exercise}.")
         return
     planned = {p.exercise_id: p.exercise.title for p in session.planned.select_related("exercise")}
     if planned and exercise.pk not in planned:
-        raise Refused(f"This is a kit for {exercise}; this session has {', '.join(planned.values())}.")
+        raise Refused(f"{kit.tag} is a kit for {kit.exercise}; this session has {', '.join(planned.values())}.")

@@ -33,6 +33,7 @@ from verifex.dockets.transitions import possible
 from verifex.exercises.present import exercise_json
 from verifex.people.models import User
 from verifex.stores.models import KitIssue
+from verifex.stores.services.given import calibrations_told
 
 
 def docket_json(docket: Docket, by: User) -> dict[str, Any]:
@@ -187,6 +188,8 @@ def _kit(issue: KitIssue | None) -> dict[str, Any] | None:
         "issued_at": issue.issued_at,
         "returned": issue.returned_at is not None,
         "leg_orders": issue.leg_orders,
+        "modules": issue.modules,
+        "calibrations": calibrations_told(issue),
         "substitutions": substitutions(issue),
     }
 

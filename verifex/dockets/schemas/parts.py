@@ -23,10 +23,15 @@ class SubstitutionOut(Shape):
 
 
 class KitOut(Shape):
+    """What was handed out: `modules` are their tags by the exercise's reference (`board`: the board's), `calibrations` what is known of
+    them, in words."""
+
     tag: str
     issued_at: datetime
     returned: bool
     leg_orders: dict[str, str]
+    modules: dict[str, str]
+    calibrations: dict[str, list[str]]
     substitutions: list[SubstitutionOut]
 
 

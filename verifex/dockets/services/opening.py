@@ -34,7 +34,7 @@ def _open(actor: User, kit: Kit, pair: Pair, session: Session, version: Exercise
         raise Refused(f"{pair} is not in this session's section.")
     if session.section.course.closed_at:
         raise Refused("This course is closed; open it again in Set-up to work in it.")
-    refuse_other_exercise(session, pair, version.exercise)
+    refuse_other_exercise(session, pair, kit, version.exercise)
     docket = docket_for(pair, session, version.exercise_id)
     if docket is not None and state_of(docket, Station.MARK) == State.PASSED:
         raise Refused(f"The marking of {pair} for {version.exercise} is closed; an instructor can reopen it.")

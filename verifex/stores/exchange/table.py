@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from datetime import date, datetime
 from decimal import Decimal
 from hashlib import sha256
+from math import isfinite
 from typing import Literal
 
 from django.db import transaction
@@ -111,7 +112,10 @@ def number(row: Row, name: str, usual: float | None = None) -> float:
     if not text and usual is not None:
         return usual
     try:
-        return float(text if "." in text else text.replace(",", "."))
+        value = float(text if "." in text else text.replace(",", "."))
+        if not isfinite(value):
+            raise ValueError
+        return value
     except ValueError:
         raise Refused(f"{name}: “{row.get(name, '')[:20]}” is no number.") from None
 

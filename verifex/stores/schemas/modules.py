@@ -12,6 +12,7 @@ from verifex.api.shape import Shape
 Name = Annotated[str, Field(max_length=80)]
 Tag = Annotated[str, Field(max_length=20)]
 Part = Annotated[str, Field(max_length=40)]
+Figure = Annotated[float, Field(allow_inf_nan=False)]
 
 
 class PartKindOut(Shape):
@@ -68,7 +69,7 @@ class BatchIn(Shape):
     part: Part
     marking: Name = ""
     leg_order: Annotated[str, Field(max_length=120)] = ""
-    figures: dict[Annotated[str, Field(max_length=40)], float] = {}
+    figures: dict[Annotated[str, Field(max_length=40)], Figure] = {}
     price: Annotated[Decimal, Field(ge=0, lt=1_000_000)] | None = None
     supplier: Name = ""
     lead_days: Annotated[int, Field(ge=0, le=1000)] = 14
@@ -143,7 +144,7 @@ class ModuleOut(ModuleRowOut):
 class CalibrationIn(Shape):
     kind: Annotated[str, Field(max_length=24)]
     quantity: Annotated[str, Field(max_length=16)] = ""
-    values: dict[Annotated[str, Field(max_length=20)], float]
+    values: dict[Annotated[str, Field(max_length=20)], Figure]
     with_what: Name = ""
     on: date | None = None
 

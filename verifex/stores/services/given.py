@@ -80,6 +80,16 @@ def handed_out(issue: KitIssue | None) -> HandedOut:
     )
 
 
+def calibrations_told(issue: KitIssue) -> dict[str, list[str]]:
+    """By the exercise's reference each calibration in words, once, with those that have aged marked so."""
+    given = handed_out(issue).calibrations
+    return {
+        ref: list(dict.fromkeys(f"{one.said}{' (too old)' if one.aged else ''}" for one in rows))
+        for ref, rows in given.items()
+        if rows
+    }
+
+
 def _calibrations(rows: list[Snapshot], day: date) -> tuple[Calibration, ...]:
     return in_force(
         [

@@ -3766,7 +3766,11 @@ export interface components {
             /** On */
             on: boolean;
         };
-        /** KitOut */
+        /**
+         * KitOut
+         * @description What was handed out: `modules` are their tags by the exercise's reference (`board`: the board's), `calibrations` what is known of
+         *     them, in words.
+         */
         KitOut: {
             /** Tag */
             tag: string;
@@ -3780,6 +3784,14 @@ export interface components {
             /** Leg Orders */
             leg_orders: {
                 [key: string]: string;
+            };
+            /** Modules */
+            modules: {
+                [key: string]: string;
+            };
+            /** Calibrations */
+            calibrations: {
+                [key: string]: string[];
             };
             /** Substitutions */
             substitutions: components["schemas"]["SubstitutionOut"][];

@@ -48,6 +48,7 @@ defineEmits<{ next: [] }>()
             <td class="v">{{ part.part }}</td>
             <td>{{ part.title }}</td>
             <td>
+              <b v-if="docket.kit?.modules[part.ref]" class="v">{{ docket.kit.modules[part.ref] }} </b>
               <template
                 v-for="given in docket.kit?.substitutions.filter((s) => s.ref === part.ref)"
                 :key="given.ohms"
@@ -61,6 +62,14 @@ defineEmits<{ next: [] }>()
           </tr>
         </tbody>
       </table>
+      <p v-if="docket.kit?.modules.board">
+        Board <b class="v">{{ docket.kit.modules.board }}</b>
+      </p>
+      <template v-for="(told, ref) in docket.kit?.calibrations" :key="ref">
+        <p v-for="one in told" :key="one">
+          <b class="v">{{ ref === 'board' ? 'Board' : ref }}</b> counts with its calibration: {{ one }}
+        </p>
+      </template>
       <p v-for="(order, part) in docket.kit?.leg_orders" :key="part">
         This batch of <span class="v">{{ part }}</span> is printed {{ order.replaceAll('-', ', ') }}.
       </p>

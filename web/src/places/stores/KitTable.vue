@@ -132,9 +132,11 @@ header {
 tbody tr {
   cursor: pointer;
 }
-tbody tr:hover td,
-tr.chosen td {
+tbody tr:hover td {
   background: var(--act-bg);
+}
+tr.chosen td:first-child {
+  box-shadow: inset 4px 0 0 var(--act);
 }
 .state {
   font-weight: 620;
