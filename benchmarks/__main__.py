@@ -11,6 +11,7 @@ from time import perf_counter
 
 from benchmarks.circuit import crowded_bench, one_point
 from benchmarks.class_list import class_list
+from benchmarks.hatch import hatch
 from benchmarks.papers import class_papers
 from benchmarks.programs import TASKS as PROGRAM_TASKS
 from verifex.core.circuit import check_wiring
@@ -99,3 +100,4 @@ if __name__ == "__main__":
     one_point()
     class_papers()
     class_list()
+    hatch()

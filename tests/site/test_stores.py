@@ -307,7 +307,8 @@ class TablesTest(StoresCase):
 class PapersTest(StoresCase):
     def test_labels_and_lists_are_pdf_and_a_sheet_that_was_begun_is_used_up(self):
         paths = ["/api/stores/labels.pdf?kind=modules&tags=T-01,T-02&sheet=a4-65&first=12", "/api/stores/labels.pdf?kind=badges",
-                 f"/api/sessions/{self.session.pk}/inspection.pdf", "/api/stores/coming.pdf"]  # fmt: skip
+                 f"/api/sessions/{self.session.pk}/inspection.pdf", f"/api/sessions/{self.session.pk}/picking.pdf",
+                 "/api/stores/coming.pdf"]  # fmt: skip
         for path in paths:
             self.assertEqual(self.assistant.get(path).content[:5], b"%PDF-", path)
         for query, said in (

@@ -5,15 +5,13 @@ from typing import Any
 from verifex.dockets.act import find
 from verifex.dockets.models import Docket
 from verifex.dockets.present.parts import bench_number
-from verifex.exercises.models import ExerciseVersion
 from verifex.papers.pdf import one_pdf, pdf_of
-from verifex.papers.plan import plan_html
+from verifex.papers.plan import plan_html, plan_of
 from verifex.papers.sheets import planned_html, sheet_html
 from verifex.papers.slips import log_in_slips
 from verifex.people.models import User
 from verifex.people.services.first_passwords import for_section, never_logged_in
 from verifex.plan.models import Session
-from verifex.plan.services.seats import pairs_here
 from verifex.work.run import Made, Progress, job
 
 
@@ -35,16 +33,13 @@ def class_sheets(detail: dict[str, Any]) -> Progress:
 def session_papers(detail: dict[str, Any]) -> Progress:
     """From the plan of a session, before any kit is out: the seat and picking list, pages to predict on, answer keys."""
     session = Session.objects.select_related("section__course", "room").get(pk=detail["session"])
-    benches = dict(session.seats.values_list("pair_id", "bench"))
-    does = dict(session.assignments.values_list("pair_id", "exercise_id"))
-    released = ExerciseVersion.objects.filter(exercise__planned__session=session, released_at__isnull=False)
-    versions = {v.exercise_id: v for v in released.select_related("exercise").order_by("number")}
-    pairs = sorted(pairs_here(session), key=lambda pair: (benches.get(pair.pk, 1000), pair.badge))
+    plan = plan_of(session)
+    pairs, benches, does, versions = plan.pairs, plan.benches, plan.does, plan.versions
     working = [(pair, versions[does[pair.pk]]) for pair in pairs if does.get(pair.pk) in versions]
     wanted = detail.get("slips") and never_logged_in(session.section).exists()
     slips = for_section(User.objects.get(pk=detail["by"]), session.section) if wanted else []
     total = 1 + bool(slips) + len(working) + len(versions)
-    pages = [pdf_of(plan_html(session, pairs, benches, does, versions))]
+    pages = [pdf_of(plan_html(session, plan))]
     yield 1, total
     if slips:
         pages.append(log_in_slips(session.section, slips, detail["address"]))

@@ -2,23 +2,41 @@
 
 from collections import Counter
 from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
 from typing import Any
 
 from verifex.exercises.models import ExerciseVersion
 from verifex.papers.page import page_html
 from verifex.people.models import Pair, PairMember
 from verifex.plan.models import Session
+from verifex.plan.services.seats import pairs_here
 from verifex.stores.readiness import readiness, recipes, whole_kits
 
 
-def plan_html(
-    session: Session,
-    pairs: Sequence[Pair],
-    benches: Mapping[int, int],
-    does: Mapping[int, int],
-    versions: Mapping[int, ExerciseVersion],
-) -> str:
-    """The page as HTML; pairs in the order of their benches."""
+@dataclass(frozen=True, slots=True)
+class Plan:
+    """Who does what in a session: pairs in the order of their benches, benches and exercises by pair, the version of each exercise."""
+
+    pairs: Sequence[Pair]
+    benches: Mapping[int, int]
+    does: Mapping[int, int]
+    versions: Mapping[int, ExerciseVersion]
+
+
+def plan_of(session: Session) -> Plan:
+    benches = dict(session.seats.values_list("pair_id", "bench"))
+    released = ExerciseVersion.objects.filter(exercise__planned__session=session, released_at__isnull=False)
+    return Plan(
+        pairs=sorted(pairs_here(session), key=lambda pair: (benches.get(pair.pk, 1000), pair.badge)),
+        benches=benches,
+        does=dict(session.assignments.values_list("pair_id", "exercise_id")),
+        versions={v.exercise_id: v for v in released.select_related("exercise").order_by("number")},
+    )
+
+
+def plan_html(session: Session, plan: Plan) -> str:
+    """The page as HTML."""
+    pairs, benches, does, versions = plan.pairs, plan.benches, plan.does, plan.versions
     names: dict[int, list[str]] = {}
     for member in PairMember.objects.filter(pair__in=pairs, until=None).select_related("user").order_by("id"):
         names.setdefault(member.pair_id, []).append(member.user.get_full_name())

@@ -10,6 +10,8 @@ from verifex.api.http import Id
 from verifex.api.shape import Shape
 from verifex.papers.label_sheets import SHEETS
 from verifex.papers.labels import labels_of, labels_pdf
+from verifex.papers.pdf import pdf_of
+from verifex.papers.plan import plan_html, plan_of
 from verifex.papers.stores import coming_pdf, inspection_pdf
 from verifex.people.access import reader, sections_of
 from verifex.plan.access import session_for_staff
@@ -51,6 +53,13 @@ def labels(
 def inspection(request: HttpRequest, session_id: Id) -> HttpResponse:
     """The inspection list of every kit that was out in a session."""
     return _pdf(inspection_pdf(session_for_staff(reader(request), session_id)), f"inspection-{session_id}.pdf")
+
+
+@router.get("/sessions/{session_id}/picking.pdf")
+def picking(request: HttpRequest, session_id: Id) -> HttpResponse:
+    """Who sits where with which exercise in a session, and which kits to pick for it."""
+    session = session_for_staff(reader(request), session_id)
+    return _pdf(pdf_of(plan_html(session, plan_of(session))), f"picking-{session_id}.pdf")
 
 
 @router.get("/stores/coming.pdf")

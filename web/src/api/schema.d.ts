@@ -2047,6 +2047,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sessions/{session_id}/picking.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Picking
+         * @description Who sits where with which exercise in a session, and which kits to pick for it.
+         */
+        get: operations["verifex_papers_api_stores_picking"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/stores/coming.pdf": {
         parameters: {
             query?: never;
@@ -10288,6 +10308,26 @@ export interface operations {
         };
     };
     verifex_papers_api_stores_inspection: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    verifex_papers_api_stores_picking: {
         parameters: {
             query?: never;
             header?: never;

@@ -65,9 +65,9 @@ defineEmits<{ next: [] }>()
       <p v-if="docket.kit?.modules.board">
         Board <b class="v">{{ docket.kit.modules.board }}</b>
       </p>
-      <template v-for="(told, ref) in docket.kit?.calibrations" :key="ref">
+      <template v-for="(told, place) in docket.kit?.calibrations" :key="place">
         <p v-for="one in told" :key="one">
-          <b class="v">{{ ref === 'board' ? 'Board' : ref }}</b> counts with its calibration: {{ one }}
+          <b class="v">{{ place === 'board' ? 'Board' : place }}</b> counts with its calibration: {{ one }}
         </p>
       </template>
       <p v-for="(order, part) in docket.kit?.leg_orders" :key="part">

@@ -32,7 +32,7 @@ function state(row: Row): { word: string; tone: string } {
       />
       <ul v-else>
         <li
-          v-for="row in rows"
+          v-for="(row, index) in rows"
           :key="`${row.session}-${row.exercise}`"
           class="sheet"
           :class="state(row).tone"
@@ -41,6 +41,12 @@ function state(row: Row): { word: string; tone: string } {
           <p class="state">{{ state(row).word }}</p>
           <p class="when soft">
             {{ dayOf(row.starts_at) }}, {{ clockTime(row.starts_at) }}, {{ row.section }}
+            <a
+              v-if="index === 0 || rows[index - 1]!.session !== row.session"
+              :href="`/api/sessions/${row.session}/picking.pdf`"
+              target="_blank"
+              >Picking list (PDF)</a
+            >
           </p>
           <p class="count">
             <b class="v">{{ row.ready }}</b> ready for <b class="v">{{ row.pairs }}</b>
@@ -77,6 +83,9 @@ header {
   align-items: baseline;
   justify-content: space-between;
   margin-bottom: 12px;
+}
+.when a {
+  margin-left: 10px;
 }
 .links {
   display: flex;

@@ -27,7 +27,9 @@ const shown = computed(() => {
 const several = computed(() => new Set(shown.value.map((kit) => kit.exercise)).size > 1)
 const note = (kit: Schemas['KitRowOut']) =>
   [
-    kit.state === 'out' || kit.state === 'ready' ? '' : kit.reason.replace(`${kit.tag} `, ''),
+    kit.state === 'out' || kit.state === 'ready'
+      ? ''
+      : kit.reason.replace(`${kit.tag} `, '').replace('is in repair: ', ''),
     ...kit.substitutions,
     kit.serves.length && kit.state === 'ready' ? `also for ${kit.serves.join(', ')}` : '',
   ]
@@ -95,7 +97,7 @@ const counts = computed(() => {
               <span class="state" :class="kit.state">{{ WORDS[kit.state] }}</span>
             </td>
             <td v-if="several">{{ kit.exercise }}</td>
-            <td>{{ kit.holder }}</td>
+            <td class="with">{{ kit.holder }}</td>
             <td class="soft">{{ note(kit) }}</td>
             <td class="num">
               <button
@@ -123,7 +125,8 @@ header {
   align-items: center;
   margin-bottom: 12px;
 }
-.v {
+.v,
+.with {
   white-space: nowrap;
 }
 .wrap {
