@@ -2,6 +2,7 @@
 
 import base64
 import io
+from random import Random
 
 from PIL import Image
 
@@ -11,7 +12,7 @@ from verifex.dockets.models import Docket
 from verifex.exercises.models import Exercise
 from verifex.people.models import Pair, PairMember, User
 from verifex.plan.models import Seat
-from verifex.stores.models import Fault, FaultPhoto, Kit, KitPart, Module, StockItem, StockMove
+from verifex.stores.models import Fault, FaultPhoto, Kit, KitPart, Module, PartTest, StockItem, StockMove
 from verifex.stores.services.faults import open_fault
 
 ONE_POINT = {"kind": "one-point", "quantity": "celsius", "with_what": "reference thermometer"}
@@ -168,6 +169,40 @@ class ReplaceTest(StoresCase):
             list(StockMove.objects.filter(note="HB-05 R1").values_list("why", flat=True)), ["given", "put-back"]
         )
 
+    def test_a_batch_with_another_leg_order_is_what_the_wiring_is_judged_with(self):
+        """Bench 4 wired its thermometer as the batch was said to be printed; then somebody reads the printing."""
+        docket, batch = self.docket(4), self.module("HB-04").batch
+        text = docket.attempts.get(kind="wiring").text
+        check = f"/api/dockets/{docket.pk}/check-wiring"
+        before = self.instructor.ask(check, text=text).json()["findings"]
+        self.assertNotIn("stop", {f["severity"].lower() for f in before})
+        answer = self.assistant.put(
+            f"/api/batches/{batch.pk}",
+            {"name": batch.name, "part": batch.part, "leg_order": "ground-out-supply"}, content_type="application/json",
+        )  # fmt: skip
+        self.assertEqual(answer.status_code, 200)
+        found = self.instructor.ask(check, text=text).json()["findings"]
+        self.assertIn("supply-reversed", {f["rule"] for f in found if f["severity"].lower() == "stop"})
+
+    def test_a_test_that_was_opened_for_a_module_blames_that_one_though_it_was_exchanged(self):
+        issue = Kit.objects.get(tag="HB-07").issues.get()
+        old = self.module("HB-07")
+        test = PartTest.objects.create(
+            kit=issue.kit,
+            issue=issue,
+            ref="U1",
+            module=old,
+            title="thermometer",
+            because="its supply was reversed",
+            how="h",
+            well="w",
+        )
+        self.said("/api/hatch/replace", tag="HB-07", ref="U1", given="T-22", reason="hot", dead=False)
+        self.said(f"/api/kits/tests/{test.pk}", is_well=False)
+        self.assertTrue(old.faults.filter(closed_at=None).exists())
+        self.assertEqual(self.module("HB-07").tag, "T-22")
+        self.assertFalse(Fault.objects.filter(module__tag="T-22").exists())
+
 
 class ServingTest(StoresCase):
     def test_a_kit_goes_out_for_another_exercise_that_it_has_everything_for(self):
@@ -240,6 +275,36 @@ class StockTest(StoresCase):
         self.said(f"/api/stock/{item.pk}/book-in", count=100)
         self.assertIn("Something happened", self.said(f"/api/stock/moves/{first['move']}/undo", 422, _=1))
         self.assertTrue(Event.objects.filter(verb__startswith="counted 100 Ω resistor").exists())
+
+    def test_over_any_acts_each_count_is_what_its_acts_come_to(self):
+        """A few hundred acts of two people, some of them refused; made by chance, the same each time."""
+        chance = Random(4)
+        items = list(StockItem.objects.values_list("pk", flat=True))
+        people = (self.assistant, self.instructor)
+        for _ in range(250):
+            item, who = chance.choice(items), chance.choice(people)
+            match chance.randrange(5):
+                case 0:
+                    who.ask(f"/api/stock/{item}/count", seen=chance.randrange(90), found=chance.randrange(90))
+                case 1:
+                    who.ask(f"/api/stock/{item}/book-in", count=chance.randrange(1, 9))
+                case 2:
+                    who.ask(
+                        "/api/hatch/replace",
+                        tag="HB-08",
+                        ref=chance.choice(["R1", "D1", "BZ1"]),
+                        reason="x",
+                        dead=False,
+                    )
+                case 3:
+                    who.ask("/api/hatch/undo-replace", tag="HB-08")
+                case 4:
+                    if last := StockMove.objects.order_by("-id").first():
+                        who.ask(f"/api/stock/moves/{last.pk}/undo", _=1)
+        for held in StockItem.objects.prefetch_related("moves"):
+            moves = list(held.moves.all())
+            self.assertEqual(sum(move.delta for move in moves), held.count, held.title)
+            self.assertTrue(all(move.count_after >= 0 for move in moves))
 
     def test_orders_say_how_many_by_when_and_why(self):
         rows = {row["title"]: row for row in self.assistant.ask("/api/stores/orders").json()}

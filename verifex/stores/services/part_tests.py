@@ -54,8 +54,12 @@ def answer_test(actor: User, test_id: int, *, is_well: bool, note: str = "") -> 
 
 def _broken(actor: User, test: PartTest) -> None:
     """It stays in the list of faults; its place in the kit is empty, and another one goes in. A board is mended where it is."""
-    fault = open_fault(actor, test.note or test.because, kit=test.kit, ref=test.ref, issue=test.issue)
+    what = test.note or test.because
     place = test.kit.parts.filter(ref=test.ref).select_related("module").first()
+    if test.module is not None and (place is None or place.module_id != test.module_id):
+        open_fault(actor, what, module=test.module, issue=test.issue)  # it was exchanged meanwhile: the new one is well
+        return
+    fault = open_fault(actor, what, kit=test.kit, ref=test.ref, issue=test.issue)
     if place is None:
         return
     if place.module is None:  # it has no tag, so it is thrown away

@@ -7,6 +7,7 @@ import io
 from django.db import transaction
 from PIL import Image, ImageOps, UnidentifiedImageError
 
+from verifex.acts.events import STORES, record
 from verifex.acts.refusals import Refused
 from verifex.people.models import User
 from verifex.stores.access import require_fault_staff
@@ -41,6 +42,7 @@ def add(actor: User, fault_id: int, data: str) -> FaultPhoto:
     with transaction.atomic():
         if fault.photos.count() >= MOST_A_FAULT:
             raise Refused(f"{MOST_A_FAULT} pictures of one fault are enough; remove one first.")
+        record(actor, f"added a picture of {fault.title}"[:120], f"fault:{fault.pk}", scope=STORES)
         return FaultPhoto.objects.create(fault=fault, jpeg=jpeg, by=actor)
 
 

@@ -25,16 +25,16 @@ def loose_modules(part: str) -> list[Module]:
 
 def fill_place(actor: User | None, place: KitPart) -> str:
     """Put the part in: the module that belongs there, else a loose one where such modules are tagged, else one out of its drawer.
-    Returns what somebody should know; raises Refused where all tagged ones are gone."""
-    if place.module is None and place.ref != "B1" and Module.objects.filter(part=place.part, retired_at=None).exists():
-        loose = loose_modules(place.part)
-        if not loose:
-            raise Refused(f"No {place.title} is free: every one is in a kit, in repair or retired.")
+    Returns what somebody should know."""
+    tagged = place.module is None and Module.objects.filter(part=place.part, retired_at=None).exists()
+    if tagged and (loose := loose_modules(place.part)):
         place.module = loose[0]
     place.present = True
     place.save(update_fields=["present", "module"])
     if place.module is not None:
         return f"{place.module.tag} is its {place.title} now."
+    if tagged:
+        return f"No tagged {place.title} is free, so one without a tag counts as put in."
     move = take_one(actor, key_of(place), "filled", f"{place.kit.tag} {place.ref}")
     return f"The drawer of {move.item.title} counted none: count it again." if move and move.short else ""
 
