@@ -364,6 +364,11 @@ class TablesTest(StoresCase):
         self.assertEqual(answer.status_code, 422)
         self.assertIn("Tag, Part is missing", answer.json()["message"])
 
+    def test_a_table_that_would_hold_everybody_up_is_imported_in_parts(self):
+        rows = "".join(f"Q-{n},motion\n" for n in range(601))
+        answer = self.assistant.ask("/api/stores/tables/modules/preview", data=self.file(f"Tag,Part\n{rows}"))
+        self.assertIn("Import up to 600 at a time", answer.json()["message"])
+
     def test_a_cell_is_no_formula_in_what_is_written(self):
         StockItem.objects.create(title="=1+1", drawer="Z1")
         self.assertIn("'=1+1", self.assistant.get("/api/stores/tables/drawers.csv").content.decode())

@@ -19,6 +19,7 @@ from verifex.stores.access import require_store_staff
 from verifex.tables.read import Rows
 from verifex.tables.write import Cells
 
+MOST_ROWS = 600  # a preview and an import hold every other write back while they last
 Kind = Literal["added", "changed", "same", "wrong"]
 Done = tuple[Kind, str]
 Row = Mapping[str, str]
@@ -60,22 +61,30 @@ def preview(actor: User, table: Table, rows: Rows) -> tuple[list[Change], str]:
             raise _TakenBack
     except _TakenBack:
         pass
-    return found, sha256(repr(found).encode()).hexdigest()[:24]
+    return found, _digest(found)
+
+
+def _digest(changes: Sequence[Change]) -> str:
+    return sha256(repr(changes).encode()).hexdigest()[:24]
 
 
 @transaction.atomic
 def import_rows(actor: User, table: Table, rows: Rows, seen: str) -> list[Change]:
     """Do what the preview with the digest `seen` said; rows that are wrong are left out. Raises Stale where the stores changed since."""
-    _, digest = preview(actor, table, rows)
-    if digest != seen:
-        raise Stale(["The stores have changed since this preview; look at it again."])
-    return _put_all(actor, table, rows)
+    done = _put_all(actor, table, rows)
+    if _digest(done) != seen:
+        raise Stale(["The stores have changed since this preview; look at it again."])  # and all of it is taken back
+    return done
 
 
 def _put_all(actor: User, table: Table, rows: Rows) -> list[Change]:
     require_store_staff(actor)
     if table.put is None:
         raise Refused(f"{table.title} are only written, not read.")
+    if len(rows) > MOST_ROWS + 1:
+        raise Refused(
+            f"{len(rows) - 1} rows are too many at once: nobody could scan meanwhile. Import up to {MOST_ROWS} at a time."
+        )
     columns = _columns(table, rows)
     found = []
     for number, cells in enumerate(rows[1:], start=2):
@@ -150,4 +159,6 @@ def _said(value: object) -> str:
         return f"{value:g}"
     if isinstance(value, Decimal):
         return format(value.normalize(), "f")
+    if isinstance(value, dict) and value:
+        return "; ".join(f"{name}={_said(held)}" for name, held in value.items())
     return "none" if value in (None, "", {}) else str(value)

@@ -7,6 +7,7 @@ import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { STORES_STALE, useBatches, usePartKinds } from '@/queries/stores'
 import { useAct } from '@/shared/act'
+import { typedValue } from '@/shared/typed-value'
 
 const show = defineModel<boolean>('show', { required: true })
 const query = useBatches()
@@ -50,7 +51,7 @@ async function save() {
     lead_days: typed.lead_days,
     price: typed.price === '' ? null : typed.price,
     bought_on: typed.bought_on || null,
-    figures: Object.fromEntries(deviating.map(([name, text]) => [name, Number(text.replace(',', '.'))])),
+    figures: Object.fromEntries(deviating.map(([name, text]) => [name, typedValue(text, '') ?? NaN])),
   }
   const id = editing.value
   const done = await run(() =>

@@ -5,6 +5,7 @@ import { ApiError, ask, client, type Schemas } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { STORES_STALE } from '@/queries/stores'
 import { useAct } from '@/shared/act'
+import { typedValue } from '@/shared/typed-value'
 
 const props = defineProps<{ module: number; ways: Schemas['CalibrationKindOut'][] }>()
 const emit = defineEmits<{ done: []; cancel: [] }>()
@@ -21,16 +22,17 @@ watch(
   },
   { immediate: true },
 )
-const number = (text: string) => Number(text.trim().replace('−', '-').replace(',', '.'))
+const number = (field: Schemas['EnteredOut']) =>
+  typedValue((typed[field.name] ?? '').replace('−', '-'), field.unit)
 const several = (id: string) => props.ways.filter((one) => one.id === id).length > 1
 
 async function save() {
-  const wrong = way.value.fields.find((field) => !Number.isFinite(number(typed[field.name] ?? '')))
+  const wrong = way.value.fields.find((field) => number(field) === null)
   if (wrong) {
     error.value = new ApiError(`${wrong.label}: “${typed[wrong.name]}” is no number.`, 422)
     return
   }
-  const values = Object.fromEntries(way.value.fields.map((field) => [field.name, number(typed[field.name]!)]))
+  const values = Object.fromEntries(way.value.fields.map((field) => [field.name, number(field)!]))
   const body = {
     kind: way.value.id,
     quantity: way.value.quantity,

@@ -6,7 +6,9 @@ import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { STORES_STALE, useMoves, usePartKinds } from '@/queries/stores'
 import { useAct } from '@/shared/act'
+import { typedValue } from '@/shared/typed-value'
 import { clockTime, dayOf } from '@/shared/words'
+import { WHY } from './stock-words'
 
 type Item = Schemas['StockItemOut']
 const item = defineModel<Item | 'new' | null>('item', { required: true })
@@ -32,13 +34,7 @@ watch(item, (now) => {
       price: now.price ?? '',
     })
 })
-/** 4k7, 330R or 330 as ohms. */
-function ohms(text: string): number {
-  const found = /^(\d+(?:[.,]\d+)?)\s*([kMRΩ]?)(\d*)\s*Ω?$/.exec(text.trim())
-  if (!found) return text.trim() ? NaN : 0
-  const factor = { k: 1e3, M: 1e6 }[found[2]!] ?? 1
-  return Number(`${found[1]!.replace(',', '.')}${found[3] ? `.${found[3]}` : ''}`) * factor
-}
+const ohms = (text: string) => typedValue(text, 'Ω') ?? 0
 const wrongValue = computed(() => typed.part === 'resistor' && !(ohms(typed.value) > 0))
 async function save() {
   const body = {
@@ -47,7 +43,7 @@ async function save() {
     ohms: typed.part === 'resistor' ? ohms(typed.value) : 0,
     colour: typed.colour,
     tolerance_percent: held.value?.tolerance_percent ?? 5,
-    rated_watts: Number(typed.watts.replace(',', '.')) || 0.25,
+    rated_watts: typedValue(typed.watts, 'W') || 0.25,
     count: typed.count,
     least: typed.least,
     drawer: typed.drawer,
@@ -68,16 +64,6 @@ async function bookIn() {
   const body = { count: Number(bought.value), note: '' }
   if (await run(() => ask(client.POST('/api/stock/{item_id}/book-in', { params: { path }, body }))))
     bought.value = ''
-}
-const why: Record<string, string> = {
-  first: 'entered',
-  bought: 'bought',
-  given: 'given',
-  filled: 'filled into a kit',
-  used: 'used up',
-  'put-back': 'put back',
-  broken: 'broken',
-  counted: 'counted',
 }
 const signed = (delta: number) => (delta > 0 ? `+${delta}` : String(delta).replace('-', '−'))
 </script>
@@ -153,7 +139,7 @@ const signed = (delta: number) => (delta > 0 ? `+${delta}` : String(delta).repla
         <li v-for="move in moves" :key="move.id">
           <b class="v">{{ signed(move.delta) }}</b>
           <span
-            >{{ why[move.why] ?? move.why }}<template v-if="move.note">, {{ move.note }}</template></span
+            >{{ WHY[move.why] ?? move.why }}<template v-if="move.note">, {{ move.note }}</template></span
           >
           <span v-if="move.short" class="bad">{{ move.short }} beyond the count</span>
           <span class="soft"

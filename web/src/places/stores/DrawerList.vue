@@ -9,6 +9,7 @@ import { STORES_STALE, useStock } from '@/queries/stores'
 import { useAct } from '@/shared/act'
 import { dayOf } from '@/shared/words'
 import DrawerDialog from './DrawerDialog.vue'
+import { WHY } from './stock-words'
 
 type Item = Schemas['StockItemOut']
 const query = useStock()
@@ -68,18 +69,8 @@ async function undo(move: number) {
   const answer = await run(() => ask(client.POST('/api/stock/moves/{move_id}/undo', { params: { path } })))
   if (answer) done.value = { item: 0, text: answer.message, differs: false, move: null }
 }
-const why: Record<string, string> = {
-  first: 'entered',
-  bought: 'bought',
-  given: 'given',
-  filled: 'filled in',
-  used: 'used',
-  'put-back': 'put back',
-  broken: 'broken',
-  counted: 'counted',
-}
 const lastWords = (item: Item) =>
-  item.last ? `${why[item.last.why] ?? item.last.why} ${dayOf(item.last.at)}` : ''
+  item.last ? `${WHY[item.last.why] ?? item.last.why} ${dayOf(item.last.at)}` : ''
 </script>
 
 <template>
