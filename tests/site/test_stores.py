@@ -85,6 +85,10 @@ class CalibrationTest(StoresCase):
     def test_the_board_in_the_kit_brings_its_own_reference(self):
         sheet = self.sheet(6)  # fed by 3.3 V, with the internal reference
         self.assertAlmostEqual(sheet["reference"]["expected"], 1.087)
+        kit = self.instructor.ask(f"/api/dockets/{self.docket(6).pk}").json()["kit"]
+        self.assertEqual(
+            (kit["modules"], list(kit["calibrations"])), ({"U1": "T-06", "board": "B-06"}, ["U1", "board"])
+        )
         self.assertTrue(any("The board counts with its calibration: B-06" in note for note in sheet["notes"]))
 
 

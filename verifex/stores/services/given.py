@@ -31,8 +31,8 @@ def snapshot(kit: Kit, places: Mapping[str, str]) -> Snapshot:
         settings = {**(module.settings if module else {}), **kit.settings.get(part.ref, {})}
         if settings:
             found["settings"][ref] = settings
-        if module is None:
-            continue
+        if module is None or module.part in catalogue().boards:
+            continue  # the board is told below, under its own name
         found["modules"][ref] = module.tag
         found["calibrations"][ref] = calibrations_of(module)
         if module.batch:

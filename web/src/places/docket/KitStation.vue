@@ -48,7 +48,7 @@ defineEmits<{ next: [] }>()
             <td class="v">{{ part.part }}</td>
             <td>{{ part.title }}</td>
             <td>
-              <b v-if="docket.kit?.modules[part.ref]" class="v">{{ docket.kit.modules[part.ref] }} </b>
+              <b v-if="docket.kit?.modules[part.ref]" class="v tag">{{ docket.kit.modules[part.ref] }}</b>
               <template
                 v-for="given in docket.kit?.substitutions.filter((s) => s.ref === part.ref)"
                 :key="given.ohms"
@@ -100,6 +100,9 @@ defineEmits<{ next: [] }>()
 </template>
 
 <style scoped>
+.tag {
+  margin-right: 8px;
+}
 .recipe {
   margin: 12px 0;
 }
