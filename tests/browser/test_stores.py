@@ -1,5 +1,6 @@
 from tests.browser.base import BrowserCase
 from verifex.stores.models import Kit, KitIssue, KitPart, StockItem, StockMove
+from verifex.stores.services.faults import open_fault
 
 
 class StoresTest(BrowserCase):
@@ -76,6 +77,15 @@ class StoresTest(BrowserCase):
         page.get_by_role("region", name="Faults").get_by_text("T-08").wait_for()
         page.get_by_role("button", name="Undo: HB-08 as it was").click()
         page.get_by_text("of HB-08 is as it was before").wait_for()
+
+    def test_a_kit_that_the_spares_complete_is_filled_from_the_list_of_what_is_coming(self):
+        Kit.objects.get(tag="HB-15").parts.filter(ref="BZ1").update(present=False)
+        for kit in Kit.objects.filter(tag__in=["HB-11", "HB-12"]):
+            open_fault(None, "box broken", kit=kit)
+        page = self.stores("coming-sessions")
+        page.get_by_role("button", name="It is filled").first.click()
+        page.get_by_text("is ready.").wait_for()
+        self.assertEqual(StockItem.objects.get(part="buzzer").count, 1)
 
     def test_a_table_is_looked_at_before_it_is_imported(self):
         page = self.stores("labels-and-tables")

@@ -2,11 +2,17 @@
 // The coming sessions against the kits: enough or too few, what to swap together, what is missing.
 import Asked from '@/pieces/Asked.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
-import { useComing } from '@/queries/stores'
-import type { Schemas } from '@/api/client'
+import ErrorNote from '@/pieces/ErrorNote.vue'
+import { STORES_STALE, useComing } from '@/queries/stores'
+import { ask, client, type Schemas } from '@/api/client'
+import { useAct } from '@/shared/act'
 import { clockTime, dayOf } from '@/shared/words'
 
 const coming = useComing()
+const { busy, error, said, run } = useAct(STORES_STALE)
+/** `HB-12: sounder`: what was missing is in the kit now, out of the spares. */
+const filled = (fill: string) =>
+  run(() => ask(client.POST('/api/hatch/put-right', { body: { tag: fill.split(':')[0]! } })))
 type Row = Schemas['ComingOut']
 function state(row: Row): { word: string; tone: string } {
   if (row.short) return { word: `${row.short} ${row.short === 1 ? 'kit' : 'kits'} short`, tone: 'bad' }
@@ -24,6 +30,8 @@ function state(row: Row): { word: string; tone: string } {
         ><a href="/api/stores/coming.csv" download>As a table (CSV)</a></span
       >
     </header>
+    <ErrorNote :error="error" />
+    <p v-if="said" class="said" role="status">{{ said }}</p>
     <Asked v-slot="{ data: rows }" :query="coming" what="the coming sessions">
       <EmptyNote
         v-if="!rows.length"
@@ -59,7 +67,10 @@ function state(row: Row): { word: string; tone: string } {
             >
             <template v-if="row.fill.length"
               ><dt>Fill</dt>
-              <dd v-for="fill in row.fill" :key="fill">{{ fill }}</dd></template
+              <dd v-for="fill in row.fill" :key="fill">
+                {{ fill }}
+                <button class="btn quiet" :disabled="busy" @click="filled(fill)">It is filled</button>
+              </dd></template
             >
             <template v-if="row.swap.length"
               ><dt>Swap in</dt>
@@ -83,6 +94,10 @@ header {
   align-items: baseline;
   justify-content: space-between;
   margin-bottom: 12px;
+}
+.said {
+  color: var(--good);
+  margin-bottom: 10px;
 }
 .when a {
   margin-left: 10px;
