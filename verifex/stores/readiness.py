@@ -16,10 +16,12 @@ Recipe = tuple[RecipePart, ...]
 
 @dataclass(frozen=True, slots=True)
 class Readiness:
-    """Whether a kit can go out: 'ready', 'to-test', 'incomplete', 'out' or 'repair', with the reason in words."""
+    """Whether a kit can go out: 'ready', 'to-test', 'incomplete', 'out' or 'repair', with the reason as a sentence, and what is wrong
+    alone (`why`)."""
 
     state: str
     reason: str
+    why: str = ""
 
 
 def recipes(exercise_ids: Iterable[int]) -> dict[int, Recipe]:
@@ -76,21 +78,23 @@ def fault_words(fault: Fault) -> str:
 def readiness(kit: Kit, *, may_name_holder: bool = True, recipe: Recipe | None = None) -> Readiness:
     """`may_name_holder`: whether the reader may know who has it. `recipe` is looked up where it is not given."""
     if faulty := open_faults(kit):
-        return Readiness("repair", f"{kit.tag} is in repair: {'; '.join(fault_words(f) for f in faulty) or 'no note'}.")
+        why = "; ".join(fault_words(f) for f in faulty)
+        return Readiness("repair", f"{kit.tag} is in repair: {why}.", why)
     held = next((issue for issue in kit.issues.all() if issue.returned_at is None), None)
     if held:
         holder = f", with {held.pair}" if may_name_holder else ""
         return Readiness("out", f"{kit.tag} is already out{holder}.")
     due = [test for test in kit.tests.all() if test.outcome == PartTest.Outcome.OPEN]
     if due:
-        return Readiness("to-test", f"{kit.tag}: test {', '.join(f'{test.title}, as {test.because}' for test in due)}.")
+        why = ", ".join(f"{test.title}, as {test.because}" for test in due)
+        return Readiness("to-test", f"{kit.tag}: test {why}.", f"test {why}")
     parts = list(kit.parts.all())
     if not parts:
-        return Readiness("incomplete", f"{kit.tag} has no parts yet.")
+        return Readiness("incomplete", f"{kit.tag} has no parts yet.", "no parts yet")
     absent = not_in(kit, recipe_of(kit.exercise_id) if recipe is None else recipe)
     missing = [*(part.title for part in parts if not part.present), *(part.title or part.part for part in absent)]
     if missing:
-        return Readiness("incomplete", f"{kit.tag} lacks {', '.join(missing)}.")
+        return Readiness("incomplete", f"{kit.tag} lacks {', '.join(missing)}.", f"lacks {', '.join(missing)}")
     return Readiness("ready", "")
 
 

@@ -1,14 +1,35 @@
-import { expect, test } from 'vitest'
+import { expect, test, vi } from 'vitest'
 import { nextTick } from 'vue'
 import { play, useSounds } from '@/shared/sounds'
 import { fullDay } from '@/shared/words'
 import { typedValue } from '@/shared/typed-value'
 
-test('without a loudspeaker, or with sounds off, a scan is answered all the same', async () => {
-  expect(() => play('yes')).not.toThrow()
+test('yes rises, no is low and comes twice, and both can be off', async () => {
+  const played: number[] = []
+  class Tone {
+    frequency = { value: 0 }
+    connect = (to: unknown) => to
+    start = () => played.push(this.frequency.value)
+    stop = () => undefined
+  }
+  vi.stubGlobal(
+    'AudioContext',
+    class {
+      currentTime = 0
+      createOscillator = () => new Tone()
+      createGain = () => ({ gain: { value: 0 }, connect: (to: unknown) => to })
+    },
+  )
+  play('yes')
+  const [first, second] = played
+  expect(second).toBeGreaterThan(first!)
+  play('no')
+  expect(played.slice(2)).toHaveLength(2)
+  expect(Math.max(...played.slice(2))).toBeLessThan(first!)
   useSounds().on.value = false
-  expect(() => play('no')).not.toThrow()
   await nextTick()
+  play('yes')
+  expect(played).toHaveLength(4)
   expect(localStorage.getItem('verifex-sounds')).toBe('false')
 })
 

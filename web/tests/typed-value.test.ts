@@ -9,6 +9,8 @@ test.each([
   ['331Ohm', 'Ω', 331],
   ['331 ohms', 'Ω', 331],
   ['4k7', 'Ω', 4700],
+  ['1R5', 'Ω', 1.5],
+  ['330R', 'Ω', 330],
   ['10 kΩ', 'Ω', 10000],
   ['21.5 °C', '°C', 21.5],
   ['14cm', 'cm', 14],
@@ -17,6 +19,6 @@ test.each([
   expect(typedValue(text, unit)).toBeCloseTo(value, 9)
 })
 
-test.each(['', 'about 5', '5 apples', '1e999'])('“%s” is no value', (text) => {
+test.each(['', 'about 5', '5 apples', '1e999', '1R5'])('“%s” is no value', (text) => {
   expect(typedValue(text, 'V')).toBeNull()
 })

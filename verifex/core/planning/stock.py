@@ -3,7 +3,7 @@
 A count never falls below zero: what is taken beyond it is told as a shortfall, which stock-taking then explains.
 """
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Literal, NamedTuple
 
@@ -61,8 +61,3 @@ def moved(count: int, change: int) -> Moved:
 def counted(count: int, seen: int, found: int) -> Moved:
     """The count after someone found `found` in the drawer while the list said `seen`: what others did since then is kept."""
     return moved(count, found - seen)
-
-
-def conserved(moves: Iterable[int], count: int) -> bool:
-    """Whether a count is what its moves come to."""
-    return sum(moves) == count

@@ -27,7 +27,7 @@ from verifex.people.access import reader, require_staff, sections_of
 from verifex.people.models import Pair
 from verifex.plan.models import Session
 from verifex.stores.access import require_kit_staff
-from verifex.stores.models import Kit, KitIssue, Module
+from verifex.stores.models import Kit, KitIssue, Module, StockItem
 from verifex.stores.readiness import places_for, readiness, recipe_of, whole_kits
 from verifex.stores.services import kits
 
@@ -56,7 +56,15 @@ def _exercise_for(kit: Kit, pair: Pair, session: Session) -> Exercise:
 
 
 def _pair(session: Session, badge: str) -> Pair:
-    """By badge, by the pair's name, or by the first or last name of a member, where only one pair has it."""
+    pair = _known_pair(session, badge)
+    if pair is None:
+        raise Refused(f"No pair of this section has the badge or name “{badge.strip()[:40]}”.")
+    return pair
+
+
+def _known_pair(session: Session, badge: str) -> Pair | None:
+    """By badge, by the pair's name, or by the first or last name of a member, where only one pair has it; None where nobody has.
+    Refused where several do."""
     badge = badge.strip()
     pairs = Pair.objects.filter(section=session.section_id)
     found = pairs.filter(badge__iexact=badge).first() or pairs.filter(name__iexact=badge).first()
@@ -68,7 +76,19 @@ def _pair(session: Session, badge: str) -> Pair:
         return by_name[0]
     if by_name:
         raise Refused(f"Several pairs have a “{badge[:40]}”; scan the badge.")
-    raise Refused(f"No pair of this section has the badge or name “{badge[:40]}”.")
+    return None
+
+
+def _pair_or_other(session: Session, code: str) -> Pair:
+    """The pair of a code that is no kit's. Refused with what it is instead, where it is something of the stores."""
+    if Module.objects.filter(tag__iexact=code).exists():
+        raise Refused(f"{code[:20]} is a module. To give it for another one, choose Replace and scan the kit.")
+    if StockItem.objects.filter(drawer__iexact=code).exists():
+        raise Refused(f"{code[:40]} is a drawer. Scan a kit or a badge here; drawers are counted under Drawers.")
+    pair = _known_pair(session, code)
+    if pair is None:
+        raise Refused(f"“{code[:40]}” is no kit of this course, and no badge or name of a pair of this section.")
+    return pair
 
 
 @router.post("/hatch/read", response=ReadOut)
@@ -78,10 +98,9 @@ def read_code(request: HttpRequest, data: ReadIn) -> dict[str, str]:
     require_staff(reader(request), session.section)
     of_course = whole_kits().filter(exercise__course=session.section.course_id)
     kit = of_course.filter(tag__iexact=data.code.strip()).first()
-    if kit is None and Module.objects.filter(tag__iexact=data.code.strip()).exists():
-        raise Refused(f"{data.code.strip()} is a module. To give it for another one, choose Replace and scan the kit.")
     if kit is None:
-        return {"kind": "badge", "code": (pair := _pair(session, data.code)).badge, "named": pair.name}
+        pair = _pair_or_other(session, data.code.strip())
+        return {"kind": "badge", "code": pair.badge, "named": pair.name}
     held = KitIssue.objects.filter(kit=kit, returned_at__isnull=True).select_related("session").first()
     ready = readiness(kit, may_name_holder=held is None or held.session.section_id == session.section_id)
     if ready.state != "ready":

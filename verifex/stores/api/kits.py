@@ -39,7 +39,7 @@ def list_coming(request: HttpRequest) -> list[dict[str, Any]]:
             "ready": row.ready,
             "to_test": list(row.to_test),
             "swap": [f"{tag}: {said(taken)}" for tag, taken in row.completed.items()],
-            "fill": [f"{tag}: {', '.join(lacks)}" for tag, lacks in row.filled.items()],
+            "fill": [{"tag": tag, "what": list(lacks)} for tag, lacks in row.filled.items()],
             "missing": [f"{count} × {part}" for part, count in row.missing.items()],
             "short": row.short,
         }
@@ -128,6 +128,7 @@ def _row_json(kit: Kit, ready: Readiness, issue: KitIssue | None) -> dict[str, A
         "exercise": kit.exercise.title,
         "state": ready.state,
         "reason": ready.reason,
+        "why": ready.why,
         "holder": issue.pair.name if issue else "",
         "issue_id": issue.pk if issue else None,
         "docket_pair": issue.pair_id if issue else None,

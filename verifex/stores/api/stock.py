@@ -65,8 +65,8 @@ def book_in(request: HttpRequest, item_id: Id, data: BookIn) -> dict[str, Any]:
 @router.post("/stock/moves/{move_id}/undo", response=StockSavedOut)
 def undo_move(request: HttpRequest, move_id: Id) -> dict[str, Any]:
     """The last count or delivery of a drawer is taken back."""
-    move = stock.undo_move(reader(request), move_id)
-    return {"message": f"{move.item.title}: {move.item.count} again."}
+    item = stock.undo_move(reader(request), move_id)
+    return {"message": f"{item.title}: {item.count} again."}
 
 
 @router.get("/stock/{item_id}/moves", response=list[StockMoveOut])

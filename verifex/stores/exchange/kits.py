@@ -6,10 +6,10 @@ from verifex.acts.refusals import Refused
 from verifex.exercises.models import Exercise
 from verifex.people.access import courses_of
 from verifex.people.models import User
-from verifex.stores.access import require_course_staff
+from verifex.stores.access import require_kit_staff
 from verifex.stores.exchange.table import Done, Row, Table
 from verifex.stores.models import Kit, KitPart
-from verifex.stores.readiness import recipe_of
+from verifex.stores.services import filling
 from verifex.tables.write import Cells
 
 HEAD = ("Kit", "Exercise", "Place", "Part", "Title", "There", "Module")
@@ -33,37 +33,20 @@ def _put(actor: User, row: Row) -> Done:
     there = row.get("There", "").casefold()
     if there not in THERE:
         raise Refused("There: yes or no.")
-    tag, ref = row["Kit"].strip(), row["Place"].upper()
+    tag, ref, present = row["Kit"].strip(), row["Place"].upper(), THERE[there]
     kit = Kit.objects.filter(tag__iexact=tag).select_related("exercise__course").first()
     made = kit is None
     if kit is None:
-        kit = Kit.objects.create(tag=_tag(tag), exercise=_exercise(actor, row["Exercise"]))
-    require_course_staff(actor, kit.exercise.course)
-    place = kit.parts.filter(ref=ref).first()
+        kit = filling.begin_kit(actor, tag, _exercise(actor, row["Exercise"]))
+    place = kit.parts.filter(ref=ref).select_related("kit__exercise__course").first()
     if place is None:
-        part = next((one for one in recipe_of(kit.exercise_id) if one.ref == ref), None)
-        if part is None:
-            raise Refused(f"The recipe of {kit.exercise} has no {ref or 'place without a reference'}.")
-        KitPart.objects.create(
-            kit=kit,
-            ref=ref,
-            part=part.part,
-            title=part.title or part.part,
-            settings=dict(part.settings),
-            present=THERE[there],
-        )
-        return "added", f"{'new kit, ' if made else ''}{part.title or part.part}{'' if THERE[there] else ' is missing'}"
-    if place.present == THERE[there]:
+        place = filling.add_place(actor, kit, ref, present=present)
+        return "added", f"{'new kit, ' if made else ''}{place.title}{'' if present else ' is missing'}"
+    require_kit_staff(actor, kit)
+    if place.present == present:
         return "same", ""
-    place.present = THERE[there]
-    place.save(update_fields=["present"])
-    return "changed", f"{place.title} {'is there' if place.present else 'is missing'}"
-
-
-def _tag(tag: str) -> str:
-    if not 0 < len(tag) <= 20 or not tag.replace("-", "").isalnum():
-        raise Refused(f"“{tag[:20]}” is no tag: letters, digits and hyphens, at most 20.")
-    return tag.upper()
+    filling.say_present(actor, place, present)
+    return "changed", f"{place.title} {'is there' if present else 'is missing'}"
 
 
 def _exercise(actor: User, name: str) -> Exercise:

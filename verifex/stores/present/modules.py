@@ -12,7 +12,7 @@ from verifex.acts import clock
 from verifex.core.parts import Board, PartType, catalogue
 from verifex.core.parts.deviations import deviating
 from verifex.core.planning.calibrations import KINDS_BY_ID, Entered, kinds_for
-from verifex.core.planning.failures import BatchFailures
+from verifex.core.planning.failures import BatchFailures, worst_first
 from verifex.core.planning.stock import is_tagged
 from verifex.stores.models import Batch, Calibration, Fault, KitIssue, Module, PartTest
 from verifex.stores.services.found_settings import settable
@@ -111,26 +111,29 @@ def title_of(part: str) -> str:
 
 
 def batches_json() -> list[dict[str, Any]]:
-    """Every batch with how often its modules failed."""
+    """Every batch with how often its modules failed, the worst first."""
     modules = Counter(Module.objects.exclude(batch=None).values_list("batch", flat=True))
     faults = Counter(Fault.objects.filter(module__batch__isnull=False).values_list("module__batch", flat=True))
     uses: Counter[int | None] = Counter()
     of_tag = dict(Module.objects.exclude(batch=None).values_list("tag", "batch"))
     for given in KitIssue.objects.exclude(modules={}).values_list("modules", flat=True):
         uses.update(of_tag[tag] for tag in given.values() if tag in of_tag)
+    batches = {batch.name: batch for batch in Batch.objects.all()}
+    counted = (BatchFailures(b.name, modules[b.pk], faults[b.pk], uses[b.pk]) for b in batches.values())
+    return [_batch(batches[failures.batch], failures) for failures in worst_first(counted)]
+
+
+def _batch(batch: Batch, failures: BatchFailures) -> dict[str, Any]:
     fields = ("name", "part", "marking", "leg_order", "figures", "price", "supplier", "lead_days", "bought_on")
-    return [
-        {
-            **{field: getattr(batch, field) for field in fields},
-            "id": batch.pk,
-            "title": title_of(batch.part),
-            "modules": modules[batch.pk],
-            "faults": faults[batch.pk],
-            "uses": uses[batch.pk],
-            "rate": BatchFailures(batch.name, modules[batch.pk], faults[batch.pk], uses[batch.pk]).rate,
-        }
-        for batch in Batch.objects.all()
-    ]
+    return {
+        **{field: getattr(batch, field) for field in fields},
+        "id": batch.pk,
+        "title": title_of(batch.part),
+        "modules": failures.modules,
+        "faults": failures.faults,
+        "uses": failures.uses,
+        "rate": failures.rate,
+    }
 
 
 @cache

@@ -44,6 +44,7 @@ class KitRowOut(Shape):
     exercise: str
     state: str
     reason: str
+    why: str
     holder: str
     issue_id: int | None
     docket_pair: int | None
@@ -53,6 +54,13 @@ class KitRowOut(Shape):
     serves: list[str]
     planned: bool
     substitutions: list[str]
+
+
+class FillOut(Shape):
+    """A kit that the spares complete, and with what."""
+
+    tag: str
+    what: list[str]
 
 
 class ComingOut(Shape):
@@ -67,7 +75,7 @@ class ComingOut(Shape):
     ready: int
     to_test: list[str]
     swap: list[str]
-    fill: list[str]
+    fill: list[FillOut]
     missing: list[str]
     short: int
 

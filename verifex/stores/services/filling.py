@@ -51,6 +51,39 @@ def make_kits(actor: User, exercise: Exercise, prefix: str, count: int) -> list[
 
 
 @transaction.atomic
+def begin_kit(actor: User, tag: str, exercise: Exercise) -> Kit:
+    """An empty kit with a tag of its own, as a list of somebody's has it. Raises Refused."""
+    require_course_staff(actor, exercise.course)
+    if not 0 < len(tag) <= 20 or not tag.replace("-", "").isalnum():
+        raise Refused(f"“{tag[:20]}” is no tag: letters, digits and hyphens, at most 20.")
+    record(actor, f"made {tag.upper()}", f"exercise:{exercise.slug}", scope=STORES)
+    return Kit.objects.create(tag=tag.upper(), exercise=exercise)
+
+
+@transaction.atomic
+def add_place(actor: User, kit: Kit, ref: str, *, present: bool) -> KitPart:
+    """A place of the kit's recipe that the kit does not have yet. Raises Refused."""
+    require_kit_staff(actor, kit)
+    part = next((one for one in recipe_of(kit.exercise_id) if one.ref == ref), None)
+    if part is None:
+        raise Refused(f"The recipe of {kit.exercise} has no {ref or 'place without a reference'}.")
+    record(actor, f"{ref} is a place of {kit.tag}", f"kit:{kit.tag}", scope=STORES)
+    return KitPart.objects.create(
+        kit=kit, ref=ref, part=part.part, title=part.title or part.part, settings=dict(part.settings), present=present
+    )
+
+
+@transaction.atomic
+def say_present(actor: User, place: KitPart, present: bool) -> None:
+    """Whether what belongs in a place is there, as somebody looked."""
+    require_kit_staff(actor, place.kit)
+    place.present = present
+    place.save(update_fields=["present"])
+    said = "is there" if present else "is missing"
+    record(actor, f"{place.title} of {place.kit.tag} {said}"[:120], f"kit:{place.kit.tag}", scope=STORES)
+
+
+@transaction.atomic
 def remove_kit(actor: User, kit: Kit) -> None:
     """Raises Refused for a kit that was ever handed out: its dockets point to it."""
     require_kit_staff(actor, kit)

@@ -48,8 +48,10 @@ def add(actor: User, fault_id: int, data: str) -> FaultPhoto:
 
 def remove(actor: User, photo_id: int) -> None:
     photo = FaultPhoto.objects.select_related("fault").get(pk=photo_id)
-    _fault(actor, photo.fault_id)
-    photo.delete()
+    fault = _fault(actor, photo.fault_id)
+    with transaction.atomic():
+        photo.delete()
+        record(actor, f"removed a picture of {fault.title}"[:120], f"fault:{fault.pk}", scope=STORES)
 
 
 def _fault(actor: User, fault_id: int) -> Fault:

@@ -5,7 +5,6 @@ from typing import Any
 
 from django.db import transaction
 
-from verifex.acts import clock
 from verifex.acts.events import STORES, record
 from verifex.acts.refusals import Refused
 from verifex.core.parts import catalogue
@@ -69,7 +68,7 @@ def book_in(actor: User, item_id: int, count: int, note: str = "") -> StockMove:
 
 
 @transaction.atomic
-def undo_move(actor: User, move_id: int) -> StockMove:
+def undo_move(actor: User, move_id: int) -> StockItem:
     """Take back one act on a count. Refused for one that is not the last of its drawer: later counts rest on it."""
     require_store_staff(actor)
     move = StockMove.objects.select_related("item").get(pk=move_id)
@@ -81,7 +80,7 @@ def undo_move(actor: User, move_id: int) -> StockMove:
     item.save(update_fields=["count"])
     record(actor, f"took back the count of {item.title}"[:120], f"stock:{item.pk}", scope=STORES)
     move.delete()
-    return StockMove(item=item, delta=-move.delta, count_after=item.count, why="counted", at=clock.now())
+    return item
 
 
 @transaction.atomic

@@ -5656,11 +5656,21 @@ export interface components {
             /** Swap */
             swap: string[];
             /** Fill */
-            fill: string[];
+            fill: components["schemas"]["FillOut"][];
             /** Missing */
             missing: string[];
             /** Short */
             short: number;
+        };
+        /**
+         * FillOut
+         * @description A kit that the spares complete, and with what.
+         */
+        FillOut: {
+            /** Tag */
+            tag: string;
+            /** What */
+            what: string[];
         };
         /** KitPartOut */
         KitPartOut: {
@@ -5691,6 +5701,8 @@ export interface components {
             state: string;
             /** Reason */
             reason: string;
+            /** Why */
+            why: string;
             /** Holder */
             holder: string;
             /** Issue Id */

@@ -18,8 +18,10 @@ const WORDS: Record<string, string> = {
 export function typedValue(text: string, unit: string): number | null {
   const word = WORDS[unit] ?? unit.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
   const bare = text.trim().replace(new RegExp(`\\s*(?:${word || '$^'})$`, 'i'), '')
-  const inside = /^(\d+)([pnuµmkKMG])(\d+)$/.exec(bare)
-  if (inside) return Number(`${inside[1]}.${inside[3]}`) * PREFIX[inside[2]!]!
+  const inside = /^(\d+)([pnuµmkKMGR])(\d+)$/.exec(bare)
+  // `1R5`: between digits an R stands for the point of a value in ohms.
+  if (inside?.[2] === 'R' && unit !== 'Ω') return null
+  if (inside) return Number(`${inside[1]}.${inside[3]}`) * (PREFIX[inside[2]!] ?? 1)
   const plain = /^([+-]?\d+(?:[.,]\d+)?(?:e[+-]?\d+)?)\s*([pnuµmkKMG]?)$/.exec(bare)
   if (!plain) return null
   const value = Number(plain[1]!.replace(',', '.')) * (plain[2] ? PREFIX[plain[2]]! : 1)

@@ -8,6 +8,8 @@ import ErrorNote from '@/pieces/ErrorNote.vue'
 import { STORES_STALE, useBatches, usePartKinds } from '@/queries/stores'
 import { useAct } from '@/shared/act'
 import { typedValue } from '@/shared/typed-value'
+import BoughtFields from './BoughtFields.vue'
+import { priceOf } from './price'
 
 const show = defineModel<boolean>('show', { required: true })
 const query = useBatches()
@@ -49,7 +51,7 @@ async function save() {
     leg_order: typed.leg_order,
     supplier: typed.supplier,
     lead_days: typed.lead_days,
-    price: typed.price === '' ? null : typed.price,
+    price: priceOf(typed.price),
     bought_on: typed.bought_on || null,
     figures: Object.fromEntries(deviating.map(([name, text]) => [name, typedValue(text, '') ?? NaN])),
   }
@@ -87,18 +89,7 @@ const label = (name: string) => name.replaceAll('_', ' ')
         <span class="field-label">Legs in the order they are printed</span>
         <input v-model="typed.leg_order" class="field v" maxlength="120" :placeholder="kind.legs.join('-')" />
       </label>
-      <label
-        ><span class="field-label">Supplier</span
-        ><input v-model="typed.supplier" class="field" maxlength="80"
-      /></label>
-      <label
-        ><span class="field-label">Lead time, days</span
-        ><input v-model.number="typed.lead_days" class="field v" type="number" min="0" max="1000"
-      /></label>
-      <label
-        ><span class="field-label">Price a piece</span
-        ><input v-model="typed.price" class="field v" inputmode="decimal"
-      /></label>
+      <BoughtFields v-model="typed" />
       <label
         ><span class="field-label">Bought on</span><input v-model="typed.bought_on" class="field" type="date"
       /></label>

@@ -10,9 +10,8 @@ import { clockTime, dayOf } from '@/shared/words'
 
 const coming = useComing()
 const { busy, error, said, run } = useAct(STORES_STALE)
-/** `HB-12: sounder`: what was missing is in the kit now, out of the spares. */
-const filled = (fill: string) =>
-  run(() => ask(client.POST('/api/hatch/put-right', { body: { tag: fill.split(':')[0]! } })))
+/** What was missing is in the kit now, out of the spares. */
+const filled = (tag: string) => run(() => ask(client.POST('/api/hatch/put-right', { body: { tag } })))
 type Row = Schemas['ComingOut']
 function state(row: Row): { word: string; tone: string } {
   if (row.short) return { word: `${row.short} ${row.short === 1 ? 'kit' : 'kits'} short`, tone: 'bad' }
@@ -67,9 +66,9 @@ function state(row: Row): { word: string; tone: string } {
             >
             <template v-if="row.fill.length"
               ><dt>Fill</dt>
-              <dd v-for="fill in row.fill" :key="fill">
-                {{ fill }}
-                <button class="btn quiet" :disabled="busy" @click="filled(fill)">It is filled</button>
+              <dd v-for="fill in row.fill" :key="fill.tag">
+                {{ fill.tag }}: {{ fill.what.join(', ') }}
+                <button class="btn quiet" :disabled="busy" @click="filled(fill.tag)">It is filled</button>
               </dd></template
             >
             <template v-if="row.swap.length"

@@ -9,6 +9,8 @@ import { useAct } from '@/shared/act'
 import { typedValue } from '@/shared/typed-value'
 import { clockTime, dayOf } from '@/shared/words'
 import { WHY } from './stock-words'
+import BoughtFields from './BoughtFields.vue'
+import { priceOf } from './price'
 
 type Item = Schemas['StockItemOut']
 const item = defineModel<Item | 'new' | null>('item', { required: true })
@@ -49,7 +51,7 @@ async function save() {
     drawer: typed.drawer,
     supplier: typed.supplier,
     lead_days: typed.lead_days,
-    price: typed.price === '' ? null : typed.price,
+    price: priceOf(typed.price),
   }
   const id = held.value?.id
   const done = await run(() =>
@@ -117,18 +119,7 @@ const signed = (delta: number) => (delta > 0 ? `+${delta}` : String(delta).repla
         ><span class="field-label">Smallest stock</span
         ><input v-model.number="typed.least" class="field v" type="number" min="0"
       /></label>
-      <label
-        ><span class="field-label">Supplier</span
-        ><input v-model="typed.supplier" class="field" maxlength="80"
-      /></label>
-      <label
-        ><span class="field-label">Lead time, days</span
-        ><input v-model.number="typed.lead_days" class="field v" type="number" min="0" max="1000"
-      /></label>
-      <label
-        ><span class="field-label">Price a piece</span
-        ><input v-model="typed.price" class="field v" inputmode="decimal"
-      /></label>
+      <BoughtFields v-model="typed" />
       <ErrorNote class="wide" :error="error" />
       <p v-if="said" class="good wide" role="status">{{ said }}</p>
       <button class="btn" :disabled="busy || (!held && wrongValue)">{{ held ? 'Save' : 'Add it' }}</button>
