@@ -1,8 +1,18 @@
+from io import BytesIO
+
+from PIL import Image
+
 from tests.browser.base import BrowserCase
 from tests.demo_data import fill
 from verifex.dockets import services
 from verifex.people.models import Pair, PairMember, User
-from verifex.stores.models import Kit, KitIssue
+from verifex.stores.models import FaultPhoto, Kit, KitIssue
+
+
+def picture_of_a_leg() -> bytes:
+    out = BytesIO()
+    Image.new("RGB", (320, 200), "goldenrod").save(out, "PNG")
+    return out.getvalue()
 
 
 class HatchAtSpeedTest(BrowserCase):
@@ -46,9 +56,15 @@ class HatchAtSpeedTest(BrowserCase):
         page.get_by_role("button", name="Look through it").click()
         dialog = page.get_by_role("dialog")
         dialog.get_by_role("group", name="BZ1").get_by_label("faulty").check()
+        group = dialog.get_by_role("group", name="BZ1")
+        group.get_by_label("Picture").set_input_files(
+            {"name": "leg.png", "mimeType": "image/png", "buffer": picture_of_a_leg()}
+        )
+        group.get_by_text("leg.png").wait_for()
         dialog.get_by_label("What is wrong with sounder").fill("silent")
         page.keyboard.press("Enter")
         page.get_by_text("HB-16: BZ1 to repair: silent.").wait_for()
+        self.assertEqual(FaultPhoto.objects.filter(fault__ref="BZ1", fault__kit__tag="HB-16").count(), 1)
         page.locator("#code:focus").wait_for()
         page.keyboard.press(">")
         page.get_by_label("Kit or badge").wait_for()

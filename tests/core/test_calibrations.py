@@ -168,3 +168,14 @@ class DeviatingBatchTest(TestCase):
         lid = exercise("lid-open-watch")
         plain, given = expected_sheet(lid), expected_sheet(lid, handed_out=HandedOut(given_ohms={"R1": 10_000.0}))
         self.assertGreater(given.steps[0].first.raw[1], 1.5 * plain.steps[0].first.raw[1])
+
+    def test_a_resistor_measured_at_the_hatch_narrows_the_sheet_until_the_pair_measures_it(self):
+        lid = exercise("lid-open-watch")
+        wiring, given = lid.reference_wiring(), HandedOut(measured_ohms={"R1": 4_850.0})
+        plain, hatch = expected_sheet(lid, wiring), expected_sheet(lid, wiring, handed_out=given)
+        both = expected_sheet(lid, wiring, handed_out=given, measured=Measured(values={"R1": 4_600.0}))
+        [r1] = [c for c in hatch.main.contributors if c.key == "R1"]
+        self.assertEqual((r1.nominal, r1.source), (4_850.0, "as measured"))
+        self.assertLess(widths(hatch)[0], widths(plain)[0])
+        self.assertIn("R1 counts as the hatch measured it, unless it is measured here: 4.85 kΩ.", hatch.notes)
+        self.assertEqual(next(c.nominal for c in both.main.contributors if c.key == "R1"), 4_600.0)

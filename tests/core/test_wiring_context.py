@@ -65,6 +65,11 @@ class KitContextTest(TestCase):
         found = found_in(WIRING, exercise=EXERCISE, handed_out=HandedOut(given_ohms={"R1": 1e3}))
         self.assertEqual(found["not-as-handed-out"].where.parts, ("R1",))
 
+    def test_a_value_that_the_hatch_measured_contradicts_misread_bands_only(self):
+        for measured, expected in ((324.0, {}), (3_240.0, {"not-as-handed-out"})):
+            found = found_in(WIRING, exercise=EXERCISE, handed_out=HandedOut(measured_ohms={"R1": measured}))
+            self.assertEqual(set(found) - {"value-outside-window"}, set(expected), measured)
+
     def test_a_measured_supply_out_of_the_window_is_found(self):
         self.assertIn("supply-under", found_in(WIRING, rail_volts=2.5))
         self.assertEqual(found_in(WIRING, exercise=EXERCISE, rail_volts=4.9), {})

@@ -1,6 +1,7 @@
 """Settings of modules written down at the hatch, and constants of libraries explained once for an exercise."""
 
 from tests.site.base import DemoCase
+from verifex.dockets.inputs import DocketInputs
 from verifex.exercises.models import Exercise
 from verifex.people.models import Pair, PairMember, User
 from verifex.plan.models import Seat
@@ -59,7 +60,7 @@ class SettingsTest(DemoCase):
             ("U1", "jumper", "both"): "“jumper” is single or repeat",
             ("U1", "hold", "long"): "no second value above 0",
             ("U1", "colour", "red"): "It has range, hold, jumper.",
-            ("R1", "jumper", "single"): "It has none.",
+            ("R1", "jumper", "single"): "It has measured.",
             ("U9", "jumper", "single"): "has no U9",
         }
         for (ref, setting, value), said in table.items():
@@ -68,6 +69,58 @@ class SettingsTest(DemoCase):
             self.assertIn(said, answer.json()["message"])
         body = {"tag": "NV-01", "ref": "U1", "setting": "jumper", "value": "single"}
         self.assertEqual(self.speaker("new.one").ask("/api/hatch/setting", **body).status_code, 403)
+
+
+class MeasuredResistorTest(DemoCase):
+    """HB-05 is out with pair 5; its light has 330 Ω by the recipe."""
+
+    def note(self, value: str):
+        return self.assistant.ask("/api/hatch/setting", tag="HB-05", ref="R1", setting="measured", value=value)
+
+    def given(self):
+        docket = self.docket(5)
+        return DocketInputs(docket).handed_out
+
+    def offered(self):
+        rows = self.assistant.ask("/api/hatch/settings?tag=HB-05").json()
+        return next((row["takes"], row["usual"], row["now"]) for row in rows if row["ref"] == "R1")
+
+    def test_the_value_reaches_whoever_has_the_kit_and_stays_with_it(self):
+        self.assertEqual(self.offered(), ("ohm", "330 Ω", ""))
+        self.assertEqual(self.note("0.326k").status_code, 200)
+        self.assertEqual(self.given().measured_ohms, {"R1": 326.0})
+        self.assertEqual(self.offered(), ("ohm", "330 Ω", "0.326k"))
+        self.note("")
+        self.assertEqual(self.given().measured_ohms, {})
+
+    def test_another_resistor_than_the_recipes_is_no_measured_value(self):
+        for value, said in (("3.3k", "330 Ω belongs here"), ("abc", "no ohm value"), ("-5", "no ohm value")):
+            answer = self.note(value)
+            self.assertEqual(answer.status_code, 422, value)
+            self.assertIn(said, answer.json()["message"])
+
+    def test_a_substitute_is_measured_for_itself(self):
+        self.note("326")
+        self.assistant.ask("/api/hatch/substitute", tag="HB-05", ref="R1", value="390", reason="none left")
+        self.assertEqual((self.given().given_ohms, self.given().measured_ohms), ({"R1": 390.0}, {}))
+        self.assertIn("390 Ω was given", self.note("330").json()["message"])
+        self.assertEqual(self.offered(), ("ohm", "390 Ω", ""))
+        self.note("388")
+        self.assertEqual(self.offered(), ("ohm", "390 Ω", "388"))
+        self.assertEqual(self.given().measured_ohms, {"R1": 388.0})
+        self.assistant.ask("/api/hatch/undo-substitute", tag="HB-05")
+        self.assertEqual((self.given().given_ohms, self.given().measured_ohms), ({}, {"R1": 326.0}))
+
+    def test_what_was_noted_of_a_part_goes_with_it(self):
+        self.note("326")
+        self.assistant.ask("/api/hatch/replace", tag="HB-05", ref="R1", reason="leg broken")
+        self.assertEqual(self.given().measured_ohms, {})
+        self.assistant.ask("/api/hatch/undo-replace", tag="HB-05")
+        self.assertEqual(self.given().measured_ohms, {"R1": 326.0})
+        self.assistant.ask("/api/hatch/take-back", tag="HB-05", faults=[])
+        self.assistant.ask("/api/hatch/came-back", tag="HB-05", missing=["R1"])
+        self.assistant.ask("/api/hatch/put-right", tag="HB-05")
+        self.assertEqual(self.offered()[2], "", "another one was put in")
 
 
 class ConstantsTest(DemoCase):

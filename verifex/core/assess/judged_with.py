@@ -38,6 +38,7 @@ class JudgedWith(Record):
     measured: dict[str, float]
     leg_orders: dict[str, str]
     given_ohms: dict[str, float]
+    measured_ohms: dict[str, float] = {}
     settings: dict[str, dict[str, str]] = {}
     figures: dict[str, dict[str, float]] = {}
     calibrations: dict[str, list[str]] = {}  # by reference, each in words with its figures
@@ -78,6 +79,7 @@ def judged_with_digests(case: Case, station: str, digests: dict[str, str]) -> Ju
         measured=_measured(case, station),
         leg_orders=dict(case.handed_out.leg_orders),
         given_ohms=dict(case.handed_out.given_ohms),
+        measured_ohms=dict(case.handed_out.measured_ohms),
         settings={ref: dict(given) for ref, given in case.handed_out.settings.items()},
         figures={ref: dict(given) for ref, given in case.handed_out.figures.items() if given},
         calibrations={

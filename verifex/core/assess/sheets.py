@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from verifex.core.assess.records import CheckRecord, MeasurableRecord, SheetsRecord
 from verifex.core.assess.workbench import Workbench
-from verifex.core.circuit.values import nominal_ohms
+from verifex.core.circuit.values import GIVEN, nominal_ohms
 from verifex.core.exercise import Exercise
 from verifex.core.exercise.units import UNITS_OF_QUANTITY
 from verifex.core.expected import sheet_json
@@ -94,7 +94,7 @@ def _references(bench: Workbench) -> Iterator[MeasurableRecord]:
 def _resistors(bench: Workbench) -> Iterator[MeasurableRecord]:
     """A measured value far from the nominal one is another resistor, or was measured across a wire."""
     for part in bench.wiring.bench.parts_of("resistor") if bench.wiring else ():
-        if ohms := part.quantity("given", "ohm") or nominal_ohms(part):
+        if ohms := part.quantity(GIVEN, "ohm") or nominal_ohms(part):
             yield MeasurableRecord(
                 name=part.ref,
                 label=part.ref,

@@ -4,7 +4,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 
 from verifex.core.circuit.bench import BUILT_IN, Bench, Part
-from verifex.core.circuit.values import GIVEN
+from verifex.core.circuit.values import GIVEN, MEASURED_AT_HATCH
 from verifex.core.exercise.circuit import RecipePart
 from verifex.core.parts.calibration import BOARD, Calibration
 from verifex.core.parts.deviations import with_figures
@@ -15,12 +15,14 @@ CALIBRATED_SETTINGS = {"range": "cm"}
 
 @dataclass(frozen=True, slots=True)
 class HandedOut:
-    """Leg orders of the batches by part id (`supply-out-ground`); by the exercise's reference the ohms of resistors given
-    instead of the recipe's, the settings a module is found with on this bench (`{"U1": {"range": "14cm"}}`), the figures in which its
-    batch deviates from the catalogue, and the calibrations of the very module (of the board under `board`)."""
+    """Leg orders of the batches by part id (`supply-out-ground`). By the exercise's reference: ohms of resistors given instead of
+    the recipe's, ohms that the hatch measured before it gave a resistor, the settings a module is found with on this bench
+    (`{"U1": {"range": "14cm"}}`), the figures in which its batch deviates from the catalogue, and the calibrations of the very module
+    (of the board under `board`)."""
 
     leg_orders: Mapping[str, str] = field(default_factory=dict)
     given_ohms: Mapping[str, float] = field(default_factory=dict)
+    measured_ohms: Mapping[str, float] = field(default_factory=dict)
     settings: Mapping[str, Mapping[str, str]] = field(default_factory=dict)
     figures: Mapping[str, Mapping[str, float]] = field(default_factory=dict)
     calibrations: Mapping[str, tuple[Calibration, ...]] = field(default_factory=dict)
@@ -46,9 +48,10 @@ def with_given_values(
         for part in recipe
         if part.ref in roles and BUILT_IN in part.settings and BUILT_IN in roles[part.ref].type.settings
     }
-    given = {roles[ref].ref: {GIVEN: repr(ohms)} for ref, ohms in handed_out.given_ohms.items() if ref in roles}
-    for ref, values in given.items():
-        found.setdefault(ref, {}).update(values)
+    for name, values in ((GIVEN, handed_out.given_ohms), (MEASURED_AT_HATCH, handed_out.measured_ohms)):
+        for ref, ohms in values.items():
+            if ref in roles:
+                found.setdefault(roles[ref].ref, {})[name] = repr(ohms)
     for ref in {**handed_out.calibrations, **handed_out.settings}:
         if ref in roles:
             settings = {**_calibrated_settings(handed_out.calibrated(ref)), **handed_out.settings.get(ref, {})}

@@ -6,6 +6,7 @@ from verifex.core.circuit.settings import bands_or_none
 
 DEFAULT_TOLERANCE_PERCENT = 5.0
 GIVEN = "given"  # the setting that holds what the hatch gave instead of the recipe's value
+MEASURED_AT_HATCH = "measured-at-hatch"  # the setting that holds what the hatch measured before it gave the resistor
 METER_PERCENT = 1.0  # what is left of a tolerance once the value is measured
 
 
@@ -17,10 +18,15 @@ def nominal_ohms(part: Part) -> float | None:
     return reading.ohms if reading else None
 
 
+def measured_ohms(part: Part) -> float | None:
+    """What a meter said of a resistor: the pair's own, else the hatch's; None where nobody measured it."""
+    return part.quantity("measured", "ohm") or part.quantity(MEASURED_AT_HATCH, "ohm")
+
+
 def resistor_ohms(part: Part, values: Values) -> float | None:
     """A resistor's value in ohms: as measured where asked for and known, else as the hatch gave it instead of the recipe's,
     else value, else bands; None without any."""
-    measured = part.quantity("measured", "ohm")
+    measured = measured_ohms(part)
     if values == "measured" and measured:
         return measured
     return part.quantity(GIVEN, "ohm") or nominal_ohms(part) or measured
@@ -28,7 +34,7 @@ def resistor_ohms(part: Part, values: Values) -> float | None:
 
 def tolerance_percent(part: Part, values: Values) -> float:
     """How far the true value may lie from `resistor_ohms`, in percent."""
-    if values == "measured" and part.quantity("measured", "ohm"):
+    if values == "measured" and measured_ohms(part):
         return METER_PERCENT
     if given := part.quantity("tolerance", "percent"):
         return given

@@ -53,7 +53,7 @@ def handed_out_of(arguments: Namespace) -> HandedOut:
             legs = f"each of {', '.join(kind.legs)} once" if kind else "a part's id"
             raise CannotUse(f"--legs:1:1: '{text}' is no leg order; {legs} was expected")
         orders[part] = order
-    return HandedOut(orders, dict(_pairs(arguments.given, "--given", "R1=390")))
+    return HandedOut(orders, given_ohms=dict(_pairs(arguments.given, "--given", "R1=390")))
 
 
 def _pairs(texts: list[str] | None, option: str, example: str) -> Iterator[tuple[str, float]]:

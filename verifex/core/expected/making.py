@@ -14,7 +14,7 @@ from verifex.core.expected.chain import AdcChain, Chain, facing
 from verifex.core.expected.indicators import StepReadings, indicators, repeat_limits
 from verifex.core.expected.limits import LIKELY_PERCENT, budget_at, is_bent, limits, sampled
 from verifex.core.expected.measured import Measured
-from verifex.core.expected.notes import calibration_notes, notes_on
+from verifex.core.expected.notes import given_notes, notes_on
 from verifex.core.expected.plan import how_to, stimulus_of, waits_seconds
 from verifex.core.expected.sheet import Key, Sheet
 from verifex.core.expected.step import ExpectedReading, ExpectedStep
@@ -59,9 +59,7 @@ def expected_sheet(
         fed_by = fed_by or built[1]
     steps = _steps(exercise, chains, measured)
     sheet = Sheet(exercise, fed_by or exercise.variants[0], steps, chains, measured)
-    return Sheet(
-        exercise, sheet.variant, steps, chains, measured, notes=(*calibration_notes(handed_out), *notes_on(sheet))
-    )
+    return Sheet(exercise, sheet.variant, steps, chains, measured, notes=(*given_notes(handed_out), *notes_on(sheet)))
 
 
 def _view(exercise: Exercise, text: str, measured: Measured, handed_out: HandedOut | None) -> BenchView:

@@ -9,6 +9,7 @@ from verifex.core.expected.sheet import Sheet
 from verifex.core.parts import catalogue
 from verifex.core.parts.calibration import BOARD
 from verifex.core.parts.outputs import DataOutput, EchoOutput, PowerLawOutput, SwitchOutput
+from verifex.core.quantity import in_words
 
 LOADED = 0.005  # of the output: from here the loading is told
 
@@ -26,8 +27,10 @@ def notes_on(sheet: Sheet) -> Iterator[str]:
     yield from _timing(sheet)
 
 
-def calibration_notes(handed_out: HandedOut | None) -> Iterator[str]:
-    """Which calibrations narrow the sheet, and which have aged."""
+def given_notes(handed_out: HandedOut | None) -> Iterator[str]:
+    """What the hatch measured of resistors, which calibrations narrow the sheet, and which have aged."""
+    for ref, ohms in (handed_out.measured_ohms if handed_out else {}).items():
+        yield f"{ref} counts as the hatch measured it, unless it is measured here: {in_words(ohms, 'Ω')}."
     for ref, calibrations in (handed_out.calibrations if handed_out else {}).items():
         of = "The board" if ref == BOARD else ref
         for one in calibrations:

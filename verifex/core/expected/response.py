@@ -8,7 +8,7 @@ import numpy as np
 
 from verifex.core.circuit.conditions import Conditions
 from verifex.core.circuit.operating import OperatingPoint, operating_point
-from verifex.core.circuit.values import METER_PERCENT, resistor_ohms, tolerance_percent
+from verifex.core.circuit.values import METER_PERCENT, measured_ohms, resistor_ohms, tolerance_percent
 from verifex.core.circuit.view import BenchView
 from verifex.core.expected.contributors import Contributor
 from verifex.core.expected.curve import Curve, curve_of
@@ -139,7 +139,7 @@ def solved_response(solver: BenchSolver, states: tuple[float, float], rail: Spre
             continue
         if abs(solver.pin_volts(middle, ohms=with_ohms(part.ref, ohms * 1.1)) - at_middle) < MATTERS_VOLTS:
             continue
-        measured = part.ref in solver.measured_ohms or part.quantity("measured", "ohm") is not None
+        measured = part.ref in solver.measured_ohms or measured_ohms(part) is not None
         percent = METER_PERCENT if measured else tolerance_percent(part, "measured")
         half = ohms * percent / 100
         found = Contributor(

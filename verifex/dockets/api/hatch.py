@@ -12,6 +12,7 @@ from verifex.dockets import services
 from verifex.dockets.present.kits import newest_version, places_json
 from verifex.dockets.schemas.hatch import (
     CameBackIn,
+    CameBackOut,
     HandedOutOut,
     HandOutIn,
     KitInspectionOut,
@@ -166,10 +167,10 @@ def inspection(request: HttpRequest, tag: str = "") -> dict[str, Any]:
     return {"tag": kit.tag, "looks": [asdict(look) for look in services.looks_of(kit)], "parts": places_json(kit)}
 
 
-@router.post("/hatch/came-back", response=SaidOut)
+@router.post("/hatch/came-back", response=CameBackOut)
 def came_back(request: HttpRequest, data: CameBackIn) -> dict[str, Any]:
     """How a kit that was just taken back really is: parts missing or used up, and faults."""
     _staff_only(request)
     actor, tag = reader(request), data.tag
-    said = services.came_back(actor, tag, data.missing, data.used_up, data.faults)
-    return {"message": f"{tag.strip().upper()}: {'; '.join(said) or 'all there, all well'}."}
+    said, faults = services.came_back(actor, tag, data.missing, data.used_up, data.faults)
+    return {"message": f"{tag.strip().upper()}: {'; '.join(said) or 'all there, all well'}.", "faults": faults}

@@ -6,7 +6,6 @@ from django.http import HttpRequest
 from ninja import Router
 
 from verifex.acts.refusals import Refused
-from verifex.core.parts import catalogue
 from verifex.core.quantity import in_words, parse_quantity
 from verifex.dockets import services
 from verifex.dockets.present.kits import newest_version, places_json
@@ -23,9 +22,8 @@ from verifex.dockets.schemas.hatch import (
 from verifex.people.access import reader
 from verifex.stores.access import require_kit_staff, require_store_staff
 from verifex.stores.advice import allowed_resistors, offers
-from verifex.stores.readiness import recipe_of
+from verifex.stores.present.settings import settings_json
 from verifex.stores.services import kits
-from verifex.stores.services.found_settings import settable
 from verifex.stores.services.replace import replace_part, undo_replacement
 
 router = Router(tags=["hatch"])
@@ -53,23 +51,11 @@ def advise(request: HttpRequest, tag: str = "") -> list[dict[str, Any]]:
 
 @router.get("/hatch/settings", response=list[SettableOut])
 def list_settings(request: HttpRequest, tag: str = "") -> list[dict[str, str]]:
-    """What can be set on the modules of a kit, with what the exercise says and what is known."""
+    """What can be noted of a kit: how its modules are set, what its resistors measure; with what the exercise says and what is known."""
     require_store_staff(reader(request))
     kit = kits.kit_of(tag)
     require_kit_staff(reader(request), kit)
-    tagged = {part.ref: part.module.settings for part in kit.parts.select_related("module") if part.module}
-    return [
-        {
-            "ref": part.ref,
-            "title": part.title or part.part,
-            "setting": setting,
-            "takes": takes,
-            "usual": part.settings.get(setting, ""),
-            "now": {**tagged.get(part.ref, {}), **kit.settings.get(part.ref, {})}.get(setting, ""),
-        }
-        for part in recipe_of(kit.exercise_id)
-        for setting, takes in settable(catalogue().parts[part.part]).items()
-    ]
+    return settings_json(kit)
 
 
 @router.post("/hatch/setting", response=SaidOut)

@@ -113,6 +113,13 @@ class CameBackIn(Shape):
     faults: dict[str, Fault] = {}
 
 
+class CameBackOut(Shape):
+    """`faults` are the faults that were opened, by the kit's reference (empty: the whole kit): pictures are added to them."""
+
+    message: str
+    faults: dict[str, int]
+
+
 class KitPlaceOut(Shape):
     """A place of a kit: what is in it, and its module's tag where it has one. `loose` are modules that can be given for it."""
 

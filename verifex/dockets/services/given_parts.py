@@ -9,7 +9,7 @@ from verifex.dockets.services.opening import docket_of, kit_changed
 from verifex.dockets.stations import state_of
 from verifex.people.models import User
 from verifex.stores.models import Kit, KitIssue, Substitution
-from verifex.stores.services import kits, substitutes
+from verifex.stores.services import found_settings, kits, substitutes
 from verifex.stores.signals import issue_changed
 from verifex.work import queue
 
@@ -43,10 +43,10 @@ def undo_substitution(actor: User, tag: str) -> Substitution:
 
 
 def note_setting(actor: User, tag: str, ref: str, setting: str, value: str) -> Kit:
-    """Write down how a module of a kit is set; checks and sheets of who has it follow it."""
+    """Write down how a module of a kit is set, or what a resistor of it measures; checks and sheets of who has it follow it."""
     with transaction.atomic():
         kit = kits.kit_of(tag)
-        kits.note_setting(actor, kit, ref, setting, value)
+        found_settings.note_setting(actor, kit, ref, setting, value)
     queue.kick()
     return kit
 

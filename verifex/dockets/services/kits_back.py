@@ -28,9 +28,11 @@ def take_back(actor: User, tag: str, faults: list[str]) -> KitIssue:
 
 def came_back(
     actor: User, tag: str, missing: Sequence[str], used_up: Sequence[str], faults: Mapping[str, str]
-) -> list[str]:
-    """How a kit that was just taken back really is, in words: parts missing or used up, faults by reference."""
+) -> tuple[list[str], dict[str, int]]:
+    """How a kit that was just taken back really is, in words: parts missing or used up, faults by reference. With it the faults that
+    were opened, by reference."""
     said: list[str] = []
+    opened: dict[str, int] = {}
     with transaction.atomic():
         for refs, word in ((missing, "missing"), (used_up, "used up")):
             if refs:
@@ -38,9 +40,10 @@ def came_back(
                 said.append(f"{', '.join(refs)} {word}")
         for ref, what in faults.items():
             if what.strip():
-                note_faults(actor, tag, [what.strip()], ref)
+                issue = note_faults(actor, tag, [what.strip()], ref)
+                opened[ref] = issue.fault_rows.filter(ref=ref).latest("pk").pk
                 said.append(f"{ref or 'the kit'} to repair: {what.strip()}")
-    return said
+    return said, opened
 
 
 def looks_of(kit: Kit) -> list[Look]:

@@ -118,6 +118,7 @@ class Substitution(models.Model):
     issue = models.ForeignKey(KitIssue, on_delete=models.CASCADE, related_name="substitutions")
     ref = models.CharField(max_length=8)
     ohms = models.FloatField()
+    measured_ohms = models.FloatField(null=True, blank=True)  # what a meter said of the one that was given
     reason = models.CharField(max_length=200)
     item = models.ForeignKey(StockItem, null=True, blank=True, on_delete=models.SET_NULL, related_name="+")
     at = models.DateTimeField(default=clock.now)
@@ -134,6 +135,7 @@ class Replacement(models.Model):
     ref = models.CharField(max_length=8)
     title = models.CharField(max_length=80)
     was_present = models.BooleanField(default=True)
+    settings_before = models.JSONField(default=dict, blank=True)  # what was noted of the one that was taken out
     taken_out = models.ForeignKey(Module, null=True, blank=True, on_delete=models.PROTECT, related_name="+")
     put_in = models.ForeignKey(Module, null=True, blank=True, on_delete=models.PROTECT, related_name="+")
     item = models.ForeignKey(StockItem, null=True, blank=True, on_delete=models.SET_NULL, related_name="+")

@@ -10,11 +10,13 @@ from verifex.core.circuit import HandedOut
 from verifex.core.parts import catalogue
 from verifex.core.parts.calibration import BOARD, Calibration
 from verifex.core.planning.calibrations import in_force
+from verifex.core.quantity import parse_quantity
 from verifex.people.models import User
 from verifex.stores.models import Kit, KitIssue, KitPart, Module
 from verifex.stores.signals import issue_changed
 
 Snapshot = dict[str, Any]
+MEASURED = "measured"  # the setting of a resistor that holds what a meter said of it, such as 326 or 9.87k
 
 
 def snapshot(kit: Kit, places: Mapping[str, str]) -> Snapshot:
@@ -71,10 +73,14 @@ def handed_out(issue: KitIssue | None) -> HandedOut:
     if issue is None:
         return HandedOut()
     day = timezone.localtime(issue.issued_at).date()
+    substitutes = {s.ref: s for s in issue.substitutions.all()}  # the last one counts
+    measured = {ref: parse_quantity(own[MEASURED], "ohm") for ref, own in issue.settings.items() if own.get(MEASURED)}
+    measured = {ref: ohms for ref, ohms in measured.items() if ref not in substitutes}
     return HandedOut(
         leg_orders=dict(issue.leg_orders),
-        given_ohms={s.ref: s.ohms for s in issue.substitutions.all()},  # the last one counts
-        settings=issue.settings,
+        given_ohms={ref: one.ohms for ref, one in substitutes.items()},
+        measured_ohms=measured | {ref: one.measured_ohms for ref, one in substitutes.items() if one.measured_ohms},
+        settings={ref: {k: v for k, v in own.items() if k != MEASURED} for ref, own in issue.settings.items()},
         figures=issue.figures,
         calibrations={ref: _calibrations(rows, day) for ref, rows in issue.calibrations.items()},
     )

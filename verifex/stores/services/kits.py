@@ -15,8 +15,7 @@ from verifex.stores.access import require_kit_staff
 from verifex.stores.models import Fault, Kit, KitIssue, KitPart
 from verifex.stores.readiness import not_in, places_for, readiness, recipe_of
 from verifex.stores.services.faults import close_all, open_fault
-from verifex.stores.services.found_settings import refuse_setting
-from verifex.stores.services.given import renew, snapshot
+from verifex.stores.services.given import snapshot
 from verifex.stores.services.replace import fill_place
 
 UNDO_FOR = timedelta(minutes=15)
@@ -177,34 +176,3 @@ def undo_take_back(actor: User, tag: str) -> KitIssue:
     issue.save(update_fields=["returned_at", "faults"])
     record(actor, f"{issue.kit.tag} is out again", f"kit:{issue.kit.tag}", scope=STORES)
     return issue
-
-
-@transaction.atomic
-def note_setting(actor: User, kit: Kit, ref: str, setting: str, value: str) -> KitIssue | None:
-    """Write down how a module of a kit is set: its jumper, or what its trimmer gives; an empty value forgets it. It holds
-    for who has the kit now (returned) and for all who get it after. Raises Refused."""
-    require_kit_staff(actor, kit)
-    part = next((part for part in recipe_of(kit.exercise_id) if part.ref == ref), None)
-    if part is None:
-        raise Refused(f"The recipe of {kit.exercise} has no {ref or 'such part'}.")
-    refuse_setting(part.part, ref, setting, value)
-    place = kit.parts.filter(ref=ref).select_related("module").first()
-    module = place.module if place else None
-    if module is not None:
-        module.settings = _set(module.settings, setting, value)
-        module.save(update_fields=["settings"])
-    kept = {} if module else _set(kit.settings.get(ref, {}), setting, value)
-    kit.settings = {**kit.settings, ref: kept}
-    kit.save(update_fields=["settings"])
-    issue = KitIssue.objects.filter(kit=kit, returned_at__isnull=True).select_related(
-        "pair", "session__section", "kit", "exercise"
-    )
-    if (held := issue.first()) is not None:
-        renew(actor, held, f"{ref} is set to {setting} {value}" if value else f"{ref}: {setting} not known")
-    record(actor, f"{ref} of {kit.tag}: {setting} {value or 'not known'}"[:120], f"kit:{kit.tag}", scope=STORES)
-    return held
-
-
-def _set(held: dict[str, str], setting: str, value: str) -> dict[str, str]:
-    own = {key: text for key, text in held.items() if key != setting}
-    return {**own, setting: value} if value else own

@@ -17,7 +17,7 @@ from verifex.core.planning.calibrations import KINDS_BY_ID
 from verifex.people.models import User
 from verifex.stores.access import require_kit_staff, require_module_staff, require_store_staff
 from verifex.stores.models import Batch, Calibration, Kit, KitPart, Module
-from verifex.stores.services.found_settings import refuse_setting
+from verifex.stores.services.found_settings import forget_settings, refuse_setting
 from verifex.stores.services.given import renew_for
 
 MOST_AT_ONCE = 60
@@ -148,6 +148,7 @@ def put_into(actor: User, module: Module, kit: Kit, ref: str) -> KitPart:
         raise Refused(f"{place.ref} of {kit.tag} is another module already.")
     place.module, place.present = module, True
     place.save(update_fields=["module", "present"])
+    forget_settings(kit, place.ref)
     renew_for(actor, module, f"{place.ref} is {module.tag}")
     record(actor, f"{module.tag} is {place.ref} of {kit.tag}", f"kit:{kit.tag}", scope=STORES)
     return place

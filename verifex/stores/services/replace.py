@@ -11,6 +11,7 @@ from verifex.stores.access import require_kit_staff
 from verifex.stores.models import Kit, KitPart, Module, Replacement
 from verifex.stores.readiness import key_of
 from verifex.stores.services.faults import open_fault
+from verifex.stores.services.found_settings import forget_settings, restore_settings
 from verifex.stores.services.given import issue_of_now, renew
 from verifex.stores.services.stock import change, take_one
 
@@ -31,6 +32,7 @@ def fill_place(actor: User | None, place: KitPart) -> str:
         place.module = loose[0]
     place.present = True
     place.save(update_fields=["present", "module"])
+    forget_settings(place.kit, place.ref)
     if place.module is not None:
         return f"{place.module.tag} is its {place.title} now."
     if tagged:
@@ -57,9 +59,10 @@ def replace_part(actor: User, kit: Kit, ref: str, *, tag: str = "", reason: str,
         open_fault(actor, reason, module=out)
     place.module, place.present = module, True
     place.save(update_fields=["module", "present"])
+    before = forget_settings(kit, ref)
     move = None if module else take_one(actor, key_of(place), "given", f"{kit.tag} {ref}")
     made = Replacement.objects.create(
-        kit=kit, ref=ref, title=place.title, was_present=was_present, taken_out=out, put_in=module,
+        kit=kit, ref=ref, title=place.title, was_present=was_present, settings_before=before, taken_out=out, put_in=module,
         item=move.item if move else None, reason=reason.strip()[:200], by=actor,
     )  # fmt: skip
     given = module.tag if module else "another"
@@ -99,6 +102,7 @@ def undo_replacement(actor: User, kit: Kit) -> Replacement:
         raise Refused(f"{made.taken_out.tag} is in another kit by now.")
     place.module, place.present = made.taken_out, made.was_present
     place.save(update_fields=["module", "present"])
+    restore_settings(kit, made.ref, made.settings_before)
     if made.taken_out:
         made.taken_out.faults.filter(closed_at=None, kit=None, what=made.reason).delete()  # what was opened with it
     if made.item:

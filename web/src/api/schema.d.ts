@@ -734,7 +734,7 @@ export interface paths {
         };
         /**
          * List Settings
-         * @description What can be set on the modules of a kit, with what the exercise says and what is known.
+         * @description What can be noted of a kit: how its modules are set, what its resistors measure; with what the exercise says and what is known.
          */
         get: operations["verifex_dockets_api_kit_parts_list_settings"];
         put?: never;
@@ -5206,6 +5206,18 @@ export interface components {
             loose: string[];
         };
         /**
+         * CameBackOut
+         * @description `faults` are the faults that were opened, by the kit's reference (empty: the whole kit): pictures are added to them.
+         */
+        CameBackOut: {
+            /** Message */
+            message: string;
+            /** Faults */
+            faults: {
+                [key: string]: number;
+            };
+        };
+        /**
          * CameBackIn
          * @description How a kit came back: parts that are missing, parts that were used up, and faults by reference (empty: the whole kit).
          */
@@ -8603,7 +8615,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SaidOut"];
+                    "application/json": components["schemas"]["CameBackOut"];
                 };
             };
         };

@@ -235,15 +235,18 @@ def value_outside_window(view: BenchView, finding: FindingFactory) -> Iterator[F
     why="The sheet follows what was handed out; one of the two records is wrong, or parts were exchanged.",
     hint="Compare this resistor with the note on your kit.",
     criterion="resistors",
-    source="the hatch's record of substitutions",
+    source="the hatch's record of substitutions and of what it measured",
 )
 def not_as_handed_out(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
-    for ref, issued in view.handed_out.given_ohms.items():
+    given = view.handed_out
+    known = {ref: (ohms, "measured") for ref, ohms in given.measured_ohms.items()}
+    known |= {ref: (ohms, "handed out") for ref, ohms in given.given_ohms.items()}
+    for ref, (issued, how) in known.items():
         part = view.matching(ref)
         ohms = nominal_ohms(part) if part else None
         if part and ohms and abs(ohms - issued) > 0.2 * issued:
             yield finding(
-                f"{part.ref} is given as {in_words(ohms, 'Ω')}; the hatch handed out {in_words(issued, 'Ω')}.",
+                f"{part.ref} is given as {in_words(ohms, 'Ω')}; the hatch {how} {in_words(issued, 'Ω')}.",
                 "Read its bands again; then mend the hand-in, or have the hatch correct its record.",
                 parts=[part.ref],
                 line=part.line,

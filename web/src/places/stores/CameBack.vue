@@ -7,6 +7,8 @@ import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { STORES_STALE, useInspection } from '@/queries/stores'
 import { useAct } from '@/shared/act'
+import PictureButton from './PictureButton.vue'
+import { sendPictures } from './pictures'
 
 const tag = defineModel<string>('tag', { required: true })
 const emit = defineEmits<{ said: [text: string]; closed: [] }>()
@@ -21,18 +23,21 @@ const STATES = [
 type State = (typeof STATES)[number]['value']
 const states = reactive<Record<string, State>>({})
 const faults = reactive<Record<string, string>>({})
+const pictures = reactive<Record<string, File>>({})
 const whole = ref('')
 /** The tag stays in the heading while the dialog goes. */
 const shown = ref('')
 const { busy, error, run } = useAct(STORES_STALE)
 watch(tag, (now) => {
   if (now) shown.value = now
-  for (const held of [states, faults]) for (const ref of Object.keys(held)) delete held[ref]
+  for (const held of [states, faults, pictures]) for (const ref of Object.keys(held)) delete held[ref]
   whole.value = ''
   error.value = null
 })
 const refsIn = (state: State) => Object.keys(states).filter((ref) => states[ref] === state)
 const unsaid = computed(() => refsIn('faulty').filter((ref) => !faults[ref]?.trim()))
+const pictureWords = (ref: string) =>
+  pictures[ref] ? `Picture: ${pictures[ref].name}. Take another` : 'Add a picture'
 async function save() {
   if (unsaid.value.length) {
     error.value = new ApiError(`Say what is wrong with ${unsaid.value.join(', ')}.`, 422)
@@ -45,7 +50,11 @@ async function save() {
     used_up: refsIn('used'),
     faults: whole.value.trim() ? { ...said, '': whole.value.trim() } : said,
   }
-  const done = await run(() => ask(client.POST('/api/hatch/came-back', { body })))
+  const done = await run(async () => {
+    const saved = await ask(client.POST('/api/hatch/came-back', { body }))
+    const refused = await sendPictures(saved.faults, pictures)
+    return { message: [saved.message, ...refused].join(' ') }
+  })
   if (!done) return
   emit('said', done.message)
   show.value = false
@@ -87,11 +96,17 @@ async function save() {
             placeholder="What is wrong with it"
             maxlength="200"
           />
+          <PictureButton v-if="states[part.ref] === 'faulty'" @chosen="pictures[part.ref] = $event">{{
+            pictureWords(part.ref)
+          }}</PictureButton>
         </fieldset>
         <label>
           <span class="field-label">Something about the kit as a whole</span>
           <input v-model="whole" class="field" placeholder="box broken, sticky with syrup" maxlength="200" />
         </label>
+        <p v-if="whole.trim()">
+          <PictureButton @chosen="pictures[''] = $event">{{ pictureWords('') }}</PictureButton>
+        </p>
         <ErrorNote :error="error" />
         <p class="acts">
           <button class="btn" :disabled="busy">Save how it came back</button>

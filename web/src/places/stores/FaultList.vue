@@ -7,8 +7,9 @@ import EmptyNote from '@/pieces/EmptyNote.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { STORES_STALE, useFaults } from '@/queries/stores'
 import { useAct } from '@/shared/act'
-import { base64Of } from '@/shared/files'
 import { dayOf } from '@/shared/words'
+import PictureButton from './PictureButton.vue'
+import { sendPicture } from './pictures'
 
 type Fault = Schemas['FaultOut']
 const query = useFaults()
@@ -31,16 +32,7 @@ async function close() {
   if (await run(() => ask(client.POST('/api/faults/{fault_id}/close', { params: { path }, body }))))
     closing.value = null
 }
-async function addPhoto(fault: Fault, event: Event) {
-  const field = event.target as HTMLInputElement
-  const file = field.files?.[0]
-  field.value = ''
-  if (!file) return
-  const body = { data: await base64Of(file) }
-  await run(() =>
-    ask(client.POST('/api/faults/{fault_id}/photos', { params: { path: { fault_id: fault.id } }, body })),
-  )
-}
+const addPicture = (fault: Fault, picture: File) => run(() => sendPicture(fault.id, picture))
 const where = (fault: Fault) => [fault.kit, fault.ref].filter(Boolean).join(' ')
 const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times)
 </script>
@@ -103,13 +95,7 @@ const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times
             >
               Retire…
             </button>
-            <label class="btn quiet photo"
-              >Add a picture<input
-                type="file"
-                accept="image/jpeg,image/png,image/webp"
-                capture="environment"
-                @change="addPhoto(fault, $event)"
-            /></label>
+            <PictureButton @chosen="addPicture(fault, $event)" />
           </p>
         </li>
       </ul>
@@ -210,14 +196,6 @@ const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times
   width: 84px;
   object-fit: cover;
   border-radius: 5px;
-}
-.photo input {
-  position: absolute;
-  opacity: 0;
-  width: 1px;
-}
-.photo:focus-within {
-  outline: 2px solid var(--act);
 }
 td.day {
   white-space: nowrap;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// How the modules of a kit are set: jumpers and trimmers as they are found. Checks and sheets follow what is written here.
+// How the modules of a kit are set, and what its resistors measure. Checks and sheets follow what is written here.
 import { computed, reactive, watch } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
@@ -22,6 +22,7 @@ const units: Record<string, string> = {
   centimetre: 'such as 14 cm',
   second: 'such as 5 s',
   percent: 'such as 40 %',
+  ohm: 'such as 326 or 9.87k',
 }
 
 function send() {
@@ -47,11 +48,11 @@ function send() {
   >
     <ErrorNote v-if="tag.trim()" :error="unknownKit" />
     <p v-if="settings && !settings.length" class="soft">
-      Nothing can be set on the modules of this kit: no jumper, no trimmer.
+      Nothing can be noted of this kit: no jumper, no trimmer, no resistor.
     </p>
     <div v-for="row in settings" :key="keyOf(row)" class="row">
       <label class="field-label" :for="keyOf(row)">
-        {{ row.ref }} {{ row.title }}: {{ row.setting }}
+        {{ row.ref }} {{ row.title }}: {{ row.takes === 'ohm' ? 'measured value in Ω' : row.setting }}
         <span v-if="row.usual" class="soft">the exercise says {{ row.usual }}</span>
       </label>
       <select v-if="words(row.takes)" :id="keyOf(row)" v-model="typed[keyOf(row)]" class="field v">
