@@ -3,9 +3,10 @@
 from unittest import TestCase
 
 from tests.corpus.wiring.benches import faulty_benches
-from tests.samples import EXERCISE, WIRING
+from tests.samples import EXERCISE, EXERCISE_TEXT, WIRING
 from verifex.core.circuit import HandedOut, Programmed, check_wiring
 from verifex.core.circuit.rules import WIRING as BOOK
+from verifex.core.exercise import read_exercise
 from verifex.core.findings import Finding, Severity
 
 BUTTON = """\
@@ -15,6 +16,7 @@ part S1 button e5 e8
 wire B1.D2 a5
 wire -L a8 black
 """
+TWO_ALIKE = WIRING + "part U2 thermo-offset e1 e2 e3\nwire +L a1 red\nwire -L a3 black\nwire B1.A1 a2\n"
 PRESSED_TO_PLUS = BUTTON.replace("wire B1.GND -L black", "wire B1.5V -L red")
 
 
@@ -54,6 +56,21 @@ class KitContextTest(TestCase):
         self.assertIn("supply-reversed", found_in(WIRING, handed_out=HandedOut(leg_orders=swapped)))
         turned = WIRING.replace("+L a8", "+L x").replace("-L a10", "-L a8").replace("+L x", "+L a10")
         self.assertEqual(found_in(turned, exercise=EXERCISE, handed_out=HandedOut(leg_orders=swapped)), {})
+
+    def test_two_modules_of_one_kind_are_each_judged_by_their_own_printing(self):
+        two = read_exercise(
+            EXERCISE_TEXT.replace("  - {ref: D1,", "  - {ref: U2, part: thermo-offset}\n  - {ref: D1,", 1)
+        )
+        given = HandedOut(leg_orders={"U1": "supply-out-ground", "U2": "ground-out-supply"})
+        found = found_in(TWO_ALIKE, exercise=two, handed_out=given)
+        self.assertEqual(found["supply-reversed"].where.parts, ("U2",))
+        turned = TWO_ALIKE.replace("e1 e2 e3", "e3 e2 e1")
+        self.assertEqual(
+            set(found_in(turned, exercise=two, handed_out=given)) & {"supply-reversed", "leg-order-differs"}, set()
+        )
+        said = TWO_ALIKE.replace("e1 e2 e3", "e1 e2 e3 order=supply-out-ground")
+        found = found_in(said, exercise=two, handed_out=given)
+        self.assertEqual(found["leg-order-differs"].where.parts, ("U2",))
 
     def test_a_substitute_is_expected_on_the_bench(self):
         self.assertEqual(

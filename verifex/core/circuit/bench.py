@@ -101,6 +101,9 @@ class Bench:
     wires: list[Wire] = field(default_factory=list)
     impossible: list[Impossible] = field(default_factory=list)
     problems: list[Problem] = field(default_factory=list)
+    batch_orders: dict[str, str] = field(
+        default_factory=dict
+    )  # by part the leg order of its batch, where the hatch recorded one
 
     def parts_of(self, *models: str) -> list[Part]:
         """Parts of these models, those of the first model first."""

@@ -3,8 +3,7 @@
 from dataclasses import dataclass
 
 from verifex.core.circuit.bench import Bench
-from verifex.core.circuit.handed_out import HandedOut
-from verifex.core.circuit.parse import parse_bench
+from verifex.core.circuit.handed_out import HandedOut, bench_as_given
 from verifex.core.circuit.rules import WIRING
 from verifex.core.circuit.view import BenchView, Programmed
 from verifex.core.exercise import Exercise
@@ -72,6 +71,6 @@ def check_wiring(
     `report.bench.problems`; the rest is judged all the same. Raises UnusableInput only for a text over the size
     limit.
     """
-    bench = parse_bench(text, part_types, handed_out.leg_orders if handed_out else None)
+    bench = bench_as_given(text, exercise, handed_out, part_types)
     view = BenchView(bench, exercise=exercise, program=program, handed_out=handed_out, rail_volts=rail_volts)
     return WiringReport(view.bench, view, WIRING.run(view))

@@ -4,8 +4,12 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 
 from verifex.core.circuit.bench import BUILT_IN, Bench, Part
+from verifex.core.circuit.parse import parse_bench
+from verifex.core.circuit.roles import roles
 from verifex.core.circuit.values import GIVEN, MEASURED_AT_HATCH
+from verifex.core.exercise import Exercise
 from verifex.core.exercise.circuit import RecipePart
+from verifex.core.parts import Catalogue, catalogue
 from verifex.core.parts.calibration import BOARD, Calibration
 from verifex.core.parts.deviations import with_figures
 
@@ -15,10 +19,10 @@ CALIBRATED_SETTINGS = {"range": "cm"}
 
 @dataclass(frozen=True, slots=True)
 class HandedOut:
-    """Leg orders of the batches by part id (`supply-out-ground`). By the exercise's reference: ohms of resistors given instead of
-    the recipe's, ohms that the hatch measured before it gave a resistor, the settings a module is found with on this bench
-    (`{"U1": {"range": "14cm"}}`), the figures in which its batch deviates from the catalogue, and the calibrations of the very module
-    (of the board under `board`)."""
+    """Leg orders of the batches (`supply-out-ground`) by part id, or by the exercise's reference, which wins. By the exercise's
+    reference: ohms of resistors given instead of the recipe's, ohms that the hatch measured before it gave a resistor, the settings a
+    module is found with on this bench (`{"U1": {"range": "14cm"}}`), the figures in which its batch deviates from the catalogue, and
+    the calibrations of the very module (of the board under `board`)."""
 
     leg_orders: Mapping[str, str] = field(default_factory=dict)
     given_ohms: Mapping[str, float] = field(default_factory=dict)
@@ -33,6 +37,19 @@ class HandedOut:
     @property
     def of_board(self) -> tuple[Calibration, ...]:
         return self.calibrations.get(BOARD, ())
+
+
+def bench_as_given(
+    text: str, exercise: Exercise | None, handed_out: HandedOut | None, part_types: Catalogue | None = None
+) -> Bench:
+    """The bench that `text` describes, each module with the legs of its own batch. Raises UnusableInput for a text over the size limit."""
+    orders = dict(handed_out.leg_orders) if handed_out else {}
+    kinds = (part_types or catalogue()).parts
+    of_kinds = {key: order for key, order in orders.items() if key in kinds}
+    bench = parse_bench(text, part_types, of_kinds)
+    playing = roles(bench, exercise) if exercise and len(of_kinds) < len(orders) else {}
+    of_parts = {part.ref: orders[ref] for ref, part in playing.items() if ref in orders}
+    return parse_bench(text, part_types, {**of_kinds, **of_parts}) if of_parts else bench
 
 
 def with_given_values(

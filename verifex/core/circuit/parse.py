@@ -19,8 +19,8 @@ SETTINGS = (
 def parse_bench(text: str, part_types: Catalogue | None = None, batch_orders: Mapping[str, str] | None = None) -> Bench:
     """Build the bench that `text` describes.
 
-    `batch_orders` gives, by part id, the leg order of the batch that was handed out, as
-    `supply-out-ground`; it wins over what the hand-in says of the same part.
+    `batch_orders` gives, by part id or by the part's reference in the text (which wins), the leg order of the batch that was handed
+    out, as `supply-out-ground`; it wins over what the hand-in says of the same part.
 
     Lines that are no statement go to `problems`; statements that cannot be (an unknown part, a row
     outside the base, a hole used twice) go to `impossible`; everything else is built, so that one
@@ -160,9 +160,10 @@ class _Builder:
                 (ref,),
             )
             order = legs
-        batch = tuple(self.batch_orders.get(kind.id, "").split("-"))
-        if kind.is_order(batch):
-            order = batch
+        batch = self.batch_orders.get(ref, self.batch_orders.get(kind.id, ""))
+        if kind.is_order(tuple(batch.split("-"))):
+            order = tuple(batch.split("-"))
+            self.bench.batch_orders[ref] = batch
         if kind.by_name_only and positional and "order" not in settings:
             self._cannot(
                 line,

@@ -14,6 +14,7 @@ from verifex.core.circuit.nets import Net, Nets
 from verifex.core.circuit.operating import OperatingPoint, operating_point
 from verifex.core.circuit.paths import EVERYTHING, FEEDING, Paths
 from verifex.core.circuit.places import LegOf
+from verifex.core.circuit.roles import roles
 from verifex.core.circuit.shorts import shorted_nets
 from verifex.core.circuit.solver import NoSensibleAnswer
 from verifex.core.circuit.states import UNDRIVEN, Clusters, State, states_of
@@ -260,20 +261,3 @@ class BenchView:
             handed_out=self.handed_out,
             rail_volts=self.rail_volts,
         )
-
-
-def roles(bench: Bench, exercise: Exercise) -> dict[str, Part]:
-    """Which part on the bench plays which reference of the exercise; references that nothing plays are absent."""
-    found: dict[str, Part] = {}
-    for recipe in exercise.recipe:
-        part = bench.parts.get(recipe.ref)
-        if part and part.type.id == recipe.part:
-            found[recipe.ref] = part
-    for recipe in exercise.recipe:
-        if recipe.ref in found:
-            continue
-        taken = {part.ref for part in found.values()}
-        free = [p for p in bench.parts.values() if p.type.id == recipe.part and p.ref not in taken]
-        if free:
-            found[recipe.ref] = free[0]
-    return found

@@ -4,8 +4,7 @@ from collections.abc import Mapping
 
 import numpy as np
 
-from verifex.core.circuit.handed_out import HandedOut
-from verifex.core.circuit.parse import parse_bench
+from verifex.core.circuit.handed_out import HandedOut, bench_as_given
 from verifex.core.circuit.values import resistor_ohms
 from verifex.core.circuit.view import BenchView
 from verifex.core.exercise import Exercise, Reading, Step, Variant
@@ -63,7 +62,7 @@ def expected_sheet(
 
 
 def _view(exercise: Exercise, text: str, measured: Measured, handed_out: HandedOut | None) -> BenchView:
-    bench = parse_bench(text, batch_orders=handed_out.leg_orders if handed_out else None)
+    bench = bench_as_given(text, exercise, handed_out)
     return BenchView(bench, exercise=exercise, handed_out=handed_out, rail_volts=measured.rail_volts)
 
 

@@ -39,7 +39,7 @@ def snapshot(kit: Kit, places: Mapping[str, str]) -> Snapshot:
         found["calibrations"][ref] = calibrations_of(module)
         if module.batch:
             if module.batch.leg_order:
-                found["leg_orders"][module.part] = module.batch.leg_order
+                found["leg_orders"][ref] = module.batch.leg_order
             if module.batch.figures:
                 found["figures"][ref] = module.batch.figures
     if board := _board_in(parts.values()):

@@ -40,7 +40,7 @@ def is_clear(view: BenchView) -> bool:
 )
 def leg_order_differs(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for part in view.bench.parts.values():
-        batch, said = view.handed_out.leg_orders.get(part.type.id), part.settings.get("order")
+        batch, said = view.bench.batch_orders.get(part.ref), part.settings.get("order")
         if batch and said and said != batch:
             yield finding(
                 f"The hand-in says {part.ref} is printed {said.replace('-', ', ')}; the hatch recorded {batch.replace('-', ', ')}.",

@@ -71,7 +71,8 @@ defineEmits<{ next: [] }>()
         </p>
       </template>
       <p v-for="(order, part) in docket.kit?.leg_orders" :key="part">
-        This batch of <span class="v">{{ part }}</span> is printed {{ order.replaceAll('-', ', ') }}.
+        {{ part in docket.kit!.modules ? 'The batch of' : 'This batch of' }}
+        <span class="v">{{ part }}</span> is printed {{ order.replaceAll('-', ', ') }}.
       </p>
     </template>
     <template #findings>
