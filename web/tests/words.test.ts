@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { capital, clockTime, count, courseZone, decidedWords, fixed, waited } from '@/shared/words'
+import { count } from '@/shared/language'
+import { capital, clockTime, courseZone, decidedWords, fixed, waited } from '@/shared/words'
 
 describe('how values are said', () => {
   it('uses the singular for one thing only', () => {

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // Who is logged in, and what concerns them and their device: password, theme, keys, leaving.
-import { useQueryClient } from '@tanstack/vue-query'
 import {
   DropdownMenuContent,
   DropdownMenuItem,
@@ -16,15 +15,15 @@ import { useRouter } from 'vue-router'
 import { ask, client, type Schemas } from '@/api/client'
 import { type Mode, mode } from '@/look/theme'
 import { draftsHere, forgetAllDrafts } from '@/shared/drafts'
-import { nowIs, useMe } from '@/shared/me'
-import { count } from '@/shared/words'
+import { useMe, useNowIs } from '@/shared/me'
+import { plural } from '@/shared/language'
 import Dialog from './Dialog.vue'
 import ErrorNote from './ErrorNote.vue'
 
 const emit = defineEmits<{ keys: [] }>()
 const { data: me } = useMe()
 const router = useRouter()
-const queries = useQueryClient()
+const nowIs = useNowIs()
 const THEMES: { value: Mode; word: string }[] = [
   { value: 'system', word: 'As the device' },
   { value: 'light', word: 'Light' },
@@ -34,6 +33,13 @@ const named = computed(() => me.value?.pair || me.value?.name || '')
 const leaving = ref(false)
 const refused = ref<unknown>(null)
 const drafts = ref(0)
+const notHandedIn = computed(() =>
+  plural(
+    drafts.value,
+    'A draft that was not handed in is kept in this browser. Logging out deletes it, so that nobody else finds it here.',
+    `${drafts.value} drafts that were not handed in are kept in this browser. Logging out deletes them, so that nobody else finds them here.`,
+  ),
+)
 
 function wantsToLeave() {
   drafts.value = draftsHere()
@@ -52,7 +58,7 @@ async function logOut() {
   }
   leaving.value = false
   forgetAllDrafts()
-  nowIs(queries, nobody)
+  nowIs(nobody)
   await router.push({ name: 'log-in' })
 }
 </script>
@@ -80,11 +86,7 @@ async function logOut() {
     </DropdownMenuContent>
   </DropdownMenuRoot>
   <Dialog v-model:show="leaving" title="Log out?">
-    <p v-if="drafts">
-      {{ count(drafts, 'draft') }} that {{ drafts === 1 ? 'was' : 'were' }} not handed in
-      {{ drafts === 1 ? 'is' : 'are' }} kept in this browser. Logging out deletes
-      {{ drafts === 1 ? 'it' : 'them' }}, so that nobody else finds {{ drafts === 1 ? 'it' : 'them' }} here.
-    </p>
+    <p v-if="drafts">{{ notHandedIn }}</p>
     <ErrorNote :error="refused" />
     <div class="acts">
       <button class="btn" @click="logOut">{{ drafts ? 'Delete and log out' : 'Log out' }}</button>

@@ -2,6 +2,7 @@
 // Findings, most urgent first. The chosen one opens and lights its evidence elsewhere.
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
+import { count } from '@/shared/language'
 import SeverityTag from './SeverityTag.vue'
 
 type Finding = Schemas['FindingOut']
@@ -25,13 +26,7 @@ function evidence(finding: Finding): string {
   <section aria-label="Findings">
     <header>
       <h2>
-        {{
-          findings.length === 1
-            ? '1 finding'
-            : findings.length
-              ? `${findings.length} findings`
-              : 'No findings'
-        }}
+        {{ findings.length ? count(findings.length, 'finding') : 'No findings' }}
       </h2>
       <SeverityTag v-for="entry in counts" :key="entry.severity" v-bind="entry" />
     </header>

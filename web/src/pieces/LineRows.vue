@@ -2,6 +2,7 @@
 // A line of a program in the run on its bench: each time it was come to, its variables before and after.
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
+import { plural } from '@/shared/language'
 
 const props = defineProps<{ seen: Schemas['LineSeenOut']; moment?: number | null }>()
 const rows = computed(() =>
@@ -26,7 +27,7 @@ const looked = computed(() => {
     <p v-if="!seen.times" class="soft">The run never comes to this line.</p>
     <template v-else>
       <p class="soft">
-        {{ seen.times === 1 ? 'Come to once' : `Come to ${seen.times} times` }} in the run on this
+        {{ plural(seen.times, 'Come to once', `Come to ${seen.times} times`) }} in the run on this
         bench<template v-if="seen.times > rows.length">; {{ rows.length }} of them are shown</template>.
       </p>
       <div class="scroll" tabindex="0" role="region" aria-label="The line’s variables">

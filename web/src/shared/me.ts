@@ -1,5 +1,5 @@
 // Who is logged in, and the lab session that staff look at.
-import { type QueryClient, useQuery } from '@tanstack/vue-query'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, watchEffect } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import { rememberedId } from './remembered'
@@ -11,10 +11,20 @@ export function useMe() {
   return query
 }
 
-/** Somebody else is logged in, or nobody: what was known of others is forgotten, and whoever shows `me` shows the new one. */
-export function nowIs(queries: QueryClient, me: Schemas['MeOut']) {
-  queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'me' })
-  queries.setQueryData(['me'], me)
+/** Whoever shows `me` shows this from now on. */
+export function useShowMe() {
+  const queries = useQueryClient()
+  return (me: Schemas['MeOut']) => void queries.setQueryData(['me'], me)
+}
+
+/** Somebody else is logged in, or nobody: what was known of others is forgotten. */
+export function useNowIs() {
+  const queries = useQueryClient()
+  const show = useShowMe()
+  return (me: Schemas['MeOut']) => {
+    queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'me' })
+    show(me)
+  }
 }
 
 // For this tab only: a new one begins with the session that is running.

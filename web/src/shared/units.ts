@@ -16,7 +16,7 @@ export function said(value: number | null | undefined, unit: string, figures = 3
   const least = unit === 'Ω' ? 1 : 1e-6
   const [step, prefix] = STEPS.find(([s]) => size >= s * 0.9995 && s >= least) ?? [
     least,
-    least === 1 ? '' : 'µ',
+    unit === 'Ω' ? '' : 'µ',
   ]
   return `${trim(value / step, figures)} ${prefix}${unit}`
 }

@@ -1,18 +1,12 @@
 // How values are said; no electronics here, only writing.
 import { ref } from 'vue'
+import { LANGUAGE } from './language'
 
 export const STATIONS = ['kit', 'wiring', 'power', 'program', 'readings', 'mark'] as const
 export type StationName = (typeof STATIONS)[number]
 
 export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1)
-}
-
-const PLURALS = new Intl.PluralRules('en-GB')
-
-/** A number with its noun, in the singular or plural that the language asks for: "1 pair", "12 pairs". */
-export function count(number: number, one: string, other = `${one}s`): string {
-  return `${number} ${PLURALS.select(number) === 'one' ? one : other}`
 }
 
 export function minutesSince(since: string | null | undefined, now: number): number {
@@ -28,11 +22,11 @@ export function waited(since: string | null | undefined, now: number): string {
 export const courseZone = ref<string>()
 
 export function clockTime(at: string | number | Date, zone = courseZone.value): string {
-  return new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: zone })
+  return new Date(at).toLocaleTimeString(LANGUAGE, { hour: '2-digit', minute: '2-digit', timeZone: zone })
 }
 
 export function dayOf(at: string | number | Date, zone = courseZone.value): string {
-  return new Date(at).toLocaleDateString('en-GB', {
+  return new Date(at).toLocaleDateString(LANGUAGE, {
     weekday: 'short',
     day: 'numeric',
     month: 'short',
@@ -42,7 +36,7 @@ export function dayOf(at: string | number | Date, zone = courseZone.value): stri
 
 /** A day that may be years ago: 14 Mar 2026. */
 export function fullDay(at: string | number | Date, zone = courseZone.value): string {
-  return new Date(at).toLocaleDateString('en-GB', {
+  return new Date(at).toLocaleDateString(LANGUAGE, {
     day: 'numeric',
     month: 'short',
     year: 'numeric',

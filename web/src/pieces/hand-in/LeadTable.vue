@@ -1,10 +1,9 @@
 <script setup lang="ts">
 // The keyboard-first table of leads: each row is a line of the bench notation and edits it in place; the line
 // under it takes new ones in a few letters.
-import { useQuery } from '@tanstack/vue-query'
 import { useRefHistory } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
-import { ask, client } from '@/api/client'
+import { useNames } from '@/queries/names'
 import EntryLine from './entry/EntryLine.vue'
 import type { RecipePart } from './entry/words'
 import { copied, movedPlaces, nextRef, readLine, type Row, swapped, writeLine } from './lines'
@@ -26,11 +25,7 @@ const shown = computed(() =>
 )
 const wrong = computed(() => new Map(props.marks.map((m) => [Number(m.line) - 1, String(m.message)])))
 
-const { data: names } = useQuery({
-  queryKey: ['names'],
-  queryFn: () => ask(client.GET('/api/names')),
-  staleTime: Infinity,
-})
+const { data: names } = useNames()
 const pins = computed(() => (names.value?.pins[props.board] ?? []).map((pin) => `B1.${pin}`))
 const types = computed(() => names.value?.parts ?? [])
 const words = computed(() => ({

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 // One's own password, changed with the old one.
-import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { ask, client } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
-import { useMe } from '@/shared/me'
+import { useAct } from '@/shared/act'
+import { useMe, useShowMe } from '@/shared/me'
 
 const LEAST = 10
-const queries = useQueryClient()
+const showMe = useShowMe()
 const router = useRouter()
 const { data: me } = useMe()
 const old = ref('')
@@ -16,15 +16,19 @@ const fresh = ref('')
 const again = ref('')
 const differs = computed(() => !!again.value && again.value !== fresh.value)
 const ready = computed(() => !!old.value && fresh.value.length >= LEAST && fresh.value === again.value)
-const { mutate, isPending, error, isSuccess } = useMutation({
-  mutationFn: () => ask(client.POST('/api/me/password', { body: { old: old.value, new: fresh.value } })),
-  onSuccess: (now) => {
-    const isFirst = me.value?.change_password
-    old.value = fresh.value = again.value = ''
-    queries.setQueryData(['me'], now)
-    if (isFirst) void router.push('/')
-  },
-})
+const { busy, error, run } = useAct([])
+const isChanged = ref(false)
+async function change() {
+  const isFirst = me.value?.change_password
+  const now = await run(() =>
+    ask(client.POST('/api/me/password', { body: { old: old.value, new: fresh.value } })),
+  )
+  isChanged.value = !!now
+  if (!now) return
+  old.value = fresh.value = again.value = ''
+  showMe(now)
+  if (isFirst) void router.push('/')
+}
 </script>
 
 <template>
@@ -33,7 +37,7 @@ const { mutate, isPending, error, isSuccess } = useMutation({
     <p v-if="me?.change_password" class="first">
       The password you logged in with was printed on paper. Choose one of your own; then your place opens.
     </p>
-    <form class="sheet" @submit.prevent="mutate()">
+    <form class="sheet" @submit.prevent="change()">
       <h2>Change your password</h2>
       <div>
         <label class="field-label" for="old">The old one</label>
@@ -62,11 +66,11 @@ const { mutate, isPending, error, isSuccess } = useMutation({
         />
         <p v-if="differs" class="wrong">The two differ.</p>
       </div>
-      <ErrorNote v-if="error" :error="error" />
-      <p v-if="isSuccess" class="good" role="status">
+      <ErrorNote :error="error" />
+      <p v-if="isChanged" class="good" role="status">
         Changed. Whoever was logged in with the old one is logged out.
       </p>
-      <button class="btn" :disabled="!ready || isPending">Change it</button>
+      <button class="btn" :disabled="!ready || busy">Change it</button>
     </form>
   </div>
 </template>

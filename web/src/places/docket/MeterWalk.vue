@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import MeasureForm from '@/pieces/MeasureForm.vue'
+import { plural } from '@/shared/language'
 
 const props = defineProps<{
   walk: Schemas['WalkOut']
@@ -21,7 +22,7 @@ const parts = computed(() =>
 )
 const said = computed(() => {
   if (wrong.value)
-    return `${wrong.value === 1 ? 'One differs' : `${wrong.value} differ`}: find that lead first`
+    return `${plural(wrong.value, 'One differs', `${wrong.value} differ`)}: find that lead first`
   if (done.value === props.walk.steps.length) return 'all as they should be'
   return done.value ? `${done.value} of ${props.walk.steps.length} done` : ''
 })

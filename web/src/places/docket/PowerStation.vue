@@ -6,6 +6,7 @@ import SeverityTag from '@/pieces/SeverityTag.vue'
 import { useKeys } from '@/shared/keys'
 import { clockTime } from '@/shared/words'
 import MeasureForm from '@/pieces/MeasureForm.vue'
+import { plural } from '@/shared/language'
 import MeterWalk from './MeterWalk.vue'
 import ReasonAsk from './ReasonAsk.vue'
 import StationFrame from './StationFrame.vue'
@@ -138,7 +139,7 @@ useKeys({
             Overrule with a reason <kbd>O</kbd>
           </button>
           <span class="soft">{{
-            stops.length === 1 ? 'One Stop is open.' : `${stops.length} Stops are open.`
+            plural(stops.length, 'One Stop is open.', `${stops.length} Stops are open.`)
           }}</span>
         </template>
         <span v-else-if="!compared && wiring" class="soft">Tick the comparison first.</span>

@@ -5,6 +5,7 @@ import { ref } from 'vue'
 import { ApiError } from '@/api/client'
 import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
+import { plural } from '@/shared/language'
 import { useActs } from './use-exercise'
 
 const show = defineModel<boolean>('show', { required: true })
@@ -48,7 +49,7 @@ function lineOf(number: number) {
       <label for="exercise-text">or paste it here</label>
       <textarea id="exercise-text" v-model="text" class="field v" rows="14" spellcheck="false" />
       <section v-if="wrong instanceof ApiError && wrong.problems.length" role="alert" class="problems">
-        <h3>{{ wrong.problems.length === 1 ? 'One line' : `${wrong.problems.length} places` }} to mend</h3>
+        <h3>{{ plural(wrong.problems.length, 'One line', `${wrong.problems.length} places`) }} to mend</h3>
         <ul>
           <li v-for="(problem, index) in wrong.problems" :key="index">
             <b class="v">line {{ problem.line }}</b> {{ problem.message }}

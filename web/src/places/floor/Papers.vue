@@ -5,7 +5,7 @@ import { ask, client } from '@/api/client'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
-import { count } from '@/shared/words'
+import { count } from '@/shared/language'
 import { useWork } from '@/pieces/work/use-work'
 import WorkNote from '@/pieces/work/WorkNote.vue'
 

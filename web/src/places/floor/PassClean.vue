@@ -1,33 +1,30 @@
 <script setup lang="ts">
 // Hand-ins with nothing to look at can be passed together, after one look at the list.
-import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
+import { useAct } from '@/shared/act'
 import { useMe } from '@/shared/me'
 import { capital } from '@/shared/words'
 
 const props = defineProps<{ session: number; benches: Schemas['BenchCardOut'][] }>()
 const { data: me } = useMe()
-const queries = useQueryClient()
 const show = ref(false)
 const left = ref<number[]>([])
 const clean = computed(() => props.benches.filter((b) => b.clean && b.docket))
 const picked = computed(() => clean.value.filter((b) => !left.value.includes(b.docket!)))
-const { mutate, isPending, error, data } = useMutation({
-  mutationFn: () =>
-    ask(
-      client.POST('/api/sessions/{session_id}/pass-clean', {
-        params: { path: { session_id: props.session } },
-        body: { dockets: Object.fromEntries(picked.value.map((b) => [String(b.docket), b.revision])) },
-      }),
-    ),
-  onSuccess: (done) => {
-    void queries.invalidateQueries({ queryKey: ['floor'] })
-    if (!done.changed.length) show.value = false
-  },
-})
+const changed = ref<string[]>([])
+const { busy, error, run } = useAct(['floor'])
+async function pass() {
+  const dockets = Object.fromEntries(picked.value.map((b) => [String(b.docket), b.revision]))
+  const path = { session_id: props.session }
+  const done = await run(() =>
+    ask(client.POST('/api/sessions/{session_id}/pass-clean', { params: { path }, body: { dockets } })),
+  )
+  changed.value = done?.changed ?? []
+  if (done && !changed.value.length) show.value = false
+}
 function toggle(docket: number) {
   left.value = left.value.includes(docket)
     ? left.value.filter((id) => id !== docket)
@@ -40,7 +37,7 @@ function toggle(docket: number) {
     Pass {{ clean.length }} clean
   </button>
   <Dialog v-model:show="show" title="Pass what has nothing to look at" width="560px">
-    <form class="box" @submit.prevent="mutate()">
+    <form class="box" @submit.prevent="pass()">
       <p class="soft">No Stop, Fix or Check, and readings in limits. Each can be undone for 15 minutes.</p>
       <label v-for="bench in clean" :key="bench.docket!">
         <input type="checkbox" :checked="!left.includes(bench.docket!)" @change="toggle(bench.docket!)" />
@@ -49,12 +46,12 @@ function toggle(docket: number) {
           ><b>{{ bench.pair }}</b> {{ capital(bench.station) }}: {{ bench.line }}</span
         >
       </label>
-      <ErrorNote v-if="error" :error="error" />
-      <p v-if="data?.changed.length" role="status">
-        Changed meanwhile, so left as they are: {{ data.changed.join(', ') }}.
+      <ErrorNote :error="error" />
+      <p v-if="changed.length" role="status">
+        Changed meanwhile, so left as they are: {{ changed.join(', ') }}.
       </p>
       <div class="acts">
-        <button class="btn" :disabled="!picked.length || isPending">Pass {{ picked.length }}</button>
+        <button class="btn" :disabled="!picked.length || busy">Pass {{ picked.length }}</button>
         <button type="button" class="btn quiet" @click="show = false">Not now</button>
       </div>
     </form>

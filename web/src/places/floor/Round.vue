@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import SeverityTag from '@/pieces/SeverityTag.vue'
 import { capital, waited } from '@/shared/words'
+import { plural } from '@/shared/language'
 
 const props = defineProps<{ visits: Schemas['VisitOut'][]; now: number; hatch: string[]; loading: boolean }>()
 defineEmits<{ open: [docket: number]; later: [docket: number] }>()
@@ -16,7 +17,7 @@ const rest = computed(() => props.visits.slice(1))
     <header>
       <h1>Round</h1>
       <span class="soft">{{
-        visits.length === 1 ? '1 pair waits' : visits.length ? `${visits.length} pairs wait` : ''
+        visits.length ? plural(visits.length, '1 pair waits', `${visits.length} pairs wait`) : ''
       }}</span>
     </header>
     <div v-if="!first && !loading" class="sheet calm">

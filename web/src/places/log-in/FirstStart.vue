@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // An empty installation: its first instructor, made with the code that was printed where the server was started.
-import { useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref, watchEffect } from 'vue'
 import { useRouter } from 'vue-router'
 import { ask, client } from '@/api/client'
@@ -8,14 +7,14 @@ import ErrorNote from '@/pieces/ErrorNote.vue'
 import FrontSheet from '@/pieces/FrontSheet.vue'
 import Trademark from '@/pieces/Trademark.vue'
 import { useAct } from '@/shared/act'
-import { nowIs, useMe } from '@/shared/me'
+import { useMe, useNowIs } from '@/shared/me'
 
 const form = reactive({ code: '', name: '', log_in: '', password: '' })
 const again = ref('')
 const own = ref(false)
 const { busy, error, run } = useAct([])
 const router = useRouter()
-const queries = useQueryClient()
+const nowIs = useNowIs()
 const { data: me } = useMe()
 watchEffect(() => {
   if (me.value && !me.value.first_start) void router.replace('/')
@@ -36,7 +35,7 @@ function proposeLogIn() {
 async function begin() {
   const now = await run(() => ask(client.POST('/api/first-start', { body: form })))
   if (!now) return
-  nowIs(queries, now)
+  nowIs(now)
   await router.push('/set-up')
 }
 </script>

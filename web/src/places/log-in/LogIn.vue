@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { ask, client } from '@/api/client'
@@ -7,7 +6,7 @@ import ErrorNote from '@/pieces/ErrorNote.vue'
 import FrontSheet from '@/pieces/FrontSheet.vue'
 import StationTrace from '@/pieces/StationTrace.vue'
 import { useAct } from '@/shared/act'
-import { nowIs } from '@/shared/me'
+import { useNowIs } from '@/shared/me'
 import { STATIONS } from '@/shared/words'
 
 const username = ref('')
@@ -15,7 +14,7 @@ const password = ref('')
 const { busy, error, run } = useAct([])
 const router = useRouter()
 const route = useRoute()
-const queries = useQueryClient()
+const nowIs = useNowIs()
 const trace = STATIONS.map((station, index) => ({
   station,
   state: index < 3 ? 'passed' : index === 3 ? 'working' : null,
@@ -25,7 +24,7 @@ async function logIn() {
   const body = { username: username.value.trim(), password: password.value }
   const me = await run(() => ask(client.POST('/api/log-in', { body })))
   if (!me) return
-  nowIs(queries, me)
+  nowIs(me)
   const next = String(route.query.next ?? '')
   await router.push(next.startsWith('/') && !next.startsWith('//') ? next : { name: 'home' })
 }

@@ -6,6 +6,7 @@ import Asked from '@/pieces/Asked.vue'
 import LineRows from '@/pieces/LineRows.vue'
 import SeverityTag from '@/pieces/SeverityTag.vue'
 import { useHintLine } from '@/queries/my-bench'
+import { count } from '@/shared/language'
 import { useMyDocket } from './use-my-docket'
 
 type Hint = Schemas['SteppedHintOut']
@@ -36,8 +37,7 @@ const none = computed(() => props.program.hints_left === 0)
     <p v-if="program.hints_left !== null || costs" class="soft rule">
       <template v-if="none">All steps that this exercise allows are opened; ask your instructor.</template>
       <template v-else-if="program.hints_left !== null"
-        >{{ program.hints_left }} {{ program.hints_left === 1 ? 'step' : 'steps' }} may still be
-        opened.</template
+        >{{ count(program.hints_left ?? 0, 'step') }} may still be opened.</template
       >
       <template v-if="costs && !none"> The next one {{ costs }}.</template>
     </p>

@@ -6,6 +6,7 @@ import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
 import { base64Of } from '@/shared/files'
+import { count } from '@/shared/language'
 import ListChanges from './ListChanges.vue'
 import ListColumns from './ListColumns.vue'
 import { STALE } from './use-set-up'
@@ -141,7 +142,7 @@ const will = computed(() => {
     <ErrorNote :error="importing.error.value ?? error" />
     <p v-if="preview" class="acts">
       <button class="btn" :disabled="busy || importing.busy.value || !will" @click="commit">
-        {{ will ? `Import ${will} ${will === 1 ? 'change' : 'changes'}` : 'Nothing to import' }}
+        {{ will ? `Import ${count(will, 'change')}` : 'Nothing to import' }}
       </button>
       <span class="soft">All of it, or nothing.</span>
     </p>

@@ -5,6 +5,7 @@ import { ask, client } from '@/api/client'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
+import { count } from '@/shared/language'
 import PartHead from './PartHead.vue'
 import { type Course, STALE } from './use-set-up'
 
@@ -29,7 +30,7 @@ async function make(exercise: Course['exercises'][number]) {
 <template>
   <PartHead
     title="Kits"
-    :text="`A kit is a box with a tag, filled to an exercise’s recipe. The largest section has ${pairs} ${pairs === 1 ? 'pair' : 'pairs'}.`"
+    :text="`A kit is a box with a tag, filled to an exercise’s recipe. The largest section has ${count(pairs, 'pair')}.`"
   >
     <RouterLink class="btn line" to="/hatch">To the hatch</RouterLink>
   </PartHead>

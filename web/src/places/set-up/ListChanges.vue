@@ -2,6 +2,7 @@
 // What an import would change: counted, and listed where somebody has to look.
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
+import { plural } from '@/shared/language'
 
 type Change = Schemas['ListChangeOut']
 const props = defineProps<{ preview: Schemas['PreviewOut'] }>()
@@ -44,7 +45,7 @@ function turn(list: number[], number: number) {
       </template>
     </p>
     <p v-if="preview.new_sections.length" class="soft">
-      New {{ preview.new_sections.length === 1 ? 'section' : 'sections' }}:
+      New {{ plural(preview.new_sections.length, 'section', 'sections') }}:
       {{ preview.new_sections.join(', ') }}.
     </p>
     <p v-if="open === 'doubtful' && of('doubtful').length" class="soft">

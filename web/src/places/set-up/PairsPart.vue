@@ -8,7 +8,7 @@ import EmptyNote from '@/pieces/EmptyNote.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { usePeople } from '@/queries/set-up'
 import { useAct } from '@/shared/act'
-import { count } from '@/shared/words'
+import { count, plural } from '@/shared/language'
 import { namesIn } from './names'
 import PairRow from './PairRow.vue'
 import PartHead from './PartHead.vue'
@@ -70,7 +70,7 @@ async function keep() {
     </EmptyNote>
     <template v-else>
       <section v-if="left.length" class="make">
-        <h3>{{ left.length === 1 ? 'One student is' : `${left.length} students are` }} in no pair</h3>
+        <h3>{{ plural(left.length, 'One student is', `${left.length} students are`) }} in no pair</h3>
         <template v-if="!groups">
           <form @submit.prevent="enter">
             <label class="field-label" for="pair-names">Type two names, or paste a column of pairs</label>

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
+import { count } from '@/shared/language'
 import { type Course, STALE, useSetUp } from './use-set-up'
 
 const props = defineProps<{ course: Course }>()
@@ -81,7 +82,7 @@ async function plan() {
       <legend class="field-label">Exercises that run in it</legend>
       <label v-for="one in ready" :key="one.id" class="tick">
         <input v-model="exercises" type="checkbox" :value="one.id" /> {{ one.title }}
-        <span class="soft">{{ one.ready_kits }} {{ one.ready_kits === 1 ? 'kit' : 'kits' }} ready</span>
+        <span class="soft">{{ count(one.ready_kits, 'kit') }} ready</span>
       </label>
       <p v-if="!ready.length" class="soft">None can be handed out yet; they can be chosen later.</p>
     </fieldset>

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
+import { count } from '@/shared/language'
 import { STALE } from './use-set-up'
 
 const props = defineProps<{ room: Schemas['RoomOut'] }>()
@@ -64,8 +65,8 @@ async function save() {
       <input v-model="name" class="field" maxlength="60" />
     </label>
     <p class="soft">
-      {{ benches.length }} {{ benches.length === 1 ? 'bench' : 'benches' }}. Press a bench to take it out (an
-      aisle, a gap), an empty place to put one in; type over its number, and give it a name where it has one.
+      {{ count(benches.length, 'bench', 'benches') }}. Press a bench to take it out (an aisle, a gap), an
+      empty place to put one in; type over its number, and give it a name where it has one.
     </p>
     <div class="grid" :style="{ gridTemplateColumns: `repeat(${columns}, minmax(64px, 1fr))` }">
       <template v-for="row in rows" :key="row">

@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import Asked from '@/pieces/Asked.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import { usePlannedSessions } from '@/queries/set-up'
+import { LANGUAGE } from '@/shared/language'
 import PartHead from './PartHead.vue'
 import PlanSessions from './PlanSessions.vue'
 import SessionPlan from './SessionPlan.vue'
@@ -16,7 +17,7 @@ const planning = ref(false)
 const open = ref<number | null>(null)
 const said = ref('')
 const day = (iso: string) =>
-  new Date(`${iso}T12:00:00Z`).toLocaleDateString('en-GB', {
+  new Date(`${iso}T12:00:00Z`).toLocaleDateString(LANGUAGE, {
     weekday: 'short',
     day: 'numeric',
     month: 'short',

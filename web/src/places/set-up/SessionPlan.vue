@@ -9,6 +9,7 @@ import { useSessionPlan } from '@/queries/set-up'
 import { useAct } from '@/shared/act'
 import { useWork } from '@/pieces/work/use-work'
 import WorkNote from '@/pieces/work/WorkNote.vue'
+import { plural } from '@/shared/language'
 import JoinCode from './JoinCode.vue'
 import PlaceRow from './PlaceRow.vue'
 import SessionFields from './SessionFields.vue'
@@ -147,7 +148,7 @@ async function papers() {
     <ErrorNote :error="error" />
     <p v-for="one in short" :key="one.id" class="few">
       {{ one.title }}: {{ one.wanted }} pairs, {{ one.ready }}
-      {{ one.ready === 1 ? 'kit is' : 'kits are' }} ready.
+      {{ plural(one.ready, 'kit is', 'kits are') }} ready.
       <RouterLink to="/set-up/kits">Make more</RouterLink>
     </p>
     <div class="places-head">

@@ -7,6 +7,7 @@ import { STORES_STALE, useComing } from '@/queries/stores'
 import { ask, client, type Schemas } from '@/api/client'
 import { useAct } from '@/shared/act'
 import { clockTime, dayOf } from '@/shared/words'
+import { count, plural } from '@/shared/language'
 
 const coming = useComing()
 const { busy, error, said, run } = useAct(STORES_STALE)
@@ -14,7 +15,7 @@ const { busy, error, said, run } = useAct(STORES_STALE)
 const filled = (tag: string) => run(() => ask(client.POST('/api/hatch/put-right', { body: { tag } })))
 type Row = Schemas['ComingOut']
 function state(row: Row): { word: string; tone: string } {
-  if (row.short) return { word: `${row.short} ${row.short === 1 ? 'kit' : 'kits'} short`, tone: 'bad' }
+  if (row.short) return { word: `${count(row.short, 'kit')} short`, tone: 'bad' }
   if (row.ready < row.pairs) return { word: 'enough, after some work', tone: 'work' }
   return { word: 'enough', tone: 'good' }
 }
@@ -57,7 +58,7 @@ function state(row: Row): { word: string; tone: string } {
           </p>
           <p class="count">
             <b class="v">{{ row.ready }}</b> ready for <b class="v">{{ row.pairs }}</b>
-            {{ row.pairs === 1 ? 'pair' : 'pairs' }}
+            {{ plural(row.pairs, 'pair', 'pairs') }}
           </p>
           <dl v-if="row.to_test.length || row.fill.length || row.swap.length || row.missing.length">
             <template v-if="row.to_test.length"

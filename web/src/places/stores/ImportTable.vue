@@ -7,7 +7,7 @@ import ErrorNote from '@/pieces/ErrorNote.vue'
 import { STORES_STALE } from '@/queries/stores'
 import { useAct } from '@/shared/act'
 import { base64Of } from '@/shared/files'
-import { count } from '@/shared/words'
+import { count } from '@/shared/language'
 
 const props = defineProps<{ tables: Schemas['StoreTableOut'][] }>()
 const name = defineModel<string>('name', { required: true })

@@ -1,29 +1,20 @@
 <script setup lang="ts">
 // Parts that have to be tested before their kit goes out again: why, how in half a minute, and what reading says that it is well.
-import { useMutation, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
+import { useAct } from '@/shared/act'
+import { plural } from '@/shared/language'
 
 const props = defineProps<{ kits: Schemas['KitRowOut'][] }>()
-const queries = useQueryClient()
 const due = computed(() => props.kits.flatMap((kit) => kit.tests.map((test) => ({ ...test, tag: kit.tag }))))
-const said = ref('')
-const answer = useMutation({
-  mutationFn: ({ id, isWell }: { id: number; isWell: boolean }) =>
-    ask(
-      client.POST('/api/kits/tests/{test_id}', {
-        params: { path: { test_id: id } },
-        body: { is_well: isWell, note: '' },
-      }),
-    ),
-  onSuccess: (done) => {
-    said.value = done.message
-    return queries.invalidateQueries({ queryKey: ['kits'] })
-  },
-})
+const { busy, error, said, run } = useAct(['kits'])
+function answer(id: number, isWell: boolean) {
+  const body = { is_well: isWell, note: '' }
+  return run(() => ask(client.POST('/api/kits/tests/{test_id}', { params: { path: { test_id: id } }, body })))
+}
 const times = (count: number) =>
-  count === 1 ? 'It was broken once before.' : count ? `It was broken ${count} times before.` : ''
+  count && plural(count, 'It was broken once before.', `It was broken ${count} times before.`)
 </script>
 
 <template>
@@ -32,7 +23,7 @@ const times = (count: number) =>
       <h2>To test</h2>
       <span class="soft">before the kit goes out again</span>
     </header>
-    <ErrorNote v-if="answer.error.value" :error="answer.error.value" />
+    <ErrorNote :error="error" />
     <p v-if="said" role="status" class="good">{{ said }}</p>
     <ul>
       <li v-for="test in due" :key="test.id" class="sheet">
@@ -47,20 +38,8 @@ const times = (count: number) =>
         <p>{{ test.how }}</p>
         <p class="soft">Well is: {{ test.well }}</p>
         <p class="acts">
-          <button
-            class="btn"
-            :disabled="answer.isPending.value"
-            @click="answer.mutate({ id: test.id, isWell: true })"
-          >
-            It is well
-          </button>
-          <button
-            class="btn line"
-            :disabled="answer.isPending.value"
-            @click="answer.mutate({ id: test.id, isWell: false })"
-          >
-            It is broken
-          </button>
+          <button class="btn" :disabled="busy" @click="answer(test.id, true)">It is well</button>
+          <button class="btn line" :disabled="busy" @click="answer(test.id, false)">It is broken</button>
         </p>
       </li>
     </ul>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 // Bands both ways: colours to a value with its limits, and a value to its colours; a meter may disagree.
-import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { refDebounced, useStorage } from '@vueuse/core'
+import { useStorage } from '@vueuse/core'
 import { computed } from 'vue'
-import { ask, client, type Schemas } from '@/api/client'
+import type { Schemas } from '@/api/client'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
+import { useBands, useValue } from '@/queries/sums'
 import { said } from '@/shared/units'
 import BandPicture from './BandPicture.vue'
 import { roleOf } from './bands'
@@ -17,26 +17,10 @@ const value = useStorage('verifex-sum-value', '4k7')
 const series = useStorage('verifex-sum-series', 'E12')
 const tolerance = useStorage('verifex-sum-tolerance', 5)
 
-const asked = refDebounced(
-  computed(() => ({ colours: [...colours.value], measured: measured.value })),
-  120,
-)
-const reading = useQuery({
-  queryKey: ['bands', asked],
-  queryFn: () => ask(client.POST('/api/sums/bands', { body: asked.value })),
-  placeholderData: keepPreviousData,
-  retry: false,
-})
-const wanted = refDebounced(
+const reading = useBands(computed(() => ({ colours: [...colours.value], measured: measured.value })))
+const found = useValue(
   computed(() => ({ value: value.value, series: series.value, tolerance_percent: Number(tolerance.value) })),
-  120,
 )
-const found = useQuery({
-  queryKey: ['value', wanted],
-  queryFn: () => ask(client.POST('/api/sums/value', { body: wanted.value })),
-  placeholderData: keepPreviousData,
-  retry: false,
-})
 
 function offered(index: number): string[] {
   const role = roleOf(index, colours.value.length)

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 // One sum: what it asks for, its formula and drawing, and the answer while one types.
-import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { refDebounced, useStorage } from '@vueuse/core'
+import { useStorage } from '@vueuse/core'
 import { computed } from 'vue'
-import { ask, client, type Schemas } from '@/api/client'
+import type { Schemas } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
+import { useSum } from '@/queries/sums'
 import SumDrawing from './SumDrawing.vue'
 
 const props = defineProps<{ sum: Schemas['SumOut'] }>()
@@ -18,22 +18,10 @@ const given = useStorage<Record<string, string>>(
   undefined,
   { mergeDefaults: true },
 )
-const asked = refDebounced(
+const { data, error } = useSum(
+  props.sum.name,
   computed(() => ({ ...given.value })),
-  120,
 )
-const { data, error } = useQuery({
-  queryKey: ['sum', props.sum.name, asked],
-  queryFn: () =>
-    ask(
-      client.POST('/api/sums/of/{name}', {
-        params: { path: { name: props.sum.name } },
-        body: { given: asked.value },
-      }),
-    ),
-  placeholderData: keepPreviousData,
-  retry: false,
-})
 const results = computed(() =>
   Object.fromEntries(error.value ? [] : (data.value?.rows ?? []).map((row) => [row.name, row.said])),
 )
