@@ -7,7 +7,7 @@ PORT ?= 8000
 DEBIAN := chromium fonts-dejavu-core ngspice libpango-1.0-0 libpangoft2-1.0-0 gcc-avr avr-libc simavr
 export PIP_DISABLE_PIP_VERSION_CHECK := 1
 
-.PHONY: help setup run wheel demo demo-large test check api-client rules screenshots bench load kills generated fuzz corpus clean-demo debian
+.PHONY: help setup run wheel demo demo-large test check api-client rules screenshots bench load waits kills generated fuzz corpus clean-demo debian
 
 help: ## list the targets
 	@grep -hE '^[a-z-]+:.*##' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 16
@@ -99,6 +99,9 @@ corpus: setup ## false alarms and misses of the checks, rule by rule, with bound
 
 load: setup ## a class of 60 clients at a server of its own, with a class PDF and a log of 10 MB
 	$(BIN)/python -m benchmarks.load
+
+waits: setup ## what somebody at a screen waits for: stations, findings while typing, a phone's first load, long logs
+	$(BIN)/python -m benchmarks.screens
 
 kills: setup ## a thousand kills of workers while hand-ins are judged: none may be lost
 	$(BIN)/python -m benchmarks.kills

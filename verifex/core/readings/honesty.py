@@ -1,5 +1,6 @@
 """A second look at a log: worded as something to look at, never as an accusation. Pairs never see it."""
 
+from collections import Counter
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
@@ -174,21 +175,18 @@ def off_the_grid(view: HonestyView, finding: FindingFactory) -> Iterator[Finding
     source="the last digits of every value the formula can give in the log's range",
 )
 def round_numbers(view: HonestyView, finding: FindingFactory) -> Iterator[Finding]:
-    values = view.values
-    decimals = max((_decimals(value) for value in values), default=0)
-    if (
-        len(values) < LEAST_FOR_DIGITS
-        or len(set(values)) < LEAST_DIFFERENT_VALUES
-        or not 1 <= decimals <= MOST_DECIMALS
-    ):
+    times = Counter(view.values)  # a long log has few different values
+    decimals = max((_decimals(value) for value in times), default=0)
+    if len(view.values) < LEAST_FOR_DIGITS or len(times) < LEAST_DIFFERENT_VALUES or not 1 <= decimals <= MOST_DECIMALS:
         return
     own = [numbers[0] for text in view.grid or () if (numbers := numbers_in(text))]
-    possible = {round(value, decimals) for value in own or view.possible if min(values) <= value <= max(values)}
-    round_share = _round_share(values, decimals)
-    if possible and round_share >= MOSTLY and _round_share(list(possible), decimals) < MOSTLY / 2:
+    low, high = min(times), max(times)
+    possible = Counter({round(value, decimals): 1 for value in own or view.possible if low <= value <= high})
+    round_share = _round_share(times, decimals)
+    if possible and round_share >= MOSTLY and _round_share(possible, decimals) < MOSTLY / 2:
         yield finding(
             f"{round_share:.0%} of the values end in 0 or 5; of those that can be printed in that range, "
-            f"{_round_share(list(possible), decimals):.0%} do.",
+            f"{_round_share(possible, decimals):.0%} do.",
             "Look at this: were the values read off and written down, or copied from the board?",
             value=round_share,
             limit=MOSTLY,
@@ -199,8 +197,8 @@ LEAST_FOR_DIGITS, LEAST_DIFFERENT_VALUES, MOST_DECIMALS = 20, 6, 3
 MOSTLY = 0.9  # of the values; by chance a fifth of them ends so
 
 
-def _round_share(values: Sequence[float], decimals: int) -> float:
-    return sum(1 for value in values if round(abs(value) * 10**decimals) % 5 == 0) / len(values)
+def _round_share(times: Counter[float], decimals: int) -> float:
+    return sum(n for value, n in times.items() if round(abs(value) * 10**decimals) % 5 == 0) / times.total()
 
 
 def _decimals(value: float) -> int:
