@@ -16,8 +16,9 @@ const { busy, error, run } = useAct([])
 const router = useRouter()
 const nowIs = useNowIs()
 const { data: me } = useMe()
+let begun = false // whoever just began goes on to Set-up instead
 watchEffect(() => {
-  if (me.value && !me.value.first_start) void router.replace('/')
+  if (me.value && !me.value.first_start && !begun) void router.replace('/')
 })
 const differs = computed(() => !!again.value && again.value !== form.password)
 /** First letter and last name, until another one is typed. */
@@ -35,6 +36,7 @@ function proposeLogIn() {
 async function begin() {
   const now = await run(() => ask(client.POST('/api/first-start', { body: form })))
   if (!now) return
+  begun = true
   nowIs(now)
   await router.push('/set-up')
 }

@@ -15,6 +15,7 @@ import PartHead from './PartHead.vue'
 import { STALE, useSetUp } from './use-set-up'
 
 type Way = 'list' | 'random' | 'alike' | 'mixed'
+defineOptions({ inheritAttrs: false }) // the section is all that it needs of the course
 const { sectionId } = useSetUp()
 const people = usePeople(sectionId)
 const typed = ref('')
