@@ -51,7 +51,7 @@ export function writeLine(row: Row): string {
 }
 
 /** The next free reference of a kind: R1, R2, … */
-export function nextRef(rows: Row[], letters: string): string {
+export function nextRef(rows: Pick<Row, 'name'>[], letters: string): string {
   const used = rows.map((row) => (row.name.startsWith(letters) ? Number(row.name.slice(letters.length)) : 0))
   return `${letters}${Math.max(0, ...used.filter((n) => Number.isFinite(n))) + 1}`
 }

@@ -17,10 +17,12 @@ export function partsLike(typed: string, rows: Row[], words: Vocabulary): { ref:
       p.ref.toLowerCase() === lower || p.part.startsWith(lower) || p.title.toLowerCase().startsWith(lower),
   )
   const fromRecipe = waiting.flatMap((p) => (typeOf(p.part) ? [{ ref: p.ref, type: typeOf(p.part)! }] : []))
+  // The recipe's references stay free for the recipe's parts.
+  const named = [...rows, ...words.recipe.map((part) => ({ name: part.ref }))]
   const others = words.parts
     .filter((part) => part.id.startsWith(lower) || part.short === lower)
     .sort((a, b) => rank(b, lower) - rank(a, lower))
-    .map((type) => ({ ref: nextRef(rows, type.letters), type }))
+    .map((type) => ({ ref: nextRef(named, type.letters), type }))
   return [...fromRecipe, ...others]
 }
 
