@@ -126,8 +126,7 @@ describe('completions', () => {
   })
 
   it('are none where a place or a value is typed', () => {
-    for (const text of ['a5', '+L', 'r1 c16', '.8 a12 red x'])
-      expect(offered(text)).toEqual([])
+    for (const text of ['a5', '+L', 'r1 c16', '.8 a12 red x']) expect(offered(text)).toEqual([])
   })
 })
 

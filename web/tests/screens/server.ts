@@ -77,6 +77,6 @@ export function until(look: () => unknown): Promise<void> {
       if (!look())
         throw new Error(`not so yet: ${look.toString()}\n${document.body.textContent?.slice(0, 1500)}`)
     },
-    { timeout: 4000, interval: 10 },
+    { timeout: 15_000, interval: 10 },
   )
 }
