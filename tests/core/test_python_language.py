@@ -3,12 +3,14 @@
 import contextlib
 import io
 import warnings
+from pathlib import Path
 from random import Random
 from unittest import TestCase
 
 from verifex.core.parts import catalogue
 from verifex.core.program import ScriptedPins, check_program
 
+HOST_PROGRAMS = Path(__file__).parents[1] / "corpus" / "host"
 BOARD = catalogue().boards["sbc-3v3"]
 
 
@@ -55,6 +57,12 @@ class LanguageTest(TestCase):
         for name, text in self.PROGRAMS.items():
             with self.subTest(name):
                 self.assertEqual(by_us(text), by_host(text))
+
+    def test_whole_programs_print_what_the_host_prints(self):
+        for path in sorted(HOST_PROGRAMS.glob("*.py")):
+            with self.subTest(path.stem):
+                text = path.read_text("utf-8")
+                self.assertEqual(by_us(text, seconds=20), by_host(text))
 
     def test_errors_stop_a_program_where_they_stop_the_host(self):
         for text in self.ENDS:
@@ -117,7 +125,7 @@ class RefusedTest(TestCase):
             "import threading",
             "with open('log.txt') as f:\n    pass",
             "def f():\n    yield 1",
-            "@property\ndef f(): pass",
+            "@cached\ndef f(): pass",
             "x = super()",
         ):
             found = check_program(text, BOARD).findings

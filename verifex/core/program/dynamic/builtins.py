@@ -30,7 +30,7 @@ MOST_DIGITS = 4300
 
 #: Names the language has and we do not play: ours to add, never the pair's mistake.
 _OURS = """
-open exec eval compile globals locals vars dir memoryview complex frozenset iter next slice super property
+open exec eval compile globals locals vars dir memoryview complex frozenset iter next slice property
 staticmethod classmethod object delattr setattr breakpoint help __import__ __file__
 """
 OURS_TO_ADD = frozenset(_OURS.split())
@@ -287,6 +287,13 @@ def isinstance_(m: Machine, at: At, /, value: Any, kinds: Any) -> bool:
         if isinstance(kind, Builtin) and kind.kind is not None and isinstance(value, kind.kind):
             return True
     return False
+
+
+@_enter("issubclass")
+def issubclass_(m: Machine, at: At, /, one: Any, kinds: Any) -> bool:
+    if not isinstance(one, Class):
+        raise error("TypeError", "issubclass() asks about a class", at)
+    return any(isinstance(kind, Class) and one.is_a(kind) for kind in (kinds if isinstance(kinds, tuple) else (kinds,)))
 
 
 @_enter("type")

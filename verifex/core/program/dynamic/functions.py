@@ -7,9 +7,9 @@ from verifex.core.program import tree as t
 from verifex.core.program.dynamic.calling import all_of, call, each, entries
 from verifex.core.program.dynamic.effort import walk
 from verifex.core.program.dynamic.expressions import Expressions
-from verifex.core.program.dynamic.names import Later, Names, Value, targets
+from verifex.core.program.dynamic.names import Later, Names, Value, class_key, targets
 from verifex.core.program.dynamic.running import method
-from verifex.core.program.dynamic.values import UNSET, Frame, Function
+from verifex.core.program.dynamic.values import UNSET, Above, Class, Frame, Function, Instance, error
 from verifex.core.program.fast import constant
 
 
@@ -47,10 +47,26 @@ class Functions:
             owner = self.expressions.read(t.Name(at, node.receiver)) if node.receiver else self.expressions.value(on)
             return lambda frame: method(holder[0], owner(frame), name, given(frame), keywords(frame), at)
         if name == "super":
-            self.names.program.unsupported.append(t.Unsupported(at, "`super`"))
-            return constant(None)
+            return self._above(at, given)
         f = self.expressions.read(t.Name(at, name)) if name else self.expressions.value(on)
         return lambda frame: call(holder[0], f(frame), given(frame), keywords(frame), at)
+
+    def _above(self, at: t.At, given: Callable[[Frame], tuple[Any, ...]]) -> Value:
+        """`super()`: the object of the method it stands in, looked at from above the class that this method is written in."""
+        scope, holder = self.names.scope, self.names.machine
+        if scope is None or scope.outer is None or not scope.outer.is_class or not scope.slots:
+            self.names.program.unsupported.append(t.Unsupported(at, "`super` outside a method"))
+            return constant(None)
+        key, slot = class_key(scope.outer), next(iter(scope.slots.values()))
+
+        def above(frame: Frame) -> Above:
+            args = given(frame)
+            of, owner = args if len(args) == 2 else (holder[0].own[key], frame[slot])
+            if not isinstance(of, Class) or not isinstance(owner, Instance):
+                raise error("TypeError", "super() wants a class and an object of it", at)
+            return Above(of, owner)
+
+        return above
 
     def function(self, node: t.Function | t.Lambda, name: str) -> Value:
         """Makes the function where it is come to."""
@@ -91,11 +107,15 @@ class Functions:
                 machine.step(at)
                 machine.cells += 1
                 write(frame, value)
-                if all(condition(frame) for condition in conditions):
+                if not all(condition(frame) for condition in conditions):
+                    continue
+                if node.flat:
+                    found.extend(made(frame))
+                else:
                     found.append((made(frame), paired(frame)) if paired else made(frame))
-            if paired or node.kind == "set":
+            if node.kind in ("set", "pairs"):
                 walk(machine, found, at)
-            return dict(found) if paired else set(found) if node.kind == "set" else found
+            return dict(found) if node.kind == "pairs" else set(found) if node.kind == "set" else found
 
         return run
 

@@ -112,6 +112,24 @@ def _add(m: Machine, at: At, value: set[Any], given: Any) -> None:
     value.add(as_key(m, given, at))
 
 
+def _to_bytes(
+    m: Machine, at: At, value: int, length: int = 1, byteorder: str = "big", *, signed: bool = False
+) -> bytes:
+    m.take(max(0, int(length)), at)
+    return value.to_bytes(length, byteorder, signed=signed)  # type: ignore[arg-type]
+
+
+def _from_bytes(m: Machine, at: At, given: Any, byteorder: str = "big", *, signed: bool = False) -> int:
+    return int.from_bytes(bytes(all_of(m, given, at)), byteorder, signed=signed)  # type: ignore[arg-type]
+
+
+def _from_keys(m: Machine, at: At, keys: Any, value: Any = None) -> dict[Any, Any]:
+    return dict.fromkeys(all_of(m, keys, at), value)
+
+
+#: Functions of a type itself, such as `int.from_bytes`.
+OF_TYPES: dict[tuple[str, str], Act] = {("int", "from_bytes"): _from_bytes, ("dict", "fromkeys"): _from_keys}
+
 METHODS: dict[type, dict[str, Act]] = {
     str: _plain(
         str,
@@ -130,7 +148,7 @@ METHODS: dict[type, dict[str, Act]] = {
     | {"update": _update, "setdefault": _set_default},
     set: _plain(set, "remove discard pop clear copy union intersection difference issubset issuperset")
     | {"add": _add, "update": _update},
-    int: _plain(int, "bit_length"),
+    int: _plain(int, "bit_length") | {"to_bytes": _to_bytes},
     float: _plain(float, "is_integer"),
     bool: {},
     range: {},

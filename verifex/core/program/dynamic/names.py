@@ -30,6 +30,7 @@ class Scope:
     globals: set[str] = field(default_factory=set)
     size: int = 1
     renamed: list[dict[str, int]] = field(default_factory=list)  # names of comprehensions under way
+    at: t.At | None = None  # of a class: where it is written
 
     def slot(self, name: str) -> int | None:
         for names in reversed(self.renamed):
@@ -45,6 +46,11 @@ class Scope:
         if name not in self.slots:
             self.slots[name] = self.new()
         return self.slots[name]
+
+
+def class_key(scope: Scope) -> str:
+    """What a run keeps a class under while its methods ask for it."""
+    return f"class at {scope.at}"
 
 
 @dataclass(frozen=True, slots=True)

@@ -4,14 +4,17 @@ from typing import Any
 
 from verifex.core.program.dynamic.calling import all_of, call, run_function
 from verifex.core.program.dynamic.effort import CONTAINERS, as_key, walk
-from verifex.core.program.dynamic.methods import METHODS, REAL
+from verifex.core.program.dynamic.methods import METHODS, OF_TYPES, REAL
 from verifex.core.program.dynamic.values import (
+    ERRORS,
     UNSET,
+    Above,
     Bound,
     Builtin,
     Class,
     Function,
     Instance,
+    Member,
     Thing,
     error,
     kind_name,
@@ -26,21 +29,35 @@ def attribute(m: Machine, value: Any, name: str, at: At) -> Any:
     if isinstance(value, Instance):
         if name in value.fields:
             return value.fields[name]
-        member = value.of.find(name)
-        if isinstance(member, Function):
-            return Bound(member, value)
+        member = _member(m, value.of.find(name), value.of, value, at)
         if member is not UNSET:
             return member
         if name == "__class__":
             return value.of
         raise error("AttributeError", f"'{value.of.name}' has no '{name}'", at)
+    if isinstance(value, Above):
+        base = value.of.base
+        member = _member(m, base.find(name) if base else UNSET, value.owner.of, value.owner, at)
+        if member is not UNSET:
+            return member
+        if name == "__init__":
+            return Builtin(name, lambda m_, at_, *args: _begin(m_, at_, value.owner, *args))
+        raise error("AttributeError", f"nothing above '{value.of.name}' has '{name}'", at)
     if isinstance(value, Class):
         member = value.find(name)
+        if isinstance(member, Member):
+            return Bound(member.function, value) if member.kind == "classmethod" else member.function
         if member is not UNSET:
             return member
         if name == "__name__":
             return value.name
+        if name == "__init__":
+            return Builtin(name, _begin)
         raise error("AttributeError", f"'{value.name}' has no '{name}'", at)
+    if isinstance(value, Builtin | Function) and name == "__name__":
+        return value.name
+    if isinstance(value, Builtin) and (value.name, name) in OF_TYPES:
+        return Builtin(name, OF_TYPES[value.name, name])
     if isinstance(value, Thing):
         return value.get(m, name, at)
     known = METHODS.get(type(value))
@@ -55,8 +72,29 @@ def attribute(m: Machine, value: Any, name: str, at: At) -> Any:
     raise error("AttributeError", f"'{kind_name(value)}' has no '{name}'", at)
 
 
+def _member(m: Machine, member: Any, of: Class, owner: Instance, at: At) -> Any:
+    """What a member of a class is on one of its objects; UNSET stays."""
+    if isinstance(member, Function):
+        return Bound(member, owner)
+    if not isinstance(member, Member):
+        return member
+    if member.kind == "property":
+        return run_function(m, member.function, (owner,), {}, at)
+    return member.function if member.kind == "staticmethod" else Bound(member.function, of)
+
+
+def _begin(m: Machine, at: At, /, owner: Instance, *args: Any) -> None:
+    """What the classes of the language do with a new object: an error keeps what it is made with."""
+    if owner.of.is_a(ERRORS["BaseException"]):
+        owner.fields["args"] = args
+
+
 def set_attribute(m: Machine, value: Any, name: str, given: Any, at: At) -> None:
-    if isinstance(value, Instance):
+    if isinstance(value, Instance) and isinstance(member := value.of.find(name), Member) and member.kind == "property":
+        if member.setter is None:
+            raise error("AttributeError", f"'{name}' of '{value.of.name}' cannot be set", at)
+        run_function(m, member.setter, (value, given), {}, at)
+    elif isinstance(value, Instance):
         value.fields[name] = given
     elif isinstance(value, Class):
         value.members[name] = given
@@ -106,9 +144,12 @@ def set_item(m: Machine, value: Any, index: Any, given: Any, at: At) -> None:
 
 
 def truth(m: Machine, value: Any, at: At) -> bool:
-    if isinstance(value, Instance | Thing):
+    if isinstance(value, Instance):
+        for name in ("__bool__", "__len__"):
+            if isinstance(own := value.of.find(name), Function):
+                return bool(run_function(m, own, (value,), {}, at))
         return True
-    return bool(value)
+    return isinstance(value, Thing) or bool(value)
 
 
 def _special(m: Machine, one: Any, name: str, other: Any, at: At) -> Any:

@@ -55,8 +55,9 @@ def shown(m: Machine, value: Any, at: At, *, quoted: bool = False, deep: int = 0
             return str(call(m, Bound(own, value), (), {}, at))
         if "args" in value.fields:
             args = value.fields["args"]
-            said = shown(m, args[0] if len(args) == 1 else args, at) if args else ""
-            return f"{value.of.name}({said!r})" if quoted else said
+            if quoted:
+                return f"{value.of.name}({', '.join(inside(arg) for arg in args)})"
+            return shown(m, args[0] if len(args) == 1 else args, at) if args else ""
         return f"<{value.of.name} object>"
     if isinstance(value, Class):
         return f"<class '{value.name}'>"

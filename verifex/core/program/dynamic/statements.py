@@ -10,7 +10,7 @@ from verifex.core.program.dynamic.expressions import Expressions
 from verifex.core.program.dynamic.functions import Functions
 from verifex.core.program.dynamic.libraries import imported
 from verifex.core.program.dynamic.loops import BREAK, CONTINUE, RETURN, Loops
-from verifex.core.program.dynamic.names import Action, Names, Scope, assigned
+from verifex.core.program.dynamic.names import Action, Names, Scope, Value, assigned, class_key
 from verifex.core.program.dynamic.running import attribute
 from verifex.core.program.dynamic.values import (
     ERRORS,
@@ -21,6 +21,7 @@ from verifex.core.program.dynamic.values import (
     Frame,
     Function,
     Instance,
+    Member,
     Raised,
     Thing,
     Unset,
@@ -95,10 +96,8 @@ class Statements:
             case t.Return():
                 return self._return(node)
             case t.Define():
-                make, write = (
-                    self.functions.function(node.function, node.function.name),
-                    self.assignments.write_to(t.Name(node.at, node.function.name)),
-                )
+                make = self._decorated(node.function, self.functions.function(node.function, node.function.name))
+                write = self.assignments.write_to(t.Name(node.at, node.function.name))
                 return self._plain(lambda frame: write(frame, make(frame)), node.at)
             case t.Class():
                 return self._class(node)
@@ -167,18 +166,35 @@ class Statements:
 
         return run
 
+    def _decorated(self, function: t.Function, make: Value) -> Value:
+        """The function as its decorator makes it: a property, the setter of one, or a function of the class itself."""
+        if not function.decorator:
+            return make
+        name, _, part = function.decorator.partition(".")
+        if not part:
+            return lambda frame: Member(name, make(frame))
+        before = self.expressions.read(t.Name(function.at, name))
+
+        def with_setter(frame: Frame) -> Member:
+            held = before(frame)
+            if not isinstance(held, Member):
+                raise error("AttributeError", f"'{name}' is no property", function.at)
+            return Member(held.kind, held.function, make(frame))
+
+        return with_setter
+
     def _class(self, node: t.Class) -> Action:
         base = self.expressions.value(node.base) if node.base is not None else None
         write = self.assignments.write_to(t.Name(node.at, node.name))
         outer = self.names.scope
-        scope = self.names.scope = Scope(outer, is_class=True)
+        scope = self.names.scope = Scope(outer, is_class=True, at=node.at)
         own, of_program, _ = assigned(node.body)
         scope.globals = of_program
         for name in sorted(own):
             scope.add(name)
         action = self.block(node.body)
         self.names.scope = outer
-        at = node.at
+        at, key, holder = node.at, class_key(scope), self.names.machine
 
         def run(frame: Frame) -> object:
             on = base(frame) if base else None
@@ -187,7 +203,8 @@ class Statements:
             inner: Frame = [frame, *[UNSET] * (scope.size - 1)]
             action(inner)
             members = {name: inner[slot] for name, slot in scope.slots.items() if inner[slot] is not UNSET}
-            write(frame, Class(node.name, on, members))
+            made = holder[0].own[key] = Class(node.name, on, members)
+            write(frame, made)
             return None
 
         return run

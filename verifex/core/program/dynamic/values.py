@@ -88,6 +88,23 @@ class Bound:
     owner: Any
 
 
+@dataclass(slots=True, eq=False)
+class Member:
+    """A function of a class that is not called on an object as it is; kind is property, staticmethod or classmethod."""
+
+    kind: str
+    function: Function
+    setter: Function | None = None
+
+
+@dataclass(slots=True, eq=False)
+class Above:
+    """An object, looked at from above the class `of`: what `super()` gives."""
+
+    of: Class
+    owner: Instance
+
+
 class Thing:
     """An object of a library as it is played here. `do_x` is its method x, `get_x` and `set_x` its property x."""
 

@@ -130,13 +130,16 @@ class Expressions:
         item: ast.expr,
         value: ast.expr | None,
     ) -> t.Expr:
-        if len(raw.generators) != 1:
-            raise NotSupported(raw, "a list made by two loops at once")
-        one = raw.generators[0]
-        return t.Comprehension(
-            self.at(raw), kind, self.expr(item), self.expr(value) if value is not None else None,
-            self.expr(one.target), self.expr(one.iter), tuple(self.expr(test) for test in one.ifs),
-        )  # fmt: skip
+        made: t.Expr | None = None
+        for one in reversed(raw.generators):
+            is_outermost, is_innermost = one is raw.generators[0], made is None
+            made = t.Comprehension(
+                self.at(raw), kind if is_outermost else "list", self.expr(item) if made is None else made,
+                self.expr(value) if value is not None and is_innermost else None,
+                self.expr(one.target), self.expr(one.iter), tuple(self.expr(test) for test in one.ifs), flat=not is_innermost,
+            )  # fmt: skip
+        assert made is not None  # the grammar wants a loop
+        return made
 
     def params(self, raw: ast.arguments) -> tuple[t.Param, ...]:
         plain = [*raw.posonlyargs, *raw.args]

@@ -88,9 +88,8 @@ class _Reader(Expressions):
         raise NotSupported(raw, WORDS.get(type(raw), f"this {type(raw).__name__}"))
 
     def _function(self, raw: ast.FunctionDef) -> t.Function:
-        if raw.decorator_list:
-            raise NotSupported(raw.decorator_list[0], "a decorator (`@`)")
-        made = t.Function(self.at(raw), raw.name, ANY, self.params(raw.args), self.block(self.at(raw), raw.body))
+        params, body = self.params(raw.args), self.block(self.at(raw), raw.body)
+        made = t.Function(self.at(raw), raw.name, ANY, params, body, _decorator(raw))
         self.program.add(made)
         return made
 
@@ -121,6 +120,18 @@ class _Reader(Expressions):
         at = self.at(raw)
         body = t.Block(at, (self._with(raw, rest),)) if rest else self.block(at, raw.body)
         return t.With(at, self.expr(first.context_expr), name, body)
+
+
+def _decorator(raw: ast.FunctionDef) -> str:
+    """What stands above a method, in words of the tree; raises NotSupported for any other decorator."""
+    match raw.decorator_list:
+        case []:
+            return ""
+        case [ast.Name(id="property" | "staticmethod" | "classmethod" as name)]:
+            return name
+        case [ast.Attribute(value=ast.Name(id=name), attr="setter")] if name == raw.name:
+            return f"{name}.setter"
+    raise NotSupported(raw.decorator_list[0], "this decorator (`@`)")
 
 
 WORDS: dict[type, str] = {

@@ -72,7 +72,8 @@ class Slice(Expr):
 
 @dataclass(frozen=True, slots=True)
 class Comprehension(Expr):
-    """Values made of others: kind is list, set, tuple or pairs (`value` then is what the key leads to)."""
+    """Values made of others: kind is list, set, tuple or pairs (`value` then is what the key leads to). Of several loops each holds
+    the next as its `item`, `flat`: what that one makes is put together."""
 
     kind: str
     item: Expr
@@ -80,6 +81,7 @@ class Comprehension(Expr):
     target: Expr
     values: Expr
     conditions: tuple[Expr, ...]
+    flat: bool = False
 
 
 @dataclass(frozen=True, slots=True)

@@ -110,3 +110,4 @@ class Function(Node):
     result: Type
     params: tuple[Param, ...]
     body: Block
+    decorator: str = ""  # of a method: property, staticmethod, classmethod, or `name.setter`

@@ -23,9 +23,19 @@ MATHS: dict[str, Any] = {"pi": math.pi, "e": math.e, "inf": math.inf, "nan": mat
 for _act in (
     math.sqrt, math.sin, math.cos, math.tan, math.asin, math.acos, math.atan, math.atan2, math.exp, math.log10, math.log2, math.fabs,
     math.floor, math.ceil, math.trunc, math.degrees, math.radians, math.hypot, math.isnan, math.isinf, math.fmod, math.copysign,
-    math.isclose, math.log,
+    math.isclose, math.log, math.gcd, math.modf,
 ):  # fmt: skip
     MATHS[_act.__name__] = _plain(_act)
+MOST_FACTORIAL = 500  # a larger one takes longer than a pass of a program
+
+
+def _factorial(m: Machine, at: At, n: int) -> int:
+    if n > MOST_FACTORIAL:
+        raise error("OverflowError", f"factorial() of more than {MOST_FACTORIAL}", at)
+    return math.factorial(n)
+
+
+MATHS["factorial"] = Builtin("factorial", _factorial)
 MATHS["pow"] = Builtin("pow", lambda m, at, a, b: math.pow(a, b))
 
 
@@ -73,9 +83,10 @@ def _mean(act: Callable[[list[Any]], Any]) -> Any:
     return run
 
 
-MEANS: dict[str, Any] = {
-    act.__name__: Builtin(act.__name__, _mean(act)) for act in (statistics.mean, statistics.median, statistics.pstdev)
-}
+STATISTICS = (
+    statistics.mean, statistics.fmean, statistics.median, statistics.pstdev, statistics.stdev, statistics.variance, statistics.mode,
+)  # fmt: skip
+MEANS: dict[str, Any] = {act.__name__: Builtin(act.__name__, _mean(act)) for act in STATISTICS}
 
 
 class _Out(Thing):
