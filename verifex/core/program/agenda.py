@@ -81,7 +81,9 @@ class Agenda:
             for watch in watches:
                 if watch.heard(level) and machine.now_us >= watch.deaf_until_us:
                     watch.deaf_until_us = machine.now_us + watch.dead_us
-                    self._waiting.append(watch.handler)
+                    # A pin that waits to call while calls are held back is remembered once, however often it changes.
+                    if not self.held_back or watch.handler not in self._waiting:
+                        self._waiting.append(watch.handler)
         self.answer(machine)
 
     def answer(self, machine: Running) -> None:

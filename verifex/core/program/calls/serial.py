@@ -178,4 +178,8 @@ def flush(m: Machine, at: At, _: Any) -> None:
 
 @call("String", ("any", INT), TEXT, least=1)
 def string(m: Machine, at: At, kinds: tuple[Type, ...], *args: Any) -> str:
-    return as_printed(kinds[0], args[0], args[1] if len(args) > 1 else None)
+    """A text of a value. In another base it has small letters, and of a negative number the bits of its own kind: unlike `print`."""
+    kind, value, form = kinds[0], args[0], args[1] if len(args) > 1 else None
+    if form in (None, 10) or not isinstance(kind, Int):
+        return as_printed(kind, value, form)
+    return as_printed(kind, value & ((1 << kind.bits) - 1), form).lower()
