@@ -128,15 +128,20 @@ class Machine:
         for place, value in enumerate(values):
             self.written_registers[(address, register + place)] = value
 
-    def watch(self, pin: str, edge: Edge, handler: Handler, dead_us: float = 0.0) -> None:
+    def watch(self, pin: str, edge: Edge, handler: Handler, dead_us: float = 0.0) -> Watch:
         """Call `handler` whenever the level on a pin changes so."""
         watch = Watch(edge, handler, self.surroundings.level(self, pin), dead_us)
         self.agenda.watches.setdefault(pin, []).append(watch)
         self.stop_us = self.agenda.next_us(self)
+        return watch
 
     def unwatch(self, pin: str) -> None:
         self.agenda.watches.pop(pin, None)
         self.stop_us = self.agenda.next_us(self)
+
+    def forget(self, pin: str, watch: Watch) -> None:
+        """This one is not called any more; others of the pin are."""
+        self.agenda.watches[pin] = [other for other in self.agenda.watches.get(pin, ()) if other is not watch]
 
     def call_later(self, after_us: float, handler: Handler, every_us: float = math.inf) -> Timer:
         timer = Timer(self.now_us + max(1.0, after_us), max(1.0, every_us), handler)

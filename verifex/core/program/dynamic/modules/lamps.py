@@ -3,7 +3,7 @@
 import math
 from typing import Any
 
-from verifex.core.program.agenda import Timer
+from verifex.core.program.agenda import Timer, Watch
 from verifex.core.program.dynamic.modules import clock, pins
 from verifex.core.program.dynamic.values import Builtin, Thing, error
 from verifex.core.program.machine import Machine
@@ -118,6 +118,7 @@ class Input(Thing):
         self.pin = pins.pin_named(m, pin, at)
         up = self.pulled if pull_up is None else bool(pull_up)
         self.active_high = not up
+        self.called: dict[bool, Watch] = {}  # what is called when it becomes active, and when it no longer is
         self.dead_us = (bounce_time or 0) * 1e6
         m.set_mode(self.pin, "pull-up" if up else "input", at)
 
@@ -139,11 +140,13 @@ class Input(Thing):
     do_wait_for_release = do_wait_for_inactive = do_wait_for_no_motion = _wait_off
 
     def _when(self, m: Machine, at: At, f: Any, *, active: bool) -> None:
+        if before := self.called.pop(active, None):
+            m.forget(self.pin, before)
         if f is None:
             return
         wants = 0 if isinstance(f, Builtin) or not hasattr(f, "required") else f.required
         edge = "rising" if active == self.active_high else "falling"
-        pins.on_edge(m, self.pin, edge, f, (self,) * min(1, wants), at, self.dead_us)  # type: ignore[arg-type]
+        self.called[active] = pins.on_edge(m, self.pin, edge, f, (self,) * min(1, wants), at, self.dead_us)  # type: ignore[arg-type]
 
     def _when_on(self, m: Machine, at: At, f: Any) -> None:
         self._when(m, at, f, active=True)

@@ -159,7 +159,7 @@ class Dimmed(Thing):
 def switched_fast(m: Machine, at: At, channel: Any, hertz: float = 1000, **named: Any) -> Any:
     """`PWM`: of a channel and a frequency here, of a pin object in the other style."""
     if isinstance(channel, Thing):
-        return Pulses(m, at, channel, int(hertz), **named)
+        return Pulses(m, at, channel, **{"freq": int(hertz), **named})
     return Dimmed(_pin(m, channel, at), hertz)
 
 

@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from verifex.core.program.agenda import Edge
+from verifex.core.program.agenda import Edge, Watch
 from verifex.core.program.dynamic.calling import call
 from verifex.core.program.dynamic.values import Thing, error
 from verifex.core.program.machine import Machine
@@ -80,10 +80,10 @@ def until(m: Machine, pin: str, level: bool, seconds: float | None, at: At) -> b
     return True
 
 
-def on_edge(m: Machine, pin: str, edge: Edge, f: Any, args: tuple[Any, ...], at: At, dead_us: float = 0.0) -> None:
+def on_edge(m: Machine, pin: str, edge: Edge, f: Any, args: tuple[Any, ...], at: At, dead_us: float = 0.0) -> Watch:
     """Call a function of the program at each such change of a pin."""
     m.use(pin).read_at = m.use(pin).read_at or at
-    m.watch(pin, edge, lambda machine: called_back(machine, f, args, at), dead_us)
+    return m.watch(pin, edge, lambda machine: called_back(machine, f, args, at), dead_us)
 
 
 def called_back(m: Machine, f: Any, args: tuple[Any, ...], at: At) -> None:
