@@ -25,10 +25,14 @@ class RecordedAnswersTest(DemoCase):
             now = answers_of(username, numbers(self.session))
             for (path, before), after in zip(recorded["answers"].items(), now.values(), strict=True):
                 with self.subTest(username=username, path=path):
-                    top = lambda answer: set(answer[0] if isinstance(answer, list) else answer)  # noqa: E731
-                    self.assertEqual(top(before), top(after), "record the answers anew: python -m tests.site.answers")
+                    self.assertEqual(_top(before), _top(after), "record the answers anew: python -m tests.site.answers")
                     unknown = {name for name in names_in(before) if not _is_key_of_data(name)} - set(names_in(after))
                     self.assertEqual(unknown, set())
+
+
+def _top(answer: Any) -> set[str]:
+    """The names an answer has at its top; those of its first row where it is a list, none where that is empty."""
+    return set((answer or [{}])[0]) if isinstance(answer, list) else set(answer)
 
 
 def _is_key_of_data(name: str) -> bool:

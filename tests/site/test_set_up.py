@@ -290,7 +290,7 @@ class SessionTest(SetUpCase):
         self.assertFalse(Session.objects.filter(pk=made.pk).exists())
 
     def test_two_at_one_time_clash_by_section_and_by_room(self):
-        plan = {"room": self.session.room_id, "first": "2031-05-05", "begins": "10:00", "ends": "12:00"}
+        plan: dict[str, Any] = {"room": self.session.room_id, "first": "2031-05-05", "begins": "10:00", "ends": "12:00"}
         self.asked("post", f"sections/{self.section.pk}/sessions", **plan)
         self.refused("post", f"sections/{self.section.pk}/sessions", "has a session at that time already", **plan)
         other = self.asked("post", f"courses/{self.course.pk}/sections", name="Friday")["id"]
