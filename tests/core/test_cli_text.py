@@ -76,10 +76,9 @@ class BenchTextTest(TestCase):
     def test_nets_and_currents_of_a_bench_as_it_is_driven(self):
         text = said("wiring", "solve", WIRING, "--set", "B1.D7=high", "--at", "U1.celsius=31")
         self.assertIn(f"B1.A2 {0.5 + 0.01 * 31:.4f} V", text)
-        light = float(re.search(r"D1 anode ([\d.]+) mA", text)[1])  # type: ignore[index]
-        resistor = float(re.search(r"R1 1 ([\d.]+) mA", text)[1])  # type: ignore[index]
+        [light], [resistor] = re.findall(r"D1 anode ([\d.]+) mA", text), re.findall(r"R1 1 ([\d.]+) mA", text)
         self.assertEqual(light, resistor)
-        self.assertTrue(5 < light < 10, light)
+        self.assertTrue(5 < float(light) < 10, light)
 
     def test_findings_in_words_with_what_to_do(self):
         text = said("wiring", "check", str(HANDS / "no-resistor.bench"), "--exercise", EXERCISE)
@@ -90,7 +89,7 @@ class BenchTextTest(TestCase):
 
     def test_a_sheet_step_by_step_and_narrower_once_the_supply_is_measured(self):
         def width(text: str) -> float:
-            low, high = re.search(r"Room air .*?\(([\d.]+) … ([\d.]+)\)", text).groups()  # type: ignore[union-attr]
+            [(low, high)] = re.findall(r"Room air .*?([\d.]+) … ([\d.]+)", text)
             return float(high) - float(low)
 
         plain, measured = said("expected", EXERCISE), said("expected", EXERCISE, "--measured", "vref=4.93")

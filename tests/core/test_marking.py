@@ -80,3 +80,34 @@ class SoFarTest(TestCase):
     def test_a_log_without_a_sheet_to_compare_with_is_left_to_the_eye(self):
         row = next(c for c in proposal(steps={}, readings_handed_in=True).criteria if c.name == "readings")
         self.assertIn("judge it by eye", row.evidence[0])
+
+
+class PredictionTest(TestCase):
+    """The part for what was predicted before measuring."""
+
+    CRITERIA = tuple(c.model_copy(update={"name": "prediction"}) if c.name == "care" else c for c in EXERCISE.criteria)
+
+    def mark(self, **evidence: object) -> tuple[Decimal | None, tuple[str, ...]]:
+        found = propose(self.CRITERIA, Evidence(**{**WHOLE, **evidence}))  # type: ignore[arg-type]
+        criterion = next(c for c in found.criteria if c.name == "prediction")
+        return criterion.proposed, criterion.evidence
+
+    def test_inside_the_limits_earns_all_outside_half_of_each(self):
+        whole, _ = self.mark(predictions={"Room air": "likely", "Warm pack": "in-limits"})
+        half, said = self.mark(predictions={"Room air": "likely", "Warm pack": "out"})
+        of = next(c.of for c in self.CRITERIA if c.name == "prediction")
+        self.assertEqual((whole, half), (of, of - of / 4))
+        self.assertIn(
+            "Warm pack: predicted beforehand, but outside this bench’s limits".replace("’", "'"), " ".join(said)
+        )
+
+    def test_what_was_not_measured_is_not_judged(self):
+        mark, said = self.mark(predictions={"Room air": "unjudged"})
+        self.assertEqual(mark, next(c.of for c in self.CRITERIA if c.name == "prediction"))
+        self.assertIn("so it is not judged", said[0])
+
+    def test_nothing_predicted_is_open_until_it_is_too_late(self):
+        before, _ = self.mark(predictions={}, readings_handed_in=False, steps={}, final=False)
+        after, said = self.mark(predictions={}, readings_handed_in=True)
+        self.assertEqual((before, after), (None, Decimal(0)))
+        self.assertIn("Nothing was predicted before measuring (−2).", said[0])

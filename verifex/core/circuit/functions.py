@@ -11,7 +11,7 @@ from verifex.core.circuit.bench import Part
 from verifex.core.circuit.lights import lights
 from verifex.core.circuit.nets import Net
 from verifex.core.circuit.paths import Link
-from verifex.core.circuit.places import Hole, LegOf, Rail
+from verifex.core.circuit.places import Hole, LegOf, Place, Rail
 from verifex.core.circuit.view import BenchView
 from verifex.core.exercise.circuit import Function
 from verifex.core.parts import LegRole, PinKind
@@ -128,31 +128,32 @@ def is_switched(view: BenchView, part: Part, leg: str | None = None) -> bool:
 
 
 def has_own_ground(view: BenchView, part: Part) -> bool:
-    """Whether the part's ground leg goes to a GND pin by itself: no other part's leg on the strips in between."""
+    """Whether the part's ground leg goes to a GND pin by itself: nothing else on the strip that it stands in, no rail in between."""
     leg = part.type.ground_leg
-    place = part.legs.get(leg) if leg else None
     if leg is None:
         return True
-    ends: list[Hole | Rail | LegOf] = [LegOf(part.ref, leg), *([place] if place else [])]
-    board = view.bench.board
-    if any(isinstance(end, LegOf) and end.ref == view.bench.board_ref for end in ends):
+    place, bench = part.legs.get(leg), view.bench
+    own = LegOf(part.ref, leg)
+    if isinstance(place, LegOf) and place.ref == bench.board_ref:
         return True
     if isinstance(place, Rail):
         return False
-    for wire in view.bench.wires:
-        for near, far in (wire.ends, wire.ends[::-1]):
-            mine = near in ends or (
-                isinstance(near, Hole) and isinstance(place, Hole) and (near.row, near.half) == (place.row, place.half)
-            )
-            if (
-                mine
-                and board
-                and isinstance(far, LegOf)
-                and far.ref == view.bench.board_ref
-                and far.leg == board.ground
-            ):
-                return True
-    return False
+
+    def is_here(end: Place) -> bool:
+        return end == own or (
+            isinstance(end, Hole) and isinstance(place, Hole) and (end.row, end.half) == (place.row, place.half)
+        )
+
+    others = [
+        end
+        for other in bench.parts.values()
+        for name, end in other.legs.items()
+        if (other.ref, name) != (part.ref, leg)
+    ]
+    if any(is_here(end) for end in others):
+        return False
+    led_to = [far for wire in bench.wires for near, far in (wire.ends, wire.ends[::-1]) if is_here(near)]
+    return bool(led_to) and bench.board is not None and all(bench.pin(far) == bench.board.ground for far in led_to)
 
 
 @dataclass(frozen=True, slots=True)

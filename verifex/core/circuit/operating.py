@@ -178,14 +178,15 @@ def source_ohms(point: OperatingPoint, nets: Collection[int]) -> dict[int, float
 METER_VOLTS, METER_OHMS, LEAST_AMPS = 0.2, 10e3, 1e-9
 
 
-def ohms_between(nets: Nets, one: int, other: int) -> float | None:
-    """What a meter reads between two nets of the unpowered bench, in ohms; None where nothing flows.
+def ohms_between(nets: Nets, one: int, other: int, ohms: Mapping[str, float] | None = None) -> float | None:
+    """What a meter reads between two nets of the unpowered bench, in ohms; None where nothing flows. `ohms` gives values of resistors
+    in place of their own.
 
     The meter gives 0.2 V behind 10 kΩ, too little for any junction to conduct.
     """
     if one == other:
         return 0.0
-    stamp, _, _ = _stamped(nets, Conditions(unpowered=True), {})
+    stamp, _, _ = _stamped(nets, Conditions(unpowered=True, ohms=ohms or {}), {})
     circuit = stamp.circuit
     circuit.sources = [Source("meter", one, other, METER_VOLTS, METER_OHMS)]
     solution = solve(circuit)
@@ -194,10 +195,11 @@ def ohms_between(nets: Nets, one: int, other: int) -> float | None:
     return across / amps if amps > LEAST_AMPS else None
 
 
-def ohms_in_circuit(nets: Nets, ref: str) -> float | None:
-    """What a meter reads across a part as it sits in the unpowered bench, in ohms; None when it has not two ends."""
+def ohms_in_circuit(nets: Nets, ref: str, own_ohms: float | None = None) -> float | None:
+    """What a meter reads across a part as it sits in the unpowered bench, in ohms; None when it has not two ends. `own_ohms` is taken
+    for the part's own value, where that is what is asked about."""
     part = nets.bench.parts[ref]
     ends = [nets.of_leg(ref, leg) for leg in part.ends]
     if ends[0] is None or ends[1] is None or ends[0].id == ends[1].id:
         return None
-    return ohms_between(nets, ends[0].id, ends[1].id)
+    return ohms_between(nets, ends[0].id, ends[1].id, {ref: own_ohms} if own_ohms else None)

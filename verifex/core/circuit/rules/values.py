@@ -127,7 +127,9 @@ def bands_against_measured(view: BenchView, finding: FindingFactory) -> Iterator
 
 def _likeliest_reason(view: BenchView, part: Part, measured: float) -> str:
     """What probably happened: measured in the circuit, a look-alike band, or neither."""
-    in_circuit = ohms_in_circuit(view.nets, part.ref)
+    in_circuit = ohms_in_circuit(
+        view.nets, part.ref, nominal_ohms(part)
+    )  # as its bands say: what is measured is in doubt
     if in_circuit and abs(in_circuit - measured) <= IN_CIRCUIT_SLACK * measured:
         return f"In the circuit a meter would read {in_words(in_circuit, 'Ω')} there, for what lies beside it: measure with one leg free."
     if "bands" in part.settings:
