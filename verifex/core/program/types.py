@@ -1,6 +1,6 @@
 """The value types of the C++ dialect, with the conversions a small-microcontroller compiler makes."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from struct import Struct as Layout
 from typing import TypeAlias
 
@@ -42,6 +42,7 @@ class Simple:
 class Array:
     of: "Type"
     length: int
+    fixed: bool = field(default=False, compare=False)  # its items may only be read
 
     def __str__(self) -> str:
         return f"array of {self.length} {self.of}"
@@ -52,6 +53,7 @@ class Pointer:
     """Where values of a type lie: in the machine a list of cells and an index into it, or None."""
 
     of: "Type"
+    fixed: bool = field(default=False, compare=False)  # what lies there may only be read
 
     def __str__(self) -> str:
         return f"pointer to {self.of}"
@@ -164,7 +166,7 @@ def size_of(kind: Type) -> int:
 
 def decayed(kind: Type) -> Type:
     """An array as it is passed on: a pointer to its first item."""
-    return Pointer(kind.of) if isinstance(kind, Array) else kind
+    return Pointer(kind.of, kind.fixed) if isinstance(kind, Array) else kind
 
 
 def is_chars(kind: Type) -> bool:

@@ -53,6 +53,8 @@ class Assignments:
                     "not-assignable", node.at, "a comparison" if compares else "this", "==" if compares else None
                 )
             return (lambda frame: 0), self.names.widths.int
+        if place.fixed:
+            self.names.refuse("not-assignable", node.at, place.name)
         if node.op == "=":
             return self.places.write(place, self.expressions.as_type(node.value, place.kind), node.at), place.kind
         current: Frame = [None]

@@ -34,6 +34,7 @@ class Place:
     pair: Value | None = None  # None when it is come to: it points nowhere
     constant: bool = False
     name: str = "this"
+    fixed: bool = False  # what lies there may only be read, whoever it is handed to
 
 
 class Places:
@@ -76,13 +77,13 @@ class Places:
             return None
         index = self.position(node.index)
         if isinstance(kind, Array):
-            return Place(kind.of, cells, index, name="[ ]")
+            return Place(kind.of, cells, index, name="[ ]", fixed=kind.fixed)
 
         def pair(frame: Frame) -> Any:
             where, position = cells(frame), int(index(frame))
             return (where[0], where[1] + position) if where is not None else None
 
-        return Place(kind.of, pair=pair, name="[ ]")
+        return Place(kind.of, pair=pair, name="[ ]", fixed=kind.fixed)
 
     def position(self, node: t.Expr) -> Value:
         """A place in a list or a text, counted with a whole number."""
@@ -129,8 +130,8 @@ class Places:
     def _pointed_to(self, operand: t.Expr) -> Place | None:
         pointer, kind = self.later.value(operand)
         if isinstance(kind, Array):
-            return Place(kind.of, pointer, lambda frame: 0, name="*")
-        return Place(kind.of, pair=pointer, name="*") if isinstance(kind, Pointer) else None
+            return Place(kind.of, pointer, lambda frame: 0, name="*", fixed=kind.fixed)
+        return Place(kind.of, pair=pointer, name="*", fixed=kind.fixed) if isinstance(kind, Pointer) else None
 
     def read(self, place: Place, at: t.At) -> Value:
         """The value in a place; one outside its cells is a fault of the run and reads as 0."""

@@ -1,13 +1,18 @@
 """What every part of the reader has at hand: the text, places, what is not supported yet, names of types."""
 
+import re
 from collections.abc import Callable
 
 from tree_sitter import Node as Raw
 
 from verifex.core.program import tree as t
+from verifex.core.program.cpp.conditions import Unclear, left_in
 from verifex.core.program.types import Struct, Type, Widths
 
 CONST_WORDS = ("const", "constexpr", "volatile", "static", "register", "inline", "struct", "enum", "PROGMEM")
+
+
+DIRECTIVES = ("preproc_def", "preproc_function_def", "preproc_call")
 
 
 class NotSupported(Exception):
@@ -35,6 +40,33 @@ class Base:
             read(raw)
         except NotSupported as wrong:
             self.program.unsupported.append(t.Unsupported(self.at(wrong.raw), wrong.what))
+
+    def directive(self, raw: Raw) -> None:
+        """`#define` in either form, and `#undef`; other directives say nothing to the machine."""
+        if raw.type == "preproc_call":
+            if self.text(raw.child_by_field_name("directive")) == "#undef":
+                name = self.text(raw.child_by_field_name("argument")).strip()
+                self.macros.pop(name, None)
+                self.macro_functions.pop(name, None)
+            return
+        name = self.text(self.field(raw, "name"))
+        if raw.type == "preproc_def":
+            self.macros[name] = self._macro_text(raw)
+            self.program.macros.add(name)
+        else:
+            names = [self.text(p) for p in self.named(self.field(raw, "parameters"))]
+            self.macro_functions[name] = (names, self._macro_text(raw))
+
+    def _macro_text(self, raw: Raw) -> str:
+        text = self.text(raw.child_by_field_name("value")).replace("\\\n", " ")
+        return re.split(r"//|/\*", text)[0].strip()
+
+    def left_in(self, raw: Raw) -> list[Raw]:
+        """What a conditional leaves in: nothing is defined but what the program defines."""
+        try:
+            return left_in(raw, self.macros, self.macro_functions)
+        except Unclear as wrong:
+            raise NotSupported(raw, f"the condition `{wrong}`") from None
 
     def at(self, raw: Raw) -> t.At:
         return self.shifted or t.At(raw.start_point.row + 1, raw.start_point.column + 1)

@@ -173,23 +173,18 @@ class Declarations(Expressions):
     def whole_type(self, kind: Type, one: Declared, value: t.Expr | None, raw: Raw, *, constant: bool) -> Type:
         """The base type with the pointers and lengths of a declarator around it."""
         whole = kind
+        # In a list of pointers to constant characters each only ever reads: a text. A single one may go on letter by letter.
+        literals = isinstance(value, t.Items) and bool(value.items) and all(isinstance(i, t.Text) for i in value.items)
         for _ in range(one.pointers):
-            # A pointer to constant characters, or one that is given a literal, only ever reads: a text.
-            reads = (
-                constant
-                or isinstance(value, t.Text)
-                or (
-                    isinstance(value, t.Items) and bool(value.items) and all(isinstance(i, t.Text) for i in value.items)
-                )
-            )
-            whole = TEXT if whole == CHAR and reads else Pointer(whole)
+            reads = whole == CHAR and bool(one.lengths) and (constant or literals)
+            whole = TEXT if reads else Pointer(whole, constant)
         values: list[t.Expr | None] = [value]
         for length in one.lengths[:-1] if one.lengths else ():
             inner = values[-1]
             values.append(inner.items[0] if isinstance(inner, t.Items) and inner.items else None)
             del length
         for length, filled in zip(reversed(one.lengths), reversed(values if one.lengths else []), strict=True):
-            whole = Array(whole, self.length(length, filled, raw))
+            whole = Array(whole, self.length(length, filled, raw), constant and not one.pointers)
         return whole
 
     def length(self, raw: Raw | None, value: t.Expr | None, where: Raw) -> int:

@@ -1,16 +1,15 @@
 """Turns the grammar's nodes into the program tree: what stands at the top of a program."""
 
-import re
-
 from tree_sitter import Node as Raw
 
 from verifex.core.program import tree as t
-from verifex.core.program.cpp.base import NotSupported
+from verifex.core.program.cpp.base import DIRECTIVES, NotSupported
+from verifex.core.program.cpp.conditions import CONDITIONALS
 from verifex.core.program.cpp.grammar import parse
 from verifex.core.program.cpp.statements import Statements
-from verifex.core.program.types import CHAR, TEXT, VOID, Array, Pointer, Struct, Type, Widths, decayed
+from verifex.core.program.types import VOID, Array, Pointer, Struct, Widths, decayed
 
-NOTHING = ("comment", ";", "preproc_call")
+NOTHING = ("comment", ";")
 
 
 def read_cpp(source: str, int_bits: int = 16) -> t.Program:
@@ -29,15 +28,11 @@ class _Reader(Statements):
                 return
             case "preproc_include":
                 self.program.includes.append((self.text(raw.child_by_field_name("path")).strip('<>"'), self.at(raw)))
-            case "preproc_def":
-                name = self.text(raw.child_by_field_name("name"))
-                self.macros[name] = self._macro_text(raw)
-                self.program.macros.add(name)
-            case "preproc_function_def":
-                names = [self.text(p) for p in self.named(self.field(raw, "parameters"))]
-                self.macro_functions[self.text(self.field(raw, "name"))] = (names, self._macro_text(raw))
-            case "preproc_ifdef":
-                self._conditional(raw)
+            case kind if kind in DIRECTIVES:
+                self.directive(raw)
+            case kind if kind in CONDITIONALS:
+                for child in self.left_in(raw):
+                    self.guard(child, self.top)
             case "declaration":
                 if not self._is_prototype(raw):
                     self.program.globals += self.declarations(raw)
@@ -53,23 +48,6 @@ class _Reader(Statements):
                 return
             case _:
                 raise NotSupported(raw, f"`{self.shown(raw)}`")
-
-    def _macro_text(self, raw: Raw) -> str:
-        text = self.text(raw.child_by_field_name("value")).replace("\\\n", " ")
-        return re.split(r"//|/\*", text)[0].strip()
-
-    def _conditional(self, raw: Raw) -> None:
-        """`#ifdef`, `#ifndef`: the branch whose condition holds; nothing is defined but what the program defines."""
-        name = self.text(self.field(raw, "name"))
-        wanted = self.text(raw.children[0]) == "#ifdef"
-        other = raw.child_by_field_name("alternative")
-        inside = [c for c in self.named(raw) if c.type != "identifier" and (other is None or c.id != other.id)]
-        if ((name in self.macros) or (name in self.macro_functions)) == wanted:
-            chosen = inside
-        else:
-            chosen = self.named(other) if other is not None else []
-        for child in chosen:
-            self.guard(child, self.top)
 
     def _is_prototype(self, raw: Raw) -> bool:
         """Functions may be called before they are defined anyway, so a prototype says nothing new."""
@@ -114,7 +92,7 @@ class _Reader(Statements):
         result = self.base_type(raw) if raw.child_by_field_name("type") is not None else VOID
         while declarator.type == "pointer_declarator":
             constant = "const" in [self.text(child) for child in raw.children]
-            result = self._pointed(result, constant)
+            result = Pointer(result, constant)
             declarator = self.field(declarator, "declarator")
         if declarator.type != "function_declarator":
             raise NotSupported(raw, "a function that returns a reference")
@@ -153,9 +131,6 @@ class _Reader(Statements):
             out.append(t.Do(at, t.Assign(at, "=", target, self.expr(given[0]))))
         return out
 
-    def _pointed(self, kind: Type, constant: bool) -> Type:
-        return TEXT if kind == CHAR and constant else Pointer(kind)
-
     def _param(self, raw: Raw) -> t.Param:
         if raw.type not in ("parameter_declaration", "optional_parameter_declaration"):
             raise NotSupported(raw, f"`{self.shown(raw)}` as a parameter")
@@ -168,10 +143,10 @@ class _Reader(Statements):
             return t.Param("", kind, False, value)
         one = self.declared(declarator)
         for _ in range(one.pointers):
-            kind = self._pointed(kind, constant)
+            kind = Pointer(kind, constant)
         for length in reversed(one.lengths[1:]):
             kind = Array(kind, self.length(length, None, raw))
         if one.lengths:
-            kind = decayed(Array(kind, 1))
+            kind = decayed(Array(kind, 1, constant))
         # What is constant cannot be changed through the name, so it may as well be a copy.
         return t.Param(one.name, kind, one.reference and not constant, value)

@@ -3,10 +3,9 @@
 from tree_sitter import Node as Raw
 
 from verifex.core.program import tree as t
-from verifex.core.program.cpp.base import NotSupported
+from verifex.core.program.cpp.base import DIRECTIVES, NotSupported
+from verifex.core.program.cpp.conditions import CONDITIONALS
 from verifex.core.program.cpp.declarations import Declarations
-
-NO_STATEMENT = ("comment", "preproc_call")
 
 
 class Statements(Declarations):
@@ -16,7 +15,11 @@ class Statements(Declarations):
     def statements(self, raws: list[Raw]) -> list[t.Stmt]:
         body: list[t.Stmt] = []
         for raw in raws:
-            if raw.type not in NO_STATEMENT:
+            if raw.type in CONDITIONALS:
+                self.guard(raw, lambda r: body.extend(self.statements(self.left_in(r))))
+            elif raw.type in DIRECTIVES:
+                self.guard(raw, self.directive)
+            elif raw.type != "comment":
                 self.guard(raw, lambda r: body.extend(self.statement(r)))
         return body
 
