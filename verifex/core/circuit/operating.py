@@ -11,7 +11,7 @@ from verifex.core.circuit.models import MODELS, Stamp
 from verifex.core.circuit.models.feeding import PIN, BoardFeed
 from verifex.core.circuit.models.stamp import PowerState
 from verifex.core.circuit.nets import Nets
-from verifex.core.circuit.solver import Circuit, Solution, Source, small_signal_ohms, solve
+from verifex.core.circuit.solver import FLOATING_NAME, Circuit, Solution, Source, small_signal_ohms, solve
 
 MOST_WAKINGS = 8  # a chain of supply → regulator → module → relay settles in four
 
@@ -189,6 +189,9 @@ def ohms_between(nets: Nets, one: int, other: int, ohms: Mapping[str, float] | N
     stamp, _, _ = _stamped(nets, Conditions(unpowered=True, ohms=ohms or {}), {})
     circuit = stamp.circuit
     circuit.sources = [Source("meter", one, other, METER_VOLTS, METER_OHMS)]
+    # The meter joins what it touches: two floating islands have one zero then, and no way through ground.
+    circuit.resistances = [r for r in circuit.resistances if not r.name.startswith(FLOATING_NAME)]
+    circuit.hold_islands(())
     solution = solve(circuit)
     amps = solution.amps["meter"]
     across = float(solution.volts[one] - solution.volts[other])

@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 from typing import NamedTuple
 
 GMIN_SIEMENS = 1e-12  # from every node to ground, so that a node behind junctions has an answer
+FLOATING_NAME = "floats:"
 FLOATING_OHMS = 1e6  # what says where a floating island has its zero
 LEAST_OHMS = 1e-3  # a stiff supply, and a piece of wire between two sources
 JUNCTION_SIEMENS = 1e-12  # across every junction
@@ -98,7 +99,7 @@ class Circuit:
         for anchor in wanted:
             if (top := find(anchor)) not in (find(self.ground), *tied):
                 tied.add(top)
-                self.resistances.append(Resistance(f"floats:{anchor}", anchor, self.ground, FLOATING_OHMS))
+                self.resistances.append(Resistance(f"{FLOATING_NAME}{anchor}", anchor, self.ground, FLOATING_OHMS))
         for j in self.junctions:
             root[find(j.anode)] = find(j.cathode)
         for t in self.transistors:
@@ -110,5 +111,5 @@ class Circuit:
                 islands.setdefault(top, []).append(node)
         for nodes in islands.values():
             if not any(node in nodes for node in wanted):
-                self.resistances.append(Resistance(f"floats:{nodes[0]}", nodes[0], self.ground, FLOATING_OHMS))
+                self.resistances.append(Resistance(f"{FLOATING_NAME}{nodes[0]}", nodes[0], self.ground, FLOATING_OHMS))
         return {node for nodes in islands.values() for node in nodes}
