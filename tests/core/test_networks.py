@@ -1,6 +1,7 @@
 """Circuits against answers worked out another way: nodal analysis by hand, dividers, currents and powers that add up."""
 
 from random import Random
+from typing import Any
 from unittest import TestCase
 
 import numpy as np
@@ -122,7 +123,8 @@ class PowerTest(TestCase):
             "part R3 resistor b12 -L value=1k",
             "wire B1.A0 c12",
         )
-        parts = {row["ref"]: row["by_state"]["all low"] for row in check_wiring(text).currents_json()}
+        rows: list[Any] = check_wiring(text).currents_json()
+        parts = {row["ref"]: row["by_state"]["all low"] for row in rows}
         for ref, row in parts.items():
             self.assertAlmostEqual(sum(row["amps"].values()), 0, places=9, msg=ref)
         self.assertAlmostEqual(parts["R2"]["watts"], 2.5**2 / 1000, places=6)
