@@ -54,9 +54,10 @@ describe('a draft', () => {
     await type('Places, line 6', '+L a9')
     await says('Draft, kept in this browser')
     await press(`Hand in attempt ${docket.wiring.number + 1}`)
-    await until(() => server.last()?.path === `${API}/hand-in`)
-    expect(server.last()!.body).toMatchObject({ kind: 'wiring', based_on_attempt: docket.wiring.number })
-    expect(String(server.last()!.body.text)).toContain('wire +L a9')
+    const handIn = () => server.sent.find((one) => one.path === `${API}/hand-in`)
+    await until(handIn)
+    expect(handIn()!.body).toMatchObject({ kind: 'wiring', based_on_attempt: docket.wiring.number })
+    expect(String(handIn()!.body.text)).toContain('wire +L a9')
     await until(() => !Object.keys(localStorage).some((name) => name.startsWith('verifex-draft-')))
   })
 

@@ -17,6 +17,8 @@ afterEach(() => {
 })
 
 export async function open(who: Person, address: string, changes: Record<string, unknown> = {}) {
+  shown?.unmount() // a second opening in one test is another visit
+  document.body.innerHTML = ''
   const server = standIn(who, changes)
   const queries = new QueryClient({
     defaultOptions: {
