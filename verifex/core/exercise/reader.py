@@ -12,6 +12,7 @@ from verifex.core.problems import Problem, UnusableInput
 Path = tuple[str | int, ...]
 LIMIT_BYTES = 256 * 1024
 MOST_DEPTH = 30
+KEY = "\0key"  # beside a value's mark: where its name stands
 
 
 def read_exercise(text: str) -> Exercise:
@@ -68,6 +69,7 @@ def _note_marks(node: yaml.Node, path: Path, marks: dict[Path, tuple[int, int]],
     if isinstance(node, yaml.MappingNode):
         for key, value in node.value:
             name = str(key.value)
+            marks[(*path, name, KEY)] = (key.start_mark.line + 1, key.start_mark.column + 1)
             if (*path, name) in marks:
                 problems.append(
                     Problem(key.start_mark.line + 1, key.start_mark.column + 1, f"'{name}' stands here twice")
@@ -81,7 +83,9 @@ def _note_marks(node: yaml.Node, path: Path, marks: dict[Path, tuple[int, int]],
 def _located(error: dict[str, Any], marks: dict[Path, tuple[int, int]]) -> Problem:
     kinds = {"missing": "is missing", "extra_forbidden": "is not something an exercise can say"}
     message = kinds.get(error["type"]) or str(error["msg"]).removeprefix("Value error, ")
-    return _at(tuple(error["loc"]), message, marks)
+    path = tuple(error["loc"])
+    where = marks.get((*path, KEY)) if error["type"] == "extra_forbidden" else None
+    return _at(path, message, {**marks, path: where} if where else marks)
 
 
 def _at(path: Path, message: str, marks: dict[Path, tuple[int, int]]) -> Problem:

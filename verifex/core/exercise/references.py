@@ -17,6 +17,7 @@ def complaints(exercise: Exercise) -> list[Complaint]:
         *_boards(exercise, part_types),
         *_recipe(exercise, part_types),
         *_refs(exercise),
+        *_legs(exercise, part_types),
         *_steps(exercise, part_types),
         *_readings(exercise, part_types),
         *_states(exercise, part_types),
@@ -98,6 +99,18 @@ def _refs(exercise: Exercise) -> Iterator[Complaint]:
     for path, ref in named:
         if ref not in known:
             yield path, f"{ref} is not in the recipe ({_list(sorted(known))})"
+
+
+def _legs(exercise: Exercise, part_types: Catalogue) -> Iterator[Complaint]:
+    """Legs that a function names and its part does not have."""
+    for index, function in enumerate(exercise.functions):
+        recipe = exercise.part_of(function.ref)
+        kind = part_types.parts.get(recipe.part) if recipe else None
+        if function.leg_name and kind and function.leg_name not in kind.leg_names():
+            yield (
+                ("functions", index, "leg"),
+                f"{function.ref} has no leg '{function.leg_name}'; {_list(kind.leg_names())} are its legs",
+            )
 
 
 def _sensing(exercise: Exercise, part_types: Catalogue, ref: str, quantity: str) -> Output | str | None:
