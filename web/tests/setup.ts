@@ -9,6 +9,16 @@ export const wire: { answer: typeof fetch } = {
 globalThis.fetch = ((input: RequestInfo | URL, init?: RequestInit) =>
   wire.answer(input, init)) as typeof fetch
 
+/** A feed that says nothing; a test that listens brings its own. */
+class Quiet {
+  static readonly CLOSED = 2
+  readyState = 1
+  close() {
+    this.readyState = Quiet.CLOSED
+  }
+}
+vi.stubGlobal('EventSource', Quiet)
+
 vi.mock('vue-echarts', () => ({
   default: defineComponent({
     name: 'DrawnPlot',
