@@ -24,6 +24,9 @@ typedef unsigned int word;
 #define bitRead(v, b) (((v) >> (b)) & 1)
 #define bitSet(v, b) ((v) |= (1UL << (b)))
 #define bitClear(v, b) ((v) &= ~(1UL << (b)))
+#define bitWrite(v, b, one) ((one) ? bitSet(v, b) : bitClear(v, b))
+#define lowByte(v) ((uint8_t)((v) & 0xFF))
+#define highByte(v) ((uint8_t)((v) >> 8))
 static inline long map(long x, long a, long b, long c, long d) { return (x - a) * (d - c) / (b - a) + c; }
 struct Line {
   void put(char c) { while (!(UCSR0A & (1 << UDRE0))); UDR0 = c; }
@@ -32,6 +35,10 @@ struct Line {
   void print(char c) { put(c); }
   void print(long v) { char b[14]; ltoa(v, b, 10); print(b); }
   void print(unsigned long v) { char b[14]; ultoa(v, b, 10); print(b); }
+  void print(long v, int base) { char b[34]; base == 10 ? ltoa(v, b, 10) : ultoa(v, b, base); for (char *c = b; *c; c++) put(*c >= 'a' ? *c - 32 : *c); }
+  void print(int v, int base) { print((long)v, base); }
+  void print(unsigned char v, int base) { print((long)v, base); }
+  void write(unsigned char v) { put(v); }
   void print(int v) { print((long)v); }
   void print(unsigned v) { print((unsigned long)v); }
   void print(unsigned char v) { print((unsigned long)v); }
@@ -39,6 +46,8 @@ struct Line {
   void print(double v, int d = 2) { char b[40]; dtostrf(v, 0, d, b); print(b); }
   template <class T> void println(T v) { print(v); put('\n'); }
   void println(double v, int d) { print(v, d); put('\n'); }
+  void println(int v, int base) { print(v, base); put('\n'); }
+  void println(unsigned char v, int base) { print(v, base); put('\n'); }
   void println() { put('\n'); }
 };
 static Line Serial;

@@ -5,6 +5,7 @@ from unittest import TestCase, skipUnless
 
 from tests.compiled.grown import Grower, printed_by_us
 from tests.compiled.idioms import IDIOMS
+from tests.compiled.instrument_idioms import INSTRUMENTS
 from tests.compiled.more_idioms import MORE
 from tests.compiled.real import IS_THERE, MISSING, printed_by_real
 from verifex.core.parts import catalogue
@@ -82,7 +83,7 @@ class RealCompilerTest(TestCase):
             self.assertEqual(printed_by_us(source), printed_by_real(source), (seed, grower.constructs))
 
     def test_programs_as_students_grow_them(self):
-        for name, source in {**PROGRAMS, **IDIOMS, **MORE}.items():
+        for name, source in {**PROGRAMS, **IDIOMS, **MORE, **INSTRUMENTS}.items():
             with self.subTest(name):
                 self.assertEqual(printed_by_us(source), printed_by_real(source))
 

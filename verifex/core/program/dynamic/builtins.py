@@ -91,16 +91,16 @@ def range_(m: Machine, at: At, /, *ends: int) -> range:
 
 @_enter("int", int)
 def int_(m: Machine, at: At, /, value: Any = 0, base: int | None = None) -> int:
-    if isinstance(value, str) and len(value) > MOST_DIGITS:
+    if isinstance(value, str | bytes | bytearray) and len(value) > MOST_DIGITS:
         raise error("ValueError", "a number of too many digits", at)
-    if not isinstance(value, int | float | str | bool | bytes):
+    if not isinstance(value, int | float | str | bool | bytes | bytearray):
         raise error("TypeError", f"int() takes a number or a text, not '{kind_name(value)}'", at)
     return int(value) if base is None else int(value, base)  # type: ignore[arg-type]
 
 
 @_enter("float", float)
 def float_(m: Machine, at: At, /, value: Any = 0.0) -> float:
-    if not isinstance(value, int | float | str | bool):
+    if not isinstance(value, int | float | str | bool | bytes | bytearray):
         raise error("TypeError", f"float() takes a number or a text, not '{kind_name(value)}'", at)
     return float(value)
 

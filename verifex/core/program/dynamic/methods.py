@@ -44,14 +44,14 @@ def _padded(name: str) -> Act:
     return run
 
 
-def _replace(m: Machine, at: At, text: str, old: str, new: str, *count: int) -> str:
+def _replace(m: Machine, at: At, text: Any, old: Any, new: Any, *count: int) -> Any:
     m.take(len(text) + max(0, text.count(old)) * len(new), at)
     return text.replace(old, new, *count)
 
 
-def _join(m: Machine, at: At, text: str, values: Any) -> str:
+def _join(m: Machine, at: At, text: Any, values: Any) -> Any:
     pieces = all_of(m, values, at)
-    m.take(sum(len(p) for p in pieces if isinstance(p, str)) + len(text) * len(pieces), at)
+    m.take(sum(len(p) for p in pieces if isinstance(p, str | bytes)) + len(text) * len(pieces), at)
     return text.join(pieces)
 
 
@@ -130,6 +130,8 @@ def _from_keys(m: Machine, at: At, keys: Any, value: Any = None) -> dict[Any, An
 #: Functions of a type itself, such as `int.from_bytes`.
 OF_TYPES: dict[tuple[str, str], Act] = {("int", "from_bytes"): _from_bytes, ("dict", "fromkeys"): _from_keys}
 
+BYTES = "hex startswith endswith find rfind index count split rsplit strip lstrip rstrip upper lower isdigit isalpha"
+
 METHODS: dict[type, dict[str, Act]] = {
     str: _plain(
         str,
@@ -138,8 +140,8 @@ METHODS: dict[type, dict[str, Act]] = {
     )
     | {name: _padded(name) for name in ("ljust", "rjust", "center", "zfill")}
     | {"replace": _replace, "join": _join, "format": _format, "encode": _encode},
-    bytes: _plain(bytes, "hex startswith endswith find") | {"decode": _decode},
-    bytearray: _plain(bytearray, "hex find") | {"decode": _decode, "append": _append},
+    bytes: _plain(bytes, BYTES) | {"decode": _decode, "replace": _replace, "join": _join},
+    bytearray: _plain(bytearray, BYTES) | {"decode": _decode, "append": _append, "extend": _extend},
     list: _plain(list, "remove pop clear index count reverse copy")
     | {"append": _append, "insert": _insert, "extend": _extend, "sort": _sort},
     tuple: _plain(tuple, "index count"),
@@ -154,5 +156,5 @@ METHODS: dict[type, dict[str, Act]] = {
     range: {},
 }
 
-#: What the language has for these kinds, here or not: what is missing here is ours to add, anything else the program's slip.
+#: What the language has for these kinds. A name of these that METHODS lacks is told as not supported; any other is an error.
 REAL = {kind: frozenset(name for name in dir(kind) if not name.startswith("_")) for kind in METHODS}
