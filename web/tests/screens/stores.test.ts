@@ -110,6 +110,18 @@ describe('drawers', () => {
     await says('As it was before.')
   })
 
+  it('are not counted before the list is there: what is typed then would go nowhere', async () => {
+    let arrive: (list: unknown) => void = () => undefined
+    const { says, find, press } = await at('drawers', {
+      '/api/stock': new Promise((go) => (arrive = go)),
+    })
+    await says('Add a thing…')
+    expect(button('Count the drawers')).toBeNull()
+    arrive(stock)
+    await press('Count the drawers')
+    await until(() => document.activeElement === find('.count-field'))
+  })
+
   it('say how many are below their smallest stock', async () => {
     const few = stock.map((item, index) => ({ ...item, low: index < 2 }))
     const { says } = await at('drawers', { '/api/stock': few })

@@ -89,7 +89,7 @@ const label = (name: string) => name.replaceAll('_', ' ')
         <span class="field-label">Legs in the order they are printed</span>
         <input v-model="typed.leg_order" class="field v" maxlength="120" :placeholder="kind.legs.join('-')" />
       </label>
-      <BoughtFields v-model="typed" />
+      <BoughtFields :model-value="typed" />
       <label
         ><span class="field-label">Bought on</span><input v-model="typed.bought_on" class="field" type="date"
       /></label>

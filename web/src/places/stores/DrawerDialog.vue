@@ -119,7 +119,7 @@ const signed = (delta: number) => (delta > 0 ? `+${delta}` : String(delta).repla
         ><span class="field-label">Smallest stock</span
         ><input v-model.number="typed.least" class="field v" type="number" min="0"
       /></label>
-      <BoughtFields v-model="typed" />
+      <BoughtFields :model-value="typed" />
       <ErrorNote class="wide" :error="error" />
       <p v-if="said" class="good wide" role="status">{{ said }}</p>
       <button class="btn" :disabled="busy || (!held && wrongValue)">{{ held ? 'Save' : 'Add it' }}</button>

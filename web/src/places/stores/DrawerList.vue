@@ -81,7 +81,7 @@ const lastWords = (item: Item) =>
         <template v-if="counting"> Type what lies in the drawer, then Enter. Esc ends it.</template>
       </p>
       <button v-if="!counting" class="btn line" @click="edited = 'new'">Add a thing…</button>
-      <button class="btn" @click="counting ? end() : begin()">
+      <button v-if="query.data.value?.length" class="btn" @click="counting ? end() : begin()">
         {{ counting ? 'Counting is done' : 'Count the drawers' }}
       </button>
     </header>
