@@ -80,7 +80,7 @@ export function field(label: string): HTMLInputElement | null {
 
 /** A key on the page, as it comes from the keyboard. */
 export function key(name: string, on: Element = document.body) {
-  on.dispatchEvent(new KeyboardEvent('keydown', { key: name, bubbles: true, cancelable: true }))
+  on.dispatchEvent(new KeyboardEvent('keydown', { key: name, code: name, bubbles: true, cancelable: true }))
 }
 
 /** The dialog that is open, by its words; empty where none is. */
