@@ -53,7 +53,7 @@ async function save() {
     lead_days: typed.lead_days,
     price: priceOf(typed.price),
     bought_on: typed.bought_on || null,
-    figures: Object.fromEntries(deviating.map(([name, text]) => [name, typedValue(text, '') ?? NaN])),
+    figures: Object.fromEntries(deviating.map(([name, text]) => [name, typedValue(text, '')!])),
   }
   const id = editing.value
   const done = await run(() =>
@@ -63,8 +63,12 @@ async function save() {
   )
   if (done) editing.value = null
 }
-const percent = (rate: number | null) => (rate === null ? '–' : `${(rate * 100).toFixed(0)} %`)
 const label = (name: string) => name.replaceAll('_', ' ')
+const unread = computed(() => {
+  const wrong = Object.entries(figures).find(([, text]) => text.trim() && typedValue(text, '') === null)
+  return wrong ? `${label(wrong[0])}: “${wrong[1]}” is not read as a number.` : ''
+})
+const percent = (rate: number | null) => (rate === null ? '–' : `${(rate * 100).toFixed(0)} %`)
 </script>
 
 <template>
@@ -106,9 +110,10 @@ const label = (name: string) => name.replaceAll('_', ' ')
           </label>
         </div>
       </details>
+      <p v-if="unread" class="bad wide" role="alert">{{ unread }}</p>
       <ErrorNote class="wide" :error="error" />
       <p class="acts wide">
-        <button class="btn" :disabled="busy">Save the batch</button>
+        <button class="btn" :disabled="busy || !!unread">Save the batch</button>
         <button type="button" class="btn quiet" @click="editing = null">Back to the list</button>
       </p>
     </form>
@@ -175,6 +180,9 @@ const label = (name: string) => name.replaceAll('_', ' ')
 .block {
   display: block;
   font-size: 14px;
+}
+.bad {
+  color: var(--stop);
 }
 summary {
   cursor: pointer;

@@ -37,7 +37,15 @@ watch(item, (now) => {
     })
 })
 const ohms = (text: string) => typedValue(text, 'Ω') ?? 0
-const wrongValue = computed(() => typed.part === 'resistor' && !(ohms(typed.value) > 0))
+const watts = (text: string) => typedValue(text, 'W') ?? 0
+/** What cannot be read of a new resistor; a word that is not understood is never taken for a usual one. */
+const unread = computed(() => {
+  if (held.value || typed.part !== 'resistor') return ''
+  if (typed.value.trim() && !(ohms(typed.value) > 0))
+    return `“${typed.value}” is not read as a value; write 330, 4k7 or 10k.`
+  if (!(watts(typed.watts) > 0)) return `“${typed.watts}” is not read as watts; write 0.25 or 500 mW.`
+  return ''
+})
 async function save() {
   const body = {
     part: typed.part,
@@ -45,7 +53,7 @@ async function save() {
     ohms: typed.part === 'resistor' ? ohms(typed.value) : 0,
     colour: typed.colour,
     tolerance_percent: held.value?.tolerance_percent ?? 5,
-    rated_watts: typedValue(typed.watts, 'W') || 0.25,
+    rated_watts: held.value?.rated_watts ?? watts(typed.watts),
     count: typed.count,
     least: typed.least,
     drawer: typed.drawer,
@@ -120,9 +128,10 @@ const signed = (delta: number) => (delta > 0 ? `+${delta}` : String(delta).repla
         ><input v-model.number="typed.least" class="field v" type="number" min="0"
       /></label>
       <BoughtFields :model-value="typed" />
+      <p v-if="unread" class="bad wide" role="alert">{{ unread }}</p>
       <ErrorNote class="wide" :error="error" />
       <p v-if="said" class="good wide" role="status">{{ said }}</p>
-      <button class="btn" :disabled="busy || (!held && wrongValue)">{{ held ? 'Save' : 'Add it' }}</button>
+      <button class="btn" :disabled="busy || !!unread">{{ held ? 'Save' : 'Add it' }}</button>
     </form>
     <section v-if="held && moves?.length" aria-label="What happened in this drawer">
       <h3>In this drawer</h3>
