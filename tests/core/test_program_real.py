@@ -3,6 +3,7 @@
 from random import Random
 from unittest import TestCase, skipUnless
 
+from tests.compiled.auto_idioms import AUTOS
 from tests.compiled.grown import Grower, printed_by_us
 from tests.compiled.idioms import IDIOMS
 from tests.compiled.instrument_idioms import INSTRUMENTS
@@ -83,7 +84,7 @@ class RealCompilerTest(TestCase):
             self.assertEqual(printed_by_us(source), printed_by_real(source), (seed, grower.constructs))
 
     def test_programs_as_students_grow_them(self):
-        for name, source in {**PROGRAMS, **IDIOMS, **MORE, **INSTRUMENTS}.items():
+        for name, source in {**PROGRAMS, **IDIOMS, **MORE, **INSTRUMENTS, **AUTOS}.items():
             with self.subTest(name):
                 self.assertEqual(printed_by_us(source), printed_by_real(source))
 

@@ -91,6 +91,7 @@ BOOL = Simple("bool")
 VOID = Simple("void")
 TEXT = Simple("text")
 FUNCTION = Simple("function")
+AUTO = Simple("auto")  # the type of the value a variable is given
 CHAR = Int(8, True)
 BYTE = Int(8, False)
 LONG = Int(32, True)

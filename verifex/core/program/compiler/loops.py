@@ -1,5 +1,6 @@
 """Loops and switches as closures."""
 
+from dataclasses import replace
 from typing import Any
 
 from verifex.core.program import arithmetic
@@ -7,7 +8,7 @@ from verifex.core.program import tree as t
 from verifex.core.program.compiler.expressions import Expressions
 from verifex.core.program.compiler.names import Action, Frame, Later, Names, Scope, Value
 from verifex.core.program.machine import Ended
-from verifex.core.program.types import Array
+from verifex.core.program.types import AUTO, Array
 
 FAR_US = 1e12  # the clock never comes to this
 BREAK, CONTINUE, RETURN = "break", "continue", "return"
@@ -76,7 +77,7 @@ class Loops:
             self.names.refuse("wrong-types", node.at, "for ( : ) goes through an array")
             return lambda frame: None
         outer, self.names.scope, slots = self.names.scope, Scope(self.names.scope), self.names.slots
-        item = node.item
+        item = replace(node.item, type=kind.of) if node.item.type == AUTO else node.item
         variable = self.names.new_variable(item.name, item.type, item.at, is_global=False, constant=item.constant)
         variable.reference, variable.used = item.reference, True
         self.inside_loops += 1

@@ -1,5 +1,7 @@
 """Statements as closures: blocks, branches, declarations, functions."""
 
+from dataclasses import replace
+
 from verifex.core.program import tree as t
 from verifex.core.program.clocks import CPP_CLOCKS, times_of_pass
 from verifex.core.program.compiler.expressions import Expressions
@@ -8,7 +10,7 @@ from verifex.core.program.compiler.initial import InitialValues
 from verifex.core.program.compiler.loops import BREAK, CONTINUE, RETURN, Loops
 from verifex.core.program.compiler.names import Action, Frame, Names, Scope, Value, Variable
 from verifex.core.program.machine import Machine
-from verifex.core.program.types import VOID, Int, Type, size_of
+from verifex.core.program.types import AUTO, CHAR, FUNCTION, VOID, Array, Int, Pointer, Type, size_of
 
 HEADED = (t.If, t.While, t.For, t.ForEach, t.Switch)  # of these only the head belongs to the line
 
@@ -132,7 +134,9 @@ class Statements:
     def declare(self, node: t.Declare) -> Action:
         at_top = self.names.scope.outer is None
         is_global = at_top or node.static
-        if node.constant and node.value is None and isinstance(node.type, Int):
+        if node.type == AUTO:
+            node = replace(node, type=self._type_of_value(node))
+        elif node.constant and node.value is None and isinstance(node.type, Int):
             self.names.refuse("wrong-types", node.at, f"`{node.name}` is constant and is given no value")
         self.bytes_kept += size_of(node.type) if is_global else 0
         # A name is known from its declarator on, so also where its own value is worked out.
@@ -167,6 +171,20 @@ class Statements:
             return None
 
         return declare_global
+
+    def _type_of_value(self, node: t.Declare) -> Type:
+        """The type of a variable that is `auto`. A list passes on where it lies, as it does to a function."""
+        if node.value is None or isinstance(node.value, t.Items):
+            self.names.refuse("wrong-types", node.at, f"`{node.name}` is `auto`, and no single value gives it a type")
+            return self.names.widths.int
+        if isinstance(node.value, t.Text):
+            return Pointer(CHAR, fixed=True)
+        kind = self.expressions.type_of(node.value)
+        if kind == FUNCTION:
+            self.names.program.unsupported.append(t.Unsupported(node.at, f"`{node.name}`, another name of a function,"))
+        if kind == VOID:
+            return self.names.widths.int  # filling it says that nothing is given
+        return Pointer(kind.of, kind.fixed) if isinstance(kind, Array) and not node.reference else kind
 
     def _if(self, node: t.If) -> Action:
         condition = self.expressions.truth(node.condition)

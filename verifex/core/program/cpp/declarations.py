@@ -9,7 +9,7 @@ from verifex.core.program import tree as t
 from verifex.core.program.boards import OWN_HEADERS
 from verifex.core.program.cpp.base import NotSupported
 from verifex.core.program.cpp.expressions import Expressions
-from verifex.core.program.types import CHAR, TEXT, Array, Object, Pointer, Struct, Type
+from verifex.core.program.types import AUTO, CHAR, TEXT, Array, Object, Pointer, Struct, Type
 
 MOST_ITEMS = 4096
 #: Types of the language by their letters, for one that is written with other capitals.
@@ -70,6 +70,16 @@ class Declarations(Expressions):
             raise NotSupported(described, f"the type `{self.text(described)}`")
         return kind
 
+    def item_type(self, raw: Raw) -> Type:
+        """The type in front of a variable, which may be that of its value: `auto`."""
+        if self.field(raw, "type").type != "placeholder_type_specifier":
+            return self.base_type(raw)
+        for declarator in raw.children_by_field_name("declarator"):
+            inner = declarator.child_by_field_name("declarator") if declarator.type == "init_declarator" else declarator
+            if inner is not None and inner.type in ("pointer_declarator", "array_declarator"):
+                raise NotSupported(inner, f"`auto {self.shown(inner)}`")
+        return AUTO
+
     def _near_type(self, words: str) -> str | None:
         """A type of the language, or of the program, that may have been meant; a library's class is like none of them."""
         known = [*OWN_TYPES.values(), *self.type_names]
@@ -77,7 +87,7 @@ class Declarations(Expressions):
         return near[0] if near else None
 
     def declarations(self, raw: Raw) -> list[t.Declare]:
-        kind = self.base_type(raw)
+        kind = self.item_type(raw)
         words = [self.text(child) for child in raw.children]
         constant, static = any(w in ("const", "constexpr") for w in words), "static" in words
         out = []

@@ -92,7 +92,7 @@ class Statements(Declarations):
         )
 
     def _for_each(self, raw: Raw) -> t.ForEach:
-        kind, one = self.base_type(raw), self.declared(self.field(raw, "declarator"))
+        kind, one = self.item_type(raw), self.declared(self.field(raw, "declarator"))
         constant = "const" in [self.text(child) for child in raw.children]
         whole = self.whole_type(kind, one, None, raw, constant=constant)
         item = t.Declare(self.at(one.raw), one.name, whole, None, constant, False, one.reference)
