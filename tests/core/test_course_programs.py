@@ -91,7 +91,7 @@ class LibraryObjectTest(TestCase):
             run = report.run(ScriptedPins(), 0.2)
             self.assertEqual(run.displays[-1][2][3], " " * 18 + "ab", made)  # what runs over the end is not seen
 
-    def test_a_method_whose_words_say_nothing_is_ours_to_add(self):
+    def test_a_method_whose_words_say_nothing_is_not_supported(self):
         text = "#include <Panel.h>\nPanel p;\nvoid setup() { p.frobnicate(3); }\nvoid loop() { }\n"
         report = check_program(text, BOARD)
         self.assertEqual(

@@ -120,7 +120,7 @@ class RefusedTest(TestCase):
                 self.assertEqual([f.where.line for f in found][:1], [line], [f.seen for f in found])
                 self.assertIn(words, f"{found[0].seen} {found[0].remedy}")
 
-    def test_what_we_do_not_play_is_ours_to_add_and_no_fault_of_the_pair(self):
+    def test_what_we_do_not_play_is_not_supported_and_no_fault_of_the_pair(self):
         for text in (
             "import threading",
             "with open('log.txt') as f:\n    pass",

@@ -51,7 +51,7 @@ class Agreement:
     to add), and how many of the refused ones we name on the compiler's line, the one of code before, or earlier."""
 
     both: int = 0
-    ours_to_add: int = 0
+    not_supported: int = 0
     only_we: list[int] | None = None
     only_it: list[int] | None = None
 
@@ -65,7 +65,7 @@ class Agreement:
         elif real is None:
             self.only_we.append(seed)
         elif any(f.rule == "not-supported-yet" for f in report.findings):
-            self.ours_to_add += 1
+            self.not_supported += 1
         else:
             self.only_it.append(seed)
 

@@ -1,4 +1,4 @@
-"""Slips of the field, each in a sound program of the corpus: what is changed, and which rule is to name it."""
+"""Mistakes of the field, each in a sound program of the corpus: what is changed, and which rule is to name it."""
 
 from dataclasses import dataclass
 from pathlib import Path

@@ -76,13 +76,13 @@ def main(arguments: Sequence[str] = ()) -> int:
     print(f"\nwritten: {len(PROGRAMS)} sound programs and {len(FAULTS)} faulty ones, each also by {hands} other hands")
     print(f"sound:   {tally.alarmed} of {tally.sound} with a false Stop or Fix (rate under {rates[0]:.2%}, 95 %)")
     print(f"faulty:  {tally.faults - missed} of {tally.faults} named ({1 - missed / tally.faults:.2%}; misses under {rates[1]:.2%}, 95 %), "
-          f"{tally.ours} of the misses ours to add; {tally.besides} told with another Stop or Fix besides; {perf_counter() - begun:.0f} s")  # fmt: skip
+          f"{tally.ours} of the misses not supported yet; {tally.besides} told with another Stop or Fix besides; {perf_counter() - begun:.0f} s")  # fmt: skip
     for line in tally.told[:60]:
         print(f"  {line}")
     if IS_THERE:
         found = agreement(range(EDITS))
         only_we, only_it = len(found.only_we or ()), len(found.only_it or ())
-        print(f"edits:   of {EDITS} small edits by chance {found.both} are taken or refused as a real compiler does, {found.ours_to_add} ours to add; "
+        print(f"edits:   of {EDITS} small edits by chance {found.both} are taken or refused as a real compiler does, {found.not_supported} not supported yet; "
               f"{only_we} refused by us only, {only_it} by it only")  # fmt: skip
         differ, constructs = Counter[str](), Counter[str]()
         for seed in range(GROWN):

@@ -161,7 +161,7 @@ def _built(source: str, board: Board, declared: Declared) -> tuple[list[Problem]
         return [], nothing, Compiled()
     except MemoryError:
         raise  # the limit on a check's memory, told as such
-    except Exception:  # a slip of ours is ours to add, and no traceback for anybody but us
+    except Exception:  # a failure of this checker is logged, and never told as an error of the program
         LOG.exception("a program could not be read")
         nothing.unsupported.append(Unsupported(At(1, 1), "something in this program"))
         return [], nothing, Compiled()

@@ -391,7 +391,7 @@ class Machine:
             self.result.ended = "depth"
         except MemoryError:
             raise  # the limit on a check's memory, told as such
-        except Exception:  # a slip of ours is ours to add, and no traceback for anybody but us
+        except Exception:  # a failure of this checker is logged, and never told as an error of the program
             LOG.exception("a program could not be run to its end")
             self.result.ended, self.result.ended_with = "unsupported", "something in this program"
         result, line = self.result, self.line

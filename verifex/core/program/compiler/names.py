@@ -21,12 +21,12 @@ Action = Callable[[Frame], object]
 Typed = tuple[Value, Type]  # an expression made ready, with its type
 
 
-#: Names the dialect has and we do not supported yet: ours to add, never the pair's mistake.
-_OURS = """
+#: Names the dialect has that are not supported yet; never the pair's mistake.
+_NOT_YET = """
 Wire SPI EEPROM SPISettings Serial1 Serial2 Serial3 Keyboard Mouse analogReadResolution analogWriteResolution dacWrite
 touchRead ledcSetup ledcAttachPin ledcAttach ledcWrite ledcWriteTone WiFi yield serialEvent ESP esp_sleep_enable_timer_wakeup
 """
-OURS_TO_ADD = frozenset(_OURS.split())
+NOT_SUPPORTED_YET = frozenset(_NOT_YET.split())
 #: The small boards' own registers and what goes with them.
 REGISTERS = re.compile(
     r"(PORT|DDR|PIN)[A-L]|TCCR\d[AB]|OCR\d[AB]|TCNT\d|TIMSK\d|TIFR\d|ICR\d|ADMUX|ADCSR[AB]|ADC[HL]?|PCICR|PCMSK\d|EICRA|EIMSK|"
@@ -172,7 +172,7 @@ class Names:
         return not any(k.lower() == name.lower() for k in own) and not get_close_matches(name, own, n=1, cutoff=0.8)
 
     def refuse_unknown(self, name: str, at: t.At) -> None:
-        if name.split(".")[0] in OURS_TO_ADD or name in OURS_TO_ADD or REGISTERS.fullmatch(name):
+        if name.split(".")[0] in NOT_SUPPORTED_YET or name in NOT_SUPPORTED_YET or REGISTERS.fullmatch(name):
             self.program.unsupported.append(t.Unsupported(at, f"`{name}`"))
             return
         known = self._known_names()

@@ -6,7 +6,7 @@ from typing import Any
 from verifex.core.program import tree as t
 from verifex.core.program.clocks import side_of, watched
 from verifex.core.program.dynamic.arithmetic import applied
-from verifex.core.program.dynamic.builtins import OURS_TO_ADD
+from verifex.core.program.dynamic.builtins import NOT_SUPPORTED_YET
 from verifex.core.program.dynamic.calling import all_of, entries
 from verifex.core.program.dynamic.effort import as_key, walk
 from verifex.core.program.dynamic.names import Later, Names, Value
@@ -111,7 +111,7 @@ class Expressions:
             return place.read(self.names.cells, node.name, node.at)  # type: ignore[no-any-return]
         if node.name in self.names.builtins:
             return constant(self.names.builtins[node.name])
-        if node.name in OURS_TO_ADD:
+        if node.name in NOT_SUPPORTED_YET:
             self.names.program.unsupported.append(t.Unsupported(node.at, f"`{node.name}`"))
         elif node.name == "__name__":
             return constant("__main__")

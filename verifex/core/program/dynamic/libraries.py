@@ -24,7 +24,7 @@ OWN: dict[str, dict[str, Any]] = {
     "sys": calculating.SYSTEM,
     "signal": clock.SIGNALS,
 }
-#: Modules of the language that are ours to add.
+#: Modules of the language that are not supported yet.
 _MISSING = """
 os csv json threading multiprocessing collections itertools functools re string struct asyncio socket queue logging pathlib
 subprocess shutil io decimal fractions typing dataclasses enum abc copy array gc network urllib requests
@@ -81,7 +81,7 @@ def offered(library_name: str, name: str, at: At, constants: Mapping[str, float 
 
 
 def imported(module: str, what: str | None, at: At, constants: Mapping[str, float | str]) -> Any:
-    """What an import gives. Raises Ended where that is ours to add."""
+    """What an import gives. Raises Ended where that is not supported yet."""
     plain = module.split(".")[0]
     own = OWN.get(plain, OWN.get(plain.removeprefix("u")) if plain.startswith("u") else None)
     if own is not None:

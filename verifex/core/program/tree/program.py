@@ -11,7 +11,7 @@ from verifex.core.program.types import FLOAT, Struct
 
 @dataclass(frozen=True, slots=True)
 class Unsupported(Node):
-    """Something the reader does not know yet: ours to add, left to the eye meanwhile."""
+    """Something the reader does not support yet; a person looks at it meanwhile."""
 
     what: str
 
