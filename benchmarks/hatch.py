@@ -1,30 +1,23 @@
 """A scan at the hatch against the clock: what a code is, a refusal, a kit out and back, and the list of all kits."""
 
-import os
 from collections.abc import Callable
 from statistics import median
 from time import perf_counter
 from typing import Any
+
+from tests.own_database import own_database
 
 RUNS = 12
 
 
 def hatch() -> None:
     """With the demo's stores (78 kits, 105 modules), through the API, in a database of its own."""
-    os.environ.setdefault("DJANGO_SETTINGS_MODULE", "verifex.site.settings_test")
-    import django
+    with own_database():
+        from django.test import Client
 
-    django.setup()
-    from django.test import Client
-    from django.test.runner import DiscoverRunner
+        from tests.demo_data import put_demo
+        from verifex.people.models import User
 
-    from tests.demo_data import put_demo
-    from verifex.people.models import User
-
-    runner = DiscoverRunner(interactive=False, verbosity=0)
-    runner.setup_test_environment()
-    databases = runner.setup_databases()
-    try:
         session = put_demo().pk
         client = Client()
         client.force_login(User.objects.get(username="tomas.reed"))
@@ -47,9 +40,6 @@ def hatch() -> None:
         _tell("kit goes out", out, before=back)
         _tell("list of all kits", lambda: client.get("/api/kits"))
         _tell("list of all modules", lambda: client.get("/api/modules"))
-    finally:
-        runner.teardown_databases(databases)
-        runner.teardown_test_environment()
 
 
 def _tell(name: str, act: Callable[[], object], before: Callable[[], object] = lambda: None) -> None:

@@ -4,10 +4,11 @@
 """
 
 import json
-import os
 import sys
 from pathlib import Path
 from typing import TYPE_CHECKING, Any
+
+from tests.own_database import own_database
 
 if TYPE_CHECKING:
     from verifex.plan.models import Session
@@ -76,26 +77,15 @@ def answers_of(username: str, known: dict[str, int]) -> dict[str, Any]:
 
 
 def main() -> int:
-    os.environ.setdefault("DJANGO_SETTINGS_MODULE", "verifex.site.settings_test")
-    import django
+    with own_database():
+        from tests.demo_data import put_demo
+        from verifex.acts import clock
 
-    django.setup()
-    from django.test.runner import DiscoverRunner
-
-    from tests.demo_data import put_demo
-    from verifex.acts import clock
-
-    runner = DiscoverRunner(interactive=False, verbosity=0)
-    runner.setup_test_environment()
-    databases = runner.setup_databases()
-    try:
         known = numbers(put_demo())
         WRITTEN.mkdir(parents=True, exist_ok=True)
         for username in ASKED:
             found = {"at": clock.now().isoformat(), "numbers": known, "answers": answers_of(username, known)}
             (WRITTEN / f"{username}.json").write_text(json.dumps(found, ensure_ascii=False, indent=1) + "\n", "utf-8")
-    finally:
-        runner.teardown_databases(databases)
     return 0
 
 
