@@ -14,6 +14,8 @@ test.each([
   ['10 kΩ', 'Ω', 10000],
   ['21.5 °C', '°C', 21.5],
   ['14cm', 'cm', 14],
+  ['0.25 watt', 'W', 0.25],
+  ['500 mW', 'W', 0.5],
   ['-3', '°C', -3],
 ])('%s in %s', (text, unit, value) => {
   expect(typedValue(text, unit)).toBeCloseTo(value, 9)

@@ -11,7 +11,7 @@ const PREFIX: Record<string, number> = {
   G: 1e9,
 }
 const WORDS: Record<string, string> = {
-  'V': 'v|volts?', 'Ω': 'Ω|ohms?|r', 'A': 'a|amps?', 's': 's|secs?|seconds?', 'cm': 'cm', '°C': '°?c|celsius|deg', '%': '%|percent',
+  'V': 'v|volts?', 'Ω': 'Ω|ohms?|r', 'A': 'a|amps?', 's': 's|secs?|seconds?', 'cm': 'cm', '°C': '°?c|celsius|deg', '%': '%|percent', 'W': 'w|watts?',
 } // prettier-ignore
 
 /** The value in the field's own unit; null for what is no value. */
