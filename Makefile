@@ -28,7 +28,7 @@ web/node_modules/.ready: web/package.json web/package-lock.json web/.npmrc
 	cd web && npm ci --no-audit --no-fund --loglevel=error
 	touch $@
 
-web/dist/.ready: web/node_modules/.ready $(shell find web/src -type f) web/index.html web/vite.config.ts
+web/dist/.ready: web/node_modules/.ready $(shell find web/src -type f) web/index.html web/vite.config.ts web/aliases.ts
 	@echo 'Building the front end …'
 	cd web && npm run -s build -- --logLevel warn
 	touch $@

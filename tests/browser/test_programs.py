@@ -1,4 +1,4 @@
-"""The program station: a Python program handed in and run, where it first parts, one stretch at a time, its flow chart."""
+"""The program station: a Python program handed in and run, where it first differs, one stretch at a time, its flow chart."""
 
 from tests.browser.base import BrowserCase
 from tests.corpus.programs.faults import SOUND
@@ -45,7 +45,7 @@ class ProgramStationTest(BrowserCase):
         page.keyboard.press("r")
         page.get_by_role("heading", name="No program yet").wait_for(state="hidden")
         page.get_by_role("img", name="The run on the twin over time").wait_for()
-        page.get_by_role("button", name="Where it first parts").click()
+        page.get_by_role("button", name="Where it first differs").click()
         pressed = page.locator("button[aria-pressed=true]", has_text="mark")
         pressed.wait_for()
         self.assertEqual(pressed.inner_text(), "Near mark")

@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { dateEnGB, NConfigProvider } from 'naive-ui'
+import { NConfigProvider } from 'naive-ui'
 import { computed, watchEffect } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { FIELD_DATES } from '@texts/language'
+import { app as texts } from '@texts/app'
 import { naiveOverrides, naiveTheme } from './look/theme'
 import EmptyNote from './pieces/EmptyNote.vue'
 import Notices from './pieces/Notices.vue'
@@ -24,12 +26,17 @@ const elsewhere = computed(() => route.meta.staff && me.value?.kind === 'pair')
 </script>
 
 <template>
-  <NConfigProvider :theme="naiveTheme" :theme-overrides="naiveOverrides" :date-locale="dateEnGB" class="app">
-    <a class="skip" href="#main">To the content</a>
+  <NConfigProvider
+    :theme="naiveTheme"
+    :theme-overrides="naiveOverrides"
+    :date-locale="FIELD_DATES"
+    class="app"
+  >
+    <a class="skip" href="#main">{{ texts.toTheContent }}</a>
     <TopBar v-if="!bare" />
     <main id="main" tabindex="-1">
-      <EmptyNote v-if="elsewhere" title="This place is for staff" text="What is yours is on My bench.">
-        <RouterLink class="btn" to="/my-bench">To My bench</RouterLink>
+      <EmptyNote v-if="elsewhere" :title="texts.thisPlaceIsForStaff" :text="texts.whatIsYours">
+        <RouterLink class="btn" to="/my-bench">{{ texts.toMyBench }}</RouterLink>
       </EmptyNote>
       <RouterView v-else />
     </main>

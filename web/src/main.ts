@@ -1,3 +1,5 @@
+import { LANGUAGE } from '@texts/language'
+import { main as texts } from '@texts/app'
 import './look/nonce'
 import '@fontsource-variable/commissioner'
 import '@fontsource-variable/jetbrains-mono'
@@ -33,10 +35,11 @@ const queries = new QueryClient({
 function unexpected(error: unknown) {
   console.error(error)
   if (error instanceof ApiError) notify(error.message)
-  else notify('Something went wrong on this screen. Nothing was lost.', { reload: true })
+  else notify(texts.somethingWentWrong, { reload: true })
 }
 window.addEventListener('unhandledrejection', (event) => unexpected(event.reason))
 
+document.documentElement.lang = LANGUAGE
 const app = createApp(App)
 app.config.errorHandler = unexpected
 app.use(router).use(VueQueryPlugin, { queryClient: queries }).mount('#app')

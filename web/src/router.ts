@@ -1,5 +1,6 @@
 import { nextTick } from 'vue'
 import { createRouter, createWebHistory } from 'vue-router'
+import { router as texts } from '@texts/app'
 import { notify } from './shared/notices'
 
 const staff = { staff: true }
@@ -51,7 +52,7 @@ router.afterEach((to, from) => {
 
 // A place is loaded when it is first gone to: without a connection, or after an update, it cannot be.
 router.onError((_, to) => {
-  notify(`The way to “${to.path}” could not be loaded. The connection may be lost, or Verifex was updated.`, {
+  notify(texts.theWay(to.path), {
     reload: true,
   })
 })

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { count } from '@/shared/language'
-import { capital, clockTime, courseZone, decidedWords, fixed, waited } from '@/shared/words'
+import { count } from '@texts/language'
+import { decidedWords } from '@texts/words'
+import { capital, clockTime, courseZone, fixed, waited } from '@/shared/words'
 
 describe('how values are said', () => {
   it('uses the singular for one thing only', () => {

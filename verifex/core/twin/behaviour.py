@@ -24,7 +24,7 @@ SETTLE_SHARE = 0.5  # the second half of a step is judged
 
 @dataclass(frozen=True, slots=True)
 class BehaviourReport:
-    """The table of the run, the findings, and when it first parts from what is asked (ms)."""
+    """The table of the run, the findings, and when it first differs from what is asked (ms)."""
 
     outcomes: list[StepOutcome]
     findings: list[Finding]

@@ -1,9 +1,9 @@
 """A docket as its own pair sees it: hints instead of findings."""
 
 from datetime import datetime
-from typing import Any
 
 from verifex.api.bench import BenchOut
+from verifex.api.errors import ProblemOut
 from verifex.api.exercise import RecipeOut
 from verifex.api.findings import HintOut, SteppedHintOut
 from verifex.api.shape import Shape
@@ -142,7 +142,7 @@ class DocketLineOut(Shape):
 
 
 class PairCheckOut(Shape):
-    problems: list[dict[str, Any]]
+    problems: list[ProblemOut]
     hints: list[HintOut]
     to_come: list[str] = []
     bench: BenchOut

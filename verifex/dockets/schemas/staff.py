@@ -1,9 +1,9 @@
 """A docket as staff see it."""
 
 from datetime import datetime
-from typing import Any
 
 from verifex.api.bench import BenchOut, NetOut
+from verifex.api.errors import ProblemOut
 from verifex.api.exercise import ExerciseOut
 from verifex.api.findings import FindingOut
 from verifex.api.shape import Shape
@@ -247,7 +247,7 @@ class SheetsOut(Shape):
 class WiringCheckOut(Shape):
     """A live check, not stored. `problems` are lines that are no statement."""
 
-    problems: list[dict[str, Any]]
+    problems: list[ProblemOut]
     findings: list[FindingOut]
     bench: BenchOut
     nets: list[NetOut]

@@ -1,5 +1,6 @@
 import createClient from 'openapi-fetch'
 import { ref } from 'vue'
+import { client as texts } from '@texts/app'
 import type { components, paths } from './schema'
 
 export type Schemas = components['schemas']
@@ -44,7 +45,7 @@ export class ApiError extends Error {
   }
 }
 
-const LOST = 'The connection is lost. What you typed is kept here; try again in a moment.'
+const LOST = texts.theConnectionIsLost
 
 /** The data of a call, or an ApiError that can be shown as it is. */
 export async function ask<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
@@ -56,6 +57,6 @@ export async function ask<T>(call: Promise<{ data?: T; error?: unknown; response
   }
   if (result.response.ok && result.data !== undefined) return result.data
   const error = result.error as Partial<ErrorOut> | undefined
-  const message = error?.message ?? 'The server could not do that. Nothing was lost; try again.'
+  const message = error?.message ?? texts.theServerCouldNotDo
   throw new ApiError(message, result.response.status, error?.problems ?? [], error?.changes ?? [])
 }

@@ -4934,15 +4934,22 @@ export interface components {
              */
             release: boolean;
         };
+        /** ProblemOut */
+        ProblemOut: {
+            /** Line */
+            line: number;
+            /** Column */
+            column: number;
+            /** Message */
+            message: string;
+        };
         /**
          * WiringCheckOut
          * @description A live check, not stored. `problems` are lines that are no statement.
          */
         WiringCheckOut: {
             /** Problems */
-            problems: {
-                [key: string]: unknown;
-            }[];
+            problems: components["schemas"]["ProblemOut"][];
             /** Findings */
             findings: components["schemas"]["FindingOut"][];
             bench: components["schemas"]["BenchOut"];
@@ -5620,9 +5627,7 @@ export interface components {
         /** PairCheckOut */
         PairCheckOut: {
             /** Problems */
-            problems: {
-                [key: string]: unknown;
-            }[];
+            problems: components["schemas"]["ProblemOut"][];
             /** Hints */
             hints: components["schemas"]["HintOut"][];
             /**

@@ -16,7 +16,7 @@ import { ask, client, type Schemas } from '@/api/client'
 import { type Mode, mode } from '@/look/theme'
 import { draftsHere, forgetAllDrafts } from '@/shared/drafts'
 import { useMe, useNowIs } from '@/shared/me'
-import { plural } from '@/shared/language'
+import { accountMenu as texts } from '@texts/pieces'
 import Dialog from './Dialog.vue'
 import ErrorNote from './ErrorNote.vue'
 
@@ -25,21 +25,15 @@ const { data: me } = useMe()
 const router = useRouter()
 const nowIs = useNowIs()
 const THEMES: { value: Mode; word: string }[] = [
-  { value: 'system', word: 'As the device' },
-  { value: 'light', word: 'Light' },
-  { value: 'dark', word: 'Dark' },
+  { value: 'system', word: texts.asTheDevice },
+  { value: 'light', word: texts.light },
+  { value: 'dark', word: texts.dark },
 ]
 const named = computed(() => me.value?.pair || me.value?.name || '')
 const leaving = ref(false)
 const refused = ref<unknown>(null)
 const drafts = ref(0)
-const notHandedIn = computed(() =>
-  plural(
-    drafts.value,
-    'A draft that was not handed in is kept in this browser. Logging out deletes it, so that nobody else finds it here.',
-    `${drafts.value} drafts that were not handed in are kept in this browser. Logging out deletes them, so that nobody else finds them here.`,
-  ),
-)
+const notHandedIn = computed(() => texts.draftsThatWereNotHanded(drafts.value))
 
 function wantsToLeave() {
   drafts.value = draftsHere()
@@ -65,32 +59,32 @@ async function logOut() {
 
 <template>
   <DropdownMenuRoot v-if="me?.name" :modal="false">
-    <DropdownMenuTrigger class="who" :aria-label="`${named}: account, theme, keys, log out`">
+    <DropdownMenuTrigger class="who" :aria-label="texts.accountThemeKeys(named)">
       <span class="name">{{ named }}</span>
       <svg viewBox="0 0 12 12" width="10" height="10" aria-hidden="true"><path d="M2 4l4 4 4-4" /></svg>
     </DropdownMenuTrigger>
     <DropdownMenuContent class="sheet menu" align="end" :side-offset="6">
-      <DropdownMenuItem class="entry" @select="router.push('/account')"
-        >Account and password</DropdownMenuItem
-      >
-      <DropdownMenuItem class="entry" @select="emit('keys')">Keys of this screen</DropdownMenuItem>
+      <DropdownMenuItem class="entry" @select="router.push('/account')">{{
+        texts.accountAndPassword
+      }}</DropdownMenuItem>
+      <DropdownMenuItem class="entry" @select="emit('keys')">{{ texts.keysOfThisScreen }}</DropdownMenuItem>
       <DropdownMenuSeparator class="rule" />
-      <DropdownMenuLabel class="label">Theme</DropdownMenuLabel>
+      <DropdownMenuLabel class="label">{{ texts.theme }}</DropdownMenuLabel>
       <DropdownMenuRadioGroup v-model="mode">
         <DropdownMenuRadioItem v-for="theme in THEMES" :key="theme.value" :value="theme.value" class="entry">
           <span class="tick" aria-hidden="true">{{ mode === theme.value ? '✓' : '' }}</span>{{ theme.word }}
         </DropdownMenuRadioItem>
       </DropdownMenuRadioGroup>
       <DropdownMenuSeparator class="rule" />
-      <DropdownMenuItem class="entry" @select="wantsToLeave">Log out</DropdownMenuItem>
+      <DropdownMenuItem class="entry" @select="wantsToLeave">{{ texts.logOut }}</DropdownMenuItem>
     </DropdownMenuContent>
   </DropdownMenuRoot>
-  <Dialog v-model:show="leaving" title="Log out?">
+  <Dialog v-model:show="leaving" :title="texts.logOutQuestion">
     <p v-if="drafts">{{ notHandedIn }}</p>
     <ErrorNote :error="refused" />
     <div class="acts">
-      <button class="btn" @click="logOut">{{ drafts ? 'Delete and log out' : 'Log out' }}</button>
-      <button class="btn quiet" @click="leaving = false">Stay</button>
+      <button class="btn" @click="logOut">{{ drafts ? texts.deleteAndLogOut : texts.logOut }}</button>
+      <button class="btn quiet" @click="leaving = false">{{ texts.stay }}</button>
     </div>
   </Dialog>
 </template>

@@ -2,6 +2,7 @@
 // Whatever is asked of the server, in each of its states: loading, failed, shown, and shown although it may be old.
 import { computed, type Ref } from 'vue'
 import { clockTime } from '@/shared/words'
+import { asked as texts } from '@texts/pieces'
 import ErrorNote from './ErrorNote.vue'
 
 const props = defineProps<{
@@ -26,20 +27,20 @@ const since = computed(() => clockTime(props.query.dataUpdatedAt.value))
 <template>
   <div v-if="error && data === undefined" class="failed">
     <ErrorNote :error="error" />
-    <button class="btn line" @click="query.refetch()">Try again</button>
+    <button class="btn line" @click="query.refetch()">{{ texts.tryAgain }}</button>
     <slot name="failed" />
   </div>
   <div v-else-if="isPending" aria-busy="true" role="status">
     <slot name="loading">
-      <p class="soft">Loading {{ what }}…</p>
+      <p class="soft">{{ texts.loading(what) }}</p>
     </slot>
-    <p v-if="query.failureCount.value" class="soft">The server does not answer. Trying again…</p>
+    <p v-if="query.failureCount.value" class="soft">{{ texts.theServerDoesNotAnswer }}</p>
   </div>
   <template v-else-if="data !== undefined">
     <ErrorNote v-if="error" :error="error">
       <p>
-        What you see is from {{ since }}.
-        <button class="btn quiet" @click="query.refetch()">Try again</button>
+        {{ texts.whatYouSeeIsFrom(since) }}
+        <button class="btn quiet" @click="query.refetch()">{{ texts.tryAgain }}</button>
       </p>
     </ErrorNote>
     <slot :data="data as T" />

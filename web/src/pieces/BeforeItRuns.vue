@@ -2,6 +2,7 @@
 // The few things that go wrong at every bench before a program runs; what is known not to be right stands first and lit.
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
+import { beforeItRuns as texts } from '@texts/pieces'
 
 const props = defineProps<{ checks: Schemas['CheckOut'][] }>()
 const inOrder = computed(() => [...props.checks].sort((a, b) => Number(b.needs) - Number(a.needs)))
@@ -9,10 +10,11 @@ const inOrder = computed(() => [...props.checks].sort((a, b) => Number(b.needs) 
 
 <template>
   <section v-if="checks.length" class="before">
-    <h3>Before it runs</h3>
+    <h3>{{ texts.beforeItRuns }}</h3>
     <ul>
       <li v-for="check in inOrder" :key="check.text" :class="{ needs: check.needs }">
-        <span v-if="check.needs" class="visually-hidden">To be done: </span>{{ check.text }}
+        <span v-if="check.needs" class="visually-hidden">{{ texts.toBeDone }}</span>
+        {{ check.text }}
       </li>
     </ul>
   </section>

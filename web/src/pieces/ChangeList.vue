@@ -1,20 +1,20 @@
 <script setup lang="ts">
 // What changed on the bench since the attempt before.
 import type { Schemas } from '@/api/client'
+import { changeList as texts } from '@texts/pieces'
+import { changes as changeWords } from '@texts/words'
 
 defineProps<{ changes: Schemas['ChangeOut'][]; since: number }>()
-const WORDS: Record<string, string> = { added: 'new', removed: 'gone', moved: 'moved', changed: 'changed' }
 </script>
 
 <template>
-  <section class="changes" aria-label="Changes">
+  <section class="changes" :aria-label="texts.changes">
     <h3>
-      {{ changes.length ? `${changes.length} changed` : 'Nothing changed on the bench' }} since attempt
-      {{ since }}
+      {{ texts.sinceAttempt(changes.length, since) }}
     </h3>
     <ul v-if="changes.length">
       <li v-for="(change, index) in changes" :key="index">
-        <span class="kind">{{ WORDS[change.kind] ?? change.kind }}</span>
+        <span class="kind">{{ changeWords[change.kind] ?? change.kind }}</span>
         <b class="v">{{ change.what }}</b>
         <span class="v">
           <del v-if="change.before && change.kind !== 'removed'">{{ change.before }}</del>

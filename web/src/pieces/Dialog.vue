@@ -3,6 +3,7 @@
 // Its root is a div: the modal's focus trap looks for one, and takes the focus out of anything else.
 import { NModal } from 'naive-ui'
 import { useId } from 'vue'
+import { dialog as texts } from '@texts/pieces'
 
 withDefaults(defineProps<{ title: string; width?: string; autoFocus?: boolean }>(), {
   width: '520px',
@@ -25,7 +26,7 @@ const heading = useId()
     >
       <div class="head">
         <h2 :id="heading">{{ title }}</h2>
-        <button type="button" class="close" aria-label="Close" @click="show = false">
+        <button type="button" class="close" :aria-label="texts.close" @click="show = false">
           <svg viewBox="0 0 16 16" width="14" height="14" aria-hidden="true">
             <path d="M3 3l10 10M13 3L3 13" />
           </svg>

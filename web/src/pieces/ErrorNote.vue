@@ -2,6 +2,8 @@
 // A refusal in plain words: the sentence, located problems, what changed meanwhile.
 import { computed } from 'vue'
 import { ApiError } from '@/api/client'
+import Sentence from '@/pieces/Sentence.vue'
+import { errorNote as texts } from '@texts/pieces'
 
 const props = defineProps<{ error: unknown }>()
 const said = computed(() => (props.error instanceof ApiError ? props.error : null))
@@ -10,19 +12,22 @@ const problems = computed(() => (said.value && said.value.problems.length > 1 ? 
 
 <template>
   <div v-if="error" class="error" role="alert">
-    <p>{{ said?.message ?? 'Something went wrong here. Nothing was lost; try again.' }}</p>
+    <p>{{ said?.message ?? texts.somethingWentWrong }}</p>
     <ul v-if="problems.length">
       <li v-for="problem in problems" :key="`${problem.line}:${problem.column}`">
-        <b>Line {{ problem.line }}</b
-        >, column {{ problem.column }}: {{ problem.message }}.
+        <Sentence :text="texts.column(problem.column, problem.message)"
+          ><template #line
+            ><b>{{ texts.line(problem.line) }}</b></template
+          >
+        </Sentence>
       </li>
     </ul>
     <template v-if="said?.changes.length">
-      <p>Meanwhile:</p>
+      <p>{{ texts.meanwhile }}</p>
       <ul>
         <li v-for="change in said.changes" :key="change">{{ change }}</li>
       </ul>
-      <p>What you typed is kept. Look at the new state, then decide again.</p>
+      <p>{{ texts.whatYouTypedIsKept }}</p>
     </template>
     <slot />
   </div>

@@ -2,7 +2,7 @@
 // Findings, most urgent first. The chosen one opens and lights its evidence elsewhere.
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { count } from '@/shared/language'
+import { findingList as texts } from '@texts/pieces'
 import SeverityTag from './SeverityTag.vue'
 
 type Finding = Schemas['FindingOut']
@@ -17,21 +17,21 @@ const counts = computed(() =>
 )
 function evidence(finding: Finding): string {
   const places = finding.where.places ?? []
-  const line = finding.where.line ? [`line ${finding.where.line}`] : []
+  const line = finding.where.line ? [texts.atLine(finding.where.line)] : []
   return [...(finding.where.parts ?? []), ...(places.length ? places.slice(0, 3) : line)].join(' · ')
 }
 </script>
 
 <template>
-  <section aria-label="Findings">
+  <section :aria-label="texts.findings">
     <header>
       <h2>
-        {{ findings.length ? count(findings.length, 'finding') : 'No findings' }}
+        {{ findings.length ? texts.findingCount(findings.length) : texts.noFindings }}
       </h2>
       <SeverityTag v-for="entry in counts" :key="entry.severity" v-bind="entry" />
     </header>
     <p v-if="!findings.length" class="good">
-      {{ good ?? 'Nothing stands out. A look at the real bench remains yours.' }}
+      {{ good ?? texts.nothingStandsOut }}
     </p>
     <ul>
       <li
@@ -46,21 +46,23 @@ function evidence(finding: Finding): string {
         </button>
         <div v-if="index === chosen" class="body">
           <p class="soft">{{ finding.why }}</p>
-          <p><b>Remedy</b> {{ finding.remedy }}</p>
+          <p>
+            <b>{{ texts.remedy }}</b> {{ finding.remedy }}
+          </p>
           <p v-if="finding.also?.length" class="soft also">
-            <b>Follows from it</b> {{ finding.also.join('; ') }}
+            <b>{{ texts.followsFromIt }}</b> {{ finding.also.join('; ') }}
           </p>
           <p v-if="shows && (finding.moment_ms !== null || finding.where.line)" class="moment">
             <button class="btn line" @click="emit('show', finding)">
               {{
                 finding.moment_ms !== null
-                  ? `Seen on the twin at ${(finding.moment_ms! / 1000).toFixed(1)} s`
-                  : `Line ${finding.where.line} in the run`
+                  ? texts.seenOnTheTwin((finding.moment_ms! / 1000).toFixed(1))
+                  : texts.lineInTheRun(finding.where.line!)
               }}
             </button>
           </p>
           <p v-if="finding.hint" class="hint">
-            {{ shows ? 'The pair may ask for' : 'The pair is shown' }}: “{{ finding.hint }}”
+            {{ shows ? texts.thePairMayAskFor : texts.thePairIsShown }}: “{{ finding.hint }}”
           </p>
         </div>
       </li>

@@ -15,6 +15,8 @@ import { useKits } from '@/queries/stores'
 import { bestMatches, type Target } from '@/shared/jump'
 import { useKeys } from '@/shared/keys'
 import { useSession } from '@/shared/me'
+import { common } from '@texts/common'
+import { jumpLine as texts } from '@texts/pieces'
 
 const router = useRouter()
 const { session } = useSession()
@@ -38,8 +40,8 @@ const targets = computed<Target[]>(() => [
     hint: kit.holder || kit.state,
     to: `/hatch?kit=${kit.tag}`,
   })),
-  { label: 'Exercises', hint: 'sheets and steps', to: '/exercises' },
-  { label: 'Marks', hint: 'of the class', to: '/marks' },
+  { label: common.exercises, hint: texts.sheetsAndSteps, to: '/exercises' },
+  { label: common.marks, hint: texts.ofTheClass, to: '/marks' },
 ])
 const found = computed(() => bestMatches(targets.value, typed.value))
 const loading = computed(() => pairs.isLoading.value || kits.isLoading.value)
@@ -53,7 +55,7 @@ async function go(target: unknown) {
 
 useKeys({
   '/': {
-    does: 'go to a pair, student, kit or exercise',
+    does: texts.whatToType,
     act: () => {
       open.value = true
       // At once, so that no letter typed right behind the key is lost.
@@ -78,8 +80,8 @@ useKeys({
       <ComboboxInput
         ref="field"
         v-model="typed"
-        aria-label="Go to a pair, student, kit or exercise"
-        placeholder="go to a pair, kit or exercise"
+        :aria-label="texts.label"
+        :placeholder="texts.placeholder"
         autocomplete="off"
         @keydown.esc="field?.$el.blur()"
       />
@@ -94,9 +96,7 @@ useKeys({
       <ComboboxItem v-for="target in found" :key="target.label" :value="target" class="entry">
         <b>{{ target.label }}</b> <span class="soft">{{ target.hint }}</span>
       </ComboboxItem>
-      <ComboboxEmpty class="none soft">{{
-        loading ? 'Loading…' : 'Nothing by these letters.'
-      }}</ComboboxEmpty>
+      <ComboboxEmpty class="none soft">{{ loading ? texts.loading : texts.nothingByThese }}</ComboboxEmpty>
     </ComboboxContent>
   </ComboboxRoot>
 </template>

@@ -3,6 +3,8 @@
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { keyHints, singleKeys } from '@/shared/keys'
+import { common } from '@texts/common'
+import { keyHelp as texts } from '@texts/pieces'
 import Dialog from './Dialog.vue'
 
 const show = defineModel<boolean>('show', { required: true })
@@ -12,7 +14,7 @@ const onFloor = computed(() => route.name === 'floor')
 </script>
 
 <template>
-  <Dialog v-model:show="show" title="Keys here" width="420px">
+  <Dialog v-model:show="show" :title="texts.keysHere" width="420px">
     <dl>
       <template v-for="hint in keyHints" :key="hint.key + hint.does">
         <dt>
@@ -21,13 +23,15 @@ const onFloor = computed(() => route.name === 'floor')
         <dd>{{ hint.does }}</dd>
       </template>
       <template v-if="onFloor">
-        <dt><kbd>1</kbd>…<kbd>12</kbd> <kbd>Enter</kbd></dt>
-        <dd>open that bench</dd>
+        <dt>
+          <kbd>1</kbd>…<kbd>12</kbd> <kbd>{{ common.enter }}</kbd>
+        </dt>
+        <dd>{{ texts.openThatBench }}</dd>
       </template>
     </dl>
     <label class="switch">
       <input v-model="singleKeys" type="checkbox" />
-      <span>Letters and digits act as keys on this device</span>
+      <span>{{ texts.lettersAndDigits }}</span>
     </label>
   </Dialog>
 </template>

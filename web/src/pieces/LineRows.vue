@@ -2,7 +2,7 @@
 // A line of a program in the run on its bench: each time it was come to, its variables before and after.
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { plural } from '@/shared/language'
+import { lineRows as texts } from '@texts/pieces'
 
 const props = defineProps<{ seen: Schemas['LineSeenOut']; moment?: number | null }>()
 const rows = computed(() =>
@@ -20,22 +20,21 @@ const looked = computed(() => {
 </script>
 
 <template>
-  <section class="seen" :aria-label="`Line ${seen.line} in the run`">
+  <section class="seen" :aria-label="texts.lineInTheRun(seen.line)">
     <p>
-      <span class="soft">line {{ seen.line }}</span> <code class="v">{{ seen.text }}</code>
+      <span class="soft">{{ texts.line(seen.line) }}</span> <code class="v">{{ seen.text }}</code>
     </p>
-    <p v-if="!seen.times" class="soft">The run never comes to this line.</p>
+    <p v-if="!seen.times" class="soft">{{ texts.theRunNeverComes }}</p>
     <template v-else>
       <p class="soft">
-        {{ plural(seen.times, 'Come to once', `Come to ${seen.times} times`) }} in the run on this
-        bench<template v-if="seen.times > rows.length">; {{ rows.length }} of them are shown</template>.
+        {{ texts.inTheRun(seen.times, rows.length) }}
       </p>
-      <div class="scroll" tabindex="0" role="region" aria-label="The line’s variables">
+      <div class="scroll" tabindex="0" role="region" :aria-label="texts.theLinesVariables">
         <table class="plain">
           <thead>
             <tr>
-              <th scope="col">at</th>
-              <th scope="col" class="step">step</th>
+              <th scope="col">{{ texts.at }}</th>
+              <th scope="col" class="step">{{ texts.step }}</th>
               <th v-for="name in seen.names" :key="name" scope="col" class="num">{{ name }}</th>
             </tr>
           </thead>

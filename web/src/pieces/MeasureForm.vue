@@ -3,6 +3,8 @@
 import { computed, ref } from 'vue'
 import { ApiError, type Schemas } from '@/api/client'
 import { typedValue } from '@/shared/typed-value'
+import { common } from '@texts/common'
+import { measureForm as texts } from '@texts/pieces'
 
 const props = defineProps<{
   name: string
@@ -22,14 +24,14 @@ async function keep() {
   const value = typedValue(typed.value, props.unit)
   wrong.value = ''
   if (value === null) {
-    wrong.value = `“${typed.value}” is no number; one such as 4.93 was expected.`
+    wrong.value = texts.isNoNumberOneSuch(typed.value)
     return
   }
   try {
-    await props.save(props.name, value, 'bench meter')
+    await props.save(props.name, value, texts.benchMeter)
     typed.value = ''
   } catch (error) {
-    wrong.value = error instanceof ApiError ? error.message : 'It could not be kept; try again.'
+    wrong.value = error instanceof ApiError ? error.message : texts.itCouldNotBeKept
   }
 }
 </script>
@@ -44,14 +46,15 @@ async function keep() {
         v-model="typed"
         class="field v"
         inputmode="decimal"
-        :placeholder="entry ? 'anew' : ''"
+        :placeholder="entry ? texts.anew : ''"
         :aria-invalid="!!wrong"
       />
       <span class="unit">{{ unit }}</span>
-      <button class="btn line" :disabled="!typed.trim()">Save</button>
+      <button class="btn line" :disabled="!typed.trim()">{{ common.save }}</button>
     </span>
     <p v-if="said" class="said" :class="{ differs: agrees === false, fits: agrees }" role="status">
-      <b v-if="agrees === false">Differs.</b> <b v-else-if="agrees">Agrees.</b> {{ said }}
+      <b v-if="agrees === false">{{ texts.differs }}</b> <b v-else-if="agrees">{{ texts.agrees }}</b>
+      {{ said }}
     </p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   </form>

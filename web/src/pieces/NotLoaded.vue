@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import { notLoaded as texts } from '@texts/pieces'
 const reload = () => window.location.reload()
 </script>
 
 <template>
   <div role="alert">
-    <p>This part could not be loaded. The connection may be lost, or Verifex was updated meanwhile.</p>
-    <button class="btn line" @click="reload">Load the page again</button>
+    <p>{{ texts.thisPart }}</p>
+    <button class="btn line" @click="reload">{{ texts.loadThePageAgain }}</button>
   </div>
 </template>

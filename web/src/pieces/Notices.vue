@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { notices, putAway } from '@/shared/notices'
+import { notices as texts } from '@texts/pieces'
 
 const reload = () => window.location.reload()
 </script>
@@ -8,8 +9,8 @@ const reload = () => window.location.reload()
   <div class="notices no-print">
     <p v-for="notice in notices" :key="notice.id" class="sheet" role="alert">
       {{ notice.text }}
-      <button v-if="notice.reload" class="btn line" @click="reload">Load again</button>
-      <button class="btn quiet" @click="putAway(notice.id)">Close</button>
+      <button v-if="notice.reload" class="btn line" @click="reload">{{ texts.loadAgain }}</button>
+      <button class="btn quiet" @click="putAway(notice.id)">{{ texts.close }}</button>
     </p>
   </div>
 </template>

@@ -11,6 +11,7 @@ import {
 import { computed } from 'vue'
 import { useSession } from '@/shared/me'
 import { clockTime, dayOf, waited } from '@/shared/words'
+import { sessionClock as texts } from '@texts/pieces'
 
 const { session, sessions, choose } = useSession()
 const now = useNow({ interval: 10_000 })
@@ -18,8 +19,8 @@ const said = computed(() => {
   if (!session.value) return ''
   const at = now.value.getTime()
   const [from, to] = [Date.parse(session.value.starts_at), Date.parse(session.value.ends_at)]
-  if (at < from) return `begins ${dayOf(from, session.value.zone)} ${clockTime(from, session.value.zone)}`
-  return at < to ? `${waited(new Date(at).toISOString(), to)} left` : 'session over'
+  if (at < from) return texts.begins(dayOf(from, session.value.zone), clockTime(from, session.value.zone))
+  return at < to ? texts.left(waited(new Date(at).toISOString(), to)) : texts.sessionOver
 })
 const several = computed(() => (sessions.data.value?.length ?? 0) > 1)
 const chosen = computed({
@@ -30,7 +31,7 @@ const chosen = computed({
 
 <template>
   <DropdownMenuRoot v-if="session && several" :modal="false">
-    <DropdownMenuTrigger class="clock" aria-label="Choose the session">
+    <DropdownMenuTrigger class="clock" :aria-label="texts.chooseTheSession">
       {{ clockTime(now, session.zone) }} · {{ said }}
       <svg viewBox="0 0 12 12" width="10" height="10" aria-hidden="true"><path d="M2 4l4 4 4-4" /></svg>
     </DropdownMenuTrigger>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Severity by word and shape as well as colour.
 import { computed } from 'vue'
-import { capital } from '@/shared/words'
+import { severityName } from '@/shared/words'
 import { shapeOf } from './severity'
 
 const props = defineProps<{ severity: string; count?: number }>()
@@ -18,7 +18,7 @@ const shape = computed(() => shapeOf(props.severity))
         stroke-width="2.4"
       />
     </svg>
-    {{ count === undefined ? capital(severity) : `${capital(severity)} ${count}` }}
+    {{ count === undefined ? severityName(severity) : `${severityName(severity)} ${count}` }}
   </span>
 </template>
 

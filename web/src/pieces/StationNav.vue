@@ -2,15 +2,17 @@
 // The six stations as links along the track; the one that is looked at is ringed.
 import { computed } from 'vue'
 import type { RouteLocationRaw } from 'vue-router'
-import { capital } from '@/shared/words'
-import { type Pad, PAD_WORDS, padKind } from './stations'
+import { stationName } from '@/shared/words'
+import { stationNav as texts } from '@texts/pieces'
+import { type Pad, padKind } from './stations'
+import { padWords } from '@texts/words'
 
 const props = defineProps<{ stations: Pad[]; chosen: string; to: (station: string) => RouteLocationRaw }>()
 const pads = computed(() => props.stations.map((pad) => ({ ...pad, kind: padKind(pad) })))
 </script>
 
 <template>
-  <nav class="track" aria-label="Stations">
+  <nav class="track" :aria-label="texts.stations">
     <RouterLink
       v-for="(pad, index) in pads"
       :key="pad.station"
@@ -19,7 +21,7 @@ const pads = computed(() => props.stations.map((pad) => ({ ...pad, kind: padKind
       :aria-current="chosen === pad.station ? 'step' : undefined"
       :class="['stop', { on: chosen === pad.station }]"
     >
-      <span>{{ capital(pad.station) }}</span>
+      <span>{{ stationName(pad.station) }}</span>
       <svg viewBox="-50 -12 100 24" width="100%" height="24" preserveAspectRatio="none" aria-hidden="true">
         <line v-if="index > 0" x1="-50" y1="0" x2="0" y2="0" :class="pad.kind === 'ahead' ? 'bare' : 'run'" />
         <line
@@ -36,7 +38,7 @@ const pads = computed(() => props.stations.map((pad) => ({ ...pad, kind: padKind
         <circle v-if="pad.kind === 'asks'" r="3.2" class="dot" />
         <path v-if="pad.kind === 'back'" d="M-3-3L3 3M3-3L-3 3" class="cross" />
       </svg>
-      <span class="visually-hidden">{{ PAD_WORDS[pad.kind] }}</span>
+      <span class="visually-hidden">{{ padWords[pad.kind] }}</span>
     </RouterLink>
   </nav>
 </template>

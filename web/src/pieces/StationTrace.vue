@@ -2,8 +2,9 @@
 // The mark of the product: a copper track through six pads. Filled is done; a dot asks for a person, a cross was sent back
 // or voided, empty is being worked at.
 import { computed } from 'vue'
-import { capital } from '@/shared/words'
-import { type Pad, PAD_WORDS, padKind } from './stations'
+import { stationName } from '@/shared/words'
+import { type Pad, padKind } from './stations'
+import { padWords } from '@texts/words'
 
 const props = defineProps<{ stations: Pad[] }>()
 const GAP = 100
@@ -11,7 +12,7 @@ const pads = computed(() =>
   props.stations.map((pad, index) => ({ ...pad, x: 14 + index * GAP, kind: padKind(pad) })),
 )
 const said = computed(() =>
-  pads.value.map((pad) => `${capital(pad.station)} ${PAD_WORDS[pad.kind]}`).join(', '),
+  pads.value.map((pad) => `${stationName(pad.station)} ${padWords[pad.kind]}`).join(', '),
 )
 </script>
 
@@ -28,7 +29,7 @@ const said = computed(() =>
       />
     </template>
     <g v-for="pad in pads" :key="pad.station" :transform="`translate(${pad.x} 14)`">
-      <title>{{ capital(pad.station) }}: {{ PAD_WORDS[pad.kind] }}</title>
+      <title>{{ stationName(pad.station) }}: {{ padWords[pad.kind] }}</title>
       <circle :r="pad.kind === 'done' || pad.kind === 'ahead' ? 10 : 13" :class="pad.kind" />
       <circle v-if="pad.kind === 'asks'" r="5.5" class="dot" />
       <path v-if="pad.kind === 'back'" d="M-5-5L5 5M5-5L-5 5" class="cross" />

@@ -3,26 +3,22 @@
 import { TabsContent, TabsList, TabsRoot, TabsTrigger } from 'reka-ui'
 import { computed } from 'vue'
 
-const props = defineProps<{ tabs: readonly T[]; label: string }>()
+const props = defineProps<{ tabs: Record<T, string>; label: string }>()
 const tab = defineModel<T>({ required: true })
-// By number, since the tabs' ids are made of it and an id holds no space.
-const number = computed({
-  get: () => props.tabs.indexOf(tab.value),
-  set: (index) => (tab.value = props.tabs[index]!),
-})
+const named = computed(() => Object.entries(props.tabs) as [T, string][])
 </script>
 
 <template>
-  <TabsRoot v-model="number" class="root" activation-mode="manual">
+  <TabsRoot v-model="tab" class="root" activation-mode="manual">
     <div class="bar">
       <TabsList class="tabs" :aria-label="label">
-        <TabsTrigger v-for="(name, index) in tabs" :key="name" :value="index" class="tab">{{
-          name
+        <TabsTrigger v-for="[name, said] in named" :key="name" :value="name" class="tab">{{
+          said
         }}</TabsTrigger>
       </TabsList>
       <span class="side"><slot name="side" /></span>
     </div>
-    <TabsContent v-for="(name, index) in tabs" :key="name" :value="index" class="panel">
+    <TabsContent v-for="[name] in named" :key="name" :value="name" class="panel">
       <slot v-if="name === tab" />
     </TabsContent>
   </TabsRoot>

@@ -3,6 +3,8 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { keyHelp, useKeys } from '@/shared/keys'
 import { useMe } from '@/shared/me'
+import { common } from '@texts/common'
+import { topBar as texts } from '@texts/pieces'
 import AccountMenu from './AccountMenu.vue'
 import JumpLine from './JumpLine.vue'
 import KeyHelp from './KeyHelp.vue'
@@ -13,22 +15,22 @@ const { data: me } = useMe()
 const staff = computed(() => me.value?.kind === 'instructor' || me.value?.kind === 'assistant')
 const places = computed(() => {
   if (staff.value) {
-    const setUp = me.value?.kind === 'instructor' ? ['Set-up'] : []
-    return ['Floor', 'Hatch', 'Exercises', 'Marks', 'Sums', ...setUp]
+    const setUp = me.value?.kind === 'instructor' ? [texts.setUp] : []
+    return [texts.floor, common.hatch, common.exercises, common.marks, texts.sums, ...setUp]
   }
-  return me.value?.name ? ['My bench', 'Sums'] : []
+  return me.value?.name ? [texts.myBench, texts.sums] : []
 })
 const route = useRoute()
 const pathOf = (place: string) => `/${place.toLowerCase().replace(' ', '-')}`
-useKeys({ '?': { does: 'list the keys', act: () => (keyHelp.value = true) } })
+useKeys({ '?': { does: texts.listTheKeys, act: () => (keyHelp.value = true) } })
 </script>
 
 <template>
   <header class="bar no-print">
-    <RouterLink to="/" class="mark" aria-label="Verifex, first page"
-      ><Trademark /><span class="name">Verifex</span></RouterLink
+    <RouterLink to="/" class="mark" :aria-label="texts.verifexFirstPage"
+      ><Trademark /><span class="name">{{ common.verifex }}</span></RouterLink
     >
-    <nav aria-label="Places">
+    <nav :aria-label="texts.places">
       <RouterLink
         v-for="place in places"
         :key="place"

@@ -12,12 +12,5 @@ const KINDS: Record<string, PadKind> = {
   voided: 'back',
   working: 'here',
 }
-export const PAD_WORDS: Record<PadKind, string> = {
-  done: 'passed',
-  asks: 'asks for a person',
-  back: 'sent back',
-  here: 'being worked at',
-  ahead: 'not reached',
-}
 
 export const padKind = (pad: Pad): PadKind => KINDS[pad.state ?? ''] ?? 'ahead'

@@ -1,5 +1,6 @@
 // Files to and from the server.
 import { ApiError, type ErrorOut } from '@/api/client'
+import { files as texts } from '@texts/app'
 
 /** A file's bytes as base64, as JSON carries them. */
 export async function base64Of(file: Blob): Promise<string> {
@@ -17,16 +18,16 @@ export async function saveFile(path: string, name: string): Promise<{ message: s
   try {
     answer = await fetch(path, { method: 'POST', headers: { 'X-CSRFToken': token } })
   } catch {
-    throw new ApiError('The connection is lost; try again in a moment.', 0)
+    throw new ApiError(texts.theConnectionIsLost, 0)
   }
   if (!answer.ok) {
     const said = (await answer.json().catch(() => null)) as ErrorOut | null
-    throw new ApiError(said?.message ?? 'The server could not do that; try again.', answer.status)
+    throw new ApiError(said?.message ?? texts.theServerCouldNotDo, answer.status)
   }
   const link = document.createElement('a')
   link.href = URL.createObjectURL(await answer.blob())
   link.download = name
   link.click()
   setTimeout(() => URL.revokeObjectURL(link.href), 10_000)
-  return { message: `${name} is saved.` }
+  return { message: texts.isSaved(name) }
 }

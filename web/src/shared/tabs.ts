@@ -2,16 +2,16 @@
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 
-const slug = (name: string) => name.toLowerCase().replaceAll(' ', '-')
-
-export function useTab<T extends string>(tabs: readonly T[]) {
+/** Of views, by their name in the address, the one that is shown; the first is that of an address without a view. */
+export function useTab<T extends string>(tabs: Record<T, string>) {
+  const names = Object.keys(tabs) as T[]
   const route = useRoute()
   const router = useRouter()
   const tab = computed<T>({
-    get: () => tabs.find((name) => slug(name) === route.query.view) ?? tabs[0]!,
+    get: () => names.find((name) => name === route.query.view) ?? names[0]!,
     set: (name) =>
-      void router.replace({ query: { ...route.query, view: name === tabs[0] ? undefined : slug(name) } }),
+      void router.replace({ query: { ...route.query, view: name === names[0] ? undefined : name } }),
   })
-  const next = () => (tab.value = tabs[(tabs.indexOf(tab.value) + 1) % tabs.length]!)
+  const next = () => (tab.value = names[(names.indexOf(tab.value) + 1) % names.length]!)
   return { tab, next }
 }

@@ -1,6 +1,7 @@
 // How values are said; no electronics here, only writing.
 import { ref } from 'vue'
-import { LANGUAGE } from './language'
+import { LANGUAGE } from '@texts/language'
+import { severities, stations, verdicts } from '@texts/words'
 
 export const STATIONS = ['kit', 'wiring', 'power', 'program', 'readings', 'mark'] as const
 export type StationName = (typeof STATIONS)[number]
@@ -8,6 +9,10 @@ export type StationName = (typeof STATIONS)[number]
 export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1)
 }
+
+export const stationName = (station: string) => stations[station] ?? capital(station)
+
+export const severityName = (severity: string) => severities[severity] ?? capital(severity)
 
 export function minutesSince(since: string | null | undefined, now: number): number {
   return since ? Math.max(0, Math.floor((now - Date.parse(since)) / 60_000)) : 0
@@ -44,28 +49,13 @@ export function fullDay(at: string | number | Date, zone = courseZone.value): st
   })
 }
 
-export const VERDICTS: Record<string, { word: string; tone: string }> = {
-  likely: { word: 'in limits', tone: 'good' },
-  'in-limits': { word: 'in limits, wide', tone: 'good' },
-  out: { word: 'out', tone: 'stop' },
-  missing: { word: 'missing', tone: 'check' },
-  exempt: { word: 'not judged here', tone: 'check' },
-  unjudged: { word: 'not judged', tone: 'check' },
+const TONES: Record<string, string> = { likely: 'good', 'in-limits': 'good', out: 'stop' }
+
+/** How a reading was judged: its words, and the tone of their colour. */
+export function verdictWords(verdict: string): { word: string; tone: string } {
+  return { word: verdicts[verdict] ?? verdict, tone: TONES[verdict] ?? 'check' }
 }
 
 export function fixed(value: number | null | undefined, digits: number): string {
   return value === null || value === undefined ? '–' : value.toFixed(digits).replace('-', '−')
-}
-
-const DID: Record<string, string> = {
-  pass: 'passed',
-  'send-back': 'sent back',
-  clear: 'cleared',
-  reopen: 'reopened',
-}
-
-/** A decision as it is told after the name of who decided: "sent back the wiring". */
-export function decidedWords(decision: { act: string; station: string; overruled: boolean }): string {
-  const object = decision.act === 'clear' ? 'bench for power' : decision.station
-  return `${DID[decision.act] ?? decision.act} the ${object}${decision.overruled ? ' over a Stop' : ''}`
 }

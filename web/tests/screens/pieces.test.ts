@@ -77,8 +77,8 @@ describe('the line to go somewhere', () => {
 })
 
 describe('tabs', () => {
-  const bar = (tabs: string[]) => {
-    const tab = ref(tabs[0]!)
+  const bar = (tabs: Record<string, string>) => {
+    const tab = ref(Object.keys(tabs)[0]!)
     const wrapper = mount(
       defineComponent({
         setup: () => () =>
@@ -99,12 +99,12 @@ describe('tabs', () => {
   }
 
   it('show one panel, named by its tab', async () => {
-    const { wrapper, tab } = bar(['Board map', 'Currents'])
-    expect(wrapper.text()).toContain('this is Board map')
+    const { wrapper, tab } = bar({ map: 'Board map', currents: 'Currents' })
+    expect(wrapper.text()).toContain('this is map')
     await wrapper.findAll('[role=tab]')[1]!.trigger('mousedown')
-    await until(() => tab.value === 'Currents')
+    await until(() => tab.value === 'currents')
     await nextTick()
-    expect(wrapper.text()).toContain('this is Currents')
+    expect(wrapper.text()).toContain('this is currents')
     const panels = wrapper.findAll('[role=tabpanel]').filter((panel) => panel.text())
     expect(panels).toHaveLength(1)
     expect(document.getElementById(panels[0]!.attributes('aria-labelledby')!)!.textContent).toBe('Currents')

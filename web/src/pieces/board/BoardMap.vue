@@ -4,6 +4,7 @@ import { useMediaQuery } from '@vueuse/core'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { isDark } from '@/look/theme'
+import { boardMap as texts } from '@texts/pieces'
 import { wireColour } from './colours'
 import { layOut } from './layout'
 import { CHIP, COL, holeX, LABEL, railX, readPlace, X } from './places'
@@ -46,7 +47,7 @@ function isLitLead(ends: [string, string]): boolean {
     <svg
       :viewBox="`0 0 ${width} ${map.height}`"
       role="group"
-      :aria-label="`Board map: ${bench.parts.length} parts, ${bench.wires.length} wires`"
+      :aria-label="texts.boardMapPartsWires(bench.parts.length, bench.wires.length)"
     >
       <g v-for="rail in RAILS" :key="rail">
         <rect
@@ -80,14 +81,14 @@ function isLitLead(ends: [string, string]): boolean {
           </template>
         </g>
         <text v-else :x="X.holesLeft - 15" :y="band.y + 4" class="fold">
-          <title>Nothing in these rows</title>
+          <title>{{ texts.nothingInThese }}</title>
           {{ band.from === band.to ? band.from : `${band.from}–${band.to}` }}
         </text>
       </template>
 
       <g v-for="lead in map.leads" :key="lead.index" class="lead" :class="{ lit: isLitLead(lead.ends) }">
         <title>
-          {{ lead.ends.join(' – ') }}{{ lead.colour ? `, ${lead.colour}` : '' }}, line {{ lead.line }}
+          {{ texts.line(lead.ends.join(' – '), lead.colour ? `, ${lead.colour}` : '', lead.line) }}
         </title>
         <polyline :points="lead.points.map((p) => p.join(',')).join(' ')" class="halo" />
         <polyline
@@ -118,7 +119,7 @@ function isLitLead(ends: [string, string]): boolean {
         <rect v-if="block.outline" v-bind="block.outline" rx="7" class="outline" />
         <polyline v-else :points="block.spine.map((p) => p.join(',')).join(' ')" class="spine" />
         <circle v-for="leg in block.legs" :key="leg.leg" :cx="leg.x" :cy="leg.y" r="5" class="foot">
-          <title>{{ block.ref }}.{{ leg.leg }} in {{ leg.place }}</title>
+          <title>{{ texts.refInLegPlace(block.ref, leg.leg, leg.place) }}</title>
         </circle>
       </g>
       <g

@@ -2,6 +2,7 @@
 // The nets of a wiring, in any of the output states that were solved.
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
+import { netList as texts } from '@texts/pieces'
 import NetTable from './NetTable.vue'
 
 const props = defineProps<{ nets: Schemas['NetOut'][]; lit?: Schemas['WhereOut'] | null }>()
@@ -18,14 +19,14 @@ const rows = computed(() =>
 <template>
   <div>
     <label v-if="states.length > 1" class="state">
-      Outputs
+      {{ texts.outputs }}
       <select :value="state" class="field" @change="chosen = ($event.target as HTMLSelectElement).value">
         <option v-for="name in states" :key="name" :value="name">{{ name }}</option>
       </select>
     </label>
     <NetTable :nets="rows" :lit="lit" />
     <p v-if="!states.length" class="soft">
-      No voltages: the board is missing, or this circuit has no operating point.
+      {{ texts.noVoltagesTheBoard }}
     </p>
   </div>
 </template>

@@ -2,6 +2,7 @@
 // Nets with their volts in one state; those of the chosen finding are lit.
 import type { Schemas } from '@/api/client'
 import { fixed } from '@/shared/words'
+import { netTable as texts } from '@texts/pieces'
 
 export interface NetRow {
   name: string
@@ -25,9 +26,9 @@ function words(net: NetRow): string {
   <table class="plain">
     <thead>
       <tr>
-        <th>Net</th>
-        <th class="num">Volts</th>
-        <th>Places on it</th>
+        <th>{{ texts.net }}</th>
+        <th class="num">{{ texts.volts }}</th>
+        <th>{{ texts.placesOnIt }}</th>
       </tr>
     </thead>
     <tbody>

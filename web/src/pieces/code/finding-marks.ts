@@ -2,7 +2,7 @@
 // a press of the shape.
 import { type EditorState, type Extension, RangeSet, StateEffect, StateField } from '@codemirror/state'
 import { Decoration, EditorView, gutter, GutterMarker, hoverTooltip, type Tooltip } from '@codemirror/view'
-import { capital } from '@/shared/words'
+import { severityName } from '@/shared/words'
 import { shapeOf } from '../severity'
 
 export interface Mark {
@@ -96,7 +96,7 @@ const sentences = hoverTooltip((view, at): Tooltip | null => {
       dom.className = 'cm-said'
       for (const mark of here) {
         const line = dom.appendChild(document.createElement('p'))
-        line.appendChild(document.createElement('b')).textContent = `${capital(mark.severity)} `
+        line.appendChild(document.createElement('b')).textContent = `${severityName(mark.severity)} `
         line.append(mark.text)
       }
       return { dom }

@@ -4,6 +4,7 @@
 import { useDebounceFn, useEventListener } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { ApiError, type Schemas } from '@/api/client'
+import { handIn as texts } from '@texts/hand-in'
 import type { RecipePart } from './entry/words'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import type { Mark } from '@/pieces/code/finding-marks'
@@ -135,14 +136,11 @@ async function readFile(event: Event) {
   const ending = file.name.toLowerCase().slice(file.name.lastIndexOf('.'))
   if (!words.value.endings.includes(ending)) {
     error.value = new ApiError(
-      `“${file.name}” is no ${words.value.noun}; one of ${words.value.endings.join(', ')} was expected.`,
+      texts.isAnotherKind(file.name, words.value.noun, words.value.endings.join(', ')),
       422,
     )
   } else if (file.size > words.value.mostBytes) {
-    error.value = new ApiError(
-      `“${file.name}” is larger than ${words.value.most}, the limit for one hand-in.`,
-      413,
-    )
+    error.value = new ApiError(texts.isLargerThanTheLimit(file.name, words.value.most), 413)
   } else {
     text.value = await file.text()
   }
@@ -155,30 +153,28 @@ async function readFile(event: Event) {
       <ChoiceBar
         v-if="kind === 'wiring'"
         v-model="mode"
-        label="How to enter"
+        :label="texts.howToEnter"
         :choices="[
-          { value: 'table', word: 'Table of leads' },
-          { value: 'text', word: 'Text' },
+          { value: 'table', word: texts.tableOfLeads },
+          { value: 'text', word: texts.text },
         ]"
       />
       <label class="btn quiet file">
-        From a file
+        {{ texts.fromAFile }}
         <input class="visually-hidden" type="file" :accept="words.endings.join(',')" @change="readFile" />
       </label>
-      <span v-if="draftLost" class="soft"
-        >This browser cannot keep the draft: hand it in before you leave.</span
-      >
-      <span v-else-if="draft" class="soft">Draft, kept in this browser</span>
+      <span v-if="draftLost" class="soft">{{ texts.thisBrowserCannot }}</span>
+      <span v-else-if="draft" class="soft">{{ texts.draftKeptInThisBrowser }}</span>
     </div>
     <p v-if="kind === 'readings'" class="soft">
-      Paste what the board printed. Before the readings of each step write a line that begins with #:
+      {{ texts.pasteWhatTheBoard }}
       <span v-for="step in steps" :key="step" class="v mark"># {{ step }}</span>
     </p>
     <div v-if="outdated" class="moved" role="status">
-      Attempt {{ given?.number }} was handed in after this draft was begun. Nothing of the draft is lost.
-      <button class="btn quiet" @click="rebase">Go on with the draft</button>
+      {{ texts.attemptWasHanded(given!.number) }}
+      <button class="btn quiet" @click="rebase">{{ texts.goOnWithTheDraft }}</button>
       <button class="btn quiet" @click="((text = given?.text ?? ''), (draft = null))">
-        Use the newer one
+        {{ texts.useTheNewerOne }}
       </button>
     </div>
 
@@ -203,15 +199,15 @@ async function readFile(event: Event) {
     <LiveCheck v-if="kind === 'wiring' && checked" :check="checked" :lost="checkLost" />
     <ErrorNote :error="error" />
     <p v-if="waiting" class="moved" role="status">
-      No connection. Your hand-in is kept here and will be sent when the connection is back.
-      <button class="btn quiet" @click="waiting = false">Do not send it yet</button>
+      {{ texts.noConnectionYourHand }}
+      <button class="btn quiet" @click="waiting = false">{{ texts.doNotSendItYet }}</button>
     </p>
     <div class="acts">
       <button class="btn" :disabled="busy || !text.trim()" @click="handIn">
-        {{ given ? `Hand in attempt ${given.number + 1}` : 'Hand in' }} <kbd>Ctrl Enter</kbd>
+        {{ given ? texts.handInAttempt(given.number + 1) : texts.handIn }} <kbd>{{ texts.ctrlEnter }}</kbd>
       </button>
       <button v-if="changed && given" class="btn quiet" @click="text = given?.text ?? ''">
-        Back to attempt {{ given.number }}
+        {{ texts.backToAttempt(given.number) }}
       </button>
     </div>
   </div>

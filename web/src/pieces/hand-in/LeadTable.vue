@@ -4,6 +4,8 @@
 import { useRefHistory } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import { useNames } from '@/queries/names'
+import { common } from '@texts/common'
+import { leadTable as texts } from '@texts/hand-in'
 import EntryLine from './entry/EntryLine.vue'
 import type { RecipePart } from './entry/words'
 import { copied, movedPlaces, nextRef, readLine, type Row, swapped, writeLine } from './lines'
@@ -41,7 +43,7 @@ const EXAMPLES: Record<string, string> = {
 }
 function placesOf(type: string): string {
   const legs = types.value.find((t) => t.id === type)?.legs
-  return legs ? `a hole each: ${legs.join(' ')}` : 'a hole for each leg'
+  return legs ? texts.aHoleEach(legs.join(' ')) : texts.aHoleForEachLeg
 }
 
 function put(lines: string[]) {
@@ -98,14 +100,14 @@ function down(index: number, cell: number) {
   else void add(rows.value[index]!.kind === 'part' ? 'part' : 'wire', index)
 }
 function onKey(event: KeyboardEvent, index: number, cell: number) {
-  if (event.ctrlKey && event.key === 'Enter') {
+  if (event.ctrlKey && event.key === common.enter) {
     event.preventDefault()
     ;(event.target as HTMLInputElement).blur() // what is being typed counts first
     emit('submit')
     return
   }
   if (event.ctrlKey) return // undo in a cell is the browser's own, and touches this cell only
-  if (event.key === 'Enter') {
+  if (event.key === common.enter) {
     event.preventDefault()
     down(index, cell)
   } else if (event.altKey && ALT_KEYS[event.key]) {
@@ -138,12 +140,16 @@ async function entered(lines: string[]) {
       <table>
         <thead>
           <tr>
-            <th><span class="visually-hidden">Line</span></th>
-            <th>What</th>
-            <th>Type</th>
-            <th>Places</th>
-            <th>Colour, settings</th>
-            <th><span class="visually-hidden">Acts</span></th>
+            <th>
+              <span class="visually-hidden">{{ texts.line }}</span>
+            </th>
+            <th>{{ common.what }}</th>
+            <th>{{ texts.type }}</th>
+            <th>{{ texts.places }}</th>
+            <th>{{ texts.colourSettings }}</th>
+            <th>
+              <span class="visually-hidden">{{ common.acts }}</span>
+            </th>
           </tr>
         </thead>
         <tbody ref="body">
@@ -158,7 +164,7 @@ async function entered(lines: string[]) {
               <td colspan="4" class="raw">
                 <input
                   :value="held(index, 'more', row.raw)"
-                  :aria-label="`Line ${index + 1}`"
+                  :aria-label="texts.lineNumber(index + 1)"
                   @input="hold(index, 'more', $event)"
                   @change="
                     put(rows.map((r, i) => (i === index ? ($event.target as HTMLInputElement).value : r.raw)))
@@ -172,7 +178,7 @@ async function entered(lines: string[]) {
                 <input
                   v-if="row.kind === 'part' || row.kind === 'board'"
                   :value="held(index, 'name', row.name)"
-                  :aria-label="`Reference, line ${index + 1}`"
+                  :aria-label="texts.referenceLine(index + 1)"
                   placeholder="R1"
                   @input="hold(index, 'name', $event)"
                   @change="keep(index, 'name', $event)"
@@ -184,8 +190,8 @@ async function entered(lines: string[]) {
                 <input
                   :value="held(index, 'type', row.type)"
                   :list="row.kind === 'part' ? 'lead-types' : undefined"
-                  :aria-label="`Type, line ${index + 1}`"
-                  placeholder="resistor"
+                  :aria-label="texts.typeLine(index + 1)"
+                  :placeholder="texts.resistor"
                   @input="hold(index, 'type', $event)"
                   @change="keep(index, 'type', $event)"
                   @keydown="onKey($event, index, 1)"
@@ -196,8 +202,8 @@ async function entered(lines: string[]) {
                   v-if="row.kind === 'wire' || row.kind === 'part'"
                   :value="held(index, 'places', row.places)"
                   :list="row.kind === 'wire' ? 'lead-pins' : undefined"
-                  :aria-label="`Places, line ${index + 1}`"
-                  :placeholder="row.kind === 'wire' ? 'from to: B1.A0 a6' : placesOf(row.type)"
+                  :aria-label="texts.placesLine(index + 1)"
+                  :placeholder="row.kind === 'wire' ? texts.placesExample : placesOf(row.type)"
                   @input="hold(index, 'places', $event)"
                   @change="keep(index, 'places', $event)"
                   @keydown="onKey($event, index, row.kind === 'wire' ? 0 : 2)"
@@ -208,8 +214,8 @@ async function entered(lines: string[]) {
                   v-if="row.kind === 'wire' || row.kind === 'part'"
                   :value="held(index, 'more', row.more)"
                   :title="row.more"
-                  :aria-label="`Colour or settings, line ${index + 1}`"
-                  :placeholder="row.kind === 'wire' ? 'red' : (EXAMPLES[row.type] ?? '')"
+                  :aria-label="texts.colourOrSettings(index + 1)"
+                  :placeholder="row.kind === 'wire' ? texts.red : (EXAMPLES[row.type] ?? '')"
                   @input="hold(index, 'more', $event)"
                   @change="keep(index, 'more', $event)"
                   @keydown="onKey($event, index, row.kind === 'wire' ? 1 : 3)"
@@ -219,24 +225,24 @@ async function entered(lines: string[]) {
             <td class="acts">
               <button
                 type="button"
-                :aria-label="`Exchange the ends, line ${index + 1}`"
-                title="Exchange the ends (Alt S)"
+                :aria-label="texts.exchangeTheEnds(index + 1)"
+                :title="texts.exchangeTheEndsAlt"
                 @click="swap(index)"
               >
                 ⇄
               </button>
               <button
                 type="button"
-                :aria-label="`Copy line ${index + 1}`"
-                title="Copy (Alt C)"
+                :aria-label="texts.copyLine(index + 1)"
+                :title="texts.copyAltC"
                 @click="copy(index)"
               >
                 +
               </button>
               <button
                 type="button"
-                :aria-label="`Remove line ${index + 1}`"
-                title="Remove (Alt Delete)"
+                :aria-label="texts.removeLine(index + 1)"
+                :title="texts.removeAltDelete"
                 @click="remove(index)"
               >
                 ×

@@ -3,6 +3,8 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import SeverityTag from '@/pieces/SeverityTag.vue'
+import Sentence from '@/pieces/Sentence.vue'
+import { liveCheck as texts } from '@texts/hand-in'
 
 const props = defineProps<{ check: Schemas['WiringCheckOut'] | Schemas['PairCheckOut']; lost: boolean }>()
 const toCome = computed(() => ('to_come' in props.check ? (props.check.to_come ?? []) : []))
@@ -19,27 +21,30 @@ const said = computed(() =>
 </script>
 
 <template>
-  <section class="live" :class="{ lost }" aria-live="polite" aria-label="Check while typing">
+  <section class="live" :class="{ lost }" aria-live="polite" :aria-label="texts.checkWhileTyping">
     <p v-if="lost" class="soft">
-      The connection is lost; this is the last check, not of what stands there now.
+      {{ texts.theConnectionIsLost }}
     </p>
     <p v-for="problem in check.problems" :key="`${problem.line}`" class="problem">
-      <b>Line {{ problem.line }}</b
-      >, column {{ problem.column }}: {{ problem.message }}.
+      <Sentence :text="texts.column(problem.column, problem.message)"
+        ><template #line
+          ><b>{{ texts.line(problem.line) }}</b></template
+        >
+      </Sentence>
     </p>
     <p v-for="(item, index) in said" :key="index">
       <SeverityTag :severity="item.severity" /> {{ item.text }}
       <span v-if="item.parts" class="v soft">{{ item.parts }}</span>
-      <span v-else-if="item.line" class="soft">line {{ item.line }}</span>
+      <span v-else-if="item.line" class="soft">{{ texts.lineOf(item.line) }}</span>
     </p>
     <template v-if="toCome.length">
-      <h3>Still to come</h3>
+      <h3>{{ texts.stillToCome }}</h3>
       <ul>
         <li v-for="line in toCome" :key="line">{{ line }}</li>
       </ul>
     </template>
     <p v-else-if="!said.length && !check.problems.length" class="soft">
-      Checked as it stands: nothing stands out.
+      {{ texts.checkedAsItStands }}
     </p>
   </section>
 </template>

@@ -1,4 +1,5 @@
 // What each kind of hand-in is called and may be.
+import { handInWords as texts } from '@texts/hand-in'
 interface Words {
   noun: string
   label: string
@@ -9,22 +10,22 @@ interface Words {
 
 export const PARTS_OF_KIND: Record<'wiring' | 'program' | 'readings', Words> = {
   wiring: {
-    noun: 'wiring',
-    label: 'Wiring in bench notation',
+    noun: texts.wiring,
+    label: texts.wiringInBenchNotation,
     endings: ['.bench', '.txt'],
     mostBytes: 65536,
     most: '64 kB',
   },
   program: {
-    noun: 'program',
-    label: 'Program',
+    noun: texts.program,
+    label: texts.programTitle,
     endings: ['.cpp', '.ino', '.c', '.h', '.py', '.txt'],
     mostBytes: 65536,
     most: '64 kB',
   },
   readings: {
-    noun: 'log',
-    label: 'Log',
+    noun: texts.log,
+    label: texts.logTitle,
     endings: ['.txt', '.log', '.csv'],
     mostBytes: 10 * 1024 * 1024,
     most: '10 MB',

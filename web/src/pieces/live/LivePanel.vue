@@ -7,7 +7,8 @@ import ErrorNote from '@/pieces/ErrorNote.vue'
 import { LivePlot } from '@/pieces/lazy'
 import { useLive } from '@/queries/live'
 import { useKeys } from '@/shared/keys'
-import { fixed, VERDICTS } from '@/shared/words'
+import { fixed, verdictWords } from '@/shared/words'
+import { livePanel as texts } from '@texts/pieces'
 
 const props = defineProps<{
   docket: number
@@ -50,27 +51,27 @@ async function finish() {
 </script>
 
 <template>
-  <section class="live" aria-label="Listen to the board">
+  <section class="live" :aria-label="texts.listenToTheBoard">
     <template v-if="!now.open">
       <p class="soft">
-        A small helper on the computer that the board is plugged into sends each line here as it is printed.
+        {{ texts.aSmallHelper }}
       </p>
       <p class="acts">
-        <button type="button" class="btn line" @click="run('open')">Listen to the board</button>
+        <button type="button" class="btn line" @click="run('open')">{{ texts.listenToTheBoard }}</button>
         <button v-if="lines.length" type="button" class="btn" @click="emit('done', lines.join('\n') + '\n')">
-          Hand in the {{ lines.length }} lines that were heard
+          {{ texts.handInTheLines(lines.length) }}
         </button>
       </p>
     </template>
     <template v-else>
       <p v-if="!now.heard" class="how">
-        On the computer with the board, in place of PORT its port (such as /dev/ttyUSB0 or COM4):
+        {{ texts.runOnTheComputer }}
         <code class="v">{{ command }}</code>
       </p>
       <p v-else-if="now.quiet" class="check" role="status">
-        Nothing has come for a while. Is the board plugged in, and does its program print?
+        {{ texts.nothingHasCome }}
       </p>
-      <p v-if="lost" class="check" role="status">The connection is lost; it is tried again.</p>
+      <p v-if="lost" class="check" role="status">{{ texts.theConnectionIsLost }}</p>
       <ol class="steps">
         <li v-for="(step, index) in steps" :key="step" :class="{ here: here === step }">
           <button type="button" class="btn line" @click="run('mark', step)">
@@ -78,20 +79,22 @@ async function finish() {
           </button>
           <span v-if="stepOf(step)?.readings" class="so-far">
             <span class="v">{{ fixed(stepOf(step)!.centre, decimals ?? 1) }} {{ unit }}</span>
-            <span class="verdict" :class="VERDICTS[stepOf(step)!.verdict]?.tone">{{
-              VERDICTS[stepOf(step)!.verdict]?.word
+            <span class="verdict" :class="verdictWords(stepOf(step)!.verdict).tone">{{
+              verdictWords(stepOf(step)!.verdict).word
             }}</span>
           </span>
         </li>
       </ol>
-      <p v-if="!here && lines.length" class="check">Mark the step you are in, before its readings.</p>
+      <p v-if="!here && lines.length" class="check">{{ texts.markTheStep }}</p>
       <p v-for="note in said?.notes ?? []" :key="note" class="off" role="status">{{ note }}</p>
       <LivePlot v-if="said?.steps.some((s) => s.values.length)" :steps="said.steps" :unit="unit" />
-      <pre v-if="tail.length" class="v" aria-label="The last lines">{{ tail.join('\n') }}</pre>
+      <pre v-if="tail.length" class="v" :aria-label="texts.theLastLines">{{ tail.join('\n') }}</pre>
       <p class="acts">
-        <button type="button" class="btn" :disabled="!lines.length" @click="finish">Stop and hand in</button>
-        <button type="button" class="btn quiet" @click="run('stop')">Stop</button>
-        <span class="soft">{{ lines.length }} lines</span>
+        <button type="button" class="btn" :disabled="!lines.length" @click="finish">
+          {{ texts.stopAndHandIn }}
+        </button>
+        <button type="button" class="btn quiet" @click="run('stop')">{{ texts.stop }}</button>
+        <span class="soft">{{ texts.lines(lines.length) }}</span>
       </p>
     </template>
     <ErrorNote :error="error" />

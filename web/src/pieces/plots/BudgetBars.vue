@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { fixed } from '@/shared/words'
+import { budgetBars as texts } from '@texts/plots'
 
 const props = defineProps<{
   budget: Schemas['BudgetOut']
@@ -19,9 +20,9 @@ const most = computed(() => Math.max(...rows.value.map((r) => r.half_width), 1e-
 
 <template>
   <section>
-    <h2>What widens the limits at “{{ step }}”</h2>
+    <h2>{{ texts.whatWidensTheLimits(step) }}</h2>
     <p v-if="budget.advice" class="advice">{{ budget.advice }}</p>
-    <p v-if="!rows.length" class="soft">Nothing does: it is one thing or the other.</p>
+    <p v-if="!rows.length" class="soft">{{ texts.nothingDoes }}</p>
     <table v-else class="plain">
       <tbody>
         <tr v-for="row in rows" :key="row.key || row.name">
@@ -45,22 +46,22 @@ const most = computed(() => Math.max(...rows.value.map((r) => r.half_width), 1e-
       </tbody>
       <tfoot>
         <tr>
-          <td colspan="2">All at their worst, added</td>
+          <td colspan="2">{{ texts.allAtTheirWorstAdded }}</td>
           <td class="num v">± {{ fixed(budget.worst_case, digits) }} {{ budget.unit }}</td>
           <td />
         </tr>
         <tr>
           <td colspan="2">
-            Combined, k = 2
-            <span v-if="sampled" class="soft small">(the chain bends here: the likely limits are drawn)</span>
+            {{ texts.combined }}
+            <span v-if="sampled" class="soft small">{{ texts.theChainBendsHere }}</span>
           </td>
           <td class="num v">± {{ fixed(budget.combined, digits) }} {{ budget.unit }}</td>
-          <td class="num soft">share</td>
+          <td class="num soft">{{ texts.share }}</td>
         </tr>
       </tfoot>
     </table>
     <p v-if="rows.some((r) => r.once_measured !== null)" class="soft small key">
-      <span class="dark" /> is what would be left once it is measured.
+      <span class="dark" /> {{ texts.isWhatWouldBeLeft }}
     </p>
   </section>
 </template>

@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import VChart from 'vue-echarts'
 import type { Schemas } from '@/api/client'
+import { livePlot as texts } from '@texts/plots'
 import { axis, inks } from './echarts'
 
 const props = defineProps<{ steps: Schemas['LiveStepOut'][]; unit: string }>()
@@ -81,7 +82,7 @@ const option = computed(() => {
 </script>
 
 <template>
-  <VChart class="plot" :option="option" autoresize role="img" aria-label="Readings as they come" />
+  <VChart class="plot" :option="option" autoresize role="img" :aria-label="texts.readingsAsTheyCome" />
 </template>
 
 <style scoped>

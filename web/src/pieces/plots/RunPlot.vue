@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import VChart from 'vue-echarts'
 import type { Schemas } from '@/api/client'
+import { runPlot as texts } from '@texts/plots'
 import './echarts'
 import { heightOf, lanesOf, runOption, type Stretch } from './run-option'
 
@@ -26,14 +27,14 @@ const lanes = computed(() => lanesOf(props))
       :update-options="{ notMerge: true }"
       autoresize
       role="img"
-      aria-label="The run on the twin over time"
+      :aria-label="texts.theRunOnTheTwin"
     />
     <figcaption class="soft">
       <template v-if="!tags"
-        ><span class="key line" /> given to the sensor <span class="key dot" /> printed by the
-        program</template
+        ><span class="key line" /> {{ texts.givenToTheSensor }} <span class="key dot" />
+        {{ texts.printedByTheProgram }}</template
       >
-      <template v-if="lanes.length"><span class="key bar" /> on</template>
+      <template v-if="lanes.length"><span class="key bar" /> {{ texts.on }}</template>
     </figcaption>
   </figure>
 </template>

@@ -6,6 +6,7 @@ import VChart from 'vue-echarts'
 import type { Schemas } from '@/api/client'
 import { withUnit } from '@/shared/units'
 import { capital, fixed } from '@/shared/words'
+import { transferPlot as texts } from '@texts/plots'
 import { axis, inks } from './echarts'
 
 const props = defineProps<{
@@ -37,10 +38,10 @@ function chainOf(step: Schemas['SheetStepOut'], line?: number): string {
   const parts = [
     withUnit(r.stimulus.expected, props.reading.stimulus_unit),
     r.volts ? `${fixed(r.volts.expected, 3)} V` : '',
-    r.raw_unit === 'count' ? `count ${Math.round(r.count.expected)}` : '',
-    `should print ${fixed(r.value.expected, r.decimals)} ${r.unit}`.trim(),
+    r.raw_unit === 'count' ? texts.count(Math.round(r.count.expected)) : '',
+    texts.shouldPrint(fixed(r.value.expected, r.decimals), r.unit).trim(),
   ]
-  return `${step.name}${line ? `, line ${line}` : ''}: ${parts.filter(Boolean).join(' → ')}`
+  return `${step.name}${line ? texts.line(line) : ''}: ${parts.filter(Boolean).join(' → ')}`
 }
 const points = computed(() =>
   !isMain.value || props.raw
@@ -87,7 +88,7 @@ const option = computed(() => {
       backgroundColor: c.sheet,
       textStyle: { color: c.ink, fontFamily: c.mono },
     },
-    xAxis: axis(`${stimulus} at the sensor`.trim(), c, {
+    xAxis: axis(texts.atTheSensor(stimulus).trim(), c, {
       type: props.reading.in_decades ? 'log' : 'value',
       nameLocation: 'middle',
       nameGap: 26,
@@ -96,7 +97,7 @@ const option = computed(() => {
     }),
     yAxis: axis(
       props.raw
-        ? `${props.reading.raw_unit} read`
+        ? texts.read(props.reading.raw_unit)
         : capital(`${props.reading.name}${unit.value ? `, ${unit.value}` : ''}`),
       c,
       { nameTextStyle: { color: c.soft, fontFamily: c.text, fontSize: 13, align: 'left' } },
@@ -144,8 +145,8 @@ const option = computed(() => {
                   yAxis: t.printed,
                   label: {
                     formatter: t.own
-                      ? `the pair’s own threshold, about ${fixed(t.printed, props.reading.decimals)} ${unit.value}`
-                      : `threshold ${withUnit(t.printed, unit.value)}`,
+                      ? texts.thePairsOwnThreshold(fixed(t.printed, props.reading.decimals), unit.value)
+                      : texts.threshold(withUnit(t.printed, unit.value)),
                   },
                 }))),
             ...(props.at === undefined
@@ -170,7 +171,7 @@ const option = computed(() => {
       },
       {
         type: 'scatter',
-        name: 'steps',
+        name: texts.steps,
         z: 5,
         data: steps.value.map((s) => {
           const row = props.sheet.steps.find((one) => one.name === s.name)!
@@ -191,7 +192,7 @@ const option = computed(() => {
       },
       {
         type: 'line',
-        name: 'would print',
+        name: texts.wouldPrint,
         z: 5,
         data: wouldPrint.value,
         symbol: 'diamond',
@@ -199,12 +200,12 @@ const option = computed(() => {
         lineStyle: { color: c.act, type: 'dotted', width: 1.6 },
         itemStyle: { color: 'transparent', borderColor: c.act, borderWidth: 2 },
         tooltip: {
-          formatter: (p: { value: number[] }) => `would print ${withUnit(p.value[1]!, unit.value)}`,
+          formatter: (p: { value: number[] }) => texts.wouldPrintValue(withUnit(p.value[1]!, unit.value)),
         },
       },
       ...[false, true].map((out) => ({
         type: 'scatter',
-        name: out ? 'out' : 'in limits',
+        name: out ? 'out' : texts.inLimits,
         z: 6, // over the band, which is drawn translucent
         data: points.value.filter((p) => p.out === out),
         symbol: out ? 'path://M0,0L3,3M3,0L0,3' : 'circle',
@@ -214,7 +215,7 @@ const option = computed(() => {
           : { opacity: 1, color: c.good, borderColor: c.sheet, borderWidth: 1 },
         tooltip: {
           formatter: (p: { name: string; value: number[] }) =>
-            `${p.name}\nprinted ${withUnit(p.value[1]!, unit.value)}`,
+            texts.printed(p.name, withUnit(p.value[1]!, unit.value)),
         },
       })),
     ],
@@ -228,18 +229,18 @@ const option = computed(() => {
       class="plot"
       :option="option"
       autoresize
-      :aria-label="`${reading.name}: what is printed over ${reading.stimulus_unit} at the sensor, with limits`"
+      :aria-label="texts.whatIsPrinted(reading.name, reading.stimulus_unit)"
       role="img"
     />
     <figcaption class="soft">
-      <span><span class="key line" />expected</span>
-      <span><span class="key band" />limits</span>
-      <span><span class="key step" />steps</span>
+      <span><span class="key line" />{{ texts.expected }}</span>
+      <span><span class="key band" />{{ texts.limits }}</span>
+      <span><span class="key step" />{{ texts.steps }}</span>
       <template v-if="points.length">
-        <span><span class="key dot" />readings in limits</span>
-        <span><span class="key x">×</span>out</span>
+        <span><span class="key dot" />{{ texts.readingsInLimits }}</span>
+        <span><span class="key x">×</span>{{ texts.out }}</span>
       </template>
-      <span v-if="wouldPrint.length"><span class="key diamond">◇</span>this fault would print</span>
+      <span v-if="wouldPrint.length"><span class="key diamond">◇</span>{{ texts.thisFaultWouldPrint }}</span>
     </figcaption>
   </figure>
 </template>

@@ -1,5 +1,6 @@
 // The run on the twin as chart options: what was given and printed, counts, and when each light or sounder was on.
 import type { Schemas } from '@/api/client'
+import { runOption as texts } from '@texts/plots'
 import { lightColour } from '../board/colours'
 import { axis, inks } from './echarts'
 
@@ -114,7 +115,7 @@ export function runOption(run: Run) {
     series: [
       given(run, c, tags),
       {
-        name: 'printed',
+        name: texts.printed,
         type: 'line',
         yAxisIndex: apart ? yAxis.length - 1 : 0,
         data: reading,
@@ -127,7 +128,7 @@ export function runOption(run: Run) {
       ...(counts.length
         ? [
             {
-              name: 'count',
+              name: texts.count,
               type: 'line',
               xAxisIndex: 2,
               yAxisIndex: 2,
@@ -165,7 +166,7 @@ function given(run: Run, c: Ink, tags: Schemas['LineOut'][]) {
   const divergence = behaviour?.first_divergence_ms
   const thresholds = tags.length ? [] : run.thresholds
   return {
-    name: 'given',
+    name: texts.given,
     type: 'line',
     data: tags.length ? [] : (main?.points ?? []).map(([ms, value]) => [ms! / 1000, value]),
     symbol: 'none',
@@ -180,7 +181,7 @@ function given(run: Run, c: Ink, tags: Schemas['LineOut'][]) {
         position: 'insideStartTop',
         backgroundColor: c.sheet,
         padding: [1, 3],
-        formatter: `threshold {c} ${main?.unit ?? ''}`,
+        formatter: texts.threshold('{c}', main?.unit ?? ''),
       },
       lineStyle: { color: c.act, type: 'dashed' },
       data: [
@@ -189,7 +190,7 @@ function given(run: Run, c: Ink, tags: Schemas['LineOut'][]) {
           xAxis: ms / 1000,
           lineStyle: { color: c.copper },
           label: {
-            formatter: text || 'no tag',
+            formatter: text || texts.noTag,
             color: c.ink,
             position: 'insideStartTop',
             rotate: 0,
@@ -201,7 +202,13 @@ function given(run: Run, c: Ink, tags: Schemas['LineOut'][]) {
               {
                 xAxis: divergence / 1000,
                 lineStyle: { color: c.stop, width: 1.5 },
-                label: { formatter: 'parts here', color: c.stop, position: 'end', rotate: 0, align: 'left' },
+                label: {
+                  formatter: texts.differsHere,
+                  color: c.stop,
+                  position: 'end',
+                  rotate: 0,
+                  align: 'left',
+                },
               },
             ]
           : []),
@@ -213,7 +220,7 @@ function given(run: Run, c: Ink, tags: Schemas['LineOut'][]) {
 function bars(trace: Schemas['TraceOut'], lanes: string[], c: Ink) {
   const rows = lanes.flatMap((ref, lane) => spans(trace, ref).map((span) => [lane, ...span] as const))
   return {
-    name: 'on',
+    name: texts.on,
     type: 'custom',
     xAxisIndex: 1,
     yAxisIndex: 1,

@@ -7,6 +7,9 @@ import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import { TransferPlot } from '@/pieces/lazy'
 import { withUnit } from '@/shared/units'
 import { fixed } from '@/shared/words'
+import Sentence from '@/pieces/Sentence.vue'
+import { common } from '@texts/common'
+import { sheetStudy as texts } from '@texts/sheet'
 import { rowAt } from './interpolate'
 import SheetTable from './SheetTable.vue'
 import SliderRow from './SliderRow.vue'
@@ -74,16 +77,16 @@ function clear() {
       <ChoiceBar
         v-if="sheet.readings.length > 1"
         v-model="key"
-        label="Reading"
+        :label="texts.reading"
         :choices="sheet.readings.map((r) => ({ value: r.key, word: r.name }))"
       />
       <ChoiceBar
         v-if="hasRaw"
         v-model="shows"
-        label="Shown"
+        :label="texts.shown"
         :choices="[
-          { value: 'value', word: 'Printed' },
-          { value: 'raw', word: reading.raw_unit === 'µs' ? 'Echo time' : 'Count' },
+          { value: 'value', word: common.printed },
+          { value: 'raw', word: reading.raw_unit === 'µs' ? texts.echoTime : common.count },
         ]"
       />
     </div>
@@ -97,11 +100,11 @@ function clear() {
         :shift="shift"
         :at="stimulus"
       />
-      <section class="sliders" aria-label="What would be read">
+      <section class="sliders" :aria-label="texts.whatWouldBeRead">
         <SliderRow
           v-model="stimulus"
           strong
-          name="At the sensor"
+          :name="texts.atTheSensor"
           :unit="reading.stimulus_unit"
           :low="ends[0]"
           :high="ends[1]"
@@ -109,16 +112,24 @@ function clear() {
           :in-decades="reading.in_decades"
         />
         <p v-if="there" class="there" aria-live="polite">
-          <template v-if="hasRaw || reading.raw_unit === 'count'"
-            >{{ reading.raw_unit === 'µs' ? 'echo' : 'count' }}
-            <b class="v">{{ Math.round(there[1]!) }}{{ reading.raw_unit === 'µs' ? ' µs' : '' }}</b
-            >, </template
-          >prints <b class="v">{{ fixed(there[4], reading.decimals) }} {{ reading.unit }}</b>
-          <span class="soft v">
-            ({{ fixed(there[3], reading.decimals) }} … {{ fixed(there[5], reading.decimals) }})</span
-          >
+          <Sentence :text="hasRaw || reading.raw_unit === 'count' ? texts.readsAndPrints : texts.prints">
+            <template #read>{{ reading.raw_unit === 'µs' ? texts.echo : texts.count }}</template>
+            <template #raw
+              ><b class="v"
+                >{{ Math.round(there[1]!) }}{{ reading.raw_unit === 'µs' ? ' µs' : '' }}</b
+              ></template
+            >
+            <template #printed
+              ><b class="v">{{ fixed(there[4], reading.decimals) }} {{ reading.unit }}</b></template
+            >
+            <template #limits
+              ><span class="soft v"
+                >({{ fixed(there[3], reading.decimals) }} … {{ fixed(there[5], reading.decimals) }})</span
+              ></template
+            >
+          </Sentence>
         </p>
-        <p v-if="sliders.length" class="head">If it were measured as</p>
+        <p v-if="sliders.length" class="head">{{ texts.ifItWereMeasuredAs }}</p>
         <SliderRow
           v-for="slider in sliders"
           :key="slider.key"
@@ -129,9 +140,9 @@ function clear() {
           :high="slider.high"
           :usual="slider.value"
         />
-        <p v-if="!sliders.length" class="soft">Nothing on this bench would narrow it by being measured.</p>
+        <p v-if="!sliders.length" class="soft">{{ texts.nothingOnThisBench }}</p>
         <button v-if="moved.length || stimulus !== undefined" class="btn quiet" @click="clear">
-          Back to what is known
+          {{ texts.backToWhatIsKnown }}
         </button>
       </section>
     </div>
@@ -147,8 +158,9 @@ function clear() {
       <li v-for="note in shown.notes" :key="note">{{ note }}</li>
     </ul>
     <p v-if="moved.length" class="soft">
-      Tried: {{ moved.map(([s, value]) => `${s.name} ${withUnit(value, s.unit)}`).join(', ') }}. Nothing is
-      kept.
+      {{
+        texts.triedNothingIsKept(moved.map(([s, value]) => `${s.name} ${withUnit(value, s.unit)}`).join(', '))
+      }}
     </p>
   </div>
   <div v-else class="study">

@@ -3,7 +3,9 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { withUnit } from '@/shared/units'
-import { fixed, VERDICTS } from '@/shared/words'
+import { fixed, verdictWords } from '@/shared/words'
+import { common } from '@texts/common'
+import { sheetTable as texts } from '@texts/sheet'
 
 type Reading = Schemas['StepReadingOut']
 const props = defineProps<{
@@ -26,7 +28,9 @@ const hasVolts = computed(() => props.sheet.steps.some((step) => step.readings.s
 const isCounted = computed(() =>
   props.sheet.steps.some((step) => step.readings.some((r) => r.unit && ['count', 'µs'].includes(r.raw_unit))),
 )
-const rawName = computed(() => (props.sheet.readings.some((r) => r.raw_unit === 'µs') ? 'Echo' : 'Count'))
+const rawName = computed(() =>
+  props.sheet.readings.some((r) => r.raw_unit === 'µs') ? texts.echo : common.count,
+)
 const hasStates = computed(() => props.sheet.steps.some((step) => Object.keys(step.indicators).length))
 function states(step: Schemas['SheetStepOut']): string {
   const all = Object.entries(step.indicators)
@@ -53,15 +57,17 @@ function predictionOf(step: string, r: Reading) {
   <table class="plain">
     <thead>
       <tr>
-        <th>Step</th>
-        <th class="num">Given</th>
-        <th v-if="hasVolts" class="num">At the pin</th>
-        <th v-if="isCounted" class="num">{{ rawName }}<br />and limits</th>
-        <th class="num">Should print<br />and limits</th>
-        <th v-if="hasStates">Outputs</th>
-        <th v-if="predicted" class="num">Predicted</th>
-        <th v-if="readings" class="num">Printed</th>
-        <th v-if="readings"><span class="visually-hidden">Verdict</span></th>
+        <th>{{ common.step }}</th>
+        <th class="num">{{ common.given }}</th>
+        <th v-if="hasVolts" class="num">{{ texts.atThePin }}</th>
+        <th v-if="isCounted" class="num">{{ rawName }}<br />{{ texts.andLimits }}</th>
+        <th class="num">{{ texts.shouldPrint }}<br />{{ texts.andLimits }}</th>
+        <th v-if="hasStates">{{ texts.outputs }}</th>
+        <th v-if="predicted" class="num">{{ texts.predicted }}</th>
+        <th v-if="readings" class="num">{{ common.printed }}</th>
+        <th v-if="readings">
+          <span class="visually-hidden">{{ common.verdict }}</span>
+        </th>
       </tr>
     </thead>
     <tbody>
@@ -95,8 +101,8 @@ function predictionOf(step: string, r: Reading) {
             <span v-if="index === 0" :class="{ open: states(step).includes('either') }">{{
               states(step)
             }}</span>
-            <span v-if="r.exempt" class="full">flat end, not judged</span>
-            <span v-else-if="r.saturated" class="full">end of range</span>
+            <span v-if="r.exempt" class="full">{{ texts.flatEndNotJudged }}</span>
+            <span v-else-if="r.saturated" class="full">{{ texts.endOfRange }}</span>
           </td>
           <td v-if="predicted" class="num">
             <template v-if="predictionOf(step.name, r)">
@@ -104,11 +110,11 @@ function predictionOf(step: string, r: Reading) {
               <span
                 v-if="predictionOf(step.name, r)!.verdict"
                 class="verdict block"
-                :class="VERDICTS[predictionOf(step.name, r)!.verdict!]?.tone"
-                >{{ VERDICTS[predictionOf(step.name, r)!.verdict!]?.word }}</span
+                :class="verdictWords(predictionOf(step.name, r)!.verdict!).tone"
+                >{{ verdictWords(predictionOf(step.name, r)!.verdict!).word }}</span
               >
             </template>
-            <span v-else class="soft">none</span>
+            <span v-else class="soft">{{ texts.none }}</span>
           </td>
           <template v-if="readings">
             <td class="num v">
@@ -123,9 +129,9 @@ function predictionOf(step: string, r: Reading) {
               <span
                 v-if="readOf(step.name, index)"
                 class="verdict"
-                :class="VERDICTS[readOf(step.name, index)!.verdict]?.tone"
+                :class="verdictWords(readOf(step.name, index)!.verdict).tone"
               >
-                {{ VERDICTS[readOf(step.name, index)!.verdict]?.word }}
+                {{ verdictWords(readOf(step.name, index)!.verdict).word }}
               </span>
             </td>
           </template>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 // How far long work is, with a way to stop it, and what came of it.
 import { computed } from 'vue'
+import { common } from '@texts/common'
+import { workNote as texts } from '@texts/pieces'
 import type { Work } from './use-work'
 
 const props = defineProps<{ work: Work | null; isGoing: boolean; doing: string }>()
@@ -13,16 +15,18 @@ const share = computed(() => (props.work?.total ? props.work.done / props.work.t
     <template v-if="isGoing">
       <p>
         {{ doing }}
-        <b v-if="work?.total" class="v">{{ work.done }} of {{ work.total }}</b>
+        <b v-if="work?.total" class="v">{{ texts.doneOfTotal(work.done, work.total) }}</b>
       </p>
       <progress :value="share" max="1" :aria-label="doing" />
-      <button class="btn line" @click="$emit('cancel')">Cancel</button>
+      <button class="btn line" @click="$emit('cancel')">{{ common.cancel }}</button>
     </template>
     <template v-else-if="work?.state === 'done'">
-      <p><b>Done.</b></p>
-      <a class="btn" :href="`/api/work/${work.id}/file`" :download="work.file_name"
-        >Save {{ work.file_name }}</a
-      >
+      <p>
+        <b>{{ texts.done }}</b>
+      </p>
+      <a class="btn" :href="`/api/work/${work.id}/file`" :download="work.file_name">{{
+        texts.save(work.file_name)
+      }}</a>
     </template>
     <p v-else-if="work" class="halt">{{ work.message }}</p>
   </div>

@@ -6,6 +6,7 @@ import { ask, client } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
 import { useMe, useShowMe } from '@/shared/me'
+import { account as texts } from '@texts/account'
 
 const LEAST = 10
 const showMe = useShowMe()
@@ -33,14 +34,14 @@ async function change() {
 
 <template>
   <div class="page">
-    <h1>{{ me?.name || 'Account' }}</h1>
+    <h1>{{ me?.name || texts.account }}</h1>
     <p v-if="me?.change_password" class="first">
-      The password you logged in with was printed on paper. Choose one of your own; then your place opens.
+      {{ texts.thePasswordYouLogged }}
     </p>
     <form class="sheet" @submit.prevent="change()">
-      <h2>Change your password</h2>
+      <h2>{{ texts.changeYourPassword }}</h2>
       <div>
-        <label class="field-label" for="old">The old one</label>
+        <label class="field-label" for="old">{{ texts.theOldOne }}</label>
         <input
           id="old"
           v-model="old"
@@ -51,11 +52,11 @@ async function change() {
         />
       </div>
       <div>
-        <label class="field-label" for="new">The new one, at least {{ LEAST }} letters</label>
+        <label class="field-label" for="new">{{ texts.theNew(LEAST) }}</label>
         <input id="new" v-model="fresh" class="field" type="password" autocomplete="new-password" required />
       </div>
       <div>
-        <label class="field-label" for="again">The new one again</label>
+        <label class="field-label" for="again">{{ texts.theNewOneAgain }}</label>
         <input
           id="again"
           v-model="again"
@@ -64,13 +65,13 @@ async function change() {
           autocomplete="new-password"
           required
         />
-        <p v-if="differs" class="wrong">The two differ.</p>
+        <p v-if="differs" class="wrong">{{ texts.theTwoDiffer }}</p>
       </div>
       <ErrorNote :error="error" />
       <p v-if="isChanged" class="good" role="status">
-        Changed. Whoever was logged in with the old one is logged out.
+        {{ texts.changedWhoever }}
       </p>
-      <button class="btn" :disabled="!ready || busy">Change it</button>
+      <button class="btn" :disabled="!ready || busy">{{ texts.changeIt }}</button>
     </form>
   </div>
 </template>

@@ -3,6 +3,8 @@
 import { reactive, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { useMe } from '@/shared/me'
+import { common } from '@texts/common'
+import { constants as texts } from '@texts/docket'
 import { useDocket } from './use-docket'
 
 const props = defineProps<{ constants: Schemas['ConstantOut'][] }>()
@@ -11,21 +13,21 @@ const { data: me } = useMe()
 const typed = reactive<Record<string, string>>({})
 /** What a method of a library may be for, in words. */
 const PURPOSES: Record<string, string> = {
-  celsius: 'a temperature in °C',
-  fahrenheit: 'a temperature in °F',
-  percent: 'a humidity in %',
-  hectopascal: 'a pressure in hPa',
-  pascal: 'a pressure in Pa',
-  centimetre: 'a distance in cm',
-  millimetre: 'a distance in mm',
-  inch: 'a distance in inches',
-  microsecond: 'an echo time in µs',
-  print: 'prints on the display',
-  clear: 'clears the display',
-  cursor: 'moves the cursor',
-  'tag-near': 'whether a tag is near',
-  'tag-id': 'reads a tag’s id',
-  ready: 'nothing that shows',
+  celsius: texts.aTemperatureInCelsius,
+  fahrenheit: texts.aTemperatureInFahrenheit,
+  percent: texts.aHumidityIn,
+  hectopascal: texts.aPressureInHPa,
+  pascal: texts.aPressureInPa,
+  centimetre: texts.aDistanceInCm,
+  millimetre: texts.aDistanceInMm,
+  inch: texts.aDistanceInInches,
+  microsecond: texts.anEchoTimeInS,
+  print: texts.printsOnTheDisplay,
+  clear: texts.clearsTheDisplay,
+  cursor: texts.movesTheCursor,
+  'tag-near': texts.whetherATagIsNear,
+  'tag-id': texts.readsATagsId,
+  ready: texts.nothingThatShows,
 }
 watch(
   () => props.constants,
@@ -38,10 +40,9 @@ watch(
 
 <template>
   <section class="constants">
-    <h3>What the library means</h3>
+    <h3>{{ texts.whatTheLibraryMeans }}</h3>
     <p class="soft">
-      Said once, remembered for all pairs with this exercise: what a method gives; of a constant a number, or
-      a kind of module.
+      {{ texts.saidOnceRemembered }}
     </p>
     <form v-for="row in constants" :key="row.name" @submit.prevent="explain(row.name, typed[row.name] ?? '')">
       <label :for="`constant-${row.name}`" class="v">{{ row.name }}</label>
@@ -52,7 +53,7 @@ watch(
         class="field"
         :disabled="me?.kind !== 'instructor'"
       >
-        <option value="">not said yet</option>
+        <option value="">{{ texts.notSaidYet }}</option>
         <option v-for="purpose in row.purposes" :key="purpose" :value="purpose">
           {{ PURPOSES[purpose] ?? purpose }}
         </option>
@@ -62,7 +63,7 @@ watch(
         :id="`constant-${row.name}`"
         v-model="typed[row.name]"
         class="field v"
-        placeholder="58.2 or climate-fine"
+        :placeholder="texts.n582OrClimateFine"
         autocomplete="off"
         maxlength="60"
         :readonly="me?.kind !== 'instructor'"
@@ -72,7 +73,7 @@ watch(
         class="btn line"
         :disabled="busy || typed[row.name] === row.stands_for"
       >
-        Save
+        {{ common.save }}
       </button>
     </form>
   </section>

@@ -2,6 +2,9 @@
 // One criterion: proposed mark, evidence, and the instructor's own mark with its reason.
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
+import Sentence from '@/pieces/Sentence.vue'
+import { common } from '@texts/common'
+import { criterionRow as texts } from '@texts/docket'
 import { useDocket } from './use-docket'
 
 const props = defineProps<{ row: Schemas['MarkRowOut']; editable: boolean }>()
@@ -29,34 +32,38 @@ async function takeBack() {
     <div class="head">
       <h2>{{ row.title }}</h2>
       <span class="mark" :class="{ changed }"
-        ><b>{{ row.counts ?? '–' }}</b> of {{ row.of }}</span
+        ><Sentence :text="texts.countsOf(row.of)"
+          ><template #counts
+            ><b>{{ row.counts ?? '–' }}</b></template
+          >
+        </Sentence></span
       >
       <button
         v-if="editable && !editing"
         class="btn quiet"
-        :aria-label="`Change ${row.title}`"
+        :aria-label="texts.change(row.title)"
         @click="begin"
       >
-        Change
+        {{ common.change }}
       </button>
     </div>
     <p v-for="sentence in row.evidence" :key="sentence" class="soft">{{ sentence }}</p>
     <p v-if="changed" class="given">
-      {{ row.proposed ?? 'Nothing' }} was proposed. {{ row.by }}: “{{ row.reason }}”
+      {{ texts.wasProposed(row.proposed, row.by, row.reason) }}
     </p>
     <form v-if="editing" class="edit" @submit.prevent="keep">
       <label>
-        <span class="visually-hidden">Marks for {{ row.title }}</span>
+        <span class="visually-hidden">{{ texts.marksFor(row.title) }}</span>
         <input v-model="marks" class="field v" inputmode="decimal" />
       </label>
-      <span>of {{ row.of }}</span>
+      <span>{{ texts.outOf(row.of) }}</span>
       <label class="why">
-        <span class="visually-hidden">Reason</span>
-        <input v-model="reason" class="field" placeholder="The reason; it stays with the mark" required />
+        <span class="visually-hidden">{{ texts.reason }}</span>
+        <input v-model="reason" class="field" :placeholder="texts.theReasonItStays" required />
       </label>
-      <button class="btn" :disabled="busy || !reason.trim()">Save</button>
-      <button v-if="changed" type="button" class="btn quiet" @click="takeBack">As proposed</button>
-      <button type="button" class="btn quiet" @click="editing = false">Not now</button>
+      <button class="btn" :disabled="busy || !reason.trim()">{{ common.save }}</button>
+      <button v-if="changed" type="button" class="btn quiet" @click="takeBack">{{ texts.asProposed }}</button>
+      <button type="button" class="btn quiet" @click="editing = false">{{ common.notNow }}</button>
     </form>
   </article>
 </template>

@@ -7,6 +7,7 @@ import StationNav from '@/pieces/StationNav.vue'
 import { useFloor } from '@/queries/floor'
 import { useKeys } from '@/shared/keys'
 import { clockTime, STATIONS, type StationName } from '@/shared/words'
+import { docket as texts } from '@texts/docket'
 import DocketBanners from './DocketBanners.vue'
 import KitStation from './KitStation.vue'
 import MarkStation from './MarkStation.vue'
@@ -53,19 +54,21 @@ function turn(step: number) {
   choose(all[(all.indexOf(station.value) + step + all.length) % all.length]!)
 }
 useKeys({
-  n: { does: 'next bench in the Round', act: next },
-  u: { does: 'undo the last decision', act: () => void (docket.value?.undo && undo()) },
-  f: { does: 'back to the Floor', act: () => void router.push('/floor') },
-  ArrowRight: { does: 'next station', act: () => turn(1) },
-  ArrowLeft: { does: 'station before', act: () => turn(-1) },
+  n: { does: texts.nextBenchInTheRound, act: next },
+  u: { does: texts.undoTheLastDecision, act: () => void (docket.value?.undo && undo()) },
+  f: { does: texts.toBackToTheFloor, act: () => void router.push('/floor') },
+  ArrowRight: { does: texts.nextStation, act: () => turn(1) },
+  ArrowLeft: { does: texts.stationBefore, act: () => turn(-1) },
 })
 </script>
 
 <template>
   <div v-if="!docket" class="loading">
-    <h1 v-if="query.error.value">This docket cannot be shown</h1>
-    <Asked :query="query" what="the docket">
-      <template #failed><RouterLink to="/floor">Back to the Floor</RouterLink></template>
+    <h1 v-if="query.error.value">{{ texts.thisDocketCannot }}</h1>
+    <Asked :query="query" :what="texts.theDocket">
+      <template #failed
+        ><RouterLink to="/floor">{{ texts.backToTheFloor }}</RouterLink></template
+      >
     </Asked>
   </div>
   <div v-else class="docket">
@@ -74,8 +77,8 @@ useKeys({
       <div class="who">
         <h1>{{ docket.pair }}</h1>
         <span class="soft">
-          {{ docket.exercise.title }}, version {{ docket.exercise.version }}
-          <template v-if="docket.kit"> · kit {{ docket.kit.tag }}</template>
+          {{ texts.version(docket.exercise.title, docket.exercise.version) }}
+          <template v-if="docket.kit"> {{ texts.kit(docket.kit.tag) }}</template>
         </span>
       </div>
       <StationNav
@@ -87,10 +90,10 @@ useKeys({
     </header>
     <DocketBanners />
     <ErrorNote v-if="query.error.value" class="refused" :error="query.error.value">
-      <p>What you see is from {{ clockTime(query.dataUpdatedAt.value) }}.</p>
+      <p>{{ texts.whatYouSeeIsFrom(clockTime(query.dataUpdatedAt.value)) }}</p>
     </ErrorNote>
     <ErrorNote v-if="refused" class="refused" :error="refused" />
-    <p v-if="nothingNext" class="refused soft">Nobody else waits.</p>
+    <p v-if="nothingNext" class="refused soft">{{ texts.nobodyElseWaits }}</p>
     <div class="place"><component :is="PLACES[station]" :key="`${id}-${station}`" @next="next" /></div>
   </div>
 </template>

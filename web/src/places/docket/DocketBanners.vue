@@ -1,8 +1,11 @@
 <script setup lang="ts">
 // What concerns the whole docket, whatever station is looked at: power off, judging under way, a decision to take back.
 import { computed } from 'vue'
-import { clockTime, decidedWords } from '@/shared/words'
+import { clockTime } from '@/shared/words'
+import { common } from '@texts/common'
+import { docketBanners as texts } from '@texts/docket'
 import { useDocket } from './use-docket'
+import { decidedWords } from '@texts/words'
 
 const { docket, undo, busy } = useDocket()
 const decided = computed(() => docket.value?.undo ?? null)
@@ -11,15 +14,15 @@ const decided = computed(() => docket.value?.undo ?? null)
 <template>
   <div v-if="docket" class="banners">
     <p v-if="docket.voided" class="off" role="alert">
-      <b>Power off.</b> The clearance is void: {{ docket.voided.replace(/[.]$/, '') }}.
-      <RouterLink :to="`/dockets/${docket.id}/power`">To the power station</RouterLink>
+      <b>{{ texts.powerOff }}</b> {{ texts.theClearanceIsVoid(docket.voided.replace(/[.]$/, '')) }}
+      <RouterLink :to="`/dockets/${docket.id}/power`">{{ texts.toThePowerStation }}</RouterLink>
     </p>
     <p v-if="docket.judging" class="judging" role="status" aria-live="polite">
-      <span class="pulse" aria-hidden="true" />Being judged: what was handed in is checked now.
+      <span class="pulse" aria-hidden="true" />{{ texts.beingJudgedWhatWasHanded }}
     </p>
     <p v-if="decided" class="undo">
-      {{ decided.by }} {{ decidedWords(decided) }} at {{ clockTime(decided.at) }}.
-      <button class="btn quiet" :disabled="busy" @click="undo()">Undo <kbd>U</kbd></button>
+      {{ texts.decidedBy(decided.by, decidedWords(decided), clockTime(decided.at)) }}
+      <button class="btn quiet" :disabled="busy" @click="undo()">{{ common.undo }} <kbd>U</kbd></button>
     </p>
   </div>
 </template>

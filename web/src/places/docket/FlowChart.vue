@@ -2,6 +2,7 @@
 // The flow chart of a program, drawn from places the server worked out. A line of the program lights its box.
 import { computed, nextTick, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
+import { flowChart as texts } from '@texts/docket'
 
 const props = defineProps<{ charts: Schemas['FlowOut'][]; line: number | null }>()
 const emit = defineEmits<{ pick: [line: number] }>()
@@ -44,7 +45,7 @@ watch(
 
 <template>
   <div v-if="chart" class="flow">
-    <nav v-if="charts.length > 1" aria-label="Functions">
+    <nav v-if="charts.length > 1" :aria-label="texts.functions">
       <button
         v-for="c in charts"
         :key="c.name"
@@ -55,13 +56,13 @@ watch(
         {{ c.name }}
       </button>
     </nav>
-    <div ref="host" class="scroll" tabindex="0" aria-label="Flow chart">
+    <div ref="host" class="scroll" tabindex="0" :aria-label="texts.flowChart">
       <svg
         :viewBox="`0 0 ${chart.width} ${chart.height}`"
         :width="chart.width"
         :height="chart.height"
         role="img"
-        :aria-label="`Flow chart of ${chart.name}`"
+        :aria-label="texts.flowChartOf(chart.name)"
       >
         <defs>
           <marker

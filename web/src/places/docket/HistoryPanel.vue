@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import Asked from '@/pieces/Asked.vue'
 import { useHistory } from '@/queries/docket'
 import { clockTime } from '@/shared/words'
+import { historyPanel as texts } from '@texts/docket'
 import { useDocket } from './use-docket'
 
 const { id, docket } = useDocket()
@@ -14,7 +15,7 @@ const history = useHistory(
 </script>
 
 <template>
-  <Asked v-slot="{ data }" :query="history" what="the history">
+  <Asked v-slot="{ data }" :query="history" :what="texts.theHistory">
     <ol class="log">
       <li v-for="(entry, index) in data" :key="index">
         <time class="v" :datetime="entry.at">{{ clockTime(entry.at) }}</time>

@@ -3,6 +3,9 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useSession } from '@/shared/me'
 import { clockTime, dayOf } from '@/shared/words'
+import Sentence from '@/pieces/Sentence.vue'
+import { common } from '@texts/common'
+import { kitStation as texts } from '@texts/docket'
 import StationFrame from './StationFrame.vue'
 import { useDocket } from './use-docket'
 
@@ -26,18 +29,17 @@ defineEmits<{ next: [] }>()
 <template>
   <StationFrame v-if="docket" @next="$emit('next')">
     <template #evidence>
-      <h2>{{ docket.kit ? `Kit ${docket.kit.tag}` : 'No kit is out' }}</h2>
+      <h2>{{ docket.kit ? texts.kit(docket.kit.tag) : texts.noKitIsOut }}</h2>
       <p v-if="docket.kit" class="soft">
-        {{ docket.kit.returned ? 'Back at the hatch; handed out' : 'Handed out' }} at
-        {{ clockTime(docket.kit.issued_at) }}
+        {{ texts.handedOutAt(docket.kit.returned, clockTime(docket.kit.issued_at)) }}
       </p>
       <table class="plain recipe">
         <thead>
           <tr>
-            <th>Ref</th>
-            <th>Part</th>
-            <th>For</th>
-            <th>Given</th>
+            <th>{{ texts.ref }}</th>
+            <th>{{ common.part }}</th>
+            <th>{{ texts.for }}</th>
+            <th>{{ common.given }}</th>
           </tr>
         </thead>
         <tbody>
@@ -56,45 +58,54 @@ defineEmits<{ next: [] }>()
                 <b>{{ given.ohms }} Ω</b> <span class="soft">{{ given.reason }}</span>
               </template>
               <span v-if="!docket.kit?.substitutions.some((s) => s.ref === part.ref)" class="soft">
-                {{ part.settings?.value ? `${part.settings.value} Ω, as in the recipe` : 'as in the recipe' }}
+                {{
+                  part.settings?.value ? texts.ohmsAsInTheRecipe(part.settings.value) : texts.asInTheRecipe
+                }}
               </span>
             </td>
           </tr>
         </tbody>
       </table>
       <p v-if="docket.kit?.modules.board">
-        Board <b class="v">{{ docket.kit.modules.board }}</b>
+        {{ texts.board }} <b class="v">{{ docket.kit.modules.board }}</b>
       </p>
       <template v-for="(told, place) in docket.kit?.calibrations" :key="place">
         <p v-for="one in told" :key="one">
-          <b class="v">{{ place === 'board' ? 'Board' : place }}</b> counts with its calibration: {{ one }}
+          <Sentence :text="texts.countsWithItsCalibration(one)"
+            ><template #value
+              ><b class="v">{{ place === 'board' ? texts.board : place }}</b></template
+            >
+          </Sentence>
         </p>
       </template>
       <p v-for="(order, part) in docket.kit?.leg_orders" :key="part">
-        {{ part in docket.kit!.modules ? 'The batch of' : 'This batch of' }}
-        <span class="v">{{ part }}</span> is printed {{ order.replaceAll('-', ', ') }}.
+        <Sentence :text="texts.isPrinted(part in docket.kit!.modules, order.replaceAll('-', ', '))">
+          <template #part
+            ><span class="v">{{ part }}</span></template
+          >
+        </Sentence>
       </p>
     </template>
     <template #findings>
-      <h2>Take care</h2>
+      <h2>{{ common.takeCare }}</h2>
       <ul class="cautions">
         <li v-for="caution in docket.exercise.cautions" :key="caution">{{ caution }}</li>
       </ul>
-      <p class="soft">Local rules and licensed practice come first.</p>
+      <p class="soft">{{ texts.localRulesAndLicensed }}</p>
     </template>
     <template #decisions>
       <button class="btn line" @click="router.push(`/hatch?kit=${docket.kit?.tag ?? ''}`)">
-        To the hatch
+        {{ texts.toTheHatch }}
       </button>
       <form v-if="unfinished && isBack && later.length" class="carry" @submit.prevent="to && carryOver(to)">
-        <label class="visually-hidden" for="carry">A later session</label>
+        <label class="visually-hidden" for="carry">{{ texts.aLaterSession }}</label>
         <select id="carry" v-model="to" class="field">
-          <option :value="null">carry over to …</option>
+          <option :value="null">{{ texts.carryOverTo }}</option>
           <option v-for="one in later" :key="one.id" :value="one.id">
             {{ dayOf(one.starts_at, one.zone) }} {{ clockTime(one.starts_at, one.zone) }}
           </option>
         </select>
-        <button class="btn line" :disabled="busy || !to">Carry over</button>
+        <button class="btn line" :disabled="busy || !to">{{ texts.carryOver }}</button>
       </form>
     </template>
   </StationFrame>

@@ -4,13 +4,17 @@ import Asked from '@/pieces/Asked.vue'
 import { useDocketMarks } from '@/queries/marks'
 import { useKeys } from '@/shared/keys'
 import SeverityTag from '@/pieces/SeverityTag.vue'
-import { clockTime, decidedWords } from '@/shared/words'
+import { clockTime } from '@/shared/words'
+import Sentence from '@/pieces/Sentence.vue'
+import { common } from '@texts/common'
+import { markStation as texts } from '@texts/docket'
 import CriterionRow from './CriterionRow.vue'
 import HistoryPanel from './HistoryPanel.vue'
 import ReasonAsk from './ReasonAsk.vue'
 import StationFrame from './StationFrame.vue'
 import StudentRow from './StudentRow.vue'
 import { useDocket } from './use-docket'
+import { decidedWords } from '@texts/words'
 
 const emit = defineEmits<{ next: [] }>()
 const { docket, id, closeMarking, reopenMarking, may, busy } = useDocket()
@@ -20,31 +24,41 @@ const asked = useDocketMarks(id)
 const marks = asked.data
 const mayClose = computed(() => may('close', 'mark') && !docket.value?.judging)
 const mayMark = computed(() => may('mark', 'mark'))
-useKeys({ m: { does: 'close the marking', act: () => void (mayClose.value && closeMarking()) } })
+useKeys({ m: { does: texts.toCloseTheMarking, act: () => void (mayClose.value && closeMarking()) } })
 </script>
 
 <template>
   <StationFrame v-if="docket" @next="emit('next')">
     <template #evidence>
-      <Asked v-if="!marks" :query="asked" what="the evidence" />
+      <Asked v-if="!marks" :query="asked" :what="texts.theEvidence" />
       <template v-else>
         <header class="total">
-          <h2>{{ marks.closed ? 'Closed' : marks.so_far ? 'Proposed so far' : 'Proposed' }}</h2>
+          <h2>{{ marks.closed ? texts.closed : marks.so_far ? texts.proposedSoFar : texts.proposed }}</h2>
           <span class="sum"
-            ><b>{{ marks.total }}</b> of {{ marks.of }}</span
+            ><Sentence :text="texts.ofOf(marks.of)"
+              ><template #total
+                ><b>{{ marks.total }}</b></template
+              >
+            </Sentence></span
           >
-          <span class="soft">scheme {{ marks.scheme }}, rule set {{ marks.rules_version }}</span>
+          <span class="soft">{{ texts.schemeRuleSet(marks.scheme, marks.rules_version) }}</span>
         </header>
         <p v-if="marks.second_look" class="look">
-          <SeverityTag severity="check" /> Another bench has the same readings.
-          <RouterLink :to="`/dockets/${id}/readings`">Look at them together</RouterLink> before you mark.
+          <Sentence :text="texts.anotherBenchHasTheSame"
+            ><template #severitytag><SeverityTag severity="check" /></template>
+            <template #link
+              ><RouterLink :to="`/dockets/${id}/readings`">{{
+                texts.lookAtThemTogether
+              }}</RouterLink></template
+            >
+          </Sentence>
         </p>
         <CriterionRow v-for="row in marks.criteria" :key="row.name" :row="row" :editable="mayMark" />
       </template>
     </template>
     <template #findings>
-      <h2>Students</h2>
-      <p class="soft">Each gets the docket's mark; an absent student gets none.</p>
+      <h2>{{ texts.students }}</h2>
+      <p class="soft">{{ texts.eachGetsTheDockets }}</p>
       <StudentRow
         v-for="student in marks?.students ?? []"
         :key="student.id"
@@ -52,46 +66,42 @@ useKeys({ m: { does: 'close the marking', act: () => void (mayClose.value && clo
         :editable="mayMark"
       />
       <template v-if="marks?.earlier.length">
-        <h3 class="gap">Closed before</h3>
+        <h3 class="gap">{{ texts.closedBefore }}</h3>
         <p v-for="before in marks.earlier" :key="before.at">
-          {{ before.total }} of {{ before.of }}, by {{ before.by }}; reopened by {{ before.reopened_by }}: “{{
-            before.because
-          }}”
+          {{ texts.closedBeforeBy(before.total, before.of, before.by, before.reopened_by, before.because) }}
         </p>
       </template>
-      <h3 class="gap">Decided on the way</h3>
+      <h3 class="gap">{{ texts.decidedOnTheWay }}</h3>
       <ul class="log">
         <li v-for="(decision, index) in docket.decisions" :key="index" :class="{ undone: decision.undone }">
           <b>{{ decision.by }}</b> {{ decidedWords(decision) }}
           <span v-if="decision.reason" class="soft">“{{ decision.reason }}”</span>
         </li>
-        <li v-if="!docket.decisions.length" class="soft">Nothing yet.</li>
+        <li v-if="!docket.decisions.length" class="soft">{{ texts.nothingYet }}</li>
       </ul>
       <details @toggle="history = ($event.target as HTMLDetailsElement).open">
-        <summary>Everything that happened</summary>
+        <summary>{{ texts.everythingThatHappened }}</summary>
         <HistoryPanel v-if="history" />
       </details>
     </template>
     <template #decisions>
       <button v-if="!marks?.closed" class="btn" :disabled="!mayClose || busy" @click="closeMarking">
-        Close the marking <kbd>M</kbd>
+        {{ texts.closeTheMarking }} <kbd>M</kbd>
       </button>
       <button v-else class="btn line" :disabled="!may('reopen', 'mark')" @click="reopening = true">
-        Reopen
+        {{ texts.reopen }}
       </button>
-      <RouterLink class="btn line" :to="`/dockets/${id}/feedback`">Feedback sheet</RouterLink>
+      <RouterLink class="btn line" :to="`/dockets/${id}/feedback`">{{ texts.feedbackSheet }}</RouterLink>
       <span class="soft">{{
-        marks?.closed
-          ? `Closed at ${clockTime(marks.closed_at!)}; nothing changes it now. The pair can see it.`
-          : 'The pair sees it once it is closed.'
+        marks?.closed ? texts.closedAtNothing(clockTime(marks.closed_at!)) : texts.thePairSeesItOnce
       }}</span>
     </template>
   </StationFrame>
   <ReasonAsk
     v-model:show="reopening"
-    title="Reopen the marking"
-    label="Why"
-    act="Reopen"
+    :title="texts.reopenTheMarking"
+    :label="common.why"
+    :act="texts.reopen"
     @done="reopenMarking"
   />
 </template>

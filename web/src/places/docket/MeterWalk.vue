@@ -3,7 +3,7 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import MeasureForm from '@/pieces/MeasureForm.vue'
-import { plural } from '@/shared/language'
+import { meterWalk as texts } from '@texts/docket'
 
 const props = defineProps<{
   walk: Schemas['WalkOut']
@@ -14,34 +14,30 @@ const done = computed(() => props.walk.steps.filter((step) => step.fits !== null
 const wrong = computed(() => props.walk.steps.filter((step) => step.fits === false).length)
 const parts = computed(() =>
   [
-    { unit: 'Ω', head: 'Power off, the lead to the computer out: ohms' },
-    { unit: 'V', head: 'Then power on: volts' },
+    { unit: 'Ω', head: texts.powerOffTheLead },
+    { unit: 'V', head: texts.thenPowerOnVolts },
   ]
     .map((part) => ({ ...part, steps: props.walk.steps.filter((step) => step.unit === part.unit) }))
     .filter((part) => part.steps.length),
 )
 const said = computed(() => {
-  if (wrong.value)
-    return `${plural(wrong.value, 'One differs', `${wrong.value} differ`)}: find that lead first`
-  if (done.value === props.walk.steps.length) return 'all as they should be'
-  return done.value ? `${done.value} of ${props.walk.steps.length} done` : ''
+  if (wrong.value) return texts.findThatLeadFirst(wrong.value)
+  if (done.value === props.walk.steps.length) return texts.allAsTheyShouldBe
+  return done.value ? texts.ofDone(done.value, props.walk.steps.length) : ''
 })
 </script>
 
 <template>
-  <section class="walk" aria-label="Meter walk">
+  <section class="walk" :aria-label="texts.meterWalk">
     <h3>
-      Meter walk <span v-if="walk.required" class="soft">asked for before power</span>
+      {{ texts.meterWalk }} <span v-if="walk.required" class="soft">{{ texts.askedForBeforePower }}</span>
       <span v-if="said" class="said" :class="{ wrong, all: !wrong && done === walk.steps.length }">{{
         said
       }}</span>
     </h3>
     <p class="soft">
-      {{ walk.steps.length }} quick measurements show {{ walk.shown }} of the {{ walk.mistakes }} single
-      mistakes this bench may have<template v-if="walk.harmful"
-        >, and {{ walk.harm_shown === walk.harmful ? 'all' : walk.harm_shown }} of the {{ walk.harmful }} that
-        do harm</template
-      >.
+      {{ texts.quickMeasurements(walk.steps.length, walk.shown, walk.mistakes) }}
+      {{ walk.harmful ? texts.theHarmfulOnes(walk.harm_shown, walk.harmful) : '' }}
     </p>
     <template v-for="part in parts" :key="part.unit">
       <p class="power">{{ part.head }}</p>
@@ -54,7 +50,7 @@ const said = computed(() => {
             :known="known"
             :save="save"
             :agrees="step.fits"
-            :said="step.fits === null ? step.should : `${step.should} is right here.`"
+            :said="step.fits === null ? step.should : texts.isRightHere(step.should)"
           />
         </li>
       </ol>

@@ -2,24 +2,22 @@
 // Passing something with a Stop open: asked for once more, with the reason that is kept.
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
+import { overruleAsk as texts } from '@texts/docket'
 import ReasonAsk from './ReasonAsk.vue'
 
 const props = defineProps<{ stops: Schemas['FindingOut'][]; what: string }>()
 const emit = defineEmits<{ done: [reason: string] }>()
 const show = defineModel<boolean>('show', { default: false })
-const text = computed(
-  () =>
-    `${props.stops[0]?.seen ?? ''} The pair is told that a Stop stands; the reason is kept with your name.`,
-)
+const text = computed(() => texts.thePairIsTold(props.stops[0]?.seen ?? ''))
 </script>
 
 <template>
   <ReasonAsk
     v-model:show="show"
-    :title="`A Stop is open. Pass the ${what} all the same?`"
+    :title="texts.aStopIsOpenPass(what)"
     :text="text"
-    label="Why it may pass"
-    act="Overrule and pass"
+    :label="texts.whyItMayPass"
+    :act="texts.overruleAndPass"
     @done="emit('done', $event)"
   />
 </template>

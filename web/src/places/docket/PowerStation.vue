@@ -6,7 +6,9 @@ import SeverityTag from '@/pieces/SeverityTag.vue'
 import { useKeys } from '@/shared/keys'
 import { clockTime } from '@/shared/words'
 import MeasureForm from '@/pieces/MeasureForm.vue'
-import { plural } from '@/shared/language'
+import Sentence from '@/pieces/Sentence.vue'
+import { common } from '@texts/common'
+import { powerStation as texts } from '@texts/docket'
 import MeterWalk from './MeterWalk.vue'
 import ReasonAsk from './ReasonAsk.vue'
 import StationFrame from './StationFrame.vue'
@@ -38,10 +40,10 @@ async function clearIt(reason = '') {
   if (await clear(wiring.value.number, compared.value, reason)) compared.value = false
 }
 useKeys({
-  p: { does: 'clear for power', act: () => void (mayClear.value && clearIt()) },
-  c: { does: 'tick: compared with the real bench', act: () => (compared.value = !compared.value) },
+  p: { does: texts.toClearForPower, act: () => void (mayClear.value && clearIt()) },
+  c: { does: texts.tickComparedWithTheReal, act: () => (compared.value = !compared.value) },
   o: {
-    does: 'overrule a Stop with a reason',
+    does: texts.overruleAStop,
     act: () => (overruling.value = stops.value.length > 0 && compared.value && !!docket.value?.may_overrule),
   },
 })
@@ -50,34 +52,46 @@ useKeys({
 <template>
   <StationFrame v-if="docket" @next="emit('next')">
     <template #evidence>
-      <EmptyNote
-        v-if="!wiring"
-        title="No wiring to clear"
-        text="Clearance names one wiring and one kit. The pair has not handed in its wiring yet."
-      />
+      <EmptyNote v-if="!wiring" :title="texts.noWiringToClear" :text="texts.clearanceNames" />
       <div v-else class="power">
         <div v-if="cleared" class="cleared">
-          <h2>Cleared for power</h2>
+          <h2>{{ texts.clearedForPower }}</h2>
           <p>
-            Wiring attempt {{ cleared.wiring_attempt }} with kit {{ cleared.kit }}, by {{ cleared.by }} at
-            {{ clockTime(cleared.at) }}.
+            {{
+              texts.wiringAttemptWithKit(
+                cleared.wiring_attempt,
+                cleared.kit,
+                cleared.by,
+                clockTime(cleared.at),
+              )
+            }}
           </p>
-          <p v-if="cleared.overruled.length"><b>A Stop was overruled:</b> {{ cleared.reason }}</p>
+          <p v-if="cleared.overruled.length">
+            <b>{{ texts.aStopWasOverruled }}</b> {{ cleared.reason }}
+          </p>
         </div>
-        <h2 v-else>Before power</h2>
+        <h2 v-else>{{ texts.beforePower }}</h2>
         <template v-if="!cleared">
           <p>
-            This clears <b>wiring attempt {{ wiring.number }}</b> with <b>kit {{ docket.kit?.tag }}</b
-            >.<template v-if="wiring.bench?.board"> Any signal pin may be driven high or low.</template>
+            <Sentence :text="texts.thisClears(!!wiring.bench?.board)">
+              <template #number
+                ><b>{{ texts.wiringAttempt(wiring.number) }}</b></template
+              >
+              <template #tag
+                ><b>{{ texts.kit(docket.kit?.tag ?? '–') }}</b></template
+              >
+            </Sentence>
           </p>
           <div v-for="stop in stops" :key="stop.seen" class="halt">
             <SeverityTag severity="stop" />
             <p>{{ stop.seen }}</p>
-            <p><b>Remedy</b> {{ stop.remedy }}</p>
+            <p>
+              <b>{{ texts.remedy }}</b> {{ stop.remedy }}
+            </p>
           </div>
           <label class="tick">
             <input v-model="compared" type="checkbox" />
-            <span>I compared supply, ground and polarity with the real bench <kbd>C</kbd></span>
+            <span>{{ texts.iComparedSupply }} <kbd>C</kbd></span>
           </label>
         </template>
         <MeterWalk
@@ -87,7 +101,7 @@ useKeys({
           :save="measure"
         />
         <div v-if="toMeasure.length" class="measured">
-          <h3>Measured on this bench</h3>
+          <h3>{{ texts.measuredOnThisBench }}</h3>
           <MeasureForm
             v-for="what in toMeasure"
             :key="what.name"
@@ -101,7 +115,7 @@ useKeys({
           />
         </div>
         <div v-if="docket.exercise.cautions.length">
-          <h3>Take care</h3>
+          <h3>{{ common.takeCare }}</h3>
           <ul class="cautions">
             <li v-for="caution in docket.exercise.cautions" :key="caution">{{ caution }}</li>
           </ul>
@@ -110,7 +124,7 @@ useKeys({
     </template>
     <template #findings>
       <template v-if="wiring">
-        <h2>Compare with the real bench</h2>
+        <h2>{{ texts.compareWithTheReal }}</h2>
         <ul v-if="others.length" class="plainlist">
           <li v-for="finding in others" :key="finding.seen">
             <SeverityTag :severity="finding.severity" /> {{ finding.seen }}
@@ -128,37 +142,37 @@ useKeys({
     <template #decisions>
       <template v-if="cleared">
         <button class="btn line" :disabled="!docket.may_overrule" @click="reopening = true">
-          Withdraw the clearance
+          {{ texts.withdrawTheClearance }}
         </button>
-        <span class="soft">The pair may switch on.</span>
+        <span class="soft">{{ texts.thePairMaySwitch }}</span>
       </template>
       <template v-else>
-        <button class="btn" :disabled="!mayClear" @click="clearIt()">Clear for power <kbd>P</kbd></button>
+        <button class="btn" :disabled="!mayClear" @click="clearIt()">
+          {{ texts.clearForPower }} <kbd>P</kbd>
+        </button>
         <template v-if="stops.length">
           <button class="btn line" :disabled="!compared || !docket.may_overrule" @click="overruling = true">
-            Overrule with a reason <kbd>O</kbd>
+            {{ texts.overruleWithAReason }} <kbd>O</kbd>
           </button>
-          <span class="soft">{{
-            plural(stops.length, 'One Stop is open.', `${stops.length} Stops are open.`)
-          }}</span>
+          <span class="soft">{{ texts.stopsAreOpen(stops.length) }}</span>
         </template>
-        <span v-else-if="!compared && wiring" class="soft">Tick the comparison first.</span>
+        <span v-else-if="!compared && wiring" class="soft">{{ texts.tickTheComparison }}</span>
       </template>
     </template>
   </StationFrame>
   <ReasonAsk
     v-model:show="overruling"
-    title="Overrule the Stop"
-    text="Power goes on although the rules say no. The reason is kept with your name."
-    label="Why it is safe all the same"
-    act="Overrule and clear"
+    :title="texts.overruleTheStop"
+    :text="texts.powerGoesOnAlthough"
+    :label="texts.whyItIsSafe"
+    :act="texts.overruleAndClear"
     @done="clearIt"
   />
   <ReasonAsk
     v-model:show="reopening"
-    title="Withdraw the clearance"
-    label="Why"
-    act="Take it back"
+    :title="texts.withdrawTheClearance"
+    :label="common.why"
+    :act="texts.takeItBack"
     @done="(why) => reopen('power', why)"
   />
 </template>

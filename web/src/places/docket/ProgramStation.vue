@@ -11,6 +11,8 @@ import { useFlow, useLine } from '@/queries/docket'
 import { useKeys } from '@/shared/keys'
 import { useTab } from '@/shared/tabs'
 import { clockTime } from '@/shared/words'
+import { common } from '@texts/common'
+import { programStation as texts } from '@texts/docket'
 import Constants from './Constants.vue'
 import FlowChart from './FlowChart.vue'
 import HandInPanel from './HandInPanel.vue'
@@ -23,13 +25,18 @@ import { useStationKeys } from './use-station-keys'
 
 const emit = defineEmits<{ next: [] }>()
 const { docket, id, busy } = useDocket()
-const TABS = ['Program', 'Flow chart', 'Run on the twin', 'Hand-in'] as const
+const TABS = {
+  program: texts.program,
+  'flow-chart': texts.flowChart,
+  'run-on-the-twin': texts.runOnTheTwin,
+  'hand-in': common.handIn,
+}
 const { tab } = useTab(TABS)
 const picked = ref<number | null>(null)
 const flow = useFlow(
   id,
   computed(() => docket.value?.program?.number),
-  computed(() => tab.value === 'Flow chart' && !!docket.value?.program),
+  computed(() => tab.value === 'flow-chart' && !!docket.value?.program),
 )
 const chosen = ref(0)
 const program = computed(() => docket.value?.program ?? null)
@@ -77,16 +84,16 @@ const line_seen = useLine(
 function show(finding: Schemas['FindingOut']) {
   moment.value = finding.moment_ms ?? null
   looked.value = finding.where.line ? { line: finding.where.line, moment: moment.value } : null
-  tab.value = 'Run on the twin'
+  tab.value = 'run-on-the-twin'
 }
 watch(line, (now) => (picked.value = now))
 useKeys({
   ...findingKeys,
-  b: { does: 'send back', act: () => (asking.value = maySendBack.value) },
-  a: { does: 'pass the program', act: passIt },
+  b: { does: texts.toSendBack, act: () => (asking.value = maySendBack.value) },
+  a: { does: texts.toPassTheProgram, act: passIt },
   r: {
-    does: 'program or run',
-    act: () => (tab.value = tab.value === 'Run on the twin' ? 'Program' : 'Run on the twin'),
+    does: texts.programOrRun,
+    act: () => (tab.value = tab.value === 'run-on-the-twin' ? 'program' : 'run-on-the-twin'),
   },
 })
 </script>
@@ -94,46 +101,42 @@ useKeys({
 <template>
   <StationFrame v-if="docket" v-model:tab="tab" :tabs="TABS" @next="emit('next')">
     <template #side>
-      <template v-if="program"
-        >attempt {{ program.number }}, {{ clockTime(program.at) }}, {{ program.by }}</template
-      >
+      <template v-if="program">{{
+        texts.attempt(program.number, clockTime(program.at), program.by)
+      }}</template>
     </template>
     <template #evidence>
-      <HandInPanel v-if="tab === 'Hand-in'" kind="program" :given="program" @done="tab = 'Program'" />
-      <EmptyNote
-        v-else-if="!program"
-        title="No program yet"
-        text="It is read and run on this bench's twin as soon as it is handed in."
-      >
-        <button class="btn" @click="tab = 'Hand-in'">Hand in for the pair</button>
+      <HandInPanel v-if="tab === 'hand-in'" kind="program" :given="program" @done="tab = 'program'" />
+      <EmptyNote v-else-if="!program" :title="texts.noProgramYet" :text="texts.itIsReadAndRun">
+        <button class="btn" @click="tab = 'hand-in'">{{ texts.handInForThePair }}</button>
       </EmptyNote>
       <CodeView
-        v-else-if="tab === 'Program'"
+        v-else-if="tab === 'program'"
         v-model="code"
         :language="language"
-        label="Program as handed in"
+        :label="texts.programAsHanded"
         :marks="marks"
         :line="line"
       />
-      <div v-else-if="tab === 'Flow chart'" class="beside">
+      <div v-else-if="tab === 'flow-chart'" class="beside">
         <CodeView
           v-model="code"
           :language="language"
-          label="Program beside its flow chart"
+          :label="texts.programBesideItsFlow"
           :marks="marks"
           :line="picked"
           @pick="picked = $event"
         />
-        <Asked v-slot="{ data: charts }" :query="flow" what="the flow chart">
+        <Asked v-slot="{ data: charts }" :query="flow" :what="texts.theFlowChart">
           <p v-if="!charts.length" class="soft">
-            There is nothing to draw until the program is well formed; the findings say where it is not.
+            {{ texts.thereIsNothingToDraw }}
           </p>
           <FlowChart v-else :charts="charts" :line="picked" @pick="picked = $event" />
         </Asked>
       </div>
       <div v-else class="run">
         <p v-if="program.not_run" class="soft">{{ program.not_run }}</p>
-        <Asked v-if="looked" v-slot="{ data: seen }" :query="line_seen" what="this line in the run">
+        <Asked v-if="looked" v-slot="{ data: seen }" :query="line_seen" :what="texts.thisLineInTheRun">
           <LineRows :seen="seen" :moment="looked.moment" />
         </Asked>
         <RunStudy
@@ -152,36 +155,36 @@ useKeys({
         v-model:chosen="chosen"
         :findings="program.findings"
         :shows="!!program.trace"
-        good="It compiles, agrees with the wiring, and does on the twin what the exercise asks."
+        :good="texts.itCompilesAgrees"
         @show="show"
       />
       <Constants v-if="program?.constants?.length" :constants="program.constants" />
-      <h3 v-if="docket.exercise.behaviour.length" class="asked">Asked</h3>
+      <h3 v-if="docket.exercise.behaviour.length" class="asked">{{ common.asked }}</h3>
       <p v-for="statement in docket.exercise.behaviour" :key="statement">{{ statement }}</p>
       <BeforeItRuns :checks="program?.checklist ?? []" />
     </template>
     <template #decisions>
       <button class="btn" :class="{ line: clean }" :disabled="!maySendBack || busy" @click="asking = true">
-        Send back <kbd>B</kbd>
+        {{ texts.sendBack }} <kbd>B</kbd>
       </button>
       <button class="btn" :class="{ line: !clean }" :disabled="!mayPass || busy" @click="passIt">
-        {{ stops.length ? 'Overrule the Stop…' : 'Pass the program' }} <kbd>A</kbd>
+        {{ stops.length ? texts.overruleTheStop : texts.passTheProgram }} <kbd>A</kbd>
       </button>
-      <span v-if="state === 'passed'" class="soft">Passed. Readings come next.</span>
+      <span v-if="state === 'passed'" class="soft">{{ texts.passedReadings }}</span>
     </template>
     <template #keys>
-      <span class="soft">run <kbd>R</kbd> finding <kbd>↓</kbd> <kbd>↑</kbd></span>
+      <span class="soft">{{ texts.run }} <kbd>R</kbd> {{ texts.finding }} <kbd>↓</kbd> <kbd>↑</kbd></span>
     </template>
   </StationFrame>
   <ReasonAsk
     v-model:show="asking"
-    title="Send the program back"
-    label="A word to the pair"
-    act="Send back"
+    :title="texts.sendTheProgram"
+    :label="texts.aWordToThePair"
+    :act="texts.sendBack"
     optional
     @done="sendBack"
   />
-  <OverruleAsk v-model:show="overruling" :stops="stops" what="program" @done="overrule" />
+  <OverruleAsk v-model:show="overruling" :stops="stops" :what="texts.programStops" @done="overrule" />
 </template>
 
 <style scoped>

@@ -15,6 +15,8 @@ import { newToken } from '@/shared/drafts'
 import { useKeys } from '@/shared/keys'
 import { useTab } from '@/shared/tabs'
 import { clockTime } from '@/shared/words'
+import { common } from '@texts/common'
+import { readingsStation as texts } from '@texts/docket'
 import HandInPanel from './HandInPanel.vue'
 import BenchActs from './readings/BenchActs.vue'
 import LogView from './readings/LogView.vue'
@@ -28,9 +30,15 @@ const emit = defineEmits<{ next: [] }>()
 const { docket, id, measure, handIn, busy } = useDocket()
 async function handInLive(text: string) {
   await handIn('readings', text, newToken(), readings.value?.number ?? 0)
-  tab.value = 'Sheet and readings'
+  tab.value = 'sheet-and-readings'
 }
-const TABS = ['Sheet and readings', 'Log', 'Live', 'Tolerance budget', 'Hand-in'] as const
+const TABS = {
+  'sheet-and-readings': texts.sheetAndReadings,
+  log: texts.log,
+  live: texts.live,
+  'tolerance-budget': texts.toleranceBudget,
+  'hand-in': common.handIn,
+}
 const { tab } = useTab(TABS)
 const chosen = ref(0)
 const readings = computed(() => docket.value?.readings ?? null)
@@ -72,31 +80,31 @@ const improved = computed(() => {
 const fits = computed(() => readings.value?.verdict === 'in-limits')
 const rail = computed(() => docket.value?.measurements.find((m) => m.name === 'rail'))
 const VERDICT: Record<string, string> = {
-  'in-limits': 'Every step lies in this bench’s limits',
-  out: 'Readings lie outside this bench’s limits',
-  incomplete: 'A step has no readings',
-  'not-judged': 'No step could be judged',
+  'in-limits': texts.everyStepLies,
+  out: texts.readingsLieOutside,
+  incomplete: texts.aStepHasNoReadings,
+  'not-judged': texts.noStepCouldBeJudged,
 }
 useKeys({
-  b: { does: 'ask for one more measurement', act: () => (asking.value = maySendBack.value) },
-  a: { does: 'accept the readings', act: passIt },
+  b: { does: texts.toAskForOneMoreMeasurement, act: () => (asking.value = maySendBack.value) },
+  a: { does: texts.toAcceptTheReadings, act: passIt },
 })
 </script>
 
 <template>
   <StationFrame v-if="docket" v-model:tab="tab" :tabs="TABS" @next="emit('next')">
     <template #side>
-      this bench:
-      <span class="v">{{ rail ? `${rail.value} V` : 'supply not measured' }}</span>
+      {{ texts.thisBench }}
+      <span class="v">{{ rail ? `${rail.value} V` : texts.supplyNotMeasured }}</span>
     </template>
     <template #evidence>
       <HandInPanel
-        v-if="tab === 'Hand-in'"
+        v-if="tab === 'hand-in'"
         kind="readings"
         :given="readings"
-        @done="tab = 'Sheet and readings'"
+        @done="tab = 'sheet-and-readings'"
       />
-      <template v-else-if="tab === 'Log'">
+      <template v-else-if="tab === 'log'">
         <LogView
           v-if="readings"
           :text="readings.text"
@@ -108,16 +116,12 @@ useKeys({
           :begins="readings.begins"
           :save="measure"
         />
-        <EmptyNote
-          v-else
-          title="No log yet"
-          text="The pair pastes what the board printed, with a mark before each step."
-        >
-          <button class="btn" @click="tab = 'Hand-in'">Enter the log</button>
+        <EmptyNote v-else :title="texts.noLogYet" :text="texts.thePairPastes">
+          <button class="btn" @click="tab = 'hand-in'">{{ texts.enterTheLog }}</button>
         </EmptyNote>
       </template>
       <LivePanel
-        v-else-if="tab === 'Live'"
+        v-else-if="tab === 'live'"
         :docket="docket.id"
         :steps="docket.exercise.steps.map((s) => s.name ?? '')"
         :baud="docket.exercise.baud"
@@ -125,12 +129,12 @@ useKeys({
         :decimals="sheet?.readings[0]?.decimals"
         @done="handInLive"
       />
-      <Asked v-else-if="!sheet" :query="sheets" what="the expected values of this bench" />
-      <EmptyNote v-else-if="sheet.reason" title="There is no sheet for this bench" :text="sheet.reason" />
-      <div v-else-if="tab === 'Tolerance budget'" class="stack">
+      <Asked v-else-if="!sheet" :query="sheets" :what="texts.theExpectedValues" />
+      <EmptyNote v-else-if="sheet.reason" :title="texts.thereIsNoSheet" :text="sheet.reason" />
+      <div v-else-if="tab === 'tolerance-budget'" class="stack">
         <ChoiceBar
           :model-value="budgeted?.name ?? ''"
-          label="Step"
+          :label="common.step"
           :choices="sheet.steps.map((s) => ({ value: s.name, word: s.name }))"
           @update:model-value="step = $event"
         />
@@ -153,10 +157,10 @@ useKeys({
       />
     </template>
     <template #findings>
-      <p v-if="readings && !judged" class="soft" aria-busy="true">This log is being judged…</p>
+      <p v-if="readings && !judged" class="soft" aria-busy="true">{{ texts.thisLogIsBeing }}</p>
       <template v-else-if="readings">
         <h2>{{ VERDICT[readings.verdict] }}</h2>
-        <p class="soft">Attempt {{ readings.number }}, {{ clockTime(readings.at) }}, {{ readings.by }}</p>
+        <p class="soft">{{ texts.attempt(readings.number, clockTime(readings.at), readings.by) }}</p>
         <Explanations
           v-if="readings.diagnosis.length"
           v-model:drawn="drawn"
@@ -171,8 +175,7 @@ useKeys({
           :findings="readings.findings"
         />
         <p v-if="improved.length" class="note">
-          Attempt 1 was not in limits; attempt {{ readings.number }}, handed in after the pair had seen its
-          sheet, is.
+          {{ texts.improvedSince(readings.number) }}
           <span class="v">{{
             improved.map((a) => `${a.number}: ${a.verdict.replace('-', ' ')}`).join(', ')
           }}</span>
@@ -180,15 +183,17 @@ useKeys({
         <p v-for="note in readings.notes" :key="note" class="note">{{ note }}</p>
       </template>
       <template v-else>
-        <h2>No readings yet</h2>
-        <p class="soft">The sheet stands already: it is worked out from the wiring and what was measured.</p>
+        <h2>{{ texts.noReadingsYet }}</h2>
+        <p class="soft">{{ texts.theSheetStands }}</p>
       </template>
       <p v-if="sheet && !sheet.reason" class="papers">
-        <a :href="`/api/dockets/${docket.id}/sheet.pdf`" target="_blank">Answer key to print</a>
-        <a :href="`/api/dockets/${docket.id}/sheet.pdf?answers=false`" target="_blank">Page to predict on</a>
+        <a :href="`/api/dockets/${docket.id}/sheet.pdf`" target="_blank">{{ texts.answerKeyToPrint }}</a>
+        <a :href="`/api/dockets/${docket.id}/sheet.pdf?answers=false`" target="_blank">{{
+          texts.pageToPredictOn
+        }}</a>
       </p>
       <section class="measured">
-        <h3>Measured on this bench</h3>
+        <h3>{{ texts.measuredOnThisBench }}</h3>
         <MeasureForm
           v-for="what in docket.measurables"
           :key="what.name"
@@ -202,19 +207,19 @@ useKeys({
     </template>
     <template #decisions>
       <button class="btn" :class="{ line: fits }" :disabled="!maySendBack || busy" @click="asking = true">
-        Ask for one more measurement <kbd>B</kbd>
+        {{ texts.askForOneMoreMeasurement }} <kbd>B</kbd>
       </button>
       <button class="btn" :class="{ line: !fits }" :disabled="!mayPass || busy" @click="passIt">
-        Accept the readings <kbd>A</kbd>
+        {{ texts.acceptTheReadings }} <kbd>A</kbd>
       </button>
-      <span v-if="state === 'passed'" class="soft">Accepted. Marking comes next.</span>
+      <span v-if="state === 'passed'" class="soft">{{ texts.acceptedMarking }}</span>
     </template>
   </StationFrame>
   <ReasonAsk
     v-model:show="asking"
-    title="Ask for one more measurement"
-    label="A word to the pair"
-    act="Ask"
+    :title="texts.askForOneMoreMeasurement"
+    :label="texts.aWordToThePair"
+    :act="texts.ask"
     optional
     @done="sendBack"
   />

@@ -2,6 +2,8 @@
 // Asks for a reason, or a word to the pair, before a decision is carried out.
 import { ref, watch } from 'vue'
 import Dialog from '@/pieces/Dialog.vue'
+import { common } from '@texts/common'
+import { reasonAsk as texts } from '@texts/docket'
 
 const props = defineProps<{ title: string; label: string; act: string; optional?: boolean; text?: string }>()
 const emit = defineEmits<{ done: [reason: string] }>()
@@ -21,7 +23,7 @@ function done() {
     <form class="box" @submit.prevent="done">
       <p v-if="text" class="soft">{{ text }}</p>
       <div>
-        <label class="field-label" for="reason">{{ label }}{{ optional ? ' (if you like)' : '' }}</label>
+        <label class="field-label" for="reason">{{ label }}{{ optional ? texts.ifYouLike : '' }}</label>
         <textarea
           id="reason"
           v-model="reason"
@@ -34,7 +36,7 @@ function done() {
       </div>
       <div class="acts">
         <button class="btn" :disabled="!optional && !reason.trim()">{{ act }}</button>
-        <button type="button" class="btn quiet" @click="show = false">Not now</button>
+        <button type="button" class="btn quiet" @click="show = false">{{ common.notNow }}</button>
       </div>
     </form>
   </Dialog>

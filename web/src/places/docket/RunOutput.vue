@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import type { Stretch } from '@/pieces/plots/run-option'
+import { runOutput as texts } from '@texts/docket'
 
 const props = defineProps<{ trace: Schemas['TraceOut']; shown: Stretch | null }>()
 const within = <T extends { ms: number }>(list: T[]) =>
@@ -20,13 +21,13 @@ const stamped = computed(() =>
 <template>
   <div class="output">
     <section v-if="picture" class="display">
-      <h3>Display, last changed at {{ (picture.ms / 1000).toFixed(1) }} s</h3>
+      <h3>{{ texts.displayLastChanged((picture.ms / 1000).toFixed(1)) }}</h3>
       <pre class="v rows">{{ picture.rows.join('\n') }}</pre>
     </section>
     <details :open="!!shown">
-      <summary>Printed lines ({{ lines.length }})</summary>
-      <p v-if="!lines.length" class="soft">Nothing was printed in this stretch.</p>
-      <pre v-else class="v" tabindex="0" aria-label="Printed lines">{{ stamped }}</pre>
+      <summary>{{ texts.printedLines(lines.length) }}</summary>
+      <p v-if="!lines.length" class="soft">{{ texts.nothingWasPrinted }}</p>
+      <pre v-else class="v" tabindex="0" :aria-label="texts.printedLinesLabel">{{ stamped }}</pre>
     </details>
   </div>
 </template>

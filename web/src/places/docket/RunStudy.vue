@@ -5,6 +5,7 @@ import type { Schemas } from '@/api/client'
 import { RunPlot } from '@/pieces/lazy'
 import { useKeys } from '@/shared/keys'
 import { capital } from '@/shared/words'
+import { runStudy as texts } from '@texts/docket'
 import RunOutput from './RunOutput.vue'
 import RunTable from './RunTable.vue'
 
@@ -43,21 +44,21 @@ function step(by: number) {
   picked.value = names[(names.indexOf(picked.value) + by + names.length) % names.length] ?? null
 }
 useKeys({
-  d: { does: 'where it first parts', act: () => (picked.value = first.value?.name ?? picked.value) },
-  w: { does: 'whole run', act: () => (picked.value = null) },
-  ']': { does: 'next stretch of the run', act: () => step(1) },
-  '[': { does: 'stretch before', act: () => step(-1) },
+  d: { does: texts.toWhereItFirstDiffers, act: () => (picked.value = first.value?.name ?? picked.value) },
+  w: { does: texts.toWholeRun, act: () => (picked.value = null) },
+  ']': { does: texts.nextStretchOfTheRun, act: () => step(1) },
+  '[': { does: texts.stretchBefore, act: () => step(-1) },
 })
 </script>
 
 <template>
   <div class="study">
     <div class="bar">
-      <b class="now">{{ shown ? capital(shown.name) : 'Whole run' }}</b>
+      <b class="now">{{ shown ? capital(shown.name) : texts.wholeRun }}</b>
       <button v-if="first && picked !== first.name" class="btn quiet parts" @click="picked = first.name">
-        Where it first parts <kbd>D</kbd>
+        {{ texts.whereItFirstDiffers }} <kbd>D</kbd>
       </button>
-      <button v-if="shown" class="btn quiet" @click="picked = null">Whole run <kbd>W</kbd></button>
+      <button v-if="shown" class="btn quiet" @click="picked = null">{{ texts.wholeRun }} <kbd>W</kbd></button>
     </div>
     <RunPlot :trace="trace" :behaviour="behaviour" :thresholds="thresholds" :shown="shown" />
     <RunTable v-if="behaviour" v-model:picked="picked" :behaviour="behaviour" :unit="unit" />

@@ -3,6 +3,8 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { capital, fixed } from '@/shared/words'
+import { common } from '@texts/common'
+import { runTable as texts } from '@texts/docket'
 
 const props = defineProps<{ behaviour: Schemas['BehaviourOut']; unit: string }>()
 /** The stretch that is looked at, by name. */
@@ -30,12 +32,14 @@ function switched(at: Record<string, number>): string {
   <table class="plain">
     <thead>
       <tr>
-        <th>On the twin</th>
-        <th class="num">Given</th>
-        <th>Asked</th>
-        <th>Did</th>
-        <th class="num">Printed</th>
-        <th><span class="visually-hidden">Verdict</span></th>
+        <th>{{ texts.onTheTwin }}</th>
+        <th class="num">{{ common.given }}</th>
+        <th>{{ common.asked }}</th>
+        <th>{{ texts.did }}</th>
+        <th class="num">{{ common.printed }}</th>
+        <th>
+          <span class="visually-hidden">{{ common.verdict }}</span>
+        </th>
       </tr>
     </thead>
     <tbody>
@@ -51,19 +55,17 @@ function switched(at: Record<string, number>): string {
         </td>
         <td class="num v">{{ row.kind === 'step' ? given(row) : '' }}</td>
         <td>
-          {{
-            row.kind === 'step' ? said(row.asked) : `change at\u00a0${fixed(row.stimulus, 1)}\u00a0${unit}`
-          }}
+          {{ row.kind === 'step' ? said(row.asked) : texts.changeAt(fixed(row.stimulus, 1), unit) }}
         </td>
         <td>
           <template v-if="row.kind === 'step'">{{ said(row.seen) }}</template>
           <template v-else-if="Object.keys(row.switched_at).length">{{ switched(row.switched_at) }}</template>
-          <template v-else>no change</template>
+          <template v-else>{{ texts.noChange }}</template>
         </td>
         <td class="num v">{{ row.printed === null ? '' : fixed(row.printed, 2) }}</td>
         <td>
           <span v-if="row.kind === 'step' || !row.agrees" :class="row.agrees ? 'good' : 'differs'">{{
-            row.agrees ? 'agrees' : 'differs'
+            row.agrees ? texts.agrees : texts.differs
           }}</span>
         </td>
       </tr>

@@ -1,19 +1,20 @@
-<script setup lang="ts">
+<script setup lang="ts" generic="T extends string">
 // The frame every station shares: evidence left, findings or decisions right, the decision bar at the foot.
 import DecisionBar from '@/pieces/DecisionBar.vue'
 import { keyHelp } from '@/shared/keys'
 import TabBar from '@/pieces/TabBar.vue'
+import { stationFrame as texts } from '@texts/docket'
 
-defineProps<{ tabs?: readonly string[] }>()
-const tab = defineModel<string>('tab', { default: '' })
+defineProps<{ tabs?: Record<T, string> }>()
+const tab = defineModel<T>('tab')
 defineEmits<{ next: [] }>()
 </script>
 
 <template>
   <div class="frame">
     <div class="columns">
-      <section class="sheet evidence" aria-label="Evidence">
-        <TabBar v-if="tabs?.length" v-model="tab" :tabs="tabs" label="Views of this station">
+      <section class="sheet evidence" :aria-label="texts.evidence">
+        <TabBar v-if="tabs && tab" v-model="tab" :tabs="tabs" :label="texts.viewsOfThisStation">
           <template #side><slot name="side" /></template>
           <slot name="evidence" />
         </TabBar>
@@ -25,8 +26,8 @@ defineEmits<{ next: [] }>()
       <slot name="decisions" />
       <template #keys>
         <slot name="keys" />
-        <button class="btn quiet" @click="$emit('next')">next in the Round <kbd>N</kbd></button>
-        <button class="btn quiet soft" @click="keyHelp = true">Keys <kbd>?</kbd></button>
+        <button class="btn quiet" @click="$emit('next')">{{ texts.nextInTheRound }} <kbd>N</kbd></button>
+        <button class="btn quiet soft" @click="keyHelp = true">{{ texts.keys }} <kbd>?</kbd></button>
       </template>
     </DecisionBar>
   </div>

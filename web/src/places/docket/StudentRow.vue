@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
+import { common } from '@texts/common'
+import { studentRow as texts } from '@texts/docket'
 import { useDocket } from './use-docket'
 
 const props = defineProps<{ student: Schemas['StudentOut']; editable: boolean }>()
@@ -26,15 +28,16 @@ async function keep() {
 <template>
   <div class="student">
     <span>{{ student.name }}</span>
-    <b>{{ student.absent ? 'absent' : student.total }}</b>
-    <button v-if="editable" class="btn quiet" @click="editing = !editing">Change</button>
+    <b>{{ student.absent ? texts.absent : student.total }}</b>
+    <button v-if="editable" class="btn quiet" @click="editing = !editing">{{ common.change }}</button>
     <form v-if="editing" @submit.prevent="keep">
-      <label><input v-model="absent" type="checkbox" /> absent</label>
+      <label><input v-model="absent" type="checkbox" /> {{ texts.absent }}</label>
       <label
-        >by <input v-model="adjustment" class="field v" :disabled="absent" inputmode="decimal" /> marks</label
+        >{{ texts.by }} <input v-model="adjustment" class="field v" :disabled="absent" inputmode="decimal" />
+        {{ texts.marks }}</label
       >
-      <input v-model="reason" class="field why" placeholder="The reason" aria-label="Reason" />
-      <button class="btn" :disabled="busy">Save</button>
+      <input v-model="reason" class="field why" :placeholder="texts.theReason" :aria-label="texts.reason" />
+      <button class="btn" :disabled="busy">{{ common.save }}</button>
     </form>
     <p v-if="student.reason && !editing" class="soft">{{ student.reason }}</p>
   </div>

@@ -8,6 +8,8 @@ import FindingList from '@/pieces/FindingList.vue'
 import { useKeys } from '@/shared/keys'
 import { useTab } from '@/shared/tabs'
 import { clockTime } from '@/shared/words'
+import { common } from '@texts/common'
+import { wiringStation as texts } from '@texts/docket'
 import HandInPanel from './HandInPanel.vue'
 import OverruleAsk from './OverruleAsk.vue'
 import ReasonAsk from './ReasonAsk.vue'
@@ -21,8 +23,14 @@ import Resistors from './wiring/Resistors.vue'
 
 const emit = defineEmits<{ next: [] }>()
 const { docket, busy } = useDocket()
-const TABS = ['Board map', 'Currents', 'Resistors', 'Compare', 'Hand-in'] as const
-const LOOKS = { Currents, Resistors, Compare }
+const TABS = {
+  'board-map': texts.boardMap,
+  currents: texts.currents,
+  resistors: texts.resistors,
+  compare: texts.compare,
+  'hand-in': common.handIn,
+}
+const LOOKS = { currents: Currents, resistors: Resistors, compare: Compare }
 const { tab, next: nextTab } = useTab(TABS)
 const look = computed(() => LOOKS[tab.value as keyof typeof LOOKS])
 const chosen = ref(0)
@@ -51,10 +59,10 @@ function showPart(refName: string) {
 }
 useKeys({
   ...findingKeys,
-  b: { does: 'send back', act: () => (asking.value = maySendBack.value) },
-  e: { does: 'enter the wiring', act: () => (tab.value = 'Hand-in') },
-  t: { does: 'next view', act: nextTab },
-  a: { does: 'pass the wiring', act: passIt },
+  b: { does: texts.toSendBack, act: () => (asking.value = maySendBack.value) },
+  e: { does: texts.toEnterTheWiring, act: () => (tab.value = 'hand-in') },
+  t: { does: texts.nextView, act: nextTab },
+  a: { does: texts.toPassTheWiring, act: passIt },
 })
 </script>
 
@@ -62,27 +70,21 @@ useKeys({
   <StationFrame v-if="docket" v-model:tab="tab" :tabs="TABS" @next="emit('next')">
     <template #side>
       <template v-if="wiring"
-        ><span :title="`handed in by ${wiring.by}`"
-          >attempt {{ wiring.number }}, {{ clockTime(wiring.at) }}</span
-        ></template
+        ><span :title="texts.handedInBy(wiring.by)">{{
+          texts.attempt(wiring.number, clockTime(wiring.at))
+        }}</span></template
       >
     </template>
     <template #evidence>
-      <HandInPanel v-if="tab === 'Hand-in'" kind="wiring" :given="wiring" @done="tab = 'Board map'" />
-      <EmptyNote
-        v-else-if="!wiring"
-        title="No wiring yet"
-        text="The pair enters where every lead goes; you can do it for them."
-      >
-        <button class="btn" @click="tab = 'Hand-in'">Enter the wiring</button>
+      <HandInPanel v-if="tab === 'hand-in'" kind="wiring" :given="wiring" @done="tab = 'board-map'" />
+      <EmptyNote v-else-if="!wiring" :title="texts.noWiringYet" :text="texts.thePairEntersWhereEvery">
+        <button class="btn" @click="tab = 'hand-in'">{{ texts.enterTheWiring }}</button>
       </EmptyNote>
       <p v-else-if="!wiring.bench" class="soft" aria-busy="true">
-        {{
-          wiring.judged ? 'This wiring could not be drawn; see its finding.' : 'This wiring is being judged…'
-        }}
+        {{ wiring.judged ? texts.thisWiring : texts.thisWiringIsBeing }}
       </p>
       <BoardMap
-        v-else-if="tab === 'Board map'"
+        v-else-if="tab === 'board-map'"
         :bench="wiring.bench"
         :lit="finding?.where"
         :severity="finding?.severity"
@@ -95,7 +97,7 @@ useKeys({
         v-if="wiring?.judged"
         v-model:chosen="chosen"
         :findings="wiring.findings"
-        good="Nets and currents are as the exercise asks. Compare supply, ground and polarity with the real bench."
+        :good="texts.netsAndCurrents"
       />
       <ByItself v-if="wiring?.by_itself?.length" :steps="wiring.by_itself" />
       <ChangeList
@@ -104,35 +106,35 @@ useKeys({
         :changes="wiring.changes"
         :since="wiring.number - 1"
       />
-      <section v-if="wiring?.nets.length && tab === 'Board map'" class="nets">
-        <h3>Nets, as solved with this bench's values</h3>
+      <section v-if="wiring?.nets.length && tab === 'board-map'" class="nets">
+        <h3>{{ texts.netsAsSolved }}</h3>
         <NetList :nets="wiring.nets" :lit="finding?.where" />
       </section>
-      <p v-if="wiring?.judged" class="soft rules">Rule set {{ wiring.rules_version }}.</p>
+      <p v-if="wiring?.judged" class="soft rules">{{ texts.ruleSet(wiring.rules_version) }}</p>
     </template>
     <template #decisions>
       <button class="btn" :class="{ line: clean }" :disabled="!maySendBack || busy" @click="asking = true">
-        Send back <kbd>B</kbd>
+        {{ texts.sendBack }} <kbd>B</kbd>
       </button>
       <button class="btn" :class="{ line: !clean }" :disabled="!mayPass || busy" @click="passIt">
-        {{ stops.length ? 'Overrule the Stop…' : 'Pass the wiring' }} <kbd>A</kbd>
+        {{ stops.length ? texts.overruleTheStop : texts.passTheWiring }} <kbd>A</kbd>
       </button>
-      <span v-if="state === 'passed'" class="soft">Passed. Power comes next.</span>
-      <span v-else-if="!clean" class="soft">Hints go to the pair with it.</span>
+      <span v-if="state === 'passed'" class="soft">{{ texts.passedPowerComes }}</span>
+      <span v-else-if="!clean" class="soft">{{ texts.hintsGoToThePair }}</span>
     </template>
     <template #keys
-      ><span class="soft">finding <kbd>↓</kbd> <kbd>↑</kbd></span></template
+      ><span class="soft">{{ texts.finding }} <kbd>↓</kbd> <kbd>↑</kbd></span></template
     >
   </StationFrame>
   <ReasonAsk
     v-model:show="asking"
-    title="Send the wiring back"
-    label="A word to the pair"
-    act="Send back"
+    :title="texts.sendTheWiringBack"
+    :label="texts.aWordToThePair"
+    :act="texts.sendBack"
     optional
     @done="sendBack"
   />
-  <OverruleAsk v-model:show="overruling" :stops="stops" what="wiring" @done="overrule" />
+  <OverruleAsk v-model:show="overruling" :stops="stops" :what="texts.wiring" @done="overrule" />
 </template>
 
 <style scoped>

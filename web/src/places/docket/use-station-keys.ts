@@ -1,6 +1,7 @@
 // What the stations with hand-ins share: their state, moving through findings, passing and sending back.
 import { computed, type Ref, ref } from 'vue'
 import type { Schemas } from '@/api/client'
+import { useStationKeys as texts } from '@texts/docket'
 import { useDocket } from './use-docket'
 
 export function useStationKeys(
@@ -18,8 +19,8 @@ export function useStationKeys(
   const stops = computed(() => findings().filter((f) => f.severity === 'stop'))
   const last = () => findings().length - 1
   const findingKeys = {
-    ArrowDown: { does: 'next finding', act: () => (chosen.value = Math.min(chosen.value + 1, last())) },
-    ArrowUp: { does: 'finding before', act: () => (chosen.value = Math.max(chosen.value - 1, 0)) },
+    ArrowDown: { does: texts.nextFinding, act: () => (chosen.value = Math.min(chosen.value + 1, last())) },
+    ArrowUp: { does: texts.findingBefore, act: () => (chosen.value = Math.max(chosen.value - 1, 0)) },
   }
   /** Passes; with a Stop open it asks for the reason first. */
   function passIt() {

@@ -3,6 +3,9 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { said } from '@/shared/units'
+import Sentence from '@/pieces/Sentence.vue'
+import { common } from '@texts/common'
+import { aboutView as texts } from '@texts/exercises'
 import { useDerived } from './use-exercise'
 
 const props = defineProps<{ exercise: Schemas['ExerciseOut'] }>()
@@ -18,34 +21,46 @@ const settings = (part: Schemas['RecipeOut']) =>
   <div class="about">
     <section>
       <p>{{ exercise.summary }}</p>
-      <h3>Asked</h3>
+      <h3>{{ common.asked }}</h3>
       <p v-for="statement in exercise.behaviour" :key="statement">{{ statement }}</p>
-      <p v-if="!exercise.behaviour.length" class="soft">Values only; no output has to follow them.</p>
+      <p v-if="!exercise.behaviour.length" class="soft">{{ texts.valuesOnlyNoOutput }}</p>
       <template v-if="derived && derived.variants.length > 1">
-        <h3>What each way of feeding costs</h3>
+        <h3>{{ texts.whatEachWayOfFeeding }}</h3>
         <table class="plain">
           <tbody>
             <tr v-for="v in derived.variants" :key="v.id">
               <td>{{ v.title }}</td>
-              <td class="num v">{{ v.per_count }} {{ v.unit }} a count</td>
-              <td class="num v">to {{ v.top }} {{ v.unit }}</td>
+              <td class="num v">{{ texts.aCount(v.per_count, v.unit) }}</td>
+              <td class="num v">{{ texts.upTo(v.top, v.unit) }}</td>
               <td class="num v">± {{ v.likely_half }} {{ v.unit }}</td>
             </tr>
           </tbody>
         </table>
       </template>
       <template v-if="derived">
-        <h3>Bench time</h3>
+        <h3>{{ texts.benchTime }}</h3>
         <p>
-          About <b>{{ derived.minutes.total }} min</b>:
-          <span class="soft">
-            wiring {{ derived.minutes.wiring }}, clearance {{ derived.minutes.clearance
-            }}{{ derived.minutes.warm_up ? `, warm-up ${derived.minutes.warm_up}` : '' }}, program
-            {{ derived.minutes.program }}, readings {{ derived.minutes.readings }}
-          </span>
+          <Sentence :text="texts.about">
+            <template #total
+              ><b>{{ derived.minutes.total }} min</b></template
+            >
+            <template #wiring
+              ><span class="soft">
+                {{
+                  texts.minutesOfEach(
+                    derived.minutes.wiring,
+                    derived.minutes.clearance,
+                    derived.minutes.warm_up,
+                    derived.minutes.program,
+                    derived.minutes.readings,
+                  )
+                }}
+              </span></template
+            ></Sentence
+          >
         </p>
       </template>
-      <h3>Marked for</h3>
+      <h3>{{ texts.markedFor }}</h3>
       <p class="criteria">
         <span v-for="c in exercise.criteria" :key="c.name"
           >{{ c.title }} <b>{{ c.of }}</b></span
@@ -53,7 +68,7 @@ const settings = (part: Schemas['RecipeOut']) =>
       </p>
     </section>
     <section>
-      <h3>Recipe</h3>
+      <h3>{{ texts.recipe }}</h3>
       <table class="plain">
         <tbody>
           <tr v-for="part in exercise.recipe" :key="part.ref">
@@ -66,7 +81,7 @@ const settings = (part: Schemas['RecipeOut']) =>
         </tbody>
       </table>
       <template v-if="derived?.windows.length">
-        <h3>Resistors that will do</h3>
+        <h3>{{ texts.resistorsThatWillDo }}</h3>
         <table class="plain">
           <tbody>
             <tr v-for="w in derived.windows" :key="w.ref">
@@ -79,7 +94,7 @@ const settings = (part: Schemas['RecipeOut']) =>
           </tbody>
         </table>
       </template>
-      <h3>Take care</h3>
+      <h3>{{ common.takeCare }}</h3>
       <ul>
         <li v-for="caution in cautions" :key="caution">{{ caution }}</li>
       </ul>

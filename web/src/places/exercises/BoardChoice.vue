@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The board and the way of feeding that a sheet is asked for; what leaves no choice is not shown.
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
+import { boardChoice as texts } from '@texts/exercises'
 import type { Exercise } from './use-exercise'
 
 defineProps<{ exercise: Exercise }>()
@@ -12,13 +13,13 @@ const variant = defineModel<string>('variant', { required: true })
   <ChoiceBar
     v-if="exercise.boards.length > 1"
     v-model="board"
-    label="Board"
+    :label="texts.board"
     :choices="exercise.boards.map((b) => ({ value: b, word: b }))"
   />
   <ChoiceBar
     v-if="exercise.variants.length > 1"
     v-model="variant"
-    label="Variant"
+    :label="texts.variant"
     :choices="exercise.variants.map((v) => ({ value: v.id, word: v.title }))"
   />
 </template>

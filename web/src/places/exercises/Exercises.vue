@@ -12,6 +12,8 @@ import SheetStudy from '@/pieces/sheet/SheetStudy.vue'
 import { useExercises } from '@/queries/exercises'
 import { useKeys } from '@/shared/keys'
 import { useTab } from '@/shared/tabs'
+import { common } from '@texts/common'
+import { exercises as texts } from '@texts/exercises'
 import AboutView from './AboutView.vue'
 import BoardChoice from './BoardChoice.vue'
 import ImportExercise from './ImportExercise.vue'
@@ -33,7 +35,7 @@ const exercise = computed(() => {
   return data.value?.find((e) => e.id === Number(route.params.version)) ?? null
 })
 const versions = computed(() => (data.value ?? []).filter((e) => e.slug === exercise.value?.slug))
-const TABS = ['Sheet', 'Budget', 'Plan', 'About'] as const
+const TABS = { sheet: texts.sheet, budget: texts.budget, plan: texts.plan, about: texts.about }
 const { tab } = useTab(TABS)
 const board = ref('')
 const variant = ref('')
@@ -64,14 +66,14 @@ function turn(by: number) {
   if (next) void go(next.id)
 }
 useKeys({
-  ArrowDown: { does: 'next exercise', act: () => turn(1) },
-  ArrowUp: { does: 'exercise before', act: () => turn(-1) },
+  ArrowDown: { does: texts.nextExercise, act: () => turn(1) },
+  ArrowUp: { does: texts.exerciseBefore, act: () => turn(-1) },
 })
 </script>
 
 <template>
   <div class="page">
-    <nav aria-label="Exercises">
+    <nav :aria-label="common.exercises">
       <RouterLink
         v-for="e in listed"
         :key="e.slug"
@@ -79,66 +81,57 @@ useKeys({
         :aria-current="e.slug === exercise?.slug ? 'page' : undefined"
       >
         {{ e.title }}
-        <span v-if="!e.released" class="draft">draft</span>
+        <span v-if="!e.released" class="draft">{{ texts.draft }}</span>
       </RouterLink>
-      <button class="btn line" @click="importing = true">Import a file</button>
+      <button class="btn line" @click="importing = true">{{ texts.importAFile }}</button>
     </nav>
     <div class="main">
-      <Asked v-if="!data" :query="exercises" what="the exercises" />
-      <EmptyNote
-        v-else-if="!listed.length"
-        title="No exercises yet"
-        text="An exercise is a file: import one, or start with the demo course."
-      >
-        <button class="btn" @click="importing = true">Import a file</button>
+      <Asked v-if="!data" :query="exercises" :what="texts.theExercises" />
+      <EmptyNote v-else-if="!listed.length" :title="texts.noExercisesYet" :text="texts.anExerciseIsAFile">
+        <button class="btn" @click="importing = true">{{ texts.importAFile }}</button>
       </EmptyNote>
-      <EmptyNote
-        v-else-if="!exercise"
-        title="There is no such exercise"
-        text="It may be of another course. Yours are in the list."
-      />
+      <EmptyNote v-else-if="!exercise" :title="texts.thereIsNoSuchExercise" :text="texts.itMayBeOfAnother" />
       <template v-else>
         <header>
           <h1>{{ exercise.title }}</h1>
           <span class="soft">
-            {{ exercise.minutes }} min · {{ exercise.total }} marks ·
-            {{ exercise.released ? 'released' : 'draft' }}
+            {{ texts.minutesMarksAndState(exercise.minutes, exercise.total, exercise.released) }}
           </span>
           <select
             v-if="versions.length > 1"
             class="field pick"
-            aria-label="Version"
+            :aria-label="texts.version"
             :value="exercise.id"
             @change="go(Number(($event.target as HTMLSelectElement).value))"
           >
             <option v-for="v in versions" :key="v.id" :value="v.id">
-              version {{ v.version }}{{ v.released ? '' : ', draft' }}
+              {{ texts.versionAndState(v.version, v.released) }}
             </option>
           </select>
-          <span v-else class="soft">version {{ exercise.version }}</span>
-          <button class="btn quiet" @click="downloadFile(exercise.id)">Download the file</button>
+          <span v-else class="soft">{{ texts.versionNumber(exercise.version) }}</span>
+          <button class="btn quiet" @click="downloadFile(exercise.id)">{{ texts.downloadTheFile }}</button>
         </header>
         <ReleaseNote v-if="!exercise.released" :key="exercise.id" :exercise="exercise" />
         <section class="sheet">
-          <TabBar v-model="tab" :tabs="TABS" label="What is shown">
-            <AboutView v-if="tab === 'About'" :exercise="exercise" />
-            <PlanView v-else-if="tab === 'Plan'" :exercise="exercise" :sheet="sheet" />
+          <TabBar v-model="tab" :tabs="TABS" :label="texts.whatIsShown">
+            <AboutView v-if="tab === 'about'" :exercise="exercise" />
+            <PlanView v-else-if="tab === 'plan'" :exercise="exercise" :sheet="sheet" />
             <template v-else>
               <ErrorNote v-if="sheetError" :error="sheetError" />
-              <p v-else-if="!sheet" class="soft" aria-busy="true">Working out the sheet…</p>
-              <EmptyNote v-else-if="sheet.reason" title="There is no sheet for this" :text="sheet.reason" />
-              <template v-else-if="tab === 'Budget'">
+              <p v-else-if="!sheet" class="soft" aria-busy="true">{{ texts.workingOutTheSheet }}</p>
+              <EmptyNote v-else-if="sheet.reason" :title="texts.thereIsNoSheet" :text="sheet.reason" />
+              <template v-else-if="tab === 'budget'">
                 <div class="bars">
                   <BoardChoice v-model:board="board" v-model:variant="variant" :exercise="exercise" />
                   <ChoiceBar
                     v-model="step"
-                    label="Step"
+                    :label="common.step"
                     :choices="exercise.steps.map((s) => ({ value: s.name, word: s.name }))"
                   />
                   <ChoiceBar
                     v-if="readings.length > 1"
                     :model-value="budgeted ? `${budgeted.ref}.${budgeted.quantity}` : ''"
-                    label="Reading"
+                    :label="texts.reading"
                     :choices="readings.map((r) => ({ value: `${r.ref}.${r.quantity}`, word: r.name }))"
                     @update:model-value="reading = $event"
                   />

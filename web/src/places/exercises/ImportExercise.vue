@@ -5,7 +5,8 @@ import { ref } from 'vue'
 import { ApiError } from '@/api/client'
 import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
-import { plural } from '@/shared/language'
+import { common } from '@texts/common'
+import { importExercise as texts } from '@texts/exercises'
 import { useActs } from './use-exercise'
 
 const show = defineModel<boolean>('show', { required: true })
@@ -36,31 +37,32 @@ function lineOf(number: number) {
 </script>
 
 <template>
-  <Dialog v-model:show="show" title="Import an exercise" width="760px">
+  <Dialog v-model:show="show" :title="texts.importAnExercise" width="760px">
     <div class="stack">
       <p class="soft">
-        A file makes a new version, a draft at first. Dockets that are open stay on the version they began
-        with.
+        {{ texts.aFileMakesANew }}
       </p>
       <label class="file btn line">
-        Choose a file
+        {{ common.chooseAFile }}
         <input type="file" accept=".yaml,.yml,text/*" @change="choose" />
       </label>
-      <label for="exercise-text">or paste it here</label>
+      <label for="exercise-text">{{ texts.orPasteItHere }}</label>
       <textarea id="exercise-text" v-model="text" class="field v" rows="14" spellcheck="false" />
       <section v-if="wrong instanceof ApiError && wrong.problems.length" role="alert" class="problems">
-        <h3>{{ plural(wrong.problems.length, 'One line', `${wrong.problems.length} places`) }} to mend</h3>
+        <h3>{{ texts.toMend(wrong.problems.length) }}</h3>
         <ul>
           <li v-for="(problem, index) in wrong.problems" :key="index">
-            <b class="v">line {{ problem.line }}</b> {{ problem.message }}
+            <b class="v">{{ texts.line(problem.line) }}</b> {{ problem.message }}
             <span v-if="lineOf(problem.line)" class="v soft line">{{ lineOf(problem.line) }}</span>
           </li>
         </ul>
       </section>
       <ErrorNote v-else-if="wrong" :error="wrong" />
       <div class="acts">
-        <button class="btn" :disabled="!text.trim() || bringIn.isPending.value" @click="bring">Import</button>
-        <button class="btn line" @click="show = false">Not now</button>
+        <button class="btn" :disabled="!text.trim() || bringIn.isPending.value" @click="bring">
+          {{ texts.import }}
+        </button>
+        <button class="btn line" @click="show = false">{{ common.notNow }}</button>
       </div>
     </div>
   </Dialog>

@@ -2,8 +2,11 @@
 // The stimulus plan: each step with how it is made safely, with what it is measured, and how long to wait.
 import type { Schemas } from '@/api/client'
 import { withUnit } from '@/shared/units'
+import { planView as texts } from '@texts/exercises'
 
-defineProps<{ exercise: Schemas['ExerciseOut']; sheet: Schemas['SheetOut'] | undefined }>()
+const props = defineProps<{ exercise: Schemas['ExerciseOut']; sheet: Schemas['SheetOut'] | undefined }>()
+const waitsSeconds = (name: string) =>
+  props.sheet?.steps.find((step) => step.name === name)?.waits_seconds ?? 0
 const given = (step: Schemas['StepOut']) =>
   [step.text || (step.unit ? withUnit(step.value, step.unit) : ''), ...step.also].filter(Boolean).join(', ')
 </script>
@@ -15,12 +18,7 @@ const given = (step: Schemas['StepOut']) =>
         <b>{{ step.name }}</b>
         <span class="v">{{ given(step) }}</span>
         <span class="soft">
-          held for {{ step.dwell_seconds }} s<template
-            v-if="(sheet?.steps.find((s) => s.name === step.name)?.waits_seconds ?? 0) >= 1"
-          >
-            · stands after about
-            {{ Math.round(sheet!.steps.find((s) => s.name === step.name)!.waits_seconds) }} s</template
-          >
+          {{ texts.heldFor(step.dwell_seconds, waitsSeconds(step.name)) }}
         </span>
       </header>
       <p>{{ step.how }}</p>
@@ -29,7 +27,7 @@ const given = (step: Schemas['StepOut']) =>
         :key="way.id"
         class="soft"
       >
-        Measured with: {{ way.instrument }}
+        {{ texts.measuredWith(way.instrument) }}
       </p>
       <p
         v-for="caution in step.ways.find((w) => w.id === step.way)?.cautions ?? []"
@@ -39,7 +37,7 @@ const given = (step: Schemas['StepOut']) =>
         {{ caution }}
       </p>
       <details v-if="step.ways.some((w) => w.id !== step.way)">
-        <summary>Other safe ways to this value</summary>
+        <summary>{{ texts.otherSafeWays }}</summary>
         <ul>
           <li v-for="way in step.ways.filter((w) => w.id !== step.way)" :key="way.id">
             <b>{{ way.title }}</b> {{ way.how }}

@@ -2,6 +2,7 @@
 // A draft: what keeps it from being released, or the button that does it.
 import { computed, ref, toRef } from 'vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
+import { releaseNote as texts } from '@texts/exercises'
 import { type Exercise, useActs, useObstacles } from './use-exercise'
 
 const props = defineProps<{ exercise: Exercise }>()
@@ -26,18 +27,18 @@ async function freeze() {
 
 <template>
   <section class="release" :class="{ stopped: stops.length }">
-    <p v-if="!obstacles" class="soft" aria-busy="true">Checking its bench and its sheet…</p>
+    <p v-if="!obstacles" class="soft" aria-busy="true">{{ texts.checkingItsBench }}</p>
     <template v-else>
       <div class="head">
-        <b>{{ stops.length ? 'This draft cannot be released yet' : 'This draft can be released' }}</b>
-        <span class="soft">A released version never changes; pairs work on released versions.</span>
+        <b>{{ stops.length ? texts.thisDraftCannot : texts.thisDraftCanBeReleased }}</b>
+        <span class="soft">{{ texts.aReleasedVersion }}</span>
         <button class="btn" :disabled="!!stops.length || release.isPending.value" @click="freeze">
-          Release version {{ exercise.version }}
+          {{ texts.releaseVersion(exercise.version) }}
         </button>
       </div>
       <ul v-if="stops.length || warnings.length">
         <li v-for="o in [...stops, ...warnings]" :key="o.about + o.message">
-          <b v-if="o.about" class="v">{{ o.about }}</b> {{ o.warns ? 'To weigh: ' : '' }}{{ o.message }}
+          <b v-if="o.about" class="v">{{ o.about }}</b> {{ o.warns ? texts.toWeigh : '' }}{{ o.message }}
         </li>
       </ul>
       <ErrorNote v-if="refused" :error="refused" />

@@ -4,7 +4,8 @@ import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import SeverityTag from '@/pieces/SeverityTag.vue'
 import StationTrace from '@/pieces/StationTrace.vue'
-import { capital, waited } from '@/shared/words'
+import { capital, stationName, waited } from '@/shared/words'
+import { benchCard as texts } from '@texts/floor'
 
 const props = defineProps<{ bench: Schemas['BenchCardOut']; now: number; namesExercise?: boolean }>()
 defineEmits<{ open: [] }>()
@@ -25,7 +26,7 @@ const under = computed(() =>
 )
 const done = computed(() => props.bench.station === 'mark' && props.bench.state === 'passed')
 const station = computed(() =>
-  done.value ? 'Done' : props.bench.off ? 'Power' : capital(props.bench.station),
+  done.value ? texts.done : props.bench.off ? texts.power : stationName(props.bench.station),
 )
 </script>
 
@@ -33,7 +34,7 @@ const station = computed(() =>
   <button
     class="plain card"
     :class="kind"
-    :aria-label="`${bench.bench ? `Bench ${bench.bench}` : 'No bench'}, ${bench.pair}: ${bench.line}`"
+    :aria-label="`${bench.bench ? texts.bench(bench.bench) : texts.noBench}, ${bench.pair}: ${bench.line}`"
     @click="$emit('open')"
   >
     <span class="top">
@@ -45,7 +46,7 @@ const station = computed(() =>
       <SeverityTag v-for="entry in tags" :key="entry.severity" v-bind="entry" />
       <span>{{ capital(bench.line) }}</span>
       <span v-if="bench.last_value" class="v">{{ bench.last_value }}</span>
-      <span v-if="bench.claimed_by">{{ bench.claimed_by }} is on the way</span>
+      <span v-if="bench.claimed_by">{{ texts.isOnTheWay(bench.claimed_by) }}</span>
     </span>
     <span class="foot">
       <StationTrace :stations="bench.stations" />

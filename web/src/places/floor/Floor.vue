@@ -8,7 +8,8 @@ import EmptyNote from '@/pieces/EmptyNote.vue'
 import { useKeys } from '@/shared/keys'
 import { useMe } from '@/shared/me'
 import { useServerNow } from '@/shared/now'
-import { count } from '@/shared/language'
+import { common } from '@texts/common'
+import { floor as texts } from '@texts/floor'
 import BenchCard from './BenchCard.vue'
 import FloorTable from './FloorTable.vue'
 import Papers from './Papers.vue'
@@ -49,7 +50,7 @@ function digit(key: string) {
 useKeys({
   ...Object.fromEntries([...'0123456789'].map((n) => [n, { does: '', act: () => digit(n) }])),
   Enter: {
-    does: 'open the first of the Round, or the bench typed',
+    does: texts.openTheFirst,
     act: () => {
       const bench = shown.value?.benches.find((b) => String(b.bench) === typed.value)
       if (typed.value && bench) open(bench.docket)
@@ -57,20 +58,17 @@ useKeys({
       typed.value = ''
     },
   },
-  l: { does: 'put the first of the Round later', act: () => putLater(visits.value[0]?.docket) },
-  t: { does: 'room or table', act: () => (view.value = view.value === 'room' ? 'table' : 'room') },
+  l: { does: texts.putTheFirst, act: () => putLater(visits.value[0]?.docket) },
+  t: { does: texts.roomOrTable, act: () => (view.value = view.value === 'room' ? 'table' : 'room') },
 })
 const papers = ref(false)
 </script>
 
 <template>
   <div v-if="!session" class="alone">
-    <Asked :query="sessions" what="the sessions">
-      <EmptyNote
-        title="No session is planned"
-        text="A session names a section, a room and a time; the Floor shows it on the day."
-      >
-        <RouterLink v-if="me?.kind === 'instructor'" class="btn" to="/set-up">To Set-up</RouterLink>
+    <Asked :query="sessions" :what="texts.theSessions">
+      <EmptyNote :title="texts.noSessionIsPlanned" :text="texts.aSessionNamesASection">
+        <RouterLink v-if="me?.kind === 'instructor'" class="btn" to="/set-up">{{ texts.toSetUp }}</RouterLink>
       </EmptyNote>
     </Asked>
   </div>
@@ -84,23 +82,25 @@ const papers = ref(false)
       @open="open"
       @later="putLater"
     />
-    <section class="room" aria-label="Room">
+    <section class="room" :aria-label="common.room">
       <header>
         <h1>{{ shown?.title ?? session.section }}</h1>
         <span class="soft">
-          {{ session.room }}<template v-if="shown"> · {{ count(shown.benches.length, 'pair') }}</template>
+          {{ session.room }}<template v-if="shown"> · {{ texts.pairs(shown.benches.length) }}</template>
         </span>
-        <span v-if="typed" class="typed v">bench {{ typed }} <kbd>Enter</kbd></span>
+        <span v-if="typed" class="typed v"
+          >{{ texts.bench(typed) }} <kbd>{{ common.enter }}</kbd></span
+        >
         <span class="gap" />
         <PassClean v-if="shown" :session="session.id" :benches="shown.benches" />
         <PauseButton v-if="shown" :session="shown.session" />
-        <button class="btn quiet" @click="papers = true">Papers</button>
+        <button class="btn quiet" @click="papers = true">{{ texts.papers }}</button>
         <ChoiceBar
           v-model="view"
-          label="View"
+          :label="texts.view"
           :choices="[
-            { value: 'room', word: 'Room' },
-            { value: 'table', word: 'Table' },
+            { value: 'room', word: common.room },
+            { value: 'table', word: texts.table },
           ]"
         />
       </header>
@@ -110,18 +110,18 @@ const papers = ref(false)
         :session="session.id"
         :pairs="shown.benches.filter((b) => b.docket).length"
       />
-      <Asked :query="floor" what="the room">
+      <Asked :query="floor" :what="texts.theRoom">
         <template #loading>
           <div class="grid"><div v-for="n in 8" :key="n" class="sheet ghost" /></div>
-          <span class="visually-hidden">Loading the room…</span>
+          <span class="visually-hidden">{{ texts.loadingTheRoom }}</span>
         </template>
         <template #default="{ data }">
           <EmptyNote
             v-if="!data.benches.length"
-            title="Nobody has a seat here yet"
-            text="Benches appear when pairs are seated or kits are handed out."
+            :title="texts.nobodyHasASeat"
+            :text="texts.benchesAppearWhenPairs"
           >
-            <RouterLink class="btn" to="/hatch">Hand out kits</RouterLink>
+            <RouterLink class="btn" to="/hatch">{{ texts.handOutKits }}</RouterLink>
           </EmptyNote>
           <FloorTable v-else-if="view === 'table'" :benches="data.benches" :now="now" @open="open" />
           <div v-else class="grid" :class="{ stale, drawn }" :style="{ '--columns': columns }">

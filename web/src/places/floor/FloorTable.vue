@@ -1,17 +1,13 @@
 <script setup lang="ts">
 // Pairs by stations: the same as the room, to read across.
 import type { Schemas } from '@/api/client'
-import { capital, STATIONS, waited } from '@/shared/words'
+import { stationName, STATIONS, waited } from '@/shared/words'
+import { common } from '@texts/common'
+import { floorTable as texts } from '@texts/floor'
+import { stationStates } from '@texts/words'
 
 defineProps<{ benches: Schemas['BenchCardOut'][]; now: number }>()
 defineEmits<{ open: [docket: number | null | undefined] }>()
-const WORDS: Record<string, string> = {
-  passed: 'passed',
-  asks: 'asks',
-  'sent-back': 'sent back',
-  working: 'working',
-  voided: 'voided',
-}
 /** The stations of the head with the state of each; undefined where the exercise of this bench has no such station. */
 function byStation(bench: Schemas['BenchCardOut']) {
   return STATIONS.map(
@@ -25,11 +21,11 @@ function byStation(bench: Schemas['BenchCardOut']) {
     <table class="plain">
       <thead>
         <tr>
-          <th class="num">Bench</th>
-          <th>Pair</th>
-          <th v-for="station in STATIONS" :key="station">{{ capital(station) }}</th>
-          <th class="num">Since</th>
-          <th>Now</th>
+          <th class="num">{{ common.bench }}</th>
+          <th>{{ common.pair }}</th>
+          <th v-for="station in STATIONS" :key="station">{{ stationName(station) }}</th>
+          <th class="num">{{ texts.since }}</th>
+          <th>{{ texts.now }}</th>
         </tr>
       </thead>
       <tbody>
@@ -45,7 +41,7 @@ function byStation(bench: Schemas['BenchCardOut']) {
           </td>
           <td>{{ bench.pair }}</td>
           <td v-for="[name, state] in byStation(bench)" :key="name" :class="state ?? 'ahead'">
-            {{ state === undefined ? 'none' : state ? WORDS[state] : '·' }}
+            {{ state === undefined ? texts.none : state ? stationStates[state] : '·' }}
           </td>
           <td class="num">{{ bench.state ? waited(bench.since, now) : '' }}</td>
           <td class="soft">{{ bench.line }}</td>

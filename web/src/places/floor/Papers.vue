@@ -5,9 +5,9 @@ import { ask, client } from '@/api/client'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
-import { count } from '@/shared/language'
 import { useWork } from '@/pieces/work/use-work'
 import WorkNote from '@/pieces/work/WorkNote.vue'
+import { papers as texts } from '@texts/floor'
 
 const props = defineProps<{ session: number; pairs: number }>()
 const show = defineModel<boolean>('show', { required: true })
@@ -28,37 +28,32 @@ const print = () =>
 </script>
 
 <template>
-  <Dialog v-model:show="show" title="Papers for the class">
+  <Dialog v-model:show="show" :title="texts.papersForTheClass">
     <div class="stack">
       <ChoiceBar
         v-model="kind"
-        label="Which papers"
+        :label="texts.whichPapers"
         :choices="[
-          { value: 'answers', word: 'Answer keys' },
-          { value: 'predictions', word: 'Pages to predict on' },
+          { value: 'answers', word: texts.answerKeys },
+          { value: 'predictions', word: texts.pagesToPredict },
         ]"
       />
       <p class="soft">
-        {{
-          kind === 'answers'
-            ? 'One page a pair: what its own bench should read, with limits. For staff.'
-            : 'One page a pair without any answer: the steps, and room for a prediction.'
-        }}
+        {{ kind === 'answers' ? texts.onePageAPair : texts.onePageAPairWithoutAny }}
       </p>
       <ErrorNote v-if="refused" :error="refused" />
       <WorkNote
         v-if="isGoing || work"
         :work="work"
         :is-going="isGoing"
-        doing="Laying out the pages"
+        :doing="texts.layingOutThePages"
         @cancel="cancel"
       />
       <p v-if="!pairs">
-        No kit is out yet, and each page follows its pair's own kit and wiring. They can be printed as soon as
-        kits are handed out; until then the sheet of the exercise is under Exercises.
+        {{ texts.noKitIsOutYet }}
       </p>
       <button v-else-if="!isGoing && work?.state !== 'done'" class="btn" @click="print">
-        Make {{ count(pairs, 'page') }}
+        {{ texts.make(pairs) }}
       </button>
     </div>
   </Dialog>

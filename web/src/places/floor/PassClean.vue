@@ -6,7 +6,9 @@ import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
 import { useMe } from '@/shared/me'
-import { capital } from '@/shared/words'
+import { stationName } from '@/shared/words'
+import { common } from '@texts/common'
+import { passClean as texts } from '@texts/floor'
 
 const props = defineProps<{ session: number; benches: Schemas['BenchCardOut'][] }>()
 const { data: me } = useMe()
@@ -34,25 +36,25 @@ function toggle(docket: number) {
 
 <template>
   <button v-if="me?.kind === 'instructor' && clean.length" class="btn line" @click="show = true">
-    Pass {{ clean.length }} clean
+    {{ texts.passClean(clean.length) }}
   </button>
-  <Dialog v-model:show="show" title="Pass what has nothing to look at" width="560px">
+  <Dialog v-model:show="show" :title="texts.passWhatHasNothing" width="560px">
     <form class="box" @submit.prevent="pass()">
-      <p class="soft">No Stop, Fix or Check, and readings in limits. Each can be undone for 15 minutes.</p>
+      <p class="soft">{{ texts.noStopFixOrCheck }}</p>
       <label v-for="bench in clean" :key="bench.docket!">
         <input type="checkbox" :checked="!left.includes(bench.docket!)" @change="toggle(bench.docket!)" />
         <span class="number">{{ bench.bench }}</span>
         <span
-          ><b>{{ bench.pair }}</b> {{ capital(bench.station) }}: {{ bench.line }}</span
+          ><b>{{ bench.pair }}</b> {{ stationName(bench.station) }}: {{ bench.line }}</span
         >
       </label>
       <ErrorNote :error="error" />
       <p v-if="changed.length" role="status">
-        Changed meanwhile, so left as they are: {{ changed.join(', ') }}.
+        {{ texts.changedMeanwhile(changed.join(', ')) }}
       </p>
       <div class="acts">
-        <button class="btn" :disabled="!picked.length || busy">Pass {{ picked.length }}</button>
-        <button type="button" class="btn quiet" @click="show = false">Not now</button>
+        <button class="btn" :disabled="!picked.length || busy">{{ texts.pass(picked.length) }}</button>
+        <button type="button" class="btn quiet" @click="show = false">{{ common.notNow }}</button>
       </div>
     </form>
   </Dialog>

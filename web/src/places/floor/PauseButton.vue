@@ -6,6 +6,7 @@ import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
 import { useMe } from '@/shared/me'
+import { pauseButton as texts } from '@texts/floor'
 
 const props = defineProps<{ session: Schemas['SessionOut'] }>()
 const { data: me } = useMe()
@@ -26,21 +27,22 @@ async function control(act: 'pause' | 'resume') {
 
 <template>
   <template v-if="session.paused">
-    <strong class="paused" role="status">Paused: power stays off</strong>
+    <strong class="paused" role="status">{{ texts.pausedPowerStays }}</strong>
     <button v-if="me?.kind === 'instructor'" class="btn" :disabled="busy" @click="control('resume')">
-      Go on
+      {{ texts.goOn }}
     </button>
   </template>
   <button v-else-if="running && me?.kind === 'instructor'" class="btn quiet" @click="asking = true">
-    Pause
+    {{ texts.pause }}
   </button>
-  <Dialog v-model:show="asking" title="Pause the session" width="460px">
+  <Dialog v-model:show="asking" :title="texts.pauseTheSession" width="460px">
     <p>
-      For a fire alarm or whatever empties the room: benches off, everybody out. Until it goes on nobody is
-      cleared for power; what was handed in is kept, and the end moves by as long as the pause was.
+      {{ texts.forAFireAlarm }}
     </p>
     <ErrorNote :error="error" />
-    <p><button class="btn" :disabled="busy" @click="control('pause')">Pause it now</button></p>
+    <p>
+      <button class="btn" :disabled="busy" @click="control('pause')">{{ texts.pauseItNow }}</button>
+    </p>
   </Dialog>
 </template>
 

@@ -3,8 +3,9 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import SeverityTag from '@/pieces/SeverityTag.vue'
-import { capital, waited } from '@/shared/words'
-import { plural } from '@/shared/language'
+import { stationName, waited } from '@/shared/words'
+import { common } from '@texts/common'
+import { round as texts } from '@texts/floor'
 
 const props = defineProps<{ visits: Schemas['VisitOut'][]; now: number; hatch: string[]; loading: boolean }>()
 defineEmits<{ open: [docket: number]; later: [docket: number] }>()
@@ -13,37 +14,37 @@ const rest = computed(() => props.visits.slice(1))
 </script>
 
 <template>
-  <section aria-label="Round">
+  <section :aria-label="texts.round">
     <header>
-      <h1>Round</h1>
-      <span class="soft">{{
-        visits.length ? plural(visits.length, '1 pair waits', `${visits.length} pairs wait`) : ''
-      }}</span>
+      <h1>{{ texts.round }}</h1>
+      <span class="soft">{{ visits.length ? texts.pairsWait(visits.length) : '' }}</span>
     </header>
     <div v-if="!first && !loading" class="sheet calm">
-      <h2>Nobody waits</h2>
-      <p class="soft">Pairs appear here when they ask. Time for a walk along the benches.</p>
+      <h2>{{ texts.nobodyWaits }}</h2>
+      <p class="soft">{{ texts.pairsAppearHere }}</p>
     </div>
     <article v-if="first" class="first">
       <div class="who">
         <span class="bench">{{ first.bench ?? '–' }}</span>
         <div>
           <h2>{{ first.pair }}</h2>
-          <span class="soft">{{ capital(first.station) }} · waits {{ waited(first.since, now) }}</span>
+          <span class="soft">{{ texts.waits(stationName(first.station), waited(first.since, now)) }}</span>
         </div>
       </div>
       <div v-if="first.severity" class="seen" :class="first.severity">
         <SeverityTag :severity="first.severity" />
         <p>{{ first.seen || first.reason }}</p>
-        <p v-if="first.severity === 'stop'"><b>Keep the power off.</b></p>
+        <p v-if="first.severity === 'stop'">
+          <b>{{ texts.keepThePowerOff }}</b>
+        </p>
       </div>
       <p v-else>{{ first.reason }}</p>
-      <p v-if="first.claimed_by && !first.mine" class="soft">{{ first.claimed_by }} is on the way.</p>
+      <p v-if="first.claimed_by && !first.mine" class="soft">{{ texts.isOnTheWay(first.claimed_by) }}</p>
       <div class="acts">
         <button class="btn" @click="$emit('open', first.docket)">
-          {{ first.bench ? `Open bench ${first.bench}` : 'Open the docket' }} <kbd>Enter</kbd>
+          {{ first.bench ? texts.openBench(first.bench) : texts.openTheDocket }} <kbd>{{ common.enter }}</kbd>
         </button>
-        <button class="btn line" @click="$emit('later', first.docket)">Later <kbd>L</kbd></button>
+        <button class="btn line" @click="$emit('later', first.docket)">{{ texts.later }} <kbd>L</kbd></button>
       </div>
     </article>
     <ol>
@@ -56,16 +57,16 @@ const rest = computed(() => props.visits.slice(1))
               <SeverityTag v-if="visit.severity" :severity="visit.severity" />
               {{ (visit.severity === 'stop' && visit.seen) || visit.reason }}
             </span>
-            <span v-if="visit.claimed_by && !visit.mine" class="reason"
-              >{{ visit.claimed_by }} is on the way.</span
-            >
+            <span v-if="visit.claimed_by && !visit.mine" class="reason">{{
+              texts.isOnTheWay(visit.claimed_by)
+            }}</span>
           </span>
           <span class="soft wait">{{ waited(visit.since, now) }}</span>
         </button>
       </li>
     </ol>
     <aside v-if="hatch.length" class="hatch">
-      <h3>Hatch</h3>
+      <h3>{{ common.hatch }}</h3>
       <p v-for="line in hatch" :key="line">{{ line }}</p>
     </aside>
   </section>

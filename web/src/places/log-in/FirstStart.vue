@@ -8,6 +8,8 @@ import FrontSheet from '@/pieces/FrontSheet.vue'
 import Trademark from '@/pieces/Trademark.vue'
 import { useAct } from '@/shared/act'
 import { useMe, useNowIs } from '@/shared/me'
+import { common } from '@texts/common'
+import { firstStart as texts } from '@texts/log-in'
 
 const form = reactive({ code: '', name: '', log_in: '', password: '' })
 const again = ref('')
@@ -44,12 +46,12 @@ async function begin() {
 
 <template>
   <FrontSheet :width="460" @submit="begin">
-    <p class="mark"><Trademark /> Verifex</p>
-    <h1>The first instructor</h1>
-    <p class="soft">Nobody has a log-in here yet. You will set up the course and everybody else’s log-in.</p>
+    <p class="mark"><Trademark /> {{ common.verifex }}</p>
+    <h1>{{ texts.theFirstInstructor }}</h1>
+    <p class="soft">{{ texts.nobodyHasALog }}</p>
     <label>
       <span class="field-label"
-        >One-time code <span class="soft">printed where the server was started</span></span
+        >{{ texts.oneTimeCode }} <span class="soft">{{ texts.printedWhereTheServer }}</span></span
       >
       <input
         v-model="form.code"
@@ -61,7 +63,7 @@ async function begin() {
       />
     </label>
     <label>
-      <span class="field-label">Your name</span>
+      <span class="field-label">{{ texts.yourName }}</span>
       <input
         v-model="form.name"
         class="field"
@@ -72,7 +74,7 @@ async function begin() {
       />
     </label>
     <label>
-      <span class="field-label">Log-in</span>
+      <span class="field-label">{{ common.logIn }}</span>
       <input
         v-model="form.log_in"
         class="field v"
@@ -83,16 +85,16 @@ async function begin() {
       />
     </label>
     <label>
-      <span class="field-label">Password, at least 10 letters</span>
+      <span class="field-label">{{ texts.passwordAtLeast10 }}</span>
       <input v-model="form.password" class="field" type="password" autocomplete="new-password" required />
     </label>
     <label>
-      <span class="field-label">The password again</span>
+      <span class="field-label">{{ texts.thePasswordAgain }}</span>
       <input v-model="again" class="field" type="password" autocomplete="new-password" required />
-      <span v-if="differs" class="wrong">The two differ.</span>
+      <span v-if="differs" class="wrong">{{ texts.theTwoDiffer }}</span>
     </label>
     <ErrorNote :error="error" />
-    <button class="btn" :disabled="busy || differs || !again">Begin</button>
+    <button class="btn" :disabled="busy || differs || !again">{{ texts.begin }}</button>
   </FrontSheet>
 </template>
 

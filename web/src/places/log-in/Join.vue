@@ -9,6 +9,8 @@ import Trademark from '@/pieces/Trademark.vue'
 import { useAct } from '@/shared/act'
 import { useMe } from '@/shared/me'
 import { clockTime, dayOf } from '@/shared/words'
+import { common } from '@texts/common'
+import { join as texts } from '@texts/log-in'
 
 const route = useRoute()
 const router = useRouter()
@@ -29,11 +31,11 @@ const go = () =>
 
 <template>
   <FrontSheet @submit="found ? go() : look()">
-    <p class="mark"><Trademark /> Verifex</p>
+    <p class="mark"><Trademark /> {{ common.verifex }}</p>
     <template v-if="!found">
-      <h1>Join the session</h1>
+      <h1>{{ texts.joinTheSession }}</h1>
       <label>
-        <span class="field-label">The code on the wall</span>
+        <span class="field-label">{{ texts.theCodeOnTheWall }}</span>
         <input
           v-model="code"
           class="field v code"
@@ -46,19 +48,25 @@ const go = () =>
         />
       </label>
       <ErrorNote :error="error" />
-      <button class="btn">Join</button>
+      <button class="btn">{{ texts.join }}</button>
     </template>
     <template v-else>
       <h1>{{ found.section }}</h1>
       <p>
-        {{ found.room }}, {{ dayOf(found.starts_at, found.zone) }},
-        {{ clockTime(found.starts_at, found.zone) }} to {{ clockTime(found.ends_at, found.zone) }}
+        {{
+          texts.roomAndTime(
+            found.room,
+            dayOf(found.starts_at, found.zone),
+            clockTime(found.starts_at, found.zone),
+            clockTime(found.ends_at, found.zone),
+          )
+        }}
       </p>
       <p class="soft">
-        {{ isPair ? `You are logged in as ${me?.name}.` : 'Log in as yourself; your bench opens then.' }}
+        {{ isPair ? texts.youAreLoggedInAs(me?.name ?? '') : texts.logInAsYourself }}
       </p>
-      <button class="btn">{{ isPair ? 'To my bench' : 'Log in' }}</button>
-      <button type="button" class="btn quiet" @click="found = null">Another code</button>
+      <button class="btn">{{ isPair ? texts.toMyBench : texts.logIn }}</button>
+      <button type="button" class="btn quiet" @click="found = null">{{ texts.anotherCode }}</button>
     </template>
   </FrontSheet>
 </template>

@@ -8,6 +8,8 @@ import StationTrace from '@/pieces/StationTrace.vue'
 import { useAct } from '@/shared/act'
 import { useNowIs } from '@/shared/me'
 import { STATIONS } from '@/shared/words'
+import { common } from '@texts/common'
+import { logIn as texts } from '@texts/log-in'
 
 const username = ref('')
 const password = ref('')
@@ -33,14 +35,14 @@ async function logIn() {
 <template>
   <FrontSheet :width="380" @submit="logIn">
     <StationTrace :stations="trace" class="trace" />
-    <h1>Verifex</h1>
-    <p class="soft">From the kit to the mark, bench by bench.</p>
+    <h1>{{ common.verifex }}</h1>
+    <p class="soft">{{ texts.fromTheKit }}</p>
     <div>
-      <label class="field-label" for="name">Log-in</label>
+      <label class="field-label" for="name">{{ common.logIn }}</label>
       <input id="name" v-model="username" class="field" autocomplete="username" autofocus required />
     </div>
     <div>
-      <label class="field-label" for="word">Password</label>
+      <label class="field-label" for="word">{{ texts.password }}</label>
       <input
         id="word"
         v-model="password"
@@ -51,7 +53,7 @@ async function logIn() {
       />
     </div>
     <ErrorNote :error="error" />
-    <button class="btn" :disabled="busy">Log in</button>
+    <button class="btn" :disabled="busy">{{ texts.logIn }}</button>
   </FrontSheet>
 </template>
 

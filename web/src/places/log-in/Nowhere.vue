@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import EmptyNote from '@/pieces/EmptyNote.vue'
+import { nowhere as texts } from '@texts/log-in'
 </script>
 
 <template>
-  <EmptyNote title="There is no such place here" text="The address may be mistyped.">
-    <RouterLink class="btn" to="/">To your own place</RouterLink>
+  <EmptyNote :title="texts.thereIsNoSuchPlace" :text="texts.theAddressMayBeMistyped">
+    <RouterLink class="btn" to="/">{{ texts.toYourOwnPlace }}</RouterLink>
   </EmptyNote>
 </template>

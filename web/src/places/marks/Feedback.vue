@@ -6,6 +6,8 @@ import Asked from '@/pieces/Asked.vue'
 import StationTrace from '@/pieces/StationTrace.vue'
 import { useDocketQuery } from '@/queries/docket'
 import { useDocketMarks } from '@/queries/marks'
+import Sentence from '@/pieces/Sentence.vue'
+import { feedback as texts } from '@texts/marks'
 
 const route = useRoute()
 const router = useRouter()
@@ -18,33 +20,47 @@ const print = () => window.print()
 <template>
   <div class="page">
     <div class="acts no-print">
-      <button class="btn" @click="print">Print</button>
-      <button class="btn quiet" @click="router.push(`/dockets/${id}/mark`)">Back to the docket</button>
+      <button class="btn" @click="print">{{ texts.print }}</button>
+      <button class="btn quiet" @click="router.push(`/dockets/${id}/mark`)">
+        {{ texts.backToTheDocket }}
+      </button>
     </div>
-    <Asked v-if="!docket.data.value" :query="docket" what="the docket" />
-    <Asked v-else-if="!marks.data.value" :query="marks" what="the mark" />
+    <Asked v-if="!docket.data.value" :query="docket" :what="texts.theDocket" />
+    <Asked v-else-if="!marks.data.value" :query="marks" :what="texts.theMark" />
     <article v-if="docket.data.value && marks.data.value" class="sheet">
       <header>
         <div>
           <h1>{{ docket.data.value.exercise.title }}</h1>
           <p>
-            {{ docket.data.value.members.map((m) => m.name).join(' and ') }} · bench
-            {{ docket.data.value.bench }} · version
-            {{ docket.data.value.exercise.version }}
+            {{
+              texts.benchVersion(
+                docket.data.value.members.map((m) => m.name),
+                docket.data.value.bench ?? '–',
+                docket.data.value.exercise.version,
+              )
+            }}
           </p>
           <StationTrace class="trace" :stations="docket.data.value.stations" />
         </div>
         <p class="total">
-          <b>{{ marks.data.value.total }}</b> of {{ marks.data.value.of }}
-          <span v-if="!marks.data.value.closed" class="soft">proposed, not closed</span>
+          <Sentence :text="texts.totalOf(marks.data.value.of)"
+            ><template #total
+              ><b>{{ marks.data.value.total }}</b></template
+            >
+            <template #proposedNot
+              ><span v-if="!marks.data.value.closed" class="soft">{{
+                texts.proposedNotClosed
+              }}</span></template
+            ></Sentence
+          >
         </p>
       </header>
       <section v-for="row in marks.data.value.criteria" :key="row.name">
         <h2>
-          {{ row.title }}<span>{{ row.counts }} of {{ row.of }}</span>
+          {{ row.title }}<span>{{ texts.countsOf(row.counts ?? '–', row.of) }}</span>
         </h2>
         <p v-for="sentence in row.evidence" :key="sentence">{{ sentence }}</p>
-        <p v-if="row.given !== null">Changed from {{ row.proposed }}: {{ row.reason }}</p>
+        <p v-if="row.given !== null">{{ texts.changedFrom(row.proposed ?? '–', row.reason ?? '') }}</p>
       </section>
     </article>
   </div>

@@ -5,6 +5,8 @@ import Asked from '@/pieces/Asked.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import { useClassMarks } from '@/queries/marks'
 import { useSession } from '@/shared/me'
+import { common } from '@texts/common'
+import { marks as texts } from '@texts/marks'
 
 const { session, sessions } = useSession()
 const router = useRouter()
@@ -16,40 +18,36 @@ const closed = computed(() => data.value?.rows.filter((r) => r.closed).length ??
 <template>
   <div class="page">
     <header>
-      <h1>Marks</h1>
-      <span v-if="data" class="soft"
-        >{{ closed }} of {{ data.rows.length }} closed; the others are proposed as of now</span
-      >
+      <h1>{{ common.marks }}</h1>
+      <span v-if="data" class="soft">{{ texts.ofClosedTheOthers(closed, data.rows.length) }}</span>
       <span class="gap" />
-      <a v-if="session" class="btn line" :href="`/api/sessions/${session.id}/marks.csv`" download
-        >Export as CSV</a
-      >
+      <a v-if="session" class="btn line" :href="`/api/sessions/${session.id}/marks.csv`" download>{{
+        texts.exportAsCsv
+      }}</a>
     </header>
     <EmptyNote
       v-if="sessions.data.value && !session"
-      title="No session is planned"
-      text="Marks are kept by session: there is none yet."
+      :title="texts.noSessionIsPlanned"
+      :text="texts.marksAreKeptBySession"
     />
-    <Asked v-else v-slot="{ data: sheet }" :query="marks" what="the marks of the class">
-      <EmptyNote
-        v-if="!sheet.rows.length"
-        title="No dockets yet"
-        text="Marks appear when kits are handed out."
-      />
+    <Asked v-else v-slot="{ data: sheet }" :query="marks" :what="texts.theMarksOfTheClass">
+      <EmptyNote v-if="!sheet.rows.length" :title="texts.noDocketsYet" :text="texts.marksAppearWhenKits" />
       <div v-else class="sheet wrap">
         <table class="plain">
           <thead>
             <tr>
-              <th class="num">Bench</th>
-              <th>Pair</th>
+              <th class="num">{{ common.bench }}</th>
+              <th>{{ common.pair }}</th>
               <th v-for="(title, index) in sheet.titles" :key="title" class="num">
                 {{ title
                 }}<template v-if="sheet.of[index]"
-                  ><br /><span class="soft">of {{ sheet.of[index] }}</span></template
+                  ><br /><span class="soft">{{ texts.outOf(sheet.of[index]) }}</span></template
                 >
               </th>
-              <th class="num">Total</th>
-              <th><span class="visually-hidden">State</span></th>
+              <th class="num">{{ texts.total }}</th>
+              <th>
+                <span class="visually-hidden">{{ common.state }}</span>
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -75,21 +73,23 @@ const closed = computed(() => data.value?.rows.filter((r) => r.closed).length ??
               >
                 {{ row.criteria[title] ?? '–'
                 }}<template v-if="row.changed.includes(title)"
-                  >*<span class="visually-hidden"> changed by an instructor</span></template
+                  >*<span class="visually-hidden">{{ texts.changedByAnInstructor }}</span></template
                 >
               </td>
               <td class="num">
-                <b>{{ row.total }}</b> <span class="soft">of {{ row.of }}</span>
+                <b>{{ row.total }}</b> <span class="soft">{{ texts.outOf(row.of) }}</span>
               </td>
               <td>
-                <span :class="row.closed ? 'closed' : 'soft'">{{ row.closed ? 'closed' : 'proposed' }}</span>
+                <span :class="row.closed ? 'closed' : 'soft'">{{
+                  row.closed ? texts.closed : texts.proposed
+                }}</span>
               </td>
             </tr>
           </tbody>
         </table>
       </div>
       <p v-if="sheet.rows.some((r) => r.changed.length)" class="soft">
-        * Changed by an instructor, with a reason.
+        {{ texts.changedWithAReason }}
       </p>
     </Asked>
   </div>

@@ -2,13 +2,14 @@
 // Hints: where to look, not what to change.
 import type { Schemas } from '@/api/client'
 import SeverityTag from '@/pieces/SeverityTag.vue'
+import { hintList as texts } from '@texts/my-bench'
 
 defineProps<{ hints: Schemas['HintOut'][] }>()
 const chosen = defineModel<number>('chosen', { default: 0 })
 </script>
 
 <template>
-  <ul aria-label="Hints">
+  <ul :aria-label="texts.hints">
     <li v-for="(hint, index) in hints" :key="index">
       <button
         class="plain"
@@ -19,7 +20,7 @@ const chosen = defineModel<number>('chosen', { default: 0 })
         <SeverityTag :severity="hint.severity" />
         <span>
           {{ hint.hint }}
-          <span class="v soft">{{ hint.parts.join(', ') || (hint.line ? `line ${hint.line}` : '') }}</span>
+          <span class="v soft">{{ hint.parts.join(', ') || (hint.line ? texts.line(hint.line) : '') }}</span>
         </span>
       </button>
     </li>

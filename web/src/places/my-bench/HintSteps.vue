@@ -6,7 +6,7 @@ import Asked from '@/pieces/Asked.vue'
 import LineRows from '@/pieces/LineRows.vue'
 import SeverityTag from '@/pieces/SeverityTag.vue'
 import { useHintLine } from '@/queries/my-bench'
-import { count } from '@/shared/language'
+import { hintSteps as texts } from '@texts/my-bench'
 import { useMyDocket } from './use-my-docket'
 
 type Hint = Schemas['SteppedHintOut']
@@ -18,28 +18,30 @@ const line = useHintLine(
   shown,
   computed(() => props.program.number),
 )
-const NEXT: Record<number, string> = { 1: 'Give me the idea', 2: 'Nearly the answer' }
+const NEXT: Record<number, string> = { 1: texts.giveMeTheIdea, 2: texts.nearlyTheAnswer }
 function where(hint: Hint): string {
   const lines = [...(hint.line ? [hint.line] : []), ...hint.more_lines]
-  if (lines.length) return `Look at line ${lines.slice(0, 4).join(', ')}.`
-  return hint.parts.length
-    ? `Look at what the program does with ${hint.parts.join(', ')}.`
-    : 'Look at the whole program.'
+  if (lines.length) return texts.lookAtLine(lines.slice(0, 4).join(', '))
+  return hint.parts.length ? texts.lookAtWhatTheProgram(hint.parts.join(', ')) : texts.lookAtTheWhole
 }
 const costs = computed(() =>
-  Number(props.program.hint_cost) ? `takes ${props.program.hint_cost} off the program` : '',
+  Number(props.program.hint_cost) ? texts.takesOffTheProgram(props.program.hint_cost) : '',
 )
 const none = computed(() => props.program.hints_left === 0)
+const rule = computed(() => {
+  if (none.value) return texts.allStepsThatThisExercise
+  const left = props.program.hints_left
+  return [
+    typeof left === 'number' ? texts.mayStillBeOpened(left) : '',
+    costs.value ? texts.theNextOne(costs.value) : '',
+  ].join(' ')
+})
 </script>
 
 <template>
-  <section v-if="program.stepped.length" aria-label="Hints">
+  <section v-if="program.stepped.length" :aria-label="texts.hints">
     <p v-if="program.hints_left !== null || costs" class="soft rule">
-      <template v-if="none">All steps that this exercise allows are opened; ask your instructor.</template>
-      <template v-else-if="program.hints_left !== null"
-        >{{ count(program.hints_left ?? 0, 'step') }} may still be opened.</template
-      >
-      <template v-if="costs && !none"> The next one {{ costs }}.</template>
+      {{ rule }}
     </p>
     <ul>
       <li v-for="hint in program.stepped" :key="hint.key">
@@ -63,10 +65,15 @@ const none = computed(() => props.program.hints_left === 0)
               :aria-expanded="shown === hint.key"
               @click="shown = shown === hint.key ? '' : hint.key"
             >
-              {{ shown === hint.key ? 'Close the run' : 'Show me on the bench' }}
+              {{ shown === hint.key ? texts.closeTheRun : texts.showMeOnTheBench }}
             </button>
           </p>
-          <Asked v-if="shown === hint.key" v-slot="{ data: seen }" :query="line" what="this line in the run">
+          <Asked
+            v-if="shown === hint.key"
+            v-slot="{ data: seen }"
+            :query="line"
+            :what="texts.thisLineInTheRun"
+          >
             <LineRows :seen="seen" />
           </Asked>
         </div>

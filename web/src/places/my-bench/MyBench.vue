@@ -6,7 +6,9 @@ import EmptyNote from '@/pieces/EmptyNote.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import StationNav from '@/pieces/StationNav.vue'
 import { useMyDocketQuery, useMyDockets } from '@/queries/my-bench'
-import { capital, clockTime, STATIONS, type StationName } from '@/shared/words'
+import { capital, clockTime, stationName, STATIONS, type StationName } from '@/shared/words'
+import { common } from '@texts/common'
+import { myBench as texts } from '@texts/my-bench'
 import MyKit from './MyKit.vue'
 import MyMarks from './MyMarks.vue'
 import MyPower from './MyPower.vue'
@@ -39,23 +41,19 @@ function choose(event: Event) {
 const state = computed(() => docket.value?.stations.find((s) => s.station === station.value)?.state ?? null)
 
 const overStop = computed(() => docket.value?.passed_over_stop.includes(station.value) ?? false)
-const passedWords = computed(() =>
-  overStop.value
-    ? 'Passed by your instructor although a Stop stands below: power stays off until a person clears your bench.'
-    : 'Done. You can look at it again here.',
-)
+const passedWords = computed(() => (overStop.value ? texts.passedByYourInstructor : texts.doneYouCanLook))
 const WHAT: Record<string, string> = {
-  asks: 'Your instructor is coming. You can go on reading, or withdraw the request.',
-  'sent-back': 'Sent back: look at the hints, mend it, and hand it in again.',
-  voided: 'The clearance is void: power off.',
+  asks: texts.yourInstructorIsComing,
+  'sent-back': texts.sentBackLook,
+  voided: texts.theClearanceIsVoid,
 }
 const NEXT: Record<StationName, string> = {
-  kit: 'Fetch your kit at the hatch.',
-  wiring: 'Build the circuit, then hand in where every lead goes.',
-  power: 'Ask for power. Nothing is switched on before a person has looked.',
-  program: 'Write the program and hand it in.',
-  readings: 'Take the readings step by step and paste the log.',
-  mark: 'Your instructor marks the docket.',
+  kit: texts.fetchYourKitAtTheHatch,
+  wiring: texts.buildTheCircuit,
+  power: texts.askForPowerNothing,
+  program: texts.writeTheProgram,
+  readings: texts.takeTheReadings,
+  mark: texts.yourInstructorMarks,
 }
 const message = computed(() =>
   state.value !== 'sent-back'
@@ -67,22 +65,18 @@ const pass = computed(() => state.value === 'passed')
 
 <template>
   <div class="page">
-    <Asked v-if="!list.data.value" :query="list" what="your bench" />
-    <EmptyNote
-      v-else-if="id === null"
-      title="No kit yet"
-      text="Fetch your kit at the hatch: your docket opens when it is handed to you."
-    />
-    <Asked v-else-if="!docket" :query="query" what="your bench" />
+    <Asked v-if="!list.data.value" :query="list" :what="texts.yourBench" />
+    <EmptyNote v-else-if="id === null" :title="texts.noKitYet" :text="texts.fetchYourKit" />
+    <Asked v-else-if="!docket" :query="query" :what="texts.yourBench" />
     <template v-else>
       <ErrorNote v-if="query.error.value" :error="query.error.value">
-        <p>What you see is from {{ clockTime(query.dataUpdatedAt.value) }}.</p>
+        <p>{{ texts.whatYouSeeIsFrom(clockTime(query.dataUpdatedAt.value)) }}</p>
       </ErrorNote>
       <p v-if="docket.voided" class="off" role="alert">
-        <b>Power off.</b> {{ capital(docket.voided) }}. Ask for power again when it is mended.
+        <b>{{ texts.powerOff }}</b> {{ texts.askForPowerAgain(capital(docket.voided)) }}
       </p>
       <label v-if="dockets.length > 1" class="which">
-        <span class="soft">Exercise</span>
+        <span class="soft">{{ common.exercise }}</span>
         <select class="field" :value="id" @change="choose">
           <option v-for="one in dockets" :key="one.id" :value="one.id">{{ one.title }}</option>
         </select>
@@ -91,14 +85,14 @@ const pass = computed(() => state.value === 'passed')
         <span class="number">{{ docket.bench }}</span>
         <div>
           <h1>{{ docket.exercise.title }}</h1>
-          <span class="soft">{{ docket.members.join(' and ') }} · kit {{ docket.kit }}</span>
+          <span class="soft">{{ texts.kit(docket.members, docket.kit) }}</span>
         </div>
       </header>
       <StationNav :stations="docket.stations" :chosen="station" :to="at" />
       <section class="now" :class="state ?? 'ahead'">
-        <h2>{{ capital(station) }}{{ pass ? ': passed' : '' }}</h2>
+        <h2>{{ stationName(station) }}{{ pass ? texts.passed : '' }}</h2>
         <p>{{ WHAT[state ?? ''] ?? (pass ? passedWords : NEXT[station]) }}</p>
-        <p v-if="docket.judging" class="soft" role="status">Being checked: your findings come in a moment.</p>
+        <p v-if="docket.judging" class="soft" role="status">{{ texts.beingCheckedYourFindings }}</p>
         <p v-if="message" class="word">{{ message.by }}: “{{ message.reason }}”</p>
       </section>
       <ErrorNote :error="refused" />
@@ -106,12 +100,14 @@ const pass = computed(() => state.value === 'passed')
       <MyPower v-else-if="station === 'power'" :docket="docket" />
       <MyMarks v-else-if="station === 'mark'" :docket="docket" />
       <MyWork v-else :key="`${docket.id}-${station}`" :docket="docket" :kind="station" />
-      <nav class="steps" aria-label="Stations before and after">
+      <nav class="steps" :aria-label="texts.stationsBeforeAndAfter">
         <RouterLink v-if="before" class="btn quiet" :to="at(before)" replace
-          >← {{ capital(before) }}</RouterLink
+          >← {{ stationName(before) }}</RouterLink
         >
         <span />
-        <RouterLink v-if="after" class="btn quiet" :to="at(after)" replace>{{ capital(after) }} →</RouterLink>
+        <RouterLink v-if="after" class="btn quiet" :to="at(after)" replace
+          >{{ stationName(after) }} →</RouterLink
+        >
       </nav>
     </template>
   </div>

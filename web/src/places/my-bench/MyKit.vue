@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Sentence from '@/pieces/Sentence.vue'
+import { myKit as texts } from '@texts/my-bench'
 import type { MyDocket } from './use-my-docket'
 
 defineProps<{ docket: MyDocket }>()
@@ -7,22 +9,26 @@ defineProps<{ docket: MyDocket }>()
 <template>
   <section>
     <p>{{ docket.exercise.summary }}</p>
-    <h3>In your kit</h3>
+    <h3>{{ texts.inYourKit }}</h3>
     <ul>
       <li v-for="part in docket.exercise.recipe" :key="String(part.ref)">
         <b class="v">{{ part.ref }}</b> {{ part.title }} <span class="v soft">{{ part.part }}</span>
         <template v-for="given in docket.substitutions.filter((s) => s.ref === part.ref)" :key="given.ohms">
-          : <b>{{ given.ohms }} Ω</b> given, {{ given.reason }}
+          <Sentence :text="texts.given(given.reason)">
+            <template #ohms
+              ><b>{{ given.ohms }} Ω</b></template
+            >
+          </Sentence>
         </template>
       </li>
     </ul>
     <template v-if="docket.exercise.variants.length > 1">
-      <h3>Ways to feed it</h3>
+      <h3>{{ texts.waysToFeedIt }}</h3>
       <ul>
         <li v-for="variant in docket.exercise.variants" :key="variant">{{ variant }}</li>
       </ul>
     </template>
-    <h3>Marked for</h3>
+    <h3>{{ texts.markedFor }}</h3>
     <p class="criteria">
       <span v-for="c in docket.exercise.criteria" :key="c.title" class="criterion"
         >{{ c.title }} <b>{{ c.of }}</b></span

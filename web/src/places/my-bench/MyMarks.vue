@@ -2,6 +2,8 @@
 import { computed } from 'vue'
 import Asked from '@/pieces/Asked.vue'
 import { useMyMarks } from '@/queries/marks'
+import Sentence from '@/pieces/Sentence.vue'
+import { myMarks as texts } from '@texts/my-bench'
 import type { MyDocket } from './use-my-docket'
 
 const props = defineProps<{ docket: MyDocket }>()
@@ -13,13 +15,17 @@ const marks = useMyMarks(
 </script>
 
 <template>
-  <p v-if="!closed" class="soft">Your mark and the reasons for it appear here when the marking is closed.</p>
-  <Asked v-else v-slot="{ data }" :query="marks" what="your mark">
+  <p v-if="!closed" class="soft">{{ texts.yourMarkAndTheReasons }}</p>
+  <Asked v-else v-slot="{ data }" :query="marks" :what="texts.yourMark">
     <p class="total">
-      <b>{{ data.mine || 'no mark' }}</b> of {{ data.of }}
+      <Sentence :text="texts.mineOf(data.of)"
+        ><template #mine
+          ><b>{{ data.mine || texts.noMark }}</b></template
+        >
+      </Sentence>
     </p>
     <article v-for="line in data.lines" :key="line.title">
-      <h3>{{ line.title }}: {{ line.counts }} of {{ line.of }}</h3>
+      <h3>{{ texts.criterionCounts(line.title, line.counts, line.of) }}</h3>
       <p v-for="sentence in line.evidence" :key="sentence">{{ sentence }}</p>
       <p v-if="line.reason" class="soft">{{ line.reason }}</p>
     </article>

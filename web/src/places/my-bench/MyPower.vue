@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import MeasureForm from '@/pieces/MeasureForm.vue'
+import { myPower as texts } from '@texts/my-bench'
 import type { MyDocket } from './use-my-docket'
 import { useMyDocket } from './use-my-docket'
 
@@ -12,25 +13,25 @@ const state = computed(() => props.docket.stations.find((s) => s.station === 'po
 <template>
   <section class="power">
     <p v-if="docket.cleared" class="good">
-      <b>Cleared.</b> You may switch on. Power off before any wire is moved.
+      <b>{{ texts.cleared }}</b> {{ texts.youMaySwitchOnPower }}
     </p>
-    <p v-else-if="!state" class="soft">Your wiring is looked at first.</p>
+    <p v-else-if="!state" class="soft">{{ texts.yourWiringIsLooked }}</p>
     <button
       v-if="state === 'working' || state === 'voided'"
       class="btn"
       :disabled="busy"
       @click="ask('power')"
     >
-      Ask for power
+      {{ texts.askForPower }}
     </button>
     <button v-if="state === 'asks'" class="btn line" :disabled="busy" @click="withdraw('power')">
-      Withdraw the request
+      {{ texts.withdrawTheRequest }}
     </button>
     <ul>
       <li v-for="caution in docket.exercise.cautions" :key="caution">{{ caution }}</li>
     </ul>
     <template v-if="docket.cleared">
-      <h3>Worth measuring on your bench</h3>
+      <h3>{{ texts.worthMeasuring }}</h3>
       <MeasureForm
         v-for="what in docket.measurables.filter((m) => !m.name.startsWith('step:'))"
         :key="what.name"

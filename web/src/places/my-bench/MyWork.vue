@@ -9,6 +9,10 @@ import LivePanel from '@/pieces/live/LivePanel.vue'
 import MeasureForm from '@/pieces/MeasureForm.vue'
 import SheetTable from '@/pieces/sheet/SheetTable.vue'
 import { clockTime } from '@/shared/words'
+import Sentence from '@/pieces/Sentence.vue'
+import { common } from '@texts/common'
+import { and } from '@texts/language'
+import { myWork as texts } from '@texts/my-bench'
 import HintList from './HintList.vue'
 import HintSteps from './HintSteps.vue'
 import Prediction from './Prediction.vue'
@@ -24,7 +28,7 @@ const given = computed(() => props.docket[props.kind] ?? null)
 const state = computed(() => props.docket.stations.find((s) => s.station === props.kind)?.state ?? null)
 const open = computed(() => props.kind !== 'readings' || props.docket.cleared)
 const printed = computed(() =>
-  props.docket.exercise.readings.map((r) => `the ${r.says}${r.unit ? ` in ${r.unit}` : ''}`).join(' and '),
+  and(props.docket.exercise.readings.map((r) => texts.saysTheUnit(r.says, r.unit))),
 )
 // What was begun and not handed in is open again after a reload.
 const writing = ref(
@@ -38,7 +42,7 @@ const hints = computed(() =>
 const found = computed(() =>
   hints.value.flatMap((h) =>
     h.line
-      ? [{ line: h.line, column: h.column ?? 1, text: h.hint || 'Look here.', severity: h.severity }]
+      ? [{ line: h.line, column: h.column ?? 1, text: h.hint || texts.lookHere, severity: h.severity }]
       : [],
   ),
 )
@@ -56,14 +60,14 @@ async function send(text: string, token: string, basedOn: number) {
 
 <template>
   <Prediction v-if="kind === 'readings' && !docket.readings && docket.wiring" :docket="docket" />
-  <p v-if="!open" class="soft">Readings come after power: ask for power first.</p>
+  <p v-if="!open" class="soft">{{ texts.readingsComeAfterPower }}</p>
   <template v-else>
     <section v-if="given" class="given">
       <p class="soft">
-        Attempt {{ given.number }}, handed in by {{ given.by }} at {{ clockTime(given.at) }}.
+        {{ texts.attemptHandedInByAt(given.number, given.by, clockTime(given.at)) }}
       </p>
       <section v-if="given.to_come?.length" class="to-come">
-        <h3>Still to come</h3>
+        <h3>{{ texts.stillToCome }}</h3>
         <ul>
           <li v-for="line in given.to_come" :key="line">{{ line }}</li>
         </ul>
@@ -74,14 +78,14 @@ async function send(text: string, token: string, basedOn: number) {
         :program="docket.program"
       />
       <HintList v-else-if="given.hints.length" v-model:chosen="chosen" :hints="given.hints" />
-      <p v-else-if="!given.judged" class="soft" role="status">Being checked…</p>
+      <p v-else-if="!given.judged" class="soft" role="status">{{ texts.beingChecked }}</p>
       <p v-else-if="kind !== 'readings' && !docket.voided && !given.to_come?.length" class="good">
-        Nothing stands out in what you handed in.
+        {{ texts.nothingStandsOut }}
       </p>
       <ul
         v-if="kind === 'readings' && docket.readings?.notes.length"
         class="notes"
-        aria-label="About your log"
+        :aria-label="texts.aboutYourLog"
       >
         <li v-for="note in docket.readings.notes" :key="note">{{ note }}</li>
       </ul>
@@ -95,7 +99,7 @@ async function send(text: string, token: string, basedOn: number) {
         class="scroll"
         tabindex="0"
         role="region"
-        aria-label="Sheet and readings"
+        :aria-label="texts.sheetAndReadings"
       >
         <SheetTable
           :sheet="docket.sheet"
@@ -105,7 +109,7 @@ async function send(text: string, token: string, basedOn: number) {
       </div>
       <div class="acts">
         <button v-if="state === 'asks'" class="btn line" :disabled="busy" @click="withdraw(kind)">
-          Withdraw the request
+          {{ texts.withdrawTheRequest }}
         </button>
         <button
           v-if="state === 'working' || state === 'sent-back'"
@@ -113,10 +117,10 @@ async function send(text: string, token: string, basedOn: number) {
           :disabled="busy"
           @click="ask(kind)"
         >
-          Ask for a look at attempt {{ given.number }}
+          {{ texts.askForALook(given.number) }}
         </button>
         <button v-if="!writing" class="btn line" @click="writing = true">
-          Write attempt {{ given.number + 1 }}
+          {{ texts.writeAttempt(given.number + 1) }}
         </button>
       </div>
     </section>
@@ -125,8 +129,8 @@ async function send(text: string, token: string, basedOn: number) {
       :recipe="docket.exercise.recipe"
       :placed="bench?.parts.map((p) => p.ref) ?? []"
     />
-    <section v-if="kind === 'wiring' && bench?.parts.length" class="map" aria-label="Board map">
-      <p v-if="writing && drawn" class="soft">Drawn from what stands below.</p>
+    <section v-if="kind === 'wiring' && bench?.parts.length" class="map" :aria-label="texts.boardMap">
+      <p v-if="writing && drawn" class="soft">{{ texts.drawnFromWhatStands }}</p>
       <BoardMap :bench="bench" :lit="writing && drawn ? null : lit" :severity="hint?.severity" />
     </section>
     <LivePanel
@@ -153,21 +157,24 @@ async function send(text: string, token: string, basedOn: number) {
       @checked="drawn = $event.bench"
     />
     <section v-if="kind === 'program'" class="asked">
-      <h3>Asked</h3>
+      <h3>{{ common.asked }}</h3>
       <p v-for="statement in docket.exercise.behaviour" :key="statement">{{ statement }}</p>
       <p class="soft">
-        Print {{ printed }}, a line each time<template v-if="docket.exercise.language === 'cpp'"
-          >, at {{ docket.exercise.baud }} baud</template
-        >.
+        {{
+          texts.printALineEachTime(printed, docket.exercise.language === 'cpp' ? docket.exercise.baud : null)
+        }}
       </p>
       <p v-if="docket.exercise.own_threshold">
-        The threshold is your own: take a reading of each of the two states, then
-        <RouterLink to="/sums/threshold">work out where it goes</RouterLink>.
+        <Sentence :text="texts.theThresholdIsYourOwn">
+          <template #link
+            ><RouterLink to="/sums/threshold">{{ texts.workOutWhereItGoes }}</RouterLink></template
+          >
+        </Sentence>
       </p>
       <BeforeItRuns :checks="docket.checklist" />
     </section>
     <section v-if="kind === 'readings'" class="asked">
-      <h3>Steps</h3>
+      <h3>{{ texts.steps }}</h3>
       <ol>
         <li v-for="step in docket.exercise.steps" :key="step.name">
           <b>{{ step.name }}</b> <span class="soft">{{ step.how }}</span>
@@ -175,7 +182,7 @@ async function send(text: string, token: string, basedOn: number) {
             v-for="what in docket.measurables.filter((m) => isOf(m.name, step.name!))"
             :key="what.name"
             :name="what.name"
-            :label="what.name.includes('|') ? what.label : 'What it really was'"
+            :label="what.name.includes('|') ? what.label : texts.whatItReallyWas"
             :unit="what.unit"
             :known="docket.measurements"
             :save="measure"

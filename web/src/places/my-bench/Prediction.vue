@@ -4,6 +4,8 @@ import { useStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { clockTime } from '@/shared/words'
+import { common } from '@texts/common'
+import { prediction as texts } from '@texts/my-bench'
 import type { MyDocket } from './use-my-docket'
 import { useMyDocket } from './use-my-docket'
 
@@ -41,16 +43,15 @@ async function save() {
 
 <template>
   <section v-if="columns.length" class="prediction">
-    <h3>Your prediction</h3>
+    <h3>{{ texts.yourPrediction }}</h3>
     <p class="soft">
-      Work out from your own wiring and values what each step should print, and enter what you measured at the
-      step below: each prediction is judged at that value. Only what is saved before your readings is judged.
+      {{ texts.workOutFromYourOwn }}
     </p>
     <form @submit.prevent="save">
       <table class="plain">
         <thead>
           <tr>
-            <th>Step</th>
+            <th>{{ common.step }}</th>
             <th v-for="column in columns" :key="column.key">
               {{ column.name }}{{ column.unit ? `, ${column.unit}` : ` (${column.says})` }}
             </th>
@@ -72,12 +73,14 @@ async function save() {
       </table>
       <div class="acts">
         <button class="btn" :disabled="busy || !isDone">
-          {{ docket.prediction ? 'Save it again' : 'Save the prediction' }}
+          {{ docket.prediction ? texts.saveItAgain : texts.saveThePrediction }}
         </button>
         <span v-if="docket.prediction" class="soft">
-          saved at {{ clockTime(docket.prediction.at) }} by {{ docket.prediction.by }}
+          {{ texts.savedAtBy(clockTime(docket.prediction.at), docket.prediction.by) }}
         </span>
-        <a :href="`/api/my/dockets/${docket.id}/prediction.pdf`" target="_blank">As a page to print</a>
+        <a :href="`/api/my/dockets/${docket.id}/prediction.pdf`" target="_blank">{{
+          texts.asAPageToPrint
+        }}</a>
       </div>
       <ErrorNote v-if="wrong" :error="wrong" />
     </form>

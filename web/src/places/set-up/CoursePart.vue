@@ -5,6 +5,8 @@ import { ask, client } from '@/api/client'
 import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
+import { common } from '@texts/common'
+import { coursePart as texts } from '@texts/set-up'
 import FoundCourse from './FoundCourse.vue'
 import PartHead from './PartHead.vue'
 import SectionStaff from './SectionStaff.vue'
@@ -70,75 +72,78 @@ function close(closed: boolean) {
 </script>
 
 <template>
-  <PartHead
-    title="Course, sections and staff"
-    text="Access follows the section: staff see their own sections only."
-  >
-    <button class="btn line" @click="((copying = true), (copyTitle = `${course.title}, next year`))">
-      Copy for another year
+  <PartHead :title="texts.courseSections" :text="texts.accessFollowsTheSection">
+    <button class="btn line" @click="((copying = true), (copyTitle = texts.nextYear(course.title)))">
+      {{ texts.copyForAnother }}
     </button>
-    <button class="btn line" @click="founding = true">Another course</button>
+    <button class="btn line" @click="founding = true">{{ texts.anotherCourse }}</button>
   </PartHead>
   <form class="fields" @submit.prevent="save">
     <label class="long"
-      ><span class="field-label">Title</span
+      ><span class="field-label">{{ texts.title }}</span
       ><input v-model="form.title" class="field" maxlength="120" required
     /></label>
     <label
-      ><span class="field-label">Time zone</span><input v-model="form.zone" class="field" required
+      ><span class="field-label">{{ texts.timeZone }}</span
+      ><input v-model="form.zone" class="field" required
     /></label>
     <label
-      ><span class="field-label">Term begins</span><input v-model="form.starts_on" class="field" type="date"
+      ><span class="field-label">{{ texts.termBegins }}</span
+      ><input v-model="form.starts_on" class="field" type="date"
     /></label>
     <label
-      ><span class="field-label">Term ends</span><input v-model="form.ends_on" class="field" type="date"
+      ><span class="field-label">{{ texts.termEnds }}</span
+      ><input v-model="form.ends_on" class="field" type="date"
     /></label>
     <label class="long">
       <span class="field-label"
-        >Days without a session <span class="soft">as 2026-12-24, separated by commas</span></span
+        >{{ texts.daysWithoutASession }} <span class="soft">{{ texts.as20261224Separated }}</span></span
       >
       <input v-model="form.holidays" class="field v" />
-      <span v-if="wrongDay" class="wrong">“{{ wrongDay }}” is no day; write it as 2026-12-24.</span>
+      <span v-if="wrongDay" class="wrong">{{ texts.isNoDayWrite(wrongDay) }}</span>
     </label>
     <p class="acts">
-      <button class="btn" :disabled="busy || !!wrongDay">Save</button>
+      <button class="btn" :disabled="busy || !!wrongDay">{{ common.save }}</button>
       <button v-if="!course.closed" type="button" class="btn quiet" :disabled="busy" @click="close(true)">
-        Close the course
+        {{ texts.closeTheCourse }}
       </button>
       <button v-else type="button" class="btn line" :disabled="busy" @click="close(false)">
-        Open it again
+        {{ texts.openItAgain }}
       </button>
       <span class="good" role="status">{{ said }}</span>
     </p>
   </form>
   <ErrorNote :error="error" />
-  <h3>Sections and staff</h3>
+  <h3>{{ texts.sectionsAndStaff }}</h3>
   <SectionStaff v-for="one in course.sections" :key="one.id" :section="one" />
   <form class="add" @submit.prevent="addSection">
     <input
       v-model="section"
       class="field"
-      placeholder="Another section, such as Thursday"
-      aria-label="Name of another section"
+      :placeholder="texts.anotherSection"
+      :aria-label="texts.nameOfAnotherSection"
       maxlength="60"
     />
-    <button class="btn line" :disabled="busy || !section.trim()">Add the section</button>
+    <button class="btn line" :disabled="busy || !section.trim()">{{ texts.addTheSection }}</button>
   </form>
-  <Dialog v-model:show="copying" title="Copy for another year" width="480px">
+  <Dialog v-model:show="copying" :title="texts.copyForAnother" width="480px">
     <form class="copy" @submit.prevent="copy">
       <p class="soft">
-        The copy has the exercises with all their versions, the rooms and the sections, and nobody in them.
-        Kits stay with this course.
+        {{ texts.theCopyHasTheExercises }}
       </p>
       <label>
-        <span class="field-label">What the copy is called</span>
+        <span class="field-label">{{ texts.whatTheCopyIsCalled }}</span>
         <input v-model="copyTitle" class="field" maxlength="120" required />
       </label>
       <ErrorNote :error="error" />
-      <p><button class="btn" :disabled="busy || !copyTitle.trim()">Copy the course</button></p>
+      <p>
+        <button class="btn" :disabled="busy || !copyTitle.trim()">{{ texts.copyTheCourse }}</button>
+      </p>
     </form>
   </Dialog>
-  <Dialog v-model:show="founding" title="Another course"><FoundCourse @done="founding = false" /></Dialog>
+  <Dialog v-model:show="founding" :title="texts.anotherCourse"
+    ><FoundCourse @done="founding = false"
+  /></Dialog>
 </template>
 
 <style scoped>

@@ -6,6 +6,8 @@ import Asked from '@/pieces/Asked.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useShippedExercises } from '@/queries/set-up'
 import { useAct } from '@/shared/act'
+import { common } from '@texts/common'
+import { exercisePart as texts } from '@texts/set-up-sessions'
 import PartHead from './PartHead.vue'
 import { type Course, STALE, useSetUp } from './use-set-up'
 
@@ -26,24 +28,23 @@ async function take(slug: string) {
 </script>
 
 <template>
-  <PartHead
-    title="Exercise"
-    text="What is built and shown. A released version never changes; a later one is a new version."
-  >
-    <RouterLink class="btn line" to="/exercises">To the exercises</RouterLink>
+  <PartHead :title="common.exercise" :text="texts.whatIsBuiltAndShown">
+    <RouterLink class="btn line" to="/exercises">{{ texts.toTheExercises }}</RouterLink>
   </PartHead>
   <ErrorNote :error="error" />
   <p class="word" role="status">{{ said }}</p>
   <div v-if="course.exercises.length" class="wrap">
     <table class="plain">
       <caption class="visually-hidden">
-        Exercises of this course
+        {{
+          texts.exercisesOfThisCourse
+        }}
       </caption>
       <thead>
         <tr>
-          <th>In the course</th>
-          <th>State</th>
-          <th class="num">Kits</th>
+          <th>{{ texts.inTheCourse }}</th>
+          <th>{{ common.state }}</th>
+          <th class="num">{{ common.kits }}</th>
         </tr>
       </thead>
       <tbody>
@@ -51,17 +52,19 @@ async function take(slug: string) {
           <td>
             <RouterLink :to="`/exercises/${exercise.version}`">{{ exercise.title }}</RouterLink>
           </td>
-          <td>{{ exercise.released ? 'can be handed out' : 'a draft' }}</td>
+          <td>{{ exercise.released ? texts.canBeHandedOut : texts.aDraft }}</td>
           <td class="num">
-            <RouterLink v-if="exercise.released && !exercise.kits" to="/set-up/kits">make kits</RouterLink>
+            <RouterLink v-if="exercise.released && !exercise.kits" to="/set-up/kits">{{
+              texts.makeKits
+            }}</RouterLink>
             <template v-else>{{ exercise.kits }}</template>
           </td>
         </tr>
       </tbody>
     </table>
   </div>
-  <h3 class="more">Exercises to begin with</h3>
-  <Asked v-slot="{ data }" :query="shipped" what="the exercises">
+  <h3 class="more">{{ texts.exercisesToBegin }}</h3>
+  <Asked v-slot="{ data }" :query="shipped" :what="texts.theExercises">
     <ul>
       <li v-for="one in data.filter((e) => !e.taken)" :key="one.slug">
         <span class="text">
@@ -70,11 +73,11 @@ async function take(slug: string) {
           <span class="soft">{{ one.parts.join(', ') }}; {{ one.minutes }} min</span>
         </span>
         <button class="btn line" :disabled="busy" @click="take(one.slug)">
-          {{ wanted === one.slug ? 'A moment…' : 'Add to the course' }}
+          {{ wanted === one.slug ? texts.aMoment : texts.addToTheCourse }}
         </button>
       </li>
     </ul>
-    <p v-if="data.every((e) => e.taken)" class="soft">All of them are in the course.</p>
+    <p v-if="data.every((e) => e.taken)" class="soft">{{ texts.allAreInTheCourse }}</p>
   </Asked>
 </template>
 

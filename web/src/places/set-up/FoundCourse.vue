@@ -6,6 +6,7 @@ import { ask, client } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
 import { base64Of } from '@/shared/files'
+import { foundCourse as texts } from '@texts/set-up-people'
 import { STALE, useSetUp } from './use-set-up'
 
 defineProps<{ first?: boolean }>()
@@ -44,49 +45,50 @@ async function found() {
 <template>
   <form class="found" :class="{ sheet: first }" @submit.prevent="found">
     <template v-if="first">
-      <h1>Set up your course</h1>
+      <h1>{{ texts.setUpYourCourse }}</h1>
       <p class="soft">
-        Six steps lead to the first lab day: people, pairs, room, exercise, kits, session. Everything can be
-        changed later.
+        {{ texts.sixStepsLead }}
       </p>
     </template>
     <div>
-      <label class="field-label" for="title">What the course is called</label>
+      <label class="field-label" for="title">{{ texts.whatTheCourseIsCalled }}</label>
       <input
         id="title"
         v-model="title"
         class="field"
         maxlength="120"
         required
-        placeholder="Instrumentation 1"
+        :placeholder="texts.courseExample"
       />
     </div>
     <div>
-      <label class="field-label" for="zone">Time zone of its clock</label>
+      <label class="field-label" for="zone">{{ texts.timeZoneOfItsClock }}</label>
       <input id="zone" v-model="zone" class="field" list="zones" required autocomplete="off" />
       <datalist id="zones"><option v-for="one in zones" :key="one" :value="one" /></datalist>
     </div>
     <div>
-      <label class="field-label" for="sections">Sections, if there are several</label>
+      <label class="field-label" for="sections">{{ texts.sectionsIfThereAreSeveral }}</label>
       <input
         id="sections"
         v-model="sections"
         class="field"
-        placeholder="Monday, Thursday"
+        :placeholder="texts.sectionsExample"
         autocomplete="off"
       />
-      <p class="soft">Separated by commas. Left empty there is one; more can be added later.</p>
+      <p class="soft">{{ texts.separatedByCommas }}</p>
     </div>
     <ErrorNote :error="error" />
-    <p><button class="btn" :disabled="busy || !title.trim()">Set up the course</button></p>
+    <p>
+      <button class="btn" :disabled="busy || !title.trim()">{{ texts.setUpTheCourse }}</button>
+    </p>
     <div class="zip">
-      <p class="soft">or put in a course that was taken out of another installation, all of it or nothing:</p>
+      <p class="soft">{{ texts.orPutInACourse }}</p>
       <p class="acts">
         <label class="file btn line">
-          Choose its zip
+          {{ texts.chooseItsZip }}
           <input type="file" accept=".zip" @change="bringIn" />
         </label>
-        <label><input v-model="withoutKits" type="checkbox" /> without its kits</label>
+        <label><input v-model="withoutKits" type="checkbox" /> {{ texts.withoutItsKits }}</label>
       </p>
     </div>
   </form>

@@ -6,7 +6,9 @@ import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
 import { base64Of } from '@/shared/files'
-import { count } from '@/shared/language'
+import Sentence from '@/pieces/Sentence.vue'
+import { common } from '@texts/common'
+import { importList as texts } from '@texts/set-up-people'
 import ListChanges from './ListChanges.vue'
 import ListColumns from './ListColumns.vue'
 import { STALE } from './use-set-up'
@@ -41,7 +43,7 @@ async function choose(event: Event) {
   ;(event.target as HTMLInputElement).value = ''
 }
 async function paste() {
-  file.value = 'what you pasted'
+  file.value = texts.whatYouPasted
   await look(await base64Of(new Blob([pasted.value])))
 }
 async function look(content: string) {
@@ -90,11 +92,11 @@ async function commit() {
   const parts = [
     [done.added, 'added'],
     [done.changed, 'changed'],
-    [done.taken_off, 'taken off'],
+    [done.taken_off, texts.takenOff],
   ].filter(([count]) => count)
   emit(
     'done',
-    parts.length ? `Imported: ${parts.map(([n, what]) => `${n} ${what}`).join(', ')}.` : 'Nothing was new.',
+    parts.length ? texts.imported(parts.map(([n, what]) => `${n} ${what}`).join(', ')) : texts.nothingWasNew,
   )
 }
 const will = computed(() => {
@@ -108,43 +110,50 @@ const will = computed(() => {
 </script>
 
 <template>
-  <Dialog v-model:show="show" title="Import a class list" width="860px">
+  <Dialog v-model:show="show" :title="texts.importAClassList" width="860px">
     <div v-if="!read" class="begin">
       <label class="file btn">
-        Choose a file
+        {{ common.chooseAFile }}
         <input type="file" accept=".csv,.tsv,.txt,.xlsx,.xls,.ods" @change="choose" />
       </label>
       <p class="soft">
-        CSV, XLSX or ODS up to 1 MB, in whatever columns your school exports. Nothing is stored before you
-        have seen what would change.
+        {{ texts.csvXlsxOrOdsUp }}
       </p>
       <label>
-        <span class="field-label">or paste cells from a spreadsheet, or names line by line</span>
+        <span class="field-label">{{ texts.orPasteCells }}</span>
         <textarea v-model="pasted" class="field v" rows="7" spellcheck="false" />
       </label>
       <p>
         <button class="btn line" :disabled="busy || !pasted.trim()" @click="paste">
-          Read what is pasted
+          {{ texts.readWhatIsPasted }}
         </button>
       </p>
     </div>
     <template v-else>
       <p>
-        <b>{{ file }}</b>: {{ read.count }} rows.
-        <button class="btn quiet" @click="read = preview = null">Choose another one</button>
+        <Sentence :text="texts.rows(read.count)"
+          ><template #file
+            ><b>{{ file }}</b></template
+          >
+          <template #link
+            ><button class="btn quiet" @click="read = preview = null">
+              {{ texts.chooseAnotherOne }}
+            </button></template
+          ></Sentence
+        >
       </p>
       <ListColumns v-model:meanings="meanings" v-model:first-row="firstRow" :rows="read.rows" />
       <ListChanges v-if="preview" v-model:take="take" v-model:take-off="takeOff" :preview="preview" />
       <p v-else>
-        <button class="btn line" :disabled="busy" @click="compare">See what would change</button>
+        <button class="btn line" :disabled="busy" @click="compare">{{ texts.seeWhatWouldChange }}</button>
       </p>
     </template>
     <ErrorNote :error="importing.error.value ?? error" />
     <p v-if="preview" class="acts">
       <button class="btn" :disabled="busy || importing.busy.value || !will" @click="commit">
-        {{ will ? `Import ${count(will, 'change')}` : 'Nothing to import' }}
+        {{ will ? texts.import(will) : texts.nothingToImport }}
       </button>
-      <span class="soft">All of it, or nothing.</span>
+      <span class="soft">{{ texts.allOfItOrNothing }}</span>
     </p>
   </Dialog>
 </template>

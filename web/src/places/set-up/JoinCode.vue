@@ -2,6 +2,7 @@
 // The code that is shown on the wall, large, with a QR code of the address.
 import type { Schemas } from '@/api/client'
 import Dialog from '@/pieces/Dialog.vue'
+import { joinCode as texts } from '@texts/set-up-people'
 
 defineProps<{ session: Schemas['SessionRowOut'] }>()
 const show = defineModel<boolean>('show', { required: true })
@@ -9,18 +10,18 @@ const address = window.location.origin
 </script>
 
 <template>
-  <Dialog v-model:show="show" title="To your bench" width="760px">
+  <Dialog v-model:show="show" :title="texts.toYourBench" width="760px">
     <div class="wall">
       <img
         :src="`/api/join/${session.code}/qr.svg`"
-        alt="QR code of the address with the code"
+        :alt="texts.qrCodeOfTheAddress"
         width="280"
         height="280"
       />
       <div>
-        <p class="soft">On your own phone or laptop, open</p>
-        <p class="v address">{{ address }}/join</p>
-        <p class="soft">and type</p>
+        <p class="soft">{{ texts.onYourOwnPhone }}</p>
+        <p class="v address">{{ texts.join(address) }}</p>
+        <p class="soft">{{ texts.andType }}</p>
         <p class="v code">{{ session.code }}</p>
         <p class="soft">{{ session.section_name }}, {{ session.room_name }}</p>
       </div>

@@ -5,7 +5,8 @@ import { ask, client } from '@/api/client'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
-import { count } from '@/shared/language'
+import { common } from '@texts/common'
+import { kitsPart as texts } from '@texts/set-up-sessions'
 import PartHead from './PartHead.vue'
 import { type Course, STALE } from './use-set-up'
 
@@ -28,18 +29,11 @@ async function make(exercise: Course['exercises'][number]) {
 </script>
 
 <template>
-  <PartHead
-    title="Kits"
-    :text="`A kit is a box with a tag, filled to an exercise’s recipe. The largest section has ${count(pairs, 'pair')}.`"
-  >
-    <RouterLink class="btn line" to="/hatch">To the hatch</RouterLink>
+  <PartHead :title="common.kits" :text="texts.aKitIsABox(pairs)">
+    <RouterLink class="btn line" to="/hatch">{{ texts.toTheHatch }}</RouterLink>
   </PartHead>
-  <EmptyNote
-    v-if="!ready.length"
-    title="An exercise comes first"
-    text="Its recipe says what belongs into a kit."
-  >
-    <RouterLink class="btn" to="/set-up/exercise">Choose an exercise</RouterLink>
+  <EmptyNote v-if="!ready.length" :title="texts.anExerciseComes" :text="texts.itsRecipeSaysWhatBelongs">
+    <RouterLink class="btn" to="/set-up/exercise">{{ texts.chooseAnExercise }}</RouterLink>
   </EmptyNote>
   <template v-else>
     <ErrorNote :error="error" />
@@ -47,14 +41,16 @@ async function make(exercise: Course['exercises'][number]) {
     <div class="wrap">
       <table class="plain middle">
         <caption class="visually-hidden">
-          Kits by exercise
+          {{
+            texts.kitsByExercise
+          }}
         </caption>
         <thead>
           <tr>
-            <th>Exercise</th>
-            <th class="num">Kits</th>
-            <th class="num">Ready</th>
-            <th>Make more</th>
+            <th>{{ common.exercise }}</th>
+            <th class="num">{{ common.kits }}</th>
+            <th class="num">{{ texts.ready }}</th>
+            <th>{{ texts.makeMore }}</th>
           </tr>
         </thead>
         <tbody>
@@ -70,17 +66,17 @@ async function make(exercise: Course['exercises'][number]) {
                   min="1"
                   max="60"
                   :value="wanted(exercise.id, exercise.kits)"
-                  :aria-label="`How many kits for ${exercise.title}`"
+                  :aria-label="texts.howManyKitsFor(exercise.title)"
                   @input="counts[exercise.id] = Number(($event.target as HTMLInputElement).value)"
                 />
                 <input
                   class="field v prefix"
                   :value="prefixes[exercise.id] ?? exercise.prefix"
                   maxlength="8"
-                  :aria-label="`Letters of the tags for ${exercise.title}`"
+                  :aria-label="texts.lettersOfTheTags(exercise.title)"
                   @input="prefixes[exercise.id] = ($event.target as HTMLInputElement).value"
                 />
-                <button class="btn line" :disabled="busy">Make</button>
+                <button class="btn line" :disabled="busy">{{ texts.make }}</button>
               </form>
             </td>
           </tr>
@@ -88,8 +84,7 @@ async function make(exercise: Course['exercises'][number]) {
       </table>
     </div>
     <p class="soft note">
-      The letters begin the tags: FL gives FL-01, FL-02 and so on. What is in a kit is looked after at the
-      hatch.
+      {{ texts.theLettersBegin }}
     </p>
   </template>
 </template>

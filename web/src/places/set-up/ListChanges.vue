@@ -2,7 +2,7 @@
 // What an import would change: counted, and listed where somebody has to look.
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
-import { plural } from '@/shared/language'
+import { listChanges as texts } from '@texts/set-up-people'
 
 type Change = Schemas['ListChangeOut']
 const props = defineProps<{ preview: Schemas['PreviewOut'] }>()
@@ -11,10 +11,10 @@ const takeOff = defineModel<number[]>('takeOff', { required: true })
 const KINDS = [
   ['added', 'added'],
   ['changed', 'changed'],
-  ['same', 'left alone'],
+  ['same', texts.leftAlone],
   ['doubtful', 'doubtful'],
-  ['wrong', 'cannot be read'],
-  ['missing', 'not in this file'],
+  ['wrong', texts.cannotBeRead],
+  ['missing', texts.notInThisFile],
 ] as const
 const of = (kind: string) => props.preview.changes.filter((change) => change.kind === kind)
 const shown = ref<string | null>(null)
@@ -30,8 +30,8 @@ function turn(list: number[], number: number) {
 
 <template>
   <section>
-    <h3>What would change</h3>
-    <p class="kinds" role="group" aria-label="Which to list">
+    <h3>{{ texts.whatWouldChange }}</h3>
+    <p class="kinds" role="group" :aria-label="texts.whichToList">
       <template v-for="[kind, word] in KINDS" :key="kind">
         <button
           v-if="of(kind).length"
@@ -45,14 +45,13 @@ function turn(list: number[], number: number) {
       </template>
     </p>
     <p v-if="preview.new_sections.length" class="soft">
-      New {{ plural(preview.new_sections.length, 'section', 'sections') }}:
-      {{ preview.new_sections.join(', ') }}.
+      {{ texts.new(preview.new_sections.length, preview.new_sections.join(', ')) }}
     </p>
     <p v-if="open === 'doubtful' && of('doubtful').length" class="soft">
-      Tick those that are right as the file has them; the others are left out.
+      {{ texts.tickThoseThatAreRight }}
     </p>
     <p v-if="open === 'missing' && of('missing').length" class="soft">
-      They stay on the list unless you tick them.
+      {{ texts.theyStayOnTheList }}
     </p>
     <ul>
       <li v-for="change in of(open).slice(0, 400)" :key="key(change)">
@@ -72,9 +71,9 @@ function turn(list: number[], number: number) {
           />
           <b>{{ change.name }}</b>
         </label>
-        <b v-else>{{ change.name || '(no name)' }}</b>
-        <span class="soft">
-          <template v-if="change.row"> row {{ change.row }}</template>
+        <b v-else>{{ change.name || texts.noName }}</b>
+        <span class="soft after">
+          <template v-if="change.row">{{ texts.row(change.row) }}</template>
           <template v-if="change.number"
             >, <span class="v">{{ change.number }}</span></template
           >
@@ -89,6 +88,9 @@ function turn(list: number[], number: number) {
 </template>
 
 <style scoped>
+.after {
+  margin-left: 0.4em;
+}
 section {
   display: grid;
   gap: 8px;

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 // Which column of the file is what: proposed by the server, changed here above each column.
+import { listColumns as texts } from '@texts/set-up-people'
 const props = defineProps<{ rows: string[][] }>()
 const meanings = defineModel<Record<string, number>>('meanings', { required: true })
 const firstRow = defineModel<number>('firstRow', { required: true })
 const CHOICES = [
-  ['', 'not used'],
-  ['name', 'whole name'],
-  ['first', 'first name'],
-  ['last', 'last name'],
-  ['number', 'student number'],
+  ['', texts.notUsed],
+  ['name', texts.wholeName],
+  ['first', texts.firstName],
+  ['last', texts.lastName],
+  ['number', texts.studentNumber],
   ['group', 'group'],
   ['section', 'section'],
 ] as const
@@ -26,16 +27,18 @@ function set(column: number, meaning: string) {
   <div class="wide">
     <table class="plain">
       <caption>
-        What each column is
+        {{
+          texts.whatEachColumnIs
+        }}
       </caption>
       <thead>
         <tr>
-          <th class="rownum">list begins</th>
+          <th class="rownum">{{ texts.listBegins }}</th>
           <th v-for="column in width" :key="column">
             <select
               class="field"
               :class="{ used: meaningOf(column - 1) }"
-              :aria-label="`Column ${column}`"
+              :aria-label="texts.column(column)"
               :value="meaningOf(column - 1)"
               @change="set(column - 1, ($event.target as HTMLSelectElement).value)"
             >
@@ -56,7 +59,7 @@ function set(column: number, meaning: string) {
                 type="radio"
                 name="first-row"
                 :checked="index === firstRow"
-                :aria-label="`The list begins in row ${index + 1}`"
+                :aria-label="texts.theListBeginsInRow(index + 1)"
                 @change="firstRow = index"
               />
               {{ index + 1 }}

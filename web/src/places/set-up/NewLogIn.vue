@@ -2,26 +2,35 @@
 // A first password, shown this once: it is stored nowhere in clear.
 import type { Schemas } from '@/api/client'
 import Dialog from '@/pieces/Dialog.vue'
+import Sentence from '@/pieces/Sentence.vue'
+import { common } from '@texts/common'
+import { newLogIn as texts } from '@texts/set-up-people'
 
 const fresh = defineModel<Schemas['NewLogInOut'] | null>({ required: true })
 </script>
 
 <template>
-  <Dialog :show="!!fresh" title="Write this down" width="440px" @update:show="fresh = null">
+  <Dialog :show="!!fresh" :title="texts.writeThisDown" width="440px" @update:show="fresh = null">
     <template v-if="fresh">
       <p v-if="!fresh.password">
-        {{ fresh.name }} logs in as before, with the log-in <b class="v">{{ fresh.log_in }}</b>.
+        <Sentence :text="texts.logs(fresh.name)">
+          <template #logIn
+            ><b class="v">{{ fresh.log_in }}</b></template
+          >
+        </Sentence>
       </p>
       <dl v-else>
-        <dt>Name</dt>
+        <dt>{{ common.name }}</dt>
         <dd>{{ fresh.name }}</dd>
-        <dt>Log-in</dt>
+        <dt>{{ common.logIn }}</dt>
         <dd class="v">{{ fresh.log_in }}</dd>
-        <dt>First password</dt>
+        <dt>{{ texts.firstPassword }}</dt>
         <dd class="v">{{ fresh.password }}</dd>
       </dl>
-      <p v-if="fresh.password" class="soft">It is shown this once, and changed at the first log-in.</p>
-      <p><button class="btn" @click="fresh = null">Done</button></p>
+      <p v-if="fresh.password" class="soft">{{ texts.itIsShownThisOnce }}</p>
+      <p>
+        <button class="btn" @click="fresh = null">{{ texts.done }}</button>
+      </p>
     </template>
   </Dialog>
 </template>

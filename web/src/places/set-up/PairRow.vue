@@ -4,6 +4,8 @@ import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
+import { common } from '@texts/common'
+import { pairRow as texts } from '@texts/set-up-people'
 import { namesIn } from './names'
 import { STALE } from './use-set-up'
 
@@ -48,22 +50,22 @@ function end() {
           ref="field"
           v-model="typed"
           class="field"
-          :aria-label="`Members of ${pair.badge}`"
+          :aria-label="texts.membersOf(pair.badge)"
           spellcheck="false"
         />
-        <button class="btn" :disabled="busy || !line || !!line.problem">Save</button>
-        <button type="button" class="btn quiet" @click="editing = false">Cancel</button>
+        <button class="btn" :disabled="busy || !line || !!line.problem">{{ common.save }}</button>
+        <button type="button" class="btn quiet" @click="editing = false">{{ common.cancel }}</button>
         <span v-if="line?.problem" class="wrong">{{ line.problem }}</span>
       </form>
       <template v-else>
-        {{ members.join(' · ') }} <span v-if="members.length === 1" class="soft">works alone</span>
+        {{ members.join(' · ') }} <span v-if="members.length === 1" class="soft">{{ texts.worksAlone }}</span>
       </template>
       <ErrorNote :error="error" />
     </td>
     <td class="acts">
       <template v-if="!editing">
-        <button class="btn quiet" @click="edit">Change</button>
-        <button class="btn quiet" :disabled="busy" @click="end">End the pair</button>
+        <button class="btn quiet" @click="edit">{{ common.change }}</button>
+        <button class="btn quiet" :disabled="busy" @click="end">{{ texts.endThePair }}</button>
       </template>
     </td>
   </tr>

@@ -8,7 +8,8 @@ import EmptyNote from '@/pieces/EmptyNote.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { usePeople } from '@/queries/set-up'
 import { useAct } from '@/shared/act'
-import { count, plural } from '@/shared/language'
+import { common } from '@texts/common'
+import { pairsPart as texts } from '@texts/set-up-people'
 import { namesIn } from './names'
 import PairRow from './PairRow.vue'
 import PartHead from './PartHead.vue'
@@ -56,32 +57,24 @@ async function keep() {
 </script>
 
 <template>
-  <PartHead
-    title="Pairs"
-    text="Who works together. A change counts from now on; what was done stays with those who did it."
-    sections
-  />
-  <Asked v-slot="{ data }" :query="people" what="the pairs">
-    <EmptyNote
-      v-if="!data.students.length"
-      title="The class list comes first"
-      text="Pairs are made of who is on it."
-    >
-      <RouterLink class="btn" to="/set-up/people">To the class list</RouterLink>
+  <PartHead :title="texts.pairs" :text="texts.whoWorksTogether" sections />
+  <Asked v-slot="{ data }" :query="people" :what="texts.thePairs">
+    <EmptyNote v-if="!data.students.length" :title="texts.theClassListComes" :text="texts.pairsAreMade">
+      <RouterLink class="btn" to="/set-up/people">{{ texts.toTheClassList }}</RouterLink>
     </EmptyNote>
     <template v-else>
       <section v-if="left.length" class="make">
-        <h3>{{ plural(left.length, 'One student is', `${left.length} students are`) }} in no pair</h3>
+        <h3>{{ texts.inNoPair(left.length) }}</h3>
         <template v-if="!groups">
           <form @submit.prevent="enter">
-            <label class="field-label" for="pair-names">Type two names, or paste a column of pairs</label>
+            <label class="field-label" for="pair-names">{{ texts.typeTwoNamesOrPaste }}</label>
             <textarea
               id="pair-names"
               ref="field"
               v-model="typed"
               class="field"
               :rows="Math.min(8, typed.split('\n').length)"
-              placeholder="Kessler, Duarte"
+              :placeholder="texts.pairExample"
               spellcheck="false"
               @keydown.enter.exact.prevent="enter"
             />
@@ -90,28 +83,29 @@ async function keep() {
             </p>
             <p class="acts">
               <button class="btn" :disabled="busy || !ready">
-                {{ reading.length > 1 ? `Make ${reading.length} pairs` : 'Make the pair' }} <kbd>Enter</kbd>
+                {{ reading.length > 1 ? texts.makePairs(reading.length) : texts.makeThePair }}
+                <kbd>{{ common.enter }}</kbd>
               </button>
             </p>
           </form>
           <div class="rule">
-            <span class="field-label">or put all of them together</span>
+            <span class="field-label">{{ texts.orPut }}</span>
             <ChoiceBar
               v-model="way"
-              label="By which rule"
+              :label="texts.byWhichRule"
               :choices="[
-                { value: 'list', word: 'in list order' },
-                { value: 'random', word: 'at random' },
-                { value: 'mixed', word: 'strong with weak' },
-                { value: 'alike', word: 'alike' },
+                { value: 'list', word: texts.inListOrder },
+                { value: 'random', word: texts.atRandom },
+                { value: 'mixed', word: texts.strongWithWeak },
+                { value: 'alike', word: texts.alike },
               ]"
             />
             <p class="soft">
-              Earlier partners are kept apart where that can be done; an odd one makes a three.
+              {{ texts.earlierPartners }}
             </p>
             <p>
               <button class="btn line" :disabled="busy || left.length < 2" @click="propose()">
-                Propose pairs
+                {{ texts.proposePairs }}
               </button>
             </p>
           </div>
@@ -122,10 +116,12 @@ async function keep() {
           </ol>
           <p class="acts">
             <button class="btn" :disabled="busy" @click="keep">
-              Make {{ count(groups.length, 'pair') }}
+              {{ texts.make(groups.length) }}
             </button>
-            <button class="btn line" :disabled="busy" @click="propose(true)">Another proposal</button>
-            <button class="btn quiet" @click="groups = null">Cancel</button>
+            <button class="btn line" :disabled="busy" @click="propose(true)">
+              {{ texts.anotherProposal }}
+            </button>
+            <button class="btn quiet" @click="groups = null">{{ common.cancel }}</button>
           </p>
         </div>
       </section>
@@ -134,13 +130,17 @@ async function keep() {
       <div v-if="data.pairs.length" class="wrap">
         <table class="plain middle">
           <caption class="visually-hidden">
-            Pairs
+            {{
+              texts.pairs
+            }}
           </caption>
           <thead>
             <tr>
-              <th>Badge</th>
-              <th>Members</th>
-              <th><span class="visually-hidden">Acts</span></th>
+              <th>{{ texts.badge }}</th>
+              <th>{{ texts.members }}</th>
+              <th>
+                <span class="visually-hidden">{{ common.acts }}</span>
+              </th>
             </tr>
           </thead>
           <tbody>

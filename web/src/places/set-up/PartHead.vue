@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The head of a part: its title, one sentence on what it is for, and which section is looked at where there are several.
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
+import { partHead as texts } from '@texts/set-up'
 import { useSetUp } from './use-set-up'
 
 defineProps<{ title: string; text: string; sections?: boolean }>()
@@ -18,7 +19,7 @@ const { own, sectionId } = useSetUp()
       v-if="sections && own.length > 1 && sectionId !== null"
       v-model="sectionId"
       class="sections"
-      label="Section"
+      :label="texts.section"
       :choices="own.map((s) => ({ value: s.id, word: s.name }))"
     />
   </header>

@@ -9,6 +9,8 @@ import ErrorNote from '@/pieces/ErrorNote.vue'
 import { usePeople } from '@/queries/set-up'
 import { useAct } from '@/shared/act'
 import { saveFile } from '@/shared/files'
+import { common } from '@texts/common'
+import { peoplePart as texts } from '@texts/set-up-people'
 import ImportList from './ImportList.vue'
 import NewLogIn from './NewLogIn.vue'
 import PartHead from './PartHead.vue'
@@ -76,72 +78,80 @@ async function slips() {
 </script>
 
 <template>
-  <PartHead title="People" text="The students of a section. Log-ins are made from their names." sections>
-    <button v-if="never" class="btn line" :disabled="busy" @click="slips">Print log-in slips</button>
-    <button class="btn" @click="importing = true">Import a class list</button>
+  <PartHead :title="texts.people" :text="texts.theStudentsOfASection" sections>
+    <button v-if="never" class="btn line" :disabled="busy" @click="slips">{{ texts.printLogInSlips }}</button>
+    <button class="btn" @click="importing = true">{{ texts.importAClassList }}</button>
   </PartHead>
-  <Asked v-slot="{ data }" :query="people" what="the class list">
+  <Asked v-slot="{ data }" :query="people" :what="texts.theClassList">
     <form class="one" @submit.prevent="add">
       <label>
-        <span class="field-label">Add one student</span>
+        <span class="field-label">{{ texts.addOneStudent }}</span>
         <input
           ref="field"
           v-model="name"
           class="field"
-          placeholder="First and last name"
+          :placeholder="texts.firstAndLastName"
           autocomplete="off"
           maxlength="150"
         />
       </label>
       <label>
-        <span class="field-label">Number <span class="soft">if there is one</span></span>
+        <span class="field-label"
+          >{{ texts.number }} <span class="soft">{{ texts.ifThereIsOne }}</span></span
+        >
         <input v-model="number" class="field v" autocomplete="off" maxlength="40" />
       </label>
-      <button class="btn line" :disabled="busy || !name.trim()">Add <kbd>Enter</kbd></button>
+      <button class="btn line" :disabled="busy || !name.trim()">
+        {{ common.add }} <kbd>{{ common.enter }}</kbd>
+      </button>
     </form>
     <ErrorNote :error="error" />
     <p class="word" role="status">{{ said }}</p>
     <EmptyNote
       v-if="!data.students.length"
-      title="Nobody is on the list yet"
-      text="Import the list your school exports (CSV, XLSX or ODS, in whatever columns), paste names from a spreadsheet, or add them one by one."
+      :title="texts.nobodyIsOnTheList"
+      :text="texts.importTheListYourSchool"
     >
-      <button class="btn" @click="importing = true">Import a class list</button>
+      <button class="btn" @click="importing = true">{{ texts.importAClassList }}</button>
     </EmptyNote>
     <div v-else class="wrap">
       <table class="plain middle">
         <caption class="visually-hidden">
-          Class list
+          {{
+            texts.classList
+          }}
         </caption>
         <thead>
           <tr>
-            <th>Name</th>
-            <th>Number</th>
-            <th>Log-in</th>
-            <th>Pair</th>
-            <th><span class="visually-hidden">Acts</span></th>
+            <th>{{ common.name }}</th>
+            <th>{{ texts.number }}</th>
+            <th>{{ common.logIn }}</th>
+            <th>{{ common.pair }}</th>
+            <th>
+              <span class="visually-hidden">{{ common.acts }}</span>
+            </th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="who in data.students" :key="who.user">
             <td>
-              {{ who.name }}<span v-if="who.group" class="soft">, group {{ who.group }}</span>
+              {{ who.name }}<span v-if="who.group" class="soft">{{ texts.group(who.group) }}</span>
             </td>
             <td class="v">{{ who.number }}</td>
             <td>
               <span class="v">{{ who.log_in }}</span>
-              <span v-if="!who.has_logged_in" class="soft"> not yet used</span>
+              <span v-if="!who.has_logged_in" class="soft after">{{ texts.notYetUsed }}</span>
             </td>
             <td>
               <template v-if="who.pair">{{ data.pairs.find((p) => p.id === who.pair)?.badge }}</template>
-              <span v-else class="soft">none</span>
+              <span v-else class="soft">{{ texts.none }}</span>
             </td>
             <td class="acts">
               <button class="btn quiet" @click="((renamed = who), (newName = who.name), (sure = false))">
-                Details
+                {{ texts.details }}
               </button>
-              <button class="btn quiet" :disabled="busy" @click="reset(who)">New password</button>
-              <button class="btn quiet" :disabled="busy" @click="takeOff(who)">Remove</button>
+              <button class="btn quiet" :disabled="busy" @click="reset(who)">{{ texts.newPassword }}</button>
+              <button class="btn quiet" :disabled="busy" @click="takeOff(who)">{{ texts.remove }}</button>
             </td>
           </tr>
         </tbody>
@@ -153,29 +163,32 @@ async function slips() {
   <Dialog :show="!!renamed" :title="renamed?.name ?? ''" width="460px" @update:show="renamed = null">
     <form class="rename" @submit.prevent="rename">
       <label>
-        <span class="field-label">Name</span>
+        <span class="field-label">{{ common.name }}</span>
         <input v-model="newName" class="field" maxlength="150" />
       </label>
-      <p class="soft">The log-in stays {{ renamed?.log_in }}.</p>
-      <p><button class="btn" :disabled="busy || !newName.trim()">Save</button></p>
+      <p class="soft">{{ texts.theLogInStays(renamed?.log_in ?? '') }}</p>
+      <p>
+        <button class="btn" :disabled="busy || !newName.trim()">{{ common.save }}</button>
+      </p>
     </form>
     <section v-if="renamed" class="data">
-      <h3>This student’s data</h3>
+      <h3>{{ texts.thisStudentsData }}</h3>
       <p>
         <a
           class="btn line"
           :href="`/api/set-up/sections/${sectionId}/students/${renamed.user}/data.json`"
           download
-          >Download all of it</a
+          >{{ texts.downloadAllOfIt }}</a
         >
       </p>
       <p class="soft">
-        Removing takes the name, the log-in and the programs and logs away, and leaves figures under a
-        pseudonym. It cannot be undone.
+        {{ texts.removingTakesTheName }}
       </p>
-      <label><input v-model="sure" type="checkbox" /> I have read that</label>
+      <label><input v-model="sure" type="checkbox" /> {{ texts.iHaveReadThat }}</label>
       <p>
-        <button class="btn line danger" :disabled="busy || !sure" @click="forget">Remove the data</button>
+        <button class="btn line danger" :disabled="busy || !sure" @click="forget">
+          {{ texts.removeTheData }}
+        </button>
       </p>
       <ErrorNote :error="error" />
     </section>
@@ -183,6 +196,9 @@ async function slips() {
 </template>
 
 <style scoped>
+.after {
+  margin-left: 0.4em;
+}
 .one {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 150px auto;

@@ -2,6 +2,7 @@
 // A pair in a session: its bench by number, its exercise, who of it is away.
 import { ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
+import { placeRow as texts } from '@texts/set-up-sessions'
 
 const props = defineProps<{
   place: Schemas['PlaceOut']
@@ -35,7 +36,7 @@ function move() {
         v-model="bench"
         class="field v bench"
         inputmode="numeric"
-        :aria-label="`Bench of ${place.name}`"
+        :aria-label="texts.benchOf(place.name)"
         @change="move"
       />
     </td>
@@ -45,7 +46,7 @@ function move() {
     <td>
       <span v-if="place.docket !== null">
         <RouterLink :to="`/dockets/${place.docket}`">{{
-          exercises.find((e) => e.id === place.exercise)?.title ?? 'docket'
+          exercises.find((e) => e.id === place.exercise)?.title ?? texts.docket
         }}</RouterLink>
       </span>
       <select
@@ -53,13 +54,13 @@ function move() {
         class="field"
         :value="place.exercise ?? ''"
         :disabled="busy"
-        :aria-label="`Exercise of ${place.name}`"
+        :aria-label="texts.exerciseOf(place.name)"
         @change="emit('assign', Number(($event.target as HTMLSelectElement).value) || null)"
       >
-        <option value="">the kit decides</option>
+        <option value="">{{ texts.theKitDecides }}</option>
         <option v-for="one in exercises" :key="one.id" :value="one.id">{{ one.title }}</option>
       </select>
-      <span v-else class="soft">the kit decides</span>
+      <span v-else class="soft">{{ texts.theKitDecides }}</span>
     </td>
     <td class="away">
       <label v-for="member in place.members" :key="member.user">
@@ -80,13 +81,17 @@ function move() {
         class="field joins"
         :value="''"
         :disabled="busy"
-        :aria-label="`${member.name} works with`"
+        :aria-label="texts.worksWith(member.name)"
         @change="emit('join', member.user, Number(($event.target as HTMLSelectElement).value))"
       >
-        <option value="">{{ member.name }}: works alone</option>
-        <option v-for="pair in others" :key="pair.pair" :value="pair.pair">joins {{ pair.name }}</option>
+        <option value="">{{ texts.worksAlone(member.name) }}</option>
+        <option v-for="pair in others" :key="pair.pair" :value="pair.pair">
+          {{ texts.joins(pair.name) }}
+        </option>
       </select>
-      <span v-for="guest in place.guests" :key="guest.user" class="soft">with {{ guest.name }} today</span>
+      <span v-for="guest in place.guests" :key="guest.user" class="soft">{{
+        texts.withToday(guest.name)
+      }}</span>
     </td>
   </tr>
 </template>

@@ -4,7 +4,8 @@ import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
-import { count } from '@/shared/language'
+import { common } from '@texts/common'
+import { planSessions as texts } from '@texts/set-up-sessions'
 import { type Course, STALE, useSetUp } from './use-set-up'
 
 const props = defineProps<{ course: Course }>()
@@ -20,7 +21,7 @@ const weekly = ref(false)
 const until = ref(props.course.ends_on ?? '')
 const exercises = ref<number[]>(ready.value.length === 1 ? [ready.value[0]!.id] : [])
 const { busy, error, run } = useAct(STALE)
-const missing = computed(() => (!rooms.value.length ? 'A session needs a room.' : ''))
+const missing = computed(() => (!rooms.value.length ? texts.aSessionNeedsARoom : ''))
 
 async function plan() {
   const body = {
@@ -42,57 +43,62 @@ async function plan() {
 <template>
   <form class="plan" @submit.prevent="plan">
     <label v-if="own.length > 1" class="long">
-      <span class="field-label">Section</span>
+      <span class="field-label">{{ texts.section }}</span>
       <select v-model="sectionId" class="field">
         <option v-for="section in own" :key="section.id" :value="section.id">{{ section.name }}</option>
       </select>
     </label>
     <label>
-      <span class="field-label">Room</span>
+      <span class="field-label">{{ common.room }}</span>
       <select v-model="room" class="field">
         <option v-for="one in rooms" :key="one.id" :value="one.id">
-          {{ one.name }}, {{ one.benches.length }} benches
+          {{ texts.benches(one.name, one.benches.length) }}
         </option>
       </select>
     </label>
     <label
-      ><span class="field-label">Day</span><input v-model="first" class="field" type="date" required
+      ><span class="field-label">{{ common.day }}</span
+      ><input v-model="first" class="field" type="date" required
     /></label>
     <label
-      ><span class="field-label">From</span><input v-model="begins" class="field" type="time" required
+      ><span class="field-label">{{ common.from }}</span
+      ><input v-model="begins" class="field" type="time" required
     /></label>
     <label
-      ><span class="field-label">To</span><input v-model="ends" class="field" type="time" required
+      ><span class="field-label">{{ texts.to }}</span
+      ><input v-model="ends" class="field" type="time" required
     /></label>
     <div class="weekly">
-      <label class="tick"><input v-model="weekly" type="checkbox" /> every week until</label>
+      <label class="tick"><input v-model="weekly" type="checkbox" /> {{ texts.everyWeekUntil }}</label>
       <input
         v-model="until"
         class="field"
         type="date"
         :disabled="!weekly"
-        aria-label="Last day"
+        :aria-label="texts.lastDay"
         :required="weekly"
       />
-      <span v-if="weekly && course.holidays.length" class="soft"
-        >{{ course.holidays.length }} holidays are left out</span
-      >
+      <span v-if="weekly && course.holidays.length" class="soft">{{
+        texts.holidaysAreLeft(course.holidays.length)
+      }}</span>
     </div>
     <fieldset>
-      <legend class="field-label">Exercises that run in it</legend>
+      <legend class="field-label">{{ texts.exercisesThatRun }}</legend>
       <label v-for="one in ready" :key="one.id" class="tick">
         <input v-model="exercises" type="checkbox" :value="one.id" /> {{ one.title }}
-        <span class="soft">{{ count(one.ready_kits, 'kit') }} ready</span>
+        <span class="soft">{{ texts.ready(one.ready_kits) }}</span>
       </label>
-      <p v-if="!ready.length" class="soft">None can be handed out yet; they can be chosen later.</p>
+      <p v-if="!ready.length" class="soft">{{ texts.noneCanBeHanded }}</p>
     </fieldset>
-    <p v-if="missing" class="missing">{{ missing }} <RouterLink to="/set-up/room">Draw it</RouterLink></p>
+    <p v-if="missing" class="missing">
+      {{ missing }} <RouterLink to="/set-up/room">{{ texts.drawIt }}</RouterLink>
+    </p>
     <ErrorNote :error="error" />
     <p class="acts">
       <button class="btn" :disabled="busy || !!missing">
-        Plan {{ weekly ? 'the sessions' : 'the session' }}
+        {{ texts.plan(weekly) }}
       </button>
-      <button type="button" class="btn quiet" @click="emit('leave')">Cancel</button>
+      <button type="button" class="btn quiet" @click="emit('leave')">{{ common.cancel }}</button>
     </p>
   </form>
 </template>

@@ -7,6 +7,8 @@ import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useEvents } from '@/queries/set-up'
 import { useAct } from '@/shared/act'
 import { clockTime, dayOf } from '@/shared/words'
+import { common } from '@texts/common'
+import { recordsPart as texts } from '@texts/set-up'
 import PartHead from './PartHead.vue'
 import { type Course, STALE, useSetUp } from './use-set-up'
 
@@ -24,19 +26,22 @@ const copy = () => run(() => ask(client.POST('/api/set-up/backup')))
 </script>
 
 <template>
-  <PartHead title="Copies and event log" text="What was done in this course, and what would bring it back." />
+  <PartHead :title="texts.copiesAndEvent" :text="texts.whatWasDone" />
   <section class="copies">
     <p :class="{ old: course.backup_is_old }">
-      <template v-if="course.last_backup">
-        The data were copied last on {{ dayOf(course.last_backup, course.zone) }} at
-        {{ clockTime(course.last_backup, course.zone) }}.
-      </template>
-      <template v-else>The data were never copied.</template>
-      <template v-if="course.backup_is_old"> A copy is made every day while the server runs.</template>
+      {{
+        course.last_backup
+          ? texts.theDataWereCopied(
+              dayOf(course.last_backup, course.zone),
+              clockTime(course.last_backup, course.zone),
+            )
+          : texts.theDataWereNeverCopied
+      }}
+      {{ course.backup_is_old ? texts.aCopyIsMadeEvery : '' }}
     </p>
     <p class="acts">
-      <button class="btn line" :disabled="busy" @click="copy">Copy the data now</button>
-      <a class="btn line" :href="out" download>Take the course out as a zip</a>
+      <button class="btn line" :disabled="busy" @click="copy">{{ texts.copyTheDataNow }}</button>
+      <a class="btn line" :href="out" download>{{ texts.takeTheCourseOut }}</a>
       <span class="good" role="status">{{ said }}</span>
     </p>
     <ErrorNote :error="error" />
@@ -46,24 +51,26 @@ const copy = () => run(() => ask(client.POST('/api/set-up/backup')))
       v-model="word"
       class="field"
       type="search"
-      placeholder="Find a name, a kit, an act"
-      aria-label="Find in the event log"
+      :placeholder="texts.findANameAKit"
+      :aria-label="texts.findInTheEvent"
       @input="before = null"
     />
-    <a class="btn line" :href="csv" download>Save as CSV</a>
+    <a class="btn line" :href="csv" download>{{ texts.saveAsCsv }}</a>
   </div>
-  <Asked v-slot="{ data }" :query="events" what="the event log">
+  <Asked v-slot="{ data }" :query="events" :what="texts.theEventLog">
     <div class="wrap">
       <table class="plain">
         <caption class="visually-hidden">
-          Event log
+          {{
+            texts.eventLog
+          }}
         </caption>
         <thead>
           <tr>
-            <th>When</th>
-            <th>Who</th>
-            <th>What</th>
-            <th>About</th>
+            <th>{{ texts.when }}</th>
+            <th>{{ texts.who }}</th>
+            <th>{{ common.what }}</th>
+            <th>{{ texts.about }}</th>
           </tr>
         </thead>
         <tbody>
@@ -77,11 +84,13 @@ const copy = () => run(() => ask(client.POST('/api/set-up/backup')))
       </table>
     </div>
     <p v-if="!data.events.length" class="soft">
-      {{ word ? 'Nothing like that was done.' : 'Nothing was done yet.' }}
+      {{ word ? texts.nothingLikeThatWasDone : texts.nothingWasDone }}
     </p>
     <p class="acts">
-      <button v-if="before" class="btn quiet" @click="before = null">The newest</button>
-      <button v-if="data.more" class="btn quiet" @click="before = data.events.at(-1)!.id">Older ones</button>
+      <button v-if="before" class="btn quiet" @click="before = null">{{ texts.theNewest }}</button>
+      <button v-if="data.more" class="btn quiet" @click="before = data.events.at(-1)!.id">
+        {{ texts.olderOnes }}
+      </button>
     </p>
   </Asked>
 </template>

@@ -4,7 +4,8 @@ import { computed, ref } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
-import { count } from '@/shared/language'
+import { common } from '@texts/common'
+import { roomGrid as texts } from '@texts/set-up-sessions'
 import { STALE } from './use-set-up'
 
 const props = defineProps<{ room: Schemas['RoomOut'] }>()
@@ -24,10 +25,9 @@ const changed = computed(
 )
 const wrong = computed(() => {
   const numbers = benches.value.map((b) => b.number)
-  if (numbers.some((n) => !Number.isInteger(n) || n < 1 || n > 999))
-    return 'A bench has a number from 1 to 999.'
+  if (numbers.some((n) => !Number.isInteger(n) || n < 1 || n > 999)) return texts.aBenchHasANumber
   const twice = numbers.find((n, place) => numbers.indexOf(n) !== place)
-  return twice === undefined ? '' : `Two benches have the number ${twice}.`
+  return twice === undefined ? '' : texts.twoBenchesHaveTheNumber(twice)
 })
 
 function turn(row: number, column: number) {
@@ -61,12 +61,11 @@ async function save() {
 <template>
   <div class="room">
     <label class="name">
-      <span class="field-label">Name</span>
+      <span class="field-label">{{ common.name }}</span>
       <input v-model="name" class="field" maxlength="60" />
     </label>
     <p class="soft">
-      {{ count(benches.length, 'bench', 'benches') }}. Press a bench to take it out (an aisle, a gap), an
-      empty place to put one in; type over its number, and give it a name where it has one.
+      {{ texts.pressABenchToTake(benches.length) }}
     </p>
     <div class="grid" :style="{ gridTemplateColumns: `repeat(${columns}, minmax(64px, 1fr))` }">
       <template v-for="row in rows" :key="row">
@@ -83,18 +82,18 @@ async function save() {
               type="number"
               min="1"
               max="999"
-              :aria-label="`Number of the bench in row ${row}, place ${column}`"
+              :aria-label="texts.numberOfTheBench(row, column)"
             />
             <input
               v-model="at(row - 1, column - 1)!.name"
               class="called"
               maxlength="20"
-              placeholder="name"
-              :aria-label="`Name of bench ${at(row - 1, column - 1)!.number}`"
+              :placeholder="texts.name"
+              :aria-label="texts.nameOfBench(at(row - 1, column - 1)!.number)"
             />
             <button
               type="button"
-              :aria-label="`Take bench ${at(row - 1, column - 1)!.number} out`"
+              :aria-label="texts.takeBenchOut(at(row - 1, column - 1)!.number)"
               @click="turn(row - 1, column - 1)"
             >
               <svg viewBox="0 0 12 12" width="11" height="11" aria-hidden="true"><path d="M2 6h8" /></svg>
@@ -104,7 +103,7 @@ async function save() {
             v-else
             type="button"
             class="empty"
-            :aria-label="`Put a bench in row ${row}, place ${column}`"
+            :aria-label="texts.putABenchInRow(row, column)"
             @click="turn(row - 1, column - 1)"
           >
             <svg viewBox="0 0 12 12" width="12" height="12" aria-hidden="true"><path d="M6 2v8M2 6h8" /></svg>
@@ -112,21 +111,21 @@ async function save() {
         </span>
       </template>
     </div>
-    <p class="front soft">front of the room</p>
+    <p class="front soft">{{ texts.frontOfTheRoom }}</p>
     <p class="acts">
-      <button type="button" class="btn quiet" @click="grow('row', 1)">A row more</button>
-      <button type="button" class="btn quiet" @click="grow('row', -1)">A row less</button>
-      <button type="button" class="btn quiet" @click="grow('column', 1)">A column more</button>
-      <button type="button" class="btn quiet" @click="grow('column', -1)">A column less</button>
-      <button type="button" class="btn quiet" @click="renumber">Number anew</button>
+      <button type="button" class="btn quiet" @click="grow('row', 1)">{{ texts.aRowMore }}</button>
+      <button type="button" class="btn quiet" @click="grow('row', -1)">{{ texts.aRowLess }}</button>
+      <button type="button" class="btn quiet" @click="grow('column', 1)">{{ texts.aColumnMore }}</button>
+      <button type="button" class="btn quiet" @click="grow('column', -1)">{{ texts.aColumnLess }}</button>
+      <button type="button" class="btn quiet" @click="renumber">{{ texts.numberAnew }}</button>
     </p>
     <p v-if="wrong" class="wrong">{{ wrong }}</p>
     <ErrorNote :error="error" />
     <p class="acts">
       <button class="btn" :disabled="busy || !changed || !!wrong || !benches.length" @click="save">
-        Save the room
+        {{ texts.saveTheRoom }}
       </button>
-      <button class="btn quiet" :disabled="busy" @click="emit('remove')">Remove the room</button>
+      <button class="btn quiet" :disabled="busy" @click="emit('remove')">{{ texts.removeTheRoom }}</button>
       <span class="good" role="status">{{ said }}</span>
     </p>
   </div>

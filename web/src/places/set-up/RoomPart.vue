@@ -5,6 +5,8 @@ import { ask, client } from '@/api/client'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
+import { common } from '@texts/common'
+import { roomPart as texts } from '@texts/set-up-sessions'
 import PartHead from './PartHead.vue'
 import RoomGrid from './RoomGrid.vue'
 import { type Course, STALE } from './use-set-up'
@@ -38,31 +40,35 @@ async function remove() {
 </script>
 
 <template>
-  <PartHead title="Room" text="The Floor shows the benches as they stand in the room.">
-    <button v-if="rooms.length && !adding" class="btn line" @click="adding = true">Another room</button>
+  <PartHead :title="common.room" :text="texts.theFloorShowsTheBenches">
+    <button v-if="rooms.length && !adding" class="btn line" @click="adding = true">
+      {{ texts.anotherRoom }}
+    </button>
   </PartHead>
   <form v-if="adding" class="make" @submit.prevent="make">
     <label>
-      <span class="field-label">Name of the room</span>
-      <input v-model="name" class="field" placeholder="Lab 2" maxlength="60" />
+      <span class="field-label">{{ texts.nameOfTheRoom }}</span>
+      <input v-model="name" class="field" :placeholder="texts.roomExample" maxlength="60" />
     </label>
     <label>
-      <span class="field-label">Rows</span>
+      <span class="field-label">{{ texts.rows }}</span>
       <input v-model="rows" class="field v" type="number" min="1" max="20" />
     </label>
     <label>
-      <span class="field-label">Benches in a row</span>
+      <span class="field-label">{{ texts.benchesInARow }}</span>
       <input v-model="columns" class="field v" type="number" min="1" max="20" />
     </label>
-    <button class="btn" :disabled="busy || !name.trim()">Draw the room</button>
-    <button v-if="rooms.length" type="button" class="btn quiet" @click="adding = false">Cancel</button>
+    <button class="btn" :disabled="busy || !name.trim()">{{ texts.drawTheRoom }}</button>
+    <button v-if="rooms.length" type="button" class="btn quiet" @click="adding = false">
+      {{ common.cancel }}
+    </button>
   </form>
   <ErrorNote :error="error" />
   <template v-if="room && !adding">
     <ChoiceBar
       v-if="rooms.length > 1"
       v-model="shown"
-      label="Room"
+      :label="common.room"
       :choices="rooms.map((r) => ({ value: r.id, word: r.name }))"
     />
     <RoomGrid :key="room.id" :room="room" @remove="remove" />

@@ -4,6 +4,8 @@ import { computed, ref } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
+import { common } from '@texts/common'
+import { sectionStaff as texts } from '@texts/set-up-people'
 import NewLogIn from './NewLogIn.vue'
 import { STALE } from './use-set-up'
 
@@ -54,13 +56,15 @@ async function reset(user: number) {
         v-model="name"
         class="field name"
         maxlength="60"
-        :aria-label="`Name of section ${section.name}`"
+        :aria-label="texts.nameOfSection(section.name)"
         @change="rename"
       />
       <b v-else>{{ section.name }}</b>
-      <span class="soft">{{ section.students }} students, {{ section.pairs }} pairs</span>
-      <button v-if="section.mine" class="btn quiet" :disabled="busy" @click="remove">Remove</button>
-      <span v-else class="soft">another instructor’s</span>
+      <span class="soft">{{ texts.studentsPairs(section.students, section.pairs) }}</span>
+      <button v-if="section.mine" class="btn quiet" :disabled="busy" @click="remove">
+        {{ texts.remove }}
+      </button>
+      <span v-else class="soft">{{ texts.anotherInstructors }}</span>
     </div>
     <ul>
       <li v-for="one in section.staff" :key="one.user">
@@ -71,14 +75,16 @@ async function reset(user: number) {
           <select
             class="field role"
             :value="one.role"
-            :aria-label="`Role of ${one.name}`"
+            :aria-label="texts.roleOf(one.name)"
             @change="change(one.user, ($event.target as HTMLSelectElement).value)"
           >
-            <option value="instructor">instructor</option>
-            <option value="assistant">assistant</option>
+            <option value="instructor">{{ texts.instructor }}</option>
+            <option value="assistant">{{ texts.assistant }}</option>
           </select>
-          <button class="btn quiet" :disabled="busy" @click="reset(one.user)">New password</button>
-          <button class="btn quiet" :disabled="busy" @click="change(one.user, null)">Remove</button>
+          <button class="btn quiet" :disabled="busy" @click="reset(one.user)">{{ texts.newPassword }}</button>
+          <button class="btn quiet" :disabled="busy" @click="change(one.user, null)">
+            {{ texts.remove }}
+          </button>
         </template>
         <span v-else class="soft">{{ one.role }}</span>
       </li>
@@ -87,15 +93,15 @@ async function reset(user: number) {
       <input
         v-model="who"
         class="field"
-        placeholder="First and last name, or a log-in"
-        :aria-label="`Somebody for the staff of ${section.name}`"
+        :placeholder="texts.firstAndLastName"
+        :aria-label="texts.somebodyForTheStaff(section.name)"
         maxlength="150"
       />
-      <select v-model="role" class="field role" aria-label="Role">
-        <option value="instructor">instructor</option>
-        <option value="assistant">assistant</option>
+      <select v-model="role" class="field role" :aria-label="texts.role">
+        <option value="instructor">{{ texts.instructor }}</option>
+        <option value="assistant">{{ texts.assistant }}</option>
       </select>
-      <button class="btn line" :disabled="busy || !who.trim()">Add</button>
+      <button class="btn line" :disabled="busy || !who.trim()">{{ common.add }}</button>
     </form>
     <ErrorNote :error="error" />
     <NewLogIn v-model="fresh" />

@@ -4,6 +4,8 @@ import { computed, reactive, watch } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
+import { common } from '@texts/common'
+import { sessionFields as texts } from '@texts/set-up-sessions'
 import { type Course, STALE } from './use-set-up'
 
 const props = defineProps<{ session: Schemas['SessionRowOut']; course: Course }>()
@@ -38,40 +40,43 @@ function save() {
 <template>
   <form class="fields" @submit.prevent="save">
     <label>
-      <span class="field-label">Room</span>
+      <span class="field-label">{{ common.room }}</span>
       <select v-model="form.room" class="field">
         <option v-for="room in course.rooms" :key="room.id" :value="room.id">{{ room.name }}</option>
       </select>
     </label>
     <label
-      ><span class="field-label">Day</span><input v-model="form.day" class="field" type="date" required
+      ><span class="field-label">{{ common.day }}</span
+      ><input v-model="form.day" class="field" type="date" required
     /></label>
     <label
-      ><span class="field-label">From</span><input v-model="form.begins" class="field" type="time" required
+      ><span class="field-label">{{ common.from }}</span
+      ><input v-model="form.begins" class="field" type="time" required
     /></label>
     <label
-      ><span class="field-label">To</span><input v-model="form.ends" class="field" type="time" required
+      ><span class="field-label">{{ texts.to }}</span
+      ><input v-model="form.ends" class="field" type="time" required
     /></label>
     <label>
-      <span class="field-label">Late hand-in, minutes</span>
-      <input v-model="form.late" class="field v" inputmode="numeric" placeholder="no limit" />
-      <span v-if="wrongLate" class="wrong">whole minutes, or nothing</span>
+      <span class="field-label">{{ texts.lateHandInMinutes }}</span>
+      <input v-model="form.late" class="field v" inputmode="numeric" :placeholder="texts.noLimit" />
+      <span v-if="wrongLate" class="wrong">{{ texts.wholeMinutesOrNothing }}</span>
     </label>
     <fieldset>
-      <legend>Exercises</legend>
+      <legend>{{ common.exercises }}</legend>
       <label v-for="one in ready" :key="one.id" class="tick">
         <input v-model="form.exercises" type="checkbox" :value="one.id" /> {{ one.title }}
       </label>
     </fieldset>
     <fieldset>
-      <legend>Staff</legend>
+      <legend>{{ texts.staff }}</legend>
       <label v-for="one in staff" :key="one.user" class="tick">
         <input v-model="form.staff" type="checkbox" :value="one.user" /> {{ one.name }}
       </label>
     </fieldset>
     <ErrorNote :error="error" />
     <p v-if="changed || said" class="acts">
-      <button class="btn" :disabled="busy || !changed || wrongLate">Save the session</button>
+      <button class="btn" :disabled="busy || !changed || wrongLate">{{ texts.saveTheSession }}</button>
       <span class="good" role="status">{{ said }}</span>
     </p>
   </form>

@@ -4,7 +4,10 @@ import { ref } from 'vue'
 import Asked from '@/pieces/Asked.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import { usePlannedSessions } from '@/queries/set-up'
-import { LANGUAGE } from '@/shared/language'
+import { LANGUAGE } from '@texts/language'
+import { common } from '@texts/common'
+import { sessions as sessionStates } from '@texts/words'
+import { sessionPart as texts } from '@texts/set-up-sessions'
 import PartHead from './PartHead.vue'
 import PlanSessions from './PlanSessions.vue'
 import SessionPlan from './SessionPlan.vue'
@@ -33,31 +36,35 @@ function planned(word: string) {
 <template>
   <SessionPlan v-if="open !== null" :session="open" :course="course" @close="open = null" />
   <template v-else>
-    <PartHead title="Session" text="Lab days: when, where, and which exercises run side by side.">
-      <button v-if="!planning" class="btn" @click="planning = true">Plan sessions</button>
+    <PartHead :title="texts.session" :text="texts.labDays">
+      <button v-if="!planning" class="btn" @click="planning = true">{{ texts.planSessions }}</button>
     </PartHead>
     <PlanSessions v-if="planning" :course="course" @done="planned" @leave="planning = false" />
     <p class="word" role="status">{{ said }}</p>
-    <Asked v-slot="{ data }" :query="sessions" what="the sessions">
+    <Asked v-slot="{ data }" :query="sessions" :what="texts.theSessions">
       <EmptyNote
         v-if="!data.length && !planning"
-        title="No session is planned"
-        text="One day by hand, or every week of the term with the holidays left out."
+        :title="texts.noSessionIsPlanned"
+        :text="texts.oneDayByHand"
       >
-        <button class="btn" @click="planning = true">Plan sessions</button>
+        <button class="btn" @click="planning = true">{{ texts.planSessions }}</button>
       </EmptyNote>
       <div v-else-if="data.length" class="wrap">
         <table class="plain">
           <caption class="visually-hidden">
-            Sessions
+            {{
+              texts.sessions
+            }}
           </caption>
           <thead>
             <tr>
-              <th>Day</th>
-              <th>Time</th>
-              <th>Section, room</th>
-              <th>Exercises</th>
-              <th><span class="visually-hidden">State</span></th>
+              <th>{{ common.day }}</th>
+              <th>{{ texts.time }}</th>
+              <th>{{ texts.sectionRoom }}</th>
+              <th>{{ common.exercises }}</th>
+              <th>
+                <span class="visually-hidden">{{ common.state }}</span>
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -65,14 +72,16 @@ function planned(word: string) {
               <td>
                 <button class="plain link" @click="open = session.id">{{ day(session.day) }}</button>
               </td>
-              <td class="time">{{ session.begins.slice(0, 5) }} to {{ session.ends.slice(0, 5) }}</td>
+              <td class="time">
+                {{ texts.beginsToEnds(session.begins.slice(0, 5), session.ends.slice(0, 5)) }}
+              </td>
               <td>{{ session.section_name }}, {{ session.room_name }}</td>
               <td>
                 {{ session.exercises.map((e) => e.title).join(', ') }}
-                <span v-if="!session.exercises.length" class="none">none yet</span>
+                <span v-if="!session.exercises.length" class="none">{{ texts.noneYet }}</span>
               </td>
               <td class="state" :class="session.state">
-                {{ session.state === 'to come' ? '' : session.state }}
+                {{ sessionStates[session.state] }}
               </td>
             </tr>
           </tbody>

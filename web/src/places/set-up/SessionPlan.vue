@@ -9,7 +9,9 @@ import { useSessionPlan } from '@/queries/set-up'
 import { useAct } from '@/shared/act'
 import { useWork } from '@/pieces/work/use-work'
 import WorkNote from '@/pieces/work/WorkNote.vue'
-import { plural } from '@/shared/language'
+import { common } from '@texts/common'
+import { sessions as sessionStates } from '@texts/words'
+import { sessionPlan as texts } from '@texts/set-up-sessions'
 import JoinCode from './JoinCode.vue'
 import PlaceRow from './PlaceRow.vue'
 import SessionFields from './SessionFields.vue'
@@ -24,13 +26,13 @@ const path = computed(() => ({ session_id: props.session }))
 const showing = ref(false)
 type Act = 'start' | 'pause' | 'resume' | 'end'
 const ACTS: Record<string, [Act, string][]> = {
-  'to come': [['start', 'Start it now']],
+  'to come': [['start', texts.startItNow]],
   running: [
-    ['pause', 'Pause'],
-    ['end', 'End early'],
+    ['pause', texts.pause],
+    ['end', texts.endEarly],
   ],
-  paused: [['resume', 'Go on']],
-  over: [['start', 'Start it again']],
+  paused: [['resume', texts.goOn]],
+  over: [['start', texts.startItAgain]],
 }
 
 function control(act: Act) {
@@ -116,11 +118,13 @@ async function papers() {
 </script>
 
 <template>
-  <p><button class="btn quiet" @click="emit('close')">All sessions</button></p>
-  <Asked v-slot="{ data }" :query="plan" what="the session">
+  <p>
+    <button class="btn quiet" @click="emit('close')">{{ texts.allSessions }}</button>
+  </p>
+  <Asked v-slot="{ data }" :query="plan" :what="texts.theSession">
     <div class="head">
       <h2>{{ data.session.section_name }}, {{ data.session.room_name }}</h2>
-      <span class="state" :class="data.session.state">{{ data.session.state }}</span>
+      <span class="state" :class="data.session.state">{{ sessionStates[data.session.state] }}</span>
       <span class="acts">
         <button
           v-for="[act, word] in ACTS[data.session.state]"
@@ -131,8 +135,8 @@ async function papers() {
         >
           {{ word }}
         </button>
-        <button class="btn line" :disabled="busy" @click="asking = true">Print the papers</button>
-        <button class="btn line" @click="showing = true">Code for the wall</button>
+        <button class="btn line" :disabled="busy" @click="asking = true">{{ texts.printThePapers }}</button>
+        <button class="btn line" @click="showing = true">{{ texts.codeForTheWall }}</button>
       </span>
     </div>
     <WorkNote
@@ -140,41 +144,42 @@ async function papers() {
       class="work"
       :work="printing.work.value"
       :is-going="printing.isGoing.value"
-      doing="Laying out the pages"
+      :doing="texts.layingOutThePages"
       @cancel="printing.cancel"
     />
     <ErrorNote :error="printing.refused.value" />
     <SessionFields :key="data.session.id" :session="data.session" :course="course" />
     <ErrorNote :error="error" />
     <p v-for="one in short" :key="one.id" class="few">
-      {{ one.title }}: {{ one.wanted }} pairs, {{ one.ready }}
-      {{ plural(one.ready, 'kit is', 'kits are') }} ready.
-      <RouterLink to="/set-up/kits">Make more</RouterLink>
+      {{ texts.pairsReady(one.title, one.wanted, one.ready) }}
+      <RouterLink to="/set-up/kits">{{ texts.makeMore }}</RouterLink>
     </p>
     <div class="places-head">
-      <h3>Seats and exercises</h3>
-      <span class="soft">A pair that is given a taken bench changes places.</span>
+      <h3>{{ texts.seatsAndExercises }}</h3>
+      <span class="soft">{{ texts.aPairThatIsGiven }}</span>
       <button
         v-if="data.session.exercises.length > 1 && data.places.length"
         class="btn line"
         :disabled="busy"
         @click="deal"
       >
-        Deal the exercises out in turn
+        {{ texts.dealTheExercises }}
       </button>
       <span class="good" role="status">{{ said }}</span>
     </div>
     <div class="wrap">
       <table class="plain middle">
         <caption class="visually-hidden">
-          Pairs of the session
+          {{
+            texts.pairsOfTheSession
+          }}
         </caption>
         <thead>
           <tr>
-            <th>Bench</th>
-            <th>Pair</th>
-            <th>Exercise</th>
-            <th>Absent today</th>
+            <th>{{ common.bench }}</th>
+            <th>{{ common.pair }}</th>
+            <th>{{ common.exercise }}</th>
+            <th>{{ texts.absentToday }}</th>
           </tr>
         </thead>
         <tbody>
@@ -194,24 +199,24 @@ async function papers() {
       </table>
     </div>
     <p v-if="!data.places.length" class="soft">
-      There are no pairs yet. <RouterLink to="/set-up/pairs">Make them</RouterLink>
+      {{ texts.thereAreNoPairsYet }} <RouterLink to="/set-up/pairs">{{ texts.makeThem }}</RouterLink>
     </p>
     <p v-if="!data.session.kits_out && data.session.state === 'to come'" class="remove">
-      <button class="btn quiet" :disabled="busy" @click="remove">Remove this session</button>
+      <button class="btn quiet" :disabled="busy" @click="remove">{{ texts.removeThisSession }}</button>
     </p>
-    <Dialog v-model:show="asking" title="Papers of the session" width="480px">
+    <Dialog v-model:show="asking" :title="texts.papersOfTheSession" width="480px">
       <p class="soft">
-        One file, from the plan: seats and kits to pick, a page to predict on for each pair, an answer key for
-        each exercise.
+        {{ texts.oneFileFromThePlan }}
       </p>
       <label class="slips">
         <input v-model="slips" type="checkbox" />
         <span>
-          with log-in slips for who never logged in. They get new first passwords, and the file can be fetched
-          once.
+          {{ texts.withLogInSlips }}
         </span>
       </label>
-      <p><button class="btn" :disabled="busy" @click="papers">Print</button></p>
+      <p>
+        <button class="btn" :disabled="busy" @click="papers">{{ texts.print }}</button>
+      </p>
     </Dialog>
     <JoinCode v-model:show="showing" :session="data.session" />
   </Asked>

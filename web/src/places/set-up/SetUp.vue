@@ -4,6 +4,8 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import Asked from '@/pieces/Asked.vue'
 import { useMe } from '@/shared/me'
+import { setUp as texts } from '@texts/set-up'
+import { setUpParts } from '@texts/words'
 import CoursePart from './CoursePart.vue'
 import ExercisePart from './ExercisePart.vue'
 import FoundCourse from './FoundCourse.vue'
@@ -38,13 +40,13 @@ const part = computed<Part>(() => {
 
 <template>
   <div class="page">
-    <Asked v-slot="{ data: all }" :query="courses" what="your courses">
+    <Asked v-slot="{ data: all }" :query="courses" :what="texts.yourCourses">
       <FoundCourse v-if="!all.length && me?.founds" first />
-      <p v-else-if="!all.length" class="soft">Only an instructor sets up a course.</p>
-      <Asked v-else v-slot="{ data }" :query="query" what="the course">
+      <p v-else-if="!all.length" class="soft">{{ texts.onlyAnInstructorSets }}</p>
+      <Asked v-else v-slot="{ data }" :query="query" :what="texts.theCourse">
         <div class="two">
           <StepRail :course="data" :part="part" />
-          <section class="sheet work" :aria-label="part">
+          <section class="sheet work" :aria-label="setUpParts[part]">
             <component :is="PARTS[part]" :key="part" :course="data" />
           </section>
         </div>

@@ -1,39 +1,33 @@
 <script setup lang="ts">
 // The line of steps: copper up to where the course has come, the next act beside the step that is open.
 import { computed } from 'vue'
+import { stepRail as texts } from '@texts/set-up'
+import { setUpParts } from '@texts/words'
 import { type Course, type Part, useSetUp } from './use-set-up'
 
 const props = defineProps<{ course: Course; part: Part }>()
 const { courses, choose } = useSetUp()
-const TITLES: Record<string, string> = {
-  people: 'People',
-  pairs: 'Pairs',
-  room: 'Room',
-  exercise: 'Exercise',
-  kits: 'Kits',
-  session: 'Session',
-}
 const next = computed(() => props.course.steps.find((step) => !step.done)?.name)
 const ready = computed(() => !next.value)
 </script>
 
 <template>
-  <nav class="rail" aria-label="Setting up">
+  <nav class="rail" :aria-label="texts.settingUp">
     <label v-if="(courses.data.value?.length ?? 0) > 1" class="course">
-      <span class="visually-hidden">Course</span>
+      <span class="visually-hidden">{{ texts.course }}</span>
       <select
         class="field"
         :value="course.id"
         @change="choose(Number(($event.target as HTMLSelectElement).value))"
       >
         <option v-for="one in courses.data.value" :key="one.id" :value="one.id">
-          {{ one.title }}{{ one.closed ? ' (closed)' : '' }}
+          {{ one.title }}{{ one.closed ? texts.closed : '' }}
         </option>
       </select>
     </label>
     <h1 v-else>{{ course.title }}</h1>
     <p class="state" :class="{ ready }">
-      {{ ready ? 'Ready for the first lab day' : 'Before the first lab day' }}
+      {{ ready ? texts.readyForTheFirst : texts.beforeTheFirstLab }}
     </p>
     <ol>
       <li
@@ -51,7 +45,10 @@ const ready = computed(() => !next.value)
             <path v-if="step.done" d="M6.4 10.3l2.5 2.5 4.8-5.4" />
           </svg>
           <span class="text">
-            <b>{{ TITLES[step.name] }}<span v-if="step.done" class="visually-hidden">, done</span></b>
+            <b
+              >{{ setUpParts[step.name]
+              }}<span v-if="step.done" class="visually-hidden">{{ texts.done }}</span></b
+            >
             <span class="said">{{ step.said }}</span>
             <span v-if="step.name === next && step.name !== part" class="act">{{ step.next }}</span>
           </span>
@@ -59,13 +56,13 @@ const ready = computed(() => !next.value)
       </li>
     </ol>
     <p class="more">
-      <RouterLink to="/set-up/course" :class="{ here: part === 'course' }"
-        >Course, sections and staff</RouterLink
-      >
+      <RouterLink to="/set-up/course" :class="{ here: part === 'course' }">{{
+        setUpParts.course
+      }}</RouterLink>
       <RouterLink to="/set-up/records" :class="{ here: part === 'records' }">
-        Copies and event log
+        {{ setUpParts.records }}
         <span v-if="course.backup_is_old" class="old">{{
-          course.last_backup ? 'the last copy of the data is old' : 'no copy of the data yet'
+          course.last_backup ? texts.theLastCopy : texts.noCopyOfTheData
         }}</span>
       </RouterLink>
     </p>

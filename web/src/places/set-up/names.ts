@@ -1,5 +1,7 @@
 // Names as they are typed or pasted for pairs: each line one pair, names told by a part of them.
 import type { Schemas } from '@/api/client'
+import { or } from '@texts/language'
+import { names as texts } from '@texts/set-up-people'
 
 type Student = Pick<Schemas['ListedOut'], 'user' | 'name'>
 export interface NamedLine {
@@ -40,21 +42,15 @@ export function namesIn(text: string, students: readonly Student[]): NamedLine[]
       for (const part of typed) {
         const hits = meant(part, students)
         const name = part.trim()
-        if (!hits.length) return wrong(`Nobody here is called “${name}”.`)
-        if (hits.length > 1)
-          return wrong(
-            `“${name}” may be ${hits
-              .slice(0, 3)
-              .map((s) => s.name)
-              .join(' or ')}.`,
-          )
+        if (!hits.length) return wrong(texts.nobodyHereIsCalled(name))
+        if (hits.length > 1) return wrong(texts.mayBeOneOf(name, or(hits.slice(0, 3).map((s) => s.name))))
         const one = hits[0]!
-        if (used.has(one.user)) return wrong(`${one.name} stands here twice.`)
+        if (used.has(one.user)) return wrong(texts.standsHereTwice(one.name))
         used.add(one.user)
         found.push(one)
       }
-      if (found.length > 3) return wrong('A pair has two members; a three is allowed.')
-      if (found.length < 2) return wrong(`${found[0]?.name ?? 'One name'}: with whom?`)
+      if (found.length > 3) return wrong(texts.aPairHasTwoMembers)
+      if (found.length < 2) return wrong(texts.withWhom(found[0]?.name))
       return { users: found.map((s) => s.user), names: found.map((s) => s.name), problem: '' }
     })
 }

@@ -8,6 +8,8 @@ import ErrorNote from '@/pieces/ErrorNote.vue'
 import { STORES_STALE, useBatches, usePartKinds } from '@/queries/stores'
 import { useAct } from '@/shared/act'
 import { typedValue } from '@/shared/typed-value'
+import { common } from '@texts/common'
+import { batchDialog as texts } from '@texts/stores-modules'
 import BoughtFields from './BoughtFields.vue'
 import { priceOf } from './price'
 
@@ -66,43 +68,44 @@ async function save() {
 const label = (name: string) => name.replaceAll('_', ' ')
 const unread = computed(() => {
   const wrong = Object.entries(figures).find(([, text]) => text.trim() && typedValue(text, '') === null)
-  return wrong ? `${label(wrong[0])}: “${wrong[1]}” is not read as a number.` : ''
+  return wrong ? texts.isNotRead(label(wrong[0]), wrong[1]) : ''
 })
 const percent = (rate: number | null) => (rate === null ? '–' : `${(rate * 100).toFixed(0)} %`)
 </script>
 
 <template>
-  <Dialog v-model:show="show" title="Batches" width="820px">
+  <Dialog v-model:show="show" :title="texts.batches" width="820px">
     <form v-if="editing !== null" class="fields" @submit.prevent="save">
       <label
-        ><span class="field-label">Name</span
+        ><span class="field-label">{{ common.name }}</span
         ><input v-model="typed.name" class="field" maxlength="40" required placeholder="T 2026-09"
       /></label>
       <label>
-        <span class="field-label">Kind</span>
+        <span class="field-label">{{ common.kind }}</span>
         <select v-model="typed.part" class="field" required :disabled="editing !== 'new'">
-          <option value="" disabled>Choose…</option>
+          <option value="" disabled>{{ texts.choose }}</option>
           <option v-for="one in kinds" :key="one.id" :value="one.id">{{ one.title }}</option>
         </select>
       </label>
       <label
-        ><span class="field-label">Maker’s marking, as you read it</span
+        ><span class="field-label">{{ texts.makersMarkingAsYouRead }}</span
         ><input v-model="typed.marking" class="field" maxlength="80"
       /></label>
       <label v-if="kind?.legs.length">
-        <span class="field-label">Legs in the order they are printed</span>
+        <span class="field-label">{{ texts.legsInTheOrder }}</span>
         <input v-model="typed.leg_order" class="field v" maxlength="120" :placeholder="kind.legs.join('-')" />
       </label>
       <BoughtFields :model-value="typed" />
       <label
-        ><span class="field-label">Bought on</span><input v-model="typed.bought_on" class="field" type="date"
+        ><span class="field-label">{{ texts.boughtOn }}</span
+        ><input v-model="typed.bought_on" class="field" type="date"
       /></label>
       <details
         v-if="kind && Object.keys(kind.figures).length"
         class="wide"
         :open="Object.keys(figures).length > 0"
       >
-        <summary>Figures in which it deviates from its kind</summary>
+        <summary>{{ texts.figuresInWhichItDeviates }}</summary>
         <div class="fields figures">
           <label v-for="(usual, name) in kind.figures" :key="name">
             <span class="field-label">{{ label(name) }}</span>
@@ -113,27 +116,28 @@ const percent = (rate: number | null) => (rate === null ? '–' : `${(rate * 100
       <p v-if="unread" class="bad wide" role="alert">{{ unread }}</p>
       <ErrorNote class="wide" :error="error" />
       <p class="acts wide">
-        <button class="btn" :disabled="busy || !!unread">Save the batch</button>
-        <button type="button" class="btn quiet" @click="editing = null">Back to the list</button>
+        <button class="btn" :disabled="busy || !!unread">{{ texts.saveTheBatch }}</button>
+        <button type="button" class="btn quiet" @click="editing = null">{{ texts.backToTheList }}</button>
       </p>
     </form>
-    <Asked v-else v-slot="{ data }" :query="query" what="the batches">
+    <Asked v-else v-slot="{ data }" :query="query" :what="texts.theBatches">
       <p v-if="!data.length" class="soft">
-        No batch yet. A batch carries what its modules have in common: leg order, supplier, figures of their
-        own.
+        {{ texts.noBatchYetABatch }}
       </p>
       <div v-else class="wrap">
         <table class="plain">
           <thead>
             <tr>
-              <th>Batch</th>
-              <th>Kind</th>
-              <th>Legs</th>
-              <th class="num">Modules</th>
-              <th class="num">Faults</th>
-              <th class="num">Uses</th>
-              <th class="num" title="Faults to be expected at each use">Rate</th>
-              <th><span class="visually-hidden">Acts</span></th>
+              <th>{{ common.batch }}</th>
+              <th>{{ common.kind }}</th>
+              <th>{{ texts.legs }}</th>
+              <th class="num">{{ common.modules }}</th>
+              <th class="num">{{ common.faults }}</th>
+              <th class="num">{{ texts.uses }}</th>
+              <th class="num" :title="texts.faultsToBeExpected">{{ texts.rate }}</th>
+              <th>
+                <span class="visually-hidden">{{ common.acts }}</span>
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -149,12 +153,16 @@ const percent = (rate: number | null) => (rate === null ? '–' : `${(rate * 100
               <td class="num v">{{ batch.faults }}</td>
               <td class="num v">{{ batch.uses }}</td>
               <td class="num v">{{ percent(batch.rate) }}</td>
-              <td class="num"><button class="btn quiet" @click="edit(batch)">Edit</button></td>
+              <td class="num">
+                <button class="btn quiet" @click="edit(batch)">{{ texts.edit }}</button>
+              </td>
             </tr>
           </tbody>
         </table>
       </div>
-      <p class="acts"><button class="btn" @click="edit(null)">New batch…</button></p>
+      <p class="acts">
+        <button class="btn" @click="edit(null)">{{ texts.newBatch }}</button>
+      </p>
     </Asked>
   </Dialog>
 </template>

@@ -6,6 +6,8 @@ import ErrorNote from '@/pieces/ErrorNote.vue'
 import { STORES_STALE } from '@/queries/stores'
 import { useAct } from '@/shared/act'
 import { typedValue } from '@/shared/typed-value'
+import { common } from '@texts/common'
+import { calibrateForm as texts } from '@texts/stores-modules'
 
 const props = defineProps<{ module: number; ways: Schemas['CalibrationKindOut'][] }>()
 const emit = defineEmits<{ done: []; cancel: [] }>()
@@ -29,7 +31,7 @@ const several = (id: string) => props.ways.filter((one) => one.id === id).length
 async function save() {
   const wrong = way.value.fields.find((field) => number(field) === null)
   if (wrong) {
-    error.value = new ApiError(`${wrong.label}: “${typed[wrong.name]}” is no number.`, 422)
+    error.value = new ApiError(texts.isNoNumber(wrong.label, typed[wrong.name]!), 422)
     return
   }
   const values = Object.fromEntries(way.value.fields.map((field) => [field.name, number(field)!]))
@@ -49,30 +51,30 @@ async function save() {
 <template>
   <form class="sunk" @submit.prevent="save">
     <label class="wide">
-      <span class="field-label">How</span>
+      <span class="field-label">{{ texts.how }}</span>
       <select v-model="chosen" class="field">
         <option v-for="(one, index) in ways" :key="`${one.id}${one.quantity}`" :value="index">
           {{ one.title }}{{ several(one.id) ? `: ${one.quantity}` : '' }}
         </option>
       </select>
     </label>
-    <p class="soft wide">{{ way.how }} It counts for {{ way.days }} days.</p>
+    <p class="soft wide">{{ texts.itCountsForDays(way.how, way.days) }}</p>
     <label v-for="field in way.fields" :key="field.name">
       <span class="field-label">{{ field.label }}{{ field.unit ? `, ${field.unit}` : '' }}</span>
       <input v-model="typed[field.name]" class="field v" inputmode="decimal" autocomplete="off" required />
     </label>
     <label>
-      <span class="field-label">With what</span>
-      <input v-model="withWhat" class="field" placeholder="reference thermometer" maxlength="80" />
+      <span class="field-label">{{ texts.withWhat }}</span>
+      <input v-model="withWhat" class="field" :placeholder="texts.referenceThermometer" maxlength="80" />
     </label>
     <label>
-      <span class="field-label">On (empty: today)</span>
+      <span class="field-label">{{ texts.onDay }}</span>
       <input v-model="on" class="field" type="date" />
     </label>
     <ErrorNote class="wide" :error="error" />
     <p class="acts wide">
-      <button class="btn" :disabled="busy">Save the calibration</button>
-      <button type="button" class="btn quiet" @click="emit('cancel')">Cancel</button>
+      <button class="btn" :disabled="busy">{{ texts.saveTheCalibration }}</button>
+      <button type="button" class="btn quiet" @click="emit('cancel')">{{ common.cancel }}</button>
     </p>
   </form>
 </template>

@@ -7,6 +7,7 @@ import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { STORES_STALE, useInspection } from '@/queries/stores'
 import { useAct } from '@/shared/act'
+import { cameBack as texts } from '@texts/hatch'
 import PictureButton from './PictureButton.vue'
 import { sendPictures } from './pictures'
 
@@ -15,10 +16,10 @@ const emit = defineEmits<{ said: [text: string]; closed: [] }>()
 const show = computed({ get: () => !!tag.value, set: (on) => (tag.value = on ? tag.value : '') })
 const query = useInspection(tag)
 const STATES = [
-  { value: 'there', word: 'there' },
-  { value: 'missing', word: 'missing' },
-  { value: 'used', word: 'used up' },
-  { value: 'faulty', word: 'faulty' },
+  { value: 'there', word: texts.there },
+  { value: 'missing', word: texts.missing },
+  { value: 'used', word: texts.usedUp },
+  { value: 'faulty', word: texts.faulty },
 ] as const
 type State = (typeof STATES)[number]['value']
 const states = reactive<Record<string, State>>({})
@@ -37,10 +38,10 @@ watch(tag, (now) => {
 const refsIn = (state: State) => Object.keys(states).filter((ref) => states[ref] === state)
 const unsaid = computed(() => refsIn('faulty').filter((ref) => !faults[ref]?.trim()))
 const pictureWords = (ref: string) =>
-  pictures[ref] ? `Picture: ${pictures[ref].name}. Take another` : 'Add a picture'
+  pictures[ref] ? texts.pictureTakeAnother(pictures[ref].name) : texts.addAPicture
 async function save() {
   if (unsaid.value.length) {
-    error.value = new ApiError(`Say what is wrong with ${unsaid.value.join(', ')}.`, 422)
+    error.value = new ApiError(texts.sayWhatIsWrong(unsaid.value.join(', ')), 422)
     return
   }
   const said = Object.fromEntries(refsIn('faulty').map((ref) => [ref, faults[ref]!.trim()]))
@@ -62,14 +63,13 @@ async function save() {
 </script>
 
 <template>
-  <Dialog v-model:show="show" :title="`${shown} is back`" width="680px" @closed="emit('closed')">
-    <Asked v-slot="{ data }" :query="query" what="the kit">
-      <section v-if="data.looks.length" aria-label="Before it is packed">
+  <Dialog v-model:show="show" :title="texts.isBack(shown)" width="680px" @closed="emit('closed')">
+    <Asked v-slot="{ data }" :query="query" :what="texts.theKit">
+      <section v-if="data.looks.length" :aria-label="texts.beforeItIsPacked">
         <ul class="looks">
           <li v-for="look in data.looks" :key="look.ref + look.how" :class="{ must: look.must }">
-            <b>{{ look.must ? `Test ${look.title}` : look.title }}</b><span
-              >{{ look.because }}. {{ look.how
-              }}<template v-if="look.well"> Well: {{ look.well }}.</template></span
+            <b>{{ look.must ? texts.test(look.title) : look.title }}</b><span
+              >{{ look.because }}. {{ look.how }}{{ look.well ? ` ${texts.well(look.well)}` : '' }}</span
             >
           </li>
         </ul>
@@ -92,8 +92,8 @@ async function save() {
             v-if="states[part.ref] === 'faulty'"
             v-model="faults[part.ref]"
             class="field"
-            :aria-label="`What is wrong with ${part.title}`"
-            placeholder="What is wrong with it"
+            :aria-label="texts.whatIsWrongWith(part.title)"
+            :placeholder="texts.whatIsWrongWithIt"
             maxlength="200"
           />
           <PictureButton v-if="states[part.ref] === 'faulty'" @chosen="pictures[part.ref] = $event">{{
@@ -101,15 +101,15 @@ async function save() {
           }}</PictureButton>
         </fieldset>
         <label>
-          <span class="field-label">Something about the kit as a whole</span>
-          <input v-model="whole" class="field" placeholder="box broken, sticky with syrup" maxlength="200" />
+          <span class="field-label">{{ texts.somethingAboutTheKit }}</span>
+          <input v-model="whole" class="field" :placeholder="texts.kitFaultExample" maxlength="200" />
         </label>
         <p v-if="whole.trim()">
           <PictureButton @chosen="pictures[''] = $event">{{ pictureWords('') }}</PictureButton>
         </p>
         <ErrorNote :error="error" />
         <p class="acts">
-          <button class="btn" :disabled="busy">Save how it came back</button>
+          <button class="btn" :disabled="busy">{{ texts.saveHowItCameBack }}</button>
         </p>
       </form>
     </Asked>

@@ -7,7 +7,8 @@ import { STORES_STALE, useComing } from '@/queries/stores'
 import { ask, client, type Schemas } from '@/api/client'
 import { useAct } from '@/shared/act'
 import { clockTime, dayOf } from '@/shared/words'
-import { count, plural } from '@/shared/language'
+import Sentence from '@/pieces/Sentence.vue'
+import { comingSessions as texts } from '@texts/stores'
 
 const coming = useComing()
 const { busy, error, said, run } = useAct(STORES_STALE)
@@ -15,28 +16,28 @@ const { busy, error, said, run } = useAct(STORES_STALE)
 const filled = (tag: string) => run(() => ask(client.POST('/api/hatch/put-right', { body: { tag } })))
 type Row = Schemas['ComingOut']
 function state(row: Row): { word: string; tone: string } {
-  if (row.short) return { word: `${count(row.short, 'kit')} short`, tone: 'bad' }
-  if (row.ready < row.pairs) return { word: 'enough, after some work', tone: 'work' }
-  return { word: 'enough', tone: 'good' }
+  if (row.short) return { word: texts.short(row.short), tone: 'bad' }
+  if (row.ready < row.pairs) return { word: texts.enoughAfterSome, tone: 'work' }
+  return { word: texts.enough, tone: 'good' }
 }
 </script>
 
 <template>
-  <section aria-label="Coming sessions">
+  <section :aria-label="texts.comingSessions">
     <header>
-      <h2>Coming sessions</h2>
+      <h2>{{ texts.comingSessions }}</h2>
       <span class="links"
-        ><a href="/api/stores/coming.pdf" target="_blank">To print (PDF)</a
-        ><a href="/api/stores/coming.csv" download>As a table (CSV)</a></span
+        ><a href="/api/stores/coming.pdf" target="_blank">{{ texts.toPrintPdf }}</a
+        ><a href="/api/stores/coming.csv" download>{{ texts.asATableCsv }}</a></span
       >
     </header>
     <ErrorNote :error="error" />
     <p v-if="said" class="said" role="status">{{ said }}</p>
-    <Asked v-slot="{ data: rows }" :query="coming" what="the coming sessions">
+    <Asked v-slot="{ data: rows }" :query="coming" :what="texts.theComingSessions">
       <EmptyNote
         v-if="!rows.length"
-        title="No session is planned"
-        text="Sessions with their exercises are planned in Set-up; then it stands here what is ready for them."
+        :title="texts.noSessionIsPlanned"
+        :text="texts.sessionsWithTheirExercises"
       />
       <ul v-else>
         <li
@@ -53,31 +54,39 @@ function state(row: Row): { word: string; tone: string } {
               v-if="index === 0 || rows[index - 1]!.session !== row.session"
               :href="`/api/sessions/${row.session}/picking.pdf`"
               target="_blank"
-              >Picking list (PDF)</a
+              >{{ texts.pickingListPdf }}</a
             >
           </p>
           <p class="count">
-            <b class="v">{{ row.ready }}</b> ready for <b class="v">{{ row.pairs }}</b>
-            {{ plural(row.pairs, 'pair', 'pairs') }}
+            <Sentence :text="texts.readyFor(row.pairs)"
+              ><template #ready
+                ><b class="v">{{ row.ready }}</b></template
+              >
+              <template #pairs
+                ><b class="v">{{ row.pairs }}</b></template
+              >
+            </Sentence>
           </p>
           <dl v-if="row.to_test.length || row.fill.length || row.swap.length || row.missing.length">
             <template v-if="row.to_test.length"
-              ><dt>Test first</dt>
+              ><dt>{{ texts.testFirst }}</dt>
               <dd class="v">{{ row.to_test.join(', ') }}</dd></template
             >
             <template v-if="row.fill.length"
-              ><dt>Fill</dt>
+              ><dt>{{ texts.fill }}</dt>
               <dd v-for="fill in row.fill" :key="fill.tag">
                 {{ fill.tag }}: {{ fill.what.join(', ') }}
-                <button class="btn quiet" :disabled="busy" @click="filled(fill.tag)">It is filled</button>
+                <button class="btn quiet" :disabled="busy" @click="filled(fill.tag)">
+                  {{ texts.itIsFilled }}
+                </button>
               </dd></template
             >
             <template v-if="row.swap.length"
-              ><dt>Swap in</dt>
+              ><dt>{{ texts.swapIn }}</dt>
               <dd v-for="swap in row.swap" :key="swap">{{ swap }}</dd></template
             >
             <template v-if="row.missing.length"
-              ><dt>Get</dt>
+              ><dt>{{ texts.get }}</dt>
               <dd>{{ row.missing.join(', ') }}</dd></template
             >
           </dl>

@@ -8,7 +8,9 @@ import { STORES_STALE, useMoves, usePartKinds } from '@/queries/stores'
 import { useAct } from '@/shared/act'
 import { typedValue } from '@/shared/typed-value'
 import { clockTime, dayOf } from '@/shared/words'
-import { WHY } from './stock-words'
+import { common } from '@texts/common'
+import { drawerDialog as texts } from '@texts/stores'
+import { stockMoves } from '@texts/words'
 import BoughtFields from './BoughtFields.vue'
 import { priceOf } from './price'
 
@@ -41,9 +43,8 @@ const watts = (text: string) => typedValue(text, 'W') ?? 0
 /** What cannot be read of a new resistor; a word that is not understood is never taken for a usual one. */
 const unread = computed(() => {
   if (held.value || typed.part !== 'resistor') return ''
-  if (typed.value.trim() && !(ohms(typed.value) > 0))
-    return `“${typed.value}” is not read as a value; write 330, 4k7 or 10k.`
-  if (!(watts(typed.watts) > 0)) return `“${typed.watts}” is not read as watts; write 0.25 or 500 mW.`
+  if (typed.value.trim() && !(ohms(typed.value) > 0)) return texts.isNotRead(typed.value)
+  if (!(watts(typed.watts) > 0)) return texts.isNotReadAsWatts(typed.watts)
   return ''
 })
 async function save() {
@@ -79,69 +80,77 @@ const signed = (delta: number) => (delta > 0 ? `+${delta}` : String(delta).repla
 </script>
 
 <template>
-  <Dialog v-model:show="show" :title="held?.title ?? 'Add a thing to a drawer'" width="620px">
+  <Dialog v-model:show="show" :title="held?.title ?? texts.addAThing" width="620px">
     <form v-if="held" class="line" @submit.prevent="bookIn">
       <input
         v-model="bought"
         class="field v"
         inputmode="numeric"
-        aria-label="How many have come"
-        placeholder="How many have come"
+        :aria-label="texts.howManyHaveCome"
+        :placeholder="texts.howManyHaveCome"
       />
-      <button class="btn line" :disabled="busy || !/^[1-9]\d*$/.test(bought)">Book in</button>
+      <button class="btn line" :disabled="busy || !/^[1-9]\d*$/.test(bought)">{{ texts.bookIn }}</button>
     </form>
     <form class="fields" @submit.prevent="save">
       <label v-if="!held">
-        <span class="field-label">Part of the catalogue</span>
+        <span class="field-label">{{ texts.partOfTheCatalogue }}</span>
         <select v-model="typed.part" class="field">
-          <option value="">something else</option>
+          <option value="">{{ texts.somethingElse }}</option>
           <option v-for="one in counted" :key="one.id" :value="one.id">{{ one.title }}</option>
         </select>
       </label>
       <label v-if="!held && typed.part === 'resistor'">
-        <span class="field-label">Value</span>
+        <span class="field-label">{{ texts.value }}</span>
         <input v-model="typed.value" class="field v" placeholder="4k7" required />
       </label>
       <label v-if="!held && typed.part === 'resistor'">
-        <span class="field-label">Rated watts</span>
+        <span class="field-label">{{ texts.ratedWatts }}</span>
         <input v-model="typed.watts" class="field v" inputmode="decimal" />
       </label>
       <label v-if="!held && kind?.colours.length">
-        <span class="field-label">Colour</span>
+        <span class="field-label">{{ texts.colour }}</span>
         <select v-model="typed.colour" class="field" required>
           <option v-for="colour in kind.colours" :key="colour" :value="colour">{{ colour }}</option>
         </select>
       </label>
       <label v-if="!held && !typed.part">
-        <span class="field-label">What it is</span>
-        <input v-model="typed.title" class="field" placeholder="wires, 20 cm" maxlength="80" required />
+        <span class="field-label">{{ texts.whatItIs }}</span>
+        <input
+          v-model="typed.title"
+          class="field"
+          :placeholder="texts.thingExample"
+          maxlength="80"
+          required
+        />
       </label>
       <label
-        ><span class="field-label">Drawer</span><input v-model="typed.drawer" class="field v" maxlength="40"
+        ><span class="field-label">{{ texts.drawer }}</span
+        ><input v-model="typed.drawer" class="field v" maxlength="40"
       /></label>
       <label v-if="!held"
-        ><span class="field-label">How many</span
+        ><span class="field-label">{{ common.howMany }}</span
         ><input v-model.number="typed.count" class="field v" type="number" min="0"
       /></label>
       <label
-        ><span class="field-label">Smallest stock</span
+        ><span class="field-label">{{ texts.smallestStock }}</span
         ><input v-model.number="typed.least" class="field v" type="number" min="0"
       /></label>
       <BoughtFields :model-value="typed" />
       <p v-if="unread" class="bad wide" role="alert">{{ unread }}</p>
       <ErrorNote class="wide" :error="error" />
       <p v-if="said" class="good wide" role="status">{{ said }}</p>
-      <button class="btn" :disabled="busy || !!unread">{{ held ? 'Save' : 'Add it' }}</button>
+      <button class="btn" :disabled="busy || !!unread">{{ held ? common.save : texts.addIt }}</button>
     </form>
-    <section v-if="held && moves?.length" aria-label="What happened in this drawer">
-      <h3>In this drawer</h3>
+    <section v-if="held && moves?.length" :aria-label="texts.whatHappenedInThisDrawer">
+      <h3>{{ texts.inThisDrawer }}</h3>
       <ul>
         <li v-for="move in moves" :key="move.id">
           <b class="v">{{ signed(move.delta) }}</b>
           <span
-            >{{ WHY[move.why] ?? move.why }}<template v-if="move.note">, {{ move.note }}</template></span
+            >{{ stockMoves[move.why] ?? move.why
+            }}<template v-if="move.note">, {{ move.note }}</template></span
           >
-          <span v-if="move.short" class="bad">{{ move.short }} beyond the count</span>
+          <span v-if="move.short" class="bad">{{ texts.beyondTheCount(move.short) }}</span>
           <span class="soft"
             >{{ dayOf(move.at) }}, {{ clockTime(move.at) }}{{ move.by ? `, ${move.by}` : '' }}</span
           >

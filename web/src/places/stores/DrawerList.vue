@@ -8,8 +8,10 @@ import ErrorNote from '@/pieces/ErrorNote.vue'
 import { STORES_STALE, useStock } from '@/queries/stores'
 import { useAct } from '@/shared/act'
 import { dayOf } from '@/shared/words'
+import { common } from '@texts/common'
+import { drawerList as texts } from '@texts/stores'
+import { stockMoves } from '@texts/words'
 import DrawerDialog from './DrawerDialog.vue'
-import { WHY } from './stock-words'
 
 type Item = Schemas['StockItemOut']
 const query = useStock()
@@ -70,41 +72,39 @@ async function undo(move: number) {
   if (answer) done.value = { item: 0, text: answer.message, differs: false, move: null }
 }
 const lastWords = (item: Item) =>
-  item.last ? `${WHY[item.last.why] ?? item.last.why} ${dayOf(item.last.at)}` : ''
+  item.last ? `${stockMoves[item.last.why] ?? item.last.why} ${dayOf(item.last.at)}` : ''
 </script>
 
 <template>
-  <section aria-label="Drawers">
+  <section :aria-label="common.drawers">
     <header>
       <p class="soft">
-        <b v-if="low" class="bad">{{ low }} below the smallest stock.</b>
-        <template v-if="counting"> Type what lies in the drawer, then Enter. Esc ends it.</template>
+        <b v-if="low" class="bad">{{ texts.belowTheSmallest(low) }}</b>
+        {{ counting ? texts.typeWhatLies : '' }}
       </p>
-      <button v-if="!counting" class="btn line" @click="edited = 'new'">Add a thing…</button>
+      <button v-if="!counting" class="btn line" @click="edited = 'new'">{{ texts.addAThing }}</button>
       <button v-if="query.data.value?.length" class="btn" @click="counting ? end() : begin()">
-        {{ counting ? 'Counting is done' : 'Count the drawers' }}
+        {{ counting ? texts.countingIsDone : texts.countTheDrawers }}
       </button>
     </header>
     <ErrorNote :error="error" />
     <p v-if="done" role="status" class="done" :class="{ differs: done.differs }">
       {{ done.text }}
-      <button v-if="done.move" class="btn quiet" :disabled="busy" @click="undo(done.move)">Undo</button>
+      <button v-if="done.move" class="btn quiet" :disabled="busy" @click="undo(done.move)">
+        {{ common.undo }}
+      </button>
     </p>
-    <Asked v-slot="{ data }" :query="query" what="the drawers">
-      <EmptyNote
-        v-if="!data.length"
-        title="Nothing is counted yet"
-        text="Resistors, lights, wires and the like are counted by drawer, each with its smallest stock."
-      />
+    <Asked v-slot="{ data }" :query="query" :what="texts.theDrawers">
+      <EmptyNote v-if="!data.length" :title="texts.nothingIsCounted" :text="texts.resistorsLights" />
       <div v-else class="sheet wrap" @keydown.esc="end">
         <table class="plain">
           <thead>
             <tr>
-              <th>Drawer</th>
-              <th>What</th>
-              <th class="num">Count</th>
-              <th class="num">Smallest</th>
-              <th>{{ counting ? 'Found' : 'Last' }}</th>
+              <th>{{ texts.drawer }}</th>
+              <th>{{ common.what }}</th>
+              <th class="num">{{ common.count }}</th>
+              <th class="num">{{ texts.smallest }}</th>
+              <th>{{ counting ? texts.found : texts.last }}</th>
             </tr>
           </thead>
           <tbody>
@@ -113,9 +113,7 @@ const lastWords = (item: Item) =>
                 <td class="v drawer">{{ index === 0 ? drawer || '–' : '' }}</td>
                 <td>
                   <button class="name" @click="edited = item">{{ item.title }}</button>
-                  <span v-if="item.short" class="bad small"
-                    >{{ item.short }} taken beyond the count: count it</span
-                  >
+                  <span v-if="item.short" class="bad small">{{ texts.takenBeyondTheCount(item.short) }}</span>
                 </td>
                 <td class="num v" :class="{ bad: item.low }">
                   <b>{{ item.count }}</b>
@@ -126,7 +124,7 @@ const lastWords = (item: Item) =>
                     v-model="typed[item.id]"
                     class="field v count-field"
                     inputmode="numeric"
-                    :aria-label="`Found in ${drawer}: ${item.title}`"
+                    :aria-label="texts.foundIn(drawer, item.title)"
                     @focus="seen[item.id] = item.count"
                     @keydown.enter.prevent="enter($event, item)"
                     @keydown.down.prevent="next($event, 1)"

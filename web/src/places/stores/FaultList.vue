@@ -8,6 +8,9 @@ import ErrorNote from '@/pieces/ErrorNote.vue'
 import { STORES_STALE, useFaults } from '@/queries/stores'
 import { useAct } from '@/shared/act'
 import { dayOf } from '@/shared/words'
+import { common } from '@texts/common'
+import { faults as faultStates } from '@texts/words'
+import { faultList as texts } from '@texts/stores'
 import PictureButton from './PictureButton.vue'
 import { sendPicture } from './pictures'
 
@@ -38,22 +41,18 @@ const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times
 </script>
 
 <template>
-  <section aria-label="Faults">
+  <section :aria-label="common.faults">
     <ErrorNote :error="error" />
     <p v-if="said" class="good" role="status">{{ said }}</p>
-    <Asked :query="query" what="the faults">
-      <EmptyNote
-        v-if="!open.length"
-        title="Nothing is faulty"
-        text="A fault that is noted at the hatch or at a module stands here until somebody says that it is well."
-      />
+    <Asked :query="query" :what="texts.theFaults">
+      <EmptyNote v-if="!open.length" :title="texts.nothingIsFaulty" :text="texts.aFaultThatIsNoted" />
       <ul class="cards">
         <li v-for="fault in open" :key="fault.id" class="sheet" :class="fault.state">
           <p class="head">
             <b>{{ fault.title }}</b>
             <span v-if="where(fault)" class="v soft">{{ where(fault) }}</span>
           </p>
-          <p class="state">{{ fault.state === 'mending' ? 'on the repair bench' : 'not looked at yet' }}</p>
+          <p class="state">{{ fault.state === 'mending' ? texts.onTheRepairBench : texts.notLookedAtYet }}</p>
           <p class="what">{{ fault.what }}</p>
           <p class="soft">
             {{ dayOf(fault.opened_at) }}<template v-if="fault.opened_by">, {{ fault.opened_by }}</template>
@@ -67,7 +66,7 @@ const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times
               target="_blank"
               ><img
                 :src="`/api/faults/photos/${photo}/jpeg`"
-                :alt="`Picture of ${fault.title}`"
+                :alt="texts.pictureOf(fault.title)"
                 loading="lazy"
             /></a>
           </p>
@@ -75,17 +74,19 @@ const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times
             <input
               v-model="note"
               class="field"
-              :aria-label="closing.isWell ? 'What was done' : 'Why it is thrown away'"
-              :placeholder="closing.isWell ? 'What was done (may stay empty)' : 'Why (may stay empty)'"
+              :aria-label="closing.isWell ? texts.whatWasDone : texts.whyItIsThrownAway"
+              :placeholder="closing.isWell ? texts.whatWasDoneMayStay : texts.whyMayStayEmpty"
               maxlength="200"
             />
-            <button class="btn" :disabled="busy">{{ closing.isWell ? 'It is well' : 'Retire it' }}</button>
-            <button type="button" class="btn quiet" @click="closing = null">Cancel</button>
+            <button class="btn" :disabled="busy">
+              {{ closing.isWell ? texts.itIsWell : texts.retireIt }}
+            </button>
+            <button type="button" class="btn quiet" @click="closing = null">{{ common.cancel }}</button>
           </form>
           <p v-else class="acts">
-            <button class="btn" :disabled="busy" @click="begin(fault, true)">It is well…</button>
+            <button class="btn" :disabled="busy" @click="begin(fault, true)">{{ texts.itIsWellAsk }}</button>
             <button v-if="fault.state === 'open'" class="btn line" :disabled="busy" @click="mend(fault)">
-              To the repair bench
+              {{ texts.toTheRepairBench }}
             </button>
             <button
               v-if="fault.module || fault.ref"
@@ -93,22 +94,22 @@ const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times
               :disabled="busy"
               @click="begin(fault, false)"
             >
-              Retire…
+              {{ texts.retire }}
             </button>
             <PictureButton @chosen="addPicture(fault, $event)" />
           </p>
         </li>
       </ul>
       <template v-if="closed.length">
-        <h2>Closed</h2>
+        <h2>{{ texts.closed }}</h2>
         <div class="sheet wrap">
           <table class="plain">
             <thead>
               <tr>
-                <th>What</th>
-                <th>Fault</th>
-                <th>Came to</th>
-                <th>On</th>
+                <th>{{ common.what }}</th>
+                <th>{{ texts.fault }}</th>
+                <th>{{ texts.cameTo }}</th>
+                <th>{{ texts.on }}</th>
               </tr>
             </thead>
             <tbody>
@@ -120,7 +121,7 @@ const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times
                   {{ fault.what }} <span class="again">{{ again(fault) }}</span>
                 </td>
                 <td>
-                  <b :class="fault.state === 'well' ? 'good' : 'soft'">{{ fault.state }}</b><span
+                  <b :class="fault.state === 'well' ? 'good' : 'soft'">{{ faultStates[fault.state] }}</b><span
                     v-if="fault.note"
                     class="soft"
                     >, {{ fault.note }}</span

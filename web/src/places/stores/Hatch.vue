@@ -11,6 +11,8 @@ import { useSession } from '@/shared/me'
 import { useSounds } from '@/shared/sounds'
 import { useTab } from '@/shared/tabs'
 import TabBar from '@/pieces/TabBar.vue'
+import { common } from '@texts/common'
+import { hatch as texts } from '@texts/hatch'
 import CameBack from './CameBack.vue'
 import ComingSessions from './ComingSessions.vue'
 import DrawerList from './DrawerList.vue'
@@ -27,7 +29,14 @@ import TablesAndLabels from './TablesAndLabels.vue'
 import { type Mode, useScans } from './use-scans'
 
 const { session } = useSession()
-const TABS = ['Kits', 'Modules', 'Drawers', 'Faults', 'Coming sessions', 'Labels and tables'] as const
+const TABS = {
+  kits: common.kits,
+  modules: common.modules,
+  drawers: common.drawers,
+  faults: common.faults,
+  'coming-sessions': texts.comingSessions,
+  'labels-and-tables': texts.labelsAndTables,
+}
 const { tab } = useTab(TABS)
 const route = useRoute()
 const act = ref<Mode | 'instead' | 'replace' | 'settings'>('out')
@@ -47,10 +56,10 @@ const kits = useKits({ often: true })
 const floor = useFloor(computed(() => session.value?.id))
 const waiting = computed(() => floor.data.value?.benches.filter((b) => !b.docket) ?? [])
 const hint = computed(() => {
-  if (act.value === 'back') return 'Scan the kit that comes back; then it can be looked through.'
-  if (pending.value?.kit) return `${pending.value.kit.named}: now the pair’s badge.`
-  if (pending.value?.badge) return `${pending.value.badge.named}: now the kit.`
-  return 'Scan a kit and a badge, in either order.'
+  if (act.value === 'back') return texts.scanTheKitThatComes
+  if (pending.value?.kit) return texts.nowThePairsBadge(pending.value.kit.named)
+  if (pending.value?.badge) return texts.nowTheKit(pending.value.badge.named)
+  return texts.scanAKit
 })
 const refocus = () => void nextTick(() => field.value?.focus())
 onMounted(() => {
@@ -84,17 +93,17 @@ function choose(name: string) {
 
 <template>
   <div class="page">
-    <section class="desk" aria-label="Hatch">
-      <h1>Hatch</h1>
+    <section class="desk" :aria-label="common.hatch">
+      <h1>{{ common.hatch }}</h1>
       <ChoiceBar
         v-model="act"
-        label="What to do"
+        :label="texts.whatToDo"
         :choices="[
-          { value: 'out', word: 'Hand out', key: '>' },
-          { value: 'back', word: 'Take back', key: '<' },
-          { value: 'instead', word: 'Substitute', key: '=' },
-          { value: 'replace', word: 'Replace', key: '+' },
-          { value: 'settings', word: 'Settings', key: '*' },
+          { value: 'out', word: texts.handOut, key: '>' },
+          { value: 'back', word: texts.takeBack, key: '<' },
+          { value: 'instead', word: texts.substitute, key: '=' },
+          { value: 'replace', word: texts.replace, key: '+' },
+          { value: 'settings', word: texts.settings, key: '*' },
         ]"
       />
       <div v-if="act === 'instead'" class="sheet box"><SubstituteForm v-model:tag="tag" /></div>
@@ -102,14 +111,14 @@ function choose(name: string) {
       <div v-else-if="act === 'settings'" class="sheet box"><SettingsForm v-model:tag="tag" /></div>
       <form v-else class="sheet box" @submit.prevent="enter">
         <label class="field-label" for="code">{{
-          act === 'out' ? 'Kit or badge' : 'Kit that comes back'
+          act === 'out' ? texts.kitOrBadge : texts.kitThatComesBack
         }}</label>
         <input
           id="code"
           ref="field"
           v-model="code"
           class="field v big"
-          :placeholder="act === 'out' ? 'HB-15, then P-07' : 'HB-15'"
+          :placeholder="act === 'out' ? texts.kitThenBadgeExample : texts.kitExample"
           autocomplete="off"
           list="badges"
           maxlength="80"
@@ -121,12 +130,14 @@ function choose(name: string) {
         </datalist>
         <p class="hint" :class="{ half: pending }" role="status">
           {{ hint }}
-          <button v-if="pending" type="button" class="btn quiet" @click="forget">Start over</button>
+          <button v-if="pending" type="button" class="btn quiet" @click="forget">
+            {{ texts.startOver }}
+          </button>
         </p>
         <button class="btn" :disabled="!session || !code.trim()">
-          {{ busy ? 'A moment…' : 'Enter' }} <kbd>Enter</kbd>
+          {{ busy ? texts.aMoment : texts.enter }} <kbd>{{ common.enter }}</kbd>
         </button>
-        <label class="sounds"><input v-model="sounds" type="checkbox" /> a sound for each scan</label>
+        <label class="sounds"><input v-model="sounds" type="checkbox" /> {{ texts.aSoundForEachScan }}</label>
       </form>
       <ScanAnswers
         v-if="answers.length"
@@ -136,13 +147,13 @@ function choose(name: string) {
         @done="refocus"
       />
     </section>
-    <TabBar v-model="tab" :tabs="TABS" label="Stores">
-      <ModuleList v-if="tab === 'Modules'" />
-      <DrawerList v-else-if="tab === 'Drawers'" />
-      <FaultList v-else-if="tab === 'Faults'" />
-      <div v-else-if="tab === 'Coming sessions'"><ComingSessions /><OrderList /></div>
-      <TablesAndLabels v-else-if="tab === 'Labels and tables'" />
-      <Asked v-else v-slot="{ data }" :query="kits" what="the kits">
+    <TabBar v-model="tab" :tabs="TABS" :label="texts.stores">
+      <ModuleList v-if="tab === 'modules'" />
+      <DrawerList v-else-if="tab === 'drawers'" />
+      <FaultList v-else-if="tab === 'faults'" />
+      <div v-else-if="tab === 'coming-sessions'"><ComingSessions /><OrderList /></div>
+      <TablesAndLabels v-else-if="tab === 'labels-and-tables'" />
+      <Asked v-else v-slot="{ data }" :query="kits" :what="texts.theKits">
         <div>
           <KitTests :kits="data" />
           <KitTable :kits="data" :chosen="tag" @choose="choose" @put-right="putRight" />

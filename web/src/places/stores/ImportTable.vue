@@ -7,7 +7,9 @@ import ErrorNote from '@/pieces/ErrorNote.vue'
 import { STORES_STALE } from '@/queries/stores'
 import { useAct } from '@/shared/act'
 import { base64Of } from '@/shared/files'
-import { count } from '@/shared/language'
+import Sentence from '@/pieces/Sentence.vue'
+import { common } from '@texts/common'
+import { importTable as texts } from '@texts/stores'
 
 const props = defineProps<{ tables: Schemas['StoreTableOut'][] }>()
 const name = defineModel<string>('name', { required: true })
@@ -63,26 +65,29 @@ async function commit() {
 </script>
 
 <template>
-  <Dialog v-model:show="show" :title="`Import ${table?.title.toLowerCase() ?? ''}`" width="780px">
+  <Dialog v-model:show="show" :title="texts.import(table?.title.toLowerCase() ?? '')" width="780px">
     <template v-if="!preview">
       <p class="soft">
-        The first row names the columns: <span class="v">{{ table?.head.join(', ') }}</span>.
-        {{ table?.needed.join(' and ') }} must be there, the others may be left out. Nothing is stored before
-        you have seen what would change.
+        <Sentence :text="texts.theFirstRowNames(table?.needed ?? [])">
+          <template #head
+            ><span class="v">{{ table?.head.join(', ') }}</span></template
+          >
+        </Sentence>
       </p>
       <p class="acts">
         <label class="btn file"
-          >Choose a file<input type="file" accept=".csv,.tsv,.txt,.xlsx,.xls,.ods" @change="choose"
+          >{{ common.chooseAFile
+          }}<input type="file" accept=".csv,.tsv,.txt,.xlsx,.xls,.ods" @change="choose"
         /></label>
-        <span class="soft">CSV, XLSX or ODS up to 1 MB</span>
+        <span class="soft">{{ texts.csvXlsxOrOdsUp }}</span>
       </p>
       <label>
-        <span class="field-label">Or paste cells from a spreadsheet</span>
+        <span class="field-label">{{ texts.orPasteCells }}</span>
         <textarea v-model="pasted" class="field v" rows="4"></textarea>
       </label>
       <p class="acts">
-        <button class="btn line" :disabled="!pasted.trim()" @click="look(textBlob(), 'what you pasted')">
-          Look at it
+        <button class="btn line" :disabled="!pasted.trim()" @click="look(textBlob(), texts.whatYouPasted)">
+          {{ texts.lookAtIt }}
         </button>
       </p>
       <ErrorNote :error="looking.error.value" />
@@ -90,10 +95,16 @@ async function commit() {
     </template>
     <template v-else>
       <p>
-        <b>{{ file }}</b>: {{ count(counts.added, 'row') }} new, {{ counts.changed }} changed,
-        {{ counts.same }} as it is<template v-if="counts.wrong"
-          >, <b class="bad">{{ counts.wrong }} left out</b></template
-        >.
+        <Sentence :text="texts.newChangedAsItIs(counts.added, counts.changed, counts.same)"
+          ><template #file
+            ><b>{{ file }}</b></template
+          >
+          <template #part
+            ><template v-if="counts.wrong"
+              >, <b class="bad">{{ texts.leftOut(counts.wrong) }}</b></template
+            ></template
+          >
+        </Sentence>
       </p>
       <div class="wrap">
         <table class="plain">
@@ -110,9 +121,9 @@ async function commit() {
       <ErrorNote :error="importing.error.value" />
       <p class="acts">
         <button class="btn" :disabled="!will || importing.busy.value" @click="commit">
-          {{ will ? `Import ${count(will, 'row')}` : 'Nothing to import' }}
+          {{ will ? texts.importRows(will) : texts.nothingToImport }}
         </button>
-        <button class="btn quiet" @click="preview = null">Another file</button>
+        <button class="btn quiet" @click="preview = null">{{ texts.anotherFile }}</button>
       </p>
     </template>
   </Dialog>

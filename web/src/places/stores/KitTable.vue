@@ -3,16 +3,12 @@ import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
+import { common } from '@texts/common'
+import { kitTable as texts } from '@texts/stores'
+import { kits as kitWords } from '@texts/words'
 
 const props = defineProps<{ kits: Schemas['KitRowOut'][]; chosen: string }>()
 defineEmits<{ choose: [tag: string]; putRight: [tag: string] }>()
-const WORDS: Record<string, string> = {
-  ready: 'ready',
-  out: 'out',
-  incomplete: 'incomplete',
-  repair: 'in repair',
-  'to-test': 'to test',
-}
 const all = ref(false)
 const find = ref('')
 const planned = computed(() => props.kits.filter((kit) => kit.planned))
@@ -27,58 +23,54 @@ const shown = computed(() => {
 const several = computed(() => new Set(shown.value.map((kit) => kit.exercise)).size > 1)
 const note = (kit: Schemas['KitRowOut']) =>
   [
-    kit.state === 'out' || kit.state === 'ready'
-      ? ''
-      : kit.reason.replace(`${kit.tag} `, '').replace('is in repair: ', ''),
+    kit.why,
     ...kit.substitutions,
-    kit.serves.length && kit.state === 'ready' ? `also for ${kit.serves.join(', ')}` : '',
+    kit.serves.length && kit.state === 'ready' ? texts.alsoFor(kit.serves.join(', ')) : '',
   ]
     .filter(Boolean)
     .join('; ')
 const counts = computed(() => {
   const by = (state: string) => offered.value.filter((kit) => kit.state === state).length
-  return `${by('ready')} ready, ${by('out')} out, ${by('incomplete') + by('repair') + by('to-test')} held back`
+  return texts.readyOutHeldBack(by('ready'), by('out'), by('incomplete') + by('repair') + by('to-test'))
 })
 </script>
 
 <template>
-  <section aria-label="Kits">
+  <section :aria-label="common.kits">
     <header>
-      <h2>Kits</h2>
+      <h2>{{ common.kits }}</h2>
       <span class="soft">{{ counts }}</span>
       <input
         v-if="kits.length > 12"
         v-model="find"
         class="field"
         type="search"
-        placeholder="Tag, exercise or pair"
-        aria-label="Find a kit"
+        :placeholder="texts.tagExerciseOrPair"
+        :aria-label="texts.findAKit"
       />
       <ChoiceBar
         v-if="planned.length && planned.length < kits.length"
         v-model="all"
-        label="Which kits"
+        :label="texts.whichKits"
         :choices="[
-          { value: false, word: 'Today’s' },
-          { value: true, word: 'All' },
+          { value: false, word: texts.todays },
+          { value: true, word: texts.all },
         ]"
       />
     </header>
-    <EmptyNote
-      v-if="!kits.length"
-      title="No kits yet"
-      text="A kit is a tagged box filled to the recipe of an exercise."
-    />
+    <EmptyNote v-if="!kits.length" :title="texts.noKitsYet" :text="texts.aKitIsATagged" />
     <div v-else class="sheet wrap">
       <table class="plain">
         <thead>
           <tr>
-            <th>Tag</th>
-            <th>State</th>
-            <th v-if="several">Exercise</th>
-            <th>With</th>
-            <th>Note</th>
-            <th><span class="visually-hidden">Acts</span></th>
+            <th>{{ texts.tag }}</th>
+            <th>{{ common.state }}</th>
+            <th v-if="several">{{ common.exercise }}</th>
+            <th>{{ texts.with }}</th>
+            <th>{{ texts.note }}</th>
+            <th>
+              <span class="visually-hidden">{{ common.acts }}</span>
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -94,7 +86,7 @@ const counts = computed(() => {
               <b>{{ kit.tag }}</b>
             </td>
             <td>
-              <span class="state" :class="kit.state">{{ WORDS[kit.state] }}</span>
+              <span class="state" :class="kit.state">{{ kitWords[kit.state] }}</span>
             </td>
             <td v-if="several">{{ kit.exercise }}</td>
             <td class="with">{{ kit.holder }}</td>
@@ -103,11 +95,11 @@ const counts = computed(() => {
               <button
                 v-if="kit.state === 'repair' || (kit.state === 'incomplete' && kit.parts.length)"
                 class="btn quiet"
-                :aria-label="`${kit.tag} is ${kit.state === 'repair' ? 'repaired' : 'complete'} now`"
+                :aria-label="texts.isNow(kit.tag, kit.state === 'repair')"
                 @click.stop="$emit('putRight', kit.tag)"
                 @keydown.enter.stop
               >
-                {{ kit.state === 'repair' ? 'Repaired' : 'Complete now' }}
+                {{ kit.state === 'repair' ? texts.repaired : texts.completeNow }}
               </button>
             </td>
           </tr>

@@ -2,6 +2,8 @@
 // A form of the hatch about one kit, begun with its tag; what was done is said above the button.
 import type { useAct } from '@/shared/act'
 import ErrorNote from '@/pieces/ErrorNote.vue'
+import { common } from '@texts/common'
+import { kitTagForm as texts } from '@texts/hatch'
 
 const tag = defineModel<string>('tag', { required: true })
 const {
@@ -22,13 +24,22 @@ const emit = defineEmits<{ submit: [] }>()
 <template>
   <form @submit.prevent="emit('submit')">
     <div>
-      <label class="field-label" :for="id">Kit, its tag</label>
-      <input :id="id" v-model="tag" class="field v big" placeholder="HB-15" autocomplete="off" required />
+      <label class="field-label" :for="id">{{ texts.kitItsTag }}</label>
+      <input
+        :id="id"
+        v-model="tag"
+        class="field v big"
+        :placeholder="texts.kitExample"
+        autocomplete="off"
+        required
+      />
     </div>
     <slot />
     <ErrorNote :error="error" />
     <p v-if="said" class="ready" role="status">{{ said }}</p>
-    <button class="btn" :disabled="busy || !ready">{{ button }} <kbd>Enter</kbd></button>
+    <button class="btn" :disabled="busy || !ready">
+      {{ button }} <kbd>{{ common.enter }}</kbd>
+    </button>
   </form>
 </template>
 

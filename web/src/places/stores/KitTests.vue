@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
-import { plural } from '@/shared/language'
+import { kitTests as texts } from '@texts/hatch'
 
 const props = defineProps<{ kits: Schemas['KitRowOut'][] }>()
 const due = computed(() => props.kits.flatMap((kit) => kit.tests.map((test) => ({ ...test, tag: kit.tag }))))
@@ -13,15 +13,14 @@ function answer(id: number, isWell: boolean) {
   const body = { is_well: isWell, note: '' }
   return run(() => ask(client.POST('/api/kits/tests/{test_id}', { params: { path: { test_id: id } }, body })))
 }
-const times = (count: number) =>
-  count && plural(count, 'It was broken once before.', `It was broken ${count} times before.`)
+const times = (count: number) => count && texts.itWasBrokenTimes(count)
 </script>
 
 <template>
-  <section v-if="due.length || said" class="tests" aria-label="To test">
+  <section v-if="due.length || said" class="tests" :aria-label="texts.toTest">
     <header>
-      <h2>To test</h2>
-      <span class="soft">before the kit goes out again</span>
+      <h2>{{ texts.toTest }}</h2>
+      <span class="soft">{{ texts.beforeTheKitGoes }}</span>
     </header>
     <ErrorNote :error="error" />
     <p v-if="said" role="status" class="good">{{ said }}</p>
@@ -36,10 +35,12 @@ const times = (count: number) =>
           }}<template v-if="times(test.broken_before)">. {{ times(test.broken_before) }}</template>
         </p>
         <p>{{ test.how }}</p>
-        <p class="soft">Well is: {{ test.well }}</p>
+        <p class="soft">{{ texts.wellIs(test.well) }}</p>
         <p class="acts">
-          <button class="btn" :disabled="busy" @click="answer(test.id, true)">It is well</button>
-          <button class="btn line" :disabled="busy" @click="answer(test.id, false)">It is broken</button>
+          <button class="btn" :disabled="busy" @click="answer(test.id, true)">{{ texts.itIsWell }}</button>
+          <button class="btn line" :disabled="busy" @click="answer(test.id, false)">
+            {{ texts.itIsBroken }}
+          </button>
         </p>
       </li>
     </ul>

@@ -7,8 +7,10 @@ import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { STORES_STALE, useBatches, useModule, usePartKinds } from '@/queries/stores'
 import { useAct } from '@/shared/act'
-import { count } from '@/shared/language'
 import { fullDay } from '@/shared/words'
+import { common } from '@texts/common'
+import { faults as faultStates } from '@texts/words'
+import { moduleDialog as texts } from '@texts/stores-modules'
 import CalibrateForm from './CalibrateForm.vue'
 import ModuleState from './ModuleState.vue'
 
@@ -85,26 +87,26 @@ const words = (takes: string) => (UNITS.includes(takes) ? null : takes.split(' o
 </script>
 
 <template>
-  <Dialog v-model:show="show" :title="module ? `${module.tag}, ${module.title}` : 'Module'" width="720px">
-    <Asked v-slot="{ data }" :query="query" what="the module">
+  <Dialog v-model:show="show" :title="module ? `${module.tag}, ${module.title}` : texts.module" width="720px">
+    <Asked v-slot="{ data }" :query="query" :what="texts.theModule">
       <p class="now">
         <ModuleState :row="data" />
-        <span v-if="data.where" class="v">in {{ data.where }}</span>
-        <span v-if="data.leg_order" class="soft">legs {{ data.leg_order }}</span>
-        <span v-if="data.bought_on" class="soft">bought {{ fullDay(data.bought_on) }}</span>
+        <span v-if="data.where" class="v">{{ texts.whereIn(data.where) }}</span>
+        <span v-if="data.leg_order" class="soft">{{ texts.legs(data.leg_order) }}</span>
+        <span v-if="data.bought_on" class="soft">{{ texts.bought(fullDay(data.bought_on)) }}</span>
       </p>
       <ErrorNote :error="error" />
       <p v-if="said" class="good" role="status">{{ said }}</p>
 
-      <section v-if="kind?.calibrations.length || data.calibrations.length" aria-label="Calibrations">
+      <section v-if="kind?.calibrations.length || data.calibrations.length" :aria-label="texts.calibrations">
         <h3>
-          Calibrations
+          {{ texts.calibrations }}
           <button
             v-if="kind?.calibrations.length && !calibrating"
             class="btn quiet"
             @click="calibrating = true"
           >
-            Calibrate…
+            {{ texts.calibrate }}
           </button>
         </h3>
         <CalibrateForm
@@ -121,29 +123,29 @@ const words = (takes: string) => (UNITS.includes(takes) ? null : takes.split(' o
               >{{ fullDay(one.on) }}<template v-if="one.with_what">, {{ one.with_what }}</template
               ><template v-if="one.by">, {{ one.by }}</template></span
             >
-            <span v-if="one.withdrawn" class="soft">withdrawn</span>
-            <b v-else-if="one.aged" class="bad">too old since {{ fullDay(one.until) }}</b>
-            <span v-else class="soft">counts until {{ fullDay(one.until) }}</span>
+            <span v-if="one.withdrawn" class="soft">{{ texts.withdrawn }}</span>
+            <b v-else-if="one.aged" class="bad">{{ texts.tooOldSince(fullDay(one.until)) }}</b>
+            <span v-else class="soft">{{ texts.countsUntil(fullDay(one.until)) }}</span>
             <button v-if="!one.withdrawn" class="btn quiet" :disabled="busy" @click="withdraw(one.id)">
-              Withdraw
+              {{ texts.withdraw }}
             </button>
           </li>
         </ul>
         <p v-else-if="!calibrating" class="soft">
-          Not calibrated: its sheets count with the limits of its family.
+          {{ texts.notCalibratedItsSheets }}
         </p>
       </section>
 
-      <section aria-label="Faults">
+      <section :aria-label="common.faults">
         <h3>
-          Faults
-          <span v-if="data.history.length" class="soft">{{ count(data.history.length, 'fault') }}</span>
+          {{ common.faults }}
+          <span v-if="data.history.length" class="soft">{{ texts.faults(data.history.length) }}</span>
         </h3>
         <ul v-if="data.history.length" class="rows">
           <li v-for="one in data.history" :key="one.at">
             <span>{{ one.what }}</span>
             <span class="soft">{{ fullDay(one.at) }}</span>
-            <span :class="one.state === 'well' ? 'good' : 'bad'">{{ one.state }}</span>
+            <span :class="one.state === 'well' ? 'good' : 'bad'">{{ faultStates[one.state] }}</span>
             <span class="soft">{{ one.note }}</span>
           </li>
         </ul>
@@ -151,11 +153,11 @@ const words = (takes: string) => (UNITS.includes(takes) ? null : takes.split(' o
           <input
             v-model="fault"
             class="field"
-            aria-label="What is wrong with it"
-            placeholder="What is wrong with it"
+            :aria-label="texts.whatIsWrongWithIt"
+            :placeholder="texts.whatIsWrongWithIt"
             maxlength="200"
           />
-          <button class="btn line" :disabled="busy || !fault.trim()">Note the fault</button>
+          <button class="btn line" :disabled="busy || !fault.trim()">{{ texts.noteTheFault }}</button>
         </form>
       </section>
 
@@ -163,43 +165,43 @@ const words = (takes: string) => (UNITS.includes(takes) ? null : takes.split(' o
         <input
           v-model="kit"
           class="field v"
-          aria-label="Tag of the kit it lies in"
-          placeholder="Kit it lies in: HB-15"
+          :aria-label="texts.tagOfTheKit"
+          :placeholder="texts.kitExample"
           maxlength="20"
         />
-        <button class="btn line" :disabled="busy || !kit.trim()">Put it there</button>
+        <button class="btn line" :disabled="busy || !kit.trim()">{{ texts.putItThere }}</button>
       </form>
 
       <form class="fields" @submit.prevent="save">
-        <h3>As it is</h3>
+        <h3>{{ texts.asItIs }}</h3>
         <label v-if="own.length">
-          <span class="field-label">Batch</span>
+          <span class="field-label">{{ common.batch }}</span>
           <select v-model="typed.batch" class="field">
-            <option :value="null">none</option>
+            <option :value="null">{{ texts.none }}</option>
             <option v-for="batch in own" :key="batch.id" :value="batch.id">{{ batch.name }}</option>
           </select>
         </label>
         <label v-for="(takes, name) in kind?.settings ?? {}" :key="name">
           <span class="field-label">{{ name }}</span>
           <select v-if="words(takes)" v-model="typed.settings[name]" class="field v">
-            <option value="">not known</option>
+            <option value="">{{ texts.notKnown }}</option>
             <option v-for="word in words(takes)" :key="word" :value="word">{{ word }}</option>
           </select>
           <input v-else v-model="typed.settings[name]" class="field v" :placeholder="takes" maxlength="40" />
         </label>
         <label>
-          <span class="field-label">Headers soldered on</span>
+          <span class="field-label">{{ texts.headersSoldered }}</span>
           <select v-model="typed.headers" class="field">
-            <option value="">not known</option>
-            <option value="yes">yes</option>
-            <option value="no">no</option>
+            <option value="">{{ texts.notKnown }}</option>
+            <option value="yes">{{ texts.yes }}</option>
+            <option value="no">{{ texts.no }}</option>
           </select>
         </label>
         <label class="wide">
-          <span class="field-label">Note</span>
+          <span class="field-label">{{ texts.note }}</span>
           <input v-model="typed.note" class="field" maxlength="200" />
         </label>
-        <button class="btn" :disabled="busy">Save</button>
+        <button class="btn" :disabled="busy">{{ common.save }}</button>
       </form>
     </Asked>
   </Dialog>

@@ -5,7 +5,8 @@ import Asked from '@/pieces/Asked.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import { useModules } from '@/queries/stores'
 import type { Schemas } from '@/api/client'
-import { count } from '@/shared/language'
+import { common } from '@texts/common'
+import { moduleList as texts } from '@texts/stores-modules'
 import BatchDialog from './BatchDialog.vue'
 import ModuleDialog from './ModuleDialog.vue'
 import ModuleState from './ModuleState.vue'
@@ -20,10 +21,10 @@ const batches = ref(false)
 type Row = Schemas['ModuleRowOut']
 const HELD = ['repair', 'to-test', 'missing']
 const CHOICES = [
-  { value: 'all', word: 'all' },
-  { value: 'held', word: 'held back' },
-  { value: 'loose', word: 'in no kit' },
-  { value: 'aged', word: 'calibration too old' },
+  { value: 'all', word: texts.all },
+  { value: 'held', word: texts.heldBack },
+  { value: 'loose', word: texts.inNoKit },
+  { value: 'aged', word: texts.calibrationToo },
 ] as const
 const fits: Record<(typeof CHOICES)[number]['value'], (row: Row) => boolean> = {
   all: () => true,
@@ -33,7 +34,7 @@ const fits: Record<(typeof CHOICES)[number]['value'], (row: Row) => boolean> = {
 }
 const told = computed(() => {
   const all = modules.data.value ?? []
-  const parts = [count(all.filter((row) => row.state !== 'retired').length, 'module')]
+  const parts = [texts.modules(all.filter((row) => row.state !== 'retired').length)]
   for (const choice of CHOICES.slice(1)) {
     const number = all.filter(fits[choice.value]).length
     if (number) parts.push(`${number} ${choice.word}`)
@@ -51,39 +52,35 @@ const rows = computed(() => {
 </script>
 
 <template>
-  <section aria-label="Modules">
+  <section :aria-label="common.modules">
     <header>
       <input
         v-model="find"
         class="field"
         type="search"
-        placeholder="Tag, kind, kit or batch"
-        aria-label="Find a module"
+        :placeholder="texts.tagKindKitOrBatch"
+        :aria-label="texts.findAModule"
       />
-      <select v-model="shown" class="field" aria-label="Which modules">
+      <select v-model="shown" class="field" :aria-label="texts.whichModules">
         <option v-for="choice in CHOICES" :key="choice.value" :value="choice.value">{{ choice.word }}</option>
       </select>
-      <button class="btn line" @click="batches = true">Batches…</button>
-      <button class="btn" @click="tagging = true">Tag modules…</button>
+      <button class="btn line" @click="batches = true">{{ texts.batches }}</button>
+      <button class="btn" @click="tagging = true">{{ texts.tagModules }}</button>
     </header>
-    <Asked v-slot="{ data }" :query="modules" what="the modules">
-      <EmptyNote
-        v-if="!data.length"
-        title="No module is tagged yet"
-        text="A tagged module keeps its leg order, its settings and its calibrations wherever it goes. Untagged kits work as well."
-      />
-      <p v-else-if="!rows.length" class="soft none">No module fits.</p>
+    <Asked v-slot="{ data }" :query="modules" :what="texts.theModules">
+      <EmptyNote v-if="!data.length" :title="texts.noModuleIsTagged" :text="texts.aTaggedModuleKeeps" />
+      <p v-else-if="!rows.length" class="soft none">{{ texts.noModuleFits }}</p>
       <template v-else>
         <p class="soft told">{{ told }}</p>
         <div class="sheet wrap">
           <table class="plain">
             <thead>
               <tr>
-                <th>Tag</th>
-                <th>Kind</th>
-                <th>Where</th>
-                <th>State</th>
-                <th>Calibration</th>
+                <th>{{ texts.tag }}</th>
+                <th>{{ common.kind }}</th>
+                <th>{{ texts.where }}</th>
+                <th>{{ common.state }}</th>
+                <th>{{ texts.calibration }}</th>
               </tr>
             </thead>
             <tbody>
@@ -92,9 +89,11 @@ const rows = computed(() => {
                   <button class="tag" @click.stop="opened = row.id">{{ row.tag }}</button>
                 </td>
                 <td class="kind" :title="row.title">{{ row.title }}</td>
-                <td class="v">{{ row.where || 'loose' }}</td>
+                <td class="v">{{ row.where || texts.loose }}</td>
                 <td><ModuleState :row="row" short /></td>
-                <td class="soft">{{ row.calibration }} <b v-if="row.aged" class="old">too old</b></td>
+                <td class="soft">
+                  {{ row.calibration }} <b v-if="row.aged" class="old">{{ texts.tooOld }}</b>
+                </td>
               </tr>
             </tbody>
           </table>

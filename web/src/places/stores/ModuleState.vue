@@ -1,18 +1,11 @@
 <script setup lang="ts">
 // How a module is, in a word and its reason.
+import { modules } from '@texts/words'
 defineProps<{ row: { state: string; reason: string }; short?: boolean }>()
-const WORDS: Record<string, string> = {
-  ready: 'ready',
-  out: 'out',
-  'to-test': 'to test',
-  repair: 'faulty',
-  missing: 'missing',
-  retired: 'retired',
-}
 </script>
 
 <template>
-  <span class="state" :class="row.state">{{ WORDS[row.state] ?? row.state }}</span>
+  <span class="state" :class="row.state">{{ modules[row.state] ?? row.state }}</span>
   <span v-if="row.reason && row.state !== 'retired' && !(short && row.state === 'out')" class="soft reason">{{
     row.reason
   }}</span>

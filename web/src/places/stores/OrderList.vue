@@ -3,27 +3,29 @@
 import Asked from '@/pieces/Asked.vue'
 import { useOrders } from '@/queries/stores'
 import { dayOf } from '@/shared/words'
+import { common } from '@texts/common'
+import { orderList as texts } from '@texts/stores'
 
 const orders = useOrders()
 </script>
 
 <template>
-  <section aria-label="To order">
+  <section :aria-label="texts.toOrder">
     <header>
-      <h2>To order</h2>
-      <a href="/api/stores/orders.csv" download>As a table (CSV)</a>
+      <h2>{{ texts.toOrder }}</h2>
+      <a href="/api/stores/orders.csv" download>{{ texts.asATableCsv }}</a>
     </header>
-    <Asked v-slot="{ data }" :query="orders" what="the orders">
-      <p v-if="!data.length" class="soft">Nothing: every smallest stock lasts through the coming sessions.</p>
+    <Asked v-slot="{ data }" :query="orders" :what="texts.theOrders">
+      <p v-if="!data.length" class="soft">{{ texts.nothingEverySmallest }}</p>
       <div v-else class="sheet wrap">
         <table class="plain">
           <thead>
             <tr>
-              <th>What</th>
-              <th class="num">How many</th>
-              <th>Order by</th>
-              <th>From</th>
-              <th>Why</th>
+              <th>{{ common.what }}</th>
+              <th class="num">{{ common.howMany }}</th>
+              <th>{{ texts.orderBy }}</th>
+              <th>{{ common.from }}</th>
+              <th>{{ common.why }}</th>
             </tr>
           </thead>
           <tbody>
@@ -33,10 +35,10 @@ const orders = useOrders()
               </td>
               <td class="num v">{{ row.count }}</td>
               <td class="by" :class="{ bad: !row.by }">
-                {{ row.by ? dayOf(row.by) : 'at once' }}
+                {{ row.by ? dayOf(row.by) : texts.atOnce }}
               </td>
               <td>
-                {{ row.supplier }} <span class="soft">{{ row.lead_days }} days</span>
+                {{ row.supplier }} <span class="soft">{{ texts.days(row.lead_days) }}</span>
               </td>
               <td class="soft">{{ row.because }}</td>
             </tr>

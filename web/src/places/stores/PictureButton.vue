@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A picture out of the camera or a file; the same one can be chosen again.
+import { pictureButton as texts } from '@texts/hatch'
 const emit = defineEmits<{ chosen: [picture: File] }>()
 function choose(event: Event) {
   const field = event.target as HTMLInputElement
@@ -11,12 +12,12 @@ function choose(event: Event) {
 
 <template>
   <label class="btn quiet photo"
-    ><slot>Add a picture</slot
+    ><slot>{{ texts.addAPicture }}</slot
     ><input
       type="file"
       accept="image/jpeg,image/png,image/webp"
       capture="environment"
-      aria-label="Picture"
+      :aria-label="texts.picture"
       @change="choose"
   /></label>
 </template>

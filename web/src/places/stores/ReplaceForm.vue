@@ -5,6 +5,8 @@ import { ask, client } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { STORES_STALE, usePlaces } from '@/queries/stores'
 import { useAct } from '@/shared/act'
+import { common } from '@texts/common'
+import { replaceForm as texts } from '@texts/hatch'
 import KitTagForm from './KitTagForm.vue'
 
 const tag = defineModel<string>('tag', { required: true })
@@ -38,11 +40,18 @@ const needsTag = computed(() => !!chosen.value?.module)
 </script>
 
 <template>
-  <KitTagForm id="replace-tag" v-model:tag="tag" :act="act" :ready="!!chosen" button="Give it" @submit="send">
+  <KitTagForm
+    id="replace-tag"
+    v-model:tag="tag"
+    :act="act"
+    :ready="!!chosen"
+    :button="texts.giveIt"
+    @submit="send"
+  >
     <ErrorNote v-if="tag.trim()" :error="unknownKit" />
     <template v-if="places?.length">
       <div>
-        <label class="field-label" for="replace-part">Which part is exchanged</label>
+        <label class="field-label" for="replace-part">{{ texts.whichPartIsExchanged }}</label>
         <select id="replace-part" v-model="part" class="field">
           <option v-for="place in places" :key="place.ref" :value="place.ref">
             {{ place.ref }} {{ place.title }}{{ place.module ? `, ${place.module}` : '' }}
@@ -50,36 +59,36 @@ const needsTag = computed(() => !!chosen.value?.module)
         </select>
       </div>
       <div v-if="chosen && (needsTag || chosen.loose.length)">
-        <label class="field-label" for="replace-given">Tag of the one that is given</label>
+        <label class="field-label" for="replace-given">{{ texts.tag }}</label>
         <input
           id="replace-given"
           v-model="given"
           class="field v"
           list="replace-loose"
           autocomplete="off"
-          :placeholder="chosen.loose[0] ?? 'no other one is free'"
+          :placeholder="chosen.loose[0] ?? texts.noOtherOneIsFree"
         />
         <datalist id="replace-loose">
           <option v-for="one in chosen.loose" :key="one" :value="one" />
         </datalist>
         <p v-if="!chosen.loose.length" class="bad">
-          No other one is free: all are in kits, faulty or retired.
+          {{ texts.allAreInKits }}
         </p>
       </div>
-      <p v-else class="soft">It has no tag: another one comes out of its drawer.</p>
+      <p v-else class="soft">{{ texts.itHasNoTagAnother }}</p>
       <div>
-        <label class="field-label" for="replace-why">Why</label>
+        <label class="field-label" for="replace-why">{{ common.why }}</label>
         <input
           id="replace-why"
           v-model="reason"
           class="field"
-          placeholder="reads 9 °C too high"
+          :placeholder="texts.reasonExample"
           maxlength="200"
         />
       </div>
-      <label class="check"><input v-model="dead" type="checkbox" /> the old one is faulty</label>
+      <label class="check"><input v-model="dead" type="checkbox" /> {{ texts.theOldOneIsFaulty }}</label>
     </template>
-    <button v-if="done" type="button" class="btn quiet" @click="undo">Undo: {{ done }} as it was</button>
+    <button v-if="done" type="button" class="btn quiet" @click="undo">{{ texts.undoAsItWas(done) }}</button>
   </KitTagForm>
 </template>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // What came of the last scans: the newest large enough to be read from the hatch, the others below it.
 import { clockTime } from '@/shared/words'
+import { scanAnswers as texts } from '@texts/hatch'
 import type { Answer } from './use-scans'
 
 defineProps<{ answers: Answer[] }>()
@@ -8,7 +9,7 @@ const emit = defineEmits<{ undo: [answer: Answer]; look: [tag: string]; done: []
 </script>
 
 <template>
-  <ol aria-label="Last scans" aria-live="assertive">
+  <ol :aria-label="texts.lastScans" aria-live="assertive">
     <li
       v-for="(answer, index) in answers"
       :key="answer.id"
@@ -18,8 +19,8 @@ const emit = defineEmits<{ undo: [answer: Answer]; look: [tag: string]; done: []
       <div>
         <p>{{ answer.text }}</p>
         <div v-if="answer.back" class="acts">
-          <button class="btn quiet" @click="emit('look', answer.back)">Look through it…</button>
-          <button class="btn quiet" @click="emit('undo', answer)">Undo: it stays out</button>
+          <button class="btn quiet" @click="emit('look', answer.back)">{{ texts.lookThroughIt }}</button>
+          <button class="btn quiet" @click="emit('undo', answer)">{{ texts.undoItStaysOut }}</button>
         </div>
       </div>
       <time class="soft">{{ clockTime(answer.at) }}</time>

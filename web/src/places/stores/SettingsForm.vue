@@ -5,6 +5,7 @@ import { ask, client, type Schemas } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useSettings } from '@/queries/stores'
 import { useAct } from '@/shared/act'
+import { settingsForm as texts } from '@texts/hatch'
 import KitTagForm from './KitTagForm.vue'
 
 const tag = defineModel<string>('tag', { required: true })
@@ -19,10 +20,10 @@ watch(settings, (rows) => {
 const changed = computed(() => (settings.value ?? []).filter((row) => typed[keyOf(row)] !== row.now))
 const words = (takes: string) => (takes.includes(' or ') ? takes.split(' or ') : null)
 const units: Record<string, string> = {
-  centimetre: 'such as 14 cm',
-  second: 'such as 5 s',
-  percent: 'such as 40 %',
-  ohm: 'such as 326 or 9.87k',
+  centimetre: texts.distanceExample,
+  second: texts.timeExample,
+  percent: texts.shareExample,
+  ohm: texts.ohmsExample,
 }
 
 function send() {
@@ -43,20 +44,20 @@ function send() {
     v-model:tag="tag"
     :act="act"
     :ready="!!changed.length"
-    button="Save the settings"
+    :button="texts.saveTheSettings"
     @submit="send"
   >
     <ErrorNote v-if="tag.trim()" :error="unknownKit" />
     <p v-if="settings && !settings.length" class="soft">
-      Nothing can be noted of this kit: no jumper, no trimmer, no resistor.
+      {{ texts.nothingCanBeNoted }}
     </p>
     <div v-for="row in settings" :key="keyOf(row)" class="row">
       <label class="field-label" :for="keyOf(row)">
-        {{ row.ref }} {{ row.title }}: {{ row.takes === 'ohm' ? 'measured value in Ω' : row.setting }}
-        <span v-if="row.usual" class="soft">the exercise says {{ row.usual }}</span>
+        {{ row.ref }} {{ row.title }}: {{ row.takes === 'ohm' ? texts.measuredValueIn : row.setting }}
+        <span v-if="row.usual" class="soft">{{ texts.theExerciseSays(row.usual) }}</span>
       </label>
       <select v-if="words(row.takes)" :id="keyOf(row)" v-model="typed[keyOf(row)]" class="field v">
-        <option value="">not known</option>
+        <option value="">{{ texts.notKnown }}</option>
         <option v-for="word in words(row.takes)" :key="word" :value="word">{{ word }}</option>
       </select>
       <input

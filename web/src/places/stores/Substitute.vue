@@ -4,6 +4,9 @@ import { computed, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { useAdvice } from '@/queries/stores'
 import { said } from '@/shared/units'
+import Sentence from '@/pieces/Sentence.vue'
+import { common } from '@texts/common'
+import { substitute as texts } from '@texts/hatch'
 
 const props = defineProps<{ tag: string }>()
 const part = defineModel<string>('part', { required: true })
@@ -21,42 +24,48 @@ function take(offer: Schemas['OfferOut']) {
   value.value = String(Number(offer.ohms.toPrecision(6)))
   if (reason.value.trim() || !chosen.value) return
   const joined = offer.how === 'single' ? '' : `; ${offer.said}`
-  reason.value = `no ${said(chosen.value.nominal_ohms, 'Ω')} left${joined}`
+  reason.value = texts.noLeft(said(chosen.value.nominal_ohms, 'Ω'), joined)
 }
 </script>
 
 <template>
   <div class="two">
     <div>
-      <label class="field-label" for="ref">Which resistor</label>
+      <label class="field-label" for="ref">{{ texts.whichResistor }}</label>
       <select v-if="resistors?.length" id="ref" v-model="part" class="field v">
         <option v-for="row in resistors" :key="row.ref" :value="row.ref">{{ row.ref }}</option>
       </select>
       <input v-else id="ref" v-model="part" class="field v" required />
     </div>
     <div>
-      <label class="field-label" for="value">Value given</label>
+      <label class="field-label" for="value">{{ texts.valueGiven }}</label>
       <input id="value" v-model="value" class="field v" placeholder="390" autocomplete="off" required />
     </div>
   </div>
   <div v-if="chosen" class="advice">
     <p>
-      {{ chosen.title }}: <b class="v">{{ said(chosen.nominal_ohms, 'Ω') }}</b>
-      <template v-if="chosen.window"
-        >, anything from <span class="v">{{ chosen.window }}</span> does</template
+      <Sentence
+        :text="chosen.window ? texts.anythingInItsWindow(chosen.title) : texts.ofTheRecipe(chosen.title)"
       >
+        <template #ohms
+          ><b class="v">{{ said(chosen.nominal_ohms, 'Ω') }}</b></template
+        >
+        <template #window
+          ><span class="v">{{ chosen.window }}</span></template
+        >
+      </Sentence>
     </p>
     <p v-if="chosen.offers.length" class="offers">
       <button v-for="offer in chosen.offers" :key="offer.said" type="button" @click="take(offer)">
         <b class="v">{{ offer.said }}</b>
-        <span>drawer {{ offer.drawers.join(', ') }}, {{ offer.count }} left</span>
+        <span>{{ texts.drawerLeft(offer.drawers.join(', '), offer.count) }}</span>
       </button>
     </p>
-    <p v-else class="soft">The drawers hold nothing inside this window.</p>
+    <p v-else class="soft">{{ texts.theDrawersHold }}</p>
   </div>
   <div>
-    <label class="field-label" for="why">Why</label>
-    <input id="why" v-model="reason" class="field" placeholder="no 330 Ω left in drawer C" required />
+    <label class="field-label" for="why">{{ common.why }}</label>
+    <input id="why" v-model="reason" class="field" :placeholder="texts.reasonExample" required />
   </div>
 </template>
 

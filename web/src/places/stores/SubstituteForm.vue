@@ -3,6 +3,7 @@
 import { ref } from 'vue'
 import { ask, client } from '@/api/client'
 import { useAct } from '@/shared/act'
+import { substituteForm as texts } from '@texts/hatch'
 import KitTagForm from './KitTagForm.vue'
 import Substitute from './Substitute.vue'
 
@@ -20,7 +21,7 @@ async function send() {
 </script>
 
 <template>
-  <KitTagForm id="tag" v-model:tag="tag" :act="act" button="Record the substitution" @submit="send">
+  <KitTagForm id="tag" v-model:tag="tag" :act="act" :button="texts.recordTheSubstitution" @submit="send">
     <Substitute
       v-model:part="part"
       v-model:value="value"

@@ -4,16 +4,18 @@ import { computed, reactive, ref } from 'vue'
 import Asked from '@/pieces/Asked.vue'
 import { useLabelSheets, useStoreTables } from '@/queries/stores'
 import { useSession } from '@/shared/me'
+import { common } from '@texts/common'
+import { tablesAndLabels as texts } from '@texts/stores'
 import ImportTable from './ImportTable.vue'
 
 const { session } = useSession()
 const tables = useStoreTables()
 const { data: sheets } = useLabelSheets()
 const KINDS = [
-  { value: 'kits', word: 'Kits' },
-  { value: 'modules', word: 'Modules and boards' },
-  { value: 'drawers', word: 'Drawers' },
-  { value: 'badges', word: 'Badges of the pairs' },
+  { value: 'kits', word: common.kits },
+  { value: 'modules', word: texts.modulesAndBoards },
+  { value: 'drawers', word: common.drawers },
+  { value: 'badges', word: texts.badgesOfThePairs },
 ]
 const wanted = reactive({ kind: 'kits', sheet: 'a4-24', first: 1, tags: '' })
 const importing = ref('')
@@ -27,40 +29,40 @@ const address = computed(() => {
 </script>
 
 <template>
-  <section aria-label="Labels">
-    <h2>Labels</h2>
+  <section :aria-label="texts.labels">
+    <h2>{{ texts.labels }}</h2>
     <div class="sheet fields">
       <label>
-        <span class="field-label">Of what</span>
+        <span class="field-label">{{ texts.ofWhat }}</span>
         <select v-model="wanted.kind" class="field">
           <option v-for="kind in KINDS" :key="kind.value" :value="kind.value">{{ kind.word }}</option>
         </select>
       </label>
       <label>
-        <span class="field-label">Sheet</span>
+        <span class="field-label">{{ texts.sheet }}</span>
         <select v-model="wanted.sheet" class="field">
           <option v-for="sheet in sheets" :key="sheet.id" :value="sheet.id">{{ sheet.title }}</option>
         </select>
       </label>
       <label>
-        <span class="field-label">First free label, 1 to {{ count }}</span>
+        <span class="field-label">{{ texts.firstFreeLabel(count) }}</span>
         <input v-model.number="wanted.first" class="field v" type="number" min="1" :max="count" />
       </label>
       <label class="wide">
-        <span class="field-label">Only these tags (empty: all)</span>
+        <span class="field-label">{{ texts.onlyTheseTagsEmpty }}</span>
         <input v-model="wanted.tags" class="field v" placeholder="T-16 T-17 T-18" maxlength="4000" />
       </label>
-      <a class="btn" :href="address" target="_blank">Open the labels (PDF)</a>
+      <a class="btn" :href="address" target="_blank">{{ texts.openTheLabelsPdf }}</a>
     </div>
-    <h2>Lists on paper</h2>
+    <h2>{{ texts.listsOnPaper }}</h2>
     <p class="links">
-      <a v-if="session" :href="`/api/sessions/${session.id}/inspection.pdf`" target="_blank"
-        >Inspection list of this session (PDF)</a
-      >
-      <a href="/api/stores/coming.pdf" target="_blank">What the coming sessions need, and orders (PDF)</a>
+      <a v-if="session" :href="`/api/sessions/${session.id}/inspection.pdf`" target="_blank">{{
+        texts.inspectionList
+      }}</a>
+      <a href="/api/stores/coming.pdf" target="_blank">{{ texts.whatTheComingSessions }}</a>
     </p>
-    <h2>Tables</h2>
-    <Asked v-slot="{ data }" :query="tables" what="the tables">
+    <h2>{{ texts.tables }}</h2>
+    <Asked v-slot="{ data }" :query="tables" :what="texts.theTables">
       <div class="sheet wrap">
         <table class="plain middle">
           <tbody>
@@ -70,26 +72,26 @@ const address = computed(() => {
                 <a
                   :href="`/api/stores/tables/${table.name}.csv`"
                   download
-                  :aria-label="`${table.title} as CSV`"
-                  >CSV</a
+                  :aria-label="texts.asCsv(table.title)"
+                  >{{ texts.csv }}</a
                 >
               </td>
               <td>
                 <a
                   :href="`/api/stores/tables/${table.name}.xlsx`"
                   download
-                  :aria-label="`${table.title} as XLSX`"
-                  >XLSX</a
+                  :aria-label="texts.asXlsx(table.title)"
+                  >{{ texts.xlsx }}</a
                 >
               </td>
               <td class="num">
                 <button
                   v-if="table.read"
                   class="btn quiet"
-                  :aria-label="`Import ${table.title}`"
+                  :aria-label="texts.import(table.title)"
                   @click="importing = table.name"
                 >
-                  Import…
+                  {{ texts.importTable }}
                 </button>
               </td>
             </tr>

@@ -6,6 +6,8 @@ import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { STORES_STALE, useBatches, useModules, usePartKinds } from '@/queries/stores'
 import { useAct } from '@/shared/act'
+import { common } from '@texts/common'
+import { tagModules as texts } from '@texts/stores-modules'
 
 const show = defineModel<boolean>('show', { required: true })
 const { data: kinds } = usePartKinds()
@@ -32,38 +34,36 @@ const send = () => run(() => ask(client.POST('/api/modules', { body: { ...typed 
 </script>
 
 <template>
-  <Dialog v-model:show="show" title="Tag modules" width="520px">
+  <Dialog v-model:show="show" :title="texts.tagModules" width="520px">
     <form @submit.prevent="send">
       <label>
-        <span class="field-label">Kind</span>
+        <span class="field-label">{{ common.kind }}</span>
         <select v-model="typed.part" class="field" required>
-          <option value="" disabled>Choose…</option>
+          <option value="" disabled>{{ texts.choose }}</option>
           <option v-for="kind in offered" :key="kind.id" :value="kind.id">{{ kind.title }}</option>
         </select>
       </label>
-      <label class="check"
-        ><input v-model="all" type="checkbox" /> show parts that are usually counted by drawer, too</label
-      >
+      <label class="check"><input v-model="all" type="checkbox" /> {{ texts.showPartsThatAreUsually }}</label>
       <div class="two">
         <label>
-          <span class="field-label">Letters of the tags</span>
+          <span class="field-label">{{ texts.lettersOfTheTags }}</span>
           <input v-model="typed.prefix" class="field v" maxlength="8" placeholder="T" required />
         </label>
         <label>
-          <span class="field-label">How many</span>
+          <span class="field-label">{{ common.howMany }}</span>
           <input v-model.number="typed.count" class="field v" type="number" min="1" max="60" required />
         </label>
       </div>
       <label v-if="own.length">
-        <span class="field-label">Batch</span>
+        <span class="field-label">{{ common.batch }}</span>
         <select v-model="typed.batch" class="field">
-          <option :value="null">none</option>
+          <option :value="null">{{ texts.none }}</option>
           <option v-for="batch in own" :key="batch.id" :value="batch.id">{{ batch.name }}</option>
         </select>
       </label>
       <ErrorNote :error="error" />
       <p v-if="said" class="good" role="status">{{ said }}</p>
-      <button class="btn" :disabled="busy || !typed.part">Tag them</button>
+      <button class="btn" :disabled="busy || !typed.part">{{ texts.tagThem }}</button>
     </form>
   </Dialog>
 </template>

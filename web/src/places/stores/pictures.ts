@@ -1,6 +1,7 @@
 // Pictures of faults, sent one by one: a large one must not make the others wait.
 import { ask, client } from '@/api/client'
 import { base64Of } from '@/shared/files'
+import { pictures as texts } from '@texts/hatch'
 
 export async function sendPicture(faultId: number, picture: File) {
   const body = { data: await base64Of(picture) }
@@ -21,7 +22,7 @@ export async function sendPictures(
     try {
       await send(fault, picture)
     } catch (wrong) {
-      refused.push(`The picture of ${ref || 'the kit'} was not added: ${(wrong as Error).message}`)
+      refused.push(texts.thePicture(ref, (wrong as Error).message))
     }
   }
   return refused

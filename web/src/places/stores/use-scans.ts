@@ -4,6 +4,7 @@ import { computed, type Ref, ref } from 'vue'
 import { ApiError, ask, client } from '@/api/client'
 import { STORES_STALE } from '@/queries/stores'
 import { play } from '@/shared/sounds'
+import { useScans as texts } from '@texts/hatch'
 
 export type Mode = 'out' | 'back'
 export interface Answer {
@@ -39,7 +40,7 @@ export function useScans(session: Ref<number | undefined>, mode: Ref<Mode>) {
     try {
       answer(true, (await ask(client.POST('/api/hatch/put-right', { body: { tag } }))).message)
     } catch (wrong) {
-      answer(false, wrong instanceof ApiError ? wrong.message : 'That did not work; try again.')
+      answer(false, wrong instanceof ApiError ? wrong.message : texts.thatDidNotWork)
     }
     for (const key of STORES_STALE) void queries.invalidateQueries({ queryKey: [key] })
   }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { bandPicture as texts } from '@texts/sums'
 import { PAINT } from './bands'
 
 const props = defineProps<{ colours: string[] }>()
@@ -13,7 +14,7 @@ const marks = computed(() =>
 </script>
 
 <template>
-  <svg viewBox="0 0 400 92" role="img" :aria-label="`Bands: ${colours.join(', ')}`">
+  <svg viewBox="0 0 400 92" role="img" :aria-label="texts.bands(colours.join(', '))">
     <path d="M8 36H60 M340 36H392" class="lead" />
     <rect x="56" y="10" width="288" height="52" rx="14" class="body" />
     <g v-for="(mark, index) in marks" :key="index">

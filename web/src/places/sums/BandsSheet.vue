@@ -7,6 +7,8 @@ import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useBands, useValue } from '@/queries/sums'
 import { said } from '@/shared/units'
+import Sentence from '@/pieces/Sentence.vue'
+import { bandsSheet as texts } from '@texts/sums'
 import BandPicture from './BandPicture.vue'
 import { roleOf } from './bands'
 
@@ -45,18 +47,18 @@ function count(to: number) {
 
 <template>
   <article>
-    <h1>Colour bands</h1>
+    <h1>{{ texts.colourBands }}</h1>
     <div class="two">
-      <section aria-label="From bands to a value">
+      <section :aria-label="texts.fromBandsToAValue">
         <div class="counts">
           <ChoiceBar
-            label="How many bands"
-            :choices="[3, 4, 5, 6].map((n) => ({ value: n, word: `${n} bands` }))"
+            :label="texts.howManyBands"
+            :choices="[3, 4, 5, 6].map((n) => ({ value: n, word: texts.bands(n) }))"
             :model-value="colours.length"
             @update:model-value="count"
           />
           <button type="button" class="btn quiet" @click="colours = [...colours].reverse()">
-            Read from the other end
+            {{ texts.readFromTheOther }}
           </button>
         </div>
         <BandPicture :colours="colours" />
@@ -75,48 +77,63 @@ function count(to: number) {
             <span class="v">{{ said(reading.data.value.ohms, 'Ω') }}</span>
             <span>± {{ reading.data.value.tolerance_percent }} %</span>
             <span v-if="reading.data.value.ppm_per_kelvin" class="soft">
-              {{ reading.data.value.ppm_per_kelvin }} ppm/K
+              {{ texts.ppmPerKelvin(reading.data.value.ppm_per_kelvin!) }}
             </span>
           </p>
           <p class="soft">
-            between <span class="v">{{ said(reading.data.value.low_ohms, 'Ω', 4) }}</span> and
-            <span class="v">{{ said(reading.data.value.high_ohms, 'Ω', 4) }}</span>
+            <Sentence :text="texts.betweenAnd">
+              <template #lowOhms
+                ><span class="v">{{ said(reading.data.value.low_ohms, 'Ω', 4) }}</span></template
+              >
+              <template #highOhms
+                ><span class="v">{{ said(reading.data.value.high_ohms, 'Ω', 4) }}</span></template
+              ></Sentence
+            >
           </p>
           <p v-if="reading.data.value.order_doubt" class="doubt">
-            Read from the other end? {{ reading.data.value.order_doubt }}.
+            {{ texts.readFromTheOtherEnd(reading.data.value.order_doubt) }}
           </p>
           <label class="meter">
-            <span>A meter says</span>
-            <input v-model="measured" class="field v" placeholder="nothing yet" autocomplete="off" />
+            <span>{{ texts.aMeterSays }}</span>
+            <input v-model="measured" class="field v" :placeholder="texts.nothingYet" autocomplete="off" />
             <span>Ω</span>
           </label>
-          <p v-if="reading.data.value.measured_fits" class="good">It fits, the meter's own error included.</p>
+          <p v-if="reading.data.value.measured_fits" class="good">{{ texts.itFitsTheMeters }}</p>
           <div v-else-if="reading.data.value.measured_fits === false" class="bad">
-            <p>It does not fit these bands.</p>
+            <p>{{ texts.itDoesNotFitThese }}</p>
             <p v-for="other in reading.data.value.misreadings" :key="other.bands.join()">
-              Perhaps {{ other.bands.join(', ') }}: <b class="v">{{ said(other.ohms, 'Ω') }}</b>
-              <button type="button" class="btn quiet" @click="colours = [...other.bands]">use these</button>
+              <Sentence :text="texts.perhaps(other.bands.join(', '))">
+                <template #ohms
+                  ><b class="v">{{ said(other.ohms, 'Ω') }}</b></template
+                >
+                <template #link
+                  ><button type="button" class="btn quiet" @click="colours = [...other.bands]">
+                    {{ texts.useThese }}
+                  </button></template
+                ></Sentence
+              >
             </p>
             <p v-if="!reading.data.value.misreadings.length" class="soft">
-              No usual misreading explains it. Measured in the circuit it reads too low.
+              {{ texts.noUsualMisreading }}
             </p>
           </div>
         </template>
       </section>
-      <section aria-label="From a value to bands" class="other">
-        <h2>From a value</h2>
+      <section :aria-label="texts.fromAValueToBands" class="other">
+        <h2>{{ texts.fromAValue }}</h2>
         <div class="ask">
           <label
-            ><span class="soft">value</span><input v-model="value" class="field v" autocomplete="off"
+            ><span class="soft">{{ texts.value }}</span
+            ><input v-model="value" class="field v" autocomplete="off"
           /></label>
           <label
-            ><span class="soft">series</span>
+            ><span class="soft">{{ texts.series }}</span>
             <select v-model="series" class="field">
               <option v-for="name in lists.series" :key="name">{{ name }}</option>
             </select>
           </label>
           <label
-            ><span class="soft">tolerance, %</span>
+            ><span class="soft">{{ texts.tolerance }}</span>
             <select v-model="tolerance" class="field">
               <option v-for="percent in [10, 5, 2, 1, 0.5, 0.25, 0.1]" :key="percent">{{ percent }}</option>
             </select>
@@ -127,14 +144,20 @@ function count(to: number) {
           <BandPicture :colours="found.data.value.bands" />
           <p class="answer small">
             <span class="v">{{ said(found.data.value.nearest, 'Ω') }}</span>
-            <span class="soft">nearest in {{ found.data.value.series }}</span>
+            <span class="soft">{{ texts.nearestIn(found.data.value.series) }}</span>
           </p>
           <p v-if="found.data.value.down === found.data.value.up" class="soft">
-            It is a value of the series.
+            {{ texts.itIsAValue }}
           </p>
           <p v-else class="soft">
-            next down <span class="v">{{ said(found.data.value.down, 'Ω') }}</span>, next up
-            <span class="v">{{ said(found.data.value.up, 'Ω') }}</span>
+            <Sentence :text="texts.nextDownNextUp">
+              <template #down
+                ><span class="v">{{ said(found.data.value.down, 'Ω') }}</span></template
+              >
+              <template #up
+                ><span class="v">{{ said(found.data.value.up, 'Ω') }}</span></template
+              ></Sentence
+            >
           </p>
         </template>
       </section>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { sumDrawing as texts } from '@texts/sums'
 import { DRAWINGS, type Shape } from './drawings'
 
 const props = defineProps<{
@@ -26,7 +27,7 @@ function stubs(shape: Extract<Shape, { kind: 'box' }>): string {
 </script>
 
 <template>
-  <svg viewBox="0 0 400 230" role="img" aria-label="The circuit of this sum">
+  <svg viewBox="0 0 400 230" role="img" :aria-label="texts.theCircuitOfThisSum">
     <g v-for="(shape, index) in shapes" :key="index" :class="{ result: 'result' in shape && shape.result }">
       <polyline v-if="shape.kind === 'wire'" :points="shape.points" class="wire" />
       <template v-else-if="shape.kind === 'box'">

@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useSum } from '@/queries/sums'
+import { sumSheet as texts } from '@texts/sums'
 import SumDrawing from './SumDrawing.vue'
 
 const props = defineProps<{ sum: Schemas['SumOut'] }>()
@@ -66,7 +67,7 @@ function reset() {
               class="field v"
               autocomplete="off"
               :autofocus="index === 0"
-              :placeholder="field.optional ? 'none' : field.default"
+              :placeholder="field.optional ? texts.none : field.default"
             />
             <span class="unit soft">{{
               !given[field.name]?.trim() || PLAIN.test(given[field.name]!.trim())
@@ -74,7 +75,7 @@ function reset() {
                 : ''
             }}</span>
           </label>
-          <button type="button" class="btn quiet" @click="reset">usual values</button>
+          <button type="button" class="btn quiet" @click="reset">{{ texts.usualValues }}</button>
         </form>
         <ErrorNote v-if="error" :error="error" />
         <template v-else-if="data">
@@ -92,7 +93,7 @@ function reset() {
           </table>
           <p v-for="note in data.notes" :key="note" class="soft note">{{ note }}</p>
         </template>
-        <p v-else class="soft" aria-busy="true">Working it out…</p>
+        <p v-else class="soft" aria-busy="true">{{ texts.workingItOut }}</p>
       </div>
       <SumDrawing class="drawing" :name="sum.name" :given="entered" :results="results" />
     </div>

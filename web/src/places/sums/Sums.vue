@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import Asked from '@/pieces/Asked.vue'
 import { useSums } from '@/queries/sums'
 import { useKeys } from '@/shared/keys'
+import { sums as texts } from '@texts/sums'
 import BandsSheet from './BandsSheet.vue'
 import SumSheet from './SumSheet.vue'
 
@@ -18,20 +19,21 @@ const chosen = computed(() => {
   return names.value.includes(name) ? name : 'bands'
 })
 const sum = computed(() => data.value?.sums.find((one) => one.name === chosen.value))
-const titleOf = (name: string) => data.value?.sums.find((one) => one.name === name)?.title ?? 'Colour bands'
+const titleOf = (name: string) =>
+  data.value?.sums.find((one) => one.name === name)?.title ?? texts.colourBands
 function turn(by: number) {
   const at = names.value.indexOf(chosen.value)
   void router.replace(`/sums/${names.value[(at + by + names.value.length) % names.value.length]}`)
 }
 useKeys({
-  ArrowDown: { does: 'next sum', act: () => turn(1) },
-  ArrowUp: { does: 'sum before', act: () => turn(-1) },
+  ArrowDown: { does: texts.nextSum, act: () => turn(1) },
+  ArrowUp: { does: texts.sumBefore, act: () => turn(-1) },
 })
 </script>
 
 <template>
   <div class="page">
-    <nav aria-label="Sums">
+    <nav :aria-label="texts.sums">
       <RouterLink
         v-for="name in names"
         :key="name"
@@ -42,7 +44,7 @@ useKeys({
       </RouterLink>
     </nav>
     <div class="sheet inside">
-      <Asked v-if="!data" :query="sums" what="the sums" />
+      <Asked v-if="!data" :query="sums" :what="texts.theSums" />
       <BandsSheet v-else-if="!sum" :lists="data" />
       <SumSheet v-else :key="sum.name" :sum="sum" />
     </div>

@@ -1,4 +1,5 @@
 // How bands are drawn. Their names stand under them: nothing depends on the colour alone.
+import { bands as texts } from '@texts/sums'
 export const PAINT: Record<string, string> = {
   black: '#1c1a19',
   brown: '#7b4a23',
@@ -18,6 +19,6 @@ export const PAINT: Record<string, string> = {
 /** What a band says, by its place and how many there are. */
 export function roleOf(index: number, count: number): string {
   const figures = count <= 4 ? 2 : 3
-  if (index < figures) return `figure ${index + 1}`
+  if (index < figures) return texts.figure(index + 1)
   return ['times', 'tolerance', 'drift'][index - figures] ?? ''
 }

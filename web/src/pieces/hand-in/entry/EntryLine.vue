@@ -1,6 +1,8 @@
 <script setup lang="ts">
 // One line for everything: what it will do stands under it before Enter is pressed.
 import { computed, ref, useTemplateRef } from 'vue'
+import { common } from '@texts/common'
+import { entryLine as texts } from '@texts/hand-in'
 import { readLine } from '../lines'
 import { completions } from './complete'
 import { understand } from './line'
@@ -31,9 +33,9 @@ function take(insert: string) {
   field.value?.focus()
 }
 function onKey(event: KeyboardEvent) {
-  if (event.key === 'Enter' && event.ctrlKey) emit('submit')
-  else if (event.key === 'Enter') enter()
-  else if (event.key === 'Tab' && !event.shiftKey && text.value.trim() && offered.value[0])
+  if (event.key === common.enter && event.ctrlKey) emit('submit')
+  else if (event.key === common.enter) enter()
+  else if (event.key === texts.tab && !event.shiftKey && text.value.trim() && offered.value[0])
     take(offered.value[0].insert)
   else if (event.key === 'ArrowUp' && !text.value && before.value) text.value = before.value
   else if (event.key === 'z' && event.ctrlKey && !text.value) emit('undo')
@@ -49,7 +51,7 @@ defineExpose({ focus: () => hasKeyboard && field.value?.focus({ preventScroll: t
 <template>
   <div class="entry">
     <div class="line">
-      <label class="prompt" for="entry-line">Add</label>
+      <label class="prompt" for="entry-line">{{ common.add }}</label>
       <input
         id="entry-line"
         ref="field"
@@ -57,46 +59,47 @@ defineExpose({ focus: () => hasKeyboard && field.value?.focus({ preventScroll: t
         autocomplete="off"
         autocapitalize="off"
         spellcheck="false"
-        placeholder=".8 a12   or   led c16   or   mv U1 2"
+        :placeholder="texts.whatToType"
         aria-describedby="entry-says"
         @input="wrong = ''"
         @keydown="onKey"
       />
-      <button type="button" class="btn line" :disabled="!mayUndo" @click="emit('undo')">Undo</button>
+      <button type="button" class="btn line" :disabled="!mayUndo" @click="emit('undo')">
+        {{ common.undo }}
+      </button>
     </div>
     <div id="entry-says" class="says" :class="{ wrong: wrong }" aria-live="polite">
       <template v-if="wrong">{{ wrong }}</template>
       <template v-else-if="'said' in outcome">
-        <kbd>Enter</kbd> <span class="v">{{ outcome.said }}</span>
+        <kbd>{{ common.enter }}</kbd> <span class="v">{{ outcome.said }}</span>
       </template>
       <template v-else-if="text.trim()"
         ><span class="soft">{{ outcome.wrong }}</span></template
       >
       <details v-else class="help">
-        <summary>How to type a bench</summary>
+        <summary>{{ texts.howToTypeABench }}</summary>
         <dl>
           <dt>.8 a12 y</dt>
-          <dd>a yellow wire from pin D8 to hole a12. A pin begins with a dot, a rail is +l -l +r -r.</dd>
-          <dt>th f20</dt>
-          <dd>the thermometer, its legs in f20, f21, f22. f22-20 goes upwards.</dd>
-          <dt>r f4 f9 bngnrdgd m=1480</dt>
-          <dd>a resistor with its bands (two letters each) or its value, and what a meter says.</dd>
+          <dd>{{ texts.aYellowWireFromPin }}</dd>
+          <dt>{{ texts.thermometerExample }}</dt>
+          <dd>{{ texts.theThermometerItsLegs }}</dd>
+          <dt>{{ texts.resistorExample }}</dt>
+          <dd>{{ texts.aResistorWithItsBands }}</dd>
           <dt>q b=c12 c=c11 e=c13</dt>
-          <dd>legs by name, or by the beginning of it.</dd>
-          <dt>mv U1 2 · sw R1 · dup R1 · del R1</dt>
-          <dd>moves down two rows, exchanges ends, copies, removes. Ctrl Z takes the last change back.</dd>
-          <dt>in a row</dt>
+          <dd>{{ texts.legsByName }}</dd>
+          <dt>{{ texts.commandsExample }}</dt>
+          <dd>{{ texts.movesDownTwoRows }}</dd>
+          <dt>{{ texts.inARow }}</dt>
           <dd>
-            Enter goes down, Alt ↓ moves its part by a row of the board, Alt S exchanges ends, Alt C copies,
-            Alt Delete removes.
+            {{ texts.enterGoesDownAlt }}
           </dd>
         </dl>
       </details>
     </div>
-    <ul v-if="text.trim() && offered.length" class="offered" aria-label="May become">
+    <ul v-if="text.trim() && offered.length" class="offered" :aria-label="texts.mayBecome">
       <li v-for="(one, index) in offered" :key="one.insert">
         <button type="button" tabindex="-1" @click="take(one.insert)">
-          <kbd v-if="index === 0">Tab</kbd> <span class="v">{{ one.insert }}</span>
+          <kbd v-if="index === 0">{{ texts.tab }}</kbd> <span class="v">{{ one.insert }}</span>
           <span class="soft">{{ one.about }}</span>
         </button>
       </li>

@@ -1,4 +1,5 @@
 // What the word being typed may become: Tab takes the first.
+import { complete as texts } from '@texts/hand-in'
 import type { Row } from '../lines'
 import { partsLike, unplaced } from './part'
 import { boardRef, pinsLike } from './place'
@@ -18,7 +19,7 @@ export function completions(text: string, rows: Row[], words: Vocabulary): Compl
   if (last.startsWith('.'))
     return pinsLike(last.slice(1), words.pins)
       .slice(0, MOST)
-      .map((pin) => ({ insert: `.${pin}`, about: `pin of ${boardRef(rows)}` }))
+      .map((pin) => ({ insert: `.${pin}`, about: texts.pinOf(boardRef(rows)) }))
   if (tokens.length === 1) {
     if (!last)
       return unplaced(rows, words)
@@ -35,7 +36,10 @@ export function completions(text: string, rows: Row[], words: Vocabulary): Compl
   }
   const part = /^[.+-]|^[a-j]\d+$/.test(first) ? undefined : partsLike(first, rows, words)[0]
   if (part && last && !/^[a-j]?\d|^[+-]/.test(last)) {
-    const names = [...part.type.legs.map((l) => [l, 'leg']), ...part.type.settings.map((s) => [s, 'setting'])]
+    const names = [
+      ...part.type.legs.map((l) => [l, texts.leg]),
+      ...part.type.settings.map((s) => [s, texts.setting]),
+    ]
     return names
       .filter(([name]) => name!.startsWith(last.toLowerCase()) && !last.includes('='))
       .slice(0, MOST)
@@ -45,6 +49,6 @@ export function completions(text: string, rows: Row[], words: Vocabulary): Compl
     return words.wireColours
       .filter((c) => c.startsWith(last.toLowerCase()))
       .slice(0, MOST)
-      .map((colour) => ({ insert: colour, about: 'colour' }))
+      .map((colour) => ({ insert: colour, about: texts.colour }))
   return []
 }

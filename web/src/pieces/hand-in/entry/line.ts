@@ -1,6 +1,7 @@
 // The entry line: a few letters become a statement of the bench notation. `.8 a12` is a wire from pin D8 to hole
 // a12; `led c16` puts a light into c16 and c17; `mv U1 3` moves U1 down three rows. What it would do is said
 // before Enter is pressed; nothing is guessed that the preview does not show.
+import { line as texts } from '@texts/hand-in'
 import {
   copied,
   ends,
@@ -63,24 +64,23 @@ function adds(line: string): Understood {
 
 function wire(from: string, rest: string[], rows: Row[], words: Vocabulary): Understood {
   const [second, colour, extra] = rest
-  if (!second) throw new NotUnderstood('and to where? A hole (a12), a rail (-l) or a pin (.gnd).')
+  if (!second) throw new NotUnderstood(texts.andToWhereAHole)
   const to = resolvePlace(second, rows, words)
-  if (!to) throw new NotUnderstood(`“${second}” is no hole, rail, pin or leg.`)
-  if (extra) throw new NotUnderstood(`A wire has two ends and a colour; “${extra}” is too much.`)
+  if (!to) throw new NotUnderstood(texts.isNoHoleRailPin(second))
+  if (extra) throw new NotUnderstood(texts.aWireHasTwoEnds(extra))
   return adds(`wire ${from} ${to}${colour ? ` ${wireColourOf(colour, words.wireColours)}` : ''}`)
 }
 
 export function wireColourOf(token: string, colours: string[]): string {
   const found = colours.find((colour) => colour.startsWith(token.toLowerCase()))
-  if (!found) throw new NotUnderstood(`“${token}” is no wire colour: ${colours.slice(0, 6).join(', ')}, …`)
+  if (!found) throw new NotUnderstood(texts.isNoWireColour(token, colours.slice(0, 6).join(', ')))
   return found
 }
 
 function command(name: string, [refText, count]: string[], rows: Row[]): Understood {
   const ref = (refText ?? '').toUpperCase()
   const at = rows.findIndex((row) => row.kind === 'part' && row.name === ref)
-  if (at < 0)
-    throw new NotUnderstood(ref ? `There is no part ${ref} in the table.` : `${name} which part? ${name} U1`)
+  if (at < 0) throw new NotUnderstood(ref ? texts.thereIsNoPart(ref) : texts.whichPart(name))
   const row = rows[at]!
   const put = (line: string, said: string): Understood => ({
     said,
@@ -88,21 +88,20 @@ function command(name: string, [refText, count]: string[], rows: Row[]): Underst
   })
   if (name === 'mv') {
     const by = Number(count)
-    if (!count || !Number.isInteger(by) || by === 0)
-      throw new NotUnderstood('by how many rows? Down is 3, up is -3.')
+    if (!count || !Number.isInteger(by) || by === 0) throw new NotUnderstood(texts.byHowManyRows)
     const places = movedPlaces(row.places, by)
     const most = rowsOf(rows)
     if (rowNumbers(places).some((n) => n > most) || rowNumbers(row.places).some((n) => n + by < 1))
-      throw new NotUnderstood(`${ref} would stand beyond the base, which has rows 1 to ${most}.`)
+      throw new NotUnderstood(texts.wouldStandBeyond(ref, most))
     const line = writeLine({ ...row, places })
-    return put(line, `${line}   (${by > 0 ? 'down' : 'up'} ${Math.abs(by)})`)
+    return put(line, `${line}   (${by > 0 ? texts.down(by) : texts.up(-by)})`)
   }
   if (name === 'sw') {
     const line = writeLine(swapped(row))
-    return put(line, `${line}   (${ends(row) > 2 ? 'legs the other way round' : 'ends exchanged'})`)
+    return put(line, `${line}   (${ends(row) > 2 ? texts.legsTheOtherWay : texts.endsExchanged})`)
   }
   if (name === 'del')
-    return { said: `${ref} leaves the table`, apply: (lines) => lines.filter((_, index) => index !== at) }
+    return { said: texts.leavesTheTable(ref), apply: (lines) => lines.filter((_, index) => index !== at) }
   const copy = copied(row, nextRef(rows, ref.replace(/\d+$/, '')))
   return {
     said: copy,

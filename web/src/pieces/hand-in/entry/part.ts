@@ -1,4 +1,5 @@
 // A part in a few letters: `th e8`, `led c16 red`, `r c16 c20 330 m=327`, `q1 b=c12 c=c11 e=c13`.
+import { part as texts } from '@texts/hand-in'
 import { nextRef, type Row } from '../lines'
 import { oneOf, resolvePlace } from './place'
 import { NotUnderstood, type PartName, type RecipePart, type Vocabulary } from './words'
@@ -40,9 +41,9 @@ export function expandPart(tokens: string[], rows: Row[], words: Vocabulary): Ro
     const assigned = /^([\w-]+)=(.*)$/.exec(token)
     const run = /^([a-j])(\d+)-(\d+)$/i.exec(token)
     if (assigned) {
-      const key = oneOf(assigned[1]!, [...type.legs, ...type.settings], `legs and settings of a ${type.id}`)
+      const key = oneOf(assigned[1]!, [...type.legs, ...type.settings], texts.legsAndSettings(type.id))
       const place = type.legs.includes(key) ? resolvePlace(assigned[2]!, rows, words) : assigned[2]!
-      if (!place) throw new NotUnderstood(`“${assigned[2]}” is no place for ${key}.`)
+      if (!place) throw new NotUnderstood(texts.isNoPlaceFor(assigned[2]!, key))
       ;(type.legs.includes(key) ? byName : settings).push(`${key}=${place}`)
     } else if (run) {
       legs.push(...rowsFrom(run[1]!, Number(run[2]), Number(run[3])))
@@ -51,7 +52,7 @@ export function expandPart(tokens: string[], rows: Row[], words: Vocabulary): Ro
       const place = setting ? null : resolvePlace(token, rows, words)
       if (setting) settings.push(setting)
       else if (place) legs.push(place)
-      else throw new NotUnderstood(`“${token}” is no place, leg or setting of a ${type.id}.`)
+      else throw new NotUnderstood(texts.isNoPlaceLeg(token, type.id))
     }
   }
   const recipe = words.recipe.find((part) => part.ref === ref)
@@ -68,37 +69,32 @@ function named(first: string, rows: Row[], words: Vocabulary): { ref: string; ty
   const best = found[0]
   if (!best) {
     if (rows.some((row) => row.name === first.toUpperCase()))
-      throw new NotUnderstood(
-        `${first.toUpperCase()} is in the table already; mv ${first.toUpperCase()} 2 moves it.`,
-      )
-    throw new NotUnderstood(`“${first}” is no place and no part. A pin begins with a dot: .8 or .a0.`)
+      throw new NotUnderstood(texts.isInTheTableAlready(first.toUpperCase()))
+    throw new NotUnderstood(texts.isNoPlace(first))
   }
   const isOfRecipe = words.recipe.some((part) => part.ref === best.ref)
   const types = new Set(found.map((one) => one.type.id))
   if (!isOfRecipe && !rank(best.type, first.toLowerCase()) && types.size > 1)
-    throw new NotUnderstood(`“${first}” may be ${[...types].slice(0, 5).join(', ')}.`)
+    throw new NotUnderstood(texts.mayBeOneOf(first, [...types].slice(0, 5).join(', ')))
   return best
 }
 
 function placesFor(legs: string[], byName: string[], type: PartName): string[] {
-  if (!legs.length && !byName.length)
-    throw new NotUnderstood(`where? Its legs: ${type.legs.join(', ')}; one hole fills the rows below it.`)
+  if (!legs.length && !byName.length) throw new NotUnderstood(texts.whereAreItsLegs(type.legs.join(', ')))
   if (legs.length && type.by_name)
-    throw new NotUnderstood(
-      `${type.id} needs its legs by name, as makers differ: ${type.legs.map((l) => `${l[0]}=`).join(' ')}`,
-    )
+    throw new NotUnderstood(texts.needsItsLegsByName(type.id, type.legs.map((l) => `${l[0]}=`).join(' ')))
   const hole = legs.length === 1 && /^([a-j])(\d+)$/.exec(legs[0]!)
   if (hole && type.legs.length > 1 && !byName.length)
     return rowsFrom(hole[1]!, Number(hole[2]), Number(hole[2]) + type.legs.length - 1)
   if (legs.length && !byName.length && legs.length !== type.legs.length)
-    throw new NotUnderstood(`${legs.length} of ${type.legs.length} legs: ${type.legs.join(', ')}.`)
+    throw new NotUnderstood(texts.legsAreMissing(legs.length, type.legs.length, type.legs.join(', ')))
   return legs
 }
 
 function rowsFrom(letter: string, from: number, to: number): string[] {
   const step = from <= to ? 1 : -1
   const count = Math.abs(to - from) + 1
-  if (count > 40) throw new NotUnderstood(`${letter}${from}-${to} is longer than any part.`)
+  if (count > 40) throw new NotUnderstood(texts.isLongerThanAny(letter, from, to))
   return Array.from({ length: count }, (_, i) => `${letter.toLowerCase()}${from + i * step}`)
 }
 

@@ -1,4 +1,6 @@
 // Places as people type them: a5, +l, -r40, .8 for pin D8, .g for GND, u1.o for U1.out.
+import { or } from '@texts/language'
+import { place as texts } from '@texts/hand-in'
 import type { Row } from '../lines'
 import { NotUnderstood, type Vocabulary } from './words'
 
@@ -7,21 +9,20 @@ export function resolvePlace(token: string, rows: Row[], words: Vocabulary): str
   const lower = token.toLowerCase()
   if (/^[a-j][1-9]\d?$/.test(lower)) {
     if (Number(lower.slice(1)) > rowsOf(rows))
-      throw new NotUnderstood(`${lower} lies beyond the base, which has rows 1 to ${rowsOf(rows)}.`)
+      throw new NotUnderstood(texts.liesBeyondTheBase(lower, rowsOf(rows)))
     return lower
   }
   const rail = /^([+-])([lr])(\d*)$/.exec(lower)
   if (rail) return `${rail[1]}${rail[2]!.toUpperCase()}${rail[3]}`
-  if (/^[+-]/.test(token))
-    throw new NotUnderstood(`“${token}” is no rail: +L, -L, +R, -R, with a row where it matters.`)
+  if (/^[+-]/.test(token)) throw new NotUnderstood(texts.isNoRail(token))
   if (token.startsWith('.')) return `${boardRef(rows)}.${pinOf(token.slice(1), words.pins)}`
   const [ref, leg] = token.split('.')
   if (leg === undefined || !/^[a-z]+\d+$/i.test(ref!)) return null
   if (ref!.toUpperCase() === boardRef(rows)) return `${boardRef(rows)}.${pinOf(leg, words.pins)}`
   const part = rows.find((row) => row.kind === 'part' && row.name === ref!.toUpperCase())
   const type = words.parts.find((p) => p.id === part?.type)
-  if (!type) throw new NotUnderstood(`There is no part ${ref!.toUpperCase()} in the table.`)
-  return `${part!.name}.${oneOf(leg, type.legs, `legs of ${part!.name}`)}`
+  if (!type) throw new NotUnderstood(texts.thereIsNoPart(ref!.toUpperCase()))
+  return `${part!.name}.${oneOf(leg, type.legs, texts.legsOf(part!.name))}`
 }
 
 /** How many rows the base of this bench has. */
@@ -46,13 +47,13 @@ export function pinsLike(typed: string, pins: string[]): string[] {
 
 function pinOf(typed: string, pins: string[]): string {
   const name = typed.toUpperCase()
-  if (!typed) throw new NotUnderstood('which pin? .8 is D8, .a0 is A0, .g is GND, .5v is 5V.')
+  if (!typed) throw new NotUnderstood(texts.whichPin)
   const [best, second] = pinsLike(typed, pins)
   // GND2 and header positions are other names of pins; the check knows them.
   if (!best && /^(GND\d+|P\d+|VIN|AREF)$/.test(name)) return name
-  if (!best) throw new NotUnderstood(`The board has no pin “${typed}”.`)
+  if (!best) throw new NotUnderstood(texts.theBoardHasNoPin(typed))
   const sure = best === name || /^\d+$/.test(name) || !second
-  if (!sure) throw new NotUnderstood(`“.${typed}” may be ${pinsLike(typed, pins).slice(0, 4).join(', ')}.`)
+  if (!sure) throw new NotUnderstood(texts.mayBePin(typed, pinsLike(typed, pins).slice(0, 4).join(', ')))
   return best
 }
 
@@ -63,6 +64,6 @@ export function oneOf(typed: string, names: string[], of: string): string {
   const begun = names.filter((name) => name.startsWith(lower))
   if (exact) return exact
   if (begun.length === 1) return begun[0]!
-  if (!begun.length) throw new NotUnderstood(`“${typed}” is none of the ${of}: ${names.join(', ')}.`)
-  throw new NotUnderstood(`“${typed}” may be ${begun.join(' or ')}.`)
+  if (!begun.length) throw new NotUnderstood(texts.isNoneOfThe(typed, of, names.join(', ')))
+  throw new NotUnderstood(texts.mayBeBegun(typed, or(begun)))
 }

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import MeasureForm from '@/pieces/MeasureForm.vue'
 import { withUnit } from '@/shared/units'
+import { benchActs as texts } from '@texts/docket-readings'
 
 type BenchAct = Schemas['BenchActOut']
 const props = defineProps<{
@@ -18,7 +19,7 @@ const saving = ref('')
 async function answer(act: BenchAct, choice: number) {
   saving.value = act.name
   try {
-    await props.save(act.name, choice, 'at the bench')
+    await props.save(act.name, choice, texts.atTheBench)
   } finally {
     saving.value = ''
   }
@@ -28,8 +29,8 @@ const said = (act: BenchAct) =>
 </script>
 
 <template>
-  <section v-if="acts.length" class="acts" aria-label="To tell them apart">
-    <h3>To tell them apart</h3>
+  <section v-if="acts.length" class="acts" :aria-label="texts.toTellThemApart">
+    <h3>{{ texts.toTellThemApart }}</h3>
     <ul v-if="done.length" class="done">
       <li v-for="act in done" :key="act.name">
         {{ act.text }} <b class="v">{{ said(act) }}</b>
@@ -37,8 +38,8 @@ const said = (act: BenchAct) =>
     </ul>
     <article v-for="act in shown" :key="act.name">
       <p>
-        {{ act.text }} <span class="soft">about {{ act.seconds }} s</span>
-        <span v-if="act.range" class="soft">, {{ act.range }} range</span>
+        {{ act.text }} <span class="soft">{{ texts.aboutS(act.seconds) }}</span>
+        <span v-if="act.range" class="soft">{{ texts.range(act.range) }}</span>
       </p>
       <table v-if="act.unit" class="plain">
         <tbody>
@@ -51,7 +52,7 @@ const said = (act: BenchAct) =>
       <MeasureForm
         v-if="act.unit"
         :name="act.name"
-        label="It reads"
+        :label="texts.itReads"
         :unit="act.unit"
         :known="[]"
         :save="save"
@@ -70,7 +71,7 @@ const said = (act: BenchAct) =>
       </p>
     </article>
     <button v-if="open.length > 1" type="button" class="btn quiet" @click="others = !others">
-      {{ others ? 'Only the best one' : 'Other ways to tell' }}
+      {{ others ? texts.onlyTheBestOne : texts.otherWaysToTell }}
     </button>
   </section>
 </template>

@@ -1,47 +1,46 @@
 <script setup lang="ts">
 // What explains the readings, the likeliest first: what speaks for it, what against, and what it would print.
 import type { Schemas } from '@/api/client'
+import { explanations as texts } from '@texts/docket-readings'
+import { likelihoods } from '@texts/words'
 
 defineProps<{ explanations: Schemas['ExplanationOut'][]; docket: number }>()
 /** The explanation that is drawn over the readings. */
 const drawn = defineModel<string | null>('drawn', { required: true })
-const WORDS: Record<string, string> = {
-  'fits best': 'fits best',
-  'also fits': 'fits as well',
-  unlikely: 'less likely',
-}
 const FEW = 3
 const idOf = (one: Schemas['ExplanationOut'], index: number) => `${index}:${one.title}`
 </script>
 
 <template>
-  <section class="explains" aria-label="What explains it">
-    <h3>What explains it</h3>
+  <section class="explains" :aria-label="texts.whatExplainsIt">
+    <h3>{{ texts.whatExplainsIt }}</h3>
     <article v-for="(fault, index) in explanations" :key="idOf(fault, index)" :class="{ first: index === 0 }">
       <p class="head">
         <b>{{ fault.title }}</b>
         <span class="likely" :class="{ less: fault.likelihood === 'unlikely' }">{{
           fault.ties.length && fault.likelihood === 'fits best'
-            ? `one of ${fault.ties.length + 1} that fit best`
-            : (WORDS[fault.likelihood] ?? fault.likelihood)
+            ? texts.oneOfThatFitBest(fault.ties.length + 1)
+            : (likelihoods[fault.likelihood] ?? fault.likelihood)
         }}</span>
       </p>
       <p v-if="fault.evidence">{{ fault.evidence }}</p>
       <p v-if="fault.against" class="against">{{ fault.against }}</p>
       <p v-if="fault.program_says">
-        <b>The program check found it</b> {{ fault.program_says }}
+        <b>{{ texts.theProgramCheck }}</b> {{ fault.program_says }}
         <RouterLink :to="`/dockets/${docket}/program`">{{
-          fault.program_line ? `Line ${fault.program_line}` : 'To the program'
+          fault.program_line ? texts.line(fault.program_line) : texts.toTheProgram
         }}</RouterLink>
       </p>
-      <p v-else-if="index === 0"><b>To see it</b> {{ fault.look_at }}</p>
+      <p v-else-if="index === 0">
+        <b>{{ texts.toSeeIt }}</b> {{ fault.look_at }}
+      </p>
       <template v-if="fault.ties.length">
-        <p class="ties">No log tells it from</p>
+        <p class="ties">{{ texts.noLogTellsItFrom }}</p>
         <ul>
           <li v-for="tie in fault.ties.slice(0, FEW)" :key="tie.title">{{ tie.title }}</li>
         </ul>
         <details v-if="fault.ties.length > FEW">
-          <summary>and {{ fault.ties.length - FEW }} more</summary>
+          <summary>{{ texts.tiesAndMore(fault.ties.length - FEW) }}</summary>
           <ul>
             <li v-for="tie in fault.ties.slice(FEW)" :key="tie.title">{{ tie.title }}</li>
           </ul>
@@ -54,7 +53,7 @@ const idOf = (one: Schemas['ExplanationOut'], index: number) => `${index}:${one.
         :aria-pressed="drawn === idOf(fault, index)"
         @click="drawn = drawn === idOf(fault, index) ? null : idOf(fault, index)"
       >
-        {{ drawn === idOf(fault, index) ? 'Take it off the plot' : 'Draw what it would print' }}
+        {{ drawn === idOf(fault, index) ? texts.takeItOffThePlot : texts.drawWhatItWouldPrint }}
       </button>
     </article>
   </section>

@@ -5,7 +5,9 @@ import { NVirtualList } from 'naive-ui'
 import { computed, onMounted, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { withUnit } from '@/shared/units'
-import { fixed, VERDICTS } from '@/shared/words'
+import { fixed, verdictWords } from '@/shared/words'
+import Sentence from '@/pieces/Sentence.vue'
+import { logView as texts } from '@texts/docket-readings'
 import StepEnds from './StepEnds.vue'
 
 const props = defineProps<{
@@ -20,7 +22,7 @@ const props = defineProps<{
 }>()
 const taken = (position: number) => props.columns.find((column) => column.taken_for === position)
 async function take(position: number, event: Event) {
-  await props.save(`column:${position}`, Number((event.target as HTMLSelectElement).value), 'by a person')
+  await props.save(`column:${position}`, Number((event.target as HTMLSelectElement).value), texts.byAPerson)
 }
 const few = (values: number[]) => values.map((value) => withUnit(value, '')).join(', ')
 type Read = { step: string; value: number; verdict: string }
@@ -60,7 +62,7 @@ onMounted(() => {
   const scroller = box.value?.querySelector('.v-vl')
   scroller?.setAttribute('tabindex', '0')
   scroller?.setAttribute('role', 'group')
-  scroller?.setAttribute('aria-label', 'The log as handed in; arrow keys go from reading to reading')
+  scroller?.setAttribute('aria-label', texts.theLogAsHandedIn)
 })
 function step(by: 1 | -1) {
   const lines = read.value.size ? [...read.value.keys()] : props.drawn.map((one) => one.line)
@@ -89,11 +91,11 @@ const firstRead = computed(() => {
     <div v-if="columns.length > 1" class="columns">
       <label v-for="(name, position) in names" :key="position">
         <span class="field-label"
-          >Taken for {{ name }}
-          <span v-if="taken(position)" class="soft">because {{ taken(position)!.because }}</span></span
+          >{{ texts.takenFor(name) }}
+          <span v-if="taken(position)" class="soft">{{ texts.because(taken(position)!.because) }}</span></span
         >
         <select class="field" :value="taken(position)?.key ?? ''" @change="take(position, $event)">
-          <option v-if="!taken(position)" value="">none</option>
+          <option v-if="!taken(position)" value="">{{ texts.none }}</option>
           <option v-for="column in columns" :key="column.key" :value="column.key">
             {{ column.title }}: {{ few(column.values) }} …
           </option>
@@ -101,7 +103,7 @@ const firstRead = computed(() => {
       </label>
     </div>
     <p v-if="at && expected" class="chain" aria-live="polite">
-      <span class="soft">line {{ looked }}, “{{ at.step }}”</span>
+      <span class="soft">{{ texts.line(looked!, at.step) }}</span>
       <span class="v">{{ withUnit(expected.stimulus.expected, stimulus) }}</span>
       <template v-if="expected.volts"
         ><span aria-hidden="true">→</span
@@ -110,26 +112,38 @@ const firstRead = computed(() => {
       <template v-if="expected.raw_unit === 'count' || expected.raw_unit === 'µs'"
         ><span aria-hidden="true">→</span
         ><span class="v"
-          >{{ expected.raw_unit === 'µs' ? '' : 'count ' }}{{ Math.round(expected.count.expected)
+          >{{ expected.raw_unit === 'µs' ? '' : texts.count }}{{ Math.round(expected.count.expected)
           }}{{ expected.raw_unit === 'µs' ? ' µs' : '' }}</span
         ></template
       >
       <span aria-hidden="true">→</span>
       <span
-        >should print <b class="v">{{ fixed(expected.value.expected, expected.decimals) }} {{ unit }}</b>
-        <span class="soft v"
-          >({{ fixed(expected.value.low, expected.decimals) }} …
-          {{ fixed(expected.value.high, expected.decimals) }})</span
-        >,</span
+        ><Sentence :text="texts.shouldPrint">
+          <template #expected
+            ><b class="v">{{ fixed(expected.value.expected, expected.decimals) }} {{ unit }}</b></template
+          >
+          <template #limits
+            ><span class="soft v"
+              >({{ fixed(expected.value.low, expected.decimals) }} …
+              {{ fixed(expected.value.high, expected.decimals) }})</span
+            ></template
+          >
+        </Sentence></span
       >
       <span
-        >printed <b class="v">{{ withUnit(at.value, unit) }}</b>
-        <span class="verdict" :class="VERDICTS[at.verdict]?.tone">{{
-          VERDICTS[at.verdict]?.word
-        }}</span></span
+        ><Sentence :text="texts.printed">
+          <template #value
+            ><b class="v">{{ withUnit(at.value, unit) }}</b></template
+          >
+          <template #verdict
+            ><span class="verdict" :class="verdictWords(at.verdict).tone">{{
+              verdictWords(at.verdict).word
+            }}</span></template
+          ></Sentence
+        ></span
       >
     </p>
-    <p v-else class="chain soft">No line of this log was taken as a reading of a step.</p>
+    <p v-else class="chain soft">{{ texts.noLineOfThisLog }}</p>
     <div ref="box" class="lines" @keydown.down.prevent="step(1)" @keydown.up.prevent="step(-1)">
       <NVirtualList
         ref="list"

@@ -3,6 +3,7 @@
 // is then judged anew.
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
+import { stepEnds as texts } from '@texts/docket-readings'
 import { WIDTH, indexOf, moved, pathOf } from './step-ends'
 
 const props = defineProps<{
@@ -53,7 +54,7 @@ const dragged = ref('')
 async function keep(name: string, line: number) {
   saving.value = true
   try {
-    await props.save(name, line, 'by a person')
+    await props.save(name, line, texts.byAPerson)
   } finally {
     saving.value = false
   }
@@ -97,9 +98,11 @@ async function asFound() {
 <template>
   <figure v-if="drawn.length > 1" class="ends" :aria-busy="saving">
     <figcaption>
-      <span class="field-label">Where each step begins</span>
-      <span class="soft">drag a line, or move it with the arrow keys and Enter</span>
-      <button v-if="someMoved" class="btn quiet" :disabled="saving" @click="asFound">As it was found</button>
+      <span class="field-label">{{ texts.whereEachStepBegins }}</span>
+      <span class="soft">{{ texts.dragALineOrMove }}</span>
+      <button v-if="someMoved" class="btn quiet" :disabled="saving" @click="asFound">
+        {{ texts.asItWasFound }}
+      </button>
     </figcaption>
     <svg
       ref="box"
@@ -118,11 +121,11 @@ async function asFound() {
         :class="{ moved: h.is_moved }"
         role="slider"
         tabindex="0"
-        :aria-label="`“${h.step}” begins`"
+        :aria-label="texts.begins(h.step)"
         :aria-valuenow="drawn[h.index]?.line"
         :aria-valuemin="drawn[0]!.line"
         :aria-valuemax="drawn.at(-1)!.line"
-        :aria-valuetext="`line ${drawn[h.index]?.line}, ${drawn[h.index]?.value}`"
+        :aria-valuetext="texts.line(drawn[h.index]!.line, drawn[h.index]!.value)"
         @pointerdown="press($event, h.name)"
         @keydown="key($event, h.name)"
         @blur="settle(h.name)"
@@ -146,7 +149,7 @@ async function asFound() {
       >{{ h.step }}</span
     >
     <p v-if="missing.length" class="missing">
-      <span>Not found in this log:</span>
+      <span>{{ texts.notFoundInThisLog }}</span>
       <button
         v-for="b in missing"
         :key="b.name"
@@ -154,7 +157,7 @@ async function asFound() {
         :disabled="saving || looked === null"
         @click="keep(b.name, looked!)"
       >
-        “{{ b.step }}” begins on line {{ looked ?? '…' }}
+        {{ texts.beginsOnLine(b.step, looked ?? '…') }}
       </button>
     </p>
   </figure>

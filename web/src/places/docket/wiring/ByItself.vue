@@ -1,6 +1,8 @@
 <script setup lang="ts">
 // A bench without a program: what its parts do by themselves in each step of the plan.
 import type { Schemas } from '@/api/client'
+import { common } from '@texts/common'
+import { byItself as texts } from '@texts/docket-wiring'
 
 defineProps<{ steps: Schemas['StepDoneOut'][] }>()
 const said = (states: Record<string, string>) =>
@@ -11,14 +13,16 @@ const said = (states: Record<string, string>) =>
 
 <template>
   <section class="by-itself">
-    <h3>By itself, through the plan</h3>
+    <h3>{{ texts.byItselfThrough }}</h3>
     <table class="plain">
       <thead>
         <tr>
-          <th>Step</th>
-          <th>Asked</th>
-          <th>Does</th>
-          <th><span class="visually-hidden">Verdict</span></th>
+          <th>{{ common.step }}</th>
+          <th>{{ common.asked }}</th>
+          <th>{{ texts.does }}</th>
+          <th>
+            <span class="visually-hidden">{{ common.verdict }}</span>
+          </th>
         </tr>
       </thead>
       <tbody>
@@ -26,7 +30,7 @@ const said = (states: Record<string, string>) =>
           <td>{{ row.step }}</td>
           <td>{{ said(row.asked) }}</td>
           <td>{{ said(row.seen) }}</td>
-          <td :class="row.agrees ? 'good' : 'bad'">{{ row.agrees ? 'agrees' : 'differs' }}</td>
+          <td :class="row.agrees ? 'good' : 'bad'">{{ row.agrees ? texts.agrees : texts.differs }}</td>
         </tr>
       </tbody>
     </table>

@@ -4,6 +4,8 @@ import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
+import { common } from '@texts/common'
+import { compare as texts } from '@texts/docket-wiring'
 import { useDocket } from '../use-docket'
 import { useStudy } from './use-study'
 
@@ -27,26 +29,22 @@ const groups = computed(() => {
 
 <template>
   <ErrorNote v-if="study.error.value" :error="study.error.value" />
-  <p v-else-if="study.isPending.value" class="soft" aria-busy="true">Comparing…</p>
-  <EmptyNote
-    v-else-if="!rows.length"
-    title="Nothing to compare with"
-    text="This exercise has no wiring of its own. The findings still judge the bench by what it does."
-  />
+  <p v-else-if="study.isPending.value" class="soft" aria-busy="true">{{ texts.comparing }}</p>
+  <EmptyNote v-else-if="!rows.length" :title="texts.nothingToCompare" :text="texts.thisExerciseHasNoWiring" />
   <div v-else>
     <p class="sum" :class="{ good: !apart }">
-      {{
-        apart ? `${apart} of ${rows.length} functions differ` : `All ${rows.length} functions are as intended`
-      }}
+      {{ apart ? texts.ofFunctionsDiffer(apart, rows.length) : texts.allFunctionsAreAsIntended(rows.length) }}
     </p>
     <table class="plain">
       <thead>
         <tr>
-          <th>Part</th>
-          <th>What it does</th>
-          <th>As handed in</th>
-          <th>As intended</th>
-          <th><span class="visually-hidden">Agrees</span></th>
+          <th>{{ common.part }}</th>
+          <th>{{ texts.whatItDoes }}</th>
+          <th>{{ texts.asHandedIn }}</th>
+          <th>{{ texts.asIntended }}</th>
+          <th>
+            <span class="visually-hidden">{{ texts.agrees }}</span>
+          </th>
         </tr>
       </thead>
       <tbody v-for="group in groups" :key="group.ref">
@@ -68,7 +66,7 @@ const groups = computed(() => {
       </tbody>
     </table>
     <p class="soft note">
-      Other pins, rows and sides that do the same are as good. ✓ the same, ≠ not the same.
+      {{ texts.otherPinsRowsAndSides }}
     </p>
   </div>
 </template>

@@ -7,6 +7,8 @@ import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { said } from '@/shared/units'
+import { common } from '@texts/common'
+import { currents as texts } from '@texts/docket-wiring'
 import { useDocket } from '../use-docket'
 import { useSolved, useStudy } from './use-study'
 
@@ -50,8 +52,8 @@ function wayOf(amps: Record<string, number>): string[] {
   const [into, out] = [legs.filter(([, a]) => a > 0), legs.filter(([, a]) => a < 0)]
   if (into.length === 1 && out.length === 1) return [`${into[0]![0]} → ${out[0]![0]}`]
   return [
-    ...into.map(([leg, a]) => `in ${leg} ${said(a, 'A')}`),
-    ...out.map(([leg, a]) => `out ${leg} ${said(-a, 'A')}`),
+    ...into.map(([leg, a]) => texts.legInA(leg, said(a, 'A'))),
+    ...out.map(([leg, a]) => texts.out(leg, said(-a, 'A'))),
   ]
 }
 </script>
@@ -59,14 +61,13 @@ function wayOf(amps: Record<string, number>): string[] {
 <template>
   <div class="currents">
     <p v-if="stopped.length" class="stopped">
-      A Stop is open for {{ stopped.join(', ') }}: what flows there is not what a part of this kind does; the
-      finding says what happens.
+      {{ texts.aStopIsOpen(stopped.join(', ')) }}
     </p>
     <fieldset v-if="study.data.value?.handles.length" class="handles">
-      <legend>Set outputs and what can be moved</legend>
+      <legend>{{ texts.setOutputs }}</legend>
       <div v-for="handle in study.data.value.handles" :key="handle.name" class="handle">
         <b class="v">{{ handle.name }}</b>
-        <span class="soft about">{{ handle.about || 'nothing behind it' }}</span>
+        <span class="soft about">{{ handle.about || texts.nothingBehindIt }}</span>
         <ChoiceBar
           :label="handle.name"
           :choices="handle.positions.map((position) => ({ value: position, word: position }))"
@@ -75,31 +76,31 @@ function wayOf(amps: Record<string, number>): string[] {
         />
       </div>
       <p class="all">
-        <button type="button" class="btn quiet" @click="allTo('high')">all outputs high</button>
-        <button type="button" class="btn quiet" @click="allTo('low')">everything at rest</button>
+        <button type="button" class="btn quiet" @click="allTo('high')">{{ texts.allOutputsHigh }}</button>
+        <button type="button" class="btn quiet" @click="allTo('low')">{{ texts.everythingAtRest }}</button>
       </p>
     </fieldset>
     <p v-else-if="study.data.value" class="soft">
-      Nothing on this bench is driven or moved; it has one state.
+      {{ texts.nothingOnThisBench }}
     </p>
     <ErrorNote v-if="study.error.value" :error="study.error.value" />
     <EmptyNote
       v-if="solved.error.value"
-      title="Nothing is solved"
+      :title="texts.nothingIsSolved"
       :text="String((solved.error.value as Error).message)"
     />
-    <div v-else-if="solved.isPending.value" class="soft" aria-busy="true">Solving…</div>
+    <div v-else-if="solved.isPending.value" class="soft" aria-busy="true">{{ texts.solving }}</div>
     <template v-else-if="solved.data.value">
       <p v-for="refName in solved.data.value.oscillating" :key="refName" class="oscillating">
-        {{ refName }} does not settle in this state: it switches itself off and on.
+        {{ texts.doesNotSettle(refName) }}
       </p>
       <table class="plain">
         <thead>
           <tr>
-            <th>Part</th>
-            <th class="num">Current</th>
-            <th class="num">Heat</th>
-            <th>Way</th>
+            <th>{{ common.part }}</th>
+            <th class="num">{{ texts.current }}</th>
+            <th class="num">{{ texts.heat }}</th>
+            <th>{{ texts.way }}</th>
           </tr>
         </thead>
         <tbody>
@@ -116,9 +117,9 @@ function wayOf(amps: Record<string, number>): string[] {
         </tbody>
       </table>
       <p class="pins">
-        <b>Pins give</b>
+        <b>{{ texts.pinsGive }}</b>
         <span v-for="[pin, amps] in pins" :key="pin" class="v">{{ pin }} {{ said(amps, 'A') }}</span>
-        <span v-if="!pins.length" class="soft">nothing worth naming</span>
+        <span v-if="!pins.length" class="soft">{{ texts.nothingWorthNaming }}</span>
       </p>
       <NetTable :nets="solved.data.value.nets" :lit="lit" />
     </template>

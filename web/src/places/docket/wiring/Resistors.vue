@@ -5,6 +5,7 @@ import type { Schemas } from '@/api/client'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { said } from '@/shared/units'
+import { resistors as texts } from '@texts/docket-wiring'
 import { useDocket } from '../use-docket'
 import { useStudy } from './use-study'
 import WindowBar from './WindowBar.vue'
@@ -17,23 +18,23 @@ const study = useStudy(
 )
 type Job = Schemas['ResistorJobOut']
 const JOBS: Record<string, string> = {
-  'led-series': 'in series with',
-  base: 'into the base of',
-  'pull-up': 'pulls up',
-  'pull-down': 'pulls down',
-  divider: 'divides with',
-  'level-divider': 'brings down the level of',
-  series: 'in series with',
-  contrast: 'contrast of',
+  'led-series': texts.inSeriesWith,
+  base: texts.intoTheBaseOf,
+  'pull-up': texts.pullsUp,
+  'pull-down': texts.pullsDown,
+  divider: texts.dividesWith,
+  'level-divider': texts.bringsDownTheLevel,
+  series: texts.inSeriesWith,
+  contrast: texts.contrastOf,
 }
 function jobWords(job: Job): string {
-  return job.about ? `${JOBS[job.job] ?? 'beside'} ${job.about}` : 'no job the rules know'
+  return job.about ? `${JOBS[job.job] ?? 'beside'} ${job.about}` : texts.noJobTheRulesKnow
 }
 function fitWords(job: Job): string {
-  if (job.ohms === null) return 'no value is given'
-  if (job.fits === null) return 'any value will do here'
-  if (job.fits) return 'fits its window'
-  return job.ohms < (job.low_ohms ?? 0) ? 'too small for its window' : 'too large for its window'
+  if (job.ohms === null) return texts.noValueIsGiven
+  if (job.fits === null) return texts.anyValueWillDo
+  if (job.fits) return texts.fitsItsWindow
+  return job.ohms < (job.low_ohms ?? 0) ? texts.tooSmallForItsWindow : texts.tooLargeForItsWindow
 }
 const isHot = (job: Job) => job.rated_watts !== null && job.watts > job.rated_watts
 const readsLess = (job: Job) =>
@@ -42,11 +43,11 @@ const readsLess = (job: Job) =>
 
 <template>
   <ErrorNote v-if="study.error.value" :error="study.error.value" />
-  <p v-else-if="study.isPending.value" class="soft" aria-busy="true">Working out the windows…</p>
+  <p v-else-if="study.isPending.value" class="soft" aria-busy="true">{{ texts.workingOutTheWindows }}</p>
   <EmptyNote
     v-else-if="!study.data.value?.resistors.length"
-    title="No resistor on this bench"
-    text="When one is handed in, its job and the values it may have stand here."
+    :title="texts.noResistorOnThisBench"
+    :text="texts.whenOneIsHanded"
   />
   <ul v-else class="jobs">
     <li
@@ -73,28 +74,30 @@ const readsLess = (job: Job) =>
       <p v-if="job.low_because" class="reasons soft">
         <span v-if="job.low_because === job.high_because">{{ job.low_because }}</span>
         <template v-else>
-          <span>least: {{ job.low_because }}</span>
-          <span>most: {{ job.high_because }}</span>
+          <span>{{ texts.lowBecauseLeast(job.low_because) }}</span>
+          <span>{{ texts.highBecauseMost(job.high_because) }}</span>
         </template>
       </p>
       <p class="facts soft">
-        <span>at most {{ said(job.amps, 'A') }}</span>
+        <span>{{ texts.ampsAtMost(said(job.amps, 'A')) }}</span>
         <span :class="{ hot: isHot(job) }">
-          {{ said(job.watts, 'W')
-          }}<template v-if="job.rated_watts"> of {{ said(job.rated_watts, 'W') }}</template>
+          {{
+            job.rated_watts
+              ? texts.wattsOf(said(job.watts, 'W'), said(job.rated_watts, 'W'))
+              : said(job.watts, 'W')
+          }}
         </span>
         <span v-if="job.in_circuit_ohms !== null">
-          a meter across it reads {{ said(job.in_circuit_ohms, 'Ω')
-          }}<template v-if="readsLess(job)"> as it sits: something lies beside it</template>
+          {{ texts.aMeterAcrossItReads(said(job.in_circuit_ohms, 'Ω'), readsLess(job)) }}
         </span>
       </p>
       <div v-if="job.fits === false" class="offers">
-        <b>In the drawers</b>
+        <b>{{ texts.inTheDrawers }}</b>
         <span v-for="offer in job.offers" :key="offer.said" class="offer">
           <span class="v">{{ offer.said }}</span>
-          <span class="soft">{{ offer.drawers.join(', ') }}, {{ offer.count }} left</span>
+          <span class="soft">{{ texts.left(offer.drawers.join(', '), offer.count) }}</span>
         </span>
-        <span v-if="!job.offers.length" class="soft">nothing that fits this window</span>
+        <span v-if="!job.offers.length" class="soft">{{ texts.nothingThatFits }}</span>
       </div>
     </li>
   </ul>

@@ -2,6 +2,7 @@
 // A window on a logarithmic scale, the resistor's value in it or beside it.
 import { computed } from 'vue'
 import { said } from '@/shared/units'
+import { windowBar as texts } from '@texts/docket-wiring'
 
 const props = defineProps<{ low: number; high: number; ohms: number | null; nominal?: number | null }>()
 const WIDTH = 100
@@ -21,7 +22,7 @@ const inside = computed(() => props.ohms !== null && props.ohms >= props.low && 
   <div
     class="bar"
     role="img"
-    :aria-label="`Window ${said(low, 'Ω')} to ${said(high, 'Ω')}${ohms ? `, here ${said(ohms, 'Ω')}` : ''}`"
+    :aria-label="texts.windowTo(said(low, 'Ω'), said(high, 'Ω'), ohms ? said(ohms, 'Ω') : '')"
   >
     <div class="rail">
       <span class="window" :style="{ left: `${left}%`, width: `${right - left}%` }" />
@@ -29,7 +30,7 @@ const inside = computed(() => props.ohms !== null && props.ohms >= props.low && 
         v-if="nominal"
         class="nominal"
         :style="{ left: `${scale(nominal)}%` }"
-        :title="`recipe ${said(nominal, 'Ω')}`"
+        :title="texts.recipe(said(nominal, 'Ω'))"
       />
       <span v-if="ohms" class="value" :class="{ out: !inside }" :style="{ left: `${scale(ohms)}%` }" />
     </div>

@@ -1,6 +1,10 @@
 // The language of the texts: numbers, dates and plurals follow it by the platform.
 
+import { dateEnGB } from 'naive-ui'
+
 export const LANGUAGE = 'en-GB'
+/** How the library's fields for days and times write them. */
+export const FIELD_DATES = dateEnGB
 
 const PLURALS = new Intl.PluralRules(LANGUAGE)
 
@@ -12,4 +16,17 @@ export function plural(number: number, one: string, other: string): string {
 /** A number with its noun: "1 pair", "12 pairs". */
 export function count(number: number, one: string, other = `${one}s`): string {
   return `${number} ${plural(number, one, other)}`
+}
+
+const ALL_OF = new Intl.ListFormat(LANGUAGE)
+const ONE_OF = new Intl.ListFormat(LANGUAGE, { type: 'disjunction' })
+
+/** Things in a row as the language says them: "Tag, Kind and Batch". */
+export function and(things: string[]): string {
+  return ALL_OF.format(things)
+}
+
+/** Things of which it is one: "A, B or C". */
+export function or(things: string[]): string {
+  return ONE_OF.format(things)
 }

@@ -1,0 +1,33 @@
+// The marks of a class, and the feedback of one pair.
+import { and } from './language'
+import type { Value } from '../value'
+
+export const feedback = {
+  print: 'Print',
+  backToTheDocket: 'Back to the docket',
+  theDocket: 'the docket',
+  theMark: 'the mark',
+  benchVersion: (members: string[], bench: Value, version: Value) =>
+    `${and(members)} · bench ${bench} · version ${version}`,
+  proposedNotClosed: 'proposed, not closed',
+  totalOf: (whole: Value) => `{total} of ${whole} {proposedNot}`,
+  countsOf: (counts: Value, whole: Value) => `${counts} of ${whole}`,
+  changedFrom: (proposed: Value, reason: Value) => `Changed from ${proposed}: ${reason}`,
+}
+
+export const marks = {
+  ofClosedTheOthers: (closed: Value, rows: Value) =>
+    `${closed} of ${rows} closed; the others are proposed as of now`,
+  exportAsCsv: 'Export as CSV',
+  noSessionIsPlanned: 'No session is planned',
+  marksAreKeptBySession: 'Marks are kept by session: there is none yet.',
+  theMarksOfTheClass: 'the marks of the class',
+  noDocketsYet: 'No dockets yet',
+  marksAppearWhenKits: 'Marks appear when kits are handed out.',
+  outOf: (whole: Value) => `of ${whole}`,
+  total: 'Total',
+  changedByAnInstructor: ', changed by an instructor',
+  closed: 'closed',
+  proposed: 'proposed',
+  changedWithAReason: '* Changed by an instructor, with a reason.',
+}

@@ -1,0 +1,162 @@
+// Setting up: class lists, people and pairs.
+import { count, plural } from './language'
+import type { Value } from '../value'
+
+export const foundCourse = {
+  setUpYourCourse: 'Set up your course',
+  sixStepsLead:
+    'Six steps lead to the first lab day: people, pairs, room, exercise, kits, session. Everything can be changed later.',
+  whatTheCourseIsCalled: 'What the course is called',
+  courseExample: 'Instrumentation 1',
+  timeZoneOfItsClock: 'Time zone of its clock',
+  sectionsIfThereAreSeveral: 'Sections, if there are several',
+  sectionsExample: 'Monday, Thursday',
+  separatedByCommas: 'Separated by commas. Left empty there is one; more can be added later.',
+  setUpTheCourse: 'Set up the course',
+  orPutInACourse: 'or put in a course that was taken out of another installation, all of it or nothing:',
+  chooseItsZip: 'Choose its zip',
+  withoutItsKits: 'without its kits',
+}
+
+export const importList = {
+  importAClassList: 'Import a class list',
+  csvXlsxOrOdsUp:
+    'CSV, XLSX or ODS up to 1 MB, in whatever columns your school exports. Nothing is stored before you have seen what would change.',
+  orPasteCells: 'or paste cells from a spreadsheet, or names line by line',
+  readWhatIsPasted: 'Read what is pasted',
+  chooseAnotherOne: 'Choose another one',
+  rows: (number: Value) => `{file}: ${number} rows. {link}`,
+  seeWhatWouldChange: 'See what would change',
+  import: (will: number) => `Import ${count(will, 'change')}`,
+  nothingToImport: 'Nothing to import',
+  allOfItOrNothing: 'All of it, or nothing.',
+  whatYouPasted: 'what you pasted',
+  takenOff: 'taken off',
+  imported: (parts: Value) => `Imported: ${parts}.`,
+  nothingWasNew: 'Nothing was new.',
+}
+
+export const joinCode = {
+  toYourBench: 'To your bench',
+  qrCodeOfTheAddress: 'QR code of the address with the code',
+  onYourOwnPhone: 'On your own phone or laptop, open',
+  join: (address: Value) => `${address}/join`,
+  andType: 'and type',
+}
+
+export const listChanges = {
+  whatWouldChange: 'What would change',
+  whichToList: 'Which to list',
+  new: (sections: number, names: Value) => `New ${plural(sections, 'section', 'sections')}: ${names}.`,
+  tickThoseThatAreRight: 'Tick those that are right as the file has them; the others are left out.',
+  theyStayOnTheList: 'They stay on the list unless you tick them.',
+  noName: '(no name)',
+  row: (row: Value) => `row ${row}`,
+  leftAlone: 'left alone',
+  cannotBeRead: 'cannot be read',
+  notInThisFile: 'not in this file',
+}
+
+export const listColumns = {
+  whatEachColumnIs: 'What each column is',
+  listBegins: 'list begins',
+  column: (column: Value) => `Column ${column}`,
+  theListBeginsInRow: (row: Value) => `The list begins in row ${row}`,
+  notUsed: 'not used',
+  wholeName: 'whole name',
+  firstName: 'first name',
+  lastName: 'last name',
+  studentNumber: 'student number',
+}
+
+export const newLogIn = {
+  writeThisDown: 'Write this down',
+  logs: (name: Value) => `${name} logs in as before, with the log-in {logIn}.`,
+  firstPassword: 'First password',
+  itIsShownThisOnce: 'It is shown this once, and changed at the first log-in.',
+  done: 'Done',
+}
+
+export const pairRow = {
+  membersOf: (badge: Value) => `Members of ${badge}`,
+  worksAlone: 'works alone',
+  endThePair: 'End the pair',
+}
+
+export const pairsPart = {
+  pairs: 'Pairs',
+  whoWorksTogether:
+    'Who works together. A change counts from now on; what was done stays with those who did it.',
+  thePairs: 'the pairs',
+  theClassListComes: 'The class list comes first',
+  pairsAreMade: 'Pairs are made of who is on it.',
+  toTheClassList: 'To the class list',
+  inNoPair: (left: number) => `${plural(left, 'One student is', `${left} students are`)} in no pair`,
+  typeTwoNamesOrPaste: 'Type two names, or paste a column of pairs',
+  pairExample: 'Kessler, Duarte',
+  makePairs: (reading: Value) => `Make ${reading} pairs`,
+  makeThePair: 'Make the pair',
+  orPut: 'or put all of them together',
+  byWhichRule: 'By which rule',
+  inListOrder: 'in list order',
+  atRandom: 'at random',
+  strongWithWeak: 'strong with weak',
+  alike: 'alike',
+  earlierPartners: 'Earlier partners are kept apart where that can be done; an odd one makes a three.',
+  proposePairs: 'Propose pairs',
+  make: (groups: number) => `Make ${count(groups, 'pair')}`,
+  anotherProposal: 'Another proposal',
+  badge: 'Badge',
+  members: 'Members',
+}
+
+export const peoplePart = {
+  people: 'People',
+  theStudentsOfASection: 'The students of a section. Log-ins are made from their names.',
+  printLogInSlips: 'Print log-in slips',
+  importAClassList: 'Import a class list',
+  theClassList: 'the class list',
+  addOneStudent: 'Add one student',
+  firstAndLastName: 'First and last name',
+  number: 'Number',
+  ifThereIsOne: 'if there is one',
+  nobodyIsOnTheList: 'Nobody is on the list yet',
+  importTheListYourSchool:
+    'Import the list your school exports (CSV, XLSX or ODS, in whatever columns), paste names from a spreadsheet, or add them one by one.',
+  classList: 'Class list',
+  group: (group: Value) => `, group ${group}`,
+  notYetUsed: 'not yet used',
+  none: 'none',
+  details: 'Details',
+  newPassword: 'New password',
+  remove: 'Remove',
+  theLogInStays: (logIn: Value) => `The log-in stays ${logIn}.`,
+  thisStudentsData: 'This student’s data',
+  downloadAllOfIt: 'Download all of it',
+  removingTakesTheName:
+    'Removing takes the name, the log-in and the programs and logs away, and leaves figures under a pseudonym. It cannot be undone.',
+  iHaveReadThat: 'I have read that',
+  removeTheData: 'Remove the data',
+}
+
+export const sectionStaff = {
+  nameOfSection: (name: Value) => `Name of section ${name}`,
+  studentsPairs: (students: Value, pairs: Value) => `${students} students, ${pairs} pairs`,
+  remove: 'Remove',
+  anotherInstructors: 'another instructor’s',
+  roleOf: (name: Value) => `Role of ${name}`,
+  instructor: 'instructor',
+  assistant: 'assistant',
+  newPassword: 'New password',
+  firstAndLastName: 'First and last name, or a log-in',
+  somebodyForTheStaff: (name: Value) => `Somebody for the staff of ${name}`,
+  role: 'Role',
+}
+
+export const names = {
+  nobodyHereIsCalled: (name: Value) => `Nobody here is called “${name}”.`,
+  mayBeOneOf: (name: Value, hits: Value) => `“${name}” may be ${hits}.`,
+  standsHereTwice: (name: Value) => `${name} stands here twice.`,
+  aPairHasTwoMembers: 'A pair has two members; a three is allowed.',
+  withWhom: (name: Value | null | undefined) => `${name ?? 'One name'}: with whom?`,
+}
