@@ -13,15 +13,24 @@ import Trademark from './Trademark.vue'
 
 const { data: me } = useMe()
 const staff = computed(() => me.value?.kind === 'instructor' || me.value?.kind === 'assistant')
-const places = computed(() => {
-  if (staff.value) {
-    const setUp = me.value?.kind === 'instructor' ? [texts.setUp] : []
-    return [texts.floor, common.hatch, common.exercises, common.marks, texts.sums, ...setUp]
-  }
-  return me.value?.name ? [texts.myBench, texts.sums] : []
+const places = computed<[path: string, name: string][]>(() => {
+  if (staff.value)
+    return [
+      ['/floor', texts.floor],
+      ['/hatch', common.hatch],
+      ['/exercises', common.exercises],
+      ['/marks', common.marks],
+      ['/sums', texts.sums],
+      ...(me.value?.kind === 'instructor' ? [['/set-up', texts.setUp] as [string, string]] : []),
+    ]
+  return me.value?.name
+    ? [
+        ['/my-bench', texts.myBench],
+        ['/sums', texts.sums],
+      ]
+    : []
 })
 const route = useRoute()
-const pathOf = (place: string) => `/${place.toLowerCase().replace(' ', '-')}`
 useKeys({ '?': { does: texts.listTheKeys, act: () => (keyHelp.value = true) } })
 </script>
 
@@ -32,12 +41,12 @@ useKeys({ '?': { does: texts.listTheKeys, act: () => (keyHelp.value = true) } })
     >
     <nav :aria-label="texts.places">
       <RouterLink
-        v-for="place in places"
-        :key="place"
-        :to="pathOf(place)"
-        :class="{ 'router-link-active': route.path.startsWith(pathOf(place)) }"
-        :aria-current="route.path.startsWith(pathOf(place)) ? 'page' : undefined"
-        >{{ place }}</RouterLink
+        v-for="[path, name] in places"
+        :key="path"
+        :to="path"
+        :class="{ 'router-link-active': route.path.startsWith(path) }"
+        :aria-current="route.path.startsWith(path) ? 'page' : undefined"
+        >{{ name }}</RouterLink
       >
     </nav>
     <JumpLine v-if="staff" class="jump" />
@@ -109,7 +118,7 @@ nav a.router-link-active {
     flex: 1 0 100%;
     padding-bottom: 4px;
   }
-  .jump {
+  .bar :deep(.jump) {
     flex: 1;
     min-width: 0;
   }

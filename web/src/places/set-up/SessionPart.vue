@@ -81,7 +81,7 @@ function planned(word: string) {
                 <span v-if="!session.exercises.length" class="none">{{ texts.noneYet }}</span>
               </td>
               <td class="state" :class="session.state">
-                {{ sessionStates[session.state] }}
+                {{ session.state === 'to come' ? '' : sessionStates[session.state] }}
               </td>
             </tr>
           </tbody>
@@ -101,6 +101,7 @@ function planned(word: string) {
   text-decoration: underline;
   font-weight: 600;
 }
+.link,
 .time {
   white-space: nowrap;
 }

@@ -88,7 +88,7 @@ const rows = computed(() => {
                 <td class="v">
                   <button class="tag" @click.stop="opened = row.id">{{ row.tag }}</button>
                 </td>
-                <td class="kind" :title="row.title">{{ row.title }}</td>
+                <td class="kind">{{ row.title }}</td>
                 <td class="v">{{ row.where || texts.loose }}</td>
                 <td><ModuleState :row="row" short /></td>
                 <td class="soft">
@@ -124,10 +124,7 @@ header select {
   margin-bottom: 10px;
 }
 .kind {
-  max-width: 200px;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
+  min-width: 190px;
 }
 .none {
   padding: 18px 4px;
