@@ -38,6 +38,11 @@ class RecipeOut(Shape):
     settings: dict[str, str]
 
 
+class BoardChoiceOut(Shape):
+    id: str
+    title: str
+
+
 class ExerciseOut(Shape):
     """An exercise version as the interface shows it."""
 
@@ -48,7 +53,7 @@ class ExerciseOut(Shape):
     version: int
     released: bool
     board: str
-    boards: list[str]
+    boards: list[BoardChoiceOut]
     minutes: int
     baud: int  # that its program prints at on the usual board
     total: str

@@ -8,6 +8,7 @@ from verifex.core.exercise.output_states import OutputState
 from verifex.core.exercise.statements import When
 from verifex.core.exercise.units import PRINTED, UNITS_OF_QUANTITY
 from verifex.core.expected.plan import how_to, ways_for
+from verifex.core.parts import catalogue
 from verifex.exercises.models import ExerciseVersion
 
 
@@ -21,7 +22,7 @@ def exercise_json(version: ExerciseVersion) -> dict[str, Any]:
         "version": version.number,
         "released": version.released_at is not None,
         "board": file.board,
-        "boards": file.boards,
+        "boards": [{"id": board, "title": catalogue().boards[board].short_title} for board in file.boards],
         "minutes": file.minutes,
         "baud": file.baud(None),
         "total": str(file.total),

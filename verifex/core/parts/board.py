@@ -56,6 +56,7 @@ class Board(Frozen):
 
     id: str
     title: str
+    short_title: str  # as a choice between boards says it
     rail_volts: float
     rail_low_volts: float
     rail_high_volts: float

@@ -3485,6 +3485,13 @@ export interface components {
             /** Wires */
             wires: components["schemas"]["WireOut"][];
         };
+        /** BoardChoiceOut */
+        BoardChoiceOut: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+        };
         /** BoardPartOut */
         BoardPartOut: {
             /** Ref */
@@ -3657,7 +3664,7 @@ export interface components {
             /** Board */
             board: string;
             /** Boards */
-            boards: string[];
+            boards: components["schemas"]["BoardChoiceOut"][];
             /** Minutes */
             minutes: number;
             /** Baud */

@@ -14,7 +14,7 @@ const variant = defineModel<string>('variant', { required: true })
     v-if="exercise.boards.length > 1"
     v-model="board"
     :label="texts.board"
-    :choices="exercise.boards.map((b) => ({ value: b, word: b }))"
+    :choices="exercise.boards.map((b) => ({ value: b.id, word: b.title }))"
   />
   <ChoiceBar
     v-if="exercise.variants.length > 1"

@@ -120,6 +120,7 @@ header {
 }
 .acts {
   display: flex;
+  flex-wrap: wrap;
   gap: 10px;
 }
 ol {

@@ -108,8 +108,9 @@ const closed = computed(() => data.value?.rows.filter((r) => r.closed).length ??
 }
 header {
   display: flex;
+  flex-wrap: wrap;
   align-items: baseline;
-  gap: 14px;
+  gap: 6px 14px;
 }
 .gap {
   flex: 1;
