@@ -43,7 +43,26 @@ struct Line {
   void print(unsigned v) { print((unsigned long)v); }
   void print(unsigned char v) { print((unsigned long)v); }
   void print(bool v) { print((long)v); }
-  void print(double v, int d = 2) { char b[40]; dtostrf(v, 0, d, b); print(b); }
+  // As the boards' own library does it: half a last digit is added, then digits are cut off one by one.
+  void print(double v, int d = 2) {
+    if (isnan(v)) { print("nan"); return; }
+    if (isinf(v)) { print("inf"); return; }
+    if (v > 4294967040.0 || v < -4294967040.0) { print("ovf"); return; }
+    if (v < 0) { put('-'); v = -v; }
+    double half = 0.5;
+    for (int i = 0; i < d; i++) half /= 10.0;
+    v += half;
+    unsigned long whole = (unsigned long)v;
+    double rest = v - (double)whole;
+    print(whole);
+    if (d > 0) put('.');
+    for (; d > 0; d--) {
+      rest *= 10.0;
+      unsigned digit = (unsigned)rest;
+      put('0' + digit);
+      rest -= digit;
+    }
+  }
   template <class T> void println(T v) { print(v); put('\n'); }
   void println(double v, int d) { print(v, d); put('\n'); }
   void println(int v, int base) { print(v, base); put('\n'); }

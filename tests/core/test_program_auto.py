@@ -50,3 +50,28 @@ class AutoTest(TestCase):
         self.assertEqual(
             *([(f.rule, f.seen) for f in self.report(setup, loop).findings] for loop in (whole, taken)),
         )
+
+    def test_rules_that_look_at_types_see_what_it_is_taken_for(self):
+        """Each mistake is said of an `auto` variable as of one whose type is written out."""
+        mistakes = {
+            "long": "{} = 0L; unsigned long then = 5; {name} = millis(); Serial.println({name} - then);",
+            "byte": "{} = (byte)0; while ({name} < 300) {name}++;",
+            "int": "{} = 3; float share = {name} / 4; Serial.println(share);",
+            "float": "{} = 0.1f; {name} = {name} * 3; if ({name} == 0.3) Serial.println(1);",
+        }
+        for kind, body in mistakes.items():
+            with self.subTest(kind):
+                written, taken = (
+                    sorted((f.rule, f.seen) for f in self.report("", body.format(f"{said} x", name="x")).findings)
+                    for said in (kind, "auto")
+                )
+                self.assertEqual(taken, written)
+                self.assertTrue(written)
+
+    def test_it_stands_for_one_type_at_a_time(self):
+        self.assertEqual(self.said("auto a = 1, b = 2; Serial.println(a + b);"), [])
+        self.assertEqual(
+            self.said("auto a = 1, b = 2.5; Serial.println(a + b);"),
+            ["`b` is float and `a` is 16-bit int: one `auto` stands for one type."],
+        )
+        self.assertEqual(self.said("for (auto i = 0, far = 3; i < far; i++) Serial.println(i);"), [])

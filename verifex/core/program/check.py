@@ -156,6 +156,7 @@ def _built(source: str, board: Board, declared: Declared) -> tuple[list[Problem]
             tree = nothing if problems else read_cpp(source, board.int_bits)
             tree.declared = declared
             compiled = Compiled() if problems or tree.unsupported else _compiled(tree, board)
+            tree.take_types(compiled.types)
     except RecursionError:
         nothing.unsupported.append(Unsupported(At(1, 1), "so deep a nesting"))
         return [], nothing, Compiled()

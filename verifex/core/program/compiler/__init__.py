@@ -3,7 +3,7 @@
 What a compiler refuses is collected at its place; a program with refusals is not run.
 """
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
 from difflib import get_close_matches
 from functools import partial
@@ -22,7 +22,7 @@ from verifex.core.program.compiler.places import Places
 from verifex.core.program.compiler.records import Records
 from verifex.core.program.compiler.statements import Statements
 from verifex.core.program.machine import Machine, RunResult
-from verifex.core.program.types import size_of
+from verifex.core.program.types import Type, size_of
 from verifex.core.program.watch import LineWatch
 
 MOST_KEPT = 4096  # bytes of globals that are looked at after each pass
@@ -41,6 +41,8 @@ class Compiled:
     snapshot: Callable[[], object] | None = None
     whole: Callable[[Machine], RunResult] | None = None  # a program that runs from its first line to its last
     unused: list[tuple[str, t.At]] = field(default_factory=list)
+    #: The types of variables that are `auto`, by where they are declared.
+    types: Mapping[t.At, Type] = field(default_factory=dict)
 
 
 def compile_program(program: t.Program, board: Board, watch: LineWatch | None = None) -> Compiled:
@@ -81,7 +83,8 @@ class _Compiler:
             largest = max(program.globals, key=lambda g: size_of(g.type), default=None)
             at = largest.at if largest else t.At(1, 1)
             names.refuse("memory-full", at, f"about {kept} of the board's {ram}")
-        compiled = Compiled(names.refused, unused=[(name, v.at) for name, v in names.variables if not v.used])
+        unused = [(name, v.at) for name, v in names.variables if not v.used]
+        compiled = Compiled(names.refused, unused=unused, types=names.types)
         if not names.refused:
             self._enter(compiled, starts)
         return compiled

@@ -1,6 +1,5 @@
 """Loops and switches as closures."""
 
-from dataclasses import replace
 from typing import Any
 
 from verifex.core.program import arithmetic
@@ -77,7 +76,7 @@ class Loops:
             self.names.refuse("wrong-types", node.at, "for ( : ) goes through an array")
             return lambda frame: None
         outer, self.names.scope, slots = self.names.scope, Scope(self.names.scope), self.names.slots
-        item = replace(node.item, type=kind.of) if node.item.type == AUTO else node.item
+        item = self.names.typed(node.item, kind.of) if node.item.type == AUTO else node.item
         variable = self.names.new_variable(item.name, item.type, item.at, is_global=False, constant=item.constant)
         variable.reference, variable.used = item.reference, True
         self.inside_loops += 1

@@ -2,7 +2,7 @@
 
 import re
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from difflib import get_close_matches
 from typing import Any, Literal
 
@@ -115,6 +115,7 @@ class Names:
         self.widths = Widths(board.int_bits)
         self.constants = constants(board)
         self.refused: list[Refused] = []
+        self.types: dict[t.At, Type] = {}  # of variables that are `auto`, by where they are declared
         self.globals: Frame = []
         self.machine: list[Machine] = []
         self.scope = Scope(None)
@@ -129,6 +130,11 @@ class Names:
         self.in_library = 0  # while what is given to a library is compiled
         self.watch: LineWatch | None = None
         self.opaque: set[str] = set()  # names of libraries whose values nobody here knows
+
+    def typed(self, node: t.Declare, type_: Type) -> t.Declare:
+        """The declaration of a variable that is `auto`, with the type it was found to have."""
+        self.types[node.at] = type_
+        return replace(node, type=type_)
 
     def refuse(self, kind: Any, at: t.At, name: str, near: str | None = None) -> None:
         self.refused.append(Refused(kind, at, name, near))

@@ -1,6 +1,5 @@
 """Statements as closures: blocks, branches, declarations, functions."""
 
-from dataclasses import replace
 
 from verifex.core.program import tree as t
 from verifex.core.program.clocks import CPP_CLOCKS, times_of_pass
@@ -135,7 +134,7 @@ class Statements:
         at_top = self.names.scope.outer is None
         is_global = at_top or node.static
         if node.type == AUTO:
-            node = replace(node, type=self._type_of_value(node))
+            node = self.names.typed(node, self._type_of_value(node))
         elif node.constant and node.value is None and isinstance(node.type, Int):
             self.names.refuse("wrong-types", node.at, f"`{node.name}` is constant and is given no value")
         self.bytes_kept += size_of(node.type) if is_global else 0
@@ -184,7 +183,12 @@ class Statements:
             self.names.program.unsupported.append(t.Unsupported(node.at, f"`{node.name}`, another name of a function,"))
         if kind == VOID:
             return self.names.widths.int  # filling it says that nothing is given
-        return Pointer(kind.of, kind.fixed) if isinstance(kind, Array) and not node.reference else kind
+        kind = Pointer(kind.of, kind.fixed) if isinstance(kind, Array) and not node.reference else kind
+        first = self.names.scope.find(node.beside)
+        if first and first.kind != kind:
+            differs = f"`{node.name}` is {kind} and `{node.beside}` is {first.kind}"
+            self.names.refuse("wrong-types", node.at, f"{differs}: one `auto` stands for one type")
+        return kind
 
     def _if(self, node: t.If) -> Action:
         condition = self.expressions.truth(node.condition)

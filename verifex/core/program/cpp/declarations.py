@@ -113,7 +113,10 @@ class Declarations(Expressions):
             # `const char *name` may be pointed elsewhere; what it points to is constant.
             fixed = constant and not one.pointers
             volatile = "volatile" in words
-            out.append(t.Declare(self.at(one.raw), one.name, whole, value, fixed, static, one.reference, volatile))
+            beside = out[0].name if out and kind == AUTO else ""
+            out.append(
+                t.Declare(self.at(one.raw), one.name, whole, value, fixed, static, one.reference, volatile, beside)
+            )
         return out
 
     def object_made(self, kind: Object | Struct, declarator: Raw) -> t.Declare:

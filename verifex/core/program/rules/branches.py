@@ -9,7 +9,7 @@ from verifex.core.program import tree as t
 from verifex.core.program.flow.words import Words
 from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.view import ProgramView
-from verifex.core.program.types import AUTO, Int
+from verifex.core.program.types import Int
 from verifex.core.rulebook import RUN_CONSEQUENCES, FindingFactory
 
 COMPARE: dict[str, Callable[[float, float], bool]] = {
@@ -36,7 +36,7 @@ class _Reader:
         kinds: dict[str, set[bool]] = {}
         for node in view.nodes:
             if isinstance(node, t.Declare):
-                kinds.setdefault(node.name, set()).add(isinstance(node.type, Int) or node.type == AUTO)
+                kinds.setdefault(node.name, set()).add(isinstance(node.type, Int))
         self.whole = {name for name, seen in kinds.items() if seen == {True}}
 
     def condition(self, node: t.Expr) -> Condition | None:

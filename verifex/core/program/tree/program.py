@@ -1,12 +1,16 @@
 """A whole program, and the way through it."""
 
-from dataclasses import dataclass, field
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
+from typing import Any, TypeVar
 
 from verifex.core.program.devices import Declared
 from verifex.core.program.tree.base import At, Expr, Node
 from verifex.core.program.tree.python import Import
 from verifex.core.program.tree.statements import Declare, Function
-from verifex.core.program.types import FLOAT, Struct
+from verifex.core.program.types import FLOAT, Struct, Type
+
+Kept = TypeVar("Kept", bound=Node)
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,6 +63,12 @@ class Program:
         found = [node.module for node in walk_program(self) if isinstance(node, Import)]
         return list(dict.fromkeys(name for name in found if name))
 
+    def take_types(self, types: Mapping[At, Type]) -> None:
+        """Gives variables that are `auto` the types they were found to have, by where they are declared."""
+        if types:
+            self.globals = [_with_types(declare, types) for declare in self.globals]
+            self.functions = {key: _with_types(function, types) for key, function in self.functions.items()}
+
     def add(self, function: Function) -> None:
         own = [[p.type for p in other.params] for _, other in self.named(function.name)]
         kinds = [p.type for p in function.params]
@@ -67,6 +77,25 @@ class Program:
             self.twice.append(function)
         count = len(own)
         self.functions[function.name if count == 0 else f"{function.name}/{count + 1}"] = function
+
+
+def _with_types(node: Kept, types: Mapping[At, Type]) -> Kept:
+    """The node with those types; whatever holds none of these variables stays the very same object."""
+    changed: dict[str, Any] = {}
+    for name in getattr(node, "__dataclass_fields__", {}):
+        value = getattr(node, name)
+        if isinstance(value, Node):
+            new: object = _with_types(value, types)
+        elif isinstance(value, tuple):
+            items = tuple(_with_types(item, types) if isinstance(item, Node) else item for item in value)
+            new = value if all(a is b for a, b in zip(items, value, strict=True)) else items
+        else:
+            continue
+        if new is not value:
+            changed[name] = new
+    if isinstance(node, Declare) and node.at in types:
+        changed["type"] = types[node.at]
+    return replace(node, **changed) if changed else node
 
 
 def children(node: object) -> list[Node]:

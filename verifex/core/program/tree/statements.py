@@ -15,6 +15,7 @@ class Declare(Stmt):
     static: bool = False
     reference: bool = False  # another name for what `value` stands for
     volatile: bool = False
+    beside: str = ""  # the variable before it that the same `auto` stands for
 
 
 @dataclass(frozen=True, slots=True)
