@@ -29,7 +29,9 @@ class PrintTest(BrowserCase):
                          f"{ten}/mark", f"{ten}/feedback"):  # fmt: skip
                 page = self.printed(path, theme)
                 results = Axe().run(page, options={"runOnly": {"type": "rule", "values": ["color-contrast"]}})
-                found += [f"{theme} {path}: {v['id']}: {v['nodes'][0]['html'][:120]}" for v in results.response["violations"]]
+                found += [
+                    f"{theme} {path}: {v['id']}: {v['nodes'][0]['html'][:120]}" for v in results.response["violations"]
+                ]
                 buttons = page.locator(".btn:visible").all_text_contents()
                 found += [f"{theme} {path}: the button {words.strip()}" for words in buttons]
                 page.context.close()

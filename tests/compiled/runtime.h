@@ -3,6 +3,8 @@
 #include <avr/io.h>
 #include <avr/sleep.h>
 #include <math.h>
+#include <ctype.h>
+#include <limits.h>
 #include <stdint.h>
 #include <stdio.h>
 #include <stdlib.h>
@@ -24,9 +26,12 @@ typedef unsigned int word;
 #define bitRead(v, b) (((v) >> (b)) & 1)
 #define bitSet(v, b) ((v) |= (1UL << (b)))
 #define bitClear(v, b) ((v) &= ~(1UL << (b)))
+#define bitToggle(v, b) ((v) ^= (1UL << (b)))
 #define bitWrite(v, b, one) ((one) ? bitSet(v, b) : bitClear(v, b))
 #define lowByte(v) ((uint8_t)((v) & 0xFF))
 #define highByte(v) ((uint8_t)((v) >> 8))
+static inline word makeWord(byte high, byte low) { return high << 8 | low; }
+#define word(high, low) makeWord(high, low)
 static inline long map(long x, long a, long b, long c, long d) { return (x - a) * (d - c) / (b - a) + c; }
 struct Line {
   void put(char c) { while (!(UCSR0A & (1 << UDRE0))); UDR0 = c; }
@@ -65,6 +70,8 @@ struct Line {
   }
   template <class T> void println(T v) { print(v); put('\n'); }
   void println(double v, int d) { print(v, d); put('\n'); }
+  void print(unsigned v, int base) { print((long)v, base); }
+  void println(unsigned v, int base) { print(v, base); put('\n'); }
   void println(int v, int base) { print(v, base); put('\n'); }
   void println(unsigned char v, int base) { print(v, base); put('\n'); }
   void println() { put('\n'); }

@@ -1,9 +1,10 @@
 """How programs number a board's pins, and the names the dialect gives them."""
 
+import math
 import re
 
 from verifex.core.parts import Board
-from verifex.core.program.types import BOOL, FLOAT, Int, Type
+from verifex.core.program.types import BOOL, BYTE, CHAR, FLOAT, LONG, ULONG, Int, Type, as_float32
 
 
 def pin_numbers(board: Board) -> dict[int, str]:
@@ -31,9 +32,31 @@ def constants(board: Board) -> dict[str, tuple[int | float, Type]]:
         "RAD_TO_DEG": (57.295780181884766, FLOAT), "DEG_TO_RAD": (0.01745329238474369, FLOAT),
         "EULER": (2.7182817459106445, FLOAT), "Serial": (1, BOOL), "INTERNAL1V1": (3, whole), "CHANGE": (1, whole), "FALLING": (2, whole), "RISING": (3, whole),
     }  # fmt: skip
+    table |= _limits(board.int_bits) | {name: (as_float32(value), FLOAT) for name, value in _OF_MATHS.items()}
     for number, name in pin_numbers(board).items():
         if name.startswith("A"):
             table[name] = (number, Int(8, False))
+    return table
+
+
+#: Constants of C's mathematics.
+_OF_MATHS = {
+    "M_PI": math.pi, "M_PI_2": math.pi / 2, "M_PI_4": math.pi / 4, "M_E": math.e, "M_SQRT2": math.sqrt(2), "M_LN2": math.log(2),
+    "M_LN10": math.log(10), "FLT_MAX": 3.4028234663852886e38, "FLT_MIN": 1.1754943508222875e-38, "FLT_EPSILON": 2.0**-23,
+}  # fmt: skip
+
+
+def _limits(int_bits: int) -> dict[str, tuple[int | float, Type]]:
+    """The least and greatest numbers of each kind, by C's names for them."""
+    kinds = {
+        "INT": Int(int_bits, True), "UINT": Int(int_bits, False), "LONG": LONG, "ULONG": ULONG, "SHRT": Int(16, True),
+        "USHRT": Int(16, False), "CHAR": CHAR, "SCHAR": CHAR, "UCHAR": BYTE, "INT8": CHAR, "UINT8": BYTE,
+        "INT16": Int(16, True), "UINT16": Int(16, False), "INT32": LONG, "UINT32": ULONG, "SIZE": Int(int_bits, False),
+    }  # fmt: skip
+    table: dict[str, tuple[int | float, Type]] = {f"{name}_MAX": (kind.high, kind) for name, kind in kinds.items()}
+    table |= {f"{name}_MIN": (kind.low, kind) for name, kind in kinds.items() if kind.signed}
+    table["RAND_MAX"] = (0x7FFF if int_bits == 16 else 0x7FFFFFFF, kinds["INT"])
+    table["CHAR_BIT"] = (8, kinds["INT"])
     return table
 
 

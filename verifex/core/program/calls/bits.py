@@ -1,9 +1,11 @@
-"""Shifting bytes out and in, bit by bit."""
+"""Shifting bytes out and in, bit by bit, and words of two bytes."""
 
 from typing import Any
 
 from verifex.core.program.calls.registry import At, Machine, call
-from verifex.core.program.types import BYTE, VOID
+from verifex.core.program.types import BYTE, LONG, VOID, Int
+
+WORD = Int(16, False)
 
 MOST_SIGNIFICANT_FIRST = 1
 
@@ -36,3 +38,13 @@ def shift_in(m: Machine, at: At, _: Any, data: int, clock: int, order: int) -> i
         value |= bit << (7 - n if order == MOST_SIGNIFICANT_FIRST else n)
         m.write(clock_pin, 0, at)
     return value
+
+
+def _enter_word(name: str) -> None:
+    @call(name, (LONG, BYTE), WORD, least=1)
+    def act(m: Machine, at: At, _: Any, high: int, low: int | None = None) -> int:
+        return WORD.wrap(high if low is None else high << 8 | low)
+
+
+for _name in ("word", "makeWord"):
+    _enter_word(_name)

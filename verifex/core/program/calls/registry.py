@@ -8,14 +8,14 @@ from verifex.core.program.machine import Machine
 from verifex.core.program.tree import At
 from verifex.core.program.types import Type
 
-Taken = Type | Literal["any", "place"]
+Taken = Type | Literal["any", "place", "where"]
 USUAL_US = 4.0
 
 
 @dataclass(frozen=True, slots=True)
 class Spec:
     """A call: `takes` a type for each argument ("any" leaves it as it is, "place" gives
-    where it lies), at least `least` of them.
+    where it lies, "where" wants an array or a pointer to whatever), at least `least` of them.
 
     `gives` is its type, or "common" for the common type of its arguments. `act(machine, at, types, *args)`
     does it; `types` are the arguments' own types.

@@ -3,11 +3,13 @@
 import math
 from typing import Any
 
+from verifex.core.program.calls.memory import read_bytes, write_to
 from verifex.core.program.calls.registry import At, Machine, call
 from verifex.core.program.calls.writing import formatted
+from verifex.core.program.line import BUFFER_BYTES
 from verifex.core.program.types import BOOL, CHAR, FLOAT, LONG, TEXT, ULONG, VOID, Int, Type, as_float32
 
-INT = Int(16, True)
+INT, WORD = Int(16, True), Int(16, False)
 
 
 @call("Serial.begin", (ULONG,), VOID)
@@ -110,14 +112,59 @@ def _until(m: Machine, last: str) -> str:
     return "".join(out)
 
 
-@call("Serial.write", ("any",), INT)
-def write(m: Machine, at: At, kinds: tuple[Type, ...], value: Any) -> int:
-    """One byte, or a text, as it is."""
-    text = value if kinds[0] == TEXT else chr(int(value) & 0xFF)
+def _written(m: Machine, at: At, text: str) -> int:
     if m.baud is None:
         m.runtime_faults[("printed-before-begin", at)] += 1
     m.emit(text, at)
     return len(text)
+
+
+@call("Serial.write", ("any",), INT)
+def write(m: Machine, at: At, kinds: tuple[Type, ...], value: Any) -> int:
+    """One byte, or a text, as it is."""
+    return _written(m, at, value if kinds[0] == TEXT else chr(int(value) & 0xFF))
+
+
+@call("Serial.write/2", ("where", WORD), INT)
+def write_bytes(m: Machine, at: At, kinds: tuple[Type, ...], where: Any, count: int) -> int:
+    """So many bytes from a place on, NULs among them."""
+    return _written(m, at, read_bytes(where, kinds[0], count).decode("latin-1"))
+
+
+@call("Serial.availableForWrite", (), INT)
+def available_for_write(m: Machine, at: At, _: Any) -> int:
+    return BUFFER_BYTES - 1
+
+
+def _taken_in(m: Machine, at: At, last: str, where: Any, kind: Type, count: int) -> int:
+    """Puts what comes in there, until a letter, a time-out, or so many; no NUL is put behind them."""
+    out: list[str] = []
+    while len(out) < count and (letter := m.line.read_timed(m)) is not None and letter != last:
+        out.append(letter)
+    write_to(m, at, where, kind, "".join(out).encode("latin-1", "replace"))
+    return len(out)
+
+
+@call("Serial.readBytes", ("where", WORD), WORD)
+def read_some(m: Machine, at: At, kinds: tuple[Type, ...], where: Any, count: int) -> int:
+    return _taken_in(m, at, "", where, kinds[0], count)
+
+
+@call("Serial.readBytesUntil", (CHAR, "where", WORD), WORD)
+def read_some_until(m: Machine, at: At, kinds: tuple[Type, ...], last: int, where: Any, count: int) -> int:
+    return _taken_in(m, at, chr(last & 0xFF), where, kinds[1], count)
+
+
+@call("Serial.find", (TEXT,), BOOL)
+def find(m: Machine, at: At, _: Any, wanted: str) -> int:
+    """Passes over what comes in until the text has come, or nothing comes any more."""
+    come = ""
+    while wanted and not come.endswith(wanted):
+        letter = m.line.read_timed(m)
+        if letter is None:
+            return 0
+        come += letter
+    return 1
 
 
 @call("Serial.readString", (), TEXT)

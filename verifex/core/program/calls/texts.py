@@ -1,15 +1,12 @@
-"""Texts: methods of the string class, and functions on C strings."""
+"""Texts: methods of the string class."""
 
-import math
 import re
 from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any, Literal
 
-from verifex.core.program.calls.registry import At, Machine, call
-from verifex.core.program.calls.writing import formatted
 from verifex.core.program.types import BOOL, BYTE, CHAR, FLOAT, LONG, TEXT, Int, Pointer, Type, as_float32
-from verifex.core.program.values import chars_made, chars_read
+from verifex.core.program.values import chars_made
 
 INT, WORD = Int(16, True), Int(16, False)
 CHARS = Pointer(CHAR)
@@ -68,7 +65,7 @@ def _removed(text: str, at: int, count: int | None = None) -> str:
     return text[:at] + (text[at + count :] if count is not None else "")
 
 
-def _compared(text: str, other: str) -> int:
+def compared(text: str, other: str) -> int:
     return (text > other) - (text < other)
 
 
@@ -96,7 +93,7 @@ METHODS: dict[str, Method] = {
     "toDouble": Method((), 0, FLOAT, float_in),
     "equals": Method(("text",), 1, BOOL, lambda t, o: int(t == o)),
     "equalsIgnoreCase": Method(("text",), 1, BOOL, lambda t, o: int(t.lower() == o.lower())),
-    "compareTo": Method(("text",), 1, INT, _compared),
+    "compareTo": Method(("text",), 1, INT, compared),
     "startsWith": Method(("text",), 1, BOOL, lambda t, o: int(t.startswith(o))),
     "endsWith": Method(("text",), 1, BOOL, lambda t, o: int(t.endswith(o))),
     "isEmpty": Method((), 0, BOOL, lambda t: int(not t)),
@@ -111,133 +108,3 @@ METHODS: dict[str, Method] = {
     "remove": Method((WORD, WORD), 1, TEXT, _removed, changes=True),
     "reserve": Method((WORD,), 1, TEXT, lambda t, n: t, changes=True),
 }
-
-
-# -- functions on C strings ------------------------------------------------------------------------
-
-
-def _put(m: Machine, at: At, where: Any, text: str, *, close: bool = True) -> Any:
-    """Writes characters into cells; what does not fit is a slip, as it would overwrite something else."""
-    if where is None:
-        m.runtime_faults[("points-nowhere", at)] += 1
-        return where
-    cells, start = where
-    for offset, code in enumerate(chars_made(text) if close else chars_made(text)[:-1]):
-        if not 0 <= start + offset < len(cells):
-            m.runtime_faults[("outside-array", at)] += 1
-            break
-        cells[start + offset] = code
-    return where
-
-
-@call("strlen", (CHARS,), WORD)
-def strlen(m: Machine, at: At, _: Any, where: Any) -> int:
-    return len(chars_read(where))
-
-
-@call("strcmp", (CHARS, CHARS), INT)
-def strcmp(m: Machine, at: At, _: Any, one: Any, other: Any) -> int:
-    return _compared(chars_read(one), chars_read(other))
-
-
-@call("strncmp", (CHARS, CHARS, WORD), INT)
-def strncmp(m: Machine, at: At, _: Any, one: Any, other: Any, most: int) -> int:
-    return _compared(chars_read(one)[:most], chars_read(other)[:most])
-
-
-@call("strcpy", (CHARS, CHARS), CHARS)
-def strcpy(m: Machine, at: At, _: Any, to: Any, text: Any) -> Any:
-    return _put(m, at, to, chars_read(text))
-
-
-@call("strncpy", (CHARS, CHARS, WORD), CHARS)
-def strncpy(m: Machine, at: At, _: Any, to: Any, text: Any, most: int) -> Any:
-    said = chars_read(text)[:most]
-    return _put(m, at, to, said + "\0" * (most - len(said)), close=False)
-
-
-@call("strcat", (CHARS, CHARS), CHARS)
-def strcat(m: Machine, at: At, _: Any, to: Any, text: Any) -> Any:
-    return _put(m, at, to, chars_read(to) + chars_read(text))
-
-
-@call("atoi", (CHARS,), INT)
-def atoi(m: Machine, at: At, _: Any, where: Any) -> int:
-    return INT.wrap(whole_in(chars_read(where)))
-
-
-@call("atol", (CHARS,), LONG)
-def atol(m: Machine, at: At, _: Any, where: Any) -> int:
-    return whole_in(chars_read(where))
-
-
-@call("atof", (CHARS,), FLOAT)
-def atof(m: Machine, at: At, _: Any, where: Any) -> float:
-    return float_in(chars_read(where))
-
-
-def _in_base(value: int, base: int) -> str:
-    digits, rest = "", abs(value)
-    while rest or not digits:
-        digits = "0123456789abcdefghijklmnopqrstuvwxyz"[rest % base] + digits
-        rest //= base
-    return ("-" if value < 0 else "") + digits
-
-
-@call("itoa", (INT, CHARS, INT), CHARS)
-def itoa(m: Machine, at: At, _: Any, value: int, to: Any, base: int) -> Any:
-    return _put(m, at, to, _in_base(value if base == 10 else value & 0xFFFF, base))
-
-
-@call("ltoa", (LONG, CHARS, INT), CHARS)
-def ltoa(m: Machine, at: At, _: Any, value: int, to: Any, base: int) -> Any:
-    return _put(m, at, to, _in_base(value if base == 10 else value & 0xFFFFFFFF, base))
-
-
-@call("utoa", (WORD, CHARS, INT), CHARS)
-def utoa(m: Machine, at: At, _: Any, value: int, to: Any, base: int) -> Any:
-    return _put(m, at, to, _in_base(value, base))
-
-
-@call("dtostrf", (FLOAT, INT, INT, CHARS), CHARS)
-def dtostrf(m: Machine, at: At, _: Any, value: float, width: int, decimals: int, to: Any) -> Any:
-    said = f"{value:.{max(0, decimals)}f}" if math.isfinite(value) else str(value).upper()
-    return _put(m, at, to, said.ljust(-width) if width < 0 else said.rjust(width))
-
-
-@call("sprintf", (CHARS, TEXT, "any"), INT, least=2, open_ended=True)
-def sprintf(m: Machine, at: At, kinds: tuple[Type, ...], to: Any, pattern: str, *values: Any) -> int:
-    said = formatted(pattern, kinds[2:], values, m.board.int_bits)
-    _put(m, at, to, said)
-    return len(said)
-
-
-@call("snprintf", (CHARS, WORD, TEXT, "any"), INT, least=3, open_ended=True)
-def snprintf(m: Machine, at: At, kinds: tuple[Type, ...], to: Any, most: int, pattern: str, *values: Any) -> int:
-    said = formatted(pattern, kinds[3:], values, m.board.int_bits)
-    _put(m, at, to, said[: max(0, most - 1)])
-    return len(said)
-
-
-def _letters(name: str, test: Callable[[str], bool]) -> None:
-    @call(name, (INT,), BOOL)
-    def act(m: Machine, at: At, _: Any, code: int) -> int:
-        return int(test(chr(code & 0xFF)))
-
-
-for _name, _test in {
-    "isDigit": str.isdigit, "isAlpha": str.isalpha, "isAlphaNumeric": str.isalnum, "isSpace": str.isspace, "isUpperCase": str.isupper,
-    "isLowerCase": str.islower, "isPunct": lambda c: c.isprintable() and not c.isalnum() and not c.isspace(),
-    "isdigit": str.isdigit, "isalpha": str.isalpha, "isspace": str.isspace, "isalnum": str.isalnum,
-}.items():  # fmt: skip
-    _letters(_name, _test)
-
-
-@call("toupper", (INT,), INT)
-def toupper(m: Machine, at: At, _: Any, code: int) -> int:
-    return ord(chr(code & 0xFF).upper()[:1])
-
-
-@call("tolower", (INT,), INT)
-def tolower(m: Machine, at: At, _: Any, code: int) -> int:
-    return ord(chr(code & 0xFF).lower()[:1])

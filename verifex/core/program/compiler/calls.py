@@ -15,7 +15,20 @@ from verifex.core.program.compiler.places import Places
 from verifex.core.program.compiler.records import Records
 from verifex.core.program.devices import UNIT_WORDS, Meaning, meaning_of
 from verifex.core.program.machine import Ended
-from verifex.core.program.types import FLOAT, FUNCTION, TEXT, VOID, Int, Object, Pointer, Struct, Type, is_chars
+from verifex.core.program.types import (
+    CHAR,
+    FLOAT,
+    FUNCTION,
+    TEXT,
+    VOID,
+    Array,
+    Int,
+    Object,
+    Pointer,
+    Struct,
+    Type,
+    is_chars,
+)
 from verifex.core.program.values import chars_read
 
 UNPLAYED = ("SPI.transfer",)  # no module of ours answers to single bytes so
@@ -45,7 +58,8 @@ class Calls:
             return self.records.built(self.names.program.records[node.name], node)
         if name in UNPLAYED:
             self.names.program.unsupported.append(t.Unsupported(node.at, f"`{name}` to a module, byte by byte"))
-        spec = CALLS.get(name)
+        # Some are other ones with another number of values.
+        spec = CALLS.get(f"{name}/{len(node.args)}") or CALLS.get(name)
         if spec is not None and spec.int_bits <= self.names.widths.int_bits:
             if node.receiver in OWN_HEADERS and not self.names.program.includes:
                 self.names.refuse("include-missing", node.at, node.receiver, OWN_HEADERS[node.receiver])
@@ -72,6 +86,10 @@ class Calls:
             value, kind = self.expressions.value(arg)
             if taken == FUNCTION and kind != FUNCTION:
                 self.names.refuse("wrong-types", arg.at, f"{spec.name} wants the name of a function, without brackets")
+            if taken == "where" and kind == TEXT:
+                value, kind = arithmetic.converted(value, kind, Pointer(CHAR), arg.at, None), Pointer(CHAR)
+            if taken == "where" and not isinstance(kind, Array | Pointer) and getattr(value, "const", None) != 0:
+                self.names.refuse("wrong-types", arg.at, f"{spec.name} wants an array here, or where something lies")
             if taken == "any" and is_chars(kind):
                 value, kind = (lambda frame, v=value: chars_read(v(frame))), TEXT  # type: ignore[misc]
             if not isinstance(taken, str) and kind == TEXT and (isinstance(taken, Int) or taken == FLOAT):

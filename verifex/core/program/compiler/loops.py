@@ -1,11 +1,12 @@
 """Loops and switches as closures."""
 
+from collections.abc import Callable
 from typing import Any
 
 from verifex.core.program import arithmetic
 from verifex.core.program import tree as t
 from verifex.core.program.compiler.expressions import Expressions
-from verifex.core.program.compiler.names import Action, Frame, Later, Names, Scope, Value
+from verifex.core.program.compiler.names import Action, Frame, Later, Names, Scope
 from verifex.core.program.machine import Ended
 from verifex.core.program.types import AUTO, Array
 
@@ -107,20 +108,20 @@ class Loops:
 
     def switch(self, node: t.Switch) -> Action:
         value, _ = self.expressions.value(node.value)
-        labels: list[Value | None] = []
+        labels: list[Callable[[Frame, Any], bool] | None] = []  # whether a value is meant; None for `default`
         bodies: list[Action] = []
         outer, self.names.scope, slots = self.names.scope, Scope(self.names.scope), self.names.slots
         self.inside_switches += 1
         self._refuse_twice(node)
         for case in node.cases:
-            labels.append(self.expressions.value(case.value)[0] if case.value is not None else None)
+            labels.append(self._label(case))
             bodies.append(self.later.sequence(case.body))
         self.inside_switches -= 1
         self.names.scope, self.names.slots = outer, slots
 
         def run(frame: Frame) -> object:
             chosen = value(frame)
-            first = next((i for i, label in enumerate(labels) if label and label(frame) == chosen), None)
+            first = next((i for i, means in enumerate(labels) if means and means(frame, chosen)), None)
             if first is None:
                 first = next((i for i, label in enumerate(labels) if label is None), len(bodies))
             for body in bodies[first:]:
@@ -133,11 +134,20 @@ class Loops:
 
         return run
 
+    def _label(self, case: t.Case) -> Callable[[Frame, Any], bool] | None:
+        if case.value is None:
+            return None
+        low = self.expressions.value(case.value)[0]
+        if case.last is None:
+            return lambda frame, chosen: low(frame) == chosen
+        high = self.expressions.value(case.last)[0]
+        return lambda frame, chosen: low(frame) <= chosen <= high(frame)
+
     def _refuse_twice(self, node: t.Switch) -> None:
         """The same case cannot be told from itself."""
         seen: set[object] = set()
         for case in node.cases:
-            label = case.value.value if isinstance(case.value, t.Number) else None
+            label = case.value.value if isinstance(case.value, t.Number) and case.last is None else None
             key = "default" if case.value is None else label
             if key is not None and key in seen:
                 self.names.refuse("declared-twice", case.at, "default" if case.value is None else f"case {label:g}")

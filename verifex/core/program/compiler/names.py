@@ -10,6 +10,7 @@ from verifex.core.parts import Board
 from verifex.core.program import tree as t
 from verifex.core.program.boards import OWN_HEADERS, constants
 from verifex.core.program.calls import CALLS
+from verifex.core.program.compiler.not_yet import NOT_SUPPORTED_YET, REGISTERS
 from verifex.core.program.devices import NO_READING
 from verifex.core.program.machine import Machine
 from verifex.core.program.types import Struct, Type, Widths
@@ -19,19 +20,6 @@ Frame = list[Any]
 Value = Callable[[Frame], Any]
 Action = Callable[[Frame], object]
 Typed = tuple[Value, Type]  # an expression made ready, with its type
-
-
-#: Names the dialect has that are not supported yet; never the pair's mistake.
-_NOT_YET = """
-Wire SPI EEPROM SPISettings Serial1 Serial2 Serial3 Keyboard Mouse analogReadResolution analogWriteResolution dacWrite
-touchRead ledcSetup ledcAttachPin ledcAttach ledcWrite ledcWriteTone WiFi yield serialEvent ESP esp_sleep_enable_timer_wakeup
-"""
-NOT_SUPPORTED_YET = frozenset(_NOT_YET.split())
-#: The small boards' own registers and what goes with them.
-REGISTERS = re.compile(
-    r"(PORT|DDR|PIN)[A-L]|TCCR\d[AB]|OCR\d[AB]|TCNT\d|TIMSK\d|TIFR\d|ICR\d|ADMUX|ADCSR[AB]|ADC[HL]?|PCICR|PCMSK\d|EICRA|EIMSK|"
-    r"SREG|SMCR|WDTCSR|UCSR\d[ABC]|UDR\d|_BV|_delay_[mu]s|wdt_\w+|sleep_\w+|set_sleep_mode"
-)
 
 
 #: How libraries write their constants, and the members of their classes.
@@ -162,7 +150,12 @@ class Names:
         return t.Field(at, t.Name(at, "this"), name, arrow=True)
 
     def _known_names(self) -> list[str]:
-        return [*self.scope.all_names(), *self.constants, *self.program.functions, *CALLS]
+        return [
+            *self.scope.all_names(),
+            *self.constants,
+            *self.program.functions,
+            *(name for name in CALLS if "/" not in name),
+        ]
 
     def _comes_from_a_library(self, name: str, known: list[str]) -> bool:
         """Whether a name that is declared nowhere is a library's: one is included that nobody here knows, the name is given to

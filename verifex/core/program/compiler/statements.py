@@ -1,6 +1,5 @@
 """Statements as closures: blocks, branches, declarations, functions."""
 
-
 from verifex.core.program import tree as t
 from verifex.core.program.clocks import CPP_CLOCKS, times_of_pass
 from verifex.core.program.compiler.expressions import Expressions

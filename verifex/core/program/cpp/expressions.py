@@ -246,6 +246,8 @@ def bit_helper(at: t.At, name: str, args: tuple[t.Expr, ...]) -> t.Expr | None:
             return t.Assign(at, "|=", value, mask(n))
         case "bitClear", (value, n):
             return t.Assign(at, "&=", value, t.Unary(at, "~", mask(n)))
+        case "bitToggle", (value, n):
+            return t.Assign(at, "^=", value, mask(n))
         case "bitWrite", (value, n, to):
             cleared = t.Assign(at, "&=", value, t.Unary(at, "~", mask(n)))
             return t.Choice(at, to, t.Assign(at, "|=", value, mask(n)), cleared)

@@ -6,6 +6,7 @@ from verifex.core.program import tree as t
 from verifex.core.program.cpp.base import DIRECTIVES, NotSupported
 from verifex.core.program.cpp.conditions import CONDITIONALS
 from verifex.core.program.cpp.declarations import Declarations
+from verifex.core.program.cpp.grammar import SPAN
 
 
 class Statements(Declarations):
@@ -106,5 +107,9 @@ class Statements(Declarations):
             value = case.child_by_field_name("value")
             rest = [c for c in case.named_children if value is None or c.id != value.id]
             label = self.expr(value) if value is not None else None
-            cases.append(t.Case(self.at(case), label, tuple(self.statements(rest))))
+            last: t.Expr | None = None
+            match label:
+                case t.Binary(op=op, left=low, right=high) if op == SPAN:
+                    label, last = low, high
+            cases.append(t.Case(self.at(case), label, tuple(self.statements(rest)), last))
         return t.Switch(self.at(raw), self.condition(raw), tuple(cases))

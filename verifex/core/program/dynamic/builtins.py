@@ -31,7 +31,7 @@ MOST_DIGITS = 4300
 #: Names the language has that are not supported yet; never the pair's mistake.
 _NOT_YET = """
 open exec eval compile globals locals vars dir memoryview complex frozenset iter next slice property
-staticmethod classmethod object delattr setattr breakpoint help __import__ __file__
+staticmethod classmethod object delattr setattr breakpoint help ascii hash aiter anext NotImplemented Ellipsis __import__ __file__ __doc__
 """
 NOT_SUPPORTED_YET = frozenset(_NOT_YET.split())
 

@@ -8,8 +8,8 @@ from collections.abc import Mapping
 from typing import Any
 
 from verifex.core.program.devices import LibraryConstant
-from verifex.core.program.dynamic.modules import calculating, clock, lamps, library, micro, pin_functions
-from verifex.core.program.dynamic.values import UNSET, Builtin, Thing, error
+from verifex.core.program.dynamic.modules import calculating, clock, data, lamps, library, micro, pin_functions
+from verifex.core.program.dynamic.values import UNSET, Builtin, LibraryName, Thing, error
 from verifex.core.program.machine import Machine
 from verifex.core.program.run import Ended
 from verifex.core.program.tree import At
@@ -22,12 +22,15 @@ OWN: dict[str, dict[str, Any]] = {
     "random": calculating.CHANCE,
     "statistics": calculating.MEANS,
     "sys": calculating.SYSTEM,
+    "struct": data.PACKED,
+    "json": data.WRITTEN,
+    "gc": data.COLLECTED,
     "signal": clock.SIGNALS,
 }
 #: Modules of the language that are not supported yet.
 _MISSING = """
-os csv json threading multiprocessing collections itertools functools re string struct asyncio socket queue logging pathlib
-subprocess shutil io decimal fractions typing dataclasses enum abc copy array gc network urllib requests
+os csv threading multiprocessing collections itertools functools re string asyncio socket queue logging pathlib
+subprocess shutil io decimal fractions typing dataclasses enum abc copy array network urllib requests
 """
 MISSING = frozenset(_MISSING.split())
 #: What libraries of boards offer, by word.
@@ -58,6 +61,9 @@ class Library(Thing):
     def get(self, m: Machine, name: str, at: At) -> Any:
         return offered(self.name, name, at, m.declared.constants)
 
+    def called(self, m: Machine, at: At, *args: Any, **named: Any) -> Any:
+        raise Ended("unsupported", at, f"`{self.name}`")
+
 
 def offered(library_name: str, name: str, at: At, constants: Mapping[str, float | str]) -> Any:
     """What a library offers under a name; `constants` are those the exercise explains."""
@@ -72,7 +78,7 @@ def offered(library_name: str, name: str, at: At, constants: Mapping[str, float 
     if match := _PIN_NAME.match(name):
         return int(match.group(1))
     if name.isupper() or name[:1] == "_":
-        return name  # a constant that only the library itself makes sense of
+        return LibraryName(name)
     if _CLASS_NAME.match(name):
         return Builtin(name, library.maker(name))
     if (act := library.reading(name)) is not None:

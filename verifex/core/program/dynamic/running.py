@@ -58,6 +58,8 @@ def attribute(m: Machine, value: Any, name: str, at: At) -> Any:
         return value.name
     if isinstance(value, Builtin) and (value.name, name) in OF_TYPES:
         return Builtin(name, OF_TYPES[value.name, name])
+    if isinstance(value, Builtin) and isinstance(value.kind, type) and hasattr(value.kind, name):
+        raise Ended("unsupported", at, f"`{value.name}.{name}`")
     if isinstance(value, Thing):
         return value.get(m, name, at)
     known = METHODS.get(type(value))

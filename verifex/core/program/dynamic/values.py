@@ -135,6 +135,18 @@ class Thing:
         return None
 
 
+class LibraryName(str, Thing):
+    """A constant of a library that only the library itself makes sense of. It may turn out to be a class that nothing here plays."""
+
+    name = "constant"
+
+    def get(self, m: Machine, name: str, at: At) -> Any:
+        raise Ended("unsupported", at, f"`{self}.{name}`")
+
+    def called(self, m: Machine, at: At, *args: Any, **named: Any) -> Any:
+        raise Ended("unsupported", at, f"`{self}`")
+
+
 class Raised(Exception):
     """An error under way in the program: `value` an instance of one of its error classes, raised at `at`."""
 

@@ -151,7 +151,9 @@ class _Drawing:
         chain = self.parts(default)
         for case, whole in reversed(bodies):
             if case.value is not None:
-                question = _decision(f"{value} equal to {self.words.said(case.value)}", case.at)
+                label = self.words.said(case.value)
+                span = f"from {label} to {self.words.said(case.last)}" if case.last else f"equal to {label}"
+                question = _decision(f"{value} {span}", case.at)
                 chain = (Branch(question, self.parts(whole), chain),)
         yield from chain
 

@@ -71,7 +71,7 @@ def _in_order(view: ProgramView, node: t.Node) -> Iterator[tuple[str, t.Node]]:
         case t.Call():
             plain = CALLS.get(f"{node.receiver}.{node.name}" if node.receiver else node.name)
             for arg in node.args:
-                if isinstance(arg, t.Name) and (plain is None or "place" in plain.takes):
+                if isinstance(arg, t.Name) and (plain is None or {"place", "where"} & set(plain.takes)):
                     yield "handed", arg
                 else:
                     yield from _in_order(view, arg)

@@ -67,10 +67,11 @@ class ForEach(Stmt):
 
 @dataclass(frozen=True, slots=True)
 class Case(Node):
-    """One label of a switch with the statements behind it; `value` None is `default`."""
+    """One label of a switch with the statements behind it; `value` None is `default`, `last` ends a span of values."""
 
     value: Expr | None
     body: tuple[Stmt, ...]
+    last: Expr | None = None
 
 
 @dataclass(frozen=True, slots=True)

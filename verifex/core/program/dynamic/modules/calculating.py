@@ -23,7 +23,8 @@ MATHS: dict[str, Any] = {"pi": math.pi, "e": math.e, "inf": math.inf, "nan": mat
 for _act in (
     math.sqrt, math.sin, math.cos, math.tan, math.asin, math.acos, math.atan, math.atan2, math.exp, math.log10, math.log2, math.fabs,
     math.floor, math.ceil, math.trunc, math.degrees, math.radians, math.hypot, math.isnan, math.isinf, math.fmod, math.copysign,
-    math.isclose, math.log, math.gcd, math.modf,
+    math.isclose, math.log, math.gcd, math.modf, math.sinh, math.cosh, math.tanh, math.asinh, math.acosh, math.atanh, math.expm1,
+    math.ldexp, math.frexp,
 ):  # fmt: skip
     MATHS[_act.__name__] = _plain(_act)
 MOST_FACTORIAL = 500  # a larger one takes longer than a pass of a program
@@ -67,6 +68,7 @@ _CHANCE: dict[str, Callable[..., Any]] = {
     "randrange": lambda m, at, *ends: _random(m).randrange(*ends),
     "uniform": lambda m, at, low, high: _random(m).uniform(low, high),
     "choice": _one_of,
+    "getrandbits": lambda m, at, bits: _random(m).getrandbits(bits) if bits else 0,
     "shuffle": _shuffle,
     "seed": _seed,
 }
@@ -101,4 +103,11 @@ class _Out(Thing):
         return None
 
 
-SYSTEM: dict[str, Any] = {"exit": Builtin("exit", leave), "stdout": _Out(), "argv": ["program.py"], "platform": "bench"}
+SYSTEM: dict[str, Any] = {
+    "maxsize": 0x7FFFFFFF,
+    "version": "3.4.0",
+    "exit": Builtin("exit", leave),
+    "stdout": _Out(),
+    "argv": ["program.py"],
+    "platform": "bench",
+}

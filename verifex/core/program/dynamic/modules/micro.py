@@ -210,5 +210,6 @@ class Kind(Thing):
 OFFERED: dict[str, Any] = {
     "Pin": Kind(Pin), "ADC": Kind(Converter), "Timer": Kind(Timer), "I2C": Kind(buses.SmallBus), "SoftI2C": Kind(buses.SmallBus),
     "SMBus": Kind(buses.NumberedBus), "time_pulse_us": Builtin("time_pulse_us", _pulse),
+    "const": Builtin("const", lambda m, at, value: value),
     "freq": Builtin("freq", lambda m, at, *_: 240_000_000), "reset": Builtin("reset", lambda m, at: m.spend_us(m.end_us - m.now_us)),
 }  # fmt: skip

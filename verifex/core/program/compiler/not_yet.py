@@ -1,0 +1,23 @@
+"""Names that the dialect and C's own library have and that are not supported yet: told as such, never as the pair's mistake."""
+
+import re
+
+_DIALECT = """
+Wire SPI EEPROM SPISettings Serial1 Serial2 Serial3 Keyboard Mouse analogReadResolution analogWriteResolution dacWrite
+touchRead ledcSetup ledcAttachPin ledcAttach ledcWrite ledcWriteTone WiFi yield serialEvent ESP esp_sleep_enable_timer_wakeup
+"""
+_OF_C = """
+malloc calloc realloc free exit abort atexit qsort bsearch div ldiv strtod strdup strndup strpbrk strsep strlcpy strlcat strrev strupr
+strlwr memchr memccpy sscanf scanf printf puts putchar getchar fprintf fputs vsprintf vsnprintf asprintf dtostre modf frexp lrint lrintf
+rint rintf nearbyint remainder exp2 fma time mktime localtime gmtime difftime clock setjmp longjmp assert va_start va_end va_arg
+"""
+_OF_PROGRAM_MEMORY = """
+PSTR pgm_read_byte pgm_read_word pgm_read_dword pgm_read_float pgm_read_ptr strcpy_P strncpy_P strcat_P strcmp_P strncmp_P strlen_P strstr_P
+memcpy_P memcmp_P sprintf_P snprintf_P
+"""
+NOT_SUPPORTED_YET = frozenset(f"{_DIALECT}{_OF_C}{_OF_PROGRAM_MEMORY}".split())
+#: The small boards' own registers and what goes with them.
+REGISTERS = re.compile(
+    r"(PORT|DDR|PIN)[A-L]|TCCR\d[AB]|OCR\d[AB]|TCNT\d|TIMSK\d|TIFR\d|ICR\d|ADMUX|ADCSR[AB]|ADC[HL]?|PCICR|PCMSK\d|EICRA|EIMSK|"
+    r"SREG|SMCR|WDTCSR|UCSR\d[ABC]|UDR\d|_BV|_delay_[mu]s|wdt_\w+|sleep_\w+|set_sleep_mode"
+)
