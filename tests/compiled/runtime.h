@@ -1,6 +1,7 @@
 // What a program needs of the dialect to run on the simulated chip: a serial line, texts by number, nothing else.
 #include <avr/interrupt.h>
 #include <avr/io.h>
+#include <avr/pgmspace.h>
 #include <avr/sleep.h>
 #include <math.h>
 #include <ctype.h>

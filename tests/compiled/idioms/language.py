@@ -284,3 +284,98 @@ void setup() {
 }
 void loop() { }
 """
+
+PROGRAMS["records that reckon"] = """
+struct Vector {
+  int x, y;
+  Vector operator+(const Vector &other) const { return {x + other.x, y + other.y}; }
+  Vector operator*(int by) const { Vector made = *this; made.x *= by; made.y *= by; return made; }
+  bool operator==(const Vector &other) const { return x == other.x && y == other.y; }
+};
+Vector operator-(const Vector &a, const Vector &b) { return {a.x - b.x, a.y - b.y}; }
+bool operator<(const Vector &a, const Vector &b) { return a.x * a.x + a.y * a.y < b.x * b.x + b.y * b.y; }
+struct Span { float low, high; };
+Span around(float middle, float width) { return {middle - width, middle + width}; }
+bool inside(Span span, float value) { return value >= span.low && value <= span.high; }
+void show(const Vector &v) { Serial.print(v.x); Serial.print(' '); Serial.println(v.y); }
+void setup() {
+  Serial.begin(9600);
+  Vector a = {3, -4}, b = {1, 2};
+  show(a + b);
+  show(a - b * 3);
+  show(a + b + b);
+  Serial.println(a == b);
+  Serial.println(a + b == b + a);
+  Serial.println(b < a);
+  a = {7, 8};
+  show(a);
+  show({5, 6});
+  Vector list[3] = {a, b, a - b};
+  Vector sum = {0, 0};
+  for (const Vector &one : list) sum = sum + one;
+  show(sum);
+  Span span = around(20, 2.5);
+  Serial.println(span.low);
+  Serial.println(inside(span, 22.5) + inside({1, 2}, 1.5) + inside(around(0, 1), 3));
+}
+void loop() { }
+"""
+
+PROGRAMS["lists of names apart"] = """
+enum class Mode : byte { Off, Warm = 5, Hot };
+enum Colour { RED, GREEN, BLUE };
+enum class Tone { RED = 440, GREEN = 880 };
+#define MELODY_LENGTH 4
+Mode mode = Mode::Off;
+int tones[MELODY_LENGTH] = {(int)Tone::RED, (int)Tone::GREEN, 0, 262};
+extern int later;
+const char *named(Mode of) {
+  switch (of) {
+    case Mode::Off: return "off";
+    case Mode::Warm: return "warm";
+    default: return "hot";
+  }
+}
+Mode next(Mode of) { return of == Mode::Off ? Mode::Warm : of == Mode::Warm ? Mode::Hot : Mode::Off; }
+void setup() {
+  Serial.begin(9600);
+  for (int i = 0; i < 4; i++) { Serial.print(named(mode)); Serial.print(' '); mode = next(mode); }
+  Serial.println((int)mode);
+  Colour colour = Colour::BLUE;
+  Serial.println(colour + GREEN);
+  Serial.println(tones[0] + tones[1]);
+  Serial.println(sizeof(mode));
+  later += 3;
+  Serial.println(later);
+  Serial.println(mode == Mode::Warm && colour != RED);
+  Serial.println(__LINE__);
+}
+int later = 4;
+void loop() { }
+"""
+
+PROGRAMS["tables in the program’s memory"] = """
+const byte steps[] PROGMEM = {0x01, 0x03, 0x02, 0x06};
+const PROGMEM int curve[] = {-300, 0, 512, 30000};
+const float factors[3] PROGMEM = {0.5, 1.25, -2.0};
+const unsigned long times[] PROGMEM = {70000UL, 4000000000UL};
+const char greeting[] PROGMEM = "good morning";
+void setup() {
+  Serial.begin(9600);
+  for (byte i = 0; i < sizeof(steps); i++) { Serial.print(pgm_read_byte(&steps[i])); Serial.print(' '); }
+  Serial.println();
+  for (int i = 0; i < 4; i++) { Serial.print((int)pgm_read_word(&curve[i])); Serial.print(' '); }
+  Serial.println();
+  Serial.println(pgm_read_float(factors + 1));
+  Serial.println(pgm_read_dword(&times[1]));
+  char text[20];
+  strcpy_P(text, greeting);
+  Serial.println(text);
+  Serial.println((int)strlen_P(greeting));
+  Serial.println(strcmp_P("good", PSTR("good")));
+  Serial.println((char)pgm_read_byte(greeting + 5));
+  sprintf_P(text, PSTR("%d/%s"), 7, "x");
+  Serial.println(text);
+}
+void loop() { }
+"""

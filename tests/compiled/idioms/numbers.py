@@ -104,7 +104,7 @@ void setup() {
   Serial.println((byte)(packed >> 16));
   byte flags = 0;
   flags |= 1 << 3;
-  flags |= _BV(0);
+  flags |= (1 << 0);
   flags &= ~(1 << 3);
   flags ^= 0x81;
   Serial.println(flags);

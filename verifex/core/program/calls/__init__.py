@@ -9,6 +9,7 @@ from verifex.core.program.calls import (  # noqa: F401
     maths,
     memory,
     pins,
+    program_memory,
     serial,
     storage,
     timing,

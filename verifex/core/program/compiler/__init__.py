@@ -70,6 +70,7 @@ class _Compiler:
         self.statements = Statements(self.names, expressions, self.functions, initial, loops)
         later.value, later.call = expressions.value, calls.call
         later.assign, later.step = assignments.assign, assignments.step
+        later.filled = initial.filled
         later.statement, later.sequence = self.statements.statement, self.statements.sequence
 
     def compiled(self) -> Compiled:

@@ -8,7 +8,7 @@ from verifex.core.program import tree as t
 from verifex.core.program.boards import OWN_HEADERS
 from verifex.core.program.calls import CALLS, Spec, devices
 from verifex.core.program.calls.texts import METHODS, Method
-from verifex.core.program.compiler.expressions import Expressions
+from verifex.core.program.compiler.expressions import OF_WHAT_COMES_OUT, Expressions
 from verifex.core.program.compiler.functions import NOTHING, Functions, wants
 from verifex.core.program.compiler.names import Frame, Names, Typed, Value
 from verifex.core.program.compiler.places import Places
@@ -132,6 +132,10 @@ class Calls:
 
         return run, gives
 
+    def _where(self, at: t.At, on: t.Expr) -> t.Expr:
+        is_held = isinstance(on, t.Name | t.Index | t.Field) or (isinstance(on, t.Unary) and on.op == "*")
+        return t.Unary(at, "&" if is_held else OF_WHAT_COMES_OUT, on)
+
     def _method(self, node: t.Call, on: t.Expr) -> Typed:
         if (asked := self._sensor_of_event(node, on)) is not None:
             return self._event(node, asked)
@@ -143,7 +147,7 @@ class Calls:
             methods = self.records.methods_of(record, node.name)
             if methods:
                 return self.functions.call(
-                    methods, node, (on if isinstance(kind, Pointer) else t.Unary(node.at, "&", on),)
+                    methods, node, (on if isinstance(kind, Pointer) else self._where(node.at, on),)
                 )
             known = [
                 f.name.split("::")[1]

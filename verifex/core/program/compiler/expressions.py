@@ -29,6 +29,7 @@ from verifex.core.program.types import (
 
 FOR_POINTERS = ("+", "-", "<", ">", "<=", ">=", "==", "!=", "&&", "||", "and", "or")
 NULLS = ("NULL", "nullptr")
+OF_WHAT_COMES_OUT = "&()"  # where a record lies that no variable holds: what a method is called on
 BUSES = ("Wire", "SPI", "Serial")  # objects of the board that may be handed on
 
 
@@ -45,6 +46,8 @@ class Expressions:
 
     def as_type(self, node: t.Expr, kind: Type) -> Value:
         """The expression converted to `kind`."""
+        if isinstance(node, t.Items) and isinstance(kind, Struct):
+            return self.later.filled(kind, node)
         return self.taken_as(self.value(node), kind, node.at)
 
     def taken_as(self, made: Typed, kind: Type, at: t.At) -> Value:
@@ -80,7 +83,8 @@ class Expressions:
                 self.names.in_library += asks
                 left, right = self.value(node.left), self.value(node.right)
                 self.names.in_library -= asks
-                return self.binary(node, left, right)
+                meant = self._own_operator(node, left[1], right[1])
+                return self.later.call(meant) if meant else self.binary(node, left, right)
             case t.Assign():
                 return self.later.assign(node)
             case t.Step():
@@ -99,7 +103,7 @@ class Expressions:
                 return self._read_place(node)
             case t.Cast():
                 value, own = self.value(node.operand)
-                # Who cuts a whole number down in so many words means it; a float too large is still a slip.
+                # Who cuts a whole number down in so many words means it; a float too large is still a fault.
                 noted = self.names.machine if own == FLOAT and node.type != CHAR else None
                 return arithmetic.converted(value, own, node.type, node.at, noted), node.type
             case t.SizeOf():
@@ -115,6 +119,15 @@ class Expressions:
                 self.names.refuse("not-assignable", node.at, "{ }")
                 return (lambda frame: 0), self.names.widths.int
         raise TypeError(node)
+
+    def _own_operator(self, node: t.Binary, left: Type, right: Type) -> t.Call | None:
+        """The call that an operator on records is, where the program says what it does."""
+        name = f"operator{node.op}"
+        if isinstance(left, Struct) and self.names.program.named(f"{left.name}::{name}"):
+            return t.Call(node.at, name, (node.right,), on=node.left)
+        if (isinstance(left, Struct) or isinstance(right, Struct)) and self.names.program.named(name):
+            return t.Call(node.at, name, (node.left, node.right))
+        return None
 
     def _asks_a_library(self, node: t.Expr) -> bool:
         """Whether something in an expression is asked of a library's object."""
@@ -244,6 +257,9 @@ class Expressions:
         return letter
 
     def _unary(self, node: t.Unary) -> Typed:
+        if node.op == OF_WHAT_COMES_OUT:
+            made, own_kind = self.value(node.operand)
+            return (lambda frame: ([made(frame)], 0)), Pointer(own_kind)
         if node.op == "&":
             place = self.places.place_of(node.operand)
             if place is None and isinstance(node.operand, t.Name) and node.operand.name in BUSES:

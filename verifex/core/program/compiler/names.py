@@ -90,6 +90,7 @@ class Later:
     value: Callable[[t.Expr], Typed]
     call: Callable[[t.Call], Typed]
     assign: Callable[[t.Assign], Typed]
+    filled: Callable[[Type, t.Expr | None], Value]  # a new value of a type from a list in braces
     step: Callable[[t.Step], Typed]
     statement: Callable[[t.Stmt], Action]
     sequence: Callable[[tuple[t.Stmt, ...]], Action]

@@ -12,10 +12,11 @@ strlwr memchr memccpy sscanf scanf printf puts putchar getchar fprintf fputs vsp
 rint rintf nearbyint remainder exp2 fma time mktime localtime gmtime difftime clock setjmp longjmp assert va_start va_end va_arg
 """
 _OF_PROGRAM_MEMORY = """
-PSTR pgm_read_byte pgm_read_word pgm_read_dword pgm_read_float pgm_read_ptr strcpy_P strncpy_P strcat_P strcmp_P strncmp_P strlen_P strstr_P
-memcpy_P memcmp_P sprintf_P snprintf_P
+pgm_read_ptr pgm_read_byte_far pgm_read_word_far pgm_read_dword_far strchr_P strrchr_P strcasecmp_P strncasecmp_P printf_P
 """
-NOT_SUPPORTED_YET = frozenset(f"{_DIALECT}{_OF_C}{_OF_PROGRAM_MEMORY}".split())
+#: Names a compiler makes itself.
+_MADE = "__func__ __FUNCTION__ __PRETTY_FUNCTION__ __COUNTER__"
+NOT_SUPPORTED_YET = frozenset(f"{_DIALECT}{_OF_C}{_OF_PROGRAM_MEMORY}{_MADE}".split())
 #: The small boards' own registers and what goes with them.
 REGISTERS = re.compile(
     r"(PORT|DDR|PIN)[A-L]|TCCR\d[AB]|OCR\d[AB]|TCNT\d|TIMSK\d|TIFR\d|ICR\d|ADMUX|ADCSR[AB]|ADC[HL]?|PCICR|PCMSK\d|EICRA|EIMSK|"

@@ -32,6 +32,8 @@ class Base:
         self.macros_put_in = 0
         self.shifted: t.At | None = None  # inside a macro's text nodes stand where the macro is used
         self.type_names: dict[str, Type] = {}
+        self.announced: dict[str, t.At] = {}  # variables that are `extern` before they are declared, and where
+        self.members: dict[str, str] = {}  # of lists of names, `Level::LOW`, the name alone
         self.begun_records: list[str] = []  # records, from their name on
         self.methods: list[tuple[Struct, Raw]] = []  # of records, still to be read
 

@@ -268,9 +268,13 @@ class Declarations(Expressions):
     def list_of_names(self, raw: Raw) -> Type:
         """`enum`: each name is a constant, one more than the one before unless it says."""
         named = self.text(raw.child_by_field_name("name"))
-        kind = self.widths.int
+        base = raw.child_by_field_name("base")
+        kind = (self.type_named(self.text(base)) if base is not None else None) or self.widths.int
         if named:
             self.type_names[named] = kind
+        apart = any(
+            self.text(child) in ("class", "struct") for child in raw.children
+        )  # known by the list's own name only
         body = raw.child_by_field_name("body")
         following = 0
         for child in self.named(body) if body is not None else []:
@@ -279,6 +283,9 @@ class Declarations(Expressions):
             if number is None:
                 raise NotSupported(child, f"`{self.shown(child)}`")
             at, name = self.at(child), self.text(self.field(child, "name"))
+            if named and not apart:
+                self.members[f"{named}::{name}"] = name
+            name = f"{named}::{name}" if apart else name
             self.program.globals.append(t.Declare(at, name, kind, t.Number(at, number, kind), constant=True))
             following = number + 1
         return kind

@@ -13,6 +13,8 @@ from verifex.core.program.types import CHAR, FLOAT, TEXT, ULONG, VOID, Int, Poin
 MOST_MACROS = 12  # one inside the other
 MOST_TEXT = 2000  # letters of an operation with its macros put in
 MOST_PUT_IN = 2000  # macros in a whole program, each as often as it is put in
+#: What a compiler makes of these names: where and when it is run, as a text.
+MADE_UP = {"__FILE__": "program", "__DATE__": "Jan  1 2026", "__TIME__": "12:00:00"}
 CASTS = ("static_cast", "reinterpret_cast", "const_cast")
 
 
@@ -48,8 +50,9 @@ class Expressions(Base):
                 return t.Name(at, "NULL")
             case "identifier":
                 return self._name(raw)
-            case "qualified_identifier":  # a member of a library's class, or of its list of names
-                return t.Name(at, re.sub(r"\s", "", self.text(raw)))
+            case "qualified_identifier":  # a member of a library's class, or of a list of names
+                words = re.sub(r"\s", "", self.text(raw))
+                return t.Name(at, self.members.get(words, words))
             case "this":
                 return t.Name(at, "this")
             case "parenthesized_expression":
@@ -127,6 +130,10 @@ class Expressions(Base):
 
     def _name(self, raw: Raw) -> t.Expr:
         name = self.text(raw)
+        if name == "__LINE__":
+            return t.Number(self.at(raw), raw.start_point.row + 1, self.widths.int)
+        if name in MADE_UP:
+            return t.Text(self.at(raw), MADE_UP[name])
         if name not in self.macros:
             return t.Name(self.at(raw), name)
         made = self._expanded(raw, name, self.macros[name])

@@ -1,5 +1,7 @@
 """Turns the grammar's nodes into the program tree: what stands at the top of a program."""
 
+from dataclasses import replace
+
 from tree_sitter import Node as Raw
 
 from verifex.core.program import tree as t
@@ -18,6 +20,8 @@ def read_cpp(source: str, int_bits: int = 16) -> t.Program:
     for raw in parse(source.encode("utf-8", "replace")).named_children:
         reader.guard(raw, reader.top)
         reader.read_methods()
+    places = reader.announced
+    reader.program.globals = [replace(one, at=places.get(one.name, one.at)) for one in reader.program.globals]
     return reader.program
 
 
@@ -34,7 +38,7 @@ class _Reader(Statements):
                 for child in self.left_in(raw):
                     self.guard(child, self.top)
             case "declaration":
-                if not self._is_prototype(raw):
+                if not self._is_prototype(raw) and not self._is_elsewhere(raw):
                     self.program.globals += self.declarations(raw)
             case "struct_specifier" | "class_specifier":
                 self.record(raw)
@@ -66,6 +70,16 @@ class _Reader(Statements):
                 parameters = self.named(self.field(here, "parameters"))
                 return all(p.type in ("parameter_declaration", "optional_parameter_declaration") for p in parameters)
         return False
+
+    def _is_elsewhere(self, raw: Raw) -> bool:
+        """`extern int count;` says that a variable is declared further on."""
+        declarators = raw.children_by_field_name("declarator")
+        is_extern = any(self.text(child) == "extern" for child in raw.children)
+        if not is_extern or any(one.type == "init_declarator" for one in declarators):
+            return False
+        for one in declarators:
+            self.announced.setdefault(self.declared(one).name, self.at(one))
+        return True
 
     def _is_made(self, raw: Raw) -> bool:
         """Whether `Lamp porch(PIN);` makes an object: what the grammar takes for types of parameters are no types."""

@@ -4,6 +4,8 @@ The grammar's own error nodes often stand a line late or swallow half a file. So
 the first error: of a few insertions and deletions near it, the one that mends most names the mistake.
 """
 
+import re
+
 from tree_sitter import Node
 
 from verifex.core.problems import Problem
@@ -29,7 +31,8 @@ def syntax_problems(source: str) -> list[Problem]:
             break
         repair = _best_repair(text, root, first)
         if repair is None:
-            problems.append(_not_understood(text, first))
+            if not _is_of_a_macro(text, first):  # what a macro makes of a line, the grammar cannot know
+                problems.append(_not_understood(text, first))
             break  # what comes after a place that is not understood would be guesses
         line = text[: repair.offset].count(b"\n") + 1
         column = repair.offset - (text.rfind(b"\n", 0, repair.offset) + 1) + 1
@@ -46,10 +49,25 @@ def _stray_words(text: bytes) -> list[Problem]:
         if word in STRAYS:
             line, column = node.start_point.row + 1, node.start_point.column + 1
             problems.append(Problem(line, column, STRAYS[word].format(line=line)))
-        if node.type == "subscript_argument_list" and not node.named_children:
+        if node.type == "subscript_argument_list" and not node.named_children and not _is_of_functions(node):
             line, column = node.start_point.row + 1, node.start_point.column + 1
             problems.append(Problem(line, column, f"line {line} has brackets `[ ]` without a place in them"))
     return problems[:MOST_PROBLEMS]
+
+
+def _is_of_a_macro(text: bytes, first: Node) -> bool:
+    names = re.findall(rb"^[ \t]*#[ \t]*define[ \t]+(\w+)\(", text, re.M)
+    line = text.split(b"\n")[first.start_point.row]
+    return not line.lstrip().startswith(b"#") and any(re.search(rb"\b%s\s*\(" % name, line) for name in names)
+
+
+def _is_of_functions(node: Node) -> bool:
+    """Whether brackets stand in `int (*acts[])()`, a list of functions, which the grammar takes for a call."""
+    above = [node]
+    while (parent := above[-1].parent) is not None:
+        above.append(parent)
+    kinds = [one.type for one in above]
+    return kinds[1:3] == ["subscript_expression", "pointer_expression"] and "call_expression" in kinds
 
 
 def _not_understood(text: bytes, first: Node) -> Problem:
