@@ -17,7 +17,7 @@ bitToggle(n, 1) | word(1, 2) | makeWord(1, 2) | M_PI | INT_MAX | UINT32_MAX | IN
 Serial.availableForWrite() | Serial.write(bytes, 4) | Serial.readBytes(text, 3) | Serial.readBytesUntil('x', text, 3) | Serial.find("x")
 """
 OF_CPP_NOT_YET = """
-malloc(3) | qsort | sscanf | strpbrk(text, "ab") | vsnprintf | strtod | exit(0) | PSTR("a") | strlcpy(text, other, 3) | modf | puts("a")
+malloc(3) | qsort | sscanf | strpbrk(text, "ab") | vsnprintf | strtod | exit(0) | strlcpy(text, other, 3) | modf | puts("a")
 """
 OF_PYTHON = """
 const(5) | machine.freq() | gc.collect() | gc.mem_free() | struct.pack("<h", 1) | struct.calcsize("<hf") | json.dumps([1]) | json.loads("[1]")
@@ -43,8 +43,7 @@ void loop() {{ delay(1000); }}
         return {finding.rule: finding.seen for finding in check_program(source, CPP).findings}
 
     def python(self, expression: str) -> dict[str, str]:
-        modules = "machine gc struct json math random sys binascii hashlib select time".split()
-        head = "\n".join(f"import {name}" for name in modules)
+        head = "import machine, gc, struct, json, math, random, sys, binascii, hashlib, select, time"
         source = f"{head}\nfrom micropython import const\nprint({expression})\nwhile True:\n    time.sleep(1)\n"
         return {finding.rule: finding.seen for finding in check_program(source, PYTHON).findings}
 

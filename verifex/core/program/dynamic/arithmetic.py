@@ -4,7 +4,7 @@ import operator
 from collections.abc import Callable
 from typing import Any
 
-from verifex.core.program.dynamic.calling import all_of, call
+from verifex.core.program.dynamic.calling import all_of, call, special
 from verifex.core.program.dynamic.effort import CONTAINERS, looked_through, walk
 from verifex.core.program.dynamic.running import equal
 from verifex.core.program.dynamic.showing import by_percent
@@ -21,6 +21,9 @@ SPECIAL = {
     "+": "__add__", "-": "__sub__", "*": "__mul__", "/": "__truediv__", "//": "__floordiv__", "%": "__mod__", "**": "__pow__",
     "<": "__lt__", ">": "__gt__", "<=": "__le__", ">=": "__ge__", "<<": "__lshift__", ">>": "__rshift__", "&": "__and__",
     "|": "__or__", "^": "__xor__",
+}  # fmt: skip
+REFLECTED = {special: f"__r{special[2:]}" for special in SPECIAL.values()} | {
+    "__lt__": "__gt__", "__gt__": "__lt__", "__le__": "__ge__", "__ge__": "__le__",
 }  # fmt: skip
 HOST: dict[str, Callable[[Any, Any], Any]] = {
     "+": operator.add, "-": operator.sub, "*": operator.mul, "/": operator.truediv, "//": operator.floordiv, "%": operator.mod,
@@ -44,6 +47,8 @@ def applied(op: str) -> Two:
     def run(m: Machine, a: Any, b: Any, at: At) -> Any:
         if isinstance(a, Instance) and isinstance(own := a.of.find(special), Function):
             return call(m, own, (a, b), {}, at)
+        if isinstance(b, Instance) and isinstance(own := b.of.find(REFLECTED[special]), Function):
+            return call(m, own, (b, a), {}, at)
         if careful:
             _weigh(m, op, a, b, at)
         elif type(a) in CONTAINERS:
@@ -101,11 +106,29 @@ def _weigh(m: Machine, op: str, a: Any, b: Any, at: At) -> None:
 def in_place(op: str) -> Two:
     """`a op= b`; a list is added to where it is."""
     two = applied(op)
+    own = f"__i{SPECIAL[op][2:]}" if op in SPECIAL else ""
 
     def run(m: Machine, a: Any, b: Any, at: At) -> Any:
         if op == "+" and isinstance(a, list):
             a.extend(all_of(m, b, at))
             return a
-        return two(m, a, b, at)
+        found = special(m, a, own, (b,), at)
+        return two(m, a, b, at) if found is UNSET else found
+
+    return run
+
+
+SIGNS: dict[str, tuple[str, Callable[[Any], Any]]] = {
+    "-": ("__neg__", operator.neg), "+": ("__pos__", operator.pos), "~": ("__invert__", operator.invert),
+}  # fmt: skip
+
+
+def signed(op: str) -> Callable[[Machine, Any, At], Any]:
+    """`-x`, `+x`, `~x` as a function of the machine and a value."""
+    name, act = SIGNS[op]
+
+    def run(m: Machine, value: Any, at: At) -> Any:
+        found = special(m, value, name, (), at)
+        return act(value) if found is UNSET else found
 
     return run

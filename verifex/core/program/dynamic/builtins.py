@@ -4,12 +4,13 @@ from collections.abc import Callable
 from typing import Any
 
 from verifex.core.program.dynamic.arithmetic import applied
-from verifex.core.program.dynamic.calling import all_of, call, each
+from verifex.core.program.dynamic.calling import all_of, call, each, in_order, special
 from verifex.core.program.dynamic.effort import walk
 from verifex.core.program.dynamic.running import attribute, method, truth
 from verifex.core.program.dynamic.showing import formatted, shown
 from verifex.core.program.dynamic.values import (
     ERRORS,
+    UNSET,
     Act,
     Bound,
     Builtin,
@@ -93,6 +94,8 @@ def range_(m: Machine, at: At, /, *ends: int) -> range:
 def int_(m: Machine, at: At, /, value: Any = 0, base: int | None = None) -> int:
     if isinstance(value, str | bytes | bytearray) and len(value) > MOST_DIGITS:
         raise error("ValueError", "a number of too many digits", at)
+    if (own := special(m, value, "__int__", (), at)) is not UNSET:
+        return int(own)
     if not isinstance(value, int | float | str | bool | bytes | bytearray):
         raise error("TypeError", f"int() takes a number or a text, not '{kind_name(value)}'", at)
     return int(value) if base is None else int(value, base)  # type: ignore[arg-type]
@@ -100,6 +103,8 @@ def int_(m: Machine, at: At, /, value: Any = 0, base: int | None = None) -> int:
 
 @_enter("float", float)
 def float_(m: Machine, at: At, /, value: Any = 0.0) -> float:
+    if (own := special(m, value, "__float__", (), at)) is not UNSET:
+        return float(own)
     if not isinstance(value, int | float | str | bool | bytes | bytearray):
         raise error("TypeError", f"float() takes a number or a text, not '{kind_name(value)}'", at)
     return float(value)
@@ -167,12 +172,16 @@ def _bytes(m: Machine, values: Any, at: At) -> Any:
 
 
 @_enter("abs")
-def abs_(m: Machine, at: At, /, value: float) -> float:
-    return abs(value)
+def abs_(m: Machine, at: At, /, value: Any) -> Any:
+    own = special(m, value, "__abs__", (), at)
+    return abs(value) if own is UNSET else own
 
 
 @_enter("round")
-def round_(m: Machine, at: At, /, value: float, digits: int | None = None) -> float:
+def round_(m: Machine, at: At, /, value: Any, digits: int | None = None) -> Any:
+    own = special(m, value, "__round__", () if digits is None else (digits,), at)
+    if own is not UNSET:
+        return own
     return round(value) if digits is None else round(value, max(-400, min(400, digits)))
 
 
@@ -183,7 +192,7 @@ def _choice(name: str, act: Any) -> None:
         if not given and default is not None:
             return default
         walk(m, given, at)
-        return act(given, key=None if key is None else lambda value: call(m, key, (value,), {}, at))
+        return act(given, key=in_order(m, key, at))
 
 
 _choice("min", min)
@@ -194,20 +203,20 @@ _choice("max", max)
 def sum_(m: Machine, at: At, /, values: Any, start: Any = 0) -> Any:
     if isinstance(start, str | list):
         raise error("TypeError", "sum() adds numbers", at)
+    add = applied("+")
     for value in each(m, values, at):
         m.step(at)
-        if not isinstance(value, int | float):
+        if not isinstance(value, int | float | Instance):
             raise error("TypeError", f"sum() adds numbers, not '{kind_name(value)}'", at)
-        start = start + value
+        start = add(m, start, value, at)
     return start
 
 
 @_enter("sorted")
 def sorted_(m: Machine, at: At, /, values: Any, key: Any = None, reverse: Any = False) -> list[Any]:
-    by = None if key is None else lambda value: call(m, key, (value,), {}, at)
     found = all_of(m, values, at)
     walk(m, found, at)
-    return sorted(found, key=by, reverse=bool(reverse))
+    return sorted(found, key=in_order(m, key, at), reverse=bool(reverse))
 
 
 @_enter("reversed")
@@ -276,6 +285,8 @@ def pow_(m: Machine, at: At, /, a: float, b: float, *modulus: int) -> Any:
 
 @_enter("callable")
 def callable_(m: Machine, at: At, /, value: Any) -> bool:
+    if isinstance(value, Instance):
+        return value.of.find("__call__") is not UNSET
     return isinstance(value, Builtin | Function | Bound | Class)
 
 

@@ -1,6 +1,7 @@
 """Calls, and going through the values in a value."""
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
+from functools import cmp_to_key
 from typing import Any
 
 from verifex.core.program.dynamic.values import (
@@ -11,6 +12,7 @@ from verifex.core.program.dynamic.values import (
     Class,
     Function,
     Instance,
+    Raised,
     Thing,
     Unset,
     error,
@@ -91,8 +93,38 @@ def _bound(f: Function, args: tuple[Any, ...], named: dict[str, Any], at: At) ->
     return [*values, *([args[most:]] if f.rest else []), *([further] if f.rest_named else [])]
 
 
+def special(m: Machine, value: Any, name: str, args: tuple[Any, ...], at: At) -> Any:
+    """What one of the program's own objects does where the language asks for it, such as `__neg__`; UNSET where it says nothing."""
+    own = value.of.find(name) if isinstance(value, Instance) else UNSET
+    return run_function(m, own, (value, *args), {}, at) if isinstance(own, Function) else UNSET
+
+
+def _of_an_object(m: Machine, value: Instance, at: At) -> Iterator[Any]:
+    """The values that one of the program's own objects gives, one by one."""
+    found = special(m, value, "__iter__", (), at)
+    if found is not UNSET and found is not value and not isinstance(found, Instance):
+        yield from each(m, found, at)
+        return
+    giver, asks, end = (value, "__getitem__", "IndexError") if found is UNSET else (found, "__next__", "StopIteration")
+    index = 0
+    while True:
+        try:
+            one = special(m, giver, asks, (index,) if found is UNSET else (), at)
+        except Raised as wrong:
+            if wrong.value.of.is_a(ERRORS[end]):
+                return
+            raise
+        if one is UNSET:
+            raise error("TypeError", f"'{kind_name(value)}' is not made of values", at)
+        m.take(1, at)
+        yield one
+        index += 1
+
+
 def each(m: Machine, value: Any, at: At) -> Iterator[Any]:
     """The values in a value, one after the other; those of a set in an order that is the same in every run."""
+    if isinstance(value, Instance):
+        return _of_an_object(m, value, at)
     if isinstance(value, set):
         return iter(sorted(value, key=lambda v: (kind_name(v), v if isinstance(v, int | float | str) else 0)))
     if isinstance(value, list | tuple | str | dict | set | range | bytes | bytearray):
@@ -102,7 +134,7 @@ def each(m: Machine, value: Any, at: At) -> Iterator[Any]:
 
 def all_of(m: Machine, value: Any, at: At) -> list[Any]:
     """Every value in a value, as a list of its own."""
-    if hasattr(value, "__len__") and not isinstance(value, Thing):
+    if hasattr(value, "__len__") and not isinstance(value, Thing | Instance):
         m.take(len(value), at)
     return list(each(m, value, at))
 
@@ -113,3 +145,25 @@ def entries(m: Machine, value: Any, at: At) -> dict[Any, Any]:
         raise error("TypeError", f"`**` wants a dictionary, not '{kind_name(value)}'", at)
     m.take(len(value), at)
     return value
+
+
+def in_order(m: Machine, key: Any, at: At) -> Callable[[Any], Any]:
+    """What is sorted by: `key`, if one is given; the program's own objects by their own `__lt__`."""
+
+    def less(a: Any, b: Any) -> bool:
+        found = special(m, a, "__lt__", (b,), at)
+        found = special(m, b, "__gt__", (a,), at) if found is UNSET else found
+        if found is UNSET:
+            raise error("TypeError", f"'{kind_name(a)}' and '{kind_name(b)}' have no order", at)
+        return bool(found)
+
+    def compared(a: Any, b: Any) -> int:
+        return -1 if less(a, b) else 1 if less(b, a) else 0
+
+    by = cmp_to_key(compared)
+
+    def of(value: Any) -> Any:
+        found = value if key is None else call(m, key, (value,), {}, at)
+        return by(found) if isinstance(found, Instance) else found
+
+    return of

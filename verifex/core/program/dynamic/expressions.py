@@ -5,14 +5,14 @@ from typing import Any
 
 from verifex.core.program import tree as t
 from verifex.core.program.clocks import side_of, watched
-from verifex.core.program.dynamic.arithmetic import applied
+from verifex.core.program.dynamic.arithmetic import SIGNS, applied, signed
 from verifex.core.program.dynamic.builtins import NOT_SUPPORTED_YET
 from verifex.core.program.dynamic.calling import all_of, entries
 from verifex.core.program.dynamic.effort import as_key, walk
 from verifex.core.program.dynamic.names import Later, Names, Value
 from verifex.core.program.dynamic.running import attribute, item, truth
 from verifex.core.program.dynamic.showing import formatted
-from verifex.core.program.dynamic.values import HOST_ERRORS, Frame, as_raised
+from verifex.core.program.dynamic.values import HOST_ERRORS, Frame, Instance, as_raised
 from verifex.core.program.fast import constant
 
 SMALL = 1 << 62
@@ -124,9 +124,13 @@ class Expressions:
             asked = self.truth(node.operand)
             return lambda frame: not asked(frame)
         value = self.value(node.operand)
-        if node.op == "-":
-            return lambda frame: -value(frame)
-        return (lambda frame: +value(frame)) if node.op == "+" else lambda frame: ~value(frame)
+        act, plain, holder, at = signed(node.op), SIGNS[node.op][1], self.names.machine, node.at
+
+        def run(frame: Frame) -> Any:
+            found = value(frame)
+            return act(holder[0], found, at) if isinstance(found, Instance) else plain(found)
+
+        return run
 
     def _binary(self, node: t.Binary) -> Value:
         left, right, holder, at = self.value(node.left), self.value(node.right), self.names.machine, node.at

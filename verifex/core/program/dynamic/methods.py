@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from typing import Any
 
-from verifex.core.program.dynamic.calling import all_of, call
+from verifex.core.program.dynamic.calling import all_of, in_order
 from verifex.core.program.dynamic.effort import as_key, looked_through, walk
 from verifex.core.program.dynamic.showing import by_braces
 from verifex.core.program.machine import Machine
@@ -83,8 +83,7 @@ def _extend(m: Machine, at: At, values: list[Any], more: Any) -> None:
 
 def _sort(m: Machine, at: At, values: list[Any], key: Any = None, reverse: bool = False) -> None:
     walk(m, values, at)
-    by = None if key is None else lambda value: call(m, key, (value,), {}, at)
-    values[:] = sorted(values, key=by, reverse=bool(reverse))
+    values[:] = sorted(values, key=in_order(m, key, at), reverse=bool(reverse))
 
 
 def _entries(name: str) -> Act:

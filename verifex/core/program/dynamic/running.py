@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from verifex.core.program.dynamic.calling import all_of, call, run_function
+from verifex.core.program.dynamic.calling import all_of, call, run_function, special
 from verifex.core.program.dynamic.effort import CONTAINERS, as_key, walk
 from verifex.core.program.dynamic.methods import METHODS, OF_TYPES, REAL
 from verifex.core.program.dynamic.values import (
@@ -34,6 +34,10 @@ def attribute(m: Machine, value: Any, name: str, at: At) -> Any:
             return member
         if name == "__class__":
             return value.of
+        if name == "__dict__":
+            return value.fields
+        if (found := special(m, value, "__getattr__", (name,), at)) is not UNSET:
+            return found
         raise error("AttributeError", f"'{value.of.name}' has no '{name}'", at)
     if isinstance(value, Above):
         base = value.of.base

@@ -4,8 +4,9 @@ import re
 from string import Formatter
 from typing import Any
 
-from verifex.core.program.dynamic.calling import call, each
+from verifex.core.program.dynamic.calling import call, each, special
 from verifex.core.program.dynamic.values import (
+    UNSET,
     Bound,
     Builtin,
     Class,
@@ -49,8 +50,9 @@ def shown(m: Machine, value: Any, at: At, *, quoted: bool = False, deep: int = 0
     if isinstance(value, dict):
         return "{" + ", ".join(f"{inside(k)}: {inside(v)}" for k, v in value.items()) + "}"
     if isinstance(value, Instance):
-        own = value.of.find("__str__")
-        own = value.of.find("__repr__") if isinstance(own, Unset) else own
+        first, second = ("__repr__", "__repr__") if quoted else ("__str__", "__repr__")
+        own = value.of.find(first)
+        own = value.of.find(second) if isinstance(own, Unset) else own
         if isinstance(own, Function):
             return str(call(m, Bound(own, value), (), {}, at))
         if "args" in value.fields:
@@ -73,6 +75,8 @@ def formatted(m: Machine, value: Any, form: str, conversion: str, at: At) -> str
     """One value in a form such as `.2f`."""
     if conversion:
         value = shown(m, value, at, quoted=conversion in "ra")
+    if (own := special(m, value, "__format__", (form,), at)) is not UNSET:
+        return str(own)
     if not form:
         return shown(m, value, at)
     if not isinstance(value, PLAIN):

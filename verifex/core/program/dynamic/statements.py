@@ -5,7 +5,7 @@ from typing import Any
 
 from verifex.core.program import tree as t
 from verifex.core.program.dynamic.assignments import Assignments
-from verifex.core.program.dynamic.calling import call
+from verifex.core.program.dynamic.calling import call, special
 from verifex.core.program.dynamic.expressions import Expressions
 from verifex.core.program.dynamic.functions import Functions
 from verifex.core.program.dynamic.libraries import imported
@@ -225,7 +225,9 @@ class Statements:
             owner, index = self.expressions.value(target.base), self.expressions.value(target.index)
 
             def take(frame: Frame) -> None:
-                del owner(frame)[index(frame)]
+                held, which = owner(frame), index(frame)
+                if special(holder[0], held, "__delitem__", (which,), at) is UNSET:
+                    del held[which]
 
             return self._plain(take, at)
         if isinstance(target, t.Name):
