@@ -79,6 +79,8 @@ def _within(m: Machine, a: Any, b: Any, at: At) -> bool:
         looked_through(m, b, at)
     walk(m, a, at)
     walk(m, b if isinstance(b, list | tuple) else None, at)
+    if isinstance(b, list | tuple) and any(isinstance(one, Instance) for one in (a, *b)):
+        return any(one is a or equal(m, one, a, at) for one in b)
     return a in b
 
 
