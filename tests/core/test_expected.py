@@ -13,6 +13,7 @@ from tests.samples import EXERCISE, WIRING, hand_in
 from verifex.core.expected import Budget, Contribution, Measured, Sheet, expected_sheet
 from verifex.core.expected.limits import limits, sampled
 from verifex.core.expected.release import as_measured
+from verifex.core.expected.unavailable import Why
 from verifex.core.parts import catalogue
 from verifex.core.problems import UnusableInput
 from verifex.core.quantity import Spread
@@ -76,11 +77,12 @@ class SheetTest(TestCase):
 
     def test_a_bench_that_cannot_be_read_says_why(self):
         for old, new, said in (
-            ("A2 a9", "A2 a11", "reaches no pin"),
-            ("-L a10", "-L c8", "joined"),
-            ("wire +L a8 red\n", "", "not fed"),
+            ("A2 a9", "A2 a11", Why.REACHES_NO_CONVERTER),
+            ("-L a10", "-L c8", Why.SUPPLY_JOINED),
+            ("wire +L a8 red\n", "", Why.NOT_FED),
         ):
-            self.assertIn(said, expected_sheet(EXERCISE, WIRING.replace(old, new)).reason)
+            unavailable = expected_sheet(EXERCISE, WIRING.replace(old, new)).unavailable
+            self.assertIs(unavailable and unavailable.why, said)
         self.assertIn("No U1", expected_sheet(EXERCISE, "board B1 mcu-5v\n").reason)
         self.assertIn(
             "no converter",

@@ -7,6 +7,7 @@ from verifex.core.assess.case import Case
 from verifex.core.circuit import WiringReport, check_wiring
 from verifex.core.circuit.handed_out import HandedOut
 from verifex.core.expected import Measured, Sheet, expected_sheet
+from verifex.core.expected.unavailable import Unavailable, Why
 from verifex.core.parts import Board, catalogue
 from verifex.core.problems import UnusableInput
 from verifex.core.program import ProgramReport
@@ -52,7 +53,7 @@ class Workbench:
                 case.exercise, case.wiring, measured=case.measured, handed_out=self.handed_out, board=case.board
             )
         except UnusableInput as wrong:
-            return Sheet(case.exercise, None, reason=wrong.problems[0].message)
+            return Sheet(case.exercise, None, unavailable=Unavailable(Why.CANNOT_BE_USED, wrong.problems[0].message))
 
     @cached_property
     def intended(self) -> Sheet:
@@ -72,7 +73,9 @@ class Workbench:
                 board=suits,
             )
         except UnusableInput as wrong:
-            return Sheet(self.case.exercise, None, reason=wrong.problems[0].message)
+            return Sheet(
+                self.case.exercise, None, unavailable=Unavailable(Why.CANNOT_BE_USED, wrong.problems[0].message)
+            )
 
     @cached_property
     def program(self) -> ProgramReport | None:

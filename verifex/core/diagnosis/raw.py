@@ -1,6 +1,7 @@
 """What comes to the pin of each reading at each step on a bench: the raw reading, or that nothing comes."""
 
 from collections.abc import Mapping
+from contextlib import suppress
 from dataclasses import dataclass, replace
 from functools import cached_property
 
@@ -15,6 +16,7 @@ from verifex.core.diagnosis.case import BenchCase
 from verifex.core.expected.chain import AdcChain, Chain, DigitalChain, facing
 from verifex.core.expected.route import route_of
 from verifex.core.expected.sheet import Key
+from verifex.core.expected.unavailable import Unavailable
 from verifex.core.parts import LegRole, Output
 
 FLOATS_FROM_OHMS = 1e6  # a pin that sees more than this is held by nothing
@@ -55,9 +57,8 @@ class Rig:
             chain = self.sound.sheet.chains.get(key)
             if view is None or part is None or chain is None:
                 continue
-            route = route_of(view, part, chain.output)
-            if not isinstance(route, str):
-                found[key] = route.pin.name
+            with suppress(Unavailable):
+                found[key] = route_of(view, part, chain.output).pin.name
         return found
 
     @cached_property

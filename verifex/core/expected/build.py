@@ -15,6 +15,7 @@ from verifex.core.expected.formula import formula_of
 from verifex.core.expected.measured import RAIL, Measured, volts_half
 from verifex.core.expected.response import BenchSolver, IdealResponse, Response, SolvedResponse, solved_response
 from verifex.core.expected.route import Route, route_of
+from verifex.core.expected.unavailable import Unavailable, Why
 from verifex.core.parts import Board, Output, PartType, PowerLawOutput, catalogue
 from verifex.core.parts.calibration import HALF, INTERNAL_VOLTS, figures_for, merged, said_for
 from verifex.core.parts.deviations import with_figures
@@ -48,9 +49,9 @@ def chain_of(
     measured: Measured,
     variant: Variant | None = None,
     handed_out: HandedOut | None = None,
-) -> tuple[Chain, Variant] | str:
-    """The chain of `reading` and the variant it is fed by, or why there is none, in words; with the calibrations of the module that
-    was handed out.
+) -> tuple[Chain, Variant]:
+    """The chain of `reading` and the variant it is fed by; with the calibrations of the module that was handed out. Raises Unavailable
+    where there is none.
 
     Without a view the sensor's output is at the pin as it is: the exercise before it has a bench. So it is where the bench
     works without a program and without a board.
@@ -59,12 +60,12 @@ def chain_of(
     assert recipe is not None  # the exercise was checked when it was read
     part = view.matching(reading.ref) if view else None
     if view is not None and part is None:
-        return f"No {reading.ref} is on the bench."
+        raise Unavailable(Why.NOT_ON_THE_BENCH, reading.ref)
     given = handed_out or HandedOut()
     kind = part.type if part else with_figures(catalogue().parts[recipe.part], given.figures.get(reading.ref, {}))
     output = _for_the_gas(exercise, kind, reading)
     if output is None:
-        return f"{kind.title} does not answer to {reading.quantity}."
+        raise Unavailable(Why.DOES_NOT_ANSWER, kind.title, reading.quantity)
     calibrated = given.calibrated(reading.ref)
     own = {**(part.figures() if part else {}), **measured.of_sensor(reading.ref)}
     settings = merged(figures_for(calibrated, reading.quantity), own)
@@ -73,19 +74,17 @@ def chain_of(
         built = _on_bench(view, part, asked, variant)
     else:
         built = _as_intended(kind, asked, variant or exercise.variants[0])
-    if isinstance(built, str):
-        return built
     return replace(built[0], calibrated_by=said_for(calibrated, reading.quantity)), built[1]
 
 
-def _as_intended(kind: PartType, asked: _Asked, fed_by: Variant) -> tuple[AnyChain, Variant] | str:
+def _as_intended(kind: PartType, asked: _Asked, fed_by: Variant) -> tuple[AnyChain, Variant]:
     """Without a bench: the output is at the pin as it is."""
     output, board = asked.output, asked.board
     if output.carries == "ohms":
-        return f"{kind.title} needs a bench: what it reads depends on its divider."
+        raise Unavailable(Why.NEEDS_A_BENCH, kind.title)
     if output.carries in CARRIED_AS_VOLTS:
         if board.counts == 0:
-            return f"The {board.title} has no converter: it cannot read {kind.title}."
+            raise Unavailable(Why.NO_CONVERTER, board.title, kind.title)
         return _converted(asked, IdealResponse(output.carries, fed_by.supply_volts), fed_by), fed_by
     levels = (board.rail_volts, 0.0) if getattr(output, "active_low", False) else (0.0, board.rail_volts)
     return _direct(asked, levels), fed_by
@@ -98,13 +97,11 @@ def _for_the_gas(exercise: Exercise, kind: PartType, reading: Reading) -> Output
     return output
 
 
-def _on_bench(view: BenchView, part: Part, asked: _Asked, variant: Variant | None) -> tuple[AnyChain, Variant] | str:
+def _on_bench(view: BenchView, part: Part, asked: _Asked, variant: Variant | None) -> tuple[AnyChain, Variant]:
     if view.shorted:
-        return "Supply and ground are joined; nothing can be read."
+        raise Unavailable(Why.SUPPLY_JOINED)
     exercise, output = asked.exercise, asked.output
     route = route_of(view, part, output)
-    if isinstance(route, str):
-        return route
     fed_by = variant or (variant_of(view, exercise, part) if part.type.supply_leg else exercise.variants[0])
     ohms = {ref: value for ref, value in asked.measured.values.items() if "." not in ref}
     solver = BenchSolver(view, route, output, asked.measured.rail_volts, ohms)
@@ -112,14 +109,14 @@ def _on_bench(view: BenchView, part: Part, asked: _Asked, variant: Variant | Non
         if output.carries in CARRIED_AS_VOLTS:
             return _analogue(solver, asked, fed_by)
         if not _is_fed(solver, part):
-            return f"{part.ref} gives nothing: it is not fed as it should be."
+            raise Unavailable(Why.NOT_FED, part.ref)
         levels = (solver.pin_volts(0.0), solver.pin_volts(1.0)) if output.carries == "level" else (0.0, 0.0)
         if output.carries == "level" and _floats(solver, route):
             # Nothing else holds the pin: the program has to turn on its own pull-up.
             solver.conditions = replace(solver.conditions, pulled_up=frozenset({route.pin.name}))
             levels = (solver.pin_volts(0.0), solver.pin_volts(1.0))
-    except NoSensibleAnswer:
-        return "No operating point was found for this circuit."
+    except NoSensibleAnswer as wrong:
+        raise Unavailable(Why.UNSOLVED) from wrong
     return _direct(asked, levels), fed_by
 
 
@@ -133,11 +130,11 @@ def _floats(solver: BenchSolver, route: Route) -> bool:
     return any(net in p.floating or source_ohms(p, [net])[net] > FLOATS_FROM_OHMS for p in points)
 
 
-def _analogue(solver: BenchSolver, asked: _Asked, fed_by: Variant) -> tuple[AnyChain, Variant] | str:
+def _analogue(solver: BenchSolver, asked: _Asked, fed_by: Variant) -> tuple[AnyChain, Variant]:
     part = solver.route.part
     low, high = _states(asked.output, asked.settings)
     if max(solver.pin_volts(low), solver.pin_volts(high)) < LEAST_VOLTS:
-        return f"{part.ref} gives nothing: it is not fed as it should be."
+        raise Unavailable(Why.NOT_FED, part.ref)
     response = solved_response(solver, (low, high), asked.measured.rail(asked.board))
     outside = solver.point(low).volts if fed_by.reference == "external" else None
     aref = solver.view.nets.of_pin("AREF")

@@ -17,6 +17,7 @@ from verifex.core.expected.notes import given_notes, notes_on
 from verifex.core.expected.plan import how_to, stimulus_of, waits_seconds
 from verifex.core.expected.sheet import Key, Sheet
 from verifex.core.expected.step import ExpectedReading, ExpectedStep
+from verifex.core.expected.unavailable import Unavailable
 from verifex.core.parts import catalogue
 from verifex.core.problems import Problem, UnusableInput
 from verifex.core.quantity import Spread
@@ -51,9 +52,10 @@ def expected_sheet(
     for reading, key in zip(exercise.readings, exercise.reading_keys, strict=True):
         if _carries_text(exercise, reading):
             continue
-        built = chain_of(view, exercise, reading, kind, measured, variant, handed_out)
-        if isinstance(built, str):
-            return Sheet(exercise, None, measured=measured, reason=built)
+        try:
+            built = chain_of(view, exercise, reading, kind, measured, variant, handed_out)
+        except Unavailable as why:
+            return Sheet(exercise, None, measured=measured, unavailable=why)
         chains[key] = built[0]
         fed_by = fed_by or built[1]
     steps = _steps(exercise, chains, measured)

@@ -6,6 +6,7 @@ from verifex.core.circuit.bench import Part
 from verifex.core.circuit.nets import Net
 from verifex.core.circuit.paths import Link
 from verifex.core.circuit.view import BenchView
+from verifex.core.expected.unavailable import Unavailable, Why
 from verifex.core.parts import OUTPUT_ROLES, LegRole, Output, PinKind
 
 
@@ -26,14 +27,14 @@ class Route:
     pulled_up: frozenset[str] = frozenset()
 
 
-def route_of(view: BenchView, part: Part, output: Output) -> Route | str:
-    """How the reading comes to a pin, or why it does not, in words."""
+def route_of(view: BenchView, part: Part, output: Output) -> Route:
+    """How the reading comes to a pin. Raises Unavailable where it does not."""
     analogue = output.carries in ("volts", "share", "ohms", "position")
     board = view.bench.board
     if board is None:
-        return "No board is on the bench."
+        raise Unavailable(Why.NO_BOARD)
     if analogue and board.counts == 0:
-        return f"The {board.title} has no converter: it cannot read {part.title}, only whether a level is high."
+        raise Unavailable(Why.NO_CONVERTER, board.title, part.title)
     legs = _speaking(part, output)
     for leg in legs:
         net = view.net(part, leg)
@@ -47,7 +48,7 @@ def route_of(view: BenchView, part: Part, output: Output) -> Route | str:
             if pins:
                 return Route(part, leg, reached, pins[0], _feeding(view, part), _near(view, part, reached))
     said = f"The {legs[0]} leg of {part.ref}" if len(legs) == 1 else part.title
-    return f"{said} reaches no pin that can {'measure' if analogue else 'read it'}."
+    raise Unavailable(Why.REACHES_NO_CONVERTER if analogue else Why.REACHES_NO_PIN, said)
 
 
 def _speaking(part: Part, output: Output) -> list[str]:

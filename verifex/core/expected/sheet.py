@@ -10,6 +10,7 @@ from verifex.core.expected.chain import AdcChain, Chain
 from verifex.core.expected.measured import Measured
 from verifex.core.expected.plot import Slider, plot_rows, sliders
 from verifex.core.expected.step import ExpectedStep
+from verifex.core.expected.unavailable import Unavailable
 from verifex.core.parts import LinearOutput
 from verifex.core.quantity import Spread
 
@@ -28,8 +29,13 @@ class Sheet:
     steps: tuple[ExpectedStep, ...] = ()
     chains: Mapping[Key, Chain] = field(default_factory=dict)
     measured: Measured = field(default_factory=Measured)
-    reason: str = ""
+    unavailable: Unavailable | None = None  # why there are no steps
     notes: tuple[str, ...] = ()
+
+    @property
+    def reason(self) -> str:
+        """Why there are no steps, in words; empty where there are."""
+        return self.unavailable.in_words() if self.unavailable else ""
 
     def step(self, name: str) -> ExpectedStep | None:
         return next((step for step in self.steps if step.name == name), None)
