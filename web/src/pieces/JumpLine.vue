@@ -132,6 +132,7 @@ input {
   flex: 1;
   min-width: 0;
   outline: none;
+  text-overflow: ellipsis;
 }
 input::placeholder {
   color: var(--bar-soft);
