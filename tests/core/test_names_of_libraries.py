@@ -14,10 +14,15 @@ memset(text, 0, 5) | memcpy(other, text, 3) | memmove(other, text, 3) | memcmp(t
 isupper('A') | isxdigit('f') | isHexadecimalDigit('f') | isPrintable('a') | isWhitespace(' ') | toUpperCase('a') | toascii('a')
 labs(big) | lround(f) | fmin(f, 1) | fmax(f, 1) | log2(f) | sinh(f) | tanh(f) | isinf(f) | isfinite(f) | square(f) | sqrtf(f) | powf(f, 2)
 bitToggle(n, 1) | word(1, 2) | makeWord(1, 2) | M_PI | INT_MAX | UINT32_MAX | INT8_MIN | RAND_MAX | rand() | srand(3) | utoa(5, text, 10)
+Serial.begin(9600, SERIAL_8N1) | String() | String("abc").startsWith("b", 1) | String(2.5, 1).toDouble() | SERIAL_7E2
 Serial.availableForWrite() | Serial.write(bytes, 4) | Serial.readBytes(text, 3) | Serial.readBytesUntil('x', text, 3) | Serial.find("x")
 """
+OF_BUSES = """
+Wire.setClock(400000) | Wire.write(bytes, 4) | Wire.write("ab") | Wire.endTransmission(false) | Wire.requestFrom(0x3C, 2, true) | Wire.read()
+EEPROM.update(0, 5) | EEPROM.put(0, n) | EEPROM.length() | SPI.setDataMode(SPI_MODE0) | SPI.setClockDivider(SPI_CLOCK_DIV4) | SPI.end()
+"""
 OF_CPP_NOT_YET = """
-malloc(3) | qsort | sscanf | strpbrk(text, "ab") | vsnprintf | strtod | exit(0) | strlcpy(text, other, 3) | modf | puts("a")
+String("a").begin() | malloc(3) | qsort | sscanf | strpbrk(text, "ab") | vsnprintf | strtod | exit(0) | strlcpy(text, other, 3) | modf | puts("a")
 """
 OF_PYTHON = """
 const(5) | machine.freq() | gc.collect() | gc.mem_free() | struct.pack("<h", 1) | struct.calcsize("<hf") | json.dumps([1]) | json.loads("[1]")
@@ -35,8 +40,8 @@ def listed(text: str) -> list[str]:
 
 
 class NamesTest(TestCase):
-    def cpp(self, statement: str) -> dict[str, str]:
-        source = f"""char text[20] = "a-b-12", other[20] = "b"; byte bytes[4]; float f = 2.5; int n = 3; long big = 7;
+    def cpp(self, statement: str, head: str = "") -> dict[str, str]:
+        source = f"""{head}char text[20] = "a-b-12", other[20] = "b"; byte bytes[4]; float f = 2.5; int n = 3; long big = 7;
 void setup() {{ Serial.begin(9600); Serial.println(n + f + big + bytes[0]); Serial.print(text); Serial.println(other); {statement}; }}
 void loop() {{ delay(1000); }}
 """
@@ -51,6 +56,12 @@ void loop() {{ delay(1000); }}
         for expression in listed(OF_CPP):
             with self.subTest(expression):
                 self.assertEqual(set(self.cpp(expression)) - {"without-effect", "hard-coded"}, set())
+
+    def test_of_the_buses_are_known(self):
+        head = "#include <Wire.h>\n#include <EEPROM.h>\n#include <SPI.h>\n"
+        for expression in listed(OF_BUSES):
+            with self.subTest(expression):
+                self.assertEqual(self.cpp(f"Wire.begin(); SPI.begin(); {expression}", head), {})
 
     def test_of_c_that_are_not_supported_yet_are_told_as_such(self):
         for expression in listed(OF_CPP_NOT_YET):

@@ -32,6 +32,13 @@ def constants(board: Board) -> dict[str, tuple[int | float, Type]]:
         "RAD_TO_DEG": (57.295780181884766, FLOAT), "DEG_TO_RAD": (0.01745329238474369, FLOAT),
         "EULER": (2.7182817459106445, FLOAT), "Serial": (1, BOOL), "INTERNAL1V1": (3, whole), "CHANGE": (1, whole), "FALLING": (2, whole), "RISING": (3, whole),
     }  # fmt: skip
+    table |= {f"SPI_MODE{n}": (4 * n, BYTE) for n in range(4)}
+    table |= {
+        f"SPI_CLOCK_DIV{by}": (code, BYTE) for by, code in {2: 4, 4: 0, 8: 5, 16: 1, 32: 6, 64: 2, 128: 3}.items()
+    }
+    table |= {
+        f"SERIAL_{bits}{parity}{stop}": (bits, whole) for bits in range(5, 9) for parity in "NEO" for stop in (1, 2)
+    }
     table |= _limits(board.int_bits) | {name: (as_float32(value), FLOAT) for name, value in _OF_MATHS.items()}
     for number, name in pin_numbers(board).items():
         if name.startswith("A"):

@@ -3,6 +3,7 @@
 from dataclasses import dataclass, field
 from typing import Any
 
+from verifex.core.program.calls.memory import read_bytes
 from verifex.core.program.calls.registry import At, Machine, call
 from verifex.core.program.types import BYTE, TEXT, ULONG, VOID, Int, Type
 
@@ -49,6 +50,14 @@ def begin_transmission(m: Machine, at: At, _: Any, address: int) -> None:
 def write(m: Machine, at: At, kinds: tuple[Type, ...], value: Any) -> int:
     bus = _bus(m)
     given = [ord(c) & 0xFF for c in value] if kinds[0] == TEXT else [int(value) & 0xFF]
+    bus.said = (bus.said + given)[:MOST_BYTES]
+    return len(given)
+
+
+@call("Wire.write/2", ("where", Int(16, False)), INT)
+def write_bytes(m: Machine, at: At, kinds: tuple[Type, ...], where: Any, count: int) -> int:
+    """So many bytes from a place on."""
+    bus, given = _bus(m), list(read_bytes(where, kinds[0], count))
     bus.said = (bus.said + given)[:MOST_BYTES]
     return len(given)
 

@@ -12,8 +12,9 @@ from verifex.core.program.types import BOOL, CHAR, FLOAT, LONG, TEXT, ULONG, VOI
 INT, WORD = Int(16, True), Int(16, False)
 
 
-@call("Serial.begin", (ULONG,), VOID)
-def begin(m: Machine, at: At, _: Any, baud: int) -> None:
+@call("Serial.begin", (ULONG, "any"), VOID, least=1)
+def begin(m: Machine, at: At, _: Any, baud: int, frame: int = 0) -> None:
+    """`frame` is how a byte is framed: the twin's line carries eight bits whatever it is."""
     m.baud = baud or None
 
 
@@ -223,9 +224,11 @@ def flush(m: Machine, at: At, _: Any) -> None:
     m.line.flush(m)
 
 
-@call("String", ("any", INT), TEXT, least=1)
+@call("String", ("any", INT), TEXT, least=0)
 def string(m: Machine, at: At, kinds: tuple[Type, ...], *args: Any) -> str:
-    """A text of a value. In another base it has small letters, and of a negative number the bits of its own kind: unlike `print`."""
+    """A text of a value, or an empty one. In another base it has small letters, and of a negative number the bits of its own kind: unlike `print`."""
+    if not args:
+        return ""
     kind, value, form = kinds[0], args[0], args[1] if len(args) > 1 else None
     if form in (None, 10) or not isinstance(kind, Int):
         return as_printed(kind, value, form)

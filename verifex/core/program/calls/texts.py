@@ -94,7 +94,7 @@ METHODS: dict[str, Method] = {
     "equals": Method(("text",), 1, BOOL, lambda t, o: int(t == o)),
     "equalsIgnoreCase": Method(("text",), 1, BOOL, lambda t, o: int(t.lower() == o.lower())),
     "compareTo": Method(("text",), 1, INT, compared),
-    "startsWith": Method(("text",), 1, BOOL, lambda t, o: int(t.startswith(o))),
+    "startsWith": Method(("text", WORD), 1, BOOL, lambda t, o, n=0: int(t.startswith(o, n))),
     "endsWith": Method(("text",), 1, BOOL, lambda t, o: int(t.endswith(o))),
     "isEmpty": Method((), 0, BOOL, lambda t: int(not t)),
     "c_str": Method((), 0, TEXT, lambda t: t),
@@ -108,3 +108,6 @@ METHODS: dict[str, Method] = {
     "remove": Method((WORD, WORD), 1, TEXT, _removed, changes=True),
     "reserve": Method((WORD,), 1, TEXT, lambda t, n: t, changes=True),
 }
+
+#: What the string class has besides.
+METHODS_NOT_SUPPORTED = ("begin", "end", "equalsConstantTime")

@@ -7,7 +7,7 @@ from verifex.core.program import arithmetic
 from verifex.core.program import tree as t
 from verifex.core.program.boards import OWN_HEADERS
 from verifex.core.program.calls import CALLS, Spec, devices
-from verifex.core.program.calls.texts import METHODS, Method
+from verifex.core.program.calls.texts import METHODS, METHODS_NOT_SUPPORTED, Method
 from verifex.core.program.compiler.expressions import OF_WHAT_COMES_OUT, Expressions
 from verifex.core.program.compiler.functions import NOTHING, Functions, wants
 from verifex.core.program.compiler.names import Frame, Names, Typed, Value
@@ -161,6 +161,9 @@ class Calls:
             self.names.refuse("no-method", node.at, f"{_shown(kind)} has no {node.name}()")
             return NOTHING, self.names.widths.int
         method = METHODS.get(node.name)
+        if method is None and node.name in METHODS_NOT_SUPPORTED:
+            self.names.program.unsupported.append(t.Unsupported(node.at, f"`{node.name}` of a text"))
+            return NOTHING, self.names.widths.int
         if method is None:
             near = next((name for name in METHODS if name.lower() == node.name.lower()), None)
             self.names.refuse("no-method", node.at, f"a text has no {node.name}()", near)
