@@ -60,6 +60,8 @@ class Declarations(Expressions):
         kind = self.type_named(self.text(described))
         if kind is None and self.text(described) in self.begun_records:
             raise NotSupported(raw, "a record that holds its own kind")
+        if kind is None and self.text(described).split("::")[0] in self.type_names and "::" in self.text(described):
+            raise NotSupported(described, f"the type `{self.text(described)}`")
         if kind is None and self.is_library_class(described):
             words = self.text(described.child_by_field_name("name") if described.type == "template_type" else described)
             meant = OWN_TYPES.get(words.lower()) or self._near_type(words)
@@ -263,7 +265,10 @@ class Declarations(Expressions):
 
     def is_method(self, raw: Raw) -> bool:
         """Whether something in a record is the announcement of a method."""
-        return any(d.type == "function_declarator" for d in raw.children_by_field_name("declarator"))
+        found = [d for d in raw.children_by_field_name("declarator") if d.type == "function_declarator"]
+        if any(self.field(d, "declarator").type == "parenthesized_declarator" for d in found):
+            raise NotSupported(raw, f"`{self.shown(raw)}`, where a function is kept,")
+        return bool(found)
 
     def list_of_names(self, raw: Raw) -> Type:
         """`enum`: each name is a constant, one more than the one before unless it says."""

@@ -70,6 +70,8 @@ class Expressions(Base):
                 return t.Binary(at, op, left, right)
             case "assignment_expression":
                 target, value = self.expr(self.field(raw, "left")), self.expr(self.field(raw, "right"))
+                if isinstance(target, t.Choice):
+                    raise NotSupported(raw, f"a value for `{self.shown(self.field(raw, 'left'))}`")
                 return t.Assign(at, self.text(self.field(raw, "operator")), target, value)
             case "update_expression":
                 prefix = raw.children[0].type in ("++", "--")

@@ -29,9 +29,11 @@ def syntax_problems(source: str) -> list[Problem]:
         first = _first_error(root)
         if first is None:
             break
+        if _names_a_macro(_OF_STATEMENTS, text, first):
+            break  # what a macro makes of a line, the grammar cannot know
         repair = _best_repair(text, root, first)
         if repair is None:
-            if not _is_of_a_macro(text, first):  # what a macro makes of a line, the grammar cannot know
+            if not _names_a_macro(_WITH_VALUES, text, first):
                 problems.append(_not_understood(text, first))
             break  # what comes after a place that is not understood would be guesses
         line = text[: repair.offset].count(b"\n") + 1
@@ -55,10 +57,17 @@ def _stray_words(text: bytes) -> list[Problem]:
     return problems[:MOST_PROBLEMS]
 
 
-def _is_of_a_macro(text: bytes, first: Node) -> bool:
-    names = re.findall(rb"^[ \t]*#[ \t]*define[ \t]+(\w+)\(", text, re.M)
+_WITH_VALUES = re.compile(rb"^[ \t]*#[ \t]*define[ \t]+(\w+)\(", re.M)
+#: Macros that stand for the beginning of a statement, such as `for (…)` or `{`.
+_OF_STATEMENTS = re.compile(
+    rb"^[ \t]*#[ \t]*define[ \t]+(\w+)(?:\([\w, ]*\))?[ \t]+(?:(?:for|while|if|else|do|switch)\b|[{}])", re.M
+)
+
+
+def _names_a_macro(kind: re.Pattern[bytes], text: bytes, first: Node) -> bool:
+    """Whether the line of an error names a macro of a kind."""
     line = text.split(b"\n")[first.start_point.row]
-    return not line.lstrip().startswith(b"#") and any(re.search(rb"\b%s\s*\(" % name, line) for name in names)
+    return not line.lstrip().startswith(b"#") and any(re.search(rb"\b%s\b" % name, line) for name in kind.findall(text))
 
 
 def _is_of_functions(node: Node) -> bool:
