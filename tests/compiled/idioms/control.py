@@ -291,3 +291,34 @@ void setup() {
 }
 void loop() { }
 """
+
+PROGRAMS["flags, aliases and points"] = """
+using Time = unsigned long;
+enum Flag { LIT = 1 << 0, WARM = 1 << 1, BOTH = LIT | WARM, NONE = ~BOTH & 0, LATE = -(3 + 4) % 4 };
+static_assert(sizeof(Time) == 4, "wide enough");
+const int SIZE = 1 << 3 >> 1;
+extern "C" { int doubled(int a) { return a * 2; } }
+struct Point { int x, y; };
+Point middle(Point a, Point b) { return Point{(a.x + b.x) / 2, (a.y + b.y) / 2}; }
+byte flags = NONE;
+Time then = 70000;
+int list[SIZE];
+void setup() {
+  Serial.begin(9600);
+  flags |= LIT;
+  flags ^= BOTH;
+  Serial.println(flags);
+  Serial.println(BOTH + LATE);
+  Serial.println(flags & WARM ? 1 : 0);
+  Time now = then + 5;
+  Serial.println(now - then);
+  Serial.println((int)(sizeof(list) / sizeof(list[0])));
+  Point p{3, 9};
+  Point q = Point{1, -4};
+  p = middle(p, q);
+  Serial.print(p.x); Serial.print(' '); Serial.println(p.y);
+  p = {7, 8};
+  Serial.println(p.x * doubled(p.y));
+}
+void loop() { }
+"""

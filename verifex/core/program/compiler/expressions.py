@@ -101,6 +101,8 @@ class Expressions:
                 return both, kind
             case t.Index() | t.Field():
                 return self._read_place(node)
+            case t.Cast(operand=t.Items() as items, type=Struct() as record):
+                return self.as_type(items, record), record
             case t.Cast():
                 value, own = self.value(node.operand)
                 # Who cuts a whole number down in so many words means it; a float too large is still a fault.

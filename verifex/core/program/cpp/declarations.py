@@ -1,5 +1,7 @@
 """Declarations of the C++ dialect: variables, arrays, pointers, references, records, lists of names."""
 
+import operator
+from collections.abc import Callable
 from dataclasses import dataclass
 from difflib import get_close_matches
 
@@ -28,6 +30,13 @@ class Declared:
     pointers: int
     reference: bool
     lengths: tuple[Raw | None, ...]
+
+
+#: Sums whose value is certain while reading, on whole numbers; a quotient is cut towards 0.
+OF_KNOWN: dict[str, Callable[[int, int], int]] = {
+    "+": operator.add, "-": operator.sub, "*": operator.mul, "/": lambda a, b: int(a / b), "%": lambda a, b: a - int(a / b) * b,
+    "|": operator.or_, "&": operator.and_, "^": operator.xor, "<<": lambda a, b: a << min(max(b, 0), 64), ">>": lambda a, b: a >> min(max(b, 0), 64),
+}  # fmt: skip
 
 
 class Declarations(Expressions):
@@ -223,8 +232,11 @@ class Declarations(Expressions):
             return self.known(value) if value is not None else None
         if isinstance(node, t.Binary):
             left, right = self.known(node.left), self.known(node.right)
-            if left is not None and right is not None and node.op in ("+", "-", "*", "/") and (node.op != "/" or right):
-                return {"+": left + right, "-": left - right, "*": left * right, "/": left // (right or 1)}[node.op]
+            if left is not None and right is not None and node.op in OF_KNOWN:
+                return None if node.op in ("/", "%") and right == 0 else OF_KNOWN[node.op](left, right)
+        if isinstance(node, t.Unary) and node.op in ("-", "~"):
+            of = self.known(node.operand)
+            return None if of is None else -of if node.op == "-" else ~of
         return None
 
     # -- records and lists of names ----------------------------------------------------------------
@@ -294,6 +306,10 @@ class Declarations(Expressions):
             self.program.globals.append(t.Declare(at, name, kind, t.Number(at, number, kind), constant=True))
             following = number + 1
         return kind
+
+    def alias(self, raw: Raw) -> None:
+        """`using Time = unsigned long;`"""
+        self.type_names[self.text(self.field(raw, "name"))] = self.described(self.field(raw, "type"))
 
     def new_type(self, raw: Raw) -> None:
         """`typedef`."""

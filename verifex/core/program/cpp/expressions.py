@@ -55,6 +55,11 @@ class Expressions(Base):
                 return t.Name(at, self.members.get(words, words))
             case "this":
                 return t.Name(at, "this")
+            case "compound_literal_expression":  # `Point{1, 2}`
+                kind = self.type_named(self.text(self.field(raw, "type")))
+                if not isinstance(kind, Struct):
+                    raise NotSupported(raw, f"`{self.shown(raw)}`")
+                return t.Cast(at, kind, self.expr(self.field(raw, "value")))
             case "parenthesized_expression":
                 return self.expr(self.named(raw)[0])
             case "unary_expression":

@@ -50,6 +50,16 @@ class _Reader(Statements):
                 self.program.add(self._function(raw))
             case "expression_statement" if not raw.named_children:
                 return
+            case "alias_declaration":
+                self.alias(raw)
+            case "static_assert_declaration":
+                return  # the compiler on the pair's own computer holds it
+            case "using_declaration" if self.text(raw).split()[:2] == ["using", "namespace"]:
+                return  # all names of the language are known by themselves
+            case "linkage_specification":  # `extern "C"` says how a name is linked
+                body = self.field(raw, "body")
+                for child in self.named(body) if body.type == "declaration_list" else [body]:
+                    self.guard(child, self.top)
             case _:
                 raise NotSupported(raw, f"`{self.shown(raw)}`")
 
