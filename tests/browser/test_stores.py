@@ -94,7 +94,7 @@ class StoresTest(BrowserCase):
         dialog.get_by_label("Or paste cells").fill(
             "Part\tTitle\tDrawer\tCount\n\tglue sticks\tG1\t12\nled\t\tD9\tmany\n"
         )
-        dialog.get_by_role("button", name="Look at it").click()
+        dialog.get_by_role("button", name="See what would change").click()
         dialog.get_by_text("is no whole number").or_(dialog.get_by_text("is no number")).wait_for()
         self.assertFalse(StockItem.objects.filter(title="glue sticks").exists())
         dialog.get_by_role("button", name="Import 1 row").click()

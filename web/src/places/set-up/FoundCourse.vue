@@ -82,7 +82,7 @@ async function found() {
       <button class="btn" :disabled="busy || !title.trim()">{{ texts.setUpTheCourse }}</button>
     </p>
     <div class="zip">
-      <p class="soft">{{ texts.orPutInACourse }}</p>
+      <p class="soft">{{ texts.orImportACourse }}</p>
       <p class="acts">
         <label class="file btn line">
           {{ texts.chooseItsZip }}

@@ -41,7 +41,7 @@ const copy = () => run(() => ask(client.POST('/api/set-up/backup')))
     </p>
     <p class="acts">
       <button class="btn line" :disabled="busy" @click="copy">{{ texts.copyTheDataNow }}</button>
-      <a class="btn line" :href="out" download>{{ texts.takeTheCourseOut }}</a>
+      <a class="btn line" :href="out" download>{{ texts.downloadTheCourse }}</a>
       <span class="good" role="status">{{ said }}</span>
     </p>
     <ErrorNote :error="error" />

@@ -87,7 +87,7 @@ async function commit() {
       </label>
       <p class="acts">
         <button class="btn line" :disabled="!pasted.trim()" @click="look(textBlob(), texts.whatYouPasted)">
-          {{ texts.lookAtIt }}
+          {{ texts.seeWhatWouldChange }}
         </button>
       </p>
       <ErrorNote :error="looking.error.value" />

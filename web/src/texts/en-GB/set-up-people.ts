@@ -13,7 +13,7 @@ export const foundCourse = {
   sectionsExample: 'Monday, Thursday',
   separatedByCommas: 'Separated by commas. Left empty there is one; more can be added later.',
   setUpTheCourse: 'Set up the course',
-  orPutInACourse: 'or put in a course that was taken out of another installation, all of it or nothing:',
+  orImportACourse: 'or import a course that was downloaded from another installation, all of it or nothing:',
   chooseItsZip: 'Choose its zip',
   withoutItsKits: 'without its kits',
 }

@@ -37,7 +37,7 @@ export const recordsPart = {
   theDataWereNeverCopied: 'The data were never copied.',
   aCopyIsMadeEvery: 'A copy is made every day while the server runs.',
   copyTheDataNow: 'Copy the data now',
-  takeTheCourseOut: 'Take the course out as a zip',
+  downloadTheCourse: 'Download the course as a zip',
   findANameAKit: 'Find a name, a kit, an act',
   findInTheEvent: 'Find in the event log',
   saveAsCsv: 'Save as CSV',

@@ -91,7 +91,7 @@ export const importTable = {
   csvXlsxOrOdsUp: 'CSV, XLSX or ODS up to 1 MB',
   orPasteCells: 'Or paste cells from a spreadsheet',
   whatYouPasted: 'what you pasted',
-  lookAtIt: 'Look at it',
+  seeWhatWouldChange: 'See what would change',
   leftOut: (wrong: Value) => `${wrong} left out`,
   newChangedAsItIs: (added: number, changed: Value, same: Value) =>
     `{file}: ${count(added, 'row')} new, ${changed} changed, ${same} as it is{part}.`,
