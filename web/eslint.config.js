@@ -4,7 +4,7 @@ import pluginVue from 'eslint-plugin-vue'
 
 /** What people read stands in texts/, so that it can stand there in another language. Not what is code: keys, styles, selectors,
  * bench notation, and names that the server sends. */
-const TEXT = '[A-Za-z’]{2,}[,.:;…]? (of |a )?[a-z(“]{2,}|^(?!Enter$|Escape$|Date$)[A-Z][a-z]+ ?…?$'
+const TEXT = '[A-Za-z’]{2,}[,.:;…]? (of |a )?[a-z(“]{2,}|^(?!Enter$|Escape$|Tab$|Date$)[A-Z][a-z]+ ?…?$'
 const CODE =
   'var\\(|[[=]|hover:|^board |^\\nbase half|\\] input$|belongs inside|^(to come|tag id|fits best|also fits|first time|my docket)$'
 const TEXTS_ELSEWHERE = [
@@ -15,6 +15,14 @@ const TEXTS_ELSEWHERE = [
   {
     selector: `TemplateElement[value.cooked=/[a-z]{2,}[,.:;…]? [a-z(“]{2,}|^[A-Z][a-z]+ | [a-z]{4,}$/]:not([value.cooked=/${CODE}|^verifex listen| --/])`,
     message: 'A text that people read belongs to src/texts.',
+  },
+]
+
+/** What the platform calls something is no text of ours. */
+const NO_TEXT = [
+  {
+    selector: 'BinaryExpression[left.property.name=/^(key|code)$/][right.object.name=/^(texts|common)$/]',
+    message: 'A key is known by its own name, whatever the language.',
   },
 ]
 
@@ -66,8 +74,8 @@ export default defineConfigWithVueTs(
   {
     rules: {
       'vue/multi-word-component-names': 'off',
-      'no-restricted-syntax': ['error', ...WORDED_BY_HAND, ...TEXTS_ELSEWHERE],
-      'vue/no-restricted-syntax': ['error', ...WORDED_BY_HAND, ...TEXTS_ELSEWHERE],
+      'no-restricted-syntax': ['error', ...WORDED_BY_HAND, ...TEXTS_ELSEWHERE, ...NO_TEXT],
+      'vue/no-restricted-syntax': ['error', ...WORDED_BY_HAND, ...TEXTS_ELSEWHERE, ...NO_TEXT],
       'vue/no-bare-strings-in-template': ['error', { allowlist: BARE, attributes: TEXT_ATTRIBUTES }],
     },
   },

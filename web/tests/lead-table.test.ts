@@ -4,13 +4,13 @@ import { enableAutoUnmount, mount } from '@vue/test-utils'
 import { afterEach, describe, expect, it } from 'vitest'
 import { defineComponent, h, nextTick, ref } from 'vue'
 import LeadTable from '@/pieces/hand-in/LeadTable.vue'
-import { standIn, until } from './screens/server'
+import { PEOPLE, Refusal, standIn, until } from './screens/server'
 
 enableAutoUnmount(afterEach)
 const START = 'board B1 mcu-5v\nbase half\npart R1 resistor a1 a5 value=330\nwire B1.D8 a5 blue\n# a note\n'
 
-async function table(text = START, marks: Record<string, unknown>[] = []) {
-  standIn('pair')
+async function table(text = START, marks: Record<string, unknown>[] = [], changes: object = {}) {
+  standIn('pair', { ...changes })
   const held = ref(text)
   const submitted = ref(0)
   const wrapper = mount(
@@ -118,5 +118,27 @@ describe('what is wrong', () => {
   it('is marked at its row', async () => {
     const { wrapper } = await table(START, [{ line: 4, message: 'a5 is used twice' }])
     expect(wrapper.findAll('tr.wrong').map((row) => row.attributes('data-line'))).toEqual(['3'])
+  })
+})
+
+describe('the line for new leads', () => {
+  const line = () => document.querySelector<HTMLInputElement>('#entry-line')
+
+  it('is there, with the cursor in it, once the names of parts and pins are', async () => {
+    let tell: (answer: unknown) => void = () => undefined
+    const names = (PEOPLE.pair.answers as Record<string, unknown>)['/api/names']
+    const { wrapper } = await table(START, [], { '/api/names': new Promise((done) => (tell = done)) })
+    await new Promise((done) => setTimeout(done, 300))
+    expect(line()).toBeNull()
+    expect(wrapper.text()).toContain('Loading the names of parts and pins…')
+    tell(names)
+    await until(() => line())
+    expect(document.activeElement).toBe(line())
+  })
+
+  it('says why where the names cannot be had', async () => {
+    await table(START, [], { '/api/names': new Refusal(500, 'The names could not be read.') })
+    await until(() => document.body.textContent?.includes('The names could not be read.'))
+    expect(line()).toBeNull()
   })
 })

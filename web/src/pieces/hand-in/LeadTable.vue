@@ -2,7 +2,8 @@
 // The keyboard-first table of leads: each row is a line of the bench notation and edits it in place; the line
 // under it takes new ones in a few letters.
 import { useRefHistory } from '@vueuse/core'
-import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import Asked from '@/pieces/Asked.vue'
 import { useNames } from '@/queries/names'
 import { common } from '@texts/common'
 import { leadTable as texts } from '@texts/hand-in'
@@ -17,7 +18,7 @@ const box = useTemplateRef<HTMLElement>('box')
 const body = useTemplateRef<HTMLElement>('body')
 const entry = useTemplateRef<{ focus: () => void }>('entry')
 const { undo, canUndo } = useRefHistory(text, { capacity: 200 })
-onMounted(() => entry.value?.focus())
+watch(entry, (line) => line?.focus())
 
 const rows = computed(() => text.value.replace(/\n$/, '').split('\n').map(readLine))
 const shown = computed(() =>
@@ -27,7 +28,8 @@ const shown = computed(() =>
 )
 const wrong = computed(() => new Map(props.marks.map((m) => [Number(m.line) - 1, String(m.message)])))
 
-const { data: names } = useNames()
+const vocabulary = useNames()
+const names = vocabulary.data
 const pins = computed(() => (names.value?.pins[props.board] ?? []).map((pin) => `B1.${pin}`))
 const types = computed(() => names.value?.parts ?? [])
 const words = computed(() => ({
@@ -100,14 +102,14 @@ function down(index: number, cell: number) {
   else void add(rows.value[index]!.kind === 'part' ? 'part' : 'wire', index)
 }
 function onKey(event: KeyboardEvent, index: number, cell: number) {
-  if (event.ctrlKey && event.key === common.enter) {
+  if (event.ctrlKey && event.key === 'Enter') {
     event.preventDefault()
     ;(event.target as HTMLInputElement).blur() // what is being typed counts first
     emit('submit')
     return
   }
   if (event.ctrlKey) return // undo in a cell is the browser's own, and touches this cell only
-  if (event.key === common.enter) {
+  if (event.key === 'Enter') {
     event.preventDefault()
     down(index, cell)
   } else if (event.altKey && ALT_KEYS[event.key]) {
@@ -252,7 +254,10 @@ async function entered(lines: string[]) {
         </tbody>
       </table>
     </div>
+    <!-- Before the names of parts and pins are there, nothing that is typed could be understood. -->
+    <Asked v-if="!names" :query="vocabulary" :what="texts.theNamesOfPartsAndPins" />
     <EntryLine
+      v-else
       ref="entry"
       :lines="rows.map((row) => row.raw)"
       :words="words"

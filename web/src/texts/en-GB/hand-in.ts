@@ -28,6 +28,7 @@ export const handIn = {
 }
 
 export const leadTable = {
+  theNamesOfPartsAndPins: 'the names of parts and pins',
   line: 'Line',
   type: 'Type',
   places: 'Places',

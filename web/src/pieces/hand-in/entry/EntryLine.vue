@@ -33,9 +33,9 @@ function take(insert: string) {
   field.value?.focus()
 }
 function onKey(event: KeyboardEvent) {
-  if (event.key === common.enter && event.ctrlKey) emit('submit')
-  else if (event.key === common.enter) enter()
-  else if (event.key === texts.tab && !event.shiftKey && text.value.trim() && offered.value[0])
+  if (event.key === 'Enter' && event.ctrlKey) emit('submit')
+  else if (event.key === 'Enter') enter()
+  else if (event.key === 'Tab' && !event.shiftKey && text.value.trim() && offered.value[0])
     take(offered.value[0].insert)
   else if (event.key === 'ArrowUp' && !text.value && before.value) text.value = before.value
   else if (event.key === 'z' && event.ctrlKey && !text.value) emit('undo')
