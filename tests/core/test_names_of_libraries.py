@@ -4,6 +4,7 @@ from unittest import TestCase
 
 from verifex.core.parts import catalogue
 from verifex.core.program import check_program
+from verifex.core.program.checklist import before_it_runs
 
 CPP, PYTHON = catalogue().boards["mcu-5v"], catalogue().boards["mcu-3v3-wireless"]
 
@@ -94,3 +95,14 @@ void loop() {{ delay(1000); }}
             self.cpp("memset(n, 0, 2)"), {"refused-use": "Memset wants an array here, or where something lies."}
         )
         self.assertEqual(self.cpp("memset(&n, 0, sizeof n)"), {})
+
+    def test_headers_of_the_compiler_are_no_libraries_to_install(self):
+        source = "#include <string.h>\n#include <avr/pgmspace.h>\n#include <Wire.h>\n{}void setup() {{ Wire.begin(); }}\nvoid loop() {{ delay(1000); }}\n"
+        for more, told in (("", []), ("#include <HiveScale.h>\n", ["HiveScale.h"])):
+            report = check_program(source.format(more), CPP)
+            said = [check.text for check in before_it_runs(CPP, report) if "libraries" in check.text]
+            self.assertEqual(said, [f"The libraries the program names are installed: {name}." for name in told])
+
+    def test_a_bus_wants_its_own_header_whatever_else_is_included(self):
+        source = "#include <string.h>\nvoid setup() { Wire.begin(); }\nvoid loop() { delay(1000); }\n"
+        self.assertIn("include-missing", {finding.rule for finding in check_program(source, CPP).findings})

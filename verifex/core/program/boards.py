@@ -72,5 +72,18 @@ BINARY = {f"B{number:0{digits}b}": number for digits in range(1, 9) for number i
 
 #: What the board's own tools bring: the object, and its header.
 OWN_HEADERS = {"Wire": "Wire.h", "SPI": "SPI.h", "EEPROM": "EEPROM.h"}
+_OF_C = """
+assert ctype errno float inttypes limits math setjmp signal stdarg stdbool stddef stdint stdio stdlib string time
+"""
+#: Headers that come with every compiler: those of C, also as C++ names them, and those of the small boards' chips.
+_OF_COMPILER = frozenset(f"{name}.h" for name in _OF_C.split()) | frozenset(f"c{name}" for name in _OF_C.split())
+_OF_CHIP = ("avr/", "util/")
+
+
+def is_library(header: str) -> bool:
+    """Whether a header is of a library that has to be installed: neither the compiler nor the board's own tools bring it."""
+    return header not in _OF_COMPILER and not header.startswith(_OF_CHIP) and header not in OWN_HEADERS.values()
+
+
 REFERENCES = {0: "external", 1: "rail", 3: "internal"}
 MODES = {0: "input", 1: "output", 2: "pull-up"}

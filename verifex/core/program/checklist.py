@@ -5,7 +5,6 @@ from dataclasses import dataclass
 from typing import TYPE_CHECKING
 
 from verifex.core.parts import Board
-from verifex.core.program.boards import OWN_HEADERS
 from verifex.core.program.rules.view import PinUse
 
 if TYPE_CHECKING:
@@ -78,7 +77,7 @@ def _libraries(report: "ProgramReport | None") -> list[str]:
         return []
     if report.tree.dialect == "python":
         return [name for name in report.tree.imported() if name.split(".")[0] not in COMPUTER_IMPORTS]
-    return [name for name, _ in report.tree.includes if name not in OWN_HEADERS.values()]
+    return report.tree.libraries
 
 
 def _serial_pins(board: Board, wired: Mapping[str, PinUse] | None) -> Check:

@@ -61,7 +61,9 @@ class Calls:
         # Some are other ones with another number of values.
         spec = CALLS.get(f"{name}/{len(node.args)}") or CALLS.get(name)
         if spec is not None and spec.int_bits <= self.names.widths.int_bits:
-            if node.receiver in OWN_HEADERS and not self.names.program.includes:
+            program = self.names.program
+            included = [header for header, _ in program.includes]
+            if node.receiver in OWN_HEADERS and not program.libraries and OWN_HEADERS[node.receiver] not in included:
                 self.names.refuse("include-missing", node.at, node.receiver, OWN_HEADERS[node.receiver])
             return self._board_call(spec, node)
         if node.receiver and self.names.scope.find(node.receiver):

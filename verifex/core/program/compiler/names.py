@@ -8,7 +8,7 @@ from typing import Any, Literal
 
 from verifex.core.parts import Board
 from verifex.core.program import tree as t
-from verifex.core.program.boards import OWN_HEADERS, constants
+from verifex.core.program.boards import constants
 from verifex.core.program.calls import CALLS
 from verifex.core.program.compiler.not_yet import NOT_SUPPORTED_YET, REGISTERS
 from verifex.core.program.devices import NO_READING
@@ -113,9 +113,7 @@ class Names:
         self.clocks: dict[str, float] = {}  # as `clocks.side_of` takes them, for the function that is compiled
         self.owner: Struct | None = None  # inside a method: the record it belongs to
         self.variables: list[tuple[str, Variable]] = []
-        self.has_library = any(
-            name not in OWN_HEADERS.values() for name, _ in program.includes
-        )  # that nobody here knows
+        self.has_library = bool(program.libraries)  # that nobody here knows
         self.in_library = 0  # while what is given to a library is compiled
         self.watch: LineWatch | None = None
         self.opaque: set[str] = set()  # names of libraries whose values nobody here knows

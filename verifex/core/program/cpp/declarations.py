@@ -8,7 +8,6 @@ from difflib import get_close_matches
 from tree_sitter import Node as Raw
 
 from verifex.core.program import tree as t
-from verifex.core.program.boards import OWN_HEADERS
 from verifex.core.program.cpp.base import NotSupported
 from verifex.core.program.cpp.expressions import Expressions
 from verifex.core.program.types import AUTO, CHAR, TEXT, Array, Object, Pointer, Struct, Type
@@ -74,7 +73,7 @@ class Declarations(Expressions):
         if kind is None and self.is_library_class(described):
             words = self.text(described.child_by_field_name("name") if described.type == "template_type" else described)
             meant = OWN_TYPES.get(words.lower()) or self._near_type(words)
-            if meant or all(name in OWN_HEADERS.values() for name, _ in self.program.includes):
+            if meant or not self.program.libraries:
                 self.program.not_included.append((words, meant, self.at(described)))
             return (meant and self.type_named(meant)) or Object(words)
         if kind is None:

@@ -4,6 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 from typing import Any, TypeVar
 
+from verifex.core.program.boards import is_library
 from verifex.core.program.devices import Declared
 from verifex.core.program.tree.base import At, Expr, Node
 from verifex.core.program.tree.python import Import
@@ -68,6 +69,11 @@ class Program:
         if types:
             self.globals = [_with_types(declare, types) for declare in self.globals]
             self.functions = {key: _with_types(function, types) for key, function in self.functions.items()}
+
+    @property
+    def libraries(self) -> list[str]:
+        """The headers of libraries it includes, which somebody has to install."""
+        return [name for name, _ in self.includes if is_library(name)]
 
     def add(self, function: Function) -> None:
         own = [[p.type for p in other.params] for _, other in self.named(function.name)]
