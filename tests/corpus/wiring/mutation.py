@@ -96,3 +96,30 @@ def _ends_in_nothing(layout: Layout, wire: Line) -> bool:
             if not any(o[0] in side and o[1:] == end[1:] for o in others):
                 return True
     return False
+
+
+def fed_from(
+    layout: Layout,
+    rng: Random,
+    parts: list[Placed],
+    old: str,
+    new: str,
+    name: str,
+    rules: tuple[str, ...],
+    severity: str,
+) -> Wrong | None:
+    """The supply wire of a module led to another supply pin; a rail in between is left aside."""
+    parts = [p for p in parts if is_alone(layout, p, "supply")]
+    if not parts:
+        return None
+    part = rng.choice(parts)
+    wire = wires_to(layout, part, "supply")[0]
+    words = wire.text.split(" ")
+    place = layout.places[(part.ref, "supply")]
+    side = "abcde" if place[0] in "abcde" else "fghij"
+    far = next(i for i in (1, 2) if not (words[i][0] in side and words[i][1:] == place[1:]))
+    if words[far] != old and words[far][0] not in "+-":
+        return None
+    words[far] = new
+    wire.text = " ".join(words)
+    return Wrong(name, rules, severity, (part.ref,))
