@@ -86,7 +86,14 @@ class _Loader:
 
     def _user(self, name: str, log_in: str) -> User:
         first, last = name.rsplit(" ", 1)
-        return User.objects.create(username=log_in, password=self.hashed, first_name=first, last_name=last)
+        return User.objects.create(
+            username=log_in,
+            password=self.hashed,
+            first_name=first,
+            last_name=last,
+            made_in=self.course,
+            made_by=self.staff.get("instructor"),
+        )
 
     def _exercise(self) -> ExerciseVersion:
         """Every exercise of the course, released; the session's own one is returned."""

@@ -1,6 +1,7 @@
 """Log-in, log-out, and who one is."""
 
 import json
+from datetime import datetime
 from hashlib import sha256
 from typing import Annotated, Any
 
@@ -16,11 +17,13 @@ from pydantic import Field
 
 from verifex.acts.events import record
 from verifex.acts.refusals import NotAllowed, Refused
+from verifex.api.http import Id
 from verifex.api.shape import Shape
 from verifex.people import first_start
 from verifex.people.access import may_found, pairs_of, reader
 from verifex.people.models import Pair, Staff, User
 from verifex.people.passwords import set_password
+from verifex.people.services import staff
 
 router = Router(tags=["people"])
 
@@ -80,9 +83,26 @@ class SectionOut(Shape):
     role: str
 
 
+class InvitationOut(Shape):
+    """A part in a section of another course that was offered to the reader."""
+
+    id: int
+    section: str
+    role: str
+    by: str
+
+
+class ResetOut(Shape):
+    """Who gave the reader a new first password, and when."""
+
+    by: str
+    at: datetime
+
+
 class MeOut(Shape):
     """Who is logged in: `kind` is instructor, assistant, pair or nobody. `founds` may set up courses; `first_start` asks for
-    the first instructor; `change_password` asks for another one before anything else."""
+    the first instructor; `change_password` asks for another one before anything else, and `password_reset` says who
+    replaced the reader's own."""
 
     name: str
     kind: str
@@ -92,6 +112,8 @@ class MeOut(Shape):
     founds: bool = False
     first_start: bool = False
     change_password: bool = False
+    password_reset: ResetOut | None = None
+    invitations: list[InvitationOut] = []
 
 
 def me_json(user: Any) -> dict[str, Any]:
@@ -112,7 +134,19 @@ def me_json(user: Any) -> dict[str, Any]:
         "zone": _zone(parts, pairs),
         "founds": may_found(user),
         "change_password": user.must_change_password,
+        "password_reset": _reset(user),
+        "invitations": [
+            {"id": i.pk, "section": str(i.section), "role": i.role, "by": i.by.get_full_name() or i.by.username}
+            for i in user.invitations.select_related("section__course", "by")
+        ],
     }
+
+
+def _reset(user: User) -> dict[str, Any] | None:
+    if user.password_reset_at is None:
+        return None
+    by = user.password_reset_by
+    return {"by": by.get_full_name() if by else "", "at": user.password_reset_at}
 
 
 def _zone(parts: "QuerySet[Staff]", pairs: list[Pair]) -> str:
@@ -137,7 +171,7 @@ LOG_IN_THROTTLES: list[BaseThrottle] = [
 def log_in(request: HttpRequest, data: LogInIn) -> dict[str, Any]:
     user = authenticate(request, username=data.username, password=data.password)
     if user is None:
-        raise NotAllowed("This name and password do not go together.")
+        raise NotAllowed("Wrong name or password.")
     login(request, user)
     return me_json(user)
 
@@ -168,17 +202,31 @@ def log_out(request: HttpRequest, response: HttpResponse) -> dict[str, Any]:
     return me_json(None)
 
 
+class AnswerIn(Shape):
+    accept: bool
+
+
+@router.post("/me/invitations/{invitation_id}", response=MeOut)
+def answer_invitation(request: HttpRequest, invitation_id: Id, data: AnswerIn) -> dict[str, Any]:
+    """Take the part that was offered, or decline it."""
+    user = reader(request)
+    staff.answer_invitation(user, invitation_id, accept=data.accept)
+    return me_json(user)
+
+
 @router.post("/me/password", response=MeOut, throttle=[TriesForOneName(settings.THROTTLED_LOG_INS)])
 def change_password(request: HttpRequest, data: PasswordIn) -> dict[str, Any]:
     """Change one's own password. Everyone else who is logged in with the old one is logged out."""
     user = reader(request)
     if not user.check_password(data.old):
-        raise Refused("The old password is another one.")
+        raise Refused("The current password is wrong.")
     if data.new == data.old:
-        raise Refused("The new password is the old one.")
+        raise Refused("Choose a password other than the current one.")
     set_password(user, data.new)
     with transaction.atomic():
-        user.save(update_fields=["password", "must_change_password"])
+        user.save(
+            update_fields=["password", "must_change_password", "password_reset_by", "password_reset_at"]
+        )
         record(user, "changed the password", f"user:{user.pk}")
     update_session_auth_hash(request, user)
     return me_json(user)

@@ -10,10 +10,16 @@ class User(AbstractUser):
     """Someone who logs in as themselves. The least personal data: a name and a log-in.
 
     A superuser set up this installation and may found courses; everything else follows from parts in sections.
+    `made_by` made the account, in the course `made_in`; both decide who may give the person a new first password.
     """
 
     must_change_password = models.BooleanField(default=False)  # the one it has was printed on paper
     log_outs = models.PositiveIntegerField(default=0)  # each ends every session of the person
+    made_in = models.ForeignKey("Course", null=True, blank=True, on_delete=models.SET_NULL, related_name="+")
+    made_by = models.ForeignKey("User", null=True, blank=True, on_delete=models.SET_NULL, related_name="+")
+    # Who replaced the person's password, and when, until the person has chosen another one.
+    password_reset_by = models.ForeignKey("User", null=True, blank=True, on_delete=models.SET_NULL, related_name="+")
+    password_reset_at = models.DateTimeField(null=True, blank=True)
 
     def _get_session_auth_hash(self, secret: str | None = None) -> str:
         own: str = super()._get_session_auth_hash(secret=secret)  # type: ignore[misc]
@@ -76,6 +82,23 @@ class Staff(models.Model):
             models.UniqueConstraint(fields=["section", "user"], name="one_part_a_person_and_section"),
             models.CheckConstraint(condition=models.Q(role__in=["instructor", "assistant"]), name="staff_role_known"),
         ]
+
+
+class Invitation(models.Model):
+    """A part in a section that was offered to somebody who has an account of another course; gone once it is answered."""
+
+    section = models.ForeignKey(Section, on_delete=models.CASCADE, related_name="invitations")
+    user = models.ForeignKey(User, on_delete=models.CASCADE, related_name="invitations")
+    role = models.CharField(max_length=12, choices=Staff.Role.choices)
+    by = models.ForeignKey(User, on_delete=models.CASCADE, related_name="+")
+    at = models.DateTimeField(default=clock.now)
+
+    class Meta:
+        constraints = [
+            models.UniqueConstraint(fields=["section", "user"], name="one_invitation_a_person_and_section"),
+            models.CheckConstraint(condition=models.Q(role__in=["instructor", "assistant"]), name="invited_role_known"),
+        ]
+        ordering = ["id"]
 
 
 class Student(models.Model):

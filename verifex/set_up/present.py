@@ -11,6 +11,7 @@ from django.db.models import Q
 from verifex.acts import clock
 from verifex.dockets.models import Docket
 from verifex.people.access import role_in
+from verifex.people.accounts import may_change_account
 from verifex.people.membership import during
 from verifex.people.models import Course, PairMember, Section, Staff, User
 from verifex.plan.models import Room, Session
@@ -24,7 +25,9 @@ OLD_COPY = timedelta(days=2)
 
 
 def course_json(course: Course, reader: User) -> dict[str, Any]:
-    sections = course.sections.order_by("name").prefetch_related("staff__user", "students", "pairs")
+    sections = course.sections.order_by("name").prefetch_related(
+        "staff__user", "students", "pairs", "invitations__user"
+    )
     exercises = list(course.exercises.order_by("title").prefetch_related("versions"))
     kits = kits_by_exercise(course)
     copied_at = next((made_at(copy) for copy in copies(settings.BACKUP_DIR)), None)
@@ -78,9 +81,16 @@ def section_json(section: Section, reader: User) -> dict[str, Any]:
         "students": sum(student.until is None for student in section.students.all()),
         "pairs": sum(pair.archived_at is None for pair in section.pairs.all()),
         "staff": [
-            {"user": s.user_id, "name": s.user.get_full_name(), "log_in": s.user.username, "role": s.role}
+            {
+                "user": s.user_id,
+                "name": s.user.get_full_name(),
+                "log_in": s.user.username,
+                "role": s.role,
+                "resets": may_change_account(reader, section, s.user),
+            }
             for s in sorted(section.staff.all(), key=lambda s: (s.role != "instructor", s.user.last_name))
         ],
+        "invited": [{"id": i.pk, "log_in": i.user.username, "role": i.role} for i in section.invitations.all()],
     }
 
 

@@ -8,40 +8,50 @@ from typing import Any
 
 from django.conf import settings
 from django.db import transaction
+from django.db.models import Q
 
 from verifex.acts import clock
-from verifex.acts.events import record
+from verifex.acts.events import record, session_scope
 from verifex.acts.models import Event
 from verifex.acts.refusals import Refused
 from verifex.dockets.models import Attempt, BenchSheets, Judgement
 from verifex.marks.models import ClosedMark, StudentMark
 from verifex.people.access import require_instructor
+from verifex.people.accounts import require_may_change_account
 from verifex.people.membership import end_now
 from verifex.people.models import Course, Pair, PairMember, Section, Staff, Student, User
+from verifex.plan.models import Session
 
 FORGOTTEN = "(forgotten)"
 
 
 def data_of(actor: User, section: Section, user: User) -> dict[str, Any]:
-    """All that is kept of a student, as the student may have it. Raises Refused for who was never in the section."""
+    """All that is kept of a student in this course, as the student may have it. Raises Refused for who was never in the
+    section. What other courses keep is theirs to give."""
     require_instructor(actor, section)
     _require_member(section, user)
-    marks = ClosedMark.objects.filter(docket__pair__members__user=user, reopened_at=None).distinct()
+    course = section.course
+    marks = ClosedMark.objects.filter(
+        docket__pair__members__user=user, docket__pair__section__course=course, reopened_at=None
+    ).distinct()
+    scopes = [session_scope(pk) for pk in Session.objects.filter(section__course=course).values_list("pk", flat=True)]
     return {
         "name": user.get_full_name(),
         "log_in": user.username,
         "last_log_in": user.last_login,
         "class_lists": [
             {"section": str(s.section), "number": s.number, "group": s.group, "since": s.since, "until": s.until}
-            for s in user.student_of.select_related("section__course")
+            for s in user.student_of.filter(section__course=course).select_related("section__course")
         ],
         "pairs": [
             {"pair": m.pair.badge, "section": m.pair.section.name, "since": m.since, "until": m.until}
-            for m in user.memberships.select_related("pair__section")
+            for m in user.memberships.filter(pair__section__course=course).select_related("pair__section")
         ],
         "handed_in": [
             {"exercise": str(a.docket.version), "kind": a.kind, "attempt": a.number, "at": a.at, "text": a.text}
-            for a in Attempt.objects.filter(by=user).select_related("docket__version__exercise").order_by("at")
+            for a in Attempt.objects.filter(by=user, docket__pair__section__course=course)
+            .select_related("docket__version__exercise")
+            .order_by("at")
         ],
         "marks": [
             {"exercise": str(m.docket.version), "at": m.at, **{k: v for k, v in line.items() if k != "id"}}
@@ -49,7 +59,10 @@ def data_of(actor: User, section: Section, user: User) -> dict[str, Any]:
             for line in m.students
             if line.get("id") == user.pk
         ],
-        "acts": [{"at": e.at, "what": e.verb} for e in Event.objects.filter(actor=user).order_by("id")],
+        "acts": [
+            {"at": e.at, "what": e.verb}
+            for e in Event.objects.filter(Q(scope__in=scopes) | Q(subject=f"user:{user.pk}"), actor=user).order_by("id")
+        ],
     }
 
 
@@ -61,6 +74,7 @@ def remove_student(actor: User, section: Section, user: User) -> str:
     _require_member(section, user)
     if Staff.objects.filter(user=user).exists() or user.is_superuser:
         raise Refused("This is a member of staff; take them off the staff first.")
+    require_may_change_account(actor, section, user)
     elsewhere = Student.objects.filter(user=user, until=None).exclude(section=section).select_related("section")
     if other := elsewhere.first():
         raise Refused(f"This student is on the list of {other.section} too; that has to end first.")

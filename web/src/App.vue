@@ -6,6 +6,7 @@ import { FIELD_DATES } from '@texts/language'
 import { app as texts } from '@texts/app'
 import { naiveOverrides, naiveTheme } from './look/theme'
 import EmptyNote from './pieces/EmptyNote.vue'
+import Invitations from './pieces/Invitations.vue'
 import Notices from './pieces/Notices.vue'
 import TopBar from './pieces/TopBar.vue'
 import { useMe } from './shared/me'
@@ -34,6 +35,7 @@ const elsewhere = computed(() => route.meta.staff && me.value?.kind === 'pair')
   >
     <a class="skip" href="#main">{{ texts.toTheContent }}</a>
     <TopBar v-if="!bare" />
+    <Invitations />
     <main id="main" tabindex="-1">
       <EmptyNote v-if="elsewhere" :title="texts.thisPlaceIsForStaff" :text="texts.whatIsYours">
         <RouterLink class="btn" to="/my-bench">{{ texts.toMyBench }}</RouterLink>

@@ -27,7 +27,7 @@ from verifex.exercises.models import Exercise, ExerciseVersion
 from verifex.people.access import reader, require_staff, sections_of
 from verifex.people.models import Pair
 from verifex.plan.models import Session
-from verifex.stores.access import require_kit_staff
+from verifex.stores.access import require_kit_reader
 from verifex.stores.models import Kit, KitIssue, Module, StockItem
 from verifex.stores.readiness import places_for, readiness, recipe_of, whole_kits
 from verifex.stores.services import kits
@@ -163,7 +163,7 @@ def inspection(request: HttpRequest, tag: str = "") -> dict[str, Any]:
     """What to look at in a kit that is back, from what happened to it at its last bench, and what is in it."""
     _staff_only(request)
     kit = kits.kit_of(tag)
-    require_kit_staff(reader(request), kit)
+    require_kit_reader(reader(request), kit)
     return {"tag": kit.tag, "looks": [asdict(look) for look in services.looks_of(kit)], "parts": places_json(kit)}
 
 

@@ -20,7 +20,7 @@ from verifex.dockets.schemas.hatch import (
     TagIn,
 )
 from verifex.people.access import reader
-from verifex.stores.access import require_kit_staff, require_store_staff
+from verifex.stores.access import require_kit_reader, require_store_staff
 from verifex.stores.advice import allowed_resistors, offers
 from verifex.stores.present.settings import settings_json
 from verifex.stores.services import kits
@@ -33,7 +33,9 @@ router = Router(tags=["hatch"])
 def advise(request: HttpRequest, tag: str = "") -> list[dict[str, Any]]:
     """Each resistor of a kit's exercise: the window of its job, and what the drawers hold inside it."""
     require_store_staff(reader(request))
-    version = newest_version(kits.kit_of(tag).exercise)
+    kit = kits.kit_of(tag)
+    require_kit_reader(reader(request), kit)
+    version = newest_version(kit.exercise)
     return [
         {
             "ref": one.ref,
@@ -54,7 +56,7 @@ def list_settings(request: HttpRequest, tag: str = "") -> list[dict[str, str]]:
     """What can be noted of a kit: how its modules are set, what its resistors measure; with what the exercise says and what is known."""
     require_store_staff(reader(request))
     kit = kits.kit_of(tag)
-    require_kit_staff(reader(request), kit)
+    require_kit_reader(reader(request), kit)
     return settings_json(kit)
 
 
@@ -92,7 +94,7 @@ def list_places(request: HttpRequest, tag: str = "") -> list[dict[str, Any]]:
     """What is in a kit, place by place, and what could be given for it."""
     require_store_staff(reader(request))
     kit = kits.kit_of(tag)
-    require_kit_staff(reader(request), kit)
+    require_kit_reader(reader(request), kit)
     return places_json(kit)
 
 

@@ -11,6 +11,7 @@ from verifex.acts import clock
 from verifex.acts.events import record
 from verifex.acts.refusals import NotAllowed, Refused, Stale
 from verifex.people.access import require_instructor, role_in
+from verifex.people.accounts import require_may_change_account
 from verifex.people.class_list.changes import Change, Entry, Listed, compare, entries
 from verifex.people.class_list.columns import Columns
 from verifex.people.membership import end_now
@@ -87,12 +88,13 @@ def import_list(
             continue
         elif change.kind == "changed" or (change.kind == "doubtful" and change.listed):
             assert change.listed is not None
-            _change(course, change.listed.user_id, entry, by_name[entry.section.casefold()])
+            _change(actor, course, change.listed.user_id, entry, by_name[entry.section.casefold()])
             counts["changed"] += 1
         elif change.kind in ("added", "doubtful"):
             log_in = log_in_for(entry.first, entry.last, taken)
             taken.add(log_in)
             user = User(username=log_in, first_name=entry.first, last_name=entry.last, password=unusable)
+            user.made_in, user.made_by = course, actor
             new.append((entry, user))
             counts["added"] += 1
     User.objects.bulk_create([user for _, user in new])
@@ -104,9 +106,10 @@ def import_list(
     return counts
 
 
-def _change(course: Course, user_id: int, entry: Entry, section: Section) -> None:
-    row = Student.objects.select_related("user").get(section__course=course, user=user_id, until=None)
+def _change(actor: User, course: Course, user_id: int, entry: Entry, section: Section) -> None:
+    row = Student.objects.select_related("user", "section").get(section__course=course, user=user_id, until=None)
     if (row.user.first_name, row.user.last_name) != (entry.first, entry.last):
+        require_may_change_account(actor, row.section, row.user)
         row.user.first_name, row.user.last_name = entry.first, entry.last
         row.user.save(update_fields=["first_name", "last_name"])
     if row.section_id != section.pk:
@@ -142,7 +145,12 @@ def add_student(actor: User, section: Section, name: str, number: str = "") -> S
         )
     taken = set(User.objects.values_list("username", flat=True))
     user = User.objects.create(
-        username=log_in_for(first, last, taken), first_name=first, last_name=last, password=make_password(None)
+        username=log_in_for(first, last, taken),
+        first_name=first,
+        last_name=last,
+        password=make_password(None),
+        made_in=section.course,
+        made_by=actor,
     )
     row = Student.objects.create(section=section, user=user, number=number.strip()[:40])
     record(actor, f"added to the list of {section.name}"[:120], f"user:{user.pk}")
@@ -162,6 +170,7 @@ def take_off(actor: User, section: Section, user_id: int) -> None:
 def rename(actor: User, section: Section, user_id: int, name: str) -> None:
     require_instructor(actor, section)
     row = Student.objects.select_related("user").get(section=section, user=user_id, until=None)
+    require_may_change_account(actor, section, row.user)
     row.user.first_name, row.user.last_name = split_name(name)
     row.user.save(update_fields=["first_name", "last_name"])
     record(actor, "renamed", f"user:{user_id}")

@@ -95,8 +95,14 @@ def remove_section(actor: User, section: Section) -> None:
 
 @transaction.atomic
 def close_course(actor: User, course: Course, *, closed: bool) -> None:
-    """A closed course is kept to look at and no longer worked in; it can be opened again."""
+    """A closed course is kept to look at and no longer worked in; it can be opened again. Both are for an instructor of all
+    its sections, or for the first instructor of the installation: what is closed is everybody's. Raises NotAllowed."""
     require_course_instructor(actor, course)
+    own = Staff.objects.filter(user=actor, role=Staff.Role.INSTRUCTOR).values("section")
+    others = course.sections.exclude(pk__in=own)
+    if not actor.is_superuser and others.exists():
+        names = ", ".join(others.order_by("name").values_list("name", flat=True)[:3])
+        raise NotAllowed(f"The course has sections of other instructors ({names}); only an instructor of all may do that.")
     course.closed_at = clock.now() if closed else None
     course.save(update_fields=["closed_at"])
     record(actor, "closed the course" if closed else "opened the course again", _subject(course))

@@ -50,10 +50,9 @@ def make_pairs(actor: User, section: Section, groups: Sequence[Sequence[int]]) -
         members = []
         for user_id in group:
             if user_id in seen or user_id not in free:
-                user = User.objects.filter(pk=user_id).first()
-                raise Refused(
-                    f"{user.get_full_name() if user else 'Someone'} is in a pair already, or not on the list."
-                )
+                listed = section.students.filter(user=user_id, until=None).select_related("user").first()
+                who = listed.user.get_full_name() if listed else "Someone"
+                raise Refused(f"{who} is in a pair already, or not on the list.")
             seen.add(user_id)
             members.append(free[user_id])
         made.append(_make(section, members))

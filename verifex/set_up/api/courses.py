@@ -84,9 +84,18 @@ def remove_section(request: HttpRequest, section_id: Id) -> dict[str, str]:
 
 
 @router.post("/set-up/sections/{section_id}/staff", response=NewLogInOut)
-def add_staff(request: HttpRequest, section_id: Id, data: StaffIn) -> dict[str, str]:
-    """Somebody new by name, or somebody who is there by log-in."""
-    return _log_in(*staff.add_staff(reader(request), section_of(request, section_id), data.who, data.role))
+def add_staff(request: HttpRequest, section_id: Id, data: StaffIn) -> dict[str, Any]:
+    """Somebody new by name, or somebody who has an account by log-in; one of another course is invited."""
+    added = staff.add_staff(reader(request), section_of(request, section_id), data.who, data.role)
+    if added.user is None:
+        return {"name": "", "log_in": added.log_in, "password": "", "invited": True}
+    return _log_in(added.user, added.password)
+
+
+@router.delete("/set-up/sections/{section_id}/invitations/{invitation_id}", response=SavedOut)
+def withdraw_invitation(request: HttpRequest, section_id: Id, invitation_id: Id) -> dict[str, str]:
+    staff.withdraw_invitation(reader(request), section_of(request, section_id), invitation_id)
+    return {"message": "The invitation is withdrawn."}
 
 
 @router.put("/set-up/sections/{section_id}/staff/{user_id}", response=SavedOut)
@@ -97,12 +106,12 @@ def change_role(request: HttpRequest, section_id: Id, user_id: Id, data: RoleIn)
 
 
 @router.post("/set-up/sections/{section_id}/password", response=NewLogInOut)
-def reset_password(request: HttpRequest, section_id: Id, data: UserIn) -> dict[str, str]:
-    """A new first password for a student or a member of staff."""
+def reset_password(request: HttpRequest, section_id: Id, data: UserIn) -> dict[str, Any]:
+    """A new first password for a student or a member of staff, by whoever made the account."""
     return _log_in(*staff.reset_password(reader(request), section_of(request, section_id), data.user))
 
 
-def _log_in(user: User, password: str) -> dict[str, str]:
+def _log_in(user: User, password: str) -> dict[str, Any]:
     return {"name": user.get_full_name(), "log_in": user.username, "password": password}
 
 

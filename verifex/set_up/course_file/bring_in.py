@@ -14,13 +14,20 @@ from verifex.dockets.stations import set_state
 from verifex.exercises.models import Exercise, ExerciseVersion, ExplainedConstant, MarkScheme
 from verifex.marks.models import ClosedMark
 from verifex.people.access import may_found
-from verifex.people.models import Course, Pair, PairMember, Section, Staff, Student, User
+from verifex.people.models import Course, Invitation, Pair, PairMember, Section, Staff, Student, User
 from verifex.people.user_names import log_in_for
 from verifex.plan.models import Absence, Assignment, Bench, PlannedExercise, Room, Seat, Session
 from verifex.plan.services.sessions import free_code
 from verifex.set_up.course_file.bring_in_stores import StoresBringer
 from verifex.set_up.course_file.export import course_file, exercise_files
-from verifex.set_up.course_file.shapes import CourseFile, ExercisePart, MarkPart, SectionPart, SessionPart
+from verifex.set_up.course_file.shapes import (
+    CourseFile,
+    ExercisePart,
+    MarkPart,
+    SectionPart,
+    SessionPart,
+    StaffPart,
+)
 from verifex.set_up.course_file.unpack import Unpacked
 from verifex.stores.models import Kit
 
@@ -91,22 +98,42 @@ class _Bringer:
             ExplainedConstant.objects.create(exercise=exercise, name=name, number=number, module=module)
 
     def _user(self, log_in: str, first: str, last: str) -> User:
-        """The person of this file with a log-in: one who is there already where name and log-in agree, else a new one."""
+        """The person of this file with a log-in: one who is there already where name and log-in agree and the actor may
+        act for them, else a new account."""
         if log_in in self.users:
             return self.users[log_in]
         held = User.objects.filter(username=log_in).first()
-        if held is None or (held.first_name, held.last_name) != (first, last):
+        if held is None or (held.first_name, held.last_name) != (first, last) or not self._is_ours(held):
             taken = set(User.objects.values_list("username", flat=True))
             name = log_in_for(first, last, taken) if log_in in taken else log_in
-            held = User.objects.create(username=name, first_name=first, last_name=last, password=make_password(None))
+            held = User.objects.create(
+                username=name, first_name=first, last_name=last, password=make_password(None),
+                made_in=self.course, made_by=self.actor,
+            )  # fmt: skip
         self.users[log_in] = held
         return held
+
+    def _is_ours(self, held: User) -> bool:
+        """Whether a file may name this account: anybody could write a file that names somebody else's."""
+        if self.actor is None or held == self.actor:
+            return True
+        own = Staff.objects.filter(user=self.actor, role=Staff.Role.INSTRUCTOR).values("section__course")
+        return held.made_in_id is not None and Course.objects.filter(pk=held.made_in_id, pk__in=own).exists()
+
+    def _staff(self, section: Section, one: StaffPart) -> None:
+        """A part for the actor or a new account; somebody who has an account is invited, as by hand."""
+        held = User.objects.filter(username=one.log_in, first_name=one.first, last_name=one.last).first()
+        if self.actor is None or held is None or held == self.actor:
+            user = self._user(one.log_in, one.first, one.last)
+            Staff.objects.create(section=section, user=user, role=one.role)
+        else:
+            Invitation.objects.create(section=section, user=held, role=one.role, by=self.actor)
 
     def _section(self, part: SectionPart) -> Section:
         section = Section.objects.create(course=self.course, name=part.name)
         for one in part.staff:
-            Staff.objects.create(section=section, user=self._user(one.log_in, one.first, one.last), role=one.role)
-        if self.actor and not any(one.role == Staff.Role.INSTRUCTOR for one in part.staff):
+            self._staff(section, one)
+        if self.actor and not section.staff.filter(role=Staff.Role.INSTRUCTOR).exists():
             Staff.objects.update_or_create(section=section, user=self.actor, defaults={"role": Staff.Role.INSTRUCTOR})
         for student in part.students:
             user = self._user(student.log_in, student.first, student.last)

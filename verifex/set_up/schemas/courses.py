@@ -24,6 +24,15 @@ class StaffOut(Shape):
     name: str
     log_in: str
     role: str
+    resets: bool  # whether the reader may give this person a new first password
+
+
+class InvitedOut(Shape):
+    """Somebody of another course who was offered a part and has not answered yet; the name is theirs to give."""
+
+    id: int
+    log_in: str
+    role: str
 
 
 class SetUpSectionOut(Shape):
@@ -33,6 +42,7 @@ class SetUpSectionOut(Shape):
     students: int
     pairs: int
     staff: list[StaffOut]
+    invited: list[InvitedOut]
 
 
 class SetUpExerciseOut(Shape):
@@ -105,11 +115,13 @@ class UserIn(Shape):
 
 
 class NewLogInOut(Shape):
-    """A log-in with its first password, shown this once; empty where somebody has their own."""
+    """A log-in with its first password, shown this once; empty where somebody has their own. Who is `invited` has a part
+    only when they accept it."""
 
     name: str
     log_in: str
     password: str
+    invited: bool = False
 
 
 class ShippedOut(Shape):

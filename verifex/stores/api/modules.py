@@ -8,7 +8,7 @@ from ninja import Router
 
 from verifex.api.http import Id
 from verifex.people.access import courses_of, reader
-from verifex.stores.access import require_module_staff, require_store_staff
+from verifex.stores.access import require_module_reader, require_module_staff, require_store_staff
 from verifex.stores.models import Batch, Module
 from verifex.stores.present.modules import (
     batches_json,
@@ -66,7 +66,7 @@ def tag_modules(request: HttpRequest, data: ModulesIn) -> dict[str, str]:
 def show_module(request: HttpRequest, module_id: Id) -> dict[str, Any]:
     """All that is known of one."""
     module = whole_modules().get(pk=module_id)
-    require_module_staff(reader(request), module)
+    require_module_reader(reader(request), module)
     return module_json(module)
 
 

@@ -75,6 +75,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/me/invitations/{invitation_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Answer Invitation
+         * @description Take the part that was offered, or decline it.
+         */
+        post: operations["verifex_people_api_answer_invitation"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/me/password": {
         parameters: {
             query?: never;
@@ -2416,10 +2436,27 @@ export interface paths {
         put?: never;
         /**
          * Add Staff
-         * @description Somebody new by name, or somebody who is there by log-in.
+         * @description Somebody new by name, or somebody who has an account by log-in; one of another course is invited.
          */
         post: operations["verifex_set_up_api_courses_add_staff"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-up/sections/{section_id}/invitations/{invitation_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Withdraw Invitation */
+        delete: operations["verifex_set_up_api_courses_withdraw_invitation"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2456,7 +2493,7 @@ export interface paths {
         put?: never;
         /**
          * Reset Password
-         * @description A new first password for a student or a member of staff.
+         * @description A new first password for a student or a member of staff, by whoever made the account.
          */
         post: operations["verifex_set_up_api_courses_reset_password"];
         delete?: never;
@@ -3129,9 +3166,24 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * InvitationOut
+         * @description A part in a section of another course that was offered to the reader.
+         */
+        InvitationOut: {
+            /** Id */
+            id: number;
+            /** Section */
+            section: string;
+            /** Role */
+            role: string;
+            /** By */
+            by: string;
+        };
+        /**
          * MeOut
          * @description Who is logged in: `kind` is instructor, assistant, pair or nobody. `founds` may set up courses; `first_start` asks for
-         *     the first instructor; `change_password` asks for another one before anything else.
+         *     the first instructor; `change_password` asks for another one before anything else, and `password_reset` says who
+         *     replaced the reader's own.
          */
         MeOut: {
             /** Name */
@@ -3168,6 +3220,25 @@ export interface components {
              * @default false
              */
             change_password: boolean;
+            password_reset?: components["schemas"]["ResetOut"] | null;
+            /**
+             * Invitations
+             * @default []
+             */
+            invitations: components["schemas"]["InvitationOut"][];
+        };
+        /**
+         * ResetOut
+         * @description Who gave the reader a new first password, and when.
+         */
+        ResetOut: {
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
         };
         /** SectionOut */
         SectionOut: {
@@ -3198,6 +3269,11 @@ export interface components {
             log_in: string;
             /** Password */
             password: string;
+        };
+        /** AnswerIn */
+        AnswerIn: {
+            /** Accept */
+            accept: boolean;
         };
         /**
          * PasswordIn
@@ -7074,6 +7150,18 @@ export interface components {
             backup_is_old: boolean;
         };
         /**
+         * InvitedOut
+         * @description Somebody of another course who was offered a part and has not answered yet; the name is theirs to give.
+         */
+        InvitedOut: {
+            /** Id */
+            id: number;
+            /** Log In */
+            log_in: string;
+            /** Role */
+            role: string;
+        };
+        /**
          * PlaceInRoomOut
          * @description Where it stands in the grid; rows and columns count from 0.
          */
@@ -7138,6 +7226,8 @@ export interface components {
             pairs: number;
             /** Staff */
             staff: components["schemas"]["StaffOut"][];
+            /** Invited */
+            invited: components["schemas"]["InvitedOut"][];
         };
         /**
          * SetUpStepOut
@@ -7163,6 +7253,8 @@ export interface components {
             log_in: string;
             /** Role */
             role: string;
+            /** Resets */
+            resets: boolean;
         };
         /** SavedOut */
         SavedOut: {
@@ -7197,7 +7289,8 @@ export interface components {
         };
         /**
          * NewLogInOut
-         * @description A log-in with its first password, shown this once; empty where somebody has their own.
+         * @description A log-in with its first password, shown this once; empty where somebody has their own. Who is `invited` has a part
+         *     only when they accept it.
          */
         NewLogInOut: {
             /** Name */
@@ -7206,6 +7299,11 @@ export interface components {
             log_in: string;
             /** Password */
             password: string;
+            /**
+             * Invited
+             * @default false
+             */
+            invited: boolean;
         };
         /**
          * StaffIn
@@ -7815,6 +7913,32 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeOut"];
+                };
+            };
+        };
+    };
+    verifex_people_api_answer_invitation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                invitation_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnswerIn"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -10933,6 +11057,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["NewLogInOut"];
+                };
+            };
+        };
+    };
+    verifex_set_up_api_courses_withdraw_invitation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                section_id: number;
+                invitation_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedOut"];
                 };
             };
         };

@@ -1,7 +1,7 @@
 // How values are said; no electronics here, only writing.
 import { ref } from 'vue'
 import { LANGUAGE } from '@texts/language'
-import { severities, stations, verdicts } from '@texts/words'
+import { roles, severities, stations, verdicts } from '@texts/words'
 
 export const STATIONS = ['kit', 'wiring', 'power', 'program', 'readings', 'mark'] as const
 export type StationName = (typeof STATIONS)[number]
@@ -11,6 +11,8 @@ export function capital(text: string): string {
 }
 
 export const stationName = (station: string) => stations[station] ?? capital(station)
+
+export const roleName = (role: string) => roles[role] ?? role
 
 export const severityName = (severity: string) => severities[severity] ?? capital(severity)
 

@@ -6,6 +6,7 @@ import { ask, client } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
 import { useMe, useShowMe } from '@/shared/me'
+import { clockTime, dayOf } from '@/shared/words'
 import { account as texts } from '@texts/account'
 
 const LEAST = 10
@@ -35,7 +36,15 @@ async function change() {
 <template>
   <div class="page">
     <h1>{{ me?.name || texts.account }}</h1>
-    <p v-if="me?.change_password" class="first">
+    <p v-if="me?.password_reset" class="first" role="alert">
+      {{
+        texts.passwordReplaced(
+          me.password_reset.by || texts.somebodyInCharge,
+          `${dayOf(me.password_reset.at)} ${clockTime(me.password_reset.at)}`,
+        )
+      }}
+    </p>
+    <p v-else-if="me?.change_password" class="first">
       {{ texts.thePasswordYouLogged }}
     </p>
     <form class="sheet" @submit.prevent="change()">

@@ -10,9 +10,16 @@ const fresh = defineModel<Schemas['NewLogInOut'] | null>({ required: true })
 </script>
 
 <template>
-  <Dialog :show="!!fresh" :title="texts.writeThisDown" width="440px" @update:show="fresh = null">
+  <Dialog :show="!!fresh" :title="texts.title(fresh?.invited ?? false)" width="440px" @update:show="fresh = null">
     <template v-if="fresh">
-      <p v-if="!fresh.password">
+      <p v-if="fresh.invited">
+        <Sentence :text="texts.isInvited">
+          <template #logIn
+            ><b class="v">{{ fresh.log_in }}</b></template
+          >
+        </Sentence>
+      </p>
+      <p v-else-if="!fresh.password">
         <Sentence :text="texts.logs(fresh.name)">
           <template #logIn
             ><b class="v">{{ fresh.log_in }}</b></template

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
+import { roleName } from '@/shared/words'
 import { common } from '@texts/common'
 import { sectionStaff as texts } from '@texts/set-up-people'
 import NewLogIn from './NewLogIn.vue'
@@ -39,6 +40,12 @@ function rename() {
 }
 function remove() {
   void run(() => ask(client.DELETE('/api/set-up/sections/{section_id}', { params: { path: path.value } })))
+}
+function withdraw(invitation: number) {
+  const params = { path: { ...path.value, invitation_id: invitation } }
+  void run(() =>
+    ask(client.DELETE('/api/set-up/sections/{section_id}/invitations/{invitation_id}', { params })),
+  )
 }
 async function reset(user: number) {
   const body = { user }
@@ -81,12 +88,21 @@ async function reset(user: number) {
             <option value="instructor">{{ texts.instructor }}</option>
             <option value="assistant">{{ texts.assistant }}</option>
           </select>
-          <button class="btn quiet" :disabled="busy" @click="reset(one.user)">{{ texts.newPassword }}</button>
+          <button v-if="one.resets" class="btn quiet" :disabled="busy" @click="reset(one.user)">
+            {{ texts.newPassword }}
+          </button>
           <button class="btn quiet" :disabled="busy" @click="change(one.user, null)">
             {{ texts.remove }}
           </button>
         </template>
         <span v-else class="soft">{{ one.role }}</span>
+      </li>
+      <li v-for="one in section.invited" :key="`invited-${one.id}`">
+        <span class="v">{{ one.log_in }}</span>
+        <span class="soft">{{ texts.invitedAs(roleName(one.role)) }}</span>
+        <button v-if="section.mine" class="btn quiet" :disabled="busy" @click="withdraw(one.id)">
+          {{ texts.withdraw }}
+        </button>
       </li>
     </ul>
     <form v-if="section.mine" @submit.prevent="add">

@@ -70,8 +70,10 @@ export const listColumns = {
 }
 
 export const newLogIn = {
-  writeThisDown: 'Write this down',
   logs: (name: Value) => `${name} logs in as before, with the log-in {logIn}.`,
+  title: (invited: boolean) => (invited ? 'Invited' : 'Write this down'),
+  isInvited:
+    '{logIn} has an account of another course, and is asked to accept at the next log-in. Until then they have no part here.',
   firstPassword: 'First password',
   itIsShownThisOnce: 'It is shown this once, and changed at the first log-in.',
   done: 'Done',
@@ -117,6 +119,8 @@ export const peoplePart = {
   importAClassList: 'Import a class list',
   theClassList: 'the class list',
   addOneStudent: 'Add one student',
+  invitedAs: (role: Value) => `invited as ${role}; the part begins when they accept it after logging in`,
+  withdraw: 'Withdraw',
   firstAndLastName: 'First and last name',
   number: 'Number',
   ifThereIsOne: 'if there is one',
@@ -148,6 +152,8 @@ export const sectionStaff = {
   instructor: 'instructor',
   assistant: 'assistant',
   newPassword: 'New password',
+  invitedAs: (role: Value) => `invited as ${role}; the part begins when they accept it after logging in`,
+  withdraw: 'Withdraw',
   firstAndLastName: 'First and last name, or a log-in',
   somebodyForTheStaff: (name: Value) => `Somebody for the staff of ${name}`,
   role: 'Role',

@@ -10,6 +10,8 @@ export const stations: Words = {
   mark: 'Mark',
 }
 
+export const roles: Words = { instructor: 'instructor', assistant: 'assistant' }
+
 export const severities: Words = { stop: 'Stop', fix: 'Fix', check: 'Check', note: 'Note' }
 
 export const verdicts: Words = {
