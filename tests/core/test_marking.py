@@ -1,9 +1,18 @@
+import re
+from dataclasses import replace
 from decimal import Decimal
 from unittest import TestCase
 
+from hypothesis import given
+from hypothesis import strategies as st
+
 from tests.samples import EXERCISE, WIRING
+from verifex.core.assess.rule_books import all_books
 from verifex.core.circuit import check_wiring
+from verifex.core.exercise import MARK_STEPS
+from verifex.core.findings import Finding, Severity
 from verifex.core.marking import Evidence, Proposal, propose
+from verifex.core.marking.propose import JUDGED
 
 IN_LIMITS = dict.fromkeys((s.name for s in EXERCISE.steps), "likely")
 OUT = dict.fromkeys(IN_LIMITS, "out")
@@ -75,11 +84,64 @@ class SoFarTest(TestCase):
         self.assertEqual((row.proposed, row.evidence), (Decimal(0), ("Not on the bench: R1, series resistor (−4).",)))
 
     def test_a_step_at_a_flat_end_of_the_converter_costs_nothing(self):
-        self.assertEqual(marks(steps=dict.fromkeys(IN_LIMITS, "exempt"))["readings"], Decimal(6))
+        first, *_ = IN_LIMITS
+        self.assertEqual(marks(steps={**IN_LIMITS, first: "exempt"})["readings"], Decimal(6))
 
-    def test_a_log_without_a_sheet_to_compare_with_is_left_to_the_eye(self):
-        row = next(c for c in proposal(steps={}, readings_handed_in=True).criteria if c.name == "readings")
-        self.assertIn("judge it by eye", row.evidence[0])
+
+class NotJudgedTest(TestCase):
+    """What nobody judged has no proposal: it costs nothing, earns nothing by itself, and waits for a person."""
+
+    UNCHECKED = Finding("not-supported-yet", Severity.CHECK, "`malloc` is not supported yet.", "", "", "", "program", unchecked=True)  # fmt: skip
+
+    def test_each_way_of_not_being_judged_leaves_its_criteria_to_a_person(self):
+        of_wiring = replace(self.UNCHECKED, criterion="wiring")
+        for left, evidence in (
+            ({"readings"}, {"steps": {}, "readings_handed_in": True}),
+            ({"readings"}, {"steps": dict.fromkeys(IN_LIMITS, "exempt")}),
+            ({"program"}, {"program": (self.UNCHECKED,)}),
+            ({"program"}, {"program_not_judged": "There is no wiring yet to run it on."}),
+            ({"safety", "wiring", "resistors"}, {"wiring": (of_wiring,), "resistors": {"R1": False}}),
+        ):
+            found = {c.name: c for c in proposal(**evidence).criteria}
+            self.assertEqual({name for name, c in found.items() if c.to_decide}, left, evidence)
+            for name in left:
+                self.assertIsNone(found[name].proposed)
+                self.assertFalse(any("−" in sentence for sentence in found[name].evidence), found[name].evidence)
+
+    def test_what_was_not_checked_of_an_earlier_wiring_costs_nothing(self):
+        earlier = (replace(self.UNCHECKED, criterion="wiring", severity=Severity.FIX),)
+        self.assertEqual(marks(mended=earlier, sent_back=earlier), marks())
+
+    def test_a_criterion_that_no_check_looks_at_is_for_a_person(self):
+        scheme = [EXERCISE.criteria[0].model_copy(update={"name": "explanation"})]
+        row = propose(scheme, Evidence(**WHOLE)).criteria[0]  # type: ignore[arg-type]
+        self.assertEqual((row.proposed, row.to_decide), (None, True))
+
+    def test_every_rule_feeds_a_criterion_that_the_proposal_knows(self):
+        fed = {rule.criterion for book in all_books() for rule in book.rules.values()}
+        self.assertLessEqual(fed, JUDGED)
+
+
+class StepTest(TestCase):
+    """Marks and deductions are multiples of the scheme's step, and what is shown adds up."""
+
+    @given(
+        st.sampled_from(MARK_STEPS),
+        st.lists(st.sampled_from(["likely", "out", "missing", "exempt"]), min_size=1, max_size=9),
+    )
+    def test_deductions_add_up_to_what_is_not_given(self, step: Decimal, verdicts: list[str]):
+        steps = {f"Step {n}": verdict for n, verdict in enumerate(verdicts)}
+        row = next(
+            c
+            for c in propose(EXERCISE.criteria, Evidence(**{**WHOLE, "steps": steps}), step=step).criteria  # type: ignore[arg-type]
+            if c.name == "readings"
+        )
+        if row.proposed is None:
+            self.assertEqual(set(verdicts), {"exempt"})
+            return
+        shown = [Decimal(taken) for sentence in row.evidence for taken in re.findall(r"\(−([\d.]+)\)", sentence)]
+        self.assertEqual(sum(shown, row.proposed), row.of)
+        self.assertTrue(all(mark % step == 0 for mark in (row.proposed, *shown)), (step, row))
 
 
 class PredictionTest(TestCase):
@@ -102,9 +164,10 @@ class PredictionTest(TestCase):
         )
 
     def test_what_was_not_measured_is_not_judged(self):
-        mark, said = self.mark(predictions={"Room air": "unjudged"})
+        mark, said = self.mark(predictions={"Room air": "unjudged", "Warm pack": "likely"})
         self.assertEqual(mark, next(c.of for c in self.CRITERIA if c.name == "prediction"))
         self.assertIn("so it is not judged", said[0])
+        self.assertIsNone(self.mark(predictions={"Room air": "unjudged"})[0])
 
     def test_nothing_predicted_is_open_until_it_is_too_late(self):
         before, _ = self.mark(predictions={}, readings_handed_in=False, steps={}, final=False)

@@ -1,90 +1,11 @@
-"""Roles: what each may reach. The list of addresses comes from the application itself."""
+"""What a pair sees of its own docket, log-in and log-out, and the page's own rules. Who reaches what: test_who_may."""
 
 from django.test import Client
 
-from tests.site.addresses import addresses, reach
 from tests.site.base import DemoCase, Speaker
-from verifex.exercises.models import ExerciseVersion
-from verifex.people.models import Course, Section, Staff, User
-from verifex.stores.models import Calibration, Fault, FaultPhoto, Kit, StockItem
-from verifex.work.models import Work
-
-OPEN_TO_ALL = {"/api/me", "/api/log-in", "/api/first-start", "/api/join/{code}", "/api/join/{code}/qr.svg",
-               "/api/live/{code}/lines"}  # fmt: skip
-SUMS = {"/api/sums", "/api/sums/bands", "/api/sums/value", "/api/sums/of/{name}"}
-#: What belongs to nobody in particular; each answers with what is the reader's own.
-OWN = {"/api/me/password", "/api/log-out", "/api/sessions", "/api/names", "/api/my/dockets"} | SUMS
 
 
 class AccessTest(DemoCase):
-    def ids(self, bench: int = 1) -> dict[str, int]:
-        docket = self.docket(bench)
-        section = self.session.section
-        return {
-            "docket_id": docket.pk, "session_id": self.session.pk, "section_id": section.pk, "course_id": section.course_id,
-            "pair_id": docket.pair_id, "user_id": docket.pair.members.earliest("id").user_id, "room_id": self.session.room_id,
-            "version_id": ExerciseVersion.objects.earliest("id").pk, "exercise_id": docket.version.exercise_id,
-            "kit_id": Kit.objects.earliest("id").pk, "work_id": 1, "test_id": 1, **self.store_ids(),
-        }  # fmt: skip
-
-    def store_ids(self) -> dict[str, int]:
-        """A module in a kit of this course with its calibration and its fault; drawers and batches are the whole store's."""
-        fault = Fault.objects.filter(module__place__isnull=False).earliest("id")
-        made = FaultPhoto.objects.create(fault=fault, jpeg=b"")
-        calibration = Calibration.objects.earliest("id")
-        return {
-            "module_id": calibration.module_id, "calibration_id": calibration.pk, "fault_id": fault.pk, "photo_id": made.pk,
-            "item_id": StockItem.objects.earliest("id").pk, "batch_id": 1, "move_id": 1,
-        }  # fmt: skip
-
-    def outsider(self, course: Course) -> Speaker:
-        """An instructor of another section, of this course or of another one."""
-        user = User.objects.create(username=f"out.sider{course.pk}")
-        section = Section.objects.create(course=course, name=f"another {course.pk}")
-        Staff.objects.create(section=section, user=user, role="instructor")
-        client = Speaker()
-        client.force_login(user)
-        return client
-
-    def test_nobody_reaches_anything_without_logging_in(self):
-        for method, path in addresses():
-            if path not in OPEN_TO_ALL:
-                self.assertEqual(reach(Client(), method, path, self.ids()), 401, path)
-
-    def test_a_pair_reaches_nothing_of_another_pair_or_of_the_staff(self):
-        stranger, other = self.member(2), self.docket(1)
-        Work.objects.create(pk=1, kind="class-sheets", by=User.objects.get(username="ines.marlow"))
-        before = (other.revision, other.attempts.count())
-        tried = 0
-        for method, path in addresses():
-            if path in OPEN_TO_ALL | OWN or (method, path) == ("get", "/api/set-up/courses"):
-                continue
-            tried += 1
-            self.assertIn(reach(stranger, method, path, self.ids()), (403, 404), f"{method} {path}")
-        self.assertGreater(tried, 80)
-        self.assertEqual((self.docket(1).revision, self.docket(1).attempts.count()), before)
-        self.assertEqual(stranger.ask("/api/set-up/courses").json(), [])
-
-    def test_an_instructor_of_another_section_reaches_nothing_of_this_one(self):
-        client = self.outsider(self.session.section.course)
-        ours = ("{docket_id}", "{session_id}", "{section_id}", "{pair_id}")
-        for method, path in addresses():
-            if any(name in path for name in ours):
-                self.assertIn(reach(client, method, path, self.ids()), (403, 404), f"{method} {path}")
-
-    def test_an_instructor_of_another_course_reaches_nothing_of_this_one(self):
-        client = self.outsider(Course.objects.create(title="Another course"))
-        Work.objects.create(pk=1, kind="class-sheets", by=User.objects.get(username="ines.marlow"))
-        for method, path in addresses():
-            shared = any(name in path for name in ("{item_id}", "{batch_id}", "{move_id}", "/stores/tables/"))
-            if "{" in path and path not in OPEN_TO_ALL | OWN and not shared:
-                self.assertIn(reach(client, method, path, self.ids()), (403, 404), f"{method} {path}")
-
-    def test_an_assistant_sets_nothing_up(self):
-        for method, path in addresses():
-            if "/set-up/" in path and method != "get" and not path.endswith(("/seats", "/assign", "/absent", "/join")):
-                self.assertEqual(reach(self.assistant, method, path, self.ids()), 403, f"{method} {path}")
-
     def test_a_pair_sees_hints_only_and_no_expected_values_before_its_readings(self):
         mine = self.member(2).ask(f"/api/my/dockets/{self.docket(2).pk}").json()
         self.assertIsNone(mine["sheet"])
@@ -99,7 +20,18 @@ class AccessTest(DemoCase):
         mine = self.member(11).ask(f"/api/my/dockets/{self.docket(11).pk}").json()
         self.assertEqual(mine["readings"]["hints"], [])
         self.assertNotIn("Okoye", str(mine))
-        self.assertIsNotNone(mine["sheet"])  # its readings are in
+        self.assertIsNone(mine["sheet"])  # its readings are in, and not passed yet
+        self.assertEqual(
+            {step["verdict"] for step in mine["steps"]} - {""}, {step["verdict"] for step in mine["steps"]}
+        )
+
+    def test_what_should_be_printed_is_shown_once_the_readings_are_passed(self):
+        docket = self.docket(1)
+        path = f"/api/my/dockets/{docket.pk}"
+        before = self.member(1).ask(path).json()
+        self.assertEqual((before["sheet"], before["steps"][0]["verdict"]), (None, "likely"))
+        self.instructor.ask(f"/api/dockets/{docket.pk}/pass", station="readings")
+        self.assertTrue(self.member(1).ask(path).json()["sheet"]["steps"])
 
     def test_a_write_without_the_token_is_refused(self):
         strict = Client(enforce_csrf_checks=True)
@@ -113,9 +45,7 @@ class AccessTest(DemoCase):
     def test_logging_in_and_out(self):
         client = Speaker()
         wrong = client.ask("/api/log-in", username="ines.marlow", password="guess")
-        self.assertEqual(
-            (wrong.status_code, wrong.json()["message"]), (403, "This name and password do not go together.")
-        )
+        self.assertEqual((wrong.status_code, wrong.json()["message"]), (403, "Wrong name or password."))
         self.assertEqual(
             client.ask("/api/log-in", username="ines.marlow", password="a demo pass phrase").json()["kind"],
             "instructor",

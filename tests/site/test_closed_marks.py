@@ -2,7 +2,14 @@
 
 from tests.samples import hand_in
 from tests.site.base import DemoCase
+from verifex.dockets.models import Judgement, Station
+from verifex.dockets.stations import set_state
 from verifex.marks.models import ClosedMark
+
+UNCHECKED = {
+    "rule": "not-supported-yet", "severity": "check", "seen": "`malloc` is not supported yet.", "why": "w", "remedy": "r",
+    "hint": "h", "unchecked": True,
+}  # fmt: skip
 
 
 class ClosedMarkTest(DemoCase):
@@ -71,8 +78,38 @@ class ClosedMarkTest(DemoCase):
     def test_a_mark_is_closed_and_not_passed_so_every_student_has_one(self):
         path = f"/api/dockets/{self.docket(4).pk}"
         self.assertIn("closed, not passed", self.refused(self.instructor, f"{path}/pass", station="mark"))
-        self.instructor.ask(f"{path}/close-marking", station="mark")
+        self.instructor.ask(f"{path}/close-marking", second_look="Both pairs showed a step live.")
         self.assertEqual(self.docket(4).student_marks.count(), 2)
+
+    def test_a_log_worth_a_second_look_wants_a_decision_before_it_is_closed(self):
+        """Benches 4 and 11 have the same noise: at the mark of either, and never a word of it to a pair."""
+        for bench in (4, 11):
+            path = f"/api/dockets/{self.docket(bench).pk}"
+            self.assertTrue(self.instructor.ask(f"{path}/marks").json()["second_look"])
+        shown = self.instructor.ask(f"{path}/marks").json()["to_look_at"]
+        self.assertEqual([look["rule"] for look in shown], ["same-noise"])
+        path = f"/api/dockets/{self.docket(4).pk}"
+        self.assertIn("worth a second look", self.refused(self.instructor, f"{path}/close-marking", based_on=None))
+        self.instructor.ask(f"{path}/close-marking", second_look="Both pairs showed a step live.")
+        self.assertEqual(self.instructor.ask(f"{path}/marks").json()["decided"], "Both pairs showed a step live.")
+        self.assertNotIn("live", str(self.member(4).ask(f"/api/my{path[4:]}/marks").json()))
+
+    def test_what_nobody_judged_is_closed_only_with_a_persons_mark(self):
+        docket = self.docket(8)
+        judged = Judgement.objects.filter(docket=docket, kind="program").latest("id")
+        judged.record["findings"].append({**UNCHECKED, "criterion": "program"})
+        judged.save()
+        path = f"/api/dockets/{docket.pk}"
+        set_state(docket, Station.MARK, "asks")
+        row = next(r for r in self.instructor.ask(f"{path}/marks").json()["criteria"] if r["name"] == "program")
+        self.assertEqual((row["proposed"], row["counts"], row["to_decide"]), (None, None, True))
+        self.assertIn(
+            "Nobody has judged Program", self.refused(self.instructor, f"{path}/close-marking", based_on=None)
+        )
+        step = self.refused(self.instructor, f"{path}/marks", criterion="program", marks="5.3", reason="read by eye")
+        self.assertIn("steps of 0.5", step)
+        self.instructor.ask(f"{path}/marks", criterion="program", marks="5.5", reason="read by eye")
+        self.assertEqual(self.instructor.ask(f"{path}/close-marking", based_on=None).status_code, 200)
 
     def test_what_is_missing_counts_nothing_once_it_is_closed_and_a_dash_before(self):
         path = f"/api/dockets/{self.docket(12).pk}"

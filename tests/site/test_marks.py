@@ -43,7 +43,7 @@ class MarksTest(DemoCase):
     def test_a_pair_sees_its_mark_when_marking_is_closed(self):
         docket = self.docket(4)
         self.assertEqual(self.member(4).ask(f"/api/my/dockets/{docket.pk}/marks").status_code, 404)
-        self.instructor.ask(f"/api/dockets/{docket.pk}/close-marking", station="mark")
+        self.instructor.ask(f"/api/dockets/{docket.pk}/close-marking", second_look="Both showed a step live.")
         self.assertEqual(self.member(4).ask(f"/api/my/dockets/{docket.pk}/marks").json()["mine"], "30")
 
     def test_marks_are_per_student_and_an_absent_one_gets_none(self):

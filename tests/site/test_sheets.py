@@ -1,9 +1,11 @@
 """Sheets over the API: tried with other values, predicted, measured, printed; exercises brought in and released."""
 
+from datetime import timedelta
 from typing import Any
 
 from tests.samples import EXERCISE_TEXT
 from tests.site.base import DemoCase
+from verifex.acts import clock
 from verifex.dockets.models import Docket
 from verifex.exercises.models import ExerciseVersion
 from verifex.papers.sheets import sheet_html
@@ -181,8 +183,8 @@ class PapersTest(DemoCase):
             "class-sheets", User.objects.get(username="ines.marlow"), {"session": self.session.pk, "answers": False}
         )
         Work.objects.filter(pk=work.pk).update(state=State.RUNNING)
-        gone = 2**22 + 1  # above the highest process id there can be
-        Queued.objects.filter(kind="work", key=work.pk).update(taken_by=gone)
+        past = clock.now() - timedelta(seconds=1)
+        Queued.objects.filter(kind="work", key=work.pk).update(owner="a run that is gone", leased_until=past)
         queue.work_through()
         work.refresh_from_db()
         self.assertEqual((work.state, Queued.objects.count()), (State.DONE, 0))

@@ -4,12 +4,14 @@ import os
 import signal
 import threading
 import time
+from datetime import timedelta
 
 from django.db import connection
 from django.test import TransactionTestCase, override_settings
 
 from tests.samples import DEMO, WIRING, hand_in
 from tests.workers.greedy import die, eat, spin
+from verifex.acts import clock
 from verifex.demo.loader import load
 from verifex.dockets import judging, services
 from verifex.dockets.models import Docket, Judgement
@@ -135,7 +137,11 @@ class CrashTest(TransactionTestCase):
         self.assertFalse(self.docket.attempts.get(kind="program", number=2).judgements.exists())
 
     def test_what_a_process_had_taken_that_is_gone_is_taken_up_again(self):
-        Queued.objects.update(taken_by=2**22 + 1)  # above any process id
+        soon = clock.now() + timedelta(minutes=1)
+        Queued.objects.update(owner="another run", leased_until=soon)  # whatever its process number was
+        queue.work_through()
+        self.assertEqual(Queued.objects.count(), 1, "it is another run's for as long as that renews its lease")
+        Queued.objects.update(leased_until=clock.now() - timedelta(seconds=1))
         queue.work_through()
         self.assertTrue(self.docket.attempts.get(kind="program", number=2).judgements.exists())
         self.assertEqual(Queued.objects.count(), 0)

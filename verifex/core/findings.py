@@ -1,5 +1,6 @@
 """The one Finding type: what a rule noticed, how bad it is, and the evidence for it."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass, field
 from enum import StrEnum
 from typing import Any
@@ -62,6 +63,7 @@ class Finding:
     explains: tuple[str, ...] = ()
     affects: tuple[str, ...] = ()
     moment_ms: float | None = None  # when it was seen in the run on the twin
+    unchecked: bool = False  # what we could not check: no judgement, costs nothing, leaves the criterion to a person
 
     def as_json(self) -> dict[str, Any]:
         out: dict[str, Any] = {
@@ -78,6 +80,7 @@ class Finding:
             "criterion": self.criterion,
             "explains": list(self.explains) or None,
             "moment_ms": self.moment_ms,
+            "unchecked": self.unchecked or None,
         }
         return {key: value for key, value in out.items() if value is not None}
 
@@ -95,3 +98,8 @@ def holds_power(findings: list[Finding]) -> bool:
 def will_not_do(findings: list[Finding]) -> bool:
     """Whether any finding is worse than a Check (the command line's exit code 1)."""
     return any(found.severity in (Severity.STOP, Severity.FIX) for found in findings)
+
+
+def judgements(findings: Iterable[Finding]) -> list[Finding]:
+    """The findings that say something about the hand-in, without those that say what we could not check."""
+    return [found for found in findings if not found.unchecked]

@@ -16,7 +16,8 @@ RULES_VERSION = "2026.27"
 class Rule(Generic[View]):
     """A rule of the job: what it is called, how bad it is, what it says and where that comes from.
 
-    `explains` names rules whose findings on the same part, place or line are consequences of this one.
+    `explains` names rules whose findings on the same part, place or line are consequences of this one; `unchecked` marks a
+    rule that reports what we could not check.
     """
 
     slug: str
@@ -27,6 +28,7 @@ class Rule(Generic[View]):
     criterion: str
     source: str
     explains: tuple[str, ...]
+    unchecked: bool
     check: Callable[[View, "FindingFactory"], Iterable[Finding]]
 
 
@@ -39,6 +41,7 @@ class FindingFactory:
     why: str
     hint: str
     criterion: str
+    unchecked: bool = False
 
     def __call__(
         self,
@@ -78,6 +81,7 @@ class FindingFactory:
             unit=unit,
             affects=tuple(affects),
             moment_ms=moment_ms,
+            unchecked=self.unchecked,
         )
 
 
@@ -122,13 +126,14 @@ class RuleBook(Generic[View]):
         criterion: str,
         source: str,
         explains: Sequence[str] = (),
+        unchecked: bool = False,
     ) -> Callable[[Callable[[View, FindingFactory], Iterable[Finding]]], Rule[View]]:
         """Enter the decorated function as a rule. Raises ValueError when the slug is taken."""
 
         def enter(check: Callable[[View, FindingFactory], Iterable[Finding]]) -> Rule[View]:
             if slug in self.rules:
                 raise ValueError(f"two rules are called {slug}")
-            rule = Rule(slug, severity, title, why, hint, criterion, source, tuple(explains), check)
+            rule = Rule(slug, severity, title, why, hint, criterion, source, tuple(explains), unchecked, check)
             self.rules[slug] = rule
             return rule
 
@@ -138,7 +143,7 @@ class RuleBook(Generic[View]):
         """All findings on `view`, most urgent first; consequences of another finding are left out."""
         findings: list[Finding] = []
         for rule in self.rules.values():
-            found = FindingFactory(rule.slug, rule.severity, rule.why, rule.hint, rule.criterion)
+            found = FindingFactory(rule.slug, rule.severity, rule.why, rule.hint, rule.criterion, rule.unchecked)
             findings.extend(rule.check(view, found))
         return most_urgent_first(self.causes_only(findings))
 

@@ -53,6 +53,6 @@ def situation(actor: User, docket: Docket, rows: Mapping[str, StationState] | No
 def finish(docket: Docket, actor: User | None, verb: str, **detail: Any) -> None:
     """Count the act and write it into the event log."""
     docket.revision += 1
-    docket.save(update_fields=["revision", "claimed_by", "judging_since"])
+    docket.save(update_fields=["revision", "claimed_by", "judging_since", "judging_failed_at"])
     scope = session_scope(docket.session_id)
     record(actor, verb[:120], docket.subject, scope=scope, revision=docket.revision, **detail)

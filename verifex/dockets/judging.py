@@ -1,7 +1,9 @@
 """Judging what was handed in: outside the write, in a worker process, kept by a short write that checks nothing moved meanwhile."""
 
 import logging
+import os
 from dataclasses import dataclass
+from datetime import timedelta
 
 from django.db import transaction
 
@@ -44,6 +46,12 @@ READS = {
     Kind.READINGS: (Kind.WIRING, Kind.PROGRAM, Kind.READINGS),
     Kind.PREDICTION: (Kind.WIRING, Kind.PREDICTION),
 }
+#: What could not be finished is tried again after as long as it has waited, within these bounds, and with more time: nobody
+#: waits for it any more. After a day it is left to "check again".
+RETRY = "judge-again"
+SOONEST, LATEST, LAST = timedelta(minutes=1), timedelta(hours=1), timedelta(days=1)
+RETRY_TIMES = 3
+BUSY_AT = 1.5  # runnable processes a core: then a retry waits for a quieter moment
 MOST_PASSES = 5  # so that hand-ins in quick succession do not keep one thread for good; the rest is queued again
 
 
@@ -58,9 +66,9 @@ class Judged:
 
 def ask_for_judgement(docket: Docket) -> None:
     """Queue a docket inside the transaction that changed something a judgement depends on; `queue.kick` after it."""
-    if docket.judging_since is None:
-        docket.judging_since = clock.now()
-        docket.save(update_fields=["judging_since"])
+    if docket.judging_since is None or docket.judging_failed_at is not None:
+        docket.judging_since, docket.judging_failed_at = clock.now(), None
+        docket.save(update_fields=["judging_since", "judging_failed_at"])
     queue.put(JUDGE, docket.pk)
 
 
@@ -77,6 +85,67 @@ def judge_docket(docket_id: int) -> None:
         queue.put(JUDGE, docket_id)
         return
     _settle(docket_id)
+
+
+@queue.when_failed(JUDGE)
+def judging_failed(docket_id: int) -> None:
+    """The judging of a docket broke off again and again: staff see that, and can have it judged again."""
+    with transaction.atomic():
+        docket = find(docket_id)
+        docket.judging_since, docket.judging_failed_at = None, clock.now()
+        docket.save(update_fields=["judging_since", "judging_failed_at"])
+        finish(docket, None, "could not be judged")
+
+
+@queue.handles(RETRY)
+def judge_again(docket_id: int) -> None:
+    """Check once more what of a docket could not be finished, and what was judged without it."""
+    unfinished = _unfinished(docket_id)
+    if unfinished and os.getloadavg()[0] > BUSY_AT * (os.cpu_count() or 1):
+        queue.put(RETRY, docket_id, after=SOONEST)
+        return
+    done: set[str] = set()
+    for station in unfinished:
+        judged = _judge(docket_id, station, times=RETRY_TIMES)
+        if not judged.record.overrun and keep(docket_id, judged, again=True):
+            done.add(station)
+    inputs = DocketInputs(find(docket_id))
+    for station, reads in READS.items():
+        if station not in done and done & set(reads) and (station == SHEETS or station in inputs.attempts):
+            keep(docket_id, _judge(docket_id, str(station)), again=True)
+    _try_again_later(docket_id)
+
+
+def _unfinished(docket_id: int) -> list[str]:
+    """The stations whose last judgement says that their check was not finished."""
+    docket = find(docket_id)
+    if state_of(docket, Station.MARK) == State.PASSED:
+        return []
+    found = [SHEETS] if BenchSheets.objects.filter(docket=docket, record__overrun__gt="").exists() else []
+    for kind in Kind:
+        kept = Judgement.objects.filter(docket=docket, kind=kind).order_by("-id")
+        if kept.values_list("summary__overrun", flat=True).first():
+            found.append(kind.value)
+    return found
+
+
+def _try_again_later(docket_id: int) -> None:
+    """Ask for another try at what is not finished, the later the longer it has waited; nothing after a day."""
+    if not _unfinished(docket_id):
+        return
+    first = Judgement.objects.filter(docket=docket_id).exclude(summary__overrun="").order_by("-id").first()
+    waited = clock.now() - first.at if first else timedelta(0)
+    if waited < LAST:
+        queue.put(RETRY, docket_id, after=min(LATEST, max(SOONEST, waited)))
+
+
+def check_again(docket_id: int) -> None:
+    """Have what was not finished, or failed, checked now: a person asks for it. Call it inside a write."""
+    docket = find(docket_id)
+    if docket.judging_failed_at is not None or _stale(docket_id):
+        ask_for_judgement(docket)
+    if _unfinished(docket_id):
+        queue.put(RETRY, docket_id)
 
 
 def bring_up_to_date(docket_id: int, station: str) -> None:
@@ -117,8 +186,8 @@ def _stale(docket_id: int) -> list[str]:
     return [station for station in stations if not is_current(inputs, station)]
 
 
-def _judge(docket_id: int, station: str) -> Judged:
-    """What the core says of a station now; over a limit, the record says so."""
+def _judge(docket_id: int, station: str, *, times: int = 1) -> Judged:
+    """What the core says of a station now, within so many times its limit; over it, the record says so."""
     inputs = DocketInputs(find(docket_id))
     with_ = inputs.judged_with(station)
     if (same := _judged_before(inputs.docket, station, with_.digest)) is not None:
@@ -127,7 +196,7 @@ def _judge(docket_id: int, station: str) -> Judged:
     kinds = [kind for kind in READS[station] if kind == station or not _overran(inputs, kind)]
     case = inputs.case(kinds, others=others)
     try:
-        record = compute(assess_station, case, station, limit=LIMITS[station])
+        record = compute(assess_station, case, station, limit=LIMITS[station].times(times))
     except OverLimit as over:
         record = overrun_record(station, over.reason)
     except UnusableInput:
@@ -140,9 +209,9 @@ def _judge(docket_id: int, station: str) -> Judged:
 
 
 def _judged_before(docket: Docket, station: str, digest: str) -> StationRecord | None:
-    """The record of an attempt that was judged with the very same: a text that is handed in again."""
-    same = Judgement.objects.filter(docket=docket, kind=station, digest=digest).order_by("-id").first()
-    return same.typed(StationRecord) if same else None
+    """The record of an attempt that was judged to its end with the very same: a text that is handed in again."""
+    same = Judgement.objects.filter(docket=docket, kind=station, digest=digest).order_by("-id")
+    return next((one.typed(StationRecord) for one in same if not one.summary.get("overrun")), None)
 
 
 def _overran(inputs: DocketInputs, kind: str) -> bool:
@@ -152,14 +221,19 @@ def _overran(inputs: DocketInputs, kind: str) -> bool:
 
 
 @transaction.atomic
-def keep(docket_id: int, judged: Judged) -> bool:
-    """Keep a record if what it was judged with is still what there is; returns whether it was kept."""
+def keep(docket_id: int, judged: Judged, *, again: bool = False) -> bool:
+    """Keep a record if what it was judged with is still what there is; returns whether it was kept. `again` takes it in place
+    of one that was judged with the very same."""
     docket = find(docket_id)
     inputs = DocketInputs(docket)
-    if inputs.judged_with(judged.station).digest != judged.judged_with.digest or is_current(inputs, judged.station):
+    if inputs.judged_with(judged.station).digest != judged.judged_with.digest:
+        return False
+    if not again and is_current(inputs, judged.station):
         return False
     if not [station for station in _stale(docket_id) if station != judged.station]:
-        docket.judging_since = None
+        docket.judging_since = docket.judging_failed_at = None
+    if judged.record.overrun and not again:
+        queue.put(RETRY, docket_id, after=SOONEST)
     if judged.station == SHEETS:
         values = {
             "digest": judged.judged_with.digest,
@@ -209,5 +283,5 @@ def _settle(docket_id: int) -> None:
     """Where there was nothing to judge after all, nobody waits for it any longer."""
     docket = find(docket_id)
     if docket.judging_since is not None:
-        docket.judging_since = None
+        docket.judging_since = docket.judging_failed_at = None
         finish(docket, None, "had nothing to judge")

@@ -45,7 +45,7 @@ class Kind(models.TextChoices):
 class Docket(models.Model):
     """One pair's run through one exercise. `revision` grows with every act; a stale act is refused.
 
-    `judging_since` is set while something handed in waits for its judgement.
+    `judging_since` is set while something handed in waits for its judgement, `judging_failed_at` where judging was given up.
     """
 
     pair = models.ForeignKey(Pair, on_delete=models.PROTECT, related_name="dockets")
@@ -55,6 +55,7 @@ class Docket(models.Model):
     opened_at = models.DateTimeField(default=clock.now)
     revision = models.PositiveIntegerField(default=0)
     judging_since = models.DateTimeField(null=True, blank=True)
+    judging_failed_at = models.DateTimeField(null=True, blank=True)
     claimed_by = models.ForeignKey(User, null=True, blank=True, on_delete=models.SET_NULL, related_name="+")
 
     class Meta:

@@ -4,8 +4,8 @@ from functools import lru_cache
 
 from django.db import models
 
+from verifex.core.exercise import MARK_STEP, read_exercise
 from verifex.core.exercise import Exercise as ExerciseFile
-from verifex.core.exercise import read_exercise
 from verifex.people.models import Course
 
 
@@ -89,6 +89,7 @@ class MarkScheme(models.Model):
     version = models.ForeignKey(ExerciseVersion, on_delete=models.CASCADE, related_name="schemes")
     number = models.PositiveIntegerField()
     criteria = models.JSONField()
+    step = models.DecimalField(max_digits=4, decimal_places=2, default=MARK_STEP)  # what marks are multiples of
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=["version", "number"], name="scheme_number_once")]

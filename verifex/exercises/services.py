@@ -32,7 +32,12 @@ def add_version(actor: User, course: Course, text: str, *, program: str = "") ->
         text=text,
         reference_program=program,
     )
-    MarkScheme.objects.create(version=version, number=1, criteria=[c.model_dump(mode="json") for c in file.criteria])
+    MarkScheme.objects.create(
+        version=version,
+        number=1,
+        criteria=[c.model_dump(mode="json") for c in file.criteria],
+        step=file.mark_step,
+    )
     record(actor, "exercise version added", f"exercise:{file.id}", number=version.number)
     return version
 

@@ -46,11 +46,12 @@ AT_WORK = {
 def _many(standing: Standing) -> str:
     summary = standing.summary
     if summary.overrun:
-        return "not judged, it came to a limit"
+        return "not checked yet"
     stops = summary.counts.get("stop", 0)
     fixes = summary.counts.get("fix", 0)
     said = [f"{stops} Stop{'s' if stops != 1 else ''}"] if stops else []
     said += [f"{fixes} to fix"] if fixes else []
+    said += ["part of it not checked"] if summary.unchecked else []
     return ", ".join(said) or "no Stop or Fix"
 
 

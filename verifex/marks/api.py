@@ -29,7 +29,8 @@ router = Router(tags=["marks"])
 
 
 class MarkRowOut(Shape):
-    """A criterion; `proposed` and `counts` are None while there is nothing to mark yet."""
+    """A criterion; `proposed` and `counts` are None while there is nothing to mark yet, and where nobody judged it: then
+    `to_decide` says that a person has to."""
 
     name: str
     title: str
@@ -40,6 +41,16 @@ class MarkRowOut(Shape):
     reason: str
     by: str
     counts: str | None
+    to_decide: bool = False
+
+
+class SecondLookOut(Shape):
+    """Something of the log that is worth a second look, for staff only."""
+
+    rule: str
+    seen: str
+    why: str
+    remedy: str
 
 
 class StudentOut(Shape):
@@ -64,10 +75,12 @@ class ClosedBeforeOut(Shape):
 
 
 class DocketMarksOut(Shape):
-    """`so_far`: part of it is not marked yet. `second_look`: another bench has the same readings."""
+    """`so_far`: part of it is not marked yet. `second_look`: the log is worth one, for `to_look_at`; closing asks what was
+    decided about it, and `decided` says that of a closed one. `step` is what marks are multiples of."""
 
     revision: int
     scheme: int
+    step: str
     rules_version: str
     criteria: list[MarkRowOut]
     total: str
@@ -76,6 +89,8 @@ class DocketMarksOut(Shape):
     closed: bool
     closed_at: datetime | None
     second_look: bool
+    to_look_at: list[SecondLookOut]
+    decided: str
     students: list[StudentOut]
     earlier: list[ClosedBeforeOut]
 
@@ -84,6 +99,13 @@ class GiveIn(Shape):
     criterion: Short
     marks: Annotated[str, Field(max_length=20)] | None
     reason: Reason = ""
+    based_on: Counter | None = None
+
+
+class CloseIn(Shape):
+    """`second_look` is what was decided about a log that is worth one."""
+
+    second_look: Reason = ""
     based_on: Counter | None = None
 
 
@@ -133,6 +155,7 @@ def docket_marks(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
     return {
         "revision": docket.revision,
         "scheme": docket.scheme.number,
+        "step": plain(docket.scheme.step),
         "rules_version": one.closed.rules_version if one.closed else RULES_VERSION,
         "criteria": one.sheet.rows,
         "total": plain(one.sheet.total),
@@ -141,6 +164,8 @@ def docket_marks(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
         "closed": one.closed is not None,
         "closed_at": one.closed.at if one.closed else None,
         "second_look": one.second_look,
+        "to_look_at": [f.model_dump(include=set(SecondLookOut.model_fields)) for f in one.to_look_at],
+        "decided": one.closed.second_look if one.closed else "",
         "students": one.students,
         "earlier": [_closed_before(c) for c in docket.closed_marks.filter(reopened_at__isnull=False)],
     }
@@ -179,8 +204,8 @@ def student(request: HttpRequest, docket_id: Id, data: StudentIn) -> dict[str, i
 
 
 @router.post("/dockets/{docket_id}/close-marking", response=DoneOut)
-def close(request: HttpRequest, docket_id: Id, data: StationIn) -> dict[str, int]:
-    services.close_marking(reader(request), docket_id, based_on=data.based_on)
+def close(request: HttpRequest, docket_id: Id, data: CloseIn) -> dict[str, int]:
+    services.close_marking(reader(request), docket_id, based_on=data.based_on, second_look=data.second_look)
     return done(docket_id)
 
 

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from decimal import Decimal
 from typing import Any
 
+from verifex.core.assess import FindingRecord
 from verifex.dockets.models import Docket
 from verifex.marks.evidence import shown
 from verifex.marks.models import ClosedMark, GivenMark, StudentMark
@@ -24,6 +25,7 @@ class Marked:
     students: list[dict[str, Any]]
     closed: ClosedMark | None
     second_look: bool
+    to_look_at: list[FindingRecord]
 
 
 def marked(dockets: list[Docket]) -> list[Marked]:
@@ -65,7 +67,7 @@ def marked(dockets: list[Docket]) -> list[Marked]:
             ]
         )
         bench = seats.get((docket.session_id, docket.pair_id))
-        found.append(Marked(docket, bench, sheet, students, snapshot, one.second_look))
+        found.append(Marked(docket, bench, sheet, students, snapshot, one.second_look, one.to_look_at))
     return sorted(found, key=lambda m: (m.bench or 0, m.docket.pk))
 
 

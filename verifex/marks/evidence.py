@@ -41,12 +41,23 @@ class Shown:
     sent_back: set[int] = field(default_factory=set)  # attempts a person sent back
     clearances: list[Clearance] = field(default_factory=list)
     issue: KitIssue | None = None
-    second_look: bool = False
+    shares_readings: bool = False  # another bench has the same readings
     hints_opened: int = 0
 
     def newest(self, kind: str) -> Judgement | None:
         mine = [j for j in self.judgements.values() if j.kind == kind]
         return max(mine, key=lambda j: j.attempt.number, default=None)
+
+    @property
+    def to_look_at(self) -> list[FindingRecord]:
+        """What of the log is worth a second look; no pair ever sees it."""
+        judged = self.newest(Kind.READINGS)
+        record = judged.typed(ReadingsRecord) if judged else None
+        return [found for found in record.findings if not found.unchecked] if record else []
+
+    @property
+    def second_look(self) -> bool:
+        return self.shares_readings or bool(self.to_look_at)
 
     @property
     def clearance(self) -> Clearance | None:
@@ -83,7 +94,7 @@ def shown(dockets: Iterable[Docket]) -> dict[int, Shown]:
     for one, other in shared.values_list("one__docket", "other__docket"):
         for docket_id in (one, other):
             if docket_id in found:
-                found[docket_id].second_look = True
+                found[docket_id].shares_readings = True
     return found
 
 
@@ -121,7 +132,7 @@ def proposal_of(one: Shown, *, final: bool) -> Proposal:
         kit_faults=tuple(one.issue.faults) if one.issue else (),
         hints_opened=one.hints_opened,
     )
-    return propose(criteria_of(one.docket.scheme), evidence)
+    return propose(criteria_of(one.docket.scheme), evidence, step=one.docket.scheme.step)
 
 
 def _earlier(one: Shown) -> tuple[list[FindingRecord], list[FindingRecord]]:
@@ -132,5 +143,5 @@ def _earlier(one: Shown) -> tuple[list[FindingRecord], list[FindingRecord]]:
     for judgement in sorted(one.judgements.values(), key=lambda j: j.attempt.number):
         if final and judgement.kind == Kind.WIRING and judgement.attempt.number < final.attempt.number:
             into = sent_back if judgement.attempt_id in one.sent_back else mended
-            into += judgement.typed(WiringRecord).findings
+            into += [f for f in judgement.typed(WiringRecord).findings if not f.unchecked]
     return sent_back, mended

@@ -26,6 +26,7 @@ class ClosedMark(models.Model):
     of = models.DecimalField(max_digits=7, decimal_places=2)
     judged_with = models.JSONField(default=dict)  # by station: measured values, what was handed out, digests
     students = models.JSONField(default=list)
+    second_look = models.TextField(blank=True)  # what was decided about a log that was worth a second look; staff only
     by = models.ForeignKey(User, null=True, on_delete=models.SET_NULL, related_name="+")
     at = models.DateTimeField(default=clock.now)
     reopened_at = models.DateTimeField(null=True, blank=True)

@@ -44,6 +44,8 @@ def give_mark(
         raise Refused(f"“{marks[:20]}” is no mark; a number such as 3.5 was expected.") from None
     if not value.is_finite() or not 0 <= value <= entry.of:
         raise Refused(f"{entry.title} is worth 0 to {entry.of}; {marks[:20]} is outside that.")
+    if value % docket.scheme.step:
+        raise Refused(f"Marks go in steps of {plain(docket.scheme.step)}; {marks[:20]} is none of them.")
     if not reason.strip():
         raise Refused("A changed mark needs its reason.")
     row = next(r for r in _sheet(docket).rows if r["name"] == criterion)
@@ -62,20 +64,29 @@ def _shown(docket: Docket) -> Shown:
 
 
 @transaction.atomic
-def close_marking(actor: User, docket_id: int, *, based_on: int | None) -> ClosedMark:
-    """Close the marking: a snapshot is made that nothing later changes, and the pair may see its mark."""
+def close_marking(actor: User, docket_id: int, *, based_on: int | None, second_look: str = "") -> ClosedMark:
+    """Close the marking: a snapshot is made that nothing later changes, and the pair may see its mark.
+
+    Raises Refused while a criterion that nobody judged has no mark, and where the log is worth a second look until
+    `second_look` says what was decided about it.
+    """
     docket = begin(docket_id, based_on)
     enter(actor, docket, "close", Station.MARK)
     if not is_settled(docket):
         raise Refused("Something of this docket is still being judged. It takes a moment; then close it.")
+    one = _shown(docket)
+    given = {mark.criterion: mark for mark in docket.given.select_related("by")}
+    sheet = sheet_of(one, given, final=True)
+    if sheet.to_decide:
+        raise Refused(f"Nobody has judged {' and '.join(sheet.to_decide)} yet; give your own mark for it, then close.")
+    if one.second_look and not second_look.strip():
+        raise Refused("The log is worth a second look. Say what you decided about it, then close the marking.")
     held = during(docket.opened_at, docket.session.ends_at)
     members = list(docket.pair.members.filter(held).select_related("user"))
     absent = set(docket.session.absences.values_list("user_id", flat=True))
     for member in members:
         away = {"absent": True, "reason": AWAY} if member.user_id in absent else {}
         StudentMark.objects.get_or_create(docket=docket, user=member.user, defaults=away)
-    one = _shown(docket)
-    sheet = sheet_of(one, {mark.criterion: mark for mark in docket.given.select_related("by")}, final=True)
     own = {row.user_id: row for row in docket.student_marks.all()}
     closed = ClosedMark.objects.create(
         docket=docket,
@@ -87,6 +98,7 @@ def close_marking(actor: User, docket_id: int, *, based_on: int | None) -> Close
         of=sheet.of,
         judged_with=_judged_with(one),
         students=[student_row(m.user, own[m.user_id], sheet.total) for m in members],
+        second_look=second_look.strip() if one.second_look else "",
         by=actor,
     )
     set_state(docket, Station.MARK, "passed")

@@ -18,6 +18,11 @@ class MarkSheet:
     of: Decimal
     so_far: bool
 
+    @property
+    def to_decide(self) -> list[str]:
+        """Titles of the criteria that nobody judged, and for which no person gave a mark yet."""
+        return [row["title"] for row in self.rows if row.get("to_decide") and row["counts"] is None]
+
 
 def sheet_of(one: Shown, given: Mapping[str, GivenMark], *, final: bool) -> MarkSheet:
     """From what the docket shows now and what an instructor gave."""

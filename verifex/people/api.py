@@ -224,9 +224,7 @@ def change_password(request: HttpRequest, data: PasswordIn) -> dict[str, Any]:
         raise Refused("Choose a password other than the current one.")
     set_password(user, data.new)
     with transaction.atomic():
-        user.save(
-            update_fields=["password", "must_change_password", "password_reset_by", "password_reset_at"]
-        )
+        user.save(update_fields=["password", "must_change_password", "password_reset_by", "password_reset_at"])
         record(user, "changed the password", f"user:{user.pk}")
     update_session_auth_hash(request, user)
     return me_json(user)

@@ -15,7 +15,9 @@ _CLEAR = "abcdefghjkmnpqrstuvwxyz23456789"
 def set_password(user: User, password: str, *, is_first: bool = False) -> None:
     """Give a person a password; a first one has to be changed at the first log-in. Raises Refused with what is wrong."""
     if any(not letter.isprintable() for letter in password):
-        raise Refused("A password has letters, digits, signs and blanks only; this one holds a character nobody can type.")
+        raise Refused(
+            "A password has letters, digits, signs and blanks only; this one holds a character nobody can type."
+        )
     try:
         validate_password(password, user)
     except ValidationError as wrong:

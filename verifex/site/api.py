@@ -112,7 +112,7 @@ def absent(request: HttpRequest, wrong: Exception) -> HttpResponse:
 
 @api.exception_handler(OverLimit)
 def over_limit(request: HttpRequest, wrong: OverLimit) -> HttpResponse:
-    return _answer(request, 422, "This took longer than a check may, or needed too much memory. Shorten it.")
+    return _answer(request, 503, "This could not be checked just now. Nothing is wrong with it as far as we know.")
 
 
 @api.exception_handler(Superseded)

@@ -16,6 +16,8 @@ import threading
 import time
 from types import FrameType
 
+from verifex.work.parents import end_with_starter
+
 MOST_CONNECTIONS = 1000  # a class keeps a connection or two open for every browser
 IDLE_SECONDS = 60  # after which a connection that says nothing, or half a request, is closed
 THREADS = 6
@@ -26,8 +28,10 @@ def main() -> None:
     parser = argparse.ArgumentParser(prog="verifex-serve", description="Serves Verifex.")
     parser.add_argument("--listen", default="127.0.0.1:8000", metavar="ADDRESS:PORT")
     parser.add_argument("--socket", type=int, help=argparse.SUPPRESS)  # the open socket a child answers on
+    parser.add_argument("--started-by", type=int, help=argparse.SUPPRESS)
     arguments = parser.parse_args()
     if arguments.socket is not None:
+        end_with_starter(arguments.started_by)
         answer_on(socket.socket(fileno=arguments.socket))
     else:
         watch(arguments.listen)
@@ -59,7 +63,6 @@ def answer_on(listener: socket.socket) -> None:
     )
     signal.signal(signal.SIGINT, signal.SIG_IGN)  # Ctrl C is the watching process's
     signal.signal(signal.SIGTERM, _leave)
-    threading.Thread(target=_end_with, args=(os.getppid(),), daemon=True).start()
     warm()
     pool.warm_up("live")
     # What is loaded now stays until the end: looking through it for garbage would stop every answer for a tenth of a
@@ -79,19 +82,14 @@ def _leave(number: int, frame: FrameType | None) -> None:
     raise SystemExit(0)
 
 
-def _end_with(parent: int) -> None:
-    while os.getppid() == parent:
-        time.sleep(2)
-    os.kill(os.getpid(), signal.SIGTERM)
-
-
 def watch(listen: str) -> None:
     """Open the address, start the others and keep them going until this process is told to end."""
     address, _, port = listen.rpartition(":")
     listener = socket.create_server((address, int(port)), backlog=MOST_CONNECTIONS)
     listener.setblocking(False)
-    answering = [sys.executable, "-m", "verifex.site.serve", "--socket", str(listener.fileno())]
-    commands = [answering] * PROCESSES + [[sys.executable, "-m", "verifex.work.runner"]]
+    own = ["--started-by", str(os.getpid())]
+    answering = [sys.executable, "-m", "verifex.site.serve", "--socket", str(listener.fileno()), *own]
+    commands = [answering] * PROCESSES + [[sys.executable, "-m", "verifex.work.runner", *own]]
     running: dict[int, subprocess.Popen[bytes]] = {}
     signal.signal(signal.SIGTERM, _leave)
     try:

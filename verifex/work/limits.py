@@ -11,6 +11,8 @@ from collections.abc import Callable
 from math import ceil
 from typing import Any
 
+from verifex.work.parents import end_with_starter
+
 OUT_OF_MEMORY_EXIT = 77
 #: Answers to people come before checks; the answers while someone types are such answers. The other pools run in what
 #: processor time is left over, and give way at once when a request comes in.
@@ -24,6 +26,8 @@ def begin_worker(pool: str) -> None:
     """Called once in every new worker of a pool."""
     global _base_bytes
     signal.signal(signal.SIGINT, signal.SIG_IGN)  # Ctrl C ends the server, which ends its workers
+    # The fork server ends with the process whose pool it serves, and this worker with the fork server.
+    end_with_starter(number=signal.SIGKILL)
     if pool in ANSWERS_SOON:
         os.nice(SOON_NICENESS)
     else:
@@ -40,7 +44,7 @@ def run_limited(function: Callable[..., Any], args: tuple[Any, ...], cpu_seconds
     try:
         return function(*args)
     except MemoryError:
-        # What was allocated may not come back; a fresh worker is surer than a tired one.
+        # What was allocated may not come back; a new worker is surer than a used one.
         os._exit(OUT_OF_MEMORY_EXIT)
     finally:
         # The worker itself, between two calls, is under no limit.

@@ -36,18 +36,24 @@ class Work(models.Model):
 
 
 class Queued(models.Model):
-    """Work on one thing (`key`) that waits, or is under way in the process `taken_by`; gone once it is done.
+    """Work on one thing (`key`) that waits until `due_at`, or is under way; gone once it is done.
 
-    `again` says that it was asked for once more while it was under way.
+    `owner` is the token of the run that took it, for as long as its lease is renewed: a process number may be given to
+    another process, a token never. `again` says that it was asked for once more while it was under way. What failed too often
+    has `failed_at`, and waits for a person to ask for it again.
     """
 
     kind = models.CharField(max_length=20)
     key = models.PositiveBigIntegerField()
     asked_at = models.DateTimeField(default=clock.now)
-    taken_by = models.PositiveIntegerField(null=True)
+    due_at = models.DateTimeField(default=clock.now)
+    owner = models.CharField(max_length=32, blank=True)
+    leased_until = models.DateTimeField(null=True)
     again = models.BooleanField(default=False)
     tries = models.PositiveSmallIntegerField(default=0)
+    failed_at = models.DateTimeField(null=True)
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=["kind", "key"], name="queued_once")]
         ordering = ["asked_at"]
+        indexes = [models.Index(fields=["failed_at", "due_at"], name="queued_next")]

@@ -3,11 +3,14 @@
 `python -m verifex.work.runner`; `verifex.site.serve` starts it and starts it again when it is gone.
 """
 
+import argparse
 import logging
 import os
 import signal
 import threading
 from types import FrameType
+
+from verifex.work.parents import end_with_starter
 
 logger = logging.getLogger(__name__)
 THREADS = 4  # they wait for workers more than they work
@@ -17,11 +20,14 @@ LOOKS_EVERY_SECONDS = 600.0  # for whether a copy of the database is due
 
 
 def main() -> None:
+    parser = argparse.ArgumentParser(prog="verifex-runner", description="Works through the queue.")
+    parser.add_argument("--started-by", type=int, help=argparse.SUPPRESS)
+    arguments = parser.parse_args()
     os.environ.setdefault("DJANGO_SETTINGS_MODULE", "verifex.site.settings")
     import django
 
     django.setup()
-    from verifex.work import pool, queue
+    from verifex.work import pool, queue, wake
 
     os.nice(NICENESS)
     ended = threading.Event()
@@ -29,17 +35,18 @@ def main() -> None:
     def end(number: int, frame: FrameType | None) -> None:
         ended.set()
 
+    end_with_starter(arguments.started_by)
     signal.signal(signal.SIGTERM, end)
     signal.signal(signal.SIGINT, signal.SIG_IGN)  # Ctrl C ends the server, which ends its runner
-    queue.release_own()
+    wake.listen()
     pool.warm_up("judging")
     for number in range(THREADS):
         threading.Thread(target=queue.serve_until, args=(ended,), daemon=True, name=f"queue-{number}").start()
     threading.Thread(target=_look_after_until, args=(ended,), daemon=True, name="daily").start()
-    server = os.getppid()
-    while not ended.wait(1.0):
-        if os.getppid() != server:  # the server died without a word
-            ended.set()
+    threading.Thread(target=queue.renew_until, args=(ended,), daemon=True, name="leases").start()
+    ended.wait()
+    wake.interrupt()
+    queue.release_own()
     ending = threading.Thread(target=pool.stop, daemon=True)
     ending.start()
     ending.join(3)

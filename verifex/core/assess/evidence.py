@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable
 
-from verifex.core.assess.records import Assessment, FindingRecord
+from verifex.core.assess.records import Assessment, FindingRecord, ProgramRecord
 from verifex.core.exercise import Exercise
 from verifex.core.findings import Finding
 from verifex.core.marking import Evidence
@@ -31,17 +31,24 @@ def evidence_of(
         overruled=overruled,
         program=_findings(program.findings if program else ()),
         program_handed_in=program is not None,
+        program_not_judged=_not_judged(exercise, program),
         readings_handed_in=readings is not None,
         resistors=_resistors(exercise, set(wiring.roles.values()) if wiring else set()),
         steps={step.name: step.verdict for step in readings.steps} if readings else {},
         intended=dict(readings.intended) if readings else {},
         follows_program=frozenset(readings.follows_program) if readings else frozenset(),
         predictions=_predictions(exercise, assessment),
+        prediction_unchecked=bool(assessment.prediction and assessment.prediction.overrun),
         kit_faults=kit_faults,
         hints_opened=hints_opened,
         hints_cost=exercise.hints.marks(hints_opened),
         final=final,
     )
+
+
+def _not_judged(exercise: Exercise, program: ProgramRecord | None) -> str:
+    """Why the run of a program was not judged; empty where it was, and where it does not compile (which is judged)."""
+    return program.not_run if program is not None and program.compiles and exercise.program else ""
 
 
 def _findings(records: Iterable[FindingRecord]) -> tuple[Finding, ...]:

@@ -1,4 +1,4 @@
-"""What is said of a hand-in whose check came to a limit: a finding like any other, and never an error page."""
+"""What is said of a hand-in whose check we could not finish: not checked yet. It is no judgement and costs nothing."""
 
 from verifex.core.assess.records import (
     FindingRecord,
@@ -12,7 +12,7 @@ from verifex.core.assess.records import (
 )
 from verifex.core.findings import Severity
 
-SLUG = "check-over-its-limit"
+SLUG = "not-checked-yet"
 RECORDS: dict[str, type[StationRecord]] = {
     "wiring": WiringRecord,
     "program": ProgramRecord,
@@ -22,16 +22,9 @@ RECORDS: dict[str, type[StationRecord]] = {
 }
 NAMES = {"wiring": "wiring", "program": "program", "readings": "log", "prediction": "prediction", "sheets": "wiring"}
 SEEN = {
-    "time": "Checking this {name} took longer than a check may.",
-    "memory": "Checking this {name} needed more memory than a check may use.",
-    "failed": "The check of this {name} broke off.",
-}
-REMEDIES = {
-    "wiring": "Shorten it: leave out statements that are not on the bench.",
-    "program": "Shorten it, or make its loops end sooner; then hand it in again.",
-    "readings": "Shorten the log to the steps of the plan; then hand it in again.",
-    "prediction": "Hand it in again.",
-    "sheets": "Shorten the wiring.",
+    "time": "This {name} is not checked yet: its check needed more processor time than it had.",
+    "memory": "This {name} is not checked yet: its check needed more memory than it had.",
+    "failed": "This {name} is not checked yet: its check broke off, through an error of ours.",
 }
 
 
@@ -40,14 +33,13 @@ def overrun_record(kind: str, reason: str) -> StationRecord:
     name = NAMES[kind]
     finding = FindingRecord(
         rule=SLUG,
-        severity=Severity.FIX if reason != "failed" else Severity.CHECK,
+        severity=Severity.CHECK,
         seen=SEEN[reason].format(name=name),
-        why="A check has a fixed time and memory, so that no hand-in keeps the others waiting; this one is not judged.",
-        remedy=REMEDIES[kind] if reason != "failed" else "Judge it by eye, or hand it in again.",
-        hint=f"This {name} is too long or too busy to be checked. {REMEDIES[kind]}"
-        if reason != "failed"
-        else "This could not be checked; your instructor looks at it.",
+        why="That says nothing about what was handed in. It is checked again by itself when the machine is less busy.",
+        remedy="Wait, have it checked again now, or judge it by eye.",
+        hint=f"This {name} is not checked yet; it is checked again by itself. As far as we know nothing is wrong with it.",
         criterion="program" if kind == "program" else "readings" if kind == "readings" else "wiring",
         where=WhereRecord(line=1, column=1) if kind == "program" else WhereRecord(),
+        unchecked=True,
     )
     return RECORDS[kind](findings=(finding,), overrun=reason)

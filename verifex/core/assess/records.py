@@ -42,6 +42,7 @@ class FindingRecord(Record):
     unit: str | None = None
     explains: tuple[str, ...] = ()
     moment_ms: float | None = None  # when it was seen in the run on the twin
+    unchecked: bool = False  # what we could not check: no judgement of the hand-in
 
     @classmethod
     def of(cls, finding: Finding) -> "FindingRecord":
@@ -54,7 +55,7 @@ class FindingRecord(Record):
 
 
 class StationRecord(Record):
-    """What every station's record has. `overrun` names the limit the check came to ('time' or 'memory'); empty for none.
+    """What every station's record has. `overrun` names the limit the check came to ('time', 'memory', 'failed'); empty for none.
 
     `DETAILS` names the large fields that only a closer look needs, so that they can be kept apart.
     """

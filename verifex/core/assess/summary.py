@@ -15,6 +15,7 @@ class Summary(Record):
     seen: str = ""
     stop: str = ""
     compiles: bool = True
+    unchecked: int = 0  # things we could not check, which are no judgement
     overrun: str = ""
     verdict: str = ""
     last_step: str = ""
@@ -37,20 +38,28 @@ class Summary(Record):
     def is_clean(self) -> bool:
         """Nothing that a person has to look at: no Stop, Fix or Check, and readings in limits."""
         looked = self.serious + self.counts.get(Severity.CHECK, 0)
-        return not looked and not self.overrun and self.verdict in ("", "in-limits") and not self.second_look
+        return (
+            not looked
+            and not self.unchecked
+            and not self.overrun
+            and self.verdict in ("", "in-limits")
+            and not self.second_look
+        )
 
 
 def summary_of(record: StationRecord, unit: str = "", rail_volts: float | None = None) -> Summary:
     """`unit` is that of the exercise's main reading, `rail_volts` the measured supply."""
     # The second look at a log is not a finding on the bench.
     findings = () if isinstance(record, ReadingsRecord) and not record.overrun else record.findings
-    counts = {severity.value: sum(f.severity is severity for f in findings) for severity in Severity}
+    judged = [finding for finding in findings if not finding.unchecked]
+    counts = {severity.value: sum(f.severity is severity for f in judged) for severity in Severity}
     stops = record.of_severity(Severity.STOP)
     readings = record if isinstance(record, ReadingsRecord) else None
     last = next((s for s in reversed(readings.steps) if s.centre is not None), None) if readings else None
     best = next((d.title for d in readings.diagnosis if d.likelihood == "fits best"), "") if readings else ""
     return Summary(
         counts=counts,
+        unchecked=len(findings) - len(judged),
         seen=findings[0].seen if findings else "",
         stop=stops[0].seen if stops else "",
         compiles=record.compiles if isinstance(record, ProgramRecord) else True,

@@ -102,7 +102,7 @@ def mark_folder(arguments: Namespace) -> int:
         prediction=texts.get("prediction.csv"),
     )
     assessment = assess(case)
-    proposal = propose(exercise.criteria, evidence_of(exercise, assessment, final=True))
+    proposal = propose(exercise.criteria, evidence_of(exercise, assessment, final=True), step=exercise.mark_step)
     if arguments.json:
         print_json(proposal.as_json())
     else:

@@ -17,6 +17,7 @@ from verifex.core.expected.chain import AdcChain, Chain, DigitalChain, facing
 from verifex.core.expected.route import route_of
 from verifex.core.expected.sheet import Key
 from verifex.core.expected.unavailable import Unavailable
+from verifex.core.identity import IdentityMap
 from verifex.core.parts import LegRole, Output
 
 FLOATS_FROM_OHMS = 1e6  # a pin that sees more than this is held by nothing
@@ -44,7 +45,7 @@ class Rig:
         self.sound = sound
         self._solved: dict[object, list[Raw]] = {}
         self._points: dict[object, OperatingPoint | None] = {}
-        self._views: dict[int, tuple[Bench, BenchView, object]] = {}
+        self._views: IdentityMap[Bench, tuple[BenchView, object]] = IdentityMap()
 
     # -- the sound bench ---------------------------------------------------------------------------
 
@@ -305,13 +306,13 @@ class Rig:
 
     def _viewed(self, case: BenchCase) -> tuple[BenchView, object]:
         assert case.bench is not None
-        known = self._views.get(id(case.bench))
-        if known is None or known[0] is not case.bench:
+        known = self._views.get(case.bench)
+        if known is None:
             view = BenchView(case.bench, exercise=case.exercise, rail_volts=case.measured.rail_volts)
             nets = frozenset(frozenset(map(str, net.legs)) for net in view.nets.nets if len(net.legs) > 1)
             parts = frozenset((p.ref, p.type.id, tuple(sorted(p.settings.items()))) for p in case.bench.parts.values())
-            known = self._views[id(case.bench)] = (case.bench, view, (nets, parts))
-        return known[1], known[2]
+            known = self._views[case.bench] = (view, (nets, parts))
+        return known
 
     @staticmethod
     def _part(view: BenchView | None, key: Key) -> Part | None:

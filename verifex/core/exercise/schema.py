@@ -4,7 +4,7 @@ import re
 from decimal import Decimal
 from typing import Annotated, Literal
 
-from pydantic import BeforeValidator, Field, model_validator
+from pydantic import BeforeValidator, Field, field_validator, model_validator
 
 from verifex.core.exercise.base import Frozen
 from verifex.core.exercise.circuit import Function, RecipePart, ResistorJob, Variant
@@ -65,6 +65,11 @@ class HintRule(Frozen):
         return self.cost * max(0, opened - self.free)
 
 
+#: The step that marks are given in where an exercise names none.
+MARK_STEP = Decimal("0.5")
+MARK_STEPS = (Decimal("0.1"), Decimal("0.25"), MARK_STEP, Decimal(1))
+
+
 class Criterion(Frozen):
     """One criterion of the mark scheme, worth `of` marks."""
 
@@ -101,11 +106,19 @@ class Exercise(Frozen):
     measure: list[Probe] = Field(default_factory=list)
     meter_walk: Literal["required", "offered", "none"] = "offered"  # measurements on the real bench before power
     criteria: list[Criterion] = Field(min_length=1)
+    mark_step: Decimal = MARK_STEP  # what marks are multiples of
     hints: HintRule = HintRule()
     cautions: list[str] = Field(default_factory=list)
     references: dict[str, str] = Field(default_factory=dict)
     plot_low: float | None = None
     plot_high: float | None = None
+
+    @field_validator("mark_step")
+    @classmethod
+    def is_a_usual_step(cls, step: Decimal) -> Decimal:
+        if step not in MARK_STEPS:
+            raise ValueError(f"marks go in steps of {', '.join(map(str, MARK_STEPS[:-1]))} or {MARK_STEPS[-1]}")
+        return step
 
     @model_validator(mode="after")
     def fills_in_what_follows(self) -> "Exercise":

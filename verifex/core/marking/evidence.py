@@ -28,12 +28,14 @@ class Evidence:
     overruled: bool = False
     program: tuple[Finding, ...] = ()
     program_handed_in: bool = False
+    program_not_judged: str = ""  # why its run was not held against the exercise, as a sentence
     readings_handed_in: bool = False
     resistors: dict[str, bool] = field(default_factory=dict)
     steps: dict[str, str] = field(default_factory=dict)
     intended: dict[str, str] = field(default_factory=dict)
     follows_program: frozenset[str] = frozenset()
     predictions: dict[str, str] = field(default_factory=dict)
+    prediction_unchecked: bool = False
     kit_faults: tuple[str, ...] = ()
     hints_opened: int = 0
     hints_cost: Decimal = Decimal(0)

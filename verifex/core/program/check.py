@@ -5,6 +5,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from verifex.core.exercise import Exercise
+from verifex.core.failures import note_failure
 from verifex.core.findings import Finding, Severity
 from verifex.core.parts import Board
 from verifex.core.problems import Problem, UnusableInput
@@ -42,7 +43,7 @@ class ProgramReport:
     def runnable(self) -> bool:
         """Whether it can be run: it compiles, and nothing in it is unsupported."""
         built = self.compiled.loop is not None or self.compiled.whole is not None
-        return self.compiles and not self.tree.unsupported and built
+        return self.compiles and not self.tree.unsupported and not self.tree.failed and built
 
     def run(
         self,
@@ -162,9 +163,9 @@ def _built(source: str, board: Board, declared: Declared) -> tuple[list[Problem]
         return [], nothing, Compiled()
     except MemoryError:
         raise  # the limit on a check's memory, told as such
-    except Exception:  # a failure of this checker is logged, and never told as an error of the program
-        LOG.exception("a program could not be read")
-        nothing.unsupported.append(Unsupported(At(1, 1), "something in this program"))
+    except Exception:  # an error of ours: logged, and never shown as an error of the program
+        note_failure(LOG, "a program could not be read")
+        nothing.failed = True
         return [], nothing, Compiled()
     # What was left out may declare names, so only a whole program is judged for them.
     return problems, tree, Compiled() if tree.unsupported else compiled

@@ -56,6 +56,6 @@ def dry_runs(run: Callable[..., RunResult], board: Board) -> list[RunResult]:
         if not converters and shares != (0.4995,):
             held = {name: (times, [float(round(s)) for s in shares]) for name, pin in names if pin.digital_in}
         runs.append(run(_DryPins(held, shares=shares), SECONDS, budget=BUDGET))
-        if runs[-1].ended in ("steps", "output", "depth", "memory"):
+        if runs[-1].ended in ("steps", "output", "depth", "memory", "failed"):
             break
     return runs

@@ -11,6 +11,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any
 
+from verifex.core.failures import note_failure
 from verifex.core.parts import Board
 from verifex.core.program.agenda import Agenda, Edge, Handler, Paused, Timer, Watch
 from verifex.core.program.boards import pin_numbers
@@ -391,9 +392,9 @@ class Machine:
             self.result.ended = "depth"
         except MemoryError:
             raise  # the limit on a check's memory, told as such
-        except Exception:  # a failure of this checker is logged, and never told as an error of the program
-            LOG.exception("a program could not be run to its end")
-            self.result.ended, self.result.ended_with = "unsupported", "something in this program"
+        except Exception:  # an error of ours: logged, and never shown as an error of the program
+            note_failure(LOG, "a program could not be run to its end")
+            self.result.ended = "failed"
         result, line = self.result, self.line
         if line.begun:
             result.lines.append((result.ended_ms or round(self.now_us / 1000, 3), "".join(line.begun)))

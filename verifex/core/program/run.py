@@ -88,7 +88,7 @@ class Budget:
 
 class Ended(Exception):
     """The run is over: `reason` is 'time', 'steps', 'memory', 'output', 'depth', 'raised' (the error
-    `what`) or "unsupported" (`what`)."""
+    `what`), 'unsupported' (`what`) or 'failed' (an error of ours)."""
 
     def __init__(self, reason: str, at: At | None = None, what: str = "") -> None:
         super().__init__(reason)

@@ -15,6 +15,7 @@ from verifex.core.expected.step import ExpectedReading
 from verifex.core.expected.thresholds import suggest_threshold
 from verifex.core.findings import Finding
 from verifex.core.parts.outputs.switch import SwitchOutput
+from verifex.core.quantity import numbers_in
 from verifex.core.readings.conduct import told_of
 from verifex.core.readings.honesty import NO_PACE, OtherLog, Pace, look_closer
 from verifex.core.readings.log import Log, StepLog, is_state, read_log, same_id
@@ -148,8 +149,13 @@ def judge_log(
         notes.append(f"There is no expected sheet for this bench: {sheet.reason}")
     is_noisy = isinstance(sheet.main, AdcChain) and not any(step.first.saturated for step in sheet.steps)
     possible = _possible(sheet) if is_noisy else []
-    honesty = tuple(look_closer(log, grid, others, pace=pace, possible=possible, is_noisy=is_noisy))
-    return ReadingsReport(steps, verdict, honesty, tuple(notes), tuple(log_notes))
+    expected = [
+        (judged.first.values, numbers[0])
+        for judged, step in zip(steps, sheet.steps, strict=False)
+        if (numbers := numbers_in(step.first.printed))
+    ]
+    honesty = look_closer(log, grid, others, pace=pace, possible=possible, expected=expected, is_noisy=is_noisy)
+    return ReadingsReport(steps, verdict, tuple(honesty), tuple(notes), tuple(log_notes))
 
 
 def _possible(sheet: Sheet) -> list[float]:

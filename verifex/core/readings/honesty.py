@@ -79,6 +79,7 @@ class HonestyView:
     others: Sequence[OtherLog]
     pace: "Pace"
     possible: Sequence[float]  # every value the exercise's formula gives of a count; empty where no converter reads
+    expected: Sequence[tuple[Sequence[float], float]]  # of each step what was printed, and what the sheet expects
     is_noisy: bool  # a converter away from its ends: levels, ids and modules that round whole stand still of themselves
 
     @property
@@ -97,11 +98,12 @@ def look_closer(
     *,
     pace: Pace = NO_PACE,
     possible: Sequence[float] = (),
+    expected: Sequence[tuple[Sequence[float], float]] = (),
     is_noisy: bool = True,
 ) -> list[Finding]:
     """Everything worth a second look. `grid` are the values the pair's program can print, as printed, `possible` what the
-    exercise's formula gives of every count."""
-    return HONESTY.run(HonestyView(log, frozenset(grid) if grid else None, others, pace, possible, is_noisy))
+    exercise's formula gives of every count, `expected` what each step printed beside what the sheet expects."""
+    return HONESTY.run(HonestyView(log, frozenset(grid) if grid else None, others, pace, possible, expected, is_noisy))
 
 
 @HONESTY.rule(
@@ -140,6 +142,34 @@ def no_noise(view: HonestyView, finding: FindingFactory) -> Iterator[Finding]:
     )  # at an end of the converter: a fault, no invention
     if view.is_noisy and len(steps) >= 2 and not stuck and all(len(set(step.values)) == 1 for step in steps):
         yield finding("Every step repeats one value exactly.", "Look at this: let the pair show one step live.")
+
+
+@HONESTY.rule(
+    "expected-to-the-digit",
+    Severity.CHECK,
+    title="Just what is expected, to the digit",
+    why="A real bench lies somewhere in the limits and moves by a count; the middle of the sheet, again and again, is rare.",
+    hint="",
+    criterion="readings",
+    source="± 1 count of any converter, and the spread of parts",
+)
+def expected_to_the_digit(view: HonestyView, finding: FindingFactory) -> Iterator[Finding]:
+    read = [(values, expected) for values, expected in view.expected if len(values) >= LEAST_REPEATED]
+    if not view.is_noisy or len(read) < 2 or len(read) < len(view.expected) - 1:
+        return
+    if all(_is_printed(value, expected) for values, expected in read for value in values):
+        yield finding(
+            f"All {sum(len(values) for values, _ in read)} readings are what the sheet expects, to the last digit.",
+            "Look at this: let the pair show a step live.",
+        )
+
+
+LEAST_REPEATED = 3
+
+
+def _is_printed(value: float, expected: float) -> bool:
+    """Whether a value is the expected one as it is written with the decimals of that value."""
+    return abs(value - round(expected, _decimals(value))) < 1e-9
 
 
 @HONESTY.rule(

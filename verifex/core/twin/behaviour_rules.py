@@ -37,7 +37,8 @@ def _named(view: RunView, outputs: list[str]) -> tuple[list[str], str, str]:
     "not-supported-on-bench",
     Severity.CHECK,
     title="Not supported yet, met in the run",
-    why="Our twin does not play this yet, so the run ends here and nothing of it is judged; it is no fault of the pair.",
+    why="Our twin does not simulate this yet, so the run ends here and nothing of it is judged; it is no fault of the pair,"
+    " and costs nothing.",
     hint="Your instructor looks at this with you; nothing is wrong with it as far as we know.",
     criterion="program",
     source="our twin",
@@ -50,6 +51,7 @@ def _named(view: RunView, outputs: list[str]) -> tuple[list[str], str, str]:
         "flickers-at-threshold",
         "id-in-base-10",
     ),
+    unchecked=True,
 )
 def not_read_on_bench(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
     run = view.trace.run
@@ -62,6 +64,30 @@ def not_read_on_bench(view: RunView, finding: FindingFactory) -> Iterator[Findin
             column=at.column if at else None,
             parts=sensor_and_outputs(view),
         )
+
+
+@BEHAVIOUR.rule(
+    "not-checked-on-bench",
+    Severity.CHECK,
+    title="The run could not be checked",
+    why="Our twin failed in this run. That is an error of ours, written to the log; it says nothing about the program.",
+    hint="This could not be checked because of an error of ours; your instructor looks at it with you.",
+    criterion="program",
+    source="our twin",
+    explains=(
+        "alarm-inverted",
+        "alarm-never-on",
+        "alarm-stays-on",
+        "alarm-at-wrong-value",
+        "printed-value-out",
+        "flickers-at-threshold",
+        "id-in-base-10",
+    ),
+    unchecked=True,
+)
+def not_checked_on_bench(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
+    if view.trace.run.ended == "failed":
+        yield finding("The run on the twin could not be checked.", "Judge it by eye.", parts=sensor_and_outputs(view))
 
 
 @BEHAVIOUR.rule(

@@ -13,8 +13,7 @@ from verifex.core.assess import ProgramRecord
 from verifex.dockets import services
 from verifex.dockets.access import docket_for_staff, done
 from verifex.dockets.judgements import newest, sheets_of
-from verifex.dockets.judging import SHEETS, bring_up_to_date
-from verifex.dockets.models import Docket, Kind, State, Station
+from verifex.dockets.models import Docket, Kind
 from verifex.dockets.present.staff import docket_json
 from verifex.dockets.schemas.acts import (
     CarryIn,
@@ -32,7 +31,6 @@ from verifex.dockets.schemas.acts import (
 from verifex.dockets.schemas.program import FlowOut, LineSeenOut
 from verifex.dockets.schemas.staff import DocketOut, SheetsOut
 from verifex.dockets.services.decide import undoable
-from verifex.dockets.stations import state_of
 from verifex.dockets.study import line_of, sheet_if, sliders_if
 from verifex.people.access import reader
 from verifex.plan.models import Session
@@ -69,10 +67,8 @@ def _told(event: Event) -> str:
 
 @router.get("/dockets/{docket_id}/sheets", response=SheetsOut)
 def get_sheets(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
-    """The expected sheet of the pair's own bench, and the exercise's."""
+    """The expected sheet of the pair's own bench, and the exercise's, as they were worked out last."""
     docket = docket_for_staff(request, docket_id)
-    if state_of(docket, Station.MARK) != State.PASSED:
-        bring_up_to_date(docket.pk, SHEETS)
     record = sheets_of(docket)
     if record is None or record.overrun:
         raise Refused("The sheet of this bench could not be worked out; see the findings of its wiring.")
@@ -148,6 +144,14 @@ def reopen(request: HttpRequest, docket_id: Id, data: StationIn) -> dict[str, in
 def undo(request: HttpRequest, docket_id: Id, data: UndoIn) -> dict[str, int]:
     """Take the last decision back, while it is fresh and nothing has followed from it."""
     services.undo(reader(request), docket_id, based_on=data.based_on)
+    return done(docket_id)
+
+
+@router.post("/dockets/{docket_id}/check-again", response=DoneOut)
+def check_again(request: HttpRequest, docket_id: Id) -> dict[str, int]:
+    """Have what could not be checked, or is not judged with today's rules, judged now."""
+    docket_for_staff(request, docket_id)
+    services.check_again(reader(request), docket_id)
     return done(docket_id)
 
 

@@ -1,4 +1,4 @@
-"""A docket as its own pair sees it: hints only; what should be read only where it has read; no honesty ever."""
+"""A docket as its own pair sees it: hints only; what should be read only once its readings are passed; no honesty ever."""
 
 from collections.abc import Mapping
 from typing import Any
@@ -11,7 +11,7 @@ from verifex.core.parts import catalogue
 from verifex.dockets.hints import hints_in_steps, opened
 from verifex.dockets.inputs import kit_issue_of
 from verifex.dockets.judgements import sheets_of
-from verifex.dockets.models import Decision, Docket, Kind
+from verifex.dockets.models import Decision, Docket, Kind, State, Station, StationState
 from verifex.dockets.present.handed_in import HandedIn
 from verifex.dockets.present.parts import (
     common,
@@ -49,7 +49,7 @@ def my_docket_json(docket: Docket) -> dict[str, Any]:
         "readings": _readings(handed_in, readings),
         "prediction": _own_prediction(handed_in),
         "steps": [step.model_dump() for step in readings.steps] if readings else [],
-        "sheet": _sheet(sheets, readings),
+        "sheet": _sheet(sheets, readings) if is_passed(rows, Station.READINGS) else None,
         "cleared": any(clearance.voided_at is None for clearance in clearances),
         "voided": voided.void_told or voided.void_reason if voided else "",
         "passed_over_stop": sorted({d.station for d in decisions if d.overruled}),
@@ -142,6 +142,10 @@ def _own_prediction(handed_in: HandedIn) -> dict[str, Any] | None:
     told = Kind.READINGS in handed_in.attempts
     rows = [{**row, "verdict": row["verdict"] if told else None} for row in found["predictions"]]
     return {**found, "text": handed_in.attempts[Kind.PREDICTION].text, "predictions": rows}
+
+
+def is_passed(rows: Mapping[str, StationState], station: Station) -> bool:
+    return station in rows and rows[station].state == State.PASSED
 
 
 def _sheet(sheets: SheetsRecord | None, readings: ReadingsRecord | None) -> dict[str, Any] | None:

@@ -42,6 +42,7 @@ def common(docket: Docket, rows: Mapping[str, StationState]) -> dict[str, Any]:
         ],
         "current": now.station if now else Station.KIT,
         "judging": docket.judging_since is not None,
+        "judging_failed": docket.judging_failed_at is not None,
     }
 
 

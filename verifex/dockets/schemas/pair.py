@@ -125,6 +125,7 @@ class MyDocketOut(Shape):
     steps: list[StepVerdictOut]
     sheet: SheetOut | None
     judging: bool
+    judging_failed: bool  # given up after several tries: staff can have it judged again
     cleared: bool
     voided: str
     passed_over_stop: list[str]  # stations an instructor passed although a Stop stands

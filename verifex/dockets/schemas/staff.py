@@ -224,6 +224,7 @@ class DocketOut(Shape):
     stations: list[StationOut]
     current: str
     judging: bool
+    judging_failed: bool  # given up after several tries: staff can have it judged again
     claimed_by: str
     may_overrule: bool
     acts: list[ActOut]

@@ -1,5 +1,6 @@
 """The only writers of dockets: each function is one act, and one entry in the event log."""
 
+from verifex.dockets.services.check_again import check_again
 from verifex.dockets.services.decide import claim, clear_power, pass_clean, pass_station, reopen, send_back, undo
 from verifex.dockets.services.given_parts import note_setting, substitute, undo_substitution
 from verifex.dockets.services.hand_in import ask, hand_in, withdraw
@@ -13,6 +14,7 @@ __all__ = [
     "ask",
     "came_back",
     "carry_over",
+    "check_again",
     "claim",
     "clear_power",
     "explain_constant",

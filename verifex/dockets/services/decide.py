@@ -64,16 +64,27 @@ def _stops(inputs: DocketInputs, station: str) -> list[dict[str, Any]]:
     return [finding for finding in findings if finding["severity"] == "stop"]
 
 
+def _unchecked(docket: Docket) -> list[dict[str, Any]]:
+    """What of the wiring we could not check: nobody knows whether there is a Stop in it, so it holds power as one would."""
+    judgement = newest(docket, Kind.WIRING)
+    findings = judgement.record.get("findings", []) if judgement else []
+    return [finding for finding in findings if finding.get("unchecked")]
+
+
 def _require_overrule(actor: User, docket: Docket, stops: list[dict[str, Any]], reason: str) -> None:
     """A Stop is passed over by an instructor only, with a reason, and never one about dangerous voltage."""
     if not stops:
         return
     if role_in(actor, docket.session.section) != Staff.Role.INSTRUCTOR:
-        raise Refused(f"A Stop is open: {stops[0]['seen']} Only an instructor can overrule it.")
+        raise Refused(f"{_held_by(stops[0])} Only an instructor can overrule it.")
     if any(finding["rule"] in NEVER_OVERRULED for finding in stops):
         raise Refused("A Stop about dangerous voltage cannot be overruled.")
     if not reason.strip():
-        raise Refused(f"A Stop is open: {stops[0]['seen']} To overrule it, give the reason.")
+        raise Refused(f"{_held_by(stops[0])} To overrule it, give the reason.")
+
+
+def _held_by(finding: dict[str, Any]) -> str:
+    return finding["seen"] if finding.get("unchecked") else f"A Stop is open: {finding['seen']}"
 
 
 @transaction.atomic
@@ -182,7 +193,7 @@ def _clear(
         raise Refused("The pair has no kit now.")
     if not compared:
         raise Refused("Compare supply, ground and polarity with the real bench first, and tick that you did.")
-    stops = _stops(inputs, Station.WIRING)
+    stops = [*_stops(inputs, Station.WIRING), *_unchecked(docket)]
     _require_overrule(actor, docket, stops, overrule_reason)
     unwalked = _refuse_unwalked(docket, overrule_reason)
     void_clearance(docket, "cleared anew")

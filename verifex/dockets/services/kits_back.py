@@ -34,6 +34,7 @@ def came_back(
     said: list[str] = []
     opened: dict[str, int] = {}
     with transaction.atomic():
+        kits.just_back(actor, tag)
         for refs, word in ((missing, "missing"), (used_up, "used up")):
             if refs:
                 kits.note_missing(actor, tag, [ref.strip().upper() for ref in refs], used_up=word == "used up")

@@ -102,7 +102,9 @@ def close_course(actor: User, course: Course, *, closed: bool) -> None:
     others = course.sections.exclude(pk__in=own)
     if not actor.is_superuser and others.exists():
         names = ", ".join(others.order_by("name").values_list("name", flat=True)[:3])
-        raise NotAllowed(f"The course has sections of other instructors ({names}); only an instructor of all may do that.")
+        raise NotAllowed(
+            f"The course has sections of other instructors ({names}); only an instructor of all may do that."
+        )
     course.closed_at = clock.now() if closed else None
     course.save(update_fields=["closed_at"])
     record(actor, "closed the course" if closed else "opened the course again", _subject(course))

@@ -91,7 +91,13 @@ class _Bringer:
                 released_at=version.released_at,
             )
             MarkScheme.objects.bulk_create(
-                MarkScheme(version=made, **scheme.model_dump()) for scheme in version.schemes
+                MarkScheme(
+                    version=made,
+                    number=scheme.number,
+                    step=scheme.step,
+                    criteria=[criterion.model_dump(mode="json") for criterion in scheme.criteria],
+                )
+                for scheme in version.schemes
             )
         for name, stands_for in part.constants.items():
             number, module = (None, stands_for) if isinstance(stands_for, str) else (stands_for, "")

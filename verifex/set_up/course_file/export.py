@@ -97,7 +97,7 @@ def _exercise(exercise: Any) -> ExercisePart:
         VersionPart(
             number=v.number,
             released_at=v.released_at,
-            schemes=[SchemePart(number=s.number, criteria=s.criteria) for s in v.schemes.all()],
+            schemes=[SchemePart(number=s.number, criteria=s.criteria, step=s.step) for s in v.schemes.all()],
         )
         for v in exercise.versions.all()
     ]

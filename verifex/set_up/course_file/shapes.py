@@ -1,9 +1,12 @@
 """What stands in the files of a course: each is YAML, held against one of these. Times are UTC, dates ISO."""
 
 from datetime import date, datetime
+from decimal import Decimal
 from typing import Any
 
 from pydantic import BaseModel, ConfigDict, Field
+
+from verifex.core.exercise import MARK_STEP, Criterion
 
 FORMAT = 1
 
@@ -73,7 +76,8 @@ class RoomPart(Part):
 
 class SchemePart(Part):
     number: int = Field(ge=1)
-    criteria: list[dict[str, Any]]
+    criteria: list[Criterion] = Field(min_length=1)
+    step: Decimal = MARK_STEP
 
 
 class VersionPart(Part):

@@ -154,9 +154,12 @@ def put_right(actor: User, tag: str) -> tuple[Kit, list[str]]:
 def just_back(actor: User, tag: str) -> KitIssue:
     """The issue that ended with a kit's return a moment ago. Raises Refused."""
     issue = _issues(tag).order_by("-issued_at", "-id").first()
+    if issue is None:
+        require_kit_staff(actor, kit_of(tag))
+    else:
+        require_staff(actor, issue.session.section)
     if issue is None or issue.returned_at is None:
         raise Refused(f"{kit_of(tag).tag} was not taken back.")
-    require_staff(actor, issue.session.section)
     if clock.now() - issue.returned_at > UNDO_FOR:
         raise Refused(f"{issue.kit.tag} came back too long ago for that.")
     return issue

@@ -238,7 +238,7 @@ export interface paths {
         };
         /**
          * Get Sheets
-         * @description The expected sheet of the pair's own bench, and the exercise's.
+         * @description The expected sheet of the pair's own bench, and the exercise's, as they were worked out last.
          */
         get: operations["verifex_dockets_api_staff_get_sheets"];
         put?: never;
@@ -428,6 +428,26 @@ export interface paths {
          * @description Take the last decision back, while it is fresh and nothing has followed from it.
          */
         post: operations["verifex_dockets_api_staff_undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{docket_id}/check-again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Check Again
+         * @description Have what could not be checked, or is not judged with today's rules, judged now.
+         */
+        post: operations["verifex_dockets_api_staff_check_again"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3699,6 +3719,8 @@ export interface components {
             current: string;
             /** Judging */
             judging: boolean;
+            /** Judging Failed */
+            judging_failed: boolean;
             /** Claimed By */
             claimed_by: string;
             /** May Overrule */
@@ -3934,15 +3956,17 @@ export interface components {
         };
         /**
          * LookOut
-         * @description What an output shows from a time on: on, off, a colour, a pitch, a brightness.
+         * @description Something of the log that is worth a second look, for staff only.
          */
         LookOut: {
-            /** Ms */
-            ms: number;
-            /** Ref */
-            ref: string;
-            /** Text */
-            text: string;
+            /** Rule */
+            rule: string;
+            /** Seen */
+            seen: string;
+            /** Why */
+            why: string;
+            /** Remedy */
+            remedy: string;
         };
         /**
          * MeasurableOut
@@ -5483,6 +5507,8 @@ export interface components {
             sheet: components["schemas"]["SheetOut"] | null;
             /** Judging */
             judging: boolean;
+            /** Judging Failed */
+            judging_failed: boolean;
             /** Cleared */
             cleared: boolean;
             /** Voided */
@@ -6672,13 +6698,16 @@ export interface components {
         };
         /**
          * DocketMarksOut
-         * @description `so_far`: part of it is not marked yet. `second_look`: another bench has the same readings.
+         * @description `so_far`: part of it is not marked yet. `second_look`: the log is worth one, for `to_look_at`; closing asks what was
+         *     decided about it, and `decided` says that of a closed one. `step` is what marks are multiples of.
          */
         DocketMarksOut: {
             /** Revision */
             revision: number;
             /** Scheme */
             scheme: number;
+            /** Step */
+            step: string;
             /** Rules Version */
             rules_version: string;
             /** Criteria */
@@ -6695,6 +6724,10 @@ export interface components {
             closed_at: string | null;
             /** Second Look */
             second_look: boolean;
+            /** To Look At */
+            to_look_at: components["schemas"]["LookOut"][];
+            /** Decided */
+            decided: string;
             /** Students */
             students: components["schemas"]["StudentOut"][];
             /** Earlier */
@@ -6702,7 +6735,8 @@ export interface components {
         };
         /**
          * MarkRowOut
-         * @description A criterion; `proposed` and `counts` are None while there is nothing to mark yet.
+         * @description A criterion; `proposed` and `counts` are None while there is nothing to mark yet, and where nobody judged it: then
+         *     `to_decide` says that a person has to.
          */
         MarkRowOut: {
             /** Name */
@@ -6723,6 +6757,11 @@ export interface components {
             by: string;
             /** Counts */
             counts: string | null;
+            /**
+             * To Decide
+             * @default false
+             */
+            to_decide: boolean;
         };
         /** StudentOut */
         StudentOut: {
@@ -6772,6 +6811,19 @@ export interface components {
              * @default
              */
             reason: string;
+            /** Based On */
+            based_on?: number | null;
+        };
+        /**
+         * CloseIn
+         * @description `second_look` is what was decided about a log that is worth one.
+         */
+        CloseIn: {
+            /**
+             * Second Look
+             * @default
+             */
+            second_look: string;
             /** Based On */
             based_on?: number | null;
         };
@@ -8376,6 +8428,28 @@ export interface operations {
                 "application/json": components["schemas"]["UndoIn"];
             };
         };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneOut"];
+                };
+            };
+        };
+    };
+    verifex_dockets_api_staff_check_again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                docket_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {
@@ -10177,7 +10251,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StationIn"];
+                "application/json": components["schemas"]["CloseIn"];
             };
         };
         responses: {

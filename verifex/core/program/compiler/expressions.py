@@ -38,7 +38,6 @@ class Expressions:
 
     def __init__(self, names: Names, places: Places, later: Later) -> None:
         self.names, self.places, self.later = names, places, later
-        self._made: dict[tuple[int, int, bool], tuple[t.Expr, Typed]] = {}
 
     def truth(self, node: t.Expr) -> Value:
         value, kind = self.value(node)
@@ -62,11 +61,11 @@ class Expressions:
         """An expression made ready. It is made once: who asks for its type only takes no second look at what is in it."""
         if isinstance(node, t.Number | t.Text | t.Name):
             return self._value(node)
-        key = (id(node), id(self.names.scope), self.names.in_library > 0)
-        known = self._made.get(key)
+        made = self.names.scope.made[self.names.in_library > 0]
+        known = made.get(node)
         if known is None:
-            known = self._made[key] = (node, self._value(node))
-        return known[1]
+            known = made[node] = self._value(node)
+        return known
 
     def _value(self, node: t.Expr) -> Typed:
         match node:

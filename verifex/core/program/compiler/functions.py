@@ -31,8 +31,9 @@ class Functions:
             )
             return NOTHING, function.result
         key, function = self._best(fitting, values)
-        given = [*values, *(p.default for p in function.params[len(values) :] if p.default is not None)]
-        args = [self.argument(param, arg) for param, arg in zip(function.params, given, strict=True)]
+        given, left = function.params[: len(values)], function.params[len(values) :]
+        args = [self.argument(param, arg) for param, arg in zip(given, values, strict=True)]
+        args += [self.default(param) for param in left]
         bodies, holder, at = self.bodies, self.names.machine, node.at
 
         def run(frame: Frame) -> Any:
@@ -47,6 +48,12 @@ class Functions:
             return machine.returned
 
         return run, function.result
+
+    def default(self, param: t.Param) -> Value:
+        """What a parameter is when a call gives nothing for it."""
+        assert param.default is not None
+        with self.names.outside_functions():
+            return self.argument(param, param.default)
 
     def _least(self, function: t.Function) -> int:
         return sum(1 for param in function.params if param.default is None)

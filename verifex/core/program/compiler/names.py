@@ -1,11 +1,13 @@
 """Names of a program: what they stand for, and what a compiler refuses about them."""
 
 import re
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
 from dataclasses import dataclass, replace
 from difflib import get_close_matches
 from typing import Any, Literal
 
+from verifex.core.identity import IdentityMap
 from verifex.core.parts import Board
 from verifex.core.program import tree as t
 from verifex.core.program.boards import constants
@@ -13,7 +15,7 @@ from verifex.core.program.calls import CALLS
 from verifex.core.program.compiler.not_yet import NOT_SUPPORTED_YET, REGISTERS
 from verifex.core.program.devices import NO_READING
 from verifex.core.program.machine import Machine
-from verifex.core.program.types import Struct, Type, Widths
+from verifex.core.program.types import Pointer, Struct, Type, Widths
 from verifex.core.program.watch import LineWatch
 
 Frame = list[Any]
@@ -70,6 +72,13 @@ class Scope:
     def __init__(self, outer: "Scope | None") -> None:
         self.outer = outer
         self.names: dict[str, Variable] = {}
+        #: What was made here of each expression; of those given to a library apart, since names mean more there.
+        self.made: tuple[IdentityMap[t.Expr, Typed], ...] = (IdentityMap(), IdentityMap())
+
+    @property
+    def outermost(self) -> "Scope":
+        """The scope of the globals."""
+        return self if self.outer is None else self.outer.outermost
 
     def find(self, name: str) -> Variable | None:
         scope: Scope | None = self
@@ -117,6 +126,22 @@ class Names:
         self.in_library = 0  # while what is given to a library is compiled
         self.watch: LineWatch | None = None
         self.opaque: set[str] = set()  # names of libraries whose values nobody here knows
+
+    @contextmanager
+    def outside_functions(self, owner: Struct | None = None) -> Iterator[None]:
+        """What is compiled within has the names that stand outside all functions, whoever uses it: so a default value means
+        the same wherever it is put in. With an `owner` its own fields are known too, and its frame begins with where the
+        record lies."""
+        before = (self.scope, self.slots, self.most_slots, self.owner, self.clocks)
+        self.scope, self.owner, self.clocks = self.scope.outermost, owner, {}
+        if owner is not None:
+            self.scope, self.slots = Scope(self.scope), 0
+            this = self.new_variable("this", Pointer(owner), t.At(0, 0), is_global=False, constant=True)
+            this.used = True
+        try:
+            yield
+        finally:
+            self.scope, self.slots, self.most_slots, self.owner, self.clocks = before
 
     def typed(self, node: t.Declare, type_: Type) -> t.Declare:
         """The declaration of a variable that is `auto`, with the type it was found to have."""

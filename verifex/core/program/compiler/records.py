@@ -46,16 +46,18 @@ class Records:
         blank = fresh(kind)
         if not isinstance(kind, Struct):
             return lambda frame: blank()
-        begins = [
-            (index, self.expressions.as_type(value, own))
-            for index, (name, own) in enumerate(kind.fields)
-            if (value := self.names.program.begins.get((kind.name, name))) is not None
-        ]
+        with self.names.outside_functions(owner=kind):
+            begins = [
+                (index, self.expressions.as_type(value, own))
+                for index, (name, own) in enumerate(kind.fields)
+                if (value := self.names.program.begins.get((kind.name, name))) is not None
+            ]
 
         def made(frame: Frame) -> Any:
             cells = blank()
+            own_frame: Frame = [([cells], 0)]
             for index, value in begins:
-                cells[index] = value(frame)
+                cells[index] = value(own_frame)
             return cells
 
         return made

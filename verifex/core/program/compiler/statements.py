@@ -35,6 +35,8 @@ class Statements:
         for param in function.params:
             variable = self.names.new_variable(param.name, param.type, function.at, is_global=False, constant=False)
             variable.used, variable.reference = True, param.reference
+            if param.default is not None:
+                self.functions.default(param)  # what is wrong with it is found whether or not a call needs it
         action = self.block(function.body)
         self.functions.bodies[key] = (action, self.names.most_slots)
         self.names.scope, self.names.owner = outer, None

@@ -144,7 +144,7 @@ class Expressions(Base):
         if name not in self.macros:
             return t.Name(self.at(raw), name)
         made = self._expanded(raw, name, self.macros[name])
-        self.program.spelled[id(made)] = name
+        self.program.spelled[made] = name
         return made
 
     def _expanded(self, raw: Raw, name: str, text: str) -> t.Expr:

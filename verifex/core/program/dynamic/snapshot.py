@@ -11,6 +11,20 @@ class _TooMany(Exception):
     pass
 
 
+class _Same:
+    """Equal only to itself for one and the same object, which it keeps: an address may be given to another one later."""
+
+    __slots__ = ("value",)
+
+    def __init__(self, value: object) -> None:
+        self.value = value
+
+    def __eq__(self, other: object) -> bool:
+        return isinstance(other, _Same) and other.value is self.value
+
+    __hash__ = None  # type: ignore[assignment]
+
+
 def snapshot(cells: Frame, frame: Frame) -> object | None:
     """The values of the program and of the frames from here outwards; None when there are too many."""
     left = [MOST]
@@ -28,7 +42,7 @@ def _frozen(value: Any, left: list[int], known: set[int]) -> Any:
     if value is None or isinstance(value, bool | int | float | str | bytes):
         return value
     if id(value) in known:
-        return id(value)
+        return _Same(value)
     known.add(id(value))
     if isinstance(value, list | tuple):
         return (type(value).__name__, *(_frozen(v, left, known) for v in value))
@@ -39,13 +53,13 @@ def _frozen(value: Any, left: list[int], known: set[int]) -> Any:
     if isinstance(value, bytearray):
         return bytes(value)
     if isinstance(value, Instance):
-        return (id(value), *((k, _frozen(v, left, known)) for k, v in value.fields.items()))
+        return (_Same(value), *((k, _frozen(v, left, known)) for k, v in value.fields.items()))
     if isinstance(value, Class):
-        return (id(value), *(_frozen(v, left, known) for v in value.members.values() if not isinstance(v, Function)))
+        return (_Same(value), *(_frozen(v, left, known) for v in value.members.values() if not isinstance(v, Function)))
     if isinstance(value, Thing):
-        return (id(value), value.state())
+        return (_Same(value), value.state())
     if isinstance(value, Function):
-        return (id(value), _frozen(value.outer, left, known))
+        return (_Same(value), _frozen(value.outer, left, known))
     if isinstance(value, Bound):
-        return (id(value.function), _frozen(value.owner, left, known))
-    return id(value)
+        return (_Same(value.function), _frozen(value.owner, left, known))
+    return _Same(value)

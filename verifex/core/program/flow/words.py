@@ -1,7 +1,6 @@
 """A program's expressions and statements in words, with the program's own names."""
 
-from collections.abc import Mapping
-
+from verifex.core.identity import IdentityMap
 from verifex.core.program import tree as t
 from verifex.core.program.types import FLOAT
 
@@ -11,15 +10,15 @@ STRENGTH = {"*": 3, "/": 3, "%": 3, "+": 2, "-": 2, "<<": 1, ">>": 1}
 
 
 class Words:
-    """Says statements; `spelled` gives the name a macro was written under, by the identity of its node."""
+    """Says statements; `spelled` gives the name a macro was written under."""
 
-    def __init__(self, spelled: Mapping[int, str]) -> None:
+    def __init__(self, spelled: "IdentityMap[t.Expr, str]") -> None:
         self.spelled = spelled
 
     def said(self, node: t.Expr) -> str:
         """An expression as it is written."""
-        if id(node) in self.spelled:
-            return self.spelled[id(node)]
+        if (name := self.spelled.get(node)) is not None:
+            return name
         match node:
             case t.Number():
                 return f"{node.value:g}" if node.type == FLOAT else str(node.value)

@@ -200,10 +200,11 @@ def memory_full(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]
     "not-supported-yet",
     Severity.CHECK,
     title="Not supported yet",
-    why="Our reader does not know this yet, so the program was not run; it is no fault of the pair.",
+    why="Our reader does not know this yet, so the program was not run; it is no fault of the pair, and costs nothing.",
     hint="Your instructor looks at this line with you; nothing is wrong with it as far as we know.",
     criterion="program",
     source="our reader",
+    unchecked=True,
 )
 def not_read_yet(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     if view.problems:
@@ -214,6 +215,24 @@ def not_read_yet(view: ProgramView, finding: FindingFactory) -> Iterator[Finding
             f"{unsupported.what[0].upper()}{unsupported.what[1:]} is not supported yet.",
             "Judge this place by eye.",
             at=unsupported.at,
+        )
+
+
+@PROGRAM.rule(
+    "not-checked",
+    Severity.CHECK,
+    title="Could not be checked",
+    why="Our checker failed here. That is an error of ours, written to the log; it says nothing about the program.",
+    hint="This could not be checked because of an error of ours; your instructor looks at it with you.",
+    criterion="program",
+    source="our reader",
+    unchecked=True,
+)
+def not_checked(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
+    failed = next((run for run in view.runs if run.ended == "failed"), None)
+    if view.failed or failed is not None:
+        yield finding(
+            "This program could not be checked.", "Judge it by eye.", at=(failed and failed.ended_at) or t.At(1, 1)
         )
 
 

@@ -94,7 +94,7 @@ def channel_by_number(view: ProgramView, finding: FindingFactory) -> Iterator[Fi
     channels = sum(1 for name in view.board.pins.analogue)
     for call in view.calls("analogRead"):
         arg = call.args[0] if call.args else None
-        if isinstance(arg, t.Number) and 0 <= arg.value < channels and id(arg) not in view.tree.spelled:
+        if isinstance(arg, t.Number) and 0 <= arg.value < channels and arg not in view.tree.spelled:
             yield finding(
                 f"Line {call.at.line} reads channel {arg.value:g} by its bare number.",
                 f"Write `A{arg.value:g}`.",

@@ -63,7 +63,7 @@ def pin_without_name(view: ProgramView, finding: FindingFactory) -> Iterator[Fin
     for node in view.nodes:
         if isinstance(node, t.Call) and node.name in PIN_CALLS and node.args:
             pin = node.args[0]
-            if isinstance(pin, t.Number) and id(pin) not in view.tree.spelled:
+            if isinstance(pin, t.Number) and pin not in view.tree.spelled:
                 written[pin.value] += 1
                 first.setdefault(pin.value, pin.at)
     for number, count in written.items():

@@ -46,6 +46,11 @@ class ProgramView:
         return not self.problems and not self.compiled.refused
 
     @property
+    def failed(self) -> bool:
+        """Whether an error of ours kept the program from being read."""
+        return self.tree.failed
+
+    @property
     def is_python(self) -> bool:
         return self.tree.dialect == "python"
 

@@ -110,7 +110,7 @@ def misleading_name(view: ProgramView, finding: FindingFactory) -> Iterator[Find
     calls = ("pinMode", "digitalWrite", "digitalRead", "analogRead", "analogWrite", "tone", "pulseIn")
     for pin, call in view.pin_calls(*calls) if view.wired is not None else ():
         arg, use = call.args[0], (view.wired or {}).get(pin)
-        name = view.tree.spelled.get(id(arg)) or (arg.name if isinstance(arg, t.Name) else "")
+        name = view.tree.spelled.get(arg) or (arg.name if isinstance(arg, t.Name) else "")
         words = {word.lower() for word in re.findall(r"[A-Z]?[a-z]+|[A-Z]+", name)}
         if use is None or name in told or not words:
             continue

@@ -4,6 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 from typing import Any, TypeVar
 
+from verifex.core.identity import IdentityMap
 from verifex.core.program.boards import is_library
 from verifex.core.program.devices import Declared
 from verifex.core.program.tree.base import At, Expr, Node
@@ -44,6 +45,7 @@ class Program:
     #: What the exercise says of its libraries; other classes are matched by their words.
     declared: Declared = field(default_factory=Declared)
     unsupported: list[Unsupported] = field(default_factory=list)
+    failed: bool = False  # an error of ours kept the program from being read
     #: Constants of libraries whose value the program works with, and nobody has said.
     unknown_constants: list[str] = field(default_factory=list)
     #: Methods of libraries whose words say nothing we know, as `Class.method`.
@@ -53,7 +55,7 @@ class Program:
     #: Operations that take a macro's text apart, so that another sum is worked out than the macro reads, and where.
     apart: list[tuple[str, At]] = field(default_factory=list)
     #: The name a constant macro was written under, by the identity of the node that took its place.
-    spelled: dict[int, str] = field(default_factory=dict)
+    spelled: "IdentityMap[Expr, str]" = field(default_factory=IdentityMap)
 
     def named(self, name: str) -> list[tuple[str, Function]]:
         """Every function of that name with its key, in the order of the text."""
