@@ -278,3 +278,52 @@ class BudgetTest(TestCase):
     def test_endless_recursion(self):
         report = check_program("int f(int x) { return f(x) + 1; }\nvoid setup() { f(1); }\nvoid loop() {}", BOARD)
         self.assertEqual(report.run(ScriptedPins(), 1).ended, "depth")
+
+
+class ScopeTest(TestCase):
+    """What a name stands for is decided where it is written, not where what it belongs to is used."""
+
+    HEAD = """
+        int period = 400; int k = 5; int limit = 7;
+        void blink(int ms = period / 2) { Serial.println(ms); }
+        int f(int a = k * 2) { return a; }
+        void one() { int q = 1; int r = q; int k = 3; Serial.println(f() + r); Serial.println(k); }
+        struct Alarm { int pin; int above = limit + 3; int twice = above * 2; int over(int by = limit) { return above + by; } };
+        struct Meter { int limit = 2; int doubled() { return limit * 2; } };
+    """
+
+    def test_default_values_and_fields_are_those_of_where_they_are_declared(self):
+        setup = "int period = 10; int limit = 1; blink(); one(); Serial.println(f()); Alarm a; Meter m; "
+        shown = (
+            "Serial.println(a.above); Serial.println(a.twice); Serial.println(a.over()); Serial.println(m.doubled());"
+        )
+        seen = [text for _, text in run(setup + shown + " Serial.println(period + limit);", head=self.HEAD).lines]
+        self.assertEqual(seen, ["200", "11", "3", "10", "10", "20", "17", "4", "11"])
+
+    def test_a_variable_that_only_a_default_value_names_is_used(self):
+        report = check_program(
+            source("blink();", "", self.HEAD.replace("int limit = 7;", "int limit = 7; int idle = 1;")), BOARD
+        )
+        self.assertEqual([f.where.line for f in report.findings if f.rule == "value-unused" and "period" in f.seen], [])
+
+    def test_a_default_value_is_compiled_even_where_no_call_needs_it(self):
+        report = check_program(source("f(1);", "", "int f(int a = nothing) { return a; }"), BOARD)
+        self.assertIn("name-undeclared", [f.rule for f in report.findings])
+
+
+class OurErrorTest(TestCase):
+    """An error of ours is logged and shown as "could not be checked"; it is never worded as the pair's program."""
+
+    def test_an_error_of_ours_is_no_judgement(self):
+        for broken in ("verifex.core.program.check.read_cpp", "verifex.core.program.machine.Machine.pass_begins"):
+            with (
+                patch(broken, side_effect=IndexError),
+                patch.dict("os.environ", {"VERIFEX_STRICT": "0"}),
+                self.assertLogs("verifex.core.program", "ERROR"),
+            ):
+                report = check_program(source("", "Serial.println(1);"), BOARD)
+            self.assertEqual([(f.rule, f.unchecked) for f in report.findings], [("not-checked", True)], broken)
+
+    def test_where_tests_run_it_ends_the_test(self):
+        with patch("verifex.core.program.check.read_cpp", side_effect=IndexError), self.assertRaises(IndexError):
+            check_program(source("", ""), BOARD)

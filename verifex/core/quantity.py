@@ -3,6 +3,7 @@
 import math
 import re
 from dataclasses import dataclass
+from functools import lru_cache
 
 PREFIXES = {
     "p": 1e-12,
@@ -128,3 +129,14 @@ class Spread:
     @classmethod
     def around(cls, nominal: float, half_width: float) -> "Spread":
         return cls(nominal - half_width, nominal, nominal + half_width)
+
+
+@lru_cache(maxsize=4096)
+def quantity_or_none(text: str, unit: str) -> float | None:
+    """The value in SI, or None for what is none; `share` takes 0.5 or 50%."""
+    try:
+        if unit == "share" and text.endswith("%"):
+            return parse_quantity(text, "percent") / 100
+        return parse_quantity(text, "none" if unit == "share" else unit)
+    except ValueError:
+        return None

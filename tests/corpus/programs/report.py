@@ -7,6 +7,7 @@ from time import perf_counter
 
 from tests.compiled.grown import Grower, printed_by_us
 from tests.compiled.real import IS_THERE, printed_by_real
+from tests.compiled.shadowed import Shadower
 from tests.corpus.bounds import upper_bound
 from tests.corpus.programs.edits import agreement
 from tests.corpus.programs.faults import FAULTS, Fault
@@ -17,6 +18,7 @@ from verifex.core.twin.behaviour_rules import BEHAVIOUR
 
 EDITS = 1000
 GROWN = 300  # programs grown from the grammar
+SHADOWED = 500  # programs in which one name stands for many things
 HANDS = 5  # other hands for each program, written or with a slip
 
 
@@ -91,10 +93,18 @@ def main(arguments: Sequence[str] = ()) -> int:
             constructs.update(set(grower.constructs))
             if printed_by_us(source) != printed_by_real(source):
                 differ.update(set(grower.constructs))
+        wrong = [seed for seed in range(SHADOWED) if not _agrees(Shadower(seed).program())]
+        print(
+            f"shadowed names: {SHADOWED} programs run as on the real core; those that differ, by seed: {wrong or 'none'}"
+        )
         print(
             f"grown:   {GROWN} programs run as on the real core; constructs in those that differ: {dict(differ) or 'none'}; tried: {dict(constructs)}"
         )
     return 1 if tally.alarmed or missed > 0.02 * tally.faults else 0
+
+
+def _agrees(source: str) -> bool:
+    return printed_by_us(source) == printed_by_real(source)
 
 
 if __name__ == "__main__":

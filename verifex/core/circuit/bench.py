@@ -3,9 +3,10 @@
 from dataclasses import dataclass, field
 
 from verifex.core.circuit.places import BASES, LegOf, Place
-from verifex.core.circuit.settings import address_or_none, quantity_or_none
+from verifex.core.circuit.settings import address_or_none
 from verifex.core.parts import Board, PartType
 from verifex.core.problems import Problem
+from verifex.core.quantity import quantity_or_none
 
 #: Settings that give a figure of one sample, with the unit they are written in.
 FIGURE_UNITS = {"r10": "ohm", "gamma": "none", "load": "ohm", "r0": "ohm", "range": "centimetre", "bits": "none"}

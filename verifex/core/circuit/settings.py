@@ -2,19 +2,7 @@
 
 from functools import lru_cache
 
-from verifex.core.quantity import parse_quantity
 from verifex.core.resistors.bands import BandReading, read_bands
-
-
-@lru_cache(maxsize=4096)
-def quantity_or_none(text: str, unit: str) -> float | None:
-    """The value in SI, or None for what is none; `share` takes 0.5 or 50%."""
-    try:
-        if unit == "share" and text.endswith("%"):
-            return parse_quantity(text, "percent") / 100
-        return parse_quantity(text, "none" if unit == "share" else unit)
-    except ValueError:
-        return None
 
 
 @lru_cache(maxsize=1024)

@@ -3,13 +3,12 @@
 from collections.abc import Iterator
 
 from verifex.core.circuit.handed_out import HandedOut
-from verifex.core.circuit.settings import quantity_or_none
 from verifex.core.expected.chain import AdcChain
 from verifex.core.expected.sheet import Sheet
 from verifex.core.parts import catalogue
 from verifex.core.parts.calibration import BOARD
 from verifex.core.parts.outputs import DataOutput, EchoOutput, PowerLawOutput, SwitchOutput
-from verifex.core.quantity import in_words
+from verifex.core.quantity import in_words, quantity_or_none
 
 LOADED = 0.005  # of the output: from here the loading is told
 

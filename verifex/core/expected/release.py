@@ -4,6 +4,7 @@ from dataclasses import dataclass
 
 from verifex.core.circuit import check_wiring
 from verifex.core.exercise import Exercise
+from verifex.core.exercise.settling import least_dwell_seconds, settle_seconds
 from verifex.core.expected.indicators import EITHER
 from verifex.core.expected.making import expected_sheet
 from verifex.core.expected.measured import Measured
@@ -42,7 +43,24 @@ def release_obstacles(exercise: Exercise) -> list[Obstacle]:
         for step in exercise.steps
         if not (step.how or step.way)
     ]
+    found += _held_too_short(exercise)
     return sorted(found, key=lambda o: o.warns)
+
+
+def _held_too_short(exercise: Exercise) -> list[Obstacle]:
+    """Steps that end before module and program can have settled: with no moment to judge them in, or hardly one."""
+    found = []
+    for index, step in enumerate(exercise.steps):
+        settles, needed = settle_seconds(exercise, index), least_dwell_seconds(exercise, index)
+        if step.dwell_seconds >= needed:
+            continue
+        leaves = "leaves no moment to judge it in" if step.dwell_seconds <= settles else "leaves hardly a moment"
+        message = (
+            f"“{step.name}” is held {step.dwell_seconds:g} s, but what was before it can last {settles:g} s longer by itself:"
+            f" that {leaves}. Hold it {needed:g} s at least."
+        )
+        found.append(Obstacle("", message, warns=step.dwell_seconds > settles))
+    return found
 
 
 def as_measured(board: Board) -> Measured:
@@ -78,9 +96,7 @@ def _sheet(exercise: Exercise, board: str) -> list[Obstacle]:
     found += [Obstacle(board, message) for message in unclear_thresholds(exercise, sheet)]
     for step in sheet.steps:
         if step.waits_seconds > step.dwell_seconds:
-            message = (
-                f"“{step.name}” is held {step.dwell_seconds:g} s, the sensor needs {step.waits_seconds:.0f} s to stand."
-            )
+            message = f"“{step.name}” is held {step.dwell_seconds:g} s, the sensor needs {step.waits_seconds:.0f} s to settle."
             found.append(Obstacle(board, message, True))
     return found
 

@@ -19,7 +19,6 @@ from verifex.core.twin.stimulus import Stimulus, Window
 from verifex.core.twin.thresholds import Turn, switching, turn_of
 
 MOST_POINTS = 1500
-SETTLE_SHARE = 0.5  # the second half of a step is judged
 
 
 @dataclass(frozen=True, slots=True)
@@ -95,10 +94,10 @@ def _outcome(
                 wanted = _wanted(plan, statement, ref, window)
                 if wanted is not None:
                     asked[ref] = str(wanted)
-                    seen[ref] = courses[ref].said_over(_judged_from(window), window.end_ms, wanted)
+                    seen[ref] = courses[ref].said_over(window.judged_ms, window.end_ms, wanted)
                 elif ref not in seen:
                     at_rest = (statement.otherwise or statement.then).get(ref) or statement.then[ref]
-                    seen[ref] = courses[ref].said_over(_judged_from(window), window.end_ms, at_rest)
+                    seen[ref] = courses[ref].said_over(window.judged_ms, window.end_ms, at_rest)
             elif window.key == (statement.when.ref, statement.when.quantity):
                 turn = turn_of(exercise, statement, ref)
                 turned = _switch_point(courses[ref], plan, window, statement, turn) if turn is not None else None
@@ -106,12 +105,8 @@ def _outcome(
                     changes[(ref, statement.when.threshold)] = turned[1]
                     at_ms = turned[0] if at_ms is None else min(at_ms, turned[0])
     is_step = window.kind == "step"
-    readings = columns.over(window.name, (_judged_from(window), window.end_ms)) if is_step else ()
+    readings = columns.over(window.name, (window.judged_ms, window.end_ms)) if is_step else ()
     return StepOutcome(window, asked, seen, readings, changes, switched_ms=at_ms)
-
-
-def _judged_from(window: Window) -> float:
-    return window.start_ms + SETTLE_SHARE * (window.end_ms - window.start_ms)
 
 
 def _wanted(plan: Stimulus, statement: Behaviour, ref: str, window: Window) -> OutputState | None:

@@ -8,9 +8,8 @@ from bisect import bisect_right
 from dataclasses import dataclass, field
 from itertools import pairwise
 
-from verifex.core.circuit.settings import quantity_or_none
 from verifex.core.exercise import Exercise
-from verifex.core.parts import catalogue
+from verifex.core.exercise.settling import SETTLE_SHARE, hold_seconds, settle_seconds
 from verifex.core.problems import Problem, UnusableInput
 
 Key = tuple[str, str]  # (reference, quantity)
@@ -53,6 +52,7 @@ class Window:
     kind: str  # 'step', 'up' or 'down'
     value: float  # the step's value, or the threshold swept through
     text: str = ""  # the id of the tag in a step
+    judged_ms: float = 0.0  # of a step: from when on it is judged
     ends: tuple[float, float] = (0.0, 0.0)  # of a sweep: its lowest value and its highest
     per_second: float = 0.0  # of a sweep: how fast it goes near a threshold
     stretch: float = 0.0  # of a sweep: how much of the quantity it goes slowly through at a threshold
@@ -121,7 +121,8 @@ class Stimulus:
 def plan_stimulus(
     exercise: Exercise, values: dict[str, float] | None = None, *, pause_seconds: float = 0.0
 ) -> Stimulus:
-    """The exercise's plan in time: each step for its dwell, then each quantity with thresholds swept up and down.
+    """The exercise's plan in time: each step for its dwell (longer where module and program could not have settled by its
+    second half), then each quantity with thresholds swept up and down.
 
     `values` replaces a step's value by the one really measured, by step name. A program that looks only once in
     `pause_seconds` is given the time to notice: what it answers late is right all the same.
@@ -130,7 +131,7 @@ def plan_stimulus(
     least_dwell = PAUSES_OF_A_STEP * pause_seconds
     plan = Stimulus()
     now = 0.0
-    for step in exercise.steps:
+    for index, step in enumerate(exercise.steps):
         key = (step.ref, step.quantity)
         value = (values or {}).get(step.name, step.value)
         plan.add(key, Segment(now, value, value))
@@ -138,8 +139,10 @@ def plan_stimulus(
             plan.add_text(key, now, step.text)
         for other in step.also:
             plan.add((other.ref, other.quantity), Segment(now, other.value, other.value))
-        dwell_ms = max(step.dwell_seconds, least_dwell) * 1000
-        plan.windows.append(Window(step.name, now, now + dwell_ms, key, "step", value, step.text))
+        settles = settle_seconds(exercise, index) + (pause_seconds if settle_seconds(exercise, index) else 0.0)
+        dwell_ms = max(step.dwell_seconds, least_dwell, settles / (1 - SETTLE_SHARE)) * 1000
+        judged = now + max(SETTLE_SHARE * dwell_ms, settles * 1000)
+        plan.windows.append(Window(step.name, now, now + dwell_ms, key, "step", value, step.text, judged))
         now += dwell_ms
     for key in dict.fromkeys((s.when.ref, s.when.quantity) for s in exercise.behaviour if s.when.side != "is"):
         now = _sweep(plan, exercise, key, now, slower)
@@ -161,7 +164,7 @@ def _sweep(plan: Stimulus, exercise: Exercise, key: Key, now: float, slower: flo
     if output is not None:  # no module is given what cannot be
         low, high = max(low, output.low), min(high, output.high)
     corners = [(a, b, ms * slower) for a, b, ms in _corners(low, high, thresholds, near)]
-    hold = _hold_seconds(exercise, key[0])
+    hold = hold_seconds(exercise, key[0])
     rest = REST_SECONDS * slower + max(when.for_ms for when in asked) / 1000
     named = " and ".join(f"{round(asked[0].as_stated(t), 4):g}" for t in thresholds)
     for kind in ("up", "down"):
@@ -202,15 +205,6 @@ def _corners(low: float, high: float, thresholds: list[float], near: float) -> l
         seconds = SWEEP_SECONDS * (b - a) / (2 * near) if slow else FAR_SECONDS * (b - a) / (high - low)
         found.append((a, b, RAMP_GRAIN_MS * max(1, round(1000 * seconds / RAMP_GRAIN_MS))))
     return found
-
-
-def _hold_seconds(exercise: Exercise, ref: str) -> float:
-    """How long a module of the exercise goes on telling of what is over; 0 for most."""
-    recipe = exercise.part_of(ref)
-    timing = catalogue().parts[recipe.part].timing if recipe else None
-    if recipe is None or timing is None or not timing.hold_seconds:
-        return 0.0
-    return (quantity_or_none(recipe.settings.get("hold", ""), "second") or timing.usual_hold_seconds or 0.0) + 1.0
 
 
 def read_stimulus(text: str) -> Stimulus:

@@ -67,7 +67,7 @@ class Assignments:
 
     def _to_name(self, node: t.Assign, target: t.Name) -> Typed:
         value_node = _whole(node)
-        variable = self.names.scope.find(target.name)
+        variable = self.names.find(target.name)
         if variable is None and (own := self.names.own_field(target.name)) is not None:
             place = self.places.place_of(own)
             assert place is not None

@@ -66,7 +66,7 @@ class Calls:
             if node.receiver in OWN_HEADERS and not program.libraries and OWN_HEADERS[node.receiver] not in included:
                 self.names.refuse("include-missing", node.at, node.receiver, OWN_HEADERS[node.receiver])
             return self._board_call(spec, node)
-        if node.receiver and self.names.scope.find(node.receiver):
+        if node.receiver and self.names.find(node.receiver):
             return self._method(node, t.Name(node.at, node.receiver))
         known_receiver = node.receiver is None or node.receiver == "Serial"
         self.names.refuse_unknown(name if known_receiver else node.receiver or "", node.at)
@@ -224,7 +224,7 @@ class Calls:
             return NOTHING, self.names.widths.int
         args, kinds = [], []
         for arg in node.args:
-            unit = UNIT_WORDS.get(arg.name) if isinstance(arg, t.Name) and not self.names.scope.find(arg.name) else None
+            unit = UNIT_WORDS.get(arg.name) if isinstance(arg, t.Name) and not self.names.find(arg.name) else None
             if unit is not None and meaning.does in ("measures", "takes"):
                 meaning = Meaning("measures", "cm", unit)
                 continue

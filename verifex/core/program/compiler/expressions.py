@@ -133,7 +133,7 @@ class Expressions:
     def _asks_a_library(self, node: t.Expr) -> bool:
         """Whether something in an expression is asked of a library's object."""
         calls = [call for call in t.walk(node) if isinstance(call, t.Call) and call.receiver]
-        found = [self.names.scope.find(call.receiver or "") for call in calls]
+        found = [self.names.find(call.receiver or "") for call in calls]
         return any(variable is not None and isinstance(variable.kind, Object) for variable in found)
 
     def binary(self, node: t.Binary, left: Typed, right: Typed) -> Typed:
@@ -189,7 +189,7 @@ class Expressions:
         return run, TEXT
 
     def _read_name(self, node: t.Name) -> Typed:
-        variable = self.names.scope.find(node.name)
+        variable = self.names.find(node.name)
         if variable is not None:
             variable.used = True
             self.refuse_early(variable, node)
@@ -273,7 +273,7 @@ class Expressions:
                 else:
                     self.names.refuse("not-assignable", node.at, "&")
                 return (lambda frame: None), Pointer(VOID)
-            if isinstance(node.operand, t.Name) and (variable := self.names.scope.find(node.operand.name)):
+            if isinstance(node.operand, t.Name) and (variable := self.names.find(node.operand.name)):
                 variable.used = True
             return self.places.address_of(place), Pointer(place.kind)
         if node.op == "*":

@@ -76,7 +76,7 @@ class Functions:
         if place is None or place.constant:
             self.names.refuse("wrong-types", arg.at, f"{param.name} stands for a variable; a plain value is given")
             return NOTHING
-        if isinstance(arg, t.Name) and (variable := self.names.scope.find(arg.name)):
+        if isinstance(arg, t.Name) and (variable := self.names.find(arg.name)):
             variable.used = True
         return self.places.address_of(place)
 

@@ -166,6 +166,12 @@ class Names:
         self.variables.append((name, variable))
         return variable
 
+    def find(self, name: str) -> Variable | None:
+        """What a name stands for here; None where it is no variable. Inside a method a field of the record hides a global."""
+        variable = self.scope.find(name)
+        is_outside = variable is not None and self.scope.outermost.names.get(name) is variable
+        return None if is_outside and self.own_field(name) is not None else variable
+
     def own_field(self, name: str) -> t.Field | None:
         """A bare name inside a method that is a field of the record itself."""
         if self.owner is None or self.owner.field(name) is None:

@@ -58,7 +58,7 @@ class Places:
         return None
 
     def of_name(self, node: t.Name) -> Place | None:
-        variable = self.names.scope.find(node.name)
+        variable = self.names.find(node.name)
         if variable is None:
             own = self.names.own_field(node.name)
             return self._of_field(own) if own is not None else None

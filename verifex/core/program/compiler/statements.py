@@ -75,7 +75,7 @@ class Statements:
         readers: dict[str, Value] = {}
         for part in t.walk(head) if head is not None else ():
             name = part.name if isinstance(part, t.Name | t.Declare) else ""
-            variable = self.names.scope.find(name) if name else None
+            variable = self.names.find(name) if name else None
             if variable is not None and not variable.reference and not variable.constant:
                 readers[name] = self._reader(variable)
         return readers
@@ -185,7 +185,7 @@ class Statements:
         if kind == VOID:
             return self.names.widths.int  # filling it says that nothing is given
         kind = Pointer(kind.of, kind.fixed) if isinstance(kind, Array) and not node.reference else kind
-        first = self.names.scope.find(node.beside)
+        first = self.names.find(node.beside)
         if first and first.kind != kind:
             differs = f"`{node.name}` is {kind} and `{node.beside}` is {first.kind}"
             self.names.refuse("wrong-types", node.at, f"{differs}: one `auto` stands for one type")
