@@ -28,9 +28,11 @@ web/node_modules/.ready: web/package.json web/package-lock.json web/.npmrc
 	cd web && npm ci --no-audit --no-fund --loglevel=error
 	touch $@
 
-web/dist/.ready: web/node_modules/.ready $(shell find web/src -type f) web/index.html web/vite.config.ts web/aliases.ts
+web/dist/.ready: $(VENV)/.ready web/node_modules/.ready $(shell find web/src -type f) web/index.html web/vite.config.ts web/aliases.ts
 	@echo 'Building the front end …'
 	cd web && npm run -s build -- --logLevel warn
+	@echo 'Compressing it (half a minute) …'
+	@$(BIN)/python -m whitenoise.compress -q web/dist/assets
 	touch $@
 
 run: setup ## an empty installation of your own; the first visit asks for a code that is printed here

@@ -17,14 +17,26 @@ from verifex.core.assess import (
     overrun_record,
     summary_of,
 )
+from verifex.core.assess.judged_with import catalogue_digest
 from verifex.core.problems import UnusableInput
+from verifex.core.rulebook import RULES_VERSION
 from verifex.dockets.act import find, finish
 from verifex.dockets.inputs import DocketInputs
-from verifex.dockets.models import Attempt, BenchSheets, Docket, Judgement, Kind, SharedReadings, State, Station
+from verifex.dockets.models import (
+    Attempt,
+    BenchSheets,
+    Docket,
+    Judgement,
+    Kind,
+    SharedReadings,
+    State,
+    Station,
+    StationState,
+)
 from verifex.dockets.stations import state_of
 from verifex.dockets.voiding import void_clearance
 from verifex.exercises.present import readings_json
-from verifex.work import queue
+from verifex.work import outdated, queue
 from verifex.work.pool import Limit, OverLimit, compute
 
 logger = logging.getLogger(__name__)
@@ -285,3 +297,13 @@ def _settle(docket_id: int) -> None:
     if docket.judging_since is not None:
         docket.judging_since = docket.judging_failed_at = None
         finish(docket, None, "had nothing to judge")
+
+
+@outdated.when_changed("judgements", lambda: f"{RULES_VERSION} {catalogue_digest()[:16]}")
+def judge_with_new_rules() -> int:
+    """Ask for the judging of every open docket: its sheets and findings are of other rules or another catalogue."""
+    closed = StationState.objects.filter(station=Station.MARK, state=State.PASSED).values("docket")
+    open_ = Docket.objects.exclude(pk__in=closed).filter(attempts__isnull=False).distinct()
+    for docket in open_:
+        ask_for_judgement(docket)
+    return len(open_)

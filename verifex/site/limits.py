@@ -15,9 +15,8 @@ class SizeLimitMiddleware:
             length = int(request.META.get("CONTENT_LENGTH") or 0)
         except ValueError:
             length = 0
-        if length > settings.MOST_BODY_BYTES:
-            most = settings.MOST_BODY_BYTES // (1024 * 1024)
-            return JsonResponse(
-                {"message": f"This is larger than {most} MB, the most that is taken at once."}, status=413
-            )
+        most = settings.LARGER_BODIES.get(request.path, settings.MOST_BODY_BYTES)
+        if length > most:
+            said = f"This is larger than {most // (1024 * 1024)} MB, the most that is taken here at once."
+            return JsonResponse({"message": said}, status=413)
         return self.get_response(request)

@@ -1,19 +1,22 @@
 """The server: `python -m verifex.site.serve [--listen 127.0.0.1:8000]`.
 
-One process watches over the others: as many that answer as there are cores, all on the same address, and the runner
-that works through the queue. One that is gone is started again.
+One process watches over the others: as many that answer as there are cores, all on the same address, and the runner that
+works through the queue. It loads the application once and forks them from there, so that a start takes as long as one of them
+and a new one is there at once where one is gone.
 """
 
 import argparse
+import contextlib
+import errno
 import gc
 import logging
 import os
 import signal
 import socket
-import subprocess
 import sys
 import threading
 import time
+from collections.abc import Callable
 from types import FrameType
 
 from verifex.work.parents import end_with_starter
@@ -22,19 +25,49 @@ MOST_CONNECTIONS = 1000  # a class keeps a connection or two open for every brow
 IDLE_SECONDS = 60  # after which a connection that says nothing, or half a request, is closed
 THREADS = 6
 PROCESSES = min(4, os.cpu_count() or 2)
+END_SECONDS = 8.0  # that a child has to end by itself
+AGAIN_SECONDS = 1.0  # before one that is gone is started again
+
+
+class CannotListen(Exception):
+    """The address cannot be opened; says why, and what to do."""
 
 
 def main() -> None:
     parser = argparse.ArgumentParser(prog="verifex-serve", description="Serves Verifex.")
     parser.add_argument("--listen", default="127.0.0.1:8000", metavar="ADDRESS:PORT")
-    parser.add_argument("--socket", type=int, help=argparse.SUPPRESS)  # the open socket a child answers on
-    parser.add_argument("--started-by", type=int, help=argparse.SUPPRESS)
     arguments = parser.parse_args()
-    if arguments.socket is not None:
-        end_with_starter(arguments.started_by)
-        answer_on(socket.socket(fileno=arguments.socket))
-    else:
-        watch(arguments.listen)
+    os.environ.setdefault("DJANGO_SETTINGS_MODULE", "verifex.site.settings")
+    try:
+        listener = open_address(arguments.listen)
+    except CannotListen as wrong:
+        raise SystemExit(str(wrong)) from None
+    import django
+
+    django.setup()
+    watch(listener)
+
+
+def open_address(listen: str) -> socket.socket:
+    """The open socket. Raises CannotListen in one sentence."""
+    address, _, port = listen.rpartition(":")
+    try:
+        number = int(port)
+    except ValueError:
+        raise CannotListen(f"“{listen}” is no address; one such as 127.0.0.1:8000 was expected.") from None
+    try:
+        listener = socket.create_server((address, number), backlog=MOST_CONNECTIONS)
+    except OSError as wrong:
+        if wrong.errno == errno.EADDRINUSE:
+            raise CannotListen(
+                f"Something listens on {listen} already, maybe another Verifex: end that first, or choose another port "
+                f"(make run PORT={number + 1}, or --listen {address}:{number + 1})."
+            ) from None
+        raise CannotListen(f"{listen} cannot be opened: {wrong.strerror}. Choose an address of this machine.") from None
+    except OverflowError:
+        raise CannotListen(f"{number} is no port; ports go from 1 to 65535.") from None
+    listener.setblocking(False)
+    return listener
 
 
 def answer_on(listener: socket.socket) -> None:
@@ -58,60 +91,101 @@ def answer_on(listener: socket.socket) -> None:
         connection_limit=MOST_CONNECTIONS,
         channel_timeout=IDLE_SECONDS,
         cleanup_interval=10,
-        max_request_body_size=settings.MOST_BODY_BYTES,
+        # What is too large is read and refused in words; only what is larger still is cut off.
+        max_request_body_size=settings.MOST_BODY_READ_BYTES,
         asyncore_use_poll=True,
     )
-    signal.signal(signal.SIGINT, signal.SIG_IGN)  # Ctrl C is the watching process's
     signal.signal(signal.SIGTERM, _leave)
-    warm()
-    pool.warm_up("live")
-    # What is loaded now stays until the end: looking through it for garbage would stop every answer for a tenth of a
-    # second at a time.
-    gc.collect()
-    gc.freeze()
+
+    def warm_up() -> None:
+        # While the first page is read; who asks meanwhile is answered all the same.
+        warm()
+        pool.warm_up("live")
+
+    threading.Thread(target=warm_up, daemon=True, name="warm-up").start()
     try:
         server.run()
     finally:
         ending = threading.Thread(target=pool.stop, daemon=True)
         ending.start()
         ending.join(3)
-        os._exit(0)
 
 
 def _leave(number: int, frame: FrameType | None) -> None:
     raise SystemExit(0)
 
 
-def watch(listen: str) -> None:
-    """Open the address, start the others and keep them going until this process is told to end."""
-    address, _, port = listen.rpartition(":")
-    listener = socket.create_server((address, int(port)), backlog=MOST_CONNECTIONS)
-    listener.setblocking(False)
-    own = ["--started-by", str(os.getpid())]
-    answering = [sys.executable, "-m", "verifex.site.serve", "--socket", str(listener.fileno()), *own]
-    commands = [answering] * PROCESSES + [[sys.executable, "-m", "verifex.work.runner", *own]]
-    running: dict[int, subprocess.Popen[bytes]] = {}
+def watch(listener: socket.socket) -> None:
+    """Start the others on an open socket and keep them going until this process is told to end. Wants Django to be set up."""
+    import verifex.site.wsgi  # noqa: F401  # loaded here once, for all of them
+    from verifex.work import runner
+
+    # What is loaded now stays until the end: looking through it for garbage would stop every answer for a tenth of a second
+    # at a time, and would have the processes copy what they share.
+    gc.collect()
+    gc.freeze()
+    tasks: list[tuple[str, Callable[[], None]]] = [
+        (f"answering {n + 1}", lambda: answer_on(listener)) for n in range(PROCESSES)
+    ]
+    tasks.append(("runner", runner.work))
+    running: dict[int, int] = {}  # by process its task
     signal.signal(signal.SIGTERM, _leave)
     try:
+        for number in range(len(tasks)):
+            running[_forked(tasks[number][1])] = number
         while True:
-            for number, command in enumerate(commands):
-                process = running.get(number)
-                if process is not None and process.poll() is None:
-                    continue
-                if process is not None:
-                    print(f"{' '.join(command[1:3])} ended with {process.returncode}; it is started again", flush=True)
-                running[number] = subprocess.Popen(command, pass_fds=[listener.fileno()])
-            time.sleep(1)
+            pid, status = os.wait()
+            number = running.pop(pid, -1)
+            if number < 0:
+                continue
+            name = tasks[number][0]
+            print(f"{name} ended with {os.waitstatus_to_exitcode(status)}; it is started again", flush=True)
+            time.sleep(AGAIN_SECONDS)
+            running[_forked(tasks[number][1])] = number
     except (KeyboardInterrupt, SystemExit):
         pass
     finally:
-        for process in running.values():
-            process.terminate()
-        for process in running.values():
-            try:
-                process.wait(8)
-            except subprocess.TimeoutExpired:
-                process.kill()
+        signal.signal(signal.SIGTERM, signal.SIG_IGN)
+        _end(list(running))
+
+
+def _forked(task: Callable[[], None]) -> int:
+    """A child that does a task and ends; gives its process id."""
+    watcher = os.getpid()
+    pid = os.fork()
+    if pid:
+        return pid
+    code = 1
+    try:
+        end_with_starter(watcher)
+        signal.signal(signal.SIGTERM, signal.SIG_DFL)
+        signal.signal(signal.SIGINT, signal.SIG_IGN)  # Ctrl C is the watching process's
+        task()
+        code = 0
+    except SystemExit:
+        code = 0
+    except BaseException:
+        logging.getLogger(__name__).exception("a process of the server failed")
+    finally:
+        # Nothing of the watching process is tidied up here, and no thread is waited for.
+        sys.stdout.flush()
+        sys.stderr.flush()
+        os._exit(code)
+
+
+def _end(pids: list[int]) -> None:
+    for pid in pids:
+        with contextlib.suppress(ProcessLookupError):
+            os.kill(pid, signal.SIGTERM)
+    until = time.monotonic() + END_SECONDS
+    left = set(pids)
+    while left and time.monotonic() < until:
+        with contextlib.suppress(ChildProcessError):
+            left -= {pid for pid in left if os.waitpid(pid, os.WNOHANG)[0]}
+        time.sleep(0.05)
+    for pid in left:
+        with contextlib.suppress(ProcessLookupError):
+            os.kill(pid, signal.SIGKILL)
 
 
 if __name__ == "__main__":

@@ -14,10 +14,19 @@ _PACKAGE = Path(__file__).resolve().parent.parent
 _OWN_DATA = Path(os.environ.get("XDG_DATA_HOME", Path.home() / ".local" / "share")) / "verifex"
 DATA_DIR = Path(os.environ.get("VERIFEX_DATA", _OWN_DATA if INSTALLED else BASE_DIR / "var"))
 DEMO_DIR = _PACKAGE / "demo" / "course" if INSTALLED else BASE_DIR / "demo"
-DATA_DIR.mkdir(parents=True, exist_ok=True)
+os.umask(0o077)  # names, programs and marks are for nobody else on this machine
+try:
+    DATA_DIR.mkdir(mode=0o700, parents=True, exist_ok=True)
+    DATA_DIR.chmod(0o700)  # it may have been made by another umask
+    if not os.access(DATA_DIR, os.W_OK | os.X_OK):
+        raise PermissionError(13, "Permission denied")
+except OSError as wrong:
+    raise SystemExit(
+        f"The data folder {DATA_DIR} cannot be used: {wrong.strerror}. Give it to the user who runs Verifex, or name another"
+        " one in VERIFEX_DATA."
+    ) from None
 #: Where a copy of the database is put once a day; beside the data unless another disk is named, which is better.
 BACKUP_DIR = Path(os.environ.get("VERIFEX_BACKUPS", DATA_DIR / "backups"))
-os.umask(0o077)  # names, programs and marks are for nobody else on this machine
 
 
 def _kept_secret() -> str:
@@ -139,7 +148,8 @@ STATIC_ROOT = DATA_DIR / "static" if INSTALLED else BASE_DIR / "staticfiles"
 STATICFILES_DIRS = [("assets", WEB_DIST / "assets")] if (WEB_DIST / "assets").exists() else []
 STORAGES = {
     "default": {"BACKEND": "django.core.files.storage.FileSystemStorage"},
-    "staticfiles": {"BACKEND": "whitenoise.storage.CompressedStaticFilesStorage"},
+    # Compressed when the front end is built, not at the first start, which would take half a minute.
+    "staticfiles": {"BACKEND": "django.contrib.staticfiles.storage.StaticFilesStorage"},
 }
 WHITENOISE_IMMUTABLE_FILE_TEST = r"^/static/assets/.+-[\w-]{8}\.\w+$"
 
@@ -167,9 +177,13 @@ SECURE_REFERRER_POLICY = "same-origin"
 # keep to HTTPS as well (W005, W021), which this application cannot know.
 SILENCED_SYSTEM_CHECKS = ["security.W005", "security.W008", "security.W021"]
 
-#: The largest body any call takes: a log of 10 MB, with room for its JSON. Refused before it is read.
+#: The largest body a call takes: a log of 10 MB, with room for its JSON. Refused by its announced length.
 MOST_BODY_BYTES = 12 * 1024 * 1024
-DATA_UPLOAD_MAX_MEMORY_SIZE = MOST_BODY_BYTES
+#: Where more is taken: a course of 20 MB as base64.
+LARGER_BODIES = {"/api/set-up/import": 30 * 1024 * 1024}
+DATA_UPLOAD_MAX_MEMORY_SIZE = max(MOST_BODY_BYTES, *LARGER_BODIES.values())
+#: What the server reads of a body at most, so that what is too large is refused in words and not by a cut connection.
+MOST_BODY_READ_BYTES = 96 * 1024 * 1024
 #: Log-in tries for one name from one address, and from one address whatever the name: a class has one address.
 THROTTLED_LOG_INS = "8/m"
 THROTTLED_LOG_INS_OF_AN_ADDRESS = "240/m"

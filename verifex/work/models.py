@@ -57,3 +57,10 @@ class Queued(models.Model):
         constraints = [models.UniqueConstraint(fields=["kind", "key"], name="queued_once")]
         ordering = ["asked_at"]
         indexes = [models.Index(fields=["failed_at", "due_at"], name="queued_next")]
+
+
+class BroughtUpTo(models.Model):
+    """With which version something was worked out last that depends on the program's own rules."""
+
+    name = models.CharField(max_length=40, unique=True)
+    version = models.CharField(max_length=100)

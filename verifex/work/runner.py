@@ -1,16 +1,13 @@
 """The runner: a process beside the server that works through the queue, so that judging takes nothing from answering.
 
-`python -m verifex.work.runner`; `verifex.site.serve` starts it and starts it again when it is gone.
+`verifex.site.serve` starts it and starts it again when it is gone; `python -m verifex.work.runner` is one by itself.
 """
 
-import argparse
 import logging
 import os
 import signal
 import threading
 from types import FrameType
-
-from verifex.work.parents import end_with_starter
 
 logger = logging.getLogger(__name__)
 THREADS = 4  # they wait for workers more than they work
@@ -20,14 +17,18 @@ LOOKS_EVERY_SECONDS = 600.0  # for whether a copy of the database is due
 
 
 def main() -> None:
-    parser = argparse.ArgumentParser(prog="verifex-runner", description="Works through the queue.")
-    parser.add_argument("--started-by", type=int, help=argparse.SUPPRESS)
-    arguments = parser.parse_args()
     os.environ.setdefault("DJANGO_SETTINGS_MODULE", "verifex.site.settings")
     import django
 
     django.setup()
-    from verifex.work import pool, queue, wake
+    signal.signal(signal.SIGINT, signal.SIG_IGN)  # Ctrl C ends the server, which ends its runner
+    work()
+    os._exit(0)  # what was under way is in the queue still
+
+
+def work() -> None:
+    """Work through the queue until told to end. Wants Django to be set up."""
+    from verifex.work import outdated, pool, queue, wake
 
     os.nice(NICENESS)
     ended = threading.Event()
@@ -35,22 +36,18 @@ def main() -> None:
     def end(number: int, frame: FrameType | None) -> None:
         ended.set()
 
-    end_with_starter(arguments.started_by)
     signal.signal(signal.SIGTERM, end)
-    signal.signal(signal.SIGINT, signal.SIG_IGN)  # Ctrl C ends the server, which ends its runner
     wake.listen()
-    pool.warm_up("judging")
+    outdated.bring_up_to_date()
     for number in range(THREADS):
         threading.Thread(target=queue.serve_until, args=(ended,), daemon=True, name=f"queue-{number}").start()
     threading.Thread(target=_look_after_until, args=(ended,), daemon=True, name="daily").start()
     threading.Thread(target=queue.renew_until, args=(ended,), daemon=True, name="leases").start()
     ended.wait()
-    wake.interrupt()
     queue.release_own()
     ending = threading.Thread(target=pool.stop, daemon=True)
     ending.start()
     ending.join(3)
-    os._exit(0)  # what was under way is in the queue still
 
 
 def _look_after_until(ended: threading.Event) -> None:
@@ -59,6 +56,7 @@ def _look_after_until(ended: threading.Event) -> None:
     from django.db import connection
     from django.utils import timezone
 
+    from verifex.acts.events import record
     from verifex.work import daily
     from verifex.work.backups import BackupFailed, backup, is_due
 
@@ -69,6 +67,7 @@ def _look_after_until(ended: threading.Event) -> None:
             try:
                 connection.ensure_connection()
                 made = backup(connection.connection, settings.BACKUP_DIR, timezone.now())
+                record(None, daily.COPIED, daily.INSTALLATION)
                 logger.warning("copied the database to %s", made)
             except BackupFailed as wrong:
                 logger.error("no copy of the database was made: %s", wrong)
