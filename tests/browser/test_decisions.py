@@ -62,7 +62,7 @@ class DecisionsTest(BrowserCase):
 
     def test_ones_password_is_changed_with_the_old_one(self):
         page = self.page_for("leo.castell", "/account", width=390, height=844)
-        page.get_by_label("The old one").fill(PASSWORD)
+        page.get_by_label("The current one").fill(PASSWORD)
         page.get_by_label("The new one, at least").fill("beside the hive")
         page.get_by_label("The new one again").fill("beside the hives")
         page.get_by_text("The two differ.").wait_for()

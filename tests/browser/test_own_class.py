@@ -232,7 +232,7 @@ class OwnClassTest(BrowserCase):
         page.get_by_label("Log-in").fill("m.kessler")
         page.get_by_label("Password").fill("abc-def-ghj")
         page.get_by_role("button", name="Log in").click()
-        page.get_by_label("The old one").fill("abc-def-ghj")
+        page.get_by_label("The current one").fill("abc-def-ghj")
         page.get_by_label("The new one, at least 10 letters").fill("propolis and wax 8")
         page.get_by_label("The new one again").fill("propolis and wax 8")
         self.shot(page, "first-password")

@@ -98,7 +98,7 @@ class Shadower:
         )
 
     def program(self) -> str:
-        globals_, known = [], []
+        globals_, known = list[str](), list[str]()
         for name in NAMES:
             globals_.append(f"int {name} = {self.value(known)};")
             known.append(name)

@@ -7,12 +7,13 @@ from io import StringIO
 from pathlib import Path
 from tempfile import TemporaryDirectory
 from typing import Any
+from unittest import mock
 
 from django.core.management import CommandError, call_command
 from django.db import connection
 
 from tests.site.base import DemoCase
-from verifex.work.backups import backup, copies, is_due, made_at
+from verifex.work.backups import BackupFailed, backup, copies, is_due, made_at
 
 NOW = datetime(2026, 3, 2, 6, 30, tzinfo=UTC)
 
@@ -48,7 +49,36 @@ class BackupTest(DemoCase):
         for day in range(5):
             backup(self.live, folder, NOW + timedelta(days=day), keep=3)
         self.assertEqual([made_at(copy).day for copy in copies(folder)], [6, 5, 4])
-        self.assertEqual(sorted(folder.iterdir()), sorted(copies(folder)))
+        beside = [copy.with_name(f"{copy.name}.sha256") for copy in copies(folder)]
+        self.assertEqual(sorted(folder.iterdir()), sorted([*copies(folder), *beside]))
+
+    def test_a_copy_with_one_flipped_byte_is_not_put_back(self):
+        made = backup(self.live, self.folder / "copies", NOW)
+        content_of = bytearray(made.read_bytes())
+        content_of[content_of.index(b"Marlow")] ^= 1  # one letter of a name: the database is whole all the same
+        made.write_bytes(content_of)
+        with self.assertRaisesMessage(CommandError, "differs from its digest"):
+            call_command("restore", str(made), "--into", str(self.folder / "new"))
+        self.assertFalse((self.folder / "new" / "verifex.sqlite3").exists())
+        made.with_name(f"{made.name}.sha256").unlink()
+        with self.assertRaisesMessage(CommandError, "is missing beside"):
+            call_command("restore", str(made), "--into", str(self.folder / "new"))
+
+    def test_a_copy_dated_in_the_future_keeps_none_from_being_made_or_kept(self):
+        folder = self.folder / "copies"
+        for year in (2031, 2032, 2033):  # the clock was wrong for a while
+            backup(self.live, folder, NOW.replace(year=year), keep=3)
+        self.assertTrue(is_due(folder, NOW))
+        for day in range(4):
+            backup(self.live, folder, NOW + timedelta(days=day), keep=3)
+        self.assertEqual([made_at(copy).day for copy in copies(folder) if made_at(copy).year == 2026], [5, 4, 3])
+
+    def test_a_copy_that_cannot_be_written_leaves_nothing_behind(self):
+        folder = self.folder / "copies"
+        full = mock.patch("verifex.work.backups._look_through", side_effect=OSError(28, "No space left on device"))
+        with full, self.assertRaisesMessage(BackupFailed, "Is the disk full?"):
+            backup(self.live, folder, NOW)
+        self.assertEqual(list(folder.glob("*.unfinished*")), [])
 
     def test_one_is_due_when_the_newest_is_a_day_old(self):
         self.assertTrue(is_due(self.folder, NOW))

@@ -1,17 +1,19 @@
 """One student's data given and taken away; a closed course forgotten after its time, with its figures kept."""
 
 import json
-from datetime import timedelta
+from datetime import datetime, timedelta
 
 from django.conf import settings
 
 from tests.site.base import DemoCase
 from verifex.acts import clock
+from verifex.acts.events import record
 from verifex.acts.models import Event
 from verifex.dockets.models import Attempt, Judgement
 from verifex.marks.models import ClosedMark
 from verifex.people.models import Course, Pair, User
 from verifex.set_up.privacy import forget_what_is_over
+from verifex.work.daily import COPIED, INSTALLATION
 
 
 class PrivacyTest(DemoCase):
@@ -55,9 +57,10 @@ class PrivacyTest(DemoCase):
         closed = Course.objects.get(pk=course.pk).closed_at
         assert closed is not None
         self.assertEqual(forget_what_is_over(closed + timedelta(days=settings.KEPT_DAYS - 1)), 0)
-        with clock.acting_at(closed + timedelta(days=settings.KEPT_DAYS, minutes=1)):
-            self.assertEqual(forget_what_is_over(clock.now()), 1)
-            self.assertEqual(forget_what_is_over(clock.now()), 0, "once is enough")
+        over = closed + timedelta(days=settings.KEPT_DAYS, minutes=1)
+        self.run_days(over - timedelta(days=5), over + timedelta(days=1), expected=0)  # announced, and not done yet
+        self.run_days(over + timedelta(days=2), over + timedelta(days=2), expected=1)
+        self.run_days(over + timedelta(days=3), over + timedelta(days=3), expected=0)  # once is enough
         text = self.everything()
         for family in ("Castell", "Nwosu", "Haddad", "Sorel"):
             self.assertNotIn(family, text)
@@ -65,10 +68,29 @@ class PrivacyTest(DemoCase):
         self.assertEqual(str(ClosedMark.objects.get().total), "29.50")
         self.assertFalse(Attempt.objects.exclude(text="").exists())
 
+    def run_days(self, first: datetime, last: datetime, *, expected: int) -> None:
+        """The server runs from day to day: it copies its data and does what is due."""
+        done, day = 0, first
+        while day <= last:
+            with clock.acting_at(day):
+                record(None, COPIED, INSTALLATION)
+                done += forget_what_is_over(day)
+            day += timedelta(days=1)
+        self.assertEqual(done, expected)
+
+    def test_a_clock_that_jumped_a_year_ahead_forgets_nothing(self):
+        course = self.session.section.course
+        self.instructor.ask(f"/api/set-up/courses/{course.pk}/closed", closed=True)
+        ahead = clock.now() + timedelta(days=settings.KEPT_DAYS + 30)
+        for hours in (0, 1, 47, 49):  # it is put right only after two days
+            with clock.acting_at(ahead + timedelta(hours=hours)):
+                self.assertEqual(forget_what_is_over(clock.now()), 0)
+        self.assertNotIn(f"Student {self.user.pk}", self.everything())
+
     def test_no_finding_that_is_kept_names_another_pair(self):
         names = [pair.name.split(" · ")[0] for pair in Pair.objects.all()]
-        for record in Judgement.objects.values_list("record", flat=True):
-            told = json.dumps(record.get("findings", []), ensure_ascii=False)
+        for judged in Judgement.objects.values_list("record", flat=True):
+            told = json.dumps(judged.get("findings", []), ensure_ascii=False)
             self.assertFalse([name for name in names if name in told])
 
     def test_staff_are_not_removed_as_students(self):

@@ -53,6 +53,14 @@ class SteppedHintOut(HintOut):
     shows: bool
 
 
+#: Shown in place of a severity: we could not check something, which is no judgement.
+UNCHECKED = "unchecked"
+
+
+def shown_severity(finding: dict[str, Any]) -> str:
+    return UNCHECKED if finding.get("unchecked") else str(finding["severity"])
+
+
 def finding_out(finding: dict[str, Any]) -> dict[str, Any]:
     """A stored finding with what it explains in words: the titles of those rules, and their parts."""
     also = []
@@ -60,7 +68,7 @@ def finding_out(finding: dict[str, Any]) -> dict[str, Any]:
         slug, _, part = name.partition(" ")
         title = title_of(slug)
         also.append(f"{title} ({part})" if part else title)
-    return {**finding, "also": also}
+    return {**finding, "severity": shown_severity(finding), "also": also}
 
 
 #: Rules whose findings say that a bench is not finished, rather than that something on it is wrong.
@@ -92,7 +100,7 @@ def hint_of(finding: dict[str, Any]) -> dict[str, Any]:
     """What a pair may be shown of a stored finding."""
     where = finding.get("where", {})
     return {
-        "severity": finding["severity"],
+        "severity": shown_severity(finding),
         "hint": finding["hint"],
         "parts": where.get("parts", []),
         "line": where.get("line"),

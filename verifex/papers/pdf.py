@@ -14,7 +14,8 @@ from verifex.work.pool import PAPER, OverLimit, compute
 
 
 def pdf_of(html: str) -> bytes:
-    """One page or more as PDF. Refused where it cannot be made, with the reason."""
+    """One page or more as PDF. Refused where it cannot be made, with the reason; raises OverLimit where the machine could
+    not do it now."""
     try:
         pdf: bytes = compute(
             lay_out, html, render_to_string("papers/paper.css"), str(settings.WEB_DIST / "assets"), limit=PAPER
@@ -23,8 +24,10 @@ def pdf_of(html: str) -> bytes:
         raise Refused(
             "This machine cannot make papers yet: Debian's packages libpango-1.0-0 and libpangoft2-1.0-0 are missing."
         ) from None
-    except OverLimit:
-        raise Refused("This page took longer than a page may; nothing was made.") from None
+    except OverLimit as over:
+        if over.reason == "failed":
+            raise  # the machine, not the page: it is tried again
+        raise Refused("This page is larger than a page may be; nothing was made.") from None
     return pdf
 
 

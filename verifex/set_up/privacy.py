@@ -4,6 +4,7 @@ Figures stay: marks, times, how often something was handed in. Names become pseu
 """
 
 from datetime import datetime, timedelta
+from itertools import pairwise
 from typing import Any
 
 from django.conf import settings
@@ -107,16 +108,43 @@ def forget_course(course: Course) -> int:
 
 
 def forget_what_is_over(now: datetime) -> int:
-    """Every course that was closed so long ago, once. Returns how many courses were forgotten."""
+    """Every course that was closed so long ago, once. Returns how many courses were forgotten.
+
+    It is announced in the event log first, and done two days later, and only while the log shows that the clock went on day by
+    day until then: a clock that jumped takes nothing away for good.
+    """
     before = now - timedelta(days=settings.KEPT_DAYS)
     done = 0
     for course in Course.objects.filter(closed_at__lt=before):
-        if not Event.objects.filter(
-            subject=f"course:{course.pk}", verb__startswith="forgot ", at__gt=course.closed_at
-        ).exists():
+        own = Event.objects.filter(subject=f"course:{course.pk}", at__gt=course.closed_at, at__lte=now)
+        if own.filter(verb__startswith="forgot ").exists():
+            continue
+        announced = own.filter(verb=ANNOUNCED).order_by("-at").first()
+        if announced is None or not _went_on(announced.at, now):
+            if announced is None or now - announced.at > ANNOUNCED_BEFORE:
+                record(None, ANNOUNCED, f"course:{course.pk}")
+        elif now - announced.at >= ANNOUNCED_BEFORE:
             forget_course(course)
             done += 1
     return done
+
+
+ANNOUNCED = "will forget its people, programs and logs in two days"
+ANNOUNCED_BEFORE = timedelta(days=2)
+MOST_APART = timedelta(days=3)  # of two entries in the log of a server that runs: it copies its data every day
+
+
+def _went_on(since: datetime, now: datetime) -> bool:
+    """Whether the log has an entry shortly before `since`, and no gap from there to now."""
+    times = [
+        *Event.objects.filter(at__gt=since - MOST_APART, at__lte=now)
+        .exclude(verb=ANNOUNCED)
+        .order_by("at")
+        .values_list("at", flat=True)
+    ]
+    if not times or times[0] > since:
+        return False
+    return all(later - earlier <= MOST_APART for earlier, later in pairwise([*times, now]))
 
 
 def _require_member(section: Section, user: User) -> None:

@@ -112,7 +112,11 @@ def absent(request: HttpRequest, wrong: Exception) -> HttpResponse:
 
 @api.exception_handler(OverLimit)
 def over_limit(request: HttpRequest, wrong: OverLimit) -> HttpResponse:
-    return _answer(request, 503, "This could not be checked just now. Nothing is wrong with it as far as we know.")
+    return _answer(
+        request,
+        503,
+        "This could not be done just now: the machine is busy. Nothing is wrong with it as far as we know; try again.",
+    )
 
 
 @api.exception_handler(Superseded)
@@ -127,6 +131,12 @@ def too_busy(request: HttpRequest, wrong: TooBusy) -> HttpResponse:
 
 @api.exception_handler(HttpError)
 def refused_by_the_library(request: HttpRequest, wrong: HttpError) -> HttpResponse:
+    if wrong.status_code == 403:  # the token that shows that a request comes from our own page
+        return _answer(
+            request,
+            403,
+            "This page was opened too long ago, or by somebody else. Load it again, then repeat what you did.",
+        )
     return _answer(request, wrong.status_code, "This request cannot be read; JSON was expected.")
 
 
@@ -139,4 +149,15 @@ def unforeseen(request: HttpRequest, wrong: Exception) -> HttpResponse:
 
 @api.exception_handler(OperationalError)
 def busy(request: HttpRequest, wrong: OperationalError) -> HttpResponse:
-    return _answer(request, 503, "The store was busy for a moment; nothing was lost. Try again.")
+    said = str(wrong)
+    if "disk is full" in said or "disk I/O" in said:
+        logger.error("%s %s: %s", request.method, request.path, wrong)
+        return _answer(
+            request, 507, "The disk of this server is full, so nothing was stored. Whoever runs it has to make room."
+        )
+    if "readonly" in said or "unable to open" in said:
+        logger.error("%s %s: %s", request.method, request.path, wrong)
+        return _answer(
+            request, 500, "This server cannot write its data. Whoever runs it has to look at the data folder."
+        )
+    return _answer(request, 503, "The database was busy; nothing was lost. Try again.")

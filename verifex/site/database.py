@@ -52,7 +52,8 @@ def _is_empty(file: Path) -> bool:
     if not file.exists():
         return True
     with closing(sqlite3.connect(f"file:{file}?mode=ro", uri=True)) as opened:
-        return opened.execute("SELECT count(*) FROM sqlite_master").fetchone() == (0,)
+        (tables,) = opened.execute("SELECT count(*) FROM sqlite_master").fetchone()
+    return int(tables) == 0
 
 
 def _shape() -> int:

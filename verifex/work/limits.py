@@ -14,10 +14,11 @@ from typing import Any
 from verifex.work.parents import end_with_starter
 
 OUT_OF_MEMORY_EXIT = 77
-#: Answers to people come before checks; the answers while someone types are such answers. The other pools run in what
-#: processor time is left over, and give way at once when a request comes in.
+#: Answers to people come before checks; the answers while someone types are such answers. The other pools give way when a
+#: request comes in, and still get on where the machine is busy with something else: what waits for idle time may wait for ever.
 ANSWERS_SOON = ("live",)
 SOON_NICENESS = 2
+LATER_NICENESS = 14
 
 _base_bytes = 0
 
@@ -31,7 +32,7 @@ def begin_worker(pool: str) -> None:
     if pool in ANSWERS_SOON:
         os.nice(SOON_NICENESS)
     else:
-        os.sched_setscheduler(0, os.SCHED_IDLE, os.sched_param(0))
+        os.nice(LATER_NICENESS)
     _base_bytes = _address_space_bytes()
 
 

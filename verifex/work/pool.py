@@ -50,7 +50,7 @@ PAPER = Limit(30, 1200 * MB, pool="papers")
 #: Workers by pool. Judging leaves a core to the answers; the other pools may not keep it waiting.
 WORKERS = {"judging": max(1, (os.cpu_count() or 2) - 1), "live": 1, "papers": 1}
 LOOK_SECONDS = 0.5
-MOST_STUCK_SECONDS = 2.0
+MOST_STUCK_SECONDS = 30.0  # a busy machine may let a free worker wait for so long
 WORKER_NAME = "pebble_pool_worker"
 MOST_TRIES = 3  # of a call whose worker was killed from outside
 MOST_WAITING_LIVE = 5  # threads of the server that may wait for live answers at once

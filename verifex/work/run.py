@@ -13,11 +13,12 @@ from verifex.acts.refusals import Refused
 from verifex.people.models import User
 from verifex.work import queue
 from verifex.work.models import State, Work
-from verifex.work.pool import runs_here
+from verifex.work.pool import OverLimit, runs_here
 
 logger = logging.getLogger(__name__)
 WORK = "work"
 KEPT_FOR = timedelta(days=1)
+AGAIN_AFTER = timedelta(seconds=10)
 
 
 @dataclass(frozen=True, slots=True)
@@ -70,7 +71,7 @@ def run(work_id: int) -> None:
 
 def run_now(work: Work) -> None:
     mine = Work.objects.filter(pk=work.pk)
-    mine.update(state=State.RUNNING)
+    mine.update(state=State.RUNNING, message="")
     steps = JOBS[work.kind](work.detail)
     try:
         while True:
@@ -83,6 +84,10 @@ def run_now(work: Work) -> None:
     except StopIteration as end:
         made: Made = end.value
         mine.update(state=State.DONE, file_name=made.name, file=made.content, file_type=made.content_type)
+    except OverLimit:
+        # The machine could not do it now: it waits its turn, with what it has done so far forgotten.
+        mine.update(state=State.WAITING, done=0, message="The machine is busy; this waits its turn.")
+        queue.put(WORK, work.pk, after=AGAIN_AFTER)
     except Refused as refused:
         mine.update(state=State.FAILED, message=str(refused)[:300])
     except Exception:

@@ -2,6 +2,7 @@
 
 from typing import Any
 
+from verifex.core.assess.overrun import SLUG as NOT_CHECKED_YET
 from verifex.core.circuit.rules import WIRING
 from verifex.core.program.rules import PROGRAM
 from verifex.core.readings.honesty import HONESTY
@@ -15,4 +16,6 @@ def all_books() -> list[RuleBook[Any]]:
 
 def title_of(slug: str) -> str:
     """What a rule is called; of one that is no more, its slug."""
+    if slug == NOT_CHECKED_YET:
+        return "Not checked yet"
     return next((book.rules[slug].title for book in all_books() if slug in book.rules), slug)

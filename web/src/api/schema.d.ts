@@ -3956,17 +3956,15 @@ export interface components {
         };
         /**
          * LookOut
-         * @description Something of the log that is worth a second look, for staff only.
+         * @description What an output shows from a time on: on, off, a colour, a pitch, a brightness.
          */
         LookOut: {
-            /** Rule */
-            rule: string;
-            /** Seen */
-            seen: string;
-            /** Why */
-            why: string;
-            /** Remedy */
-            remedy: string;
+            /** Ms */
+            ms: number;
+            /** Ref */
+            ref: string;
+            /** Text */
+            text: string;
         };
         /**
          * MeasurableOut
@@ -6725,7 +6723,7 @@ export interface components {
             /** Second Look */
             second_look: boolean;
             /** To Look At */
-            to_look_at: components["schemas"]["LookOut"][];
+            to_look_at: components["schemas"]["SecondLookOut"][];
             /** Decided */
             decided: string;
             /** Students */
@@ -6762,6 +6760,20 @@ export interface components {
              * @default false
              */
             to_decide: boolean;
+        };
+        /**
+         * SecondLookOut
+         * @description Something of the log that is worth a second look, for staff only.
+         */
+        SecondLookOut: {
+            /** Rule */
+            rule: string;
+            /** Seen */
+            seen: string;
+            /** Why */
+            why: string;
+            /** Remedy */
+            remedy: string;
         };
         /** StudentOut */
         StudentOut: {

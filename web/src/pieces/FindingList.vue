@@ -11,7 +11,7 @@ const emit = defineEmits<{ show: [finding: Finding] }>()
 const chosen = defineModel<number>('chosen', { default: 0 })
 
 const counts = computed(() =>
-  (['stop', 'fix', 'check', 'note'] as const)
+  (['stop', 'fix', 'check', 'unchecked', 'note'] as const)
     .map((severity) => ({ severity, count: props.findings.filter((f) => f.severity === severity).length }))
     .filter((entry) => entry.count > 0),
 )

@@ -49,6 +49,10 @@ const shape = computed(() => shapeOf(props.severity))
   color: var(--check);
   background: var(--check-bg);
 }
+.unchecked {
+  color: var(--soft);
+  background: var(--sunk);
+}
 .note {
   color: var(--note);
   background: var(--note-bg);

@@ -14,7 +14,7 @@ async function account(answer: unknown) {
   return screen
 }
 async function fill(screen: Awaited<ReturnType<typeof account>>, fresh: string, again = fresh) {
-  await screen.type('The old one', 'the old pass phrase')
+  await screen.type('The current one', 'the old pass phrase')
   await screen.type('The new one, at least', fresh)
   await screen.type('The new one again', again)
 }

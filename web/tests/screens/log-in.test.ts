@@ -44,7 +44,7 @@ describe('a password that was printed', () => {
     })
     await says('was printed on paper')
     expect(at()).toBe('/account')
-    await type('The old one', 'printed-word')
+    await type('The current one', 'printed-word')
     await type('The new one', 'a longer pass phrase')
     expect(button('Change it')).toHaveProperty('disabled', true)
     await type('The new one again', 'a longer pass phrase')

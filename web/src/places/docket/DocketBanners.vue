@@ -5,9 +5,17 @@ import { clockTime } from '@/shared/words'
 import { common } from '@texts/common'
 import { docketBanners as texts } from '@texts/docket'
 import { useDocket } from './use-docket'
+
 import { decidedWords } from '@texts/words'
 
-const { docket, undo, busy } = useDocket()
+/** The rule that says that a check was not finished. */
+const NOT_CHECKED_YET = 'not-checked-yet'
+const { docket, undo, checkAgain, busy } = useDocket()
+const notYet = computed(() =>
+  [docket.value?.wiring, docket.value?.program, docket.value?.readings].some((station) =>
+    station?.findings?.some((finding) => finding.rule === NOT_CHECKED_YET),
+  ),
+)
 const decided = computed(() => docket.value?.undo ?? null)
 </script>
 
@@ -19,6 +27,14 @@ const decided = computed(() => docket.value?.undo ?? null)
     </p>
     <p v-if="docket.judging" class="judging" role="status" aria-live="polite">
       <span class="pulse" aria-hidden="true" />{{ texts.beingJudgedWhatWasHanded }}
+    </p>
+    <p v-if="docket.judging_failed" class="failed" role="status">
+      <b>{{ texts.couldNotBeChecked }}</b> {{ texts.anErrorOfOurs }}
+      <button class="btn line" :disabled="busy" @click="checkAgain()">{{ texts.checkAgain }}</button>
+    </p>
+    <p v-else-if="notYet && !docket.judging" class="failed" role="status">
+      <b>{{ texts.notCheckedYet }}</b> {{ texts.itIsTriedAgain }}
+      <button class="btn line" :disabled="busy" @click="checkAgain()">{{ texts.checkAgain }}</button>
     </p>
     <p v-if="decided" class="undo">
       {{ texts.decidedBy(decided.by, decidedWords(decided), clockTime(decided.at)) }}
@@ -52,6 +68,12 @@ p {
 }
 .off a {
   color: inherit;
+  margin-left: auto;
+}
+.failed {
+  background: var(--check-bg);
+}
+.failed .btn {
   margin-left: auto;
 }
 .judging {

@@ -14,6 +14,7 @@ import ReasonAsk from './ReasonAsk.vue'
 import StationFrame from './StationFrame.vue'
 import StudentRow from './StudentRow.vue'
 import { useDocket } from './use-docket'
+import { and } from '@texts/language'
 import { decidedWords } from '@texts/words'
 
 const emit = defineEmits<{ next: [] }>()
@@ -24,7 +25,16 @@ const asked = useDocketMarks(id)
 const marks = asked.data
 const mayClose = computed(() => may('close', 'mark') && !docket.value?.judging)
 const mayMark = computed(() => may('mark', 'mark'))
-useKeys({ m: { does: texts.toCloseTheMarking, act: () => void (mayClose.value && closeMarking()) } })
+const toDecide = computed(() =>
+  (marks.value?.criteria ?? []).filter((row) => row.to_decide && row.counts === null).map((row) => row.title),
+)
+const looking = ref(false)
+/** A log that is worth a second look asks for a word before the marking is closed. */
+function close() {
+  if (marks.value?.second_look) looking.value = true
+  else void closeMarking()
+}
+useKeys({ m: { does: texts.toCloseTheMarking, act: () => void (mayClose.value && close()) } })
 </script>
 
 <template>
@@ -43,15 +53,21 @@ useKeys({ m: { does: texts.toCloseTheMarking, act: () => void (mayClose.value &&
           >
           <span class="soft">{{ texts.schemeRuleSet(marks.scheme, marks.rules_version) }}</span>
         </header>
-        <p v-if="marks.second_look" class="look">
-          <Sentence :text="texts.anotherBenchHasTheSame"
-            ><template #severitytag><SeverityTag severity="check" /></template>
-            <template #link
-              ><RouterLink :to="`/dockets/${id}/readings`">{{
-                texts.lookAtThemTogether
-              }}</RouterLink></template
-            >
-          </Sentence>
+        <div v-if="marks.second_look" class="look">
+          <p v-for="look in marks.to_look_at" :key="look.rule + look.seen">
+            <SeverityTag severity="check" /> {{ look.seen }} <span class="soft">{{ look.remedy }}</span>
+          </p>
+          <p v-if="!marks.to_look_at.length">
+            <SeverityTag severity="check" /> {{ texts.anotherBenchHasTheSame }}
+          </p>
+          <p v-if="marks.decided">{{ texts.decidedAboutIt(marks.decided) }}</p>
+          <p v-else>
+            <RouterLink :to="`/dockets/${id}/readings`">{{ texts.lookAtThemTogether }}</RouterLink>
+            <span class="soft">{{ texts.closingAsksWhatYouDecided }}</span>
+          </p>
+        </div>
+        <p v-if="toDecide.length && !marks.closed" class="look">
+          {{ texts.forYouToDecide(and(toDecide)) }}
         </p>
         <CriterionRow v-for="row in marks.criteria" :key="row.name" :row="row" :editable="mayMark" />
       </template>
@@ -85,7 +101,7 @@ useKeys({ m: { does: texts.toCloseTheMarking, act: () => void (mayClose.value &&
       </details>
     </template>
     <template #decisions>
-      <button v-if="!marks?.closed" class="btn" :disabled="!mayClose || busy" @click="closeMarking">
+      <button v-if="!marks?.closed" class="btn" :disabled="!mayClose || busy" @click="close">
         {{ texts.closeTheMarking }} <kbd>M</kbd>
       </button>
       <button v-else class="btn line" :disabled="!may('reopen', 'mark')" @click="reopening = true">
@@ -97,6 +113,13 @@ useKeys({ m: { does: texts.toCloseTheMarking, act: () => void (mayClose.value &&
       }}</span>
     </template>
   </StationFrame>
+  <ReasonAsk
+    v-model:show="looking"
+    :title="texts.whatDidYouDecide"
+    :label="texts.aboutThisLog"
+    :act="texts.closeTheMarking"
+    @done="closeMarking"
+  />
   <ReasonAsk
     v-model:show="reopening"
     :title="texts.reopenTheMarking"
@@ -123,6 +146,9 @@ useKeys({ m: { does: texts.toCloseTheMarking, act: () => void (mayClose.value &&
 }
 .gap {
   margin-top: 18px;
+}
+.look p {
+  margin: 4px 0;
 }
 .look {
   background: var(--check-bg);

@@ -161,15 +161,18 @@ function make(id: Ref<number>) {
           }),
         ),
       ),
-    closeMarking: () =>
+    /** Closing says what was decided about a log that is worth a second look. */
+    closeMarking: (secondLook = '') =>
       decide(() =>
         ask(
           client.POST('/api/dockets/{docket_id}/close-marking', {
             ...params(),
-            body: { station: 'mark', reason: '', based_on: basedOn() },
+            body: { second_look: secondLook, based_on: basedOn() },
           }),
         ),
       ),
+    /** What could not be checked is checked now. */
+    checkAgain: () => decide(() => ask(client.POST('/api/dockets/{docket_id}/check-again', params()))),
   }
 }
 

@@ -10,7 +10,12 @@ const fresh = defineModel<Schemas['NewLogInOut'] | null>({ required: true })
 </script>
 
 <template>
-  <Dialog :show="!!fresh" :title="texts.title(fresh?.invited ?? false)" width="440px" @update:show="fresh = null">
+  <Dialog
+    :show="!!fresh"
+    :title="texts.title(fresh?.invited ?? false)"
+    width="440px"
+    @update:show="fresh = null"
+  >
     <template v-if="fresh">
       <p v-if="fresh.invited">
         <Sentence :text="texts.isInvited">

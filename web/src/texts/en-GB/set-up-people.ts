@@ -119,8 +119,6 @@ export const peoplePart = {
   importAClassList: 'Import a class list',
   theClassList: 'the class list',
   addOneStudent: 'Add one student',
-  invitedAs: (role: Value) => `invited as ${role}; the part begins when they accept it after logging in`,
-  withdraw: 'Withdraw',
   firstAndLastName: 'First and last name',
   number: 'Number',
   ifThereIsOne: 'if there is one',

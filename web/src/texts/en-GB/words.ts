@@ -12,7 +12,13 @@ export const stations: Words = {
 
 export const roles: Words = { instructor: 'instructor', assistant: 'assistant' }
 
-export const severities: Words = { stop: 'Stop', fix: 'Fix', check: 'Check', note: 'Note' }
+export const severities: Words = {
+  stop: 'Stop',
+  fix: 'Fix',
+  check: 'Check',
+  note: 'Note',
+  unchecked: 'Not checked',
+}
 
 export const verdicts: Words = {
   likely: 'in limits',
