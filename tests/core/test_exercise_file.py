@@ -25,7 +25,7 @@ class ReadExerciseTest(TestCase):
         line = {text.split(":")[0].strip(" -{"): number for number, text in enumerate(EXERCISE_TEXT.splitlines(), 1)}
         table = [
             ("minutes: 50", "minutes: soon", line["minutes"], "integer"),
-            ("board: mcu-5v", "boards: mcu-5v", line["board"], "not something an exercise can say"),
+            ("board: mcu-5v", "boards: mcu-5v", line["board"], "not something this file can say"),
             ("title: Brood-box heat watch\n", "", 1, "title: is missing"),
             ("over 33 for 2 s", "above 33", line["when"] , "shows the form"),
             ("divisor: 1024", "divisor: 1000", line["conventions"], "1023 or 1024"),

@@ -28,7 +28,7 @@ class MistakeTest(TestCase):
         ("{leg: U1.out,", "{leg: U1.arm,", "- {leg: U1.arm", "arm"),
         ("{leg: U1.out,", "{leg: U8.out,", "- {leg: U8.out", "not in the recipe"),
         ("supply_volts: 5,", "supply_volts: lots,", "- {id: rail", "number"),
-        ("criteria:", "criterions:", "criterions:", "is not something an exercise can say"),
+        ("criteria:", "criterions:", "criterions:", "is not something this file can say"),
     ]  # fmt: skip
 
     def test_each_is_told_at_its_line(self):

@@ -5,6 +5,7 @@ import io
 import zipfile
 from random import Random
 from typing import Any
+from unittest import TestCase
 from unittest import TestCase as PlainCase
 
 from hypothesis import given
@@ -53,6 +54,17 @@ def xlsx(rows: list[list[Any]]) -> bytes:
     return out.getvalue()
 
 
+class StrayCellTest(TestCase):
+    def test_a_cell_far_below_the_others_is_named_and_counts_as_no_thousand_rows(self):
+        book = Workbook()
+        for place, value in (("A1", "Name"), ("A2", "Mira Kessler"), ("J9000", "x")):
+            book.active[place] = value
+        out = io.BytesIO()
+        book.save(out)
+        with self.assertRaisesRegex(Refused, "Row 9000 has something in it, far below the 2 other filled rows"):
+            read_rows(out.getvalue())
+
+
 class ReadTest(PlainCase):
     def test_each_kind_of_file_gives_the_same_rows(self):
         rows = [["Name", "Number"], ["Mira Kessler", "20311"], ["Tomé Duarte", "20312"]]
@@ -75,7 +87,7 @@ class ReadTest(PlainCase):
             b"\x89PNG\r\n\x1a\n\0\0": "no table",
             b"PK\x03\x04 broken": "cannot be read",
             b"a,b\n" * 400_000: "at most 1 MB",
-            b"a,b\n" * 6000: "more than 5000 rows",
+            b"a,b\n" * 6000: "6000 filled rows",
         }
         for data, said in table.items():
             with self.assertRaises(Refused) as caught:

@@ -2,6 +2,7 @@
 
 import base64
 import io
+import re
 import tempfile
 import zipfile
 from pathlib import Path
@@ -12,6 +13,7 @@ from django.test import TransactionTestCase
 from tests.demo_data import put_demo
 from tests.site.base import DemoCase
 from verifex.acts.refusals import Refused
+from verifex.core.problems import UnusableInput
 from verifex.exercises.models import Exercise
 from verifex.marks.models import ClosedMark
 from verifex.people.models import Course, Student, User
@@ -62,8 +64,8 @@ class CourseFileTest(DemoCase):
         table = {
             b"no zip": "no zip",
             as_zip({"readme.txt": "x"}): "no course.yaml",
-            as_zip({"course.yaml": "a: [1"}): "line 1",
-            self.broken("zone: Europe", "zoen: Europe"): "zone: Field required",
+            as_zip({"course.yaml": "a: [1"}): "Line 2",
+            self.broken("zone: Europe", "zoen: Europe"): "zone: is missing",
             self.broken("format: 1", "format: 9"): "later version",
             self.broken("slug: feeder-level", "slug: feeder-levels"): "lacks exercises/feeder-levels/1.yaml",
             self.broken("room: Room 3", "room: Attic"): "no room Attic",
@@ -74,6 +76,52 @@ class CourseFileTest(DemoCase):
             self.assertEqual(answer.status_code, 422, said)
             self.assertIn(said, answer.json()["message"])
         self.assertEqual((Course.objects.count(), Exercise.objects.count()), count)
+
+    def mistakes(self, *changes: tuple[str, str]) -> list[str]:
+        """What is said of the course's own file with these changes, each with its line."""
+        files = course_files(self.course, people=True)
+        for old, new in changes:
+            self.assertRegex(files["course.yaml"], old)
+            files["course.yaml"] = re.sub(old, new, files["course.yaml"], count=1)
+        with self.assertRaises(UnusableInput) as caught:
+            unpack(as_zip(files))
+        self.assertTrue(all(p.line > 0 for p in caught.exception.problems))
+        return [problem.message for problem in caught.exception.problems]
+
+    def test_what_cannot_be_is_reported_with_its_path(self):
+        for old, new, said in (
+            ("zone: Europe/Dublin", "zone: Mars/Base", "zone: there is no time zone “Mars/Base”"),
+            ("zone: Europe/Dublin", "zone: ../../etc/passwd", "zone: there is no time zone"),
+            ("zone: Europe/Dublin", 'zone: ""', "zone: there is no time zone"),
+            ("format: 1", "format: 0", "format: Input should be greater than or equal to 1"),
+            ("badge: P-02", "badge: P-01", "the badge P-01 stands there twice"),
+            ("number: 2\n", "number: 1\n", "stands there twice"),
+            ("columns: \\d+", f"columns: {10**30}", "columns:"),
+            ("count: \\d+", f"count: {10**30}", "count:"),
+            ("ohms: [\\d.]+", "ohms: .nan", "ohms:"),
+            ("(starts_at: '?)20\\d\\d-", r"\g<1>2099-", "the session ends before it begins"),
+            ("(since: '?)20\\d\\d-", r"\g<1>1999-", "a date from 2000 to 2100"),
+            ("total: '?[\\d.]+'?", "total: abc", "total:"),
+            ("evidence:", "evidences:", "is not something this file can say"),
+        ):
+            told = " ".join(self.mistakes((old, new)))
+            self.assertIn(said, told, (old, new))
+
+    def test_every_mistake_is_reported_at_once(self):
+        told = self.mistakes(("badge: P-02", "badge: P-01"), ("badge: P-04", "badge: P-03"))
+        self.assertGreater(len([message for message in told if "stands there twice" in message]), 1)
+
+    def test_traps_are_found_before_anything_is_built_of_them(self):
+        for trap in ("a: " + "[" * 20_000, "a: &x [1]\nb: *x\n", "sections: [" + "{name: A}, " * 20_000 + "]"):
+            with self.assertRaises(UnusableInput):
+                unpack(as_zip({"course.yaml": trap}))
+
+    def test_a_course_that_is_here_already_is_put_in_once_more_only_on_request(self):
+        self.instructor.ask("/api/set-up/courses", title="Two of them", zone="UTC", sections=[])
+        files = {"course.yaml": "format: 1\ntitle: Two of them\nzone: UTC\nsections: [{name: A}]\n"}
+        data = base64.b64encode(as_zip(files)).decode()
+        self.assertEqual(self.instructor.ask("/api/set-up/import", data=data).status_code, 409)
+        self.assertEqual(self.instructor.ask("/api/set-up/import", data=data, again=True).status_code, 200)
 
     def test_a_zip_that_unpacks_without_end_is_not_unpacked(self):
         out = io.BytesIO()

@@ -1,5 +1,7 @@
 """Judging beside the write: in worker processes with limits of the kernel, taken up again after a crash."""
 
+import base64
+import io
 import os
 import signal
 import threading
@@ -8,14 +10,19 @@ from datetime import timedelta
 
 from django.db import connection
 from django.test import TransactionTestCase, override_settings
+from openpyxl import Workbook
+from PIL import Image
 
 from tests.samples import DEMO, WIRING, hand_in
 from tests.workers.greedy import die, eat, spin
 from verifex.acts import clock
+from verifex.acts.refusals import Refused
 from verifex.demo.loader import load
 from verifex.dockets import judging, services
 from verifex.dockets.models import Docket, Judgement
+from verifex.stores.services.photos import small_jpeg
 from verifex.work import pool, queue
+from verifex.work.files import rows_of
 from verifex.work.models import Queued
 from verifex.work.pool import Limit, OverLimit, compute
 
@@ -56,6 +63,19 @@ class LimitsTest(TransactionTestCase):
                 compute(greedy, limit=Limit(1, 200_000_000))
             self.assertEqual(over.exception.reason, reason)
             self.assertNotEqual(compute(os.getpid, limit=Limit(5)), os.getpid())
+
+    def test_a_file_that_is_huge_inside_costs_one_worker_and_is_refused_in_words(self):
+        book, out, picture = Workbook(), io.BytesIO(), io.BytesIO()
+        book.active["A1"], book.active["XFD1048576"] = "Name", "x"
+        book.save(out)
+        Image.new("L", (1, 60_000)).save(picture, "PNG")
+        for begun in (
+            lambda: rows_of(base64.b64encode(out.getvalue()).decode()),
+            lambda: small_jpeg(base64.b64encode(picture.getvalue()).decode()),
+        ):
+            with self.assertRaises(Refused):
+                begun()
+        self.assertEqual(rows_of(base64.b64encode(b"Name\nMira Kessler\n").decode()), [["Name"], ["Mira Kessler"]])
 
     def test_a_call_whose_worker_keeps_dying_ends_in_words(self):
         with self.assertLogs("verifex.work.pool", "WARNING"), self.assertRaises(OverLimit) as over:

@@ -33,6 +33,12 @@ def pdf_of(html: str) -> bytes:
 
 def one_pdf(documents: Iterable[bytes]) -> bytes:
     """Several documents as one file, in order; what they share, such as fonts, is kept once."""
+    merged: bytes = compute(merge, list(documents), limit=PAPER)
+    return merged
+
+
+def merge(documents: list[bytes]) -> bytes:
+    """The same in this process."""
     writer = PdfWriter()
     for document in documents:
         writer.append(io.BytesIO(document))

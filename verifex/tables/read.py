@@ -1,9 +1,8 @@
 """The rows of a table from CSV, XLSX or ODS, or from cells pasted out of a spreadsheet."""
 
-import base64
-import binascii
 import csv
 import io
+from collections.abc import Sequence
 
 from python_calamine import CalamineError, CalamineWorkbook
 
@@ -16,14 +15,12 @@ Rows = list[list[str]]
 
 def read_rows(data: bytes) -> Rows:
     """Rows of trimmed cells, empty ones at the ends left out. Raises Refused naming what is wrong with the file."""
-    if len(data) > LIMIT_BYTES:
-        raise Refused(f"This file has {len(data) / 1024 / 1024:.1f} MB; a table has at most 1 MB.")
+    refuse_large(data)
     if not data.strip():
         raise Refused("This file is empty.")
     rows = _of_workbook(data) if data[:4] in (b"PK\x03\x04", b"\xd0\xcf\x11\xe0") else _of_text(data)
-    rows = [[_cell(value) for value in row[:MOST_COLUMNS]] for row in rows[: MOST_ROWS + 1]]
-    if len(rows) > MOST_ROWS:
-        raise Refused(f"This file has more than {MOST_ROWS} rows; import it in parts.")
+    _refuse_too_many(rows)
+    rows = [[_cell(value) for value in row[:MOST_COLUMNS]] for row in rows[:MOST_ROWS]]
     while rows and not any(rows[-1]):
         rows.pop()
     if not any(any(row) for row in rows):
@@ -32,13 +29,25 @@ def read_rows(data: bytes) -> Rows:
     return [[*row, *[""] * (width - len(row))] for row in rows]
 
 
-def rows_of(data: str) -> Rows:
-    """The same from a file that was sent as base64."""
-    try:
-        raw = base64.b64decode(data, validate=True)
-    except (binascii.Error, ValueError):
-        raise Refused("This file did not arrive whole; choose it again.") from None
-    return read_rows(raw)
+def refuse_large(data: bytes) -> None:
+    """Raises Refused for more than a table may have, before it is read."""
+    if len(data) > LIMIT_BYTES:
+        raise Refused(f"This file has {len(data) / 1024 / 1024:.1f} MB; a table has at most 1 MB.")
+
+
+def _refuse_too_many(rows: Sequence[Sequence[object]]) -> None:
+    """Raises Refused for more rows than are taken; a stray cell far below is named, and counts as no thousand rows."""
+    last = max((number for number, row in enumerate(rows, 1) if any(row)), default=0)
+    if last <= MOST_ROWS:
+        return
+    filled = sum(any(row) for row in rows)
+    if filled > MOST_ROWS:
+        raise Refused(
+            f"This file has {filled} filled rows; up to {MOST_ROWS} are taken at once, so import it in parts."
+        )
+    raise Refused(
+        f"Row {last} has something in it, far below the {filled - 1} other filled rows. Delete what is there and save again."
+    )
 
 
 def _of_workbook(data: bytes) -> list[list[object]]:

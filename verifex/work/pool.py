@@ -1,7 +1,7 @@
 """Worker processes for whatever depends on a student's text: killed and replaced when over a limit.
 
-Three pools: for judging hand-ins, for answers while someone types, and for papers, so that no long log and no class of
-papers keeps a live check waiting.
+Four pools: for judging hand-ins, for answers while someone types, for papers, and for files that people send, so that no
+long log, no class of papers and no strange file keeps a live check waiting.
 """
 
 import logging
@@ -48,7 +48,7 @@ class Limit:
 LIVE = Limit(2, 500 * MB, pool="live")
 PAPER = Limit(30, 1200 * MB, pool="papers")
 #: Workers by pool. Judging leaves a core to the answers; the other pools may not keep it waiting.
-WORKERS = {"judging": max(1, (os.cpu_count() or 2) - 1), "live": 1, "papers": 1}
+WORKERS = {"judging": max(1, (os.cpu_count() or 2) - 1), "live": 1, "papers": 1, "files": 1}
 LOOK_SECONDS = 0.5
 MOST_STUCK_SECONDS = 30.0  # a busy machine may let a free worker wait for so long
 WORKER_NAME = "pebble_pool_worker"

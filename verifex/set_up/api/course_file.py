@@ -10,10 +10,10 @@ from django.utils import timezone
 from ninja import Router
 from pydantic import Field
 
-from verifex.acts.refusals import NotAllowed, Refused
+from verifex.acts.refusals import NotAllowed, Refused, Stale
 from verifex.api.http import Id
 from verifex.api.shape import Shape
-from verifex.people.access import may_found, reader, sections_of
+from verifex.people.access import courses_of, may_found, reader, sections_of
 from verifex.people.models import Staff
 from verifex.set_up.access import course_of
 from verifex.set_up.course_file.bring_in import copy_for_next_year, put_in
@@ -21,6 +21,7 @@ from verifex.set_up.course_file.export import as_zip, course_files
 from verifex.set_up.course_file.unpack import unpack
 from verifex.set_up.schemas.common import MadeOut, SavedOut
 from verifex.work.backups import BackupFailed, backup
+from verifex.work.files import read_file
 
 router = Router(tags=["set-up"])
 
@@ -30,6 +31,7 @@ class CourseZipIn(Shape):
 
     data: Annotated[str, Field(max_length=28_000_000)]
     without_kits: bool = False
+    again: bool = False  # although the reader has a course of that title already
 
 
 class CopyIn(Shape):
@@ -58,7 +60,11 @@ def import_course(request: HttpRequest, data: CourseZipIn) -> dict[str, Any]:
         content = base64.b64decode(data.data, validate=True)
     except ValueError:
         raise Refused("This file did not arrive whole; choose it again.") from None
-    course = put_in(user, unpack(content), kits=not data.without_kits)
+    unpacked = read_file(unpack, content)
+    title = unpacked[0].title
+    if not data.again and any(own.title == title for own in courses_of(user, Staff.Role.INSTRUCTOR)):
+        raise Stale([f"You have a course called “{title}” already. Put it in once more only if you want two of them."])
+    course = put_in(user, unpacked, kits=not data.without_kits)
     return {"id": course.pk, "message": f"{course.title} is here."}
 
 

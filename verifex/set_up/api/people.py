@@ -34,7 +34,7 @@ from verifex.set_up.schemas.people import (
     PreviewOut,
     WayIn,
 )
-from verifex.tables.read import rows_of
+from verifex.work.files import rows_of
 
 router = Router(tags=["set-up"])
 ROWS_SHOWN = 12

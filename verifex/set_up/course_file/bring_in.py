@@ -1,7 +1,6 @@
 """A course put in from its files: all of it, or nothing."""
 
 from collections.abc import Mapping
-from decimal import Decimal
 from typing import Any
 
 from django.contrib.auth.hashers import make_password
@@ -190,12 +189,14 @@ class _Bringer:
         )
         for station in Station:
             set_state(docket, station, State.PASSED)
-        students = [{**s, "id": self.users[s["id"]].pk} for s in part.students if s.get("id") in self.users]
+        students = [
+            {**s.model_dump(mode="json"), "id": self.users[s.id].pk} for s in part.students if s.id in self.users
+        ]
         by = self.users.get(part.by)
         ClosedMark.objects.create(
             docket=docket, scheme=scheme, rules_version=part.rules_version, catalogue=part.catalogue,
-            criteria=part.criteria, total=Decimal(part.total), of=Decimal(part.of), judged_with=part.judged_with,
-            students=students, by=by, at=part.at,
+            criteria=[row.model_dump(mode="json") for row in part.criteria], total=part.total, of=part.of,
+            judged_with=part.judged_with, students=students, second_look=part.second_look, by=by, at=part.at,
         )  # fmt: skip
 
 

@@ -14,6 +14,7 @@ from verifex.set_up.course_file.shapes import (
     BenchPart,
     CourseFile,
     ExercisePart,
+    MarkedStudentPart,
     MarkPart,
     MemberPart,
     PairPart,
@@ -169,10 +170,11 @@ def _marks(session: Session) -> list[MarkPart]:
             rules_version=m.rules_version,
             catalogue=m.catalogue,
             criteria=m.criteria,
-            total=str(m.total),
-            of=str(m.of),
+            total=m.total,
+            of=m.of,
+            second_look=m.second_look,
             judged_with=m.judged_with,
-            students=[{**s, "id": names.get(s["id"], "")} for s in m.students],
+            students=[MarkedStudentPart.model_validate({**s, "id": names.get(s["id"], "")}) for s in m.students],
         )
         for m in rows.order_by("docket__pair__badge", "docket__version__exercise__slug")
     ]

@@ -3,18 +3,35 @@
 from datetime import date, datetime
 from decimal import Decimal
 from typing import Any
+from zoneinfo import available_timezones
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, ConfigDict, Field, field_serializer, field_validator, model_validator
 
 from verifex.core.exercise import MARK_STEP, Criterion
 
 FORMAT = 1
+MOST_NUMBER = 2**31 - 1
+FIRST_YEAR, LAST_YEAR = 2000, 2100
+MOST_SECTIONS, MOST_ROWS = 200, 5000
+MOST_MARKS = Decimal(99999)
 
 
 class Part(BaseModel):
-    """Nothing is taken that is not named here: a mistyped field is told."""
+    """Nothing is taken that is not named here: a mistyped field is reported. Numbers are finite and fit the database, times lie
+    in years that a course can have."""
 
-    model_config = ConfigDict(extra="forbid")
+    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+
+    @field_validator("*")
+    @classmethod
+    def fits(cls, value: Any) -> Any:
+        if isinstance(value, int) and not isinstance(value, bool) and abs(value) > MOST_NUMBER:
+            raise ValueError(f"a number up to {MOST_NUMBER} was expected")
+        if isinstance(value, datetime) and value.tzinfo is None:
+            raise ValueError("a time with its zone was expected, such as 2031-03-03T09:00:00Z")
+        if isinstance(value, date) and not FIRST_YEAR <= value.year <= LAST_YEAR:
+            raise ValueError(f"a date from {FIRST_YEAR} to {LAST_YEAR} was expected")
+        return value
 
 
 class StaffPart(Part):
@@ -181,6 +198,36 @@ class PlacePart(Part):
     exercise: str | None = None
 
 
+class MarkRowPart(Part):
+    """A criterion as it was closed: marks as decimals in text, None where there were none."""
+
+    name: str = Field(max_length=40)
+    title: str = Field(max_length=120)
+    of: Decimal = Field(ge=0, le=MOST_MARKS)
+    proposed: Decimal | None = Field(None, ge=0, le=MOST_MARKS)
+    given: Decimal | None = Field(None, ge=0, le=MOST_MARKS)
+    counts: Decimal | None = Field(None, ge=0, le=MOST_MARKS)
+    evidence: list[str] = []
+    reason: str = ""
+    by: str = ""
+    to_decide: bool = False
+
+    @field_serializer("of", "proposed", "given", "counts")
+    def in_text(self, marks: Decimal | None) -> str | None:
+        return None if marks is None else f"{marks.normalize():f}"
+
+
+class MarkedStudentPart(Part):
+    """A student's own line; `id` is the log-in."""
+
+    id: str = Field(max_length=150)
+    name: str = Field(max_length=310)
+    absent: bool = False
+    adjustment: str = Field("0", max_length=20)
+    reason: str = ""
+    total: str = Field("", max_length=20)
+
+
 class MarkPart(Part):
     """A marking as it was closed, whole: criteria, total, each student's own line (by log-in)."""
 
@@ -193,11 +240,12 @@ class MarkPart(Part):
     by: str = ""
     rules_version: str
     catalogue: str
-    criteria: list[dict[str, Any]]
-    total: str
-    of: str
+    criteria: list[MarkRowPart] = Field(min_length=1, max_length=60)
+    total: Decimal = Field(ge=0, max_digits=7, decimal_places=2)
+    of: Decimal = Field(ge=0, max_digits=7, decimal_places=2)
     judged_with: dict[str, Any] = {}
-    students: list[dict[str, Any]] = []
+    students: list[MarkedStudentPart] = []
+    second_look: str = Field("", max_length=2000)
 
 
 class SessionPart(Part):
@@ -214,12 +262,18 @@ class SessionPart(Part):
     absent: list[str] = []
     marks: list[MarkPart] = []
 
+    @model_validator(mode="after")
+    def ends_after_it_begins(self) -> "SessionPart":
+        if self.ends_at <= self.starts_at:
+            raise ValueError("the session ends before it begins")
+        return self
+
 
 class CourseFile(Part):
     """`course.yaml`: the course and all that is small in it."""
 
-    format: int = FORMAT
-    title: str = Field(max_length=120)
+    format: int = Field(default=FORMAT, ge=1)
+    title: str = Field(min_length=1, max_length=120)
     zone: str
     starts_on: date | None = None
     ends_on: date | None = None
@@ -227,10 +281,24 @@ class CourseFile(Part):
     closed_at: datetime | None = None
     rooms: list[RoomPart] = []
     exercises: list[ExercisePart] = []
-    sections: list[SectionPart]
+    sections: list[SectionPart] = Field(min_length=1, max_length=MOST_SECTIONS)
     kits: list[KitPartFile] = []
     resistors: list[ResistorPart] = []  # of files before there were drawers
     drawers: list[DrawerPart] = []
     batches: list[BatchPart] = []
     modules: list[ModulePart] = []
-    sessions: list[SessionPart] = []
+    sessions: list[SessionPart] = Field([], max_length=MOST_ROWS)
+
+    @field_validator("zone")
+    @classmethod
+    def is_a_zone(cls, zone: str) -> str:
+        if zone not in available_timezones():
+            raise ValueError(f"there is no time zone “{zone[:40]}”; it is written as Europe/Dublin")
+        return zone
+
+    @field_validator("title")
+    @classmethod
+    def is_a_title(cls, title: str) -> str:
+        if not title.strip():
+            raise ValueError("the course has no title")
+        return title

@@ -11,8 +11,8 @@ from verifex.stores.access import require_store_staff
 from verifex.stores.exchange import TABLES, Change, Table, import_rows, preview
 from verifex.stores.schemas.exchange import StoreChangesOut, StoreFileIn, StoreImportIn, StoreTableOut
 from verifex.stores.schemas.modules import StoreSavedOut
-from verifex.tables.read import rows_of
 from verifex.tables.write import as_csv, as_xlsx
+from verifex.work.files import rows_of
 
 router = Router(tags=["stores"])
 Name = Annotated[str, Path(max_length=20)]

@@ -12,8 +12,10 @@ from verifex.acts.refusals import Refused
 from verifex.people.models import User
 from verifex.stores.access import require_fault_staff
 from verifex.stores.models import Fault, FaultPhoto
+from verifex.work.files import read_file
 
 LONGEST_PX = 1400
+LONGEST_SIDE_PX = 12_000
 LARGEST_PX = 60_000_000  # in all: a picture that would fill the memory is no picture of a fault
 MOST_A_FAULT = 6
 KINDS = ("JPEG", "PNG", "WEBP")
@@ -23,11 +25,23 @@ def small_jpeg(data: str) -> bytes:
     """A picture as base64 made a JPEG of at most 1400 pixels; where and when it was taken is left out. Raises Refused."""
     try:
         raw = base64.b64decode(data.partition(",")[2] if data.startswith("data:") else data, validate=True)
+    except (binascii.Error, ValueError):
+        raise Refused("This file did not arrive whole; choose it again.") from None
+    made: bytes = read_file(shrunk, raw)
+    return made
+
+
+def shrunk(raw: bytes) -> bytes:
+    """The small JPEG of a picture in a file. Raises Refused by its size before a pixel of it is read."""
+    try:
         picture = Image.open(io.BytesIO(raw), formats=KINDS)
-        if picture.width * picture.height > LARGEST_PX:
-            raise Refused("This picture is too large; take it with fewer pixels.")
+        if max(picture.size) > LONGEST_SIDE_PX or picture.width * picture.height > LARGEST_PX:
+            raise Refused(
+                f"This picture has {picture.width} by {picture.height} pixels; up to {LONGEST_SIDE_PX} a side are taken."
+            )
+        picture.draft("RGB", (LONGEST_PX, LONGEST_PX))
         upright = ImageOps.exif_transpose(picture).convert("RGB")
-    except (binascii.Error, ValueError, UnidentifiedImageError, OSError, Image.DecompressionBombError):
+    except (ValueError, UnidentifiedImageError, OSError, Image.DecompressionBombError):
         raise Refused("This file is no picture that can be read here: JPEG, PNG or WebP.") from None
     upright.thumbnail((LONGEST_PX, LONGEST_PX))
     out = io.BytesIO()

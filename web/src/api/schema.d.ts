@@ -7886,6 +7886,11 @@ export interface components {
              * @default false
              */
             without_kits: boolean;
+            /**
+             * Again
+             * @default false
+             */
+            again: boolean;
         };
         /** CopyIn */
         CopyIn: {

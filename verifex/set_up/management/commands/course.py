@@ -6,6 +6,7 @@ from typing import Any
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 
 from verifex.acts.refusals import Refused
+from verifex.core.problems import UnusableInput
 from verifex.people.models import Course
 from verifex.set_up.course_file.bring_in import put_in
 from verifex.set_up.course_file.export import as_zip, course_files
@@ -41,4 +42,7 @@ class Command(BaseCommand):
             raise CommandError(f"{file} cannot be read: {wrong.strerror}.") from None
         except Refused as wrong:
             raise CommandError(str(wrong)) from None
+        except UnusableInput as wrong:
+            told = "\n".join(f"line {p.line}: {p.message}" for p in wrong.problems)
+            raise CommandError(f"{file} cannot be put in:\n{told}") from None
         self.stdout.write(f"{course.title} is here.")

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 // A new course: its title, its time zone, its sections.
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { ask, client } from '@/api/client'
+import { ApiError, ask, client } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
 import { base64Of } from '@/shared/files'
@@ -19,15 +19,21 @@ const sections = ref('')
 const withoutKits = ref(false)
 const zones = Intl.supportedValuesOf('timeZone')
 const { busy, error, run } = useAct(STALE)
+const data = ref('')
+const isThere = computed(() => error.value instanceof ApiError && error.value.status === 409)
 
 async function bringIn(event: Event) {
   const input = event.target as HTMLInputElement
   const file = input.files?.[0]
   if (!file) return
-  const data = await base64Of(file)
+  data.value = await base64Of(file)
   input.value = ''
-  const call = () => client.POST('/api/set-up/import', { body: { data, without_kits: withoutKits.value } })
-  const made = await run(() => ask(call()))
+  await put(false)
+}
+/** `again` although there is a course of that title: the server asks before it makes a second one. */
+async function put(again: boolean) {
+  const body = { data: data.value, without_kits: withoutKits.value, again }
+  const made = await run(() => ask(client.POST('/api/set-up/import', { body })))
   if (!made) return
   choose(made.id)
   emit('done')
@@ -78,6 +84,11 @@ async function found() {
       <p class="soft">{{ texts.separatedByCommas }}</p>
     </div>
     <ErrorNote :error="error" />
+    <p v-if="isThere">
+      <button type="button" class="btn line" :disabled="busy" @click="put(true)">
+        {{ texts.putItInOnceMore }}
+      </button>
+    </p>
     <p>
       <button class="btn" :disabled="busy || !title.trim()">{{ texts.setUpTheCourse }}</button>
     </p>

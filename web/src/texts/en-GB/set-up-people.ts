@@ -3,6 +3,7 @@ import { count, plural } from './language'
 import type { Value } from '../value'
 
 export const foundCourse = {
+  putItInOnceMore: 'Put it in once more',
   setUpYourCourse: 'Set up your course',
   sixStepsLead:
     'Six steps lead to the first lab day: people, pairs, room, exercise, kits, session. Everything can be changed later.',
