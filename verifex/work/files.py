@@ -16,12 +16,11 @@ def read_file(function: Callable[..., Any], *args: Any) -> Any:
     """What `function(*args)` returns or raises, within the limits of a file. Refused where it takes more than those."""
     try:
         return compute(function, *args, limit=FILE)
-    except OverLimit as over:
-        if over.reason == "failed":
-            raise
+    except OverLimit:
+        # Also where its worker died of it again and again: a sheet of a million million cells ends the reader itself.
         raise Refused(
-            "This file takes more time or memory to read than a file may: it is much larger inside than it looks. Save only"
-            " what is needed as a new file, and choose that."
+            "This file cannot be read within the limits of a file: it is damaged, or much larger inside than it looks. Save"
+            " only what is needed as a new file, and choose that."
         ) from None
 
 
