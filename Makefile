@@ -4,7 +4,9 @@ VENV := .venv
 BIN := $(VENV)/bin
 MANAGE := $(BIN)/python manage.py
 PORT ?= 8000
-DEBIAN := chromium fonts-dejavu-core ngspice libpango-1.0-0 libpangoft2-1.0-0 gcc-avr avr-libc simavr
+# The demo has a folder of its own beside var/, where `make run` keeps a class.
+DEMO_DATA := var-demo
+DEBIAN := chromium fonts-dejavu-core ngspice nginx-light libpango-1.0-0 libpangoft2-1.0-0 gcc-avr avr-libc simavr
 export PIP_DISABLE_PIP_VERSION_CHECK := 1
 
 .PHONY: help setup run wheel demo demo-large test check api-client rules screenshots bench load waits kills generated fuzz corpus clean-demo debian
@@ -45,22 +47,13 @@ wheel: setup ## a package in dist/ that needs no Node: pip install it, then `ver
 	@ls dist/*.whl
 
 demo: setup ## the demo course in the browser
-	@echo 'Setting up the database …'
-	@$(MANAGE) migrate -v0 && $(BIN)/python -m verifex.site.static
-	@echo 'Loading the demo course: twelve pairs, judged as they hand in (about half a minute the first time) …'
-	@$(MANAGE) load_demo
-	@echo; echo "Verifex runs at http://127.0.0.1:$(PORT)/   (Ctrl C ends it)"
-	@$(BIN)/python -m verifex.site.serve --listen 127.0.0.1:$(PORT)
+	@VERIFEX_DATA=$(DEMO_DATA) $(BIN)/verifex-site --demo --listen 127.0.0.1:$(PORT)
 
 demo-large: setup ## 48 pairs in two sections, four exercises at once, beside data of their own
-	@VERIFEX_DATA=var/large $(MANAGE) migrate -v0 && $(BIN)/python -m verifex.site.static
-	@echo 'Loading the large demo course (about a minute the first time) …'
-	@VERIFEX_DATA=var/large $(MANAGE) load_demo --large
-	@echo; echo "Verifex runs at http://127.0.0.1:$(PORT)/   (Ctrl C ends it)"
-	@VERIFEX_DATA=var/large $(BIN)/python -m verifex.site.serve --listen 127.0.0.1:$(PORT)
+	@VERIFEX_DATA=$(DEMO_DATA)-large $(BIN)/verifex-site --demo-large --listen 127.0.0.1:$(PORT)
 
-clean-demo: ## forget the demo's data; the next `make demo` starts afresh
-	rm -rf var
+clean-demo: $(VENV)/.ready ## forget the demo's data; the next `make demo` starts afresh. A class of your own is never touched
+	@$(BIN)/python -m verifex.demo.clean $(DEMO_DATA) $(DEMO_DATA)-large
 
 check: setup ## formatting, lint, types and arrows of both languages, unit tests of the front end
 	$(BIN)/ruff format --check -q . && $(BIN)/ruff check -q .
@@ -75,7 +68,7 @@ test: setup debian check ## everything; ends with "N passed, N failed"
 # What is used of Debian: text layout for papers; for the tests a browser, and an independent circuit simulator to hold the
 # solver against.
 debian:
-	@if ! test -x /usr/bin/chromium || ! command -v ngspice >/dev/null || ! command -v avr-g++ >/dev/null || ! command -v simavr >/dev/null || ! ls /usr/lib/*/libpangoft2-1.0.so.0 >/dev/null 2>&1; then \
+	@if ! test -x /usr/bin/chromium || ! command -v ngspice >/dev/null || ! command -v avr-g++ >/dev/null || ! command -v simavr >/dev/null || ! test -x /usr/sbin/nginx || ! ls /usr/lib/*/libpangoft2-1.0.so.0 >/dev/null 2>&1; then \
 	  if [ "$$(id -u)" = 0 ]; then apt-get update -qq && apt-get install -y -qq --no-install-recommends $(DEBIAN); \
 	  elif ! test -x /usr/bin/chromium; then echo "Debian packages are missing; as root: apt-get install $(DEBIAN)"; exit 1; \
 	  else echo "Some Debian packages are missing, their tests are skipped; as root: apt-get install $(DEBIAN)"; fi; fi

@@ -3,7 +3,7 @@
 import json
 from unittest.mock import patch
 
-from django.core.cache import cache
+from django.core.cache import caches
 from django.test import override_settings
 
 from tests.samples import hand_in
@@ -76,8 +76,8 @@ class ShapesTest(DemoCase):
 class LogInTest(DemoCase):
     def setUp(self):
         super().setUp()
-        cache.clear()
-        self.addCleanup(cache.clear)
+        caches["shared"].clear()
+        self.addCleanup(caches["shared"].clear)
 
     def log_in(self, name: str, word: str, address: str = "10.0.0.1") -> int:
         body = json.dumps({"username": name, "password": word})

@@ -117,7 +117,8 @@ class _Loader:
         room = Room.objects.create(course=self.course, name=of_room["name"], columns=columns)
         benches = max(entry["bench"] for entry in self.data["pairs"])
         Bench.objects.bulk_create(
-            Bench(room=room, number=n + 1, row=n // columns, column=n % columns) for n in range(-(-benches // columns) * columns)
+            Bench(room=room, number=n + 1, row=n // columns, column=n % columns)
+            for n in range(-(-benches // columns) * columns)
         )
         begun: datetime = self.now - timedelta(minutes=self.data["session"]["begun-minutes-ago"])
         ends = self.now + timedelta(minutes=self.data["session"]["minutes-left"])

@@ -51,6 +51,7 @@ ACTS = {
     "close": "close the marking",
     "mark": "change a mark",
     "measure": "record a measured value",
+    "listen": "take readings live",
 }
 NOT_REACHED = frozenset({None})
 AT_WORK = frozenset({S.WORKING, S.SENT_BACK, S.VOIDED})
@@ -73,6 +74,7 @@ def _table() -> Iterable[Transition]:
     yield Transition("send-back", Station.POWER, frozenset({S.ASKS, S.WORKING}), S.SENT_BACK, Who.INSTRUCTOR)
     yield Transition("clear", Station.POWER, ANY, S.PASSED, Who.STAFF, opens=(Station.PROGRAM,))
     yield Transition("predict", Station.READINGS, ANY, None, Who.PAIR)
+    yield Transition("listen", Station.READINGS, ANY, None, Who.PAIR, needs_power=True)
     yield Transition("measure", Station.POWER, ANY, None, Who.PAIR)
     yield Transition("mark", Station.MARK, OPEN | NOT_REACHED, None, Who.INSTRUCTOR)
     yield Transition("close", Station.MARK, OPEN, S.PASSED, Who.INSTRUCTOR)

@@ -8,6 +8,7 @@ from ninja import Router
 from pydantic import Field
 
 from verifex.acts import clock
+from verifex.acts.refusals import Refused
 from verifex.api.http import Id
 from verifex.api.shape import Shape
 from verifex.dockets.access import docket_for_staff, own_docket
@@ -15,6 +16,7 @@ from verifex.dockets.models import Docket
 from verifex.live import services
 from verifex.live.models import LiveFeed
 from verifex.people.access import reader
+from verifex.people.throttles import note_miss, refuse_guessing
 
 router = Router(tags=["live readings"])
 RETRY_MS = 700  # after which the browser asks again: a held connection would keep a thread of the server
@@ -65,12 +67,17 @@ class LiveSaidOut(Shape):
 @router.post("/live/{code}/lines", response=TakenOut, auth=None)
 def take(request: HttpRequest, code: str, data: LinesIn) -> dict[str, int]:
     """What the board printed since; the same lines twice are kept once."""
-    return {"received": services.take_lines(code[:16], data.first, data.lines).received}
+    refuse_guessing(request, "live-code")
+    try:
+        return {"received": services.take_lines(code[:16], data.first, data.lines).received}
+    except Refused:
+        note_miss(request, "live-code")
+        raise
 
 
 @router.post("/my/dockets/{docket_id}/live", response=FeedOut)
 def listen_to_mine(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
-    return _feed(services.open_feed(reader(request), own_docket(request, docket_id)))
+    return _feed(services.open_feed(reader(request), own_docket(request, docket_id).pk))
 
 
 @router.post("/my/dockets/{docket_id}/live/mark", response=FeedOut)
@@ -80,7 +87,7 @@ def mark_mine(request: HttpRequest, docket_id: Id, data: MarkIn) -> dict[str, An
 
 @router.post("/my/dockets/{docket_id}/live/stop", response=FeedOut)
 def stop_mine(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
-    return _stopped(own_docket(request, docket_id))
+    return _stopped(request, own_docket(request, docket_id))
 
 
 @router.get("/my/dockets/{docket_id}/live")
@@ -98,7 +105,7 @@ def said_of_mine(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
 
 @router.post("/dockets/{docket_id}/live", response=FeedOut)
 def listen(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
-    return _feed(services.open_feed(reader(request), docket_for_staff(request, docket_id)))
+    return _feed(services.open_feed(reader(request), docket_for_staff(request, docket_id).pk))
 
 
 @router.post("/dockets/{docket_id}/live/mark", response=FeedOut)
@@ -108,7 +115,7 @@ def mark(request: HttpRequest, docket_id: Id, data: MarkIn) -> dict[str, Any]:
 
 @router.post("/dockets/{docket_id}/live/stop", response=FeedOut)
 def stop(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
-    return _stopped(docket_for_staff(request, docket_id))
+    return _stopped(request, docket_for_staff(request, docket_id))
 
 
 @router.get("/dockets/{docket_id}/live")
@@ -127,8 +134,8 @@ def _feed(feed: LiveFeed) -> dict[str, Any]:
     return {"code": feed.code if feed.closed_at is None else "", "lines": feed.lines, "open": feed.closed_at is None}
 
 
-def _stopped(docket: Docket) -> dict[str, Any]:
-    services.close_feed(docket)
+def _stopped(request: HttpRequest, docket: Docket) -> dict[str, Any]:
+    services.close_feed(reader(request), docket.pk)
     feed = services.feed_of(docket)
     return _feed(feed) if feed else {"code": "", "lines": 0, "open": False}
 

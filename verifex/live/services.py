@@ -7,13 +7,15 @@ from datetime import timedelta
 from typing import Any
 
 from django.db import transaction
+from django.db.models import QuerySet
 
 from verifex.acts import clock
 from verifex.acts.refusals import Refused
 from verifex.core.assess.live import readings_now
 from verifex.core.problems import UnusableInput
+from verifex.dockets.act import begin, enter, finish
 from verifex.dockets.inputs import DocketInputs
-from verifex.dockets.models import Docket, Kind
+from verifex.dockets.models import Docket, Kind, Station
 from verifex.live.models import LiveFeed
 from verifex.people.models import User
 from verifex.work.pool import compute_live
@@ -26,17 +28,29 @@ OPEN_FOR = timedelta(hours=4)
 QUIET = timedelta(seconds=6)  # without a word from the helper: it is said that nothing comes
 
 
-def open_feed(by: User, docket: Docket) -> LiveFeed:
-    """Begin to listen. What was open for this docket is closed. Refused before the bench is cleared for power."""
-    if not docket.clearances.filter(voided_at=None).exists():
-        raise Refused("Readings come after power: the bench is not cleared yet.")
-    close_feed(docket)
+@transaction.atomic
+def open_feed(by: User, docket_id: int) -> LiveFeed:
+    """Begin to listen. What was open for this docket is closed. Refused before the bench is cleared for power, and for a docket
+    whose marking is closed."""
+    docket = begin(docket_id, None)
+    enter(by, docket, "listen", Station.READINGS)
+    _open(docket).update(closed_at=clock.now())
     code = "".join(secrets.choice(LETTERS) for _ in range(CODE_LENGTH))
-    return LiveFeed.objects.create(docket=docket, code=code, by=by)
+    feed = LiveFeed.objects.create(docket=docket, code=code, by=by)
+    finish(docket, by, "began live readings")
+    return feed
 
 
-def close_feed(docket: Docket) -> None:
-    LiveFeed.objects.filter(docket=docket, closed_at=None).update(closed_at=clock.now())
+@transaction.atomic
+def close_feed(by: User, docket_id: int) -> None:
+    """Listen no longer. Nothing happens where nobody listens."""
+    docket = begin(docket_id, None)
+    if _open(docket).update(closed_at=clock.now()):
+        finish(docket, by, "ended live readings")
+
+
+def _open(docket: Docket) -> "QuerySet[LiveFeed]":
+    return LiveFeed.objects.filter(docket=docket, closed_at=None)
 
 
 def feed_of(docket: Docket) -> LiveFeed | None:

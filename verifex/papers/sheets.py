@@ -6,10 +6,8 @@ from verifex.acts.refusals import Refused
 from verifex.core.assess import SheetsRecord
 from verifex.dockets.inputs import kit_issue_of
 from verifex.dockets.judgements import sheets_of
-from verifex.dockets.judging import SHEETS, bring_up_to_date
-from verifex.dockets.models import Docket, State, Station
+from verifex.dockets.models import Docket
 from verifex.dockets.present.parts import bench_number
-from verifex.dockets.stations import state_of
 from verifex.exercises.intended import intended_sheet
 from verifex.exercises.models import ExerciseVersion
 from verifex.exercises.present import exercise_json, readings_json
@@ -62,9 +60,7 @@ def _key(session: Session, head: dict[str, Any], sheet: dict[str, Any]) -> str:
 
 
 def _sheets(docket: Docket) -> SheetsRecord:
-    """The bench's sheets as of now; of a closed docket as they were kept."""
-    if state_of(docket, Station.MARK) != State.PASSED:
-        bring_up_to_date(docket.pk, SHEETS)
+    """The bench's sheets as they were worked out last: a page that is read changes nothing."""
     record = sheets_of(docket)
     if record is None or record.overrun:
         raise Refused(f"The sheet of {docket.pair} could not be worked out; see the findings of its wiring.")

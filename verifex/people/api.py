@@ -1,8 +1,6 @@
 """Log-in, log-out, and who one is."""
 
-import json
 from datetime import datetime
-from hashlib import sha256
 from typing import Annotated, Any
 
 from django.conf import settings
@@ -12,7 +10,7 @@ from django.db.models import F, QuerySet
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
 from ninja.security import APIKeyCookie
-from ninja.throttling import BaseThrottle, SimpleRateThrottle
+from ninja.throttling import BaseThrottle
 from pydantic import Field
 
 from verifex.acts.events import record
@@ -24,6 +22,7 @@ from verifex.people.access import may_found, pairs_of, reader
 from verifex.people.models import Pair, Staff, User
 from verifex.people.passwords import set_password
 from verifex.people.services import staff
+from verifex.people.throttles import TriesForOneName, TriesFromOneAddress
 
 router = Router(tags=["people"])
 
@@ -35,34 +34,6 @@ class SameSite(APIKeyCookie):
 
     def authenticate(self, request: HttpRequest, key: str | None) -> str | None:
         return key or "none"
-
-
-class _Tries(SimpleRateThrottle):
-    """Counts log-in tries; who is asked for is read from the body, as nobody is logged in yet."""
-
-    def get_ident_of(self, request: HttpRequest) -> str:
-        return str(self.get_ident(request))
-
-
-class TriesForOneName(_Tries):
-    """For one name from one address: a class behind one address is not locked out by one who guesses."""
-
-    scope = "log-in"
-
-    def get_cache_key(self, request: HttpRequest) -> str:
-        try:
-            name = str(json.loads(request.body).get("username", ""))
-        except (ValueError, AttributeError):
-            name = ""
-        named = sha256(name.strip().lower().encode("utf-8", "replace")).hexdigest()[:32]
-        return f"log-in-{named}-{self.get_ident_of(request)}"
-
-
-class TriesFromOneAddress(_Tries):
-    scope = "log-in-address"
-
-    def get_cache_key(self, request: HttpRequest) -> str:
-        return f"log-in-{self.get_ident_of(request)}"
 
 
 class LogInIn(Shape):

@@ -6,7 +6,7 @@ from typing import Any
 from zoneinfo import ZoneInfo
 
 from django.conf import settings
-from django.db.models import Q
+from django.db.models import Q, QuerySet
 
 from verifex.acts import clock
 from verifex.dockets.models import Docket
@@ -153,12 +153,16 @@ def session_json(session: Session) -> dict[str, Any]:
         "state": state_of_session(session),
         "code": session.code,
         "late_minutes": session.late_minutes,
-        "exercises": [
-            {"id": p.exercise_id, "title": p.exercise.title} for p in session.planned.select_related("exercise")
-        ],
-        "staff": list(session.staff.values_list("pk", flat=True)),
-        "kits_out": session.kit_issues.filter(returned_at=None).count(),
+        "exercises": [{"id": p.exercise_id, "title": p.exercise.title} for p in session.planned.all()],
+        "staff": [person.pk for person in session.staff.all()],
+        "kits_out": sum(issue.returned_at is None for issue in session.kit_issues.all()),
     }
+
+
+def sessions_json(sessions: "QuerySet[Session]") -> list[dict[str, Any]]:
+    """Sessions in their order, with as many queries for thirty as for three."""
+    related = ("planned__exercise", "staff", "kit_issues")
+    return [session_json(s) for s in sessions.select_related("section__course", "room").prefetch_related(*related)]
 
 
 def session_plan_json(session: Session) -> dict[str, Any]:

@@ -18,6 +18,7 @@ import threading
 import time
 from collections.abc import Callable
 from types import FrameType
+from typing import Any
 
 from verifex.work.parents import end_with_starter
 
@@ -94,6 +95,7 @@ def answer_on(listener: socket.socket) -> None:
         # What is too large is read and refused in words; only what is larger still is cut off.
         max_request_body_size=settings.MOST_BODY_READ_BYTES,
         asyncore_use_poll=True,
+        **behind(settings.TRUSTED_PROXY),
     )
     signal.signal(signal.SIGTERM, _leave)
 
@@ -109,6 +111,20 @@ def answer_on(listener: socket.socket) -> None:
         ending = threading.Thread(target=pool.stop, daemon=True)
         ending.start()
         ending.join(3)
+
+
+def behind(proxy: str) -> dict[str, Any]:
+    """What the server believes of a reverse proxy at this address: who asks, by which host and whether over TLS. Without one
+    all of it is dropped, since anybody could send it."""
+    if not proxy:
+        return {"clear_untrusted_proxy_headers": True}
+    headers = {"x-forwarded-for", "x-forwarded-proto", "x-forwarded-host"}
+    return {
+        "trusted_proxy": proxy,
+        "trusted_proxy_count": 1,
+        "trusted_proxy_headers": headers,
+        "clear_untrusted_proxy_headers": True,
+    }
 
 
 def _leave(number: int, frame: FrameType | None) -> None:

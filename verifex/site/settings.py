@@ -50,6 +50,10 @@ if os.environ.get("VERIFEX_BEHIND_PROXY") == "1":
     SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https")
     USE_X_FORWARDED_HOST = True
     HTTPS = True
+    #: Where the proxy is: from there alone the forwarded headers are believed.
+    TRUSTED_PROXY = os.environ.get("VERIFEX_PROXY", "127.0.0.1")
+else:
+    TRUSTED_PROXY = ""
 
 INSTALLED_APPS = [
     "django.contrib.admin",
@@ -123,6 +127,12 @@ DATABASES: dict[str, dict[str, Any]] = {
             "PRAGMA mmap_size=268435456;PRAGMA cache_size=-16000;PRAGMA temp_store=MEMORY;",
         },
     }
+}
+
+#: What several processes have to know alike, such as how often somebody tried a password.
+CACHES: dict[str, dict[str, Any]] = {
+    "default": {"BACKEND": "django.core.cache.backends.locmem.LocMemCache"},
+    "shared": {"BACKEND": "django.core.cache.backends.db.DatabaseCache", "LOCATION": "shared_cache"},
 }
 
 AUTH_USER_MODEL = "people.User"

@@ -64,3 +64,14 @@ class BroughtUpTo(models.Model):
 
     name = models.CharField(max_length=40, unique=True)
     version = models.CharField(max_length=100)
+
+
+class SharedCacheRow(models.Model):
+    """The table of the cache that all processes share, in the shape Django's database cache has."""
+
+    cache_key = models.CharField(max_length=255, primary_key=True)
+    value = models.TextField()
+    expires = models.DateTimeField(db_index=True)
+
+    class Meta:
+        db_table = "shared_cache"

@@ -15,11 +15,12 @@ from verifex.api.http import Id
 from verifex.exercises.models import Exercise
 from verifex.people.access import reader, sections_of
 from verifex.people.models import Section
+from verifex.people.throttles import note_miss, refuse_guessing
 from verifex.plan.access import session_for_staff
 from verifex.plan.models import Room, Session
 from verifex.plan.services import seats, sessions
 from verifex.set_up.access import course_of, section_of, session_of
-from verifex.set_up.present import session_json, session_plan_json
+from verifex.set_up.present import session_json, session_plan_json, sessions_json
 from verifex.set_up.schemas.common import SavedOut
 from verifex.set_up.schemas.sessions import (
     AbsentIn,
@@ -45,12 +46,15 @@ def list_sessions(request: HttpRequest, course_id: Id) -> list[dict[str, Any]]:
     """The sessions of the reader's own sections of a course, the next first, those that are over last."""
     course_of(request, course_id)
     own = [section.pk for section in sections_of(reader(request)) if section.course_id == course_id]
-    rows = Session.objects.filter(section__in=own).select_related("section__course", "room")
     now = clock.now()
-    return [
-        session_json(s)
-        for s in sorted(rows, key=lambda s: (s.ends_at <= now, abs((s.starts_at - now).total_seconds())))
-    ]
+    times = Session.objects.filter(section__in=own).values_list("pk", "starts_at", "ends_at")
+    order = {
+        pk: place
+        for place, (pk, _, _) in enumerate(
+            sorted(times, key=lambda row: (row[2] <= now, abs((row[1] - now).total_seconds())))
+        )
+    }
+    return sorted(sessions_json(Session.objects.filter(pk__in=order)), key=lambda row: order[row["id"]])
 
 
 @router.post("/set-up/sections/{section_id}/sessions", response=SavedOut)
@@ -148,11 +152,13 @@ def join_pair(request: HttpRequest, session_id: Id, data: JoinIn) -> dict[str, A
 @router.get("/join/{code}", response=JoinOut, auth=None)
 def join(request: HttpRequest, code: str) -> dict[str, Any]:
     """What a code on the wall leads to: the session, without anybody's name."""
+    refuse_guessing(request, "wall-code")
     found = (
         Session.objects.filter(code=code.strip().upper()[:8]).exclude(code="").select_related("section__course", "room")
     )
     session = found.first()
     if session is None:
+        note_miss(request, "wall-code")
         raise Refused("No session has this code. Look at the wall again; it has five letters or digits.")
     return {
         "section": str(session.section),
