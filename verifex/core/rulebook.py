@@ -9,7 +9,7 @@ from verifex.core.findings import Finding, Severity, Where, most_urgent_first
 View = TypeVar("View")
 
 #: Grows whenever a rule's verdict may change; every stored judgement names the version that made it.
-RULES_VERSION = "2026.27"
+RULES_VERSION = "2026.28"
 
 
 @dataclass(frozen=True, slots=True)

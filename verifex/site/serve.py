@@ -16,11 +16,14 @@ import socket
 import sys
 import threading
 import time
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 from types import FrameType
-from typing import Any
+from typing import TYPE_CHECKING, Any
 
 from verifex.work.parents import end_with_starter
+
+if TYPE_CHECKING:
+    from wsgiref.types import StartResponse, WSGIApplication, WSGIEnvironment
 
 MOST_CONNECTIONS = 1000  # a class keeps a connection or two open for every browser
 IDLE_SECONDS = 60  # after which a connection that says nothing, or half a request, is closed
@@ -86,7 +89,7 @@ def answer_on(listener: socket.socket) -> None:
     # Requests wait for a free thread: that is no news.
     logging.getLogger("waitress.queue").setLevel(logging.ERROR)
     server = create_server(
-        application,
+        _warming(application),
         sockets=[listener],
         threads=THREADS,
         connection_limit=MOST_CONNECTIONS,
@@ -98,19 +101,29 @@ def answer_on(listener: socket.socket) -> None:
         **behind(settings.TRUSTED_PROXY),
     )
     signal.signal(signal.SIGTERM, _leave)
-
-    def warm_up() -> None:
-        # While the first page is read; who asks meanwhile is answered all the same.
-        warm()
-        pool.warm_up("live")
-
-    threading.Thread(target=warm_up, daemon=True, name="warm-up").start()
+    # While the first page is read; who asks meanwhile is answered all the same.
+    threading.Thread(target=warm, daemon=True, name="warm-up").start()
     try:
         server.run()
     finally:
         ending = threading.Thread(target=pool.stop, daemon=True)
         ending.start()
         ending.join(3)
+
+
+def _warming(application: "WSGIApplication") -> "WSGIApplication":
+    """The application, whose first call of the API starts the workers for live checks: a server nobody looks at runs none."""
+    from verifex.work import pool
+
+    called: list[bool] = []
+
+    def answer(environ: "WSGIEnvironment", start_response: "StartResponse") -> Iterable[bytes]:
+        if not called and environ.get("PATH_INFO", "").startswith("/api/"):
+            called.append(True)
+            threading.Thread(target=pool.warm_up, args=("live",), daemon=True, name="live-workers").start()
+        return application(environ, start_response)
+
+    return answer
 
 
 def behind(proxy: str) -> dict[str, Any]:

@@ -63,7 +63,7 @@ useKeys({ m: { does: texts.toCloseTheMarking, act: () => void (mayClose.value &&
           <p v-if="marks.decided">{{ texts.decidedAboutIt(marks.decided) }}</p>
           <p v-else>
             <RouterLink :to="`/dockets/${id}/readings`">{{ texts.lookAtThemTogether }}</RouterLink>
-            <span class="soft">{{ texts.closingAsksWhatYouDecided }}</span>
+            <span class="soft beside">{{ texts.closingAsksWhatYouDecided }}</span>
           </p>
         </div>
         <p v-if="toDecide.length && !marks.closed" class="look">
@@ -146,6 +146,9 @@ useKeys({ m: { does: texts.toCloseTheMarking, act: () => void (mayClose.value &&
 }
 .gap {
   margin-top: 18px;
+}
+.beside {
+  margin-left: 0.35em;
 }
 .look p {
   margin: 4px 0;
