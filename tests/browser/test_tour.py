@@ -74,6 +74,9 @@ class InstructorTourTest(BrowserCase):
         page.get_by_role("button", name="Save").click()
         page.get_by_text("8 was proposed").wait_for()
         page.keyboard.press("m")
+        # The log has the same noise as bench 1's: closing asks what was decided about it.
+        page.get_by_label("What did you decide about it?").fill("Both pairs showed a step live.")
+        page.get_by_role("dialog").get_by_role("button", name="Close the marking").click()
         page.get_by_text("The pair can see it.").wait_for()
         page.get_by_role("link", name="Feedback sheet").click()
         page.get_by_text("29.5").first.wait_for()

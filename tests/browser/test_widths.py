@@ -1,6 +1,8 @@
 """Nothing runs off the side: every place at the widths of a tablet, a phone, a small phone, and at 200 % zoom."""
 
 from tests.browser.base import BrowserCase
+from verifex.exercises.models import Exercise
+from verifex.people.models import Course, Pair, Section, User
 
 WIDTHS = {820: 1180, 640: 400, 390: 844, 320: 700}  # 640 by 400 is 1280 by 800 at 200 %
 TOO_WIDE = """() => {
@@ -53,6 +55,31 @@ class WidthsTest(BrowserCase):
             for part in ("people", "pairs", "room", "exercise", "kits", "session", "course", "records")
         ]
         self.assertEqual(self.too_wide("ines.marlow", [*places, *stations, f"{ten}/feedback"]), [])
+
+    def test_with_names_of_two_hundred_letters(self):
+        """Unbroken, as a name or a title can be: each is cut or wrapped where it stands."""
+        User.objects.update(first_name="W" * 100, last_name="V" * 100)
+        Pair.objects.filter(badge="P-02").update(name="N" * 80)
+        Course.objects.update(title="T" * 120)
+        Section.objects.update(name="S" * 60)
+        Exercise.objects.update(title="E" * 120)
+        two = f"/dockets/{self.docket(2).pk}"
+        paths = [
+            "/floor",
+            "/hatch",
+            "/exercises",
+            "/marks",
+            "/account",
+            "/set-up/course",
+            "/set-up/people",
+            f"{two}/wiring",
+        ]
+        self.assertEqual(self.too_wide("ines.marlow", [*paths, f"{two}/mark"]), [])
+        page = self.page_for("ines.marlow", "/floor")
+        page.set_viewport_size({"width": 1280, "height": 800})
+        for place in ("Floor", "Hatch", "Exercises", "Marks", "Sums", "Set-up"):
+            box = page.get_by_role("link", name=place, exact=True).bounding_box()
+            self.assertTrue(box and 0 <= box["x"] < 900, place)
 
     def test_of_a_pair(self):
         stations = ("kit", "wiring", "power", "program", "readings", "mark")

@@ -104,6 +104,27 @@ class BudgetTest(TestCase):
                     self.assertLess(process_time() - begun, 60, "no step of a program may be an hour of the host")
 
 
+class CostCountedTest(TestCase):
+    """What an operation costs is counted before it is done, so that no loop of them takes the host a minute."""
+
+    def test_searching_moving_and_taking_out_on_what_grows_ends_by_the_budget(self):
+        board = catalogue().boards["sbc-3v3"]
+        for text in (
+            's = "a" * 200000\np = "a" + "b" + "a" * 99998\nwhile True:\n    s.rfind(p)\n',
+            's = "a" * 200000\np = "a" + "b" + "a" * 99998\nwhile True:\n    p in s\n',
+            's = "a" * 200000\np = "b" + "a" * 99998\nwhile True:\n    s.replace(p, "")\n',
+            "values = []\nwhile True:\n    values.insert(0, 1)\n",
+            "values = [0] * 150000\nwhile values:\n    del values[0]\n",
+        ):
+            ended = {run.ended for run in check_program(text, board).runs}
+            self.assertLessEqual(ended, {"steps", "memory"}, text)
+
+    def test_usual_texts_cost_no_more_than_a_step_or_two(self):
+        text = 'line = "temp=21.5;hum=40"\nfor n in range(2000):\n    line.rfind("=")\nprint("done")\n'
+        report = check_program(text, catalogue().boards["sbc-3v3"])
+        self.assertEqual({run.ended for run in report.runs}, {"finished"})
+
+
 class MutatedProgramsTest(TestCase):
     """Programs of the corpus, cut and stirred: every one is answered, none ends our own machine."""
 

@@ -54,7 +54,8 @@ class Ledger:
         """What is left, a multiple of the step; None where there is nothing to propose."""
         if self.is_open or self.to_decide:
             return None
-        return self.of - self._rounded(sum((entry.marks for entry in self._entries), Fraction(0)))
+        left = self.of - self._rounded(sum((entry.marks for entry in self._entries), Fraction(0)))
+        return Decimal(f"{left.normalize():f}")  # 6, not 6.0, whatever the step is written like
 
     def sentences(self) -> tuple[str, ...]:
         """The evidence, each with what it takes off. What is shown adds up to what is taken off in all: each shows by how

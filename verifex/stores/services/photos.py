@@ -18,6 +18,7 @@ LONGEST_PX = 1400
 LONGEST_SIDE_PX = 12_000
 LARGEST_PX = 60_000_000  # in all: a picture that would fill the memory is no picture of a fault
 MOST_A_FAULT = 6
+NO_PICTURE = "This file is no picture that can be read here: JPEG, PNG or WebP."
 KINDS = ("JPEG", "PNG", "WEBP")
 
 
@@ -26,7 +27,7 @@ def small_jpeg(data: str) -> bytes:
     try:
         raw = base64.b64decode(data.partition(",")[2] if data.startswith("data:") else data, validate=True)
     except (binascii.Error, ValueError):
-        raise Refused("This file did not arrive whole; choose it again.") from None
+        raise Refused(NO_PICTURE) from None
     made: bytes = read_file(shrunk, raw)
     return made
 
@@ -42,7 +43,7 @@ def shrunk(raw: bytes) -> bytes:
         picture.draft("RGB", (LONGEST_PX, LONGEST_PX))
         upright = ImageOps.exif_transpose(picture).convert("RGB")
     except (ValueError, UnidentifiedImageError, OSError, Image.DecompressionBombError):
-        raise Refused("This file is no picture that can be read here: JPEG, PNG or WebP.") from None
+        raise Refused(NO_PICTURE) from None
     upright.thumbnail((LONGEST_PX, LONGEST_PX))
     out = io.BytesIO()
     upright.save(out, "JPEG", quality=78, optimize=True)

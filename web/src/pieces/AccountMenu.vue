@@ -59,7 +59,7 @@ async function logOut() {
 
 <template>
   <DropdownMenuRoot v-if="me?.name" :modal="false">
-    <DropdownMenuTrigger class="who" :aria-label="texts.accountThemeKeys(named)">
+    <DropdownMenuTrigger class="who" :aria-label="texts.accountThemeKeys(named)" :title="named">
       <span class="name">{{ named }}</span>
       <svg viewBox="0 0 12 12" width="10" height="10" aria-hidden="true"><path d="M2 4l4 4 4-4" /></svg>
     </DropdownMenuTrigger>
@@ -101,6 +101,8 @@ async function logOut() {
   color: var(--bar-soft);
   padding: 8px;
   min-width: 0;
+  /* A long name is cut here; the places beside it never are. */
+  max-width: clamp(90px, 18vw, 240px);
   cursor: pointer;
 }
 .name {

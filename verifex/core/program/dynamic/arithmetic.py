@@ -5,7 +5,7 @@ from collections.abc import Callable
 from typing import Any
 
 from verifex.core.program.dynamic.calling import all_of, call, special
-from verifex.core.program.dynamic.effort import CONTAINERS, looked_through, walk
+from verifex.core.program.dynamic.effort import CONTAINERS, searched, walk
 from verifex.core.program.dynamic.running import equal
 from verifex.core.program.dynamic.showing import by_percent
 from verifex.core.program.dynamic.values import UNSET, Function, Instance, error, kind_name
@@ -76,7 +76,7 @@ def _within(m: Machine, a: Any, b: Any, at: At) -> bool:
     if isinstance(b, range):
         return isinstance(a, int | float) and a == int(a) and int(a) in b
     if isinstance(b, SEQUENCES):
-        looked_through(m, b, at)
+        searched(m, b, a, at)
     walk(m, a, at)
     walk(m, b if isinstance(b, list | tuple) else None, at)
     if isinstance(b, list | tuple) and any(isinstance(one, Instance) for one in (a, *b)):

@@ -32,6 +32,13 @@ def looked_through(m: Machine, value: Any, at: At) -> None:
     m.step(at)
 
 
+def searched(m: Machine, value: Any, sought: Any, at: At) -> None:
+    """Counts looking for a text in a text, at worst once for each letter of both, before it is done."""
+    if isinstance(sought, str | bytes | bytearray) and isinstance(value, str | bytes | bytearray):
+        m.steps += len(value) * len(sought) // LETTERS_A_STEP
+    looked_through(m, value, at)
+
+
 def as_key(m: Machine, value: Any, at: At) -> Any:
     """A value that is about to be hashed: a tuple is gone through to its last value."""
     if type(value) is tuple:

@@ -4,7 +4,7 @@ from collections.abc import Callable
 from typing import Any
 
 from verifex.core.program.dynamic.calling import all_of, in_order
-from verifex.core.program.dynamic.effort import as_key, looked_through, walk
+from verifex.core.program.dynamic.effort import as_key, looked_through, searched, walk
 from verifex.core.program.dynamic.showing import by_braces
 from verifex.core.program.machine import Machine
 from verifex.core.program.tree import At
@@ -20,7 +20,7 @@ def _plain(kind: type, names: str) -> dict[str, Act]:
 
         def run(m: Machine, at: At, value: Any, /, *args: Any, **named: Any) -> Any:
             if not isinstance(value, int | float):
-                looked_through(m, value, at)
+                searched(m, value, args[0] if args else None, at)
                 walk(m, value if isinstance(value, list | tuple) and args else None, at)
             for arg in args:
                 walk(m, arg, at)
@@ -45,6 +45,7 @@ def _padded(name: str) -> Act:
 
 
 def _replace(m: Machine, at: At, text: Any, old: Any, new: Any, *count: int) -> Any:
+    searched(m, text, old, at)
     m.take(len(text) + max(0, text.count(old)) * len(new), at)
     return text.replace(old, new, *count)
 
@@ -74,6 +75,7 @@ def _append(m: Machine, at: At, values: Any, value: Any) -> None:
 
 def _insert(m: Machine, at: At, values: list[Any], index: int, value: Any) -> None:
     m.take(1, at)
+    looked_through(m, values, at)  # all that comes behind it is moved
     values.insert(index, value)
 
 

@@ -6,6 +6,7 @@ from typing import Any
 from verifex.core.program import tree as t
 from verifex.core.program.dynamic.assignments import Assignments
 from verifex.core.program.dynamic.calling import call, special
+from verifex.core.program.dynamic.effort import looked_through
 from verifex.core.program.dynamic.expressions import Expressions
 from verifex.core.program.dynamic.functions import Functions
 from verifex.core.program.dynamic.libraries import imported
@@ -227,6 +228,8 @@ class Statements:
             def take(frame: Frame) -> None:
                 held, which = owner(frame), index(frame)
                 if special(holder[0], held, "__delitem__", (which,), at) is UNSET:
+                    if isinstance(held, list):
+                        looked_through(holder[0], held, at)  # all that comes behind it is moved
                     del held[which]
 
             return self._plain(take, at)
