@@ -155,7 +155,12 @@ li {
   min-height: 40px;
 }
 li > span:first-child {
-  min-width: 240px;
+  min-width: min(240px, 100%);
+  max-width: 100%;
+  overflow-wrap: anywhere;
+}
+.head > span {
+  overflow-wrap: anywhere;
 }
 .role {
   width: 130px;
