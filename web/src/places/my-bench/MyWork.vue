@@ -15,6 +15,7 @@ import { and } from '@texts/language'
 import { myWork as texts } from '@texts/my-bench'
 import HintList from './HintList.vue'
 import HintSteps from './HintSteps.vue'
+import OwnReadings from './OwnReadings.vue'
 import Prediction from './Prediction.vue'
 import type { Schemas } from '@/api/client'
 import { hasDraft, newToken } from '@/shared/drafts'
@@ -107,6 +108,7 @@ async function send(text: string, token: string, basedOn: number) {
           :predicted="docket.prediction?.predictions"
         />
       </div>
+      <OwnReadings v-else-if="kind === 'readings' && docket.steps.length" :docket="docket" />
       <div class="acts">
         <button v-if="state === 'asks'" class="btn line" :disabled="busy" @click="withdraw(kind)">
           {{ texts.withdrawTheRequest }}

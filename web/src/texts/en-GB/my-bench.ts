@@ -111,3 +111,8 @@ export const recipeList = {
   entered: ', entered',
   notEnteredYet: ', not entered yet',
 }
+
+export const ownReadings = {
+  whatYouRead: 'What you read',
+  whatShouldBePrinted: 'What should be printed is shown once your readings are passed.',
+}

@@ -1,0 +1,58 @@
+<script setup lang="ts">
+// What a pair read in each step and how it was judged; what should be printed is not shown before its readings are passed.
+import { computed } from 'vue'
+import { fixed, verdictWords } from '@/shared/words'
+import { ownReadings as texts } from '@texts/my-bench'
+import type { MyDocket } from './use-my-docket'
+
+const props = defineProps<{ docket: MyDocket }>()
+const unit = computed(() => props.docket.exercise.readings[0]?.unit ?? '')
+const rows = computed(() =>
+  props.docket.steps.map((step) => ({
+    name: step.name,
+    value: step.centre == null ? step.said || '–' : `${fixed(step.centre, 2)} ${unit.value}`.trim(),
+    ...verdictWords(step.verdict),
+  })),
+)
+</script>
+
+<template>
+  <section :aria-label="texts.whatYouRead">
+    <h3>{{ texts.whatYouRead }}</h3>
+    <ul>
+      <li v-for="row in rows" :key="row.name">
+        <span>{{ row.name }}</span>
+        <span class="v">{{ row.value }}</span>
+        <b :class="row.tone">{{ row.word }}</b>
+      </li>
+    </ul>
+    <p class="soft">{{ texts.whatShouldBePrinted }}</p>
+  </section>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  margin: 6px 0;
+  padding: 0;
+}
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto minmax(92px, auto);
+  gap: 4px 12px;
+  padding: 7px 0;
+  border-bottom: 1px solid var(--line);
+}
+b {
+  text-align: right;
+}
+.good {
+  color: var(--good);
+}
+.stop {
+  color: var(--stop);
+}
+.check {
+  color: var(--check);
+}
+</style>
