@@ -4,6 +4,10 @@ from copy import deepcopy
 from typing import Any
 
 
+#: The copies hand in the same logs, which is worth a second look; an instructor has decided about it.
+COPIED = "The pairs showed their runs at the bench, one after the other."
+
+
 def several_times(course: dict[str, Any], times: int) -> dict[str, Any]:
     """The course with its pairs and kits so many times over. First names meet other last names each time."""
     pairs, kits = course["pairs"], course["kits"]
@@ -24,6 +28,8 @@ def several_times(course: dict[str, Any], times: int) -> dict[str, Any]:
                 if "hand-out" in act:
                     act["hand-out"] = _tag(act["hand-out"], offset)
             found["pairs"].append(other)
+    for act in [act for pair in found["pairs"] for act in pair.get("acts", []) if times > 1 and "close" in act]:
+        act["second-look"] = COPIED
     found["room"] = {**course["room"], "columns": 8 if times > 2 else course["room"]["columns"]}
     return found
 

@@ -39,7 +39,11 @@ def load(folder: Path, password: str | None = None, *, times: int = 1, spreads: 
     sections with four exercises at once. Everyone gets `password`, or one made up now."""
     course, stores = (yaml.safe_load((folder / f"{name}.yaml").read_text("utf-8")) for name in ("course", "stores"))
     course = several_times(course, times)
-    course = spread(course) if spreads else course
+    return load_course(folder, spread(course) if spreads else course, stores, password)
+
+
+def load_course(folder: Path, course: dict[str, Any], stores: dict[str, Any], password: str | None = None) -> Loaded:
+    """Load a course and its stores as they are written in the files of `folder`; exercises and hand-ins are read from there."""
     with checks_run_here():
         return _Loader(folder, course, stores, password or secrets.token_urlsafe(9)).load()
 
@@ -216,7 +220,7 @@ class _Loader:
             case "give":
                 give_mark(instructor, docket.pk, value["criterion"], value["marks"], act["reason"], based_on=None)
             case "close":
-                close_marking(instructor, docket.pk, based_on=None)
+                close_marking(instructor, docket.pk, based_on=None, second_look=act.get("second-look", ""))
             case _:
                 raise ValueError(f"the demo names an act that nobody knows: {what}")
 
