@@ -4,9 +4,15 @@ import base64
 import io
 import os
 import signal
+import sqlite3
+import subprocess
+import sys
+import tempfile
 import threading
 import time
+from contextlib import closing
 from datetime import timedelta
+from pathlib import Path
 
 from django.db import connection
 from django.test import TransactionTestCase, override_settings
@@ -21,11 +27,15 @@ from verifex.demo.loader import load
 from verifex.dockets import judging, services
 from verifex.dockets.models import Docket, Judgement
 from verifex.stores.services.photos import small_jpeg
-from verifex.work import pool, queue
+from verifex.work import newest, pool, queue
 from verifex.work.files import rows_of
 from verifex.work.models import Queued
 from verifex.work.pool import Limit, OverLimit, compute
 
+JUDGED = (
+    "select count(*) from dockets_judgement j join dockets_attempt a on a.id = j.attempt_id "
+    "where a.docket_id = ? and a.kind = 'program' and a.number = 2"
+)
 PYTHON_BENCH = "board B1 sbc-3v3\nbase half\npart D1 led anode=c10 cathode=c11 colour=red\n"
 #: Programs that kept one process busy for minutes, or ate its memory.
 GREEDY = {
@@ -100,6 +110,26 @@ class LimitsTest(TransactionTestCase):
         thread.join(10)
         self.assertEqual(outcomes, ["superseded"])
 
+    def test_a_newer_live_check_in_another_process_does_so_too(self):
+        outcomes: list[str] = []
+
+        def older() -> None:
+            try:
+                pool.compute_live("editor", time.sleep, 20)
+            except pool.Superseded:
+                outcomes.append("superseded")
+            finally:
+                connection.close()
+
+        pool.warm_up("live")
+        thread = threading.Thread(target=older)
+        thread.start()
+        while "editor" not in pool._live:
+            time.sleep(0.01)
+        newest.claim("editor")  # as another process does: all it shares with this one is the database
+        thread.join(5)
+        self.assertEqual(outcomes, ["superseded"])
+
 
 @override_settings(CHECKS_IN_WORKERS=True)
 class HostileHandInsTest(TransactionTestCase):
@@ -155,6 +185,21 @@ class CrashTest(TransactionTestCase):
         self.assertIsNotNone(self.docket.judging_since)
         self.assertEqual(Queued.objects.filter(kind="judge", key=self.docket.pk).count(), 1)
         self.assertFalse(self.docket.attempts.get(kind="program", number=2).judgements.exists())
+
+    def test_the_runner_judges_although_it_never_answered_a_request(self):
+        with tempfile.TemporaryDirectory() as data:
+            file = Path(data) / "verifex.sqlite3"
+            connection.cursor().execute("VACUUM INTO %s", [str(file)])
+            environment = {**os.environ, "VERIFEX_DATA": data, "DJANGO_SETTINGS_MODULE": "verifex.site.settings"}
+            runner = subprocess.Popen([sys.executable, "-m", "verifex.work.runner"], env=environment)
+            self.addCleanup(runner.wait, 20)
+            self.addCleanup(runner.terminate)
+            judged, until = 0, time.monotonic() + 60
+            while not judged and time.monotonic() < until:
+                time.sleep(0.2)
+                with closing(sqlite3.connect(file)) as database:
+                    judged = database.execute(JUDGED, [self.docket.pk]).fetchone()[0]
+        self.assertEqual(judged, 1)
 
     def test_what_a_process_had_taken_that_is_gone_is_taken_up_again(self):
         soon = clock.now() + timedelta(minutes=1)
