@@ -2,10 +2,13 @@
 
 import json
 
+from django.db import connection
 from django.test import Client
+from django.test.utils import CaptureQueriesContext
 
 from tests.site.base import DemoCase
 from verifex.live.models import LiveFeed
+from verifex.live.window import last_of_each_step
 
 
 class LiveTest(DemoCase):
@@ -65,4 +68,21 @@ class LiveTest(DemoCase):
             last = self.send(*["x" * 399] * 500, first=501 + 500 * n)
         self.assertIn("larger than 1 MB", last.json()["message"])
         self.assertEqual(self.send("a\x00b" + "é" * 1000, first=0).status_code, 200)
-        self.assertLessEqual(len(LiveFeed.objects.get(code=self.code).text), 1_000_000)
+        self.assertLessEqual(LiveFeed.objects.get(code=self.code).letters, 1_000_000)
+
+    def test_an_hour_costs_as_much_a_second_at_its_end_as_at_its_beginning(self):
+        self.pair.ask(f"{self.path}/mark", step="Room air")
+        for n in range(8):
+            self.send(*["22.3"] * 450, first=450 * n)
+        self.pair.ask(f"{self.path}/mark", step="Warm pack")
+        self.send(*["89.6"] * 8, first=3600)
+        feed = LiveFeed.objects.get(code=self.code)
+        judged = last_of_each_step(feed).splitlines()
+        self.assertEqual((judged[0], judged[-9]), ("# Room air", "# Warm pack"))
+        self.assertEqual(len(judged), 20 + 300 + 9)
+        verdicts = [s["verdict"] for s in self.pair.get(f"{self.path}/said").json()["steps"]]
+        self.assertEqual(verdicts[0::2], ["likely", "out"])
+        with CaptureQueriesContext(connection) as queries:
+            self.send("89.6", first=3608)
+        self.assertNotIn("22.3", "".join(query["sql"] for query in queries))
+        self.assertEqual(self.heard("3609")["lines"], ["89.6", "89.6"])

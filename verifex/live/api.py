@@ -141,8 +141,7 @@ def _stopped(request: HttpRequest, docket: Docket) -> dict[str, Any]:
 
 
 def _said(request: HttpRequest, docket: Docket) -> dict[str, Any]:
-    feed = services.feed_of(docket)
-    return services.said_of(reader(request), docket, feed.text if feed else "")
+    return services.said_of(reader(request), docket)
 
 
 def _events(request: HttpRequest, docket: Docket, after: int) -> HttpResponse:
@@ -150,9 +149,8 @@ def _events(request: HttpRequest, docket: Docket, after: int) -> HttpResponse:
     heard = request.headers.get("Last-Event-ID", "")
     after = int(heard) if heard.isdigit() else max(0, after)
     feed = services.feed_of(docket)
-    lines = feed.text.splitlines() if feed else []
-    after = min(after, len(lines))
-    new = lines[after : after + MOST_LINES]
+    after = min(after, feed.lines if feed else 0)
+    new = services.lines_after(feed, after, MOST_LINES) if feed else []
     event = {
         "lines": new,
         "open": bool(feed and feed.closed_at is None),

@@ -12,17 +12,19 @@ from django.db.models import QuerySet
 from verifex.acts import clock
 from verifex.acts.refusals import Refused
 from verifex.core.assess.live import readings_now
+from verifex.core.printed.lines import MARK_SIGNS
 from verifex.core.problems import UnusableInput
 from verifex.dockets.act import begin, enter, finish
 from verifex.dockets.inputs import DocketInputs
 from verifex.dockets.models import Docket, Kind, Station
-from verifex.live.models import LiveFeed
+from verifex.live.models import LiveFeed, LiveLine
+from verifex.live.window import last_of_each_step
 from verifex.people.models import User
 from verifex.work.pool import compute_live
 
 LETTERS = "abcdefghjkmnpqrstuvwxyz23456789"  # none that looks like another
 CODE_LENGTH = 10
-MOST_BYTES = 1_000_000
+MOST_LETTERS = 1_000_000
 MOST_LINE = 400
 OPEN_FOR = timedelta(hours=4)
 QUIET = timedelta(seconds=6)  # without a word from the helper: it is said that nothing comes
@@ -86,15 +88,27 @@ def mark_step(docket: Docket, step: str) -> LiveFeed:
 
 def _append(feed: LiveFeed, lines: Sequence[str]) -> None:
     clean = [line.replace("\x00", "").rstrip("\r\n") for line in lines]
-    if clean and sum(len(line) + 1 for line in clean) + len(feed.text) > MOST_BYTES:
+    letters = sum(len(line) + 1 for line in clean)
+    if clean and letters + feed.letters > MOST_LETTERS:
         raise Refused("This log is larger than 1 MB. Stop, hand in what is there, and begin anew.")
-    feed.text += "".join(f"{line}\n" for line in clean)
+    LiveLine.objects.bulk_create(
+        LiveLine(feed=feed, number=feed.lines + place, text=line, is_mark=line.startswith(MARK_SIGNS))
+        for place, line in enumerate(clean)
+    )
+    feed.letters += letters
     feed.lines += len(clean)
-    feed.save(update_fields=["text", "lines", "received", "heard_at"])
+    feed.save(update_fields=["letters", "lines", "received", "heard_at"])
 
 
-def said_of(by: User, docket: Docket, text: str) -> dict[str, Any]:
-    """How the steps so far lie on this bench, and what is off; nothing is kept."""
+def lines_after(feed: LiveFeed, number: int, most: int) -> list[str]:
+    """At most so many lines, from the one of this number on."""
+    return list(feed.rows.filter(number__gte=number).values_list("text", flat=True)[:most])
+
+
+def said_of(by: User, docket: Docket) -> dict[str, Any]:
+    """How the steps so far lie on this bench, by the last lines of each, and what is off; nothing is kept."""
+    feed = feed_of(docket)
+    text = last_of_each_step(feed) if feed else ""
     if not text.strip():
         return {"steps": [], "notes": []}
     case = replace(DocketInputs(docket).case((Kind.WIRING,)), log=text)

@@ -22,6 +22,7 @@ from django.conf import settings
 from pebble import ProcessExpired, ProcessFuture, ProcessPool
 
 from verifex.work.limits import OUT_OF_MEMORY_EXIT, begin_worker, run_limited
+from verifex.work.newest import claim, is_newest
 
 logger = logging.getLogger(__name__)
 MB = 1024 * 1024
@@ -113,7 +114,8 @@ _waiting = threading.BoundedSemaphore(MOST_WAITING_LIVE)
 
 
 def compute_live(editor: object, function: Callable[..., Any], *args: Any) -> Any:
-    """As `compute`, for an answer while someone types: a newer call of the same `editor` drops an older one.
+    """As `compute`, for an answer while someone types: a newer call of the same `editor` drops an older one, at once in this
+    process, else when the older one is looked at next.
 
     Raises OverLimit, Superseded, or TooBusy.
     """
@@ -122,13 +124,14 @@ def compute_live(editor: object, function: Callable[..., Any], *args: Any) -> An
     if not _waiting.acquire(blocking=False):
         raise TooBusy
     try:
+        token = claim(editor)
         future = _begin(function, args, LIVE)
         with _live_lock:
             if older := _live.get(editor):
                 older.cancel()  # type: ignore[no-untyped-call]
             _live[editor] = future
         try:
-            return _outcome(future, LIVE.pool)
+            return _outcome(future, LIVE.pool, is_wanted=lambda: is_newest(editor, token))
         except CancelledError:
             raise Superseded from None
         except TimeoutError:
@@ -165,7 +168,7 @@ def worker_ids() -> list[int]:
     return [worker.pid for worker in multiprocessing.active_children() if worker.pid]
 
 
-def _outcome(future: "ProcessFuture[Any]", name: str) -> Any:
+def _outcome(future: "ProcessFuture[Any]", name: str, is_wanted: Callable[[], bool] = lambda: True) -> Any:
     """What a call came to. A worker that is killed from outside between two calls can leave the pool's own locks taken:
     then nothing is begun although workers are free, and the pool is given up."""
     stuck_seconds = 0.0
@@ -175,6 +178,8 @@ def _outcome(future: "ProcessFuture[Any]", name: str) -> Any:
         except TimeoutError:
             if future.done():
                 raise
+        if not is_wanted():
+            future.cancel()  # type: ignore[no-untyped-call]
         begun = sum(other.running() for other in list(_futures[name]))
         stuck_seconds = 0.0 if future.running() or begun >= WORKERS[name] else stuck_seconds + LOOK_SECONDS
         if stuck_seconds > MOST_STUCK_SECONDS:
