@@ -61,7 +61,7 @@ class DocketInputs:
 
     @cached_property
     def handed_out(self) -> HandedOut:
-        return handed_out(self.kit_issue)
+        return handed_out(self.kit_issue, self.docket.session.section.course)
 
     def case(self, kinds: Iterable[str] = tuple(IN_CASE), *, others: Iterable[OtherLog] = ()) -> Case:
         """The case with the texts of these kinds."""

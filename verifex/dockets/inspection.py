@@ -1,11 +1,10 @@
 """What a kit that comes back has been through at its bench, and what must be tested of it therefore."""
 
-from django.utils import timezone
-
 from verifex.core.assess import WiringRecord
 from verifex.core.parts import catalogue
 from verifex.core.planning import Happened, Look, inspection_list
 from verifex.dockets.models import Docket, Judgement, Kind
+from verifex.people.times import local
 from verifex.plan.models import Seat
 from verifex.stores.models import KitIssue
 
@@ -21,7 +20,7 @@ def inspection_of(docket: Docket, issue: KitIssue) -> list[Look]:
         record = judgement.typed(WiringRecord)
         board = record.board or board
         where = f"on bench {seat} " if seat else ""
-        said = f"{where}at {timezone.localtime(clearance.at):%H:%M}"
+        said = f"{where}at {local(clearance.at, docket.session.section.course):%H:%M}"
         for found in record.findings:
             refs = tuple(record.roles.get(ref, ref) for ref in found.where.parts)
             pin = next((place.split(".")[1] for place in found.where.places if place.startswith("B1.")), "")

@@ -11,6 +11,7 @@ from verifex.acts.models import Event
 from verifex.dockets.models import Docket
 from verifex.people.access import sections_of
 from verifex.people.models import Course, Pair, Staff, Student, User
+from verifex.people.times import local
 from verifex.plan.models import Session
 from verifex.stores.models import Kit
 from verifex.tables.cells import safe
@@ -62,8 +63,8 @@ def events_csv(user: User, course: Course, word: str) -> str:
     """The event log as CSV, safe to open in a spreadsheet."""
     out = io.StringIO()
     writer = csv.writer(out)
-    writer.writerow(["when (UTC)", "who", "what", "about"])
+    writer.writerow([f"when ({course.zone})", "who", "what", "about"])
     for row in events_json(list(events_of(user, course, word)[:MOST_IN_A_TABLE])):
-        cells = (row["at"].strftime("%Y-%m-%d %H:%M:%S"), row["by"], row["what"], row["about"])
+        cells = (f"{local(row['at'], course):%Y-%m-%d %H:%M:%S}", row["by"], row["what"], row["about"])
         writer.writerow([safe(cell) for cell in cells])
     return "\ufeff" + out.getvalue()

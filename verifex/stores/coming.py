@@ -5,14 +5,13 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 from math import ceil
 
-from django.utils import timezone
-
 from verifex.acts import clock
 from verifex.core.planning import Swap, swaps
 from verifex.core.planning.readiness import Demand, Kits, readiness_of
 from verifex.core.planning.stock import ItemKey, item_key
 from verifex.exercises.models import Exercise
 from verifex.people.models import Pair, Section
+from verifex.people.times import local
 from verifex.plan.models import Session
 from verifex.stores.models import Kit, Module, StockItem
 from verifex.stores.readiness import Recipe, key_of, not_in, readiness, recipes, whole_kits
@@ -117,7 +116,7 @@ class _Kits:
     def coming(self, session: Session, exercise: Exercise, pairs: int) -> Coming:
         due = self.to_test[: max(0, pairs - self.ready)]
         usable = self.ready + len(self.to_test)
-        demand = Demand(str(session.pk), timezone.localtime(session.starts_at).date(), exercise.title, pairs)
+        demand = Demand(str(session.pk), local(session.starts_at, session.section.course).date(), exercise.title, pairs)
         filled = readiness_of(demand, Kits(usable, self.lacking), self.spares).fill
         wanted = max(0, pairs - usable - len(filled))
         lacking = {tag: lacks for tag, lacks in self.lacking.items() if tag not in filled}
@@ -135,7 +134,7 @@ HEAD = ("Starts", "Section", "Exercise", "Pairs", "Kits ready", "Test first", "F
 def cells(row: Coming) -> list[object]:
     """The row as the table to take along has it, under `HEAD`."""
     return [
-        f"{timezone.localtime(row.session.starts_at):%Y-%m-%d %H:%M}",
+        f"{local(row.session.starts_at, row.session.section.course):%Y-%m-%d %H:%M}",
         row.session.section.name,
         row.exercise.title,
         row.pairs,

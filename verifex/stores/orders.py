@@ -3,14 +3,13 @@
 from collections import Counter
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
-from datetime import timedelta
+from datetime import date, timedelta
 from decimal import Decimal
 
 from django.db.models import Sum
-from django.utils import timezone
 
-from verifex.acts import clock
 from verifex.core.planning.readiness import Demand, Order, Stock, to_order
+from verifex.people.times import local, today
 from verifex.stores.coming import Coming
 from verifex.stores.models import Batch, KitIssue, StockItem, StockMove
 
@@ -31,26 +30,25 @@ class Ordered:
 
 def orders(rows: Sequence[Coming]) -> list[Ordered]:
     """The most urgent first."""
-    today = timezone.localdate(clock.now())
+    now = today(rows[0].session.section.course if rows else None)
     demands = [_demand(row) for row in rows]
-    found = [*_of_drawers(demands), *_of_modules(rows)]
-    return sorted(found, key=lambda one: (one.order.by or today, one.order.runs_out, one.order.name))
+    found = [*_of_drawers(demands, now), *_of_modules(rows, now)]
+    return sorted(found, key=lambda one: (one.order.by or now, one.order.runs_out, one.order.name))
 
 
 def _demand(row: Coming) -> Demand:
-    day = timezone.localtime(row.session.starts_at).date()
+    day = local(row.session.starts_at, row.session.section.course).date()
     return Demand(str(row.session.pk), day, row.exercise.title, row.pairs)
 
 
-def _of_drawers(demands: Sequence[Demand]) -> Iterable[Ordered]:
+def _of_drawers(demands: Sequence[Demand], now: date) -> Iterable[Ordered]:
     """Rate of use: what left the drawer for each kit that was ever handed out."""
-    today = timezone.localdate(clock.now())
     issues = KitIssue.objects.count()
     moves = StockMove.objects.filter(why__in=USED).values_list("item").annotate(used=Sum("delta") - Sum("short"))
     used = {item: -amount for item, amount in moves.values_list("item", "used")}
     for item in StockItem.objects.all():
         rate = max(0, used.get(item.pk, 0)) / issues if issues else 0.0
-        order = to_order(Stock(item.title, item.count, item.least, rate, item.lead_days), demands, today)
+        order = to_order(Stock(item.title, item.count, item.least, rate, item.lead_days), demands, now)
         if order is None:
             continue
         because = f"{item.count} left, {item.least} is the smallest stock"
@@ -58,9 +56,8 @@ def _of_drawers(demands: Sequence[Demand]) -> Iterable[Ordered]:
         yield Ordered(order, item.supplier, item.lead_days, item.price, because)
 
 
-def _of_modules(rows: Sequence[Coming]) -> Iterable[Ordered]:
+def _of_modules(rows: Sequence[Coming], now: date) -> Iterable[Ordered]:
     """Parts that no spare and no swap gives: as many as the worst of the coming sessions lacks, in time for the first of them."""
-    today = timezone.localdate(clock.now())
     most: Counter[str] = Counter()
     first: dict[str, Coming] = {}
     for row in rows:
@@ -75,8 +72,8 @@ def _of_modules(rows: Sequence[Coming]) -> Iterable[Ordered]:
             continue
         batch = batches.get(row.parts.get(title, ""))
         lead = batch.lead_days if batch else USUAL_LEAD_DAYS
-        day = timezone.localtime(row.session.starts_at).date()
+        day = local(row.session.starts_at, row.session.section.course).date()
         by = day - timedelta(days=lead)
         because = f"{count} short for {row.exercise} on {day.day} {day:%b}"
-        order = Order(title, count, by if by > today else None, day)
+        order = Order(title, count, by if by > now else None, day)
         yield Ordered(order, batch.supplier if batch else "", lead, batch.price if batch else None, because)

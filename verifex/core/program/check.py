@@ -11,6 +11,7 @@ from verifex.core.parts import Board
 from verifex.core.problems import Problem, UnusableInput
 from verifex.core.program.compiler import Compiled, compile_program
 from verifex.core.program.cpp import read_cpp, syntax_problems
+from verifex.core.program.cpp.depth import is_too_deep
 from verifex.core.program.devices import PURPOSES, Declared, DeclaredClass
 from verifex.core.program.dialect import TITLES, dialect_of, read_as
 from verifex.core.program.dry import dry_runs
@@ -25,6 +26,7 @@ from verifex.core.program.watch import LineWatch
 
 LOG = logging.getLogger(__name__)
 LIMIT_BYTES = 64 * 1024
+TOO_DEEP = "so deep a nesting"
 
 
 @dataclass(frozen=True, slots=True)
@@ -146,6 +148,9 @@ def _built(source: str, board: Board, declared: Declared) -> tuple[list[Problem]
     if other := _other_language(source, board, dialect):
         return [Problem(1, 1, f"this reads like {other}")], nothing, Compiled()
     pasted, source = as_typed(source.removeprefix("\ufeff"), dialect)
+    if dialect != "python" and is_too_deep(source):
+        nothing.unsupported.append(Unsupported(At(1, 1), TOO_DEEP))
+        return [], nothing, Compiled()
     try:
         if dialect == "python":
             problems = [*pasted, *python_problems(source)]
@@ -159,7 +164,7 @@ def _built(source: str, board: Board, declared: Declared) -> tuple[list[Problem]
             compiled = Compiled() if problems or tree.unsupported else _compiled(tree, board)
             tree.take_types(compiled.types)
     except RecursionError:
-        nothing.unsupported.append(Unsupported(At(1, 1), "so deep a nesting"))
+        nothing.unsupported.append(Unsupported(At(1, 1), TOO_DEEP))
         return [], nothing, Compiled()
     except MemoryError:
         raise  # the limit on a check's memory, told as such

@@ -31,7 +31,7 @@ from verifex.dockets.services.decide import undoable
 from verifex.dockets.stations import states
 from verifex.dockets.transitions import possible
 from verifex.exercises.present import exercise_json
-from verifex.people.models import User
+from verifex.people.models import Course, User
 from verifex.stores.models import KitIssue
 from verifex.stores.services.given import calibrations_told
 
@@ -52,7 +52,7 @@ def docket_json(docket: Docket, by: User) -> dict[str, Any]:
         "exercise": exercise_json(docket.version),
         "scheme": docket.scheme.number,
         "members": [{"id": m.user_id, "name": m.user.get_full_name()} for m in members(docket)],
-        "kit": _kit(kit_issue_of(docket)),
+        "kit": _kit(kit_issue_of(docket), docket.session.section.course),
         "claimed_by": docket.claimed_by.get_full_name() if docket.claimed_by else "",
         "may_overrule": now["role"] == "instructor",
         "acts": [{"act": t.act, "station": t.station.value, "needs_reason": t.needs_reason} for t in possible(**now)],
@@ -180,7 +180,7 @@ def prediction_json(handed_in: HandedIn) -> dict[str, Any] | None:
     }
 
 
-def _kit(issue: KitIssue | None) -> dict[str, Any] | None:
+def _kit(issue: KitIssue | None, course: Course) -> dict[str, Any] | None:
     if issue is None:
         return None
     return {
@@ -189,7 +189,7 @@ def _kit(issue: KitIssue | None) -> dict[str, Any] | None:
         "returned": issue.returned_at is not None,
         "leg_orders": issue.leg_orders,
         "modules": issue.modules,
-        "calibrations": calibrations_told(issue),
+        "calibrations": calibrations_told(issue, course),
         "substitutions": substitutions(issue),
     }
 

@@ -2,23 +2,29 @@
 
 from collections.abc import Iterable
 
-from django.utils import timezone
-
 from verifex.people.access import courses_of
 from verifex.people.models import User
+from verifex.people.times import local
 from verifex.stores.exchange.table import Table
 from verifex.stores.present.faults import faults_json
 from verifex.tables.write import Cells
 
+MINUTE = "%Y-%m-%d %H:%M"
 HEAD = ("Kit", "Place", "Module", "What", "State", "Which time", "Opened", "By", "Closed", "Closed by", "Note")
 
 
 def _rows(actor: User) -> Iterable[Cells]:
-    for row in faults_json(courses_of(actor)):
-        closed = f"{timezone.localtime(row['closed_at']):%Y-%m-%d %H:%M}" if row["closed_at"] else ""
+    courses = courses_of(actor)
+    if not courses:
+        return
+    for row in faults_json(courses):
+        # Kits are the courses' together: by the clock of the first one.
+        opened, closed = (
+            f"{local(at, courses[0]):{MINUTE}}" if at else "" for at in (row["opened_at"], row["closed_at"])
+        )
         yield (
             row["kit"], row["ref"], row["module"], row["what"], row["state"], row["times"],
-            f"{timezone.localtime(row['opened_at']):%Y-%m-%d %H:%M}", row["opened_by"], closed, row["closed_by"], row["note"],
+            opened, row["opened_by"], closed, row["closed_by"], row["note"],
         )  # fmt: skip
 
 

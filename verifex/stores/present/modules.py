@@ -6,14 +6,12 @@ from datetime import date, timedelta
 from functools import cache
 from typing import Any
 
-from django.utils import timezone
-
-from verifex.acts import clock
 from verifex.core.parts import Board, PartType, catalogue
 from verifex.core.parts.deviations import deviating
 from verifex.core.planning.calibrations import KINDS_BY_ID, Entered, kinds_for
 from verifex.core.planning.failures import BatchFailures, worst_first
 from verifex.core.planning.stock import is_tagged
+from verifex.people.times import today
 from verifex.stores.models import Batch, Calibration, Fault, KitIssue, Module, PartTest
 from verifex.stores.services.found_settings import settable
 
@@ -55,7 +53,7 @@ def module_row(module: Module) -> dict[str, Any]:
         "where": f"{place.kit.tag}, {place.ref}" if place else "",
         "batch": module.batch.name if module.batch else "",
         "calibration": newest.words if newest else "",
-        "aged": newest is not None and until_of(newest) < today(),
+        "aged": newest is not None and until_of(newest) < today(None),
         "faults": len(module.faults.all()),
     }
 
@@ -91,7 +89,7 @@ def calibration_json(row: Calibration) -> dict[str, Any]:
         "with_what": row.with_what,
         "on": row.on,
         "until": until_of(row),
-        "aged": until_of(row) < today(),
+        "aged": until_of(row) < today(None),
         "withdrawn": row.withdrawn_at is not None,
         "by": row.by.get_full_name() if row.by else "",
     }
@@ -99,10 +97,6 @@ def calibration_json(row: Calibration) -> dict[str, Any]:
 
 def until_of(row: Calibration) -> date:
     return row.on + timedelta(days=row.days)
-
-
-def today() -> date:
-    return timezone.localdate(clock.now())
 
 
 def title_of(part: str) -> str:

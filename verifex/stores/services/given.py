@@ -4,14 +4,13 @@ from collections.abc import Mapping
 from datetime import date
 from typing import Any
 
-from django.utils import timezone
-
 from verifex.core.circuit import HandedOut
 from verifex.core.parts import catalogue
 from verifex.core.parts.calibration import BOARD, Calibration
 from verifex.core.planning.calibrations import in_force
 from verifex.core.quantity import parse_quantity
-from verifex.people.models import User
+from verifex.people.models import Course, User
+from verifex.people.times import local
 from verifex.stores.models import Kit, KitIssue, KitPart, Module
 from verifex.stores.signals import issue_changed
 
@@ -68,11 +67,11 @@ def _said(module: Module, on: date, with_what: str, words: str) -> str:
     return ", ".join(filter(None, [module.tag, f"{on.day} {on:%b %Y}", with_what, words]))
 
 
-def handed_out(issue: KitIssue | None) -> HandedOut:
-    """What the core judges with: calibrations age by the day the kit was given."""
+def handed_out(issue: KitIssue | None, course: Course) -> HandedOut:
+    """What the core judges with: calibrations age by the day the kit was given, as it is in the course."""
     if issue is None:
         return HandedOut()
-    day = timezone.localtime(issue.issued_at).date()
+    day = local(issue.issued_at, course).date()
     substitutes = {s.ref: s for s in issue.substitutions.all()}  # the last one counts
     measured = {ref: parse_quantity(own[MEASURED], "ohm") for ref, own in issue.settings.items() if own.get(MEASURED)}
     measured = {ref: ohms for ref, ohms in measured.items() if ref not in substitutes}
@@ -86,9 +85,9 @@ def handed_out(issue: KitIssue | None) -> HandedOut:
     )
 
 
-def calibrations_told(issue: KitIssue) -> dict[str, list[str]]:
+def calibrations_told(issue: KitIssue, course: Course) -> dict[str, list[str]]:
     """By the exercise's reference each calibration in words, once, with those that have aged marked so."""
-    given = handed_out(issue).calibrations
+    given = handed_out(issue, course).calibrations
     return {
         ref: list(dict.fromkeys(f"{one.said}{' (too old)' if one.aged else ''}" for one in rows))
         for ref, rows in given.items()

@@ -6,7 +6,6 @@ from datetime import date
 from typing import Any
 
 from django.db import transaction
-from django.utils import timezone
 
 from verifex.acts import clock
 from verifex.acts.events import STORES, record
@@ -15,6 +14,7 @@ from verifex.core.parts import Board, PartType, catalogue
 from verifex.core.parts.deviations import with_figures
 from verifex.core.planning.calibrations import KINDS_BY_ID
 from verifex.people.models import User
+from verifex.people.times import latest_day, today
 from verifex.stores.access import require_kit_staff, require_module_staff, require_store_staff
 from verifex.stores.models import Batch, Calibration, Kit, KitPart, Module
 from verifex.stores.services.found_settings import forget_settings, refuse_setting
@@ -177,8 +177,7 @@ def calibrate(
     kind = KINDS_BY_ID.get(kind_id)
     if kind is None:
         raise Refused("Nothing is calibrated by that name.")
-    today = timezone.localdate(clock.now())
-    if on and on > today:
+    if on and on > latest_day():
         raise Refused("That day is still to come.")
     try:
         found = kind.checked(kind_of(module.part), quantity, values)
@@ -187,7 +186,7 @@ def calibrate(
     made = Calibration.objects.create(
         module=module, kind=kind.id, quantity=quantity, values=dict(values), with_what=with_what.strip()[:80],
         found=[{"quantity": one.quantity, "figures": one.figures} for one in found],
-        words="; ".join(one.words for one in found)[:200], on=on or today, days=kind.days, by=actor,
+        words="; ".join(one.words for one in found)[:200], on=on or today(None), days=kind.days, by=actor,
     )  # fmt: skip
     renew_for(actor, module, f"{module.tag} was calibrated: {made.words}")
     record(actor, f"calibrated {module.tag}: {made.words}"[:120], f"module:{module.tag}", scope=STORES)
