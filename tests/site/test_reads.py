@@ -12,7 +12,6 @@ from tests.site.addresses import addresses
 from tests.site.base import DemoCase
 from tests.site.large import copy_class
 from verifex.dockets.models import BenchSheets, Judgement
-from verifex.people.models import Student, User
 from verifex.plan.models import Session
 from verifex.work.models import SharedCacheRow
 
@@ -43,39 +42,6 @@ class QueriesTest(DemoCase):
         with self.at_most(17):
             rows = self.instructor.ask(f"/api/sessions/{self.session.pk}/marks").json()["rows"]
         self.assertEqual(len(rows), 48)
-
-
-class GrowingListsTest(DemoCase):
-    """A list costs the same number of queries with thirty rows as with three."""
-
-    def queries_of(self, path: str) -> int:
-        with CaptureQueriesContext(connection) as seen:
-            self.assertEqual(self.instructor.ask(path).status_code, 200, path)
-        return len(seen)
-
-    def test_sessions_events_and_people(self):
-        section = self.session.section
-        paths = (
-            f"/api/set-up/courses/{section.course_id}/sessions",
-            f"/api/set-up/courses/{section.course_id}/events",
-            f"/api/set-up/sections/{section.pk}/people",
-            f"/api/set-up/courses/{section.course_id}",
-            "/api/sessions",
-        )
-        before = {path: self.queries_of(path) for path in paths}
-        for day in range(1, 28):
-            starts = self.session.starts_at + timedelta(days=30 + day)
-            made = Session.objects.create(
-                section=section,
-                room=self.session.room,
-                starts_at=starts,
-                ends_at=starts + timedelta(hours=2),
-                code=f"X{day}",
-            )
-            made.staff.set(self.session.staff.all())
-            user = User.objects.create(username=f"more-{day}", last_name=f"More {day}", made_in=section.course)
-            Student.objects.create(section=section, user=user)
-        self.assertEqual({path: self.queries_of(path) for path in paths}, before)
 
 
 class FindingAPairTest(DemoCase):

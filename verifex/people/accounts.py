@@ -4,22 +4,35 @@ A part in a section gives no power over the account of the person who has it: wh
 could act as them wherever else they have a part.
 """
 
+from collections.abc import Collection
+
 from verifex.acts.refusals import NotAllowed
-from verifex.people.models import Pair, Section, Staff, Student, User
+from verifex.people.models import PairMember, Section, Staff, Student, User
 
 
 def may_change_account(actor: User, section: Section, user: User) -> bool:
-    """Whether an instructor of the section may act on the account itself.
+    """Whether an instructor of the section may act on the account itself."""
+    return user.pk in accounts_to_change(actor, section.course_id, [user])
+
+
+def accounts_to_change(actor: User, course_id: int, users: Collection[User]) -> set[int]:
+    """Those of `users` whose account an instructor of the course may act on, with as many queries for thirty as for three.
 
     The first instructor of the installation may, and everybody may on their own. Others only on an account that was made
-    in the course of this section and has no part in another course: a student's by the instructors of the section, a
-    staff member's by the person who made it.
+    in this course and has no part in another course: a student's by the instructors of the section, a staff member's by
+    the person who made it.
     """
-    if actor.is_superuser or actor == user:
-        return True
-    if user.is_superuser or user.made_in_id != section.course_id or _elsewhere(user, section.course_id):
-        return False
-    return user.made_by_id == actor.pk or not Staff.objects.filter(user=user).exists()
+    if actor.is_superuser:
+        return {user.pk for user in users}
+    made_here = [user for user in users if user.made_in_id == course_id and not user.is_superuser]
+    elsewhere = _elsewhere(made_here, course_id)
+    staff = set(Staff.objects.filter(user__in=made_here).values_list("user", flat=True))
+    own = {user.pk for user in users if user == actor}
+    return own | {
+        user.pk
+        for user in made_here
+        if user.pk not in elsewhere and (user.made_by_id == actor.pk or user.pk not in staff)
+    }
 
 
 def require_may_change_account(actor: User, section: Section, user: User) -> None:
@@ -31,10 +44,12 @@ def require_may_change_account(actor: User, section: Section, user: User) -> Non
         )
 
 
-def _elsewhere(user: User, course_id: int) -> bool:
-    """Whether the person has or had a part in another course."""
-    return (
-        Staff.objects.filter(user=user).exclude(section__course=course_id).exists()
-        or Student.objects.filter(user=user).exclude(section__course=course_id).exists()
-        or Pair.objects.filter(members__user=user).exclude(section__course=course_id).exists()
-    )
+def _elsewhere(users: Collection[User], course_id: int) -> set[int]:
+    """Those who have or had a part in another course."""
+    return {
+        *Staff.objects.filter(user__in=users).exclude(section__course=course_id).values_list("user", flat=True),
+        *Student.objects.filter(user__in=users).exclude(section__course=course_id).values_list("user", flat=True),
+        *PairMember.objects.filter(user__in=users)
+        .exclude(pair__section__course=course_id)
+        .values_list("user", flat=True),
+    }

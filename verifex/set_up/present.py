@@ -1,6 +1,7 @@
 """A course and its parts as Set-up shows them."""
 
 from collections import Counter
+from collections.abc import Collection
 from datetime import timedelta
 from typing import Any
 from zoneinfo import ZoneInfo
@@ -10,13 +11,13 @@ from django.db.models import Q, QuerySet
 
 from verifex.acts import clock
 from verifex.dockets.models import Docket
-from verifex.people.access import role_in
-from verifex.people.accounts import may_change_account
+from verifex.people.accounts import accounts_to_change
 from verifex.people.membership import during
 from verifex.people.models import Course, PairMember, Section, Staff, User
 from verifex.plan.models import Room, Session
 from verifex.plan.services.seats import pairs_here
 from verifex.set_up.steps import steps
+from verifex.stores.models import Kit
 from verifex.stores.readiness import readiness, recipes, whole_kits
 from verifex.stores.services.filling import proposed_prefix
 from verifex.work.backups import copies, made_at
@@ -30,6 +31,10 @@ def course_json(course: Course, reader: User) -> dict[str, Any]:
     )
     exercises = list(course.exercises.order_by("title").prefetch_related("versions"))
     kits = kits_by_exercise(course)
+    tags = dict(Kit.objects.filter(exercise__in=exercises).order_by("pk").values_list("exercise", "tag"))
+    roles = dict(Staff.objects.filter(user=reader, section__in=sections).values_list("section", "role"))
+    staff = [row.user for section in sections for row in section.staff.all()]
+    resets = accounts_to_change(reader, course.pk, staff)
     copied_at = next((made_at(copy) for copy in copies(settings.BACKUP_DIR)), None)
     return {
         "id": course.pk,
@@ -40,7 +45,7 @@ def course_json(course: Course, reader: User) -> dict[str, Any]:
         "holidays": course.holidays,
         "closed": course.closed_at is not None,
         "steps": steps(course),
-        "sections": [section_json(section, reader) for section in sections],
+        "sections": [section_json(section, roles.get(section.pk), resets) for section in sections],
         "rooms": [room_json(room) for room in course.rooms.prefetch_related("benches")],
         "exercises": [
             {
@@ -52,7 +57,7 @@ def course_json(course: Course, reader: User) -> dict[str, Any]:
                 "released": any(v.released_at for v in exercise.versions.all()),
                 "kits": kits[exercise.pk]["all"],
                 "ready_kits": kits[exercise.pk]["ready"],
-                "prefix": proposed_prefix(exercise),
+                "prefix": proposed_prefix(exercise, tags.get(exercise.pk, "")),
             }
             for exercise in exercises
             if (newest := max(exercise.versions.all(), key=lambda v: v.number, default=None))
@@ -73,11 +78,12 @@ def kits_by_exercise(course: Course) -> dict[int, Counter[str]]:
     return found
 
 
-def section_json(section: Section, reader: User) -> dict[str, Any]:
+def section_json(section: Section, role: str | None, resets: Collection[int]) -> dict[str, Any]:
+    """A section for somebody who has this role in it, and may make the passwords of these users anew."""
     return {
         "id": section.pk,
         "name": section.name,
-        "mine": role_in(reader, section) == Staff.Role.INSTRUCTOR,
+        "mine": role == Staff.Role.INSTRUCTOR,
         "students": sum(student.until is None for student in section.students.all()),
         "pairs": sum(pair.archived_at is None for pair in section.pairs.all()),
         "staff": [
@@ -86,7 +92,7 @@ def section_json(section: Section, reader: User) -> dict[str, Any]:
                 "name": s.user.get_full_name(),
                 "log_in": s.user.username,
                 "role": s.role,
-                "resets": may_change_account(reader, section, s.user),
+                "resets": s.user_id in resets,
             }
             for s in sorted(section.staff.all(), key=lambda s: (s.role != "instructor", s.user.last_name))
         ],

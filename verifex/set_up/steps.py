@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from verifex.acts import clock
 from verifex.exercises.models import Exercise
 from verifex.people.models import Course, Pair, PairMember, Student
-from verifex.plan.models import Session
+from verifex.plan.models import Bench, Session
 from verifex.stores.models import Kit
 
 
@@ -27,7 +27,7 @@ def steps(course: Course) -> list[Step]:
     alone = listed.exclude(user__in=paired.values("user")).count()
     pairs = Pair.objects.filter(section__course=course, archived_at=None).count()
     rooms = course.rooms.filter(archived_at=None).count()
-    benches = sum(room.benches.count() for room in course.rooms.filter(archived_at=None))
+    benches = Bench.objects.filter(room__course=course, room__archived_at=None).count()
     released = Exercise.objects.filter(course=course, versions__released_at__isnull=False).distinct().count()
     kits = Kit.objects.filter(exercise__course=course).count()
     to_come = Session.objects.filter(section__course=course, ends_at__gt=clock.now()).order_by("starts_at")

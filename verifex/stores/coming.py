@@ -1,7 +1,7 @@
 """The coming sessions against the kits: how many are ready for the pairs expected, what to swap together, what is missing."""
 
 from collections import Counter
-from collections.abc import Iterable, Mapping
+from collections.abc import Collection, Iterable, Mapping
 from dataclasses import dataclass, field
 from math import ceil
 
@@ -55,8 +55,15 @@ def coming(sections: Iterable[Section]) -> list[Coming]:
     asked = recipes(exercises)
     for kit in whole_kits().filter(exercise__in=exercises):
         stock[kit.exercise_id].take(kit, asked.get(kit.exercise_id, ()))
+    lacking = [*stock.values()]
+    spares = _Spares(
+        {
+            *(p for kits in lacking for p in kits.parts.values()),
+            *(k.part for kits in lacking for k in kits.keys.values()),
+        }
+    )
     for kits in stock.values():
-        kits.look_for_spares()
+        kits.look_for_spares(spares)
     return [
         stock[planned.exercise_id].coming(session, planned.exercise, _expected(session, planned.exercise_id, pairs))
         for session in sessions
@@ -103,15 +110,10 @@ class _Kits:
     def _name(self, title: str, part: str, key: ItemKey) -> None:
         self.parts[title], self.keys[title] = part, key
 
-    def look_for_spares(self) -> None:
-        """Loose modules that are well, and what lies in the drawers, of what the kits lack."""
+    def look_for_spares(self, spares: "_Spares") -> None:
+        """How many there are of what the kits lack."""
         for title in {title for lacks in self.lacking.values() for title in lacks}:
-            part, key = self.parts[title], self.keys[title]
-            counted = StockItem.objects.filter(part=key.part, ohms=key.ohms, colour=key.colour)
-            if Module.objects.filter(part=part, retired_at=None).exists():
-                self.spares[title] = len(loose_modules(part))
-            else:
-                self.spares[title] = sum(counted.values_list("count", flat=True))
+            self.spares[title] = spares.of(self.parts[title], self.keys[title])
 
     def coming(self, session: Session, exercise: Exercise, pairs: int) -> Coming:
         due = self.to_test[: max(0, pairs - self.ready)]
@@ -126,6 +128,22 @@ class _Kits:
         still = sorted((tag for tag in lacking if tag not in completed), key=lambda tag: len(lacking[tag]))
         missing = Counter(part for tag in still[: max(0, wanted - len(completed))] for part in lacking[tag])
         return Coming(session, exercise, pairs, self.ready, tuple(due), filled, completed, missing, self.parts)
+
+
+class _Spares:
+    """Loose modules that are well, and what lies in the drawers, of these parts."""
+
+    def __init__(self, parts: Collection[str]) -> None:
+        tagged = Module.objects.filter(part__in=parts, retired_at=None).order_by()
+        self._tagged = set(tagged.values_list("part", flat=True))
+        self._loose = Counter(module.part for module in loose_modules(parts))
+        self._counted: Counter[ItemKey] = Counter()
+        for item in StockItem.objects.filter(part__in=parts):
+            self._counted[ItemKey(item.part, item.ohms, item.colour)] += item.count
+
+    def of(self, part: str, key: ItemKey) -> int:
+        """Of a part that is tagged, the loose ones; of another one, what its drawer has."""
+        return self._loose[part] if part in self._tagged else self._counted[key]
 
 
 HEAD = ("Starts", "Section", "Exercise", "Pairs", "Kits ready", "Test first", "Fill", "Swap in", "Get", "Kits short")

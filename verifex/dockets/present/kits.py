@@ -27,7 +27,7 @@ def places_json(kit: Kit) -> list[dict[str, Any]]:
             "title": part.title,
             "present": part.present,
             "module": part.module.tag if part.module else "",
-            "loose": [module.tag for module in loose_modules(part.part)[:MOST_LOOSE]],
+            "loose": [module.tag for module in loose_modules([part.part])[:MOST_LOOSE]],
         }
         for part in kit.parts.select_related("module")
     ]

@@ -8,7 +8,7 @@ from django.db.models import QuerySet
 from verifex.acts.events import record
 from verifex.acts.refusals import Refused
 from verifex.people.access import require_instructor
-from verifex.people.accounts import may_change_account
+from verifex.people.accounts import accounts_to_change
 from verifex.people.models import Section, Student, User
 from verifex.people.passwords import made_up_password
 
@@ -32,7 +32,8 @@ def for_section(actor: User, section: Section) -> list[FirstLogIn]:
     """New first passwords for students of a section who never logged in; slips printed before do not hold any more."""
     require_instructor(actor, section)
     rows = never_logged_in(section).select_related("user")
-    users = [row.user for row in rows if may_change_account(actor, section, row.user)][: MOST_AT_ONCE + 1]
+    allowed = accounts_to_change(actor, section.course_id, [row.user for row in rows])
+    users = [row.user for row in rows if row.user_id in allowed][: MOST_AT_ONCE + 1]
     if not users:
         raise Refused("Everybody on this list has logged in; a forgotten password is reset one by one.")
     if len(users) > MOST_AT_ONCE:

@@ -16,11 +16,10 @@ MOST_AT_ONCE = 60
 _TAG = re.compile(r"[A-Z][A-Z0-9]{0,7}")
 
 
-def proposed_prefix(exercise: Exercise) -> str:
-    """Letters for the tags of an exercise's kits: the initials of its title, else what its kits have."""
-    held = exercise.kits.order_by("-pk").first()
-    if held and "-" in held.tag:
-        return held.tag.rsplit("-", 1)[0]
+def proposed_prefix(exercise: Exercise, last_tag: str) -> str:
+    """Letters for the tags of an exercise's kits: the initials of its title, unless its last kit has a tag already."""
+    if "-" in last_tag:
+        return last_tag.rsplit("-", 1)[0]
     initials = "".join(word[0] for word in re.findall(r"[A-Za-z]+", exercise.title))[:3].upper() or "K"
     return initials
 

@@ -1,5 +1,7 @@
 """One part of a kit exchanged, or put in where it was missing: a tagged module, or one out of a drawer."""
 
+from collections.abc import Collection
+
 from django.db import transaction
 
 from verifex.acts import clock
@@ -16,9 +18,9 @@ from verifex.stores.services.given import issue_of_now, renew
 from verifex.stores.services.stock import change, take_one
 
 
-def loose_modules(part: str) -> list[Module]:
-    """Modules of a kind that are well and in no kit, by tag."""
-    loose = Module.objects.filter(part=part, place=None, retired_at=None).exclude(
+def loose_modules(parts: Collection[str]) -> list[Module]:
+    """Modules of these kinds that are well and in no kit, by tag."""
+    loose = Module.objects.filter(part__in=parts, place=None, retired_at=None).exclude(
         faults__closed_at=None, faults__isnull=False
     )
     return list(loose.select_related("batch").order_by("tag"))
@@ -28,7 +30,7 @@ def fill_place(actor: User | None, place: KitPart) -> str:
     """Put the part in: the module that belongs there, else a loose one where such modules are tagged, else one out of its drawer.
     Returns what somebody should know."""
     tagged = place.module is None and Module.objects.filter(part=place.part, retired_at=None).exists()
-    if tagged and (loose := loose_modules(place.part)):
+    if tagged and (loose := loose_modules([place.part])):
         place.module = loose[0]
     place.present = True
     place.save(update_fields=["present", "module"])
