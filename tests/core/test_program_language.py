@@ -280,6 +280,41 @@ class BudgetTest(TestCase):
         self.assertEqual(report.run(ScriptedPins(), 1).ended, "depth")
 
 
+class DepthTest(TestCase):
+    """However deep a text nests, reading it ends at once, and what we cannot follow is no fault of the program."""
+
+    DEEP = 9000
+    SHAPES = {
+        "signs": "int a = " + "!" * DEEP + "1;",
+        "brackets": "int a = " + "(" * DEEP + "1" + ")" * DEEP + ";",
+        "a sum": "int a = " + "1+" * DEEP + "1;",
+        "a sum with a macro": "#define M 1+2\nint a = " + "1+" * DEEP + "M;",
+        "conditions": "int a = " + "1?1:" * DEEP + "1;",
+        "casts": "int a = " + "(int)" * DEEP + "1;",
+        "places": "int b[2]; int a = b" + "[0]" * DEEP + ";",
+        "blocks": "void f() " + "{" * DEEP + "}" * DEEP,
+        "branches": "void f(int x) { " + "if(x);else " * (DEEP // 2) + "; }",
+    }
+    PYTHON = {
+        "signs": "x = " + "-" * DEEP + "1\n",
+        "words": "x = " + "not " * DEEP + "1\n",
+        "brackets": "x = " + "(" * DEEP + "1" + ")" * DEEP + "\n",
+        "a sum": "x = " + "1+" * DEEP + "1\n",
+        "blocks": "".join(" " * n + "if True:\n" for n in range(200)) + " " * 200 + "x = 1\n",
+    }
+
+    def test_what_is_too_deep_for_us_is_no_judgement(self):
+        python = catalogue().boards["sbc-3v3"]
+        programs = [(f"{text}\nvoid setup() {{}}\nvoid loop() {{}}\n", BOARD) for text in self.SHAPES.values()]
+        for text, board in [*programs, *((text, python) for text in self.PYTHON.values())]:
+            found = check_program(text, board).findings
+            self.assertEqual([(f.rule, f.unchecked) for f in found], [("not-supported-yet", True)], text[:40])
+
+    def test_depth_of_people_is_read(self):
+        rulers = f'/* {"*" * 300} */\n// {"-" * 300}\nchar ruler[] = "{"+" * 300}";\n'
+        self.assertTrue(check_program(f"{rulers}int a = {'(' * 40}1{')' * 40};\n" + source("", ""), BOARD).runnable)
+
+
 class ScopeTest(TestCase):
     """What a name stands for is decided where it is written, not where what it belongs to is used."""
 

@@ -42,8 +42,9 @@ def call_text(names: list[str], text: str, args: list[str]) -> str:
 
 
 def taken_apart(raw: Raw, macros: Mapping[str, str], functions: Functions) -> str | None:
-    """An operation with the macros in it that fall apart put in as text; None where there is none."""
-    if raw.type not in CHAINED or raw.text is None:
+    """An operation with the macros in it that fall apart put in as text; None where there is none, and for an operand of
+    an operation, which was looked through with it: once for each would take time that grows with the square."""
+    if raw.type not in CHAINED or raw.text is None or (raw.parent is not None and raw.parent.type in CHAINED):
         return None
     found = sorted(_open_macros(raw, macros, functions), key=lambda one: one[0].start_byte, reverse=True)
     if not found:

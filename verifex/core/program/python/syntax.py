@@ -43,8 +43,15 @@ FOREIGN = (
 )
 
 
+#: What the reader says of a text that may be well formed, but is too deep for it.
+TOO_DEEP = "too many (?:nested parentheses|levels of indentation|statically nested blocks)"
+
+
 def python_problems(source: str) -> list[Problem]:
-    """What is refused in `source`: the first place only, as the language itself tells it; empty when it is well formed."""
+    """What is refused in `source`: the first place only, as the language itself tells it; empty when it is well formed.
+
+    Raises RecursionError for what nests deeper than our own reader follows.
+    """
     try:
         with warnings.catch_warnings():
             warnings.simplefilter("ignore")
@@ -53,9 +60,11 @@ def python_problems(source: str) -> list[Problem]:
                 source, "<program>", "exec", dont_inherit=True
             )  # names in the wrong place are told here; it is not run
     except SyntaxError as wrong:
+        if re.search(TOO_DEEP, str(wrong.msg)):
+            raise RecursionError(wrong.msg) from None
         return [_plain(source, wrong)]
-    except (RecursionError, MemoryError, ValueError):
-        return [Problem(1, 1, "the program is nested too deeply to be read")]
+    except (MemoryError, ValueError) as wrong:
+        raise RecursionError(str(wrong)) from None
     return []
 
 
