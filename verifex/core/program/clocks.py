@@ -16,7 +16,6 @@ CPP_CLOCKS = {"millis": 1000.0}
 PYTHON_CLOCKS = {"time": 1e6, "monotonic": 1e6, "perf_counter": 1e6, "ticks_ms": 1000.0, "ticks_us": 1.0}
 DIFFERENCE = "ticks_diff"
 OWNERS = (None, "time", "utime")  # what a clock is called on
-WRAPS = 1 << 32
 Value = Callable[[list[Any]], Any]
 
 
