@@ -10,10 +10,10 @@ from django.utils import timezone
 from ninja import Router
 from pydantic import Field
 
-from verifex.acts.refusals import NotAllowed, Refused, Stale
+from verifex.acts.refusals import NotAllowed, Refused
 from verifex.api.http import Id
 from verifex.api.shape import Shape
-from verifex.people.access import courses_of, may_found, reader, sections_of
+from verifex.people.access import may_found, reader, sections_of
 from verifex.people.models import Staff
 from verifex.set_up.access import course_of
 from verifex.set_up.course_file.bring_in import copy_for_next_year, put_in
@@ -61,10 +61,7 @@ def import_course(request: HttpRequest, data: CourseZipIn) -> dict[str, Any]:
     except ValueError:
         raise Refused("This file did not arrive whole; choose it again.") from None
     unpacked = read_file(unpack, content)
-    title = unpacked[0].title
-    if not data.again and any(own.title == title for own in courses_of(user, Staff.Role.INSTRUCTOR)):
-        raise Stale([f"You have a course called “{title}” already. Put it in once more only if you want two of them."])
-    course = put_in(user, unpacked, kits=not data.without_kits)
+    course = put_in(user, unpacked, kits=not data.without_kits, again=data.again)
     return {"id": course.pk, "message": f"{course.title} is here."}
 
 

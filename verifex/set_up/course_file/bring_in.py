@@ -7,12 +7,12 @@ from django.contrib.auth.hashers import make_password
 from django.db import transaction
 
 from verifex.acts.events import record
-from verifex.acts.refusals import NotAllowed, Refused
+from verifex.acts.refusals import NotAllowed, Refused, Stale
 from verifex.dockets.models import Docket, State, Station
 from verifex.dockets.stations import set_state
 from verifex.exercises.models import Exercise, ExerciseVersion, ExplainedConstant, MarkScheme
 from verifex.marks.models import ClosedMark
-from verifex.people.access import may_found
+from verifex.people.access import courses_of, may_found
 from verifex.people.models import Course, Invitation, Pair, PairMember, Section, Staff, Student, User
 from verifex.people.user_names import log_in_for
 from verifex.plan.models import Absence, Assignment, Bench, PlannedExercise, Room, Seat, Session
@@ -32,12 +32,17 @@ from verifex.stores.models import Kit
 
 
 @transaction.atomic
-def put_in(actor: User | None, unpacked: Unpacked, *, title: str = "", kits: bool = True) -> Course:
+def put_in(actor: User | None, unpacked: Unpacked, *, title: str = "", kits: bool = True, again: bool = True) -> Course:
     """The course of these files; `title` calls it otherwise, without `kits` those stay out. Who puts it in instructs the
-    sections that bring no staff. Raises NotAllowed, and Refused where a kit's tag is taken."""
+    sections that bring no staff. Raises NotAllowed, Refused where a kit's tag is taken, and Stale where they have a course
+    of this title already, unless it is put in `again`."""
     if actor is not None and not may_found(actor):
         raise NotAllowed("Only an instructor may put a course in.")
     file, files = unpacked
+    if actor and not again and any(own.title == file.title for own in courses_of(actor, Staff.Role.INSTRUCTOR)):
+        raise Stale(
+            [f"You have a course called “{file.title}” already. Put it in once more only if you want two of them."]
+        )
     if kits and (taken := Kit.objects.filter(tag__in=[kit.tag for kit in file.kits]).values_list("tag", flat=True)[:3]):
         raise Refused(f"There are kits tagged {', '.join(taken)} already. Put the course in without its kits.")
     course = _Bringer(file, files, actor).bring(title, kits=kits)
