@@ -9,7 +9,7 @@ DEMO_DATA := var-demo
 DEBIAN := chromium fonts-dejavu-core ngspice nginx-light libpango-1.0-0 libpangoft2-1.0-0 gcc-avr avr-libc simavr
 export PIP_DISABLE_PIP_VERSION_CHECK := 1
 
-.PHONY: help setup run wheel demo demo-large test check api-client rules screenshots bench load waits kills generated fuzz corpus clean-demo debian
+.PHONY: help setup run wheel demo demo-large test check api-client rules screenshots bench load waits kills races mutants generated fuzz corpus clean-demo debian
 
 help: ## list the targets
 	@grep -hE '^[a-z-]+:.*##' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 16
@@ -98,8 +98,16 @@ load: setup ## a class of 60 clients at a server of its own, with a class PDF an
 waits: setup ## what somebody at a screen waits for: stations, findings while typing, a phone's first load, long logs
 	$(BIN)/python -m benchmarks.screens
 
-kills: setup ## a thousand kills of workers while hand-ins are judged: none may be lost
+kills: setup ## a thousand kills of workers while hand-ins are judged, and a thousand of the server's processes under writes
 	$(BIN)/python -m benchmarks.kills
+	$(BIN)/python -m benchmarks.server_kills
+
+races: setup ## two people at once, two hundred times each
+	$(BIN)/python -m benchmarks.races
+
+mutants: setup ## small changes of the core, and whether its tests notice them; a quarter of an hour or more
+	test -x .venv-mutants/bin/cosmic-ray || { $(PYTHON) -m venv .venv-mutants && .venv-mutants/bin/pip install -q --require-hashes -r requirements-mutants.txt; }
+	$(BIN)/python -m tests.mutants .venv-mutants/bin/cosmic-ray
 
 generated: setup ## twenty thousand made-up programs, each judged in a worker under its limits
 	$(BIN)/python -m benchmarks.generated
