@@ -16,7 +16,7 @@ BOARD, PYTHON_BOARD = (catalogue().boards[name] for name in ("mcu-5v", "mcu-3v3-
 
 def comparison(text: str) -> t.Binary:
     tree = read_cpp(f"bool f(int last, int gap) {{ return {text}; }}", 16)
-    return next(n for n in t.walk(tree.functions["f"]) if isinstance(n, t.Return)).value
+    return next(n for n in t.walk(tree.functions["f"]) if isinstance(n, t.Binary))
 
 
 def python(text: str) -> t.Binary:

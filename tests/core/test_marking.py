@@ -62,6 +62,41 @@ class ProposeTest(TestCase):
         many = marks(wiring=STOP + FIX, kit_faults=tuple("abcdef"))
         self.assertTrue(all(mark >= 0 for mark in many.values()))
 
+    def test_a_note_costs_nothing_a_check_half_a_mark_and_worse_its_share(self):
+        cost = {
+            severity: Decimal(8) - marks(wiring=(replace(FIX[0], severity=severity, criterion="wiring"),))["wiring"]
+            for severity in Severity
+        }
+        of = next(c.of for c in EXERCISE.criteria if c.name == "wiring")
+        self.assertEqual(of, 8)
+        self.assertEqual(cost, {"stop": Decimal(4), "fix": Decimal(2), "check": Decimal("0.5"), "note": Decimal(0)})
+
+    def test_a_sentence_behind_a_colon_keeps_the_capitals_of_parts_and_pins(self):
+        for seen, shown in {
+            "The light is backwards.": "the light is backwards.", "U1 has no supply.": "U1 has no supply.",
+            "Pin2 is not wired.": "Pin2 is not wired.", "GND is open.": "GND is open.",
+        }.items():  # fmt: skip
+            found = replace(FIX[0], seen=seen, criterion="wiring")
+            self.assertIn(
+                f"Found by the instructor before power: {shown}"[:-1], proposal(sent_back=(found,)).feedback()
+            )
+
+    def test_clearance_is_named_where_there_was_one(self):
+        self.assertIn("Cleared for power with no Stop open.", proposal().feedback())
+        self.assertNotIn("Cleared for power", proposal(cleared=False).feedback())
+        self.assertFalse(Evidence().cleared)
+
+    def test_only_the_resistors_criterion_looks_at_the_resistors(self):
+        lacking = proposal(resistors={"R1": True, "R2": False})
+        self.assertEqual(
+            [
+                c.name
+                for c in lacking.criteria
+                if any("Not on the bench: R2." in s or "Not on the bench" in s for s in c.evidence)
+            ],
+            ["resistors"],
+        )
+
     def test_every_mark_has_its_evidence(self):
         for criterion in proposal(wiring=STOP + FIX).criteria:
             self.assertTrue(criterion.evidence, criterion.name)

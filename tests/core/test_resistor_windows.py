@@ -8,6 +8,19 @@ from hypothesis import strategies as st
 from verifex.core.circuit import check_wiring
 from verifex.core.circuit.windows import ResistorJob, resistor_jobs
 from verifex.core.resistors.substitutes import substitutes
+from verifex.core.resistors.windows import (
+    Window,
+    base_window,
+    best_partner_ohms,
+    button_window,
+    cell_window,
+    led_window,
+    line_farads,
+    lower_window,
+    pull_up_window,
+    rise_seconds,
+    upper_window,
+)
 
 LIGHT = """\
 board B1 mcu-5v
@@ -48,6 +61,24 @@ part LC1 light-cell +L a5
 part R1 resistor b5 -L value={ohms}
 wire B1.A0 c5
 """
+BUTTON = """\
+board B1 mcu-5v
+wire B1.5V +L red
+wire B1.GND -L black
+part S1 button a5 {other}
+part R1 resistor b5 {own} value=10k
+wire B1.D2 c5
+"""
+PROBE = """\
+board B1 mcu-5v
+wire B1.5V +L red
+wire B1.GND -L black
+part U1 probe-1w supply=a1 data=a2 ground=a3 {lead}
+wire b1 +L
+wire b3 -L
+wire B1.D2 b2
+part R1 resistor c2 +L value=4.7k
+"""
 
 
 def jobs(text: str) -> dict[str, ResistorJob]:
@@ -67,6 +98,27 @@ class WindowTest(TestCase):
             self.assertEqual((found.job, found.about, found.fits), (job, about, True))
             assert found.window is not None
             self.assertLess(found.window.low_ohms, found.window.high_ohms)
+
+    def test_each_window_follows_from_the_figures_of_board_and_part(self):
+        five, level = "mcu-5v", LEVEL.format(ohms="20k")
+        on_five = level.replace("mcu-3v3-wireless", five).replace("GPIO13", "D2").replace("GPIO34", "D4")
+        for text, ref, job, ends in (
+            (LIGHT.format(ohms=330, colour="red"), "R1", "led-series", (147.5, 2525.0)),
+            (SWITCHED.format(ohms=1000), "R1", "base", (232.5, 1022.8)),
+            (level, "R1", "level-divider", (7777.7, 20403.9)),
+            (level, "R2", "level-divider", (9802.0, 25714.6)),
+            (on_five, "R1", "series", None),  # the pin stands the module's level: nothing is to be divided
+            (on_five, "R2", "other", None),
+            (CELL.format(ohms="10k"), "R1", "divider", (497.2, 57783.6)),
+            (CELL.format(ohms="10k").replace("+L a5", "+L a5 r10=20k gamma=0.6"), "R1", "divider", (1166.0, 86168.7)),
+            (BUTTON.format(other="-L", own="+L"), "R1", "pull-up", (1e3, 100e3)),
+            (BUTTON.format(other="+L", own="-L"), "R1", "pull-down", (1e3, 100e3)),
+            (PROBE.format(lead=""), "R1", "pull-up", (1250.0, 125925.8)),
+            (PROBE.format(lead="lead=2m"), "R1", "pull-up", (1250.0, 71175.4)),
+        ):
+            found = jobs(text)[ref]
+            window = found.window and (round(found.window.low_ohms, 1), round(found.window.high_ohms, 1))
+            self.assertEqual((found.job, window), (job, ends), text)
 
     @given(st.sampled_from(["red", "yellow", "green", "blue", "white"]))
     def test_a_light_at_the_ends_of_its_window_is_neither_too_bright_nor_too_dim(self, colour: str):
@@ -127,3 +179,63 @@ class SubstituteTest(TestCase):
             self.assertTrue(wanted / width <= one.ohms <= wanted * width)
             for ohms in set(one.values_ohms):
                 self.assertLessEqual(one.values_ohms.count(ohms), held.count(ohms))
+
+
+class WorkedFiguresTest(TestCase):
+    """Each closed form at figures that were worked out by hand."""
+
+    def ends(self, window: Window) -> tuple[float, float]:
+        return round(window.low_ohms, 1), round(window.high_ohms, 1)
+
+    def test_a_lights_series_resistor(self):
+        self.assertEqual(self.ends(led_window((4.75, 5.25), (1.8, 2.2), 0.02, 25.0)), (147.5, 2525.0))
+        self.assertEqual(self.ends(led_window((4.75, 5.25), (1.8, 2.2), 0.01, 0.0, 0.0005)), (345.0, 5100.0))
+        self.assertEqual(self.ends(led_window((3.2, 3.3), (3.1, 3.15), 0.02, 25.0)), (0.0, 25.0))
+        for forward in (2.0, 2.1):
+            with self.assertRaises(ValueError):
+                led_window((2.0, 5.0), (1.8, forward), 0.02)
+
+    def test_a_transistors_base(self):
+        self.assertEqual(self.ends(base_window((4.75, 5.25), 0.08, 20.0, 0.02)), (232.5, 987.5))
+        self.assertEqual(base_window((5.0, 5.0), 0.0, 20.0, 0.02).high_ohms, 4.2 * 20 / 1e-6)
+
+    def test_pull_ups(self):
+        self.assertAlmostEqual(line_farads(2.0), 230e-12, 15)
+        self.assertEqual(self.ends(pull_up_window(5.0, line_farads(1.0), 15e-6)), (1250.0, 125925.8))
+        self.assertAlmostEqual(rise_seconds(4700.0, line_farads(1.0)), 559.85e-9, 11)
+        self.assertEqual(self.ends(button_window()), (1e3, 100e3))
+
+    def test_a_light_cells_partner(self):
+        self.assertEqual(best_partner_ohms(100e3, 1e3), 10e3)
+
+        def span(ohms: float) -> float:
+            return 100e3 / (100e3 + ohms) - 1e3 / (1e3 + ohms)
+
+        window = cell_window(100e3, 1e3, 0.5)
+        for end in (window.low_ohms, window.high_ohms):
+            self.assertAlmostEqual(span(end), 0.5 * span(10e3), 9)
+        self.assertLess(window.low_ohms, 10e3)
+        self.assertAlmostEqual(window.low_ohms * window.high_ohms, 1e8, -1)
+        self.assertAlmostEqual(span(cell_window(100e3, 1e3).low_ohms), 0.6 * span(10e3), 9)
+
+    def test_a_level_divider(self):
+        self.assertEqual(self.ends(lower_window(5.0, 10e3, 2.5, 3.6)), (10e3, 25714.3))
+        self.assertEqual(self.ends(upper_window(5.0, 10e3, 2.5, 3.6)), (3888.9, 10e3))
+
+    def test_what_lies_in_a_window(self):
+        window = Window(100.0, 200.0, "", "", "")
+        held = {ohms: (window.holds(ohms), window.holds(ohms, 0.1)) for ohms in (89, 90, 100, 200, 220, 221)}
+        self.assertEqual(
+            held,
+            {
+                89: (False, False),
+                90: (False, True),
+                100: (True, True),
+                200: (True, True),
+                220: (False, True),
+                221: (False, False),
+            },
+        )
+        self.assertEqual(
+            [Window(low, 100.0, "", "", "").is_empty for low in (99.0, 100.0, 101.0)], [False, False, True]
+        )

@@ -2,23 +2,28 @@
 
 from dataclasses import replace
 from itertools import permutations
+from typing import Any
 from unittest import TestCase
 
 from verifex.core.findings import Finding, Severity, Where
 from verifex.core.rulebook import RuleBook
 
 STOP, FIX, CHECK, NOTE = Severity.STOP, Severity.FIX, Severity.CHECK, Severity.NOTE
-WORDS = {"title": "t", "why": "why", "hint": "h", "criterion": "wiring", "source": "s"}
+WORDS: dict[str, Any] = {"title": "t", "why": "why", "hint": "h", "criterion": "wiring", "source": "s"}
 
 
 def book(*rules: tuple[str, Severity, tuple[str, ...]]) -> RuleBook[list[Finding]]:
     """A book whose rules find what a list has of theirs."""
     made: RuleBook[list[Finding]] = RuleBook("test")
     for slug, severity, explains in rules:
-        made.rule(slug, severity, explains=explains, **WORDS)(
-            lambda view, finding, slug=slug: (one for one in view if one.rule == slug)
-        )
+        enter(made, slug, severity, explains)
     return made
+
+
+def enter(made: RuleBook[list[Finding]], slug: str, severity: Severity, explains: tuple[str, ...]) -> None:
+    @made.rule(slug, severity, explains=explains, **WORDS)
+    def check(view, finding):
+        return [one for one in view if one.rule == slug]
 
 
 def found(slug: str, severity: Severity, *, parts: tuple[str, ...] = ("R1",), **more) -> Finding:
@@ -117,14 +122,14 @@ class ConsequencesTest(TestCase):
 
 class FactoryTest(TestCase):
     def test_what_a_finding_leaves_out_is_the_rules_and_two_of_a_name_are_refused(self):
-        made: RuleBook[None] = RuleBook("test")
+        made: RuleBook[list[Finding]] = RuleBook("test")
 
         @made.rule("own", FIX, unchecked=True, **WORDS)
         def own(view, finding):
             yield finding("seen", "remedy", parts=["R1"], affects=["R2"], value=1.0, limit=2.0, unit="V")
             yield finding("seen", "remedy", severity=NOTE, why="own why", hint="own hint", at=Where((), (), (), 4, 2))
 
-        plain, other = made.run(None)
+        plain, other = made.run([])
         self.assertEqual(
             (plain.rule, plain.severity, plain.why, plain.hint, plain.criterion, plain.unchecked, plain.affects),
             ("own", FIX, "why", "h", "wiring", True, ("R2",)),
@@ -133,4 +138,6 @@ class FactoryTest(TestCase):
         self.assertEqual((other.severity, other.why, other.hint), (NOTE, "own why", "own hint"))
         self.assertEqual((other.where.line, other.where.column), (4, 2))
         with self.assertRaises(ValueError):
-            made.rule("own", FIX, **WORDS)(lambda view, finding: ())
+            enter(made, "own", FIX, ())
+        enter(made, "other", FIX, ())
+        self.assertFalse(made.rules["other"].unchecked)
