@@ -13,8 +13,9 @@ from tests.samples import exercise
 from verifex.core.circuit import HandedOut
 from verifex.core.expected import Measured, expected_sheet
 from verifex.core.parts import Board, PartType, catalogue
-from verifex.core.parts.calibration import BOARD, Calibration
+from verifex.core.parts.calibration import BOARD, Calibration, figures_for, merged, said_for
 from verifex.core.parts.deviations import deviating, with_figures
+from verifex.core.parts.outputs import PowerLawOutput
 from verifex.core.planning.calibrations import KINDS, KINDS_BY_ID, in_force, kinds_for
 
 PARTS, BOARDS = catalogue().parts, catalogue().boards
@@ -149,6 +150,137 @@ class KindsTest(TestCase):
         day = timedelta(days=1)
         self.assertEqual(in_force([(DAY, 30, new), (DAY - 60 * day, 30, old)], DAY + 5 * day), (new,))
         self.assertEqual(in_force([(DAY - 60 * day, 30, old)], DAY), (replace(old, aged=True),))
+
+
+class AgeTest(TestCase):
+    """A calibration counts up to and with its last day; of two of the same figures the later one counts."""
+
+    OLD, NEW = Calibration({"r0": 9000.0}, "old", "ppm"), Calibration({"r0": 9500.0}, "new", "ppm")
+
+    def aged(self, days: int) -> list[bool]:
+        return [one.aged for one in in_force([(DAY, 30, self.OLD)], DAY + timedelta(days=days))]
+
+    def test_the_last_day_counts_and_the_next_does_not(self):
+        self.assertEqual([self.aged(days) for days in (0, 29, 30, 31)], [[False], [False], [False], [True]])
+
+    def test_the_order_of_days_decides_and_not_that_of_the_list(self):
+        rows = [(DAY + timedelta(days=1), 30, self.NEW), (DAY, 30, self.OLD)]
+        for order in (rows, rows[::-1]):
+            self.assertEqual(in_force(order, DAY + timedelta(days=2)), (self.NEW,))
+
+    def test_one_of_another_quantity_or_with_fewer_figures_replaces_nothing(self):
+        for other in (replace(self.NEW, quantity="lux"), replace(self.NEW, figures={"gamma": 0.7})):
+            rows = [(DAY, 30, self.OLD), (DAY + timedelta(days=1), 30, other)]
+            self.assertEqual(in_force(rows, DAY + timedelta(days=2)), (self.OLD, other))
+        more = replace(self.NEW, figures={"r0": 9500.0, "gamma": 0.7})
+        rows = [(DAY, 30, self.OLD), (DAY + timedelta(days=1), 30, more)]
+        self.assertEqual(in_force(rows, DAY + timedelta(days=2)), (more,))
+
+
+class WorkedFiguresTest(TestCase):
+    """Each kind at figures that were worked out by hand, and at the edges of what it takes."""
+
+    def figures(self, part: str, kind: str, quantity: str = "", **values: float) -> tuple[dict[str, float], str]:
+        [found] = KINDS_BY_ID[kind].checked(kind_of(part), quantity, values)
+        return {name: round(value, 3) for name, value in found.figures.items()}, found.words
+
+    def refused(self, part: str, kind: str, quantity: str = "", **values: float) -> str:
+        with self.assertRaises(ValueError) as refused:
+            KINDS_BY_ID[kind].checked(kind_of(part), quantity, values)
+        return str(refused.exception)
+
+    def test_one_and_two_points(self):
+        one = {"reference1": 21.5, "reads1": 22.1, "half": 0.2}
+        self.assertEqual(
+            self.figures("thermo-offset", "one-point", "celsius", **one),
+            ({"off_half": 0.2, "at1": 21.5, "off1": 0.6}, "+0.6 °C at 21.5 °C, ± 0.2 °C"),
+        )
+        two = {**one, "reference2": 40.0, "reads2": 39.2}
+        self.assertEqual(
+            self.figures("thermo-offset", "two-point", "celsius", **two),
+            ({"off_half": 0.2, "at1": 21.5, "off1": 0.6, "at2": 40.0, "off2": -0.8},
+             "+0.6 °C at 21.5 °C, -0.8 °C at 40 °C, ± 0.2 °C"),
+        )  # fmt: skip
+        output = PARTS["thermo-offset"].linear
+        apart = (output.high - output.low) / 50
+        near = {**two, "reference2": 21.5 + apart - 0.01, "reads2": 21.5 + apart}
+        self.assertIn("too near to each other", self.refused("thermo-offset", "two-point", "celsius", **near))
+        self.figures("thermo-offset", "two-point", "celsius", **{**near, "reference2": 21.5 + apart + 0.01})
+
+    def test_a_fault_begins_at_four_times_what_the_family_keeps(self):
+        within = PARTS["thermo-offset"].linear.within(20.0)
+        for sign, word in ((1, "much"), (-1, "little")):
+            held = {"reference1": 20.0, "reads1": 20.0 + sign * (4 * within - 0.001), "half": 0.2}
+            self.figures("thermo-offset", "one-point", "celsius", **held)
+            over = {**held, "reads1": 20.0 + sign * (4 * within + 0.001)}
+            self.assertIn(f"too {word}", self.refused("thermo-offset", "one-point", "celsius", **over))
+
+    def test_the_internal_reference_lies_five_percent_about_its_board(self):
+        low, _, high = BOARDS["mcu-5v"].internal_reference_volts or (0.0, 0.0, 0.0)
+        found, words = self.figures("mcu-5v", "internal-reference", volts=1.087, half=0.004)
+        self.assertEqual((found, words), ({"internal": 1.087, "internal_half": 0.004}, "1.087 V, ± 0.004 V"))
+        for volts, taken in ((0.951 * low, True), (0.949 * low, False), (1.049 * high, True), (1.051 * high, False)):
+            act = self.figures if taken else self.refused
+            act("mcu-5v", "internal-reference", volts=volts, half=0.004)
+
+    def test_clean_air(self):
+        output = next(o for o in PARTS["gas-heated"].outputs if isinstance(o, PowerLawOutput))
+        volts = 5.0 * output.load_ohms / (output.load_ohms + 10_000 * output.clean_ratio)  # where R0 is 10 kΩ
+        found, words = self.figures("gas-heated", "clean-air", "ppm", volts=volts, supply=5.0, percent=5)
+        self.assertEqual((found, words), ({"r0": 10_000.0, "r0_half": 500.0}, "R0 10000 Ω, ± 500 Ω"))
+        self.assertIn(
+            "as high as the supply", self.refused("gas-heated", "clean-air", "ppm", volts=5, supply=5, percent=5)
+        )
+        low, _, high = output.r0_ohms
+        for r0, taken in ((0.51 * low, True), (0.49 * low, False), (1.99 * high, True), (2.01 * high, False)):
+            volts = 5.0 * output.load_ohms / (output.load_ohms + r0 * output.clean_ratio)
+            act = self.figures if taken else self.refused
+            act("gas-heated", "clean-air", "ppm", volts=volts, supply=5.0, percent=5)
+
+    def test_light_levels(self):
+        # A cell of 12 kΩ at 10 lux with slope 0.7 over 10 kΩ: 60142 Ω at 1 lux, 2394 Ω at 100 lux.
+        ohms = {lux: 12_000 * (10 / lux) ** 0.7 for lux in (1.0, 100.0)}
+        counts = {lux: 1023 * 10_000 / (10_000 + r) for lux, r in ohms.items()}
+        given = {
+            "dark_lux": 1, "dark_count": counts[1.0], "bright_lux": 100, "bright_count": counts[100.0], "divider": 10_000, "full": 1023,
+        }  # fmt: skip
+        found, words = self.figures("light-cell", "light-levels", "lux", **given)
+        self.assertEqual(found, {"r10": 12_000.0, "r10_half": 600.0, "gamma": 0.7, "gamma_half": 0.03})
+        self.assertEqual(words, "12000 Ω at 10 lux, γ 0.70")
+        wrong = self.refused("light-cell", "light-levels", "lux", **{**given, "dark_count": counts[100.0]})
+        self.assertIn("lies between the dark count and the full one", wrong)
+        self.assertIn("too near", self.refused("light-cell", "light-levels", "lux", **{**given, "bright_lux": 2.9}))
+        self.assertIn(
+            "slope", self.refused("light-cell", "light-levels", "lux", **{**given, "dark_count": counts[100.0] - 1})
+        )
+
+    def test_range_and_rest(self):
+        self.assertEqual(
+            self.figures("obstacle", "range", "cm", cm=9, half=0.4),
+            ({"range": 9, "range_half": 0.4}, "range 9 cm, ± 0.4 cm"),
+        )
+        for axis, taken in ((0.299, True), (0.301, False)):
+            act = KINDS_BY_ID["rest-offset"].checked
+            values = {"gx": axis, "gy": 0.0, "gz": 1.0, "half": 0.004}
+            if taken:
+                self.assertEqual(act(PARTS["motion-6"], "", values)[0].words, "gx +0.299 g, ± 0.004 g")
+            else:
+                self.assertRaises(ValueError, act, PARTS["motion-6"], "", values)
+        self.assertIn("nothing to calibrate", self.refused("obstacle", "one-point", "cm", cm=1))
+
+    def test_how_long_each_counts(self):
+        days = {"one-point": 180, "two-point": 365, "internal-reference": 730, "clean-air": 30, "rest-offset": 180,
+                "light-levels": 365, "range": 60}  # fmt: skip
+        self.assertEqual({way.id: way.days for way in KINDS}, days)
+
+    def test_figures_that_count_and_those_of_the_bench_itself(self):
+        rows = (Calibration({"r0": 1.0}, "a", "ppm"), Calibration({"r0": 2.0}, "b", "ppm"),
+                Calibration({"r0": 3.0}, "c", "ppm", aged=True), Calibration({"x": 4.0}, "d", "lux"), Calibration({}, "e"))  # fmt: skip
+        self.assertEqual((figures_for(rows, "ppm"), said_for(rows, "ppm")), ({"r0": 2.0}, "b"))
+        self.assertEqual((figures_for((), "ppm"), said_for((), "ppm")), ({}, ""))
+        calibrated = {"r0": 1.0, "r0_half": 0.1, "gamma": 0.7, "gamma_half": 0.03}
+        self.assertEqual(merged(calibrated, {"r0": 5.0}), {"r0": 5.0, "gamma": 0.7, "gamma_half": 0.03})
+        self.assertEqual(merged(calibrated, {"r0": 1.0}), calibrated)
 
 
 class DeviatingBatchTest(TestCase):
