@@ -3,8 +3,11 @@
 from tests.browser.base import BrowserCase
 from verifex.exercises.models import Exercise
 from verifex.people.models import Course, Pair, Section, User
+from verifex.plan.models import Room
+from verifex.stores.models import Fault, StockItem
 
 WIDTHS = {820: 1180, 640: 400, 390: 844, 320: 700}  # 640 by 400 is 1280 by 800 at 200 %
+STATIONS = ("kit", "wiring", "power", "program", "readings", "mark")
 TOO_WIDE = """() => {
   const most = document.documentElement.clientWidth
   const wide = document.documentElement.scrollWidth
@@ -19,62 +22,50 @@ TOO_WIDE = """() => {
 class WidthsTest(BrowserCase):
     maxDiff = None
 
-    def too_wide(self, username: str, paths: list[str]) -> list[str]:
+    def too_wide(self, username: str, paths: list[str], widths: dict[int, int] | None = None) -> list[str]:
         found = []
         page = self.page_for(username, paths[0])
         for path in paths:
             page.goto(self.live_server_url + path)
             page.locator("h1, h2").first.wait_for()
             page.wait_for_load_state("networkidle")
-            for width, height in WIDTHS.items():
+            for width, height in (widths or WIDTHS).items():
                 page.set_viewport_size({"width": width, "height": height})
                 page.wait_for_timeout(120)
                 found += [f"{path} at {width}: {what}" for what in page.evaluate(TOO_WIDE)]
         return found
 
-    def test_of_staff(self):
+    def places_of_staff(self) -> list[str]:
         two, seven, ten = (f"/dockets/{self.docket(bench).pk}" for bench in (2, 7, 10))
-        stations = [f"{two}/{name}" for name in ("kit", "wiring", "power")]
-        stations += [f"{two}/wiring?view={view}" for view in ("currents", "resistors", "compare", "hand-in")]
-        stations += [f"{seven}/program", f"{seven}/program?view=run-on-the-twin", f"{seven}/readings", f"{ten}/mark"]
-        places = [
-            "/floor",
-            "/hatch",
-            "/hatch?view=modules",
-            "/hatch?view=drawers",
-            "/hatch?view=coming-sessions",
-            "/marks",
-            "/exercises",
-            "/sums",
-            "/sums/divider",
-            "/account",
-            "/join",
-        ]
-        places += [
+        hatch = [f"/hatch?view={view}" for view in ("modules", "drawers", "coming-sessions")]
+        set_up = [
             f"/set-up/{part}"
             for part in ("people", "pairs", "room", "exercise", "kits", "session", "course", "records")
         ]
-        self.assertEqual(self.too_wide("ines.marlow", [*places, *stations, f"{ten}/feedback"]), [])
+        stations = [f"{two}/{name}" for name in ("kit", "wiring", "power")]
+        stations += [f"{two}/wiring?view={view}" for view in ("currents", "resistors", "compare", "hand-in")]
+        stations += [f"{seven}/program", f"{seven}/program?view=run-on-the-twin", f"{seven}/readings", f"{ten}/mark"]
+        others = ["/floor", "/hatch", "/marks", "/exercises", "/sums", "/sums/divider", "/account", "/join"]
+        return [*others, *hatch, *set_up, *stations, f"{ten}/feedback"]
+
+    def test_of_staff(self):
+        self.assertEqual(self.too_wide("ines.marlow", self.places_of_staff()), [])
 
     def test_with_names_of_two_hundred_letters(self):
         """Unbroken, as a name or a title can be: each is cut or wrapped where it stands."""
         User.objects.update(first_name="W" * 100, last_name="V" * 100)
-        Pair.objects.filter(badge="P-02").update(name="N" * 80)
+        for badge in ("P-02", "P-07", "P-10"):
+            Pair.objects.filter(badge=badge).update(name=badge + "N" * 76)
         Course.objects.update(title="T" * 120)
         Section.objects.update(name="S" * 60)
         Exercise.objects.update(title="E" * 120)
-        two = f"/dockets/{self.docket(2).pk}"
-        paths = [
-            "/floor",
-            "/hatch",
-            "/exercises",
-            "/marks",
-            "/account",
-            "/set-up/course",
-            "/set-up/people",
-            f"{two}/wiring",
-        ]
-        self.assertEqual(self.too_wide("ines.marlow", [*paths, f"{two}/mark"]), [])
+        Room.objects.update(name="R" * 60)
+        StockItem.objects.filter(ohms=330).update(title="D" * 80)
+        Fault.objects.update(what="F" * 80)
+        two_of_them = {1280: 800, 320: 700}
+        self.assertEqual(self.too_wide("ines.marlow", self.places_of_staff(), two_of_them), [])
+        stations = [f"/my-bench?station={name}" for name in STATIONS]
+        self.assertEqual(self.too_wide("bela.quist", stations, two_of_them), [])
         page = self.page_for("ines.marlow", "/floor")
         page.set_viewport_size({"width": 1280, "height": 800})
         for place in ("Floor", "Hatch", "Exercises", "Marks", "Sums", "Set-up"):
@@ -82,5 +73,4 @@ class WidthsTest(BrowserCase):
             self.assertTrue(box and 0 <= box["x"] < 900, place)
 
     def test_of_a_pair(self):
-        stations = ("kit", "wiring", "power", "program", "readings", "mark")
-        self.assertEqual(self.too_wide("bela.quist", [f"/my-bench?station={name}" for name in stations]), [])
+        self.assertEqual(self.too_wide("bela.quist", [f"/my-bench?station={name}" for name in STATIONS]), [])

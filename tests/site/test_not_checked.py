@@ -79,6 +79,18 @@ class NotCheckedTest(DemoCase):
         queue.work_through()
         self.assertEqual(self.newest().summary["overrun"], "")
 
+    def test_a_busy_machine_is_left_alone_for_a_minute_unless_a_person_asks(self):
+        self.hand_in_on_a_busy_machine()
+        waiting = Queued.objects.get(kind=judging.RETRY)
+        load = self.enterContext(mock.patch("verifex.dockets.judging.os.getloadavg", return_value=(9e3, 0.0, 0.0)))
+        with clock.acting_at(waiting.due_at + timedelta(seconds=1)):
+            queue.work_through()
+            self.assertEqual(Queued.objects.get(kind=judging.RETRY).due_at, clock.now() + judging.SOONEST)
+        self.assertEqual((load.call_count, self.newest().summary["overrun"]), (1, "time"))
+        self.assistant.ask(f"{self.path}/check-again", now=True)
+        queue.work_through()
+        self.assertEqual(self.newest().summary["overrun"], "")
+
     def test_judging_that_fails_again_and_again_is_shown_and_can_be_asked_for_anew(self):
         docket = self.docket(5)
         with (

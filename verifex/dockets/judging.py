@@ -61,6 +61,7 @@ READS = {
 #: What could not be finished is tried again after as long as it has waited, within these bounds, and with more time: nobody
 #: waits for it any more. After a day it is left to "check again".
 RETRY = "judge-again"
+RETRY_NOW = "judge-again-now"  # a person asked for it
 SOONEST, LATEST, LAST = timedelta(minutes=1), timedelta(hours=1), timedelta(days=1)
 RETRY_TIMES = 3
 BUSY_AT = 1.5  # runnable processes a core: then a retry waits for a quieter moment
@@ -111,13 +112,18 @@ def judging_failed(docket_id: int) -> None:
 
 @queue.handles(RETRY)
 def judge_again(docket_id: int) -> None:
-    """Check once more what of a docket could not be finished, and what was judged without it."""
-    unfinished = _unfinished(docket_id)
-    if unfinished and os.getloadavg()[0] > BUSY_AT * (os.cpu_count() or 1):
+    """Check once more what of a docket could not be finished, when the machine is quiet enough for it."""
+    if _unfinished(docket_id) and os.getloadavg()[0] > BUSY_AT * (os.cpu_count() or 1):
         queue.put(RETRY, docket_id, after=SOONEST)
         return
+    judge_again_now(docket_id)
+
+
+@queue.handles(RETRY_NOW)
+def judge_again_now(docket_id: int) -> None:
+    """Check once more what of a docket could not be finished, and what was judged without it; however busy the machine is."""
     done: set[str] = set()
-    for station in unfinished:
+    for station in _unfinished(docket_id):
         judged = _judge(docket_id, station, times=RETRY_TIMES)
         if not judged.record.overrun and keep(docket_id, judged, again=True):
             done.add(station)
@@ -157,7 +163,7 @@ def check_again(docket_id: int) -> None:
     if docket.judging_failed_at is not None or _stale(docket_id):
         ask_for_judgement(docket)
     if _unfinished(docket_id):
-        queue.put(RETRY, docket_id)
+        queue.put(RETRY_NOW, docket_id)
 
 
 def bring_up_to_date(docket_id: int, station: str) -> None:

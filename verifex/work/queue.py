@@ -59,9 +59,10 @@ def put(kind: str, key: int, *, after: timedelta = timedelta(0)) -> None:
         kind=kind, key=key, defaults={"asked_at": clock.now(), "due_at": due_at}
     )
     if not made:
-        Queued.objects.filter(pk=waiting.pk).update(
-            again=True, tries=0, failed_at=None, due_at=due_at if waiting.failed_at else min(due_at, waiting.due_at)
-        )
+        # The time of an entry that failed, or is being done, is over: what counts is when it is to be done next.
+        over = waiting.failed_at or (waiting.owner and not waiting.again)
+        due_at = due_at if over else min(due_at, waiting.due_at)
+        Queued.objects.filter(pk=waiting.pk).update(again=True, tries=0, failed_at=None, due_at=due_at)
 
 
 def kick() -> None:
