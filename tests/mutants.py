@@ -56,7 +56,7 @@ ROOMS = {
     ),
     "readings": Room(
         ("verifex/core/readings/compare.py", "verifex/core/readings/honesty.py", "verifex/core/readings/prediction.py"),
-        core("readings", "any_log", "log_styles"),
+        core("readings", "predictions", "honesty", "any_log", "log_styles"),
     ),
     "calibrations": Room(
         ("verifex/core/planning/calibrations.py", "verifex/core/parts/calibration.py"), core("calibrations")

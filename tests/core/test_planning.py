@@ -13,6 +13,7 @@ from verifex.core.planning.bench_tests import test_of as bench_test_of
 
 BOARD = catalogue().boards["mcu-5v"]
 DAY = date(2031, 3, 3)
+EXERCISES = ("brood-box-heat-watch", "smoke-room-air", "feeder-level", "lid-open-watch")
 
 
 class InspectionTest(TestCase):
@@ -47,6 +48,13 @@ class InspectionTest(TestCase):
         for word in ("trimmer", "cool", "dry"):
             self.assertTrue(any(word in act for act in acts), (word, acts))
 
+    def test_only_what_is_hot_in_use_must_cool(self):
+        heavy = {part.id for part in catalogue().parts.values() if part.heavy and part.timing.warm_up_seconds[1]}
+        for name in EXERCISES:
+            one = exercise(name)
+            cooled = {look.ref for look in inspection_list(one, BOARD, []) if look.because == "it is hot in use"}
+            self.assertEqual(cooled, {part.ref for part in one.recipe if part.part in heavy}, name)
+
     def test_every_part_of_the_catalogue_has_a_test_with_its_own_reading(self):
         for part in catalogue().parts.values():
             test = bench_test_of(part, {"value": "330", "colour": "green"}, BOARD)
@@ -60,6 +68,19 @@ class ReadinessTest(TestCase):
         found = readiness_of(Demand("Tuesday", DAY, "heat", 3), self.KITS, {"buzzer": 1, "led": 1})
         self.assertEqual((found.fill, found.short), ({"HB-13": ("buzzer",)}, 1))
         self.assertEqual(found.missing, {"thermo-offset": 1})
+
+    def test_a_spare_is_enough_where_there_are_as_many_or_more(self):
+        for buzzers in (1, 3):
+            found = readiness_of(Demand("s", DAY, "heat", 2), self.KITS, {"buzzer": buzzers})
+            self.assertEqual(found.fill, {"HB-13": ("buzzer",)})
+        two = Kits(0, {"A": ("led", "led")})
+        self.assertEqual(readiness_of(Demand("s", DAY, "heat", 1), two, {"led": 1}).missing, {"led": 1})
+
+    def test_only_as_many_kits_are_missed_as_pairs_are_left(self):
+        found = readiness_of(Demand("s", DAY, "heat", 4), self.KITS, {"buzzer": 1})
+        self.assertEqual((len(found.fill), found.missing), (1, {"thermo-offset": 1, "led": 2, "buzzer": 1}))
+        found = readiness_of(Demand("s", DAY, "heat", 3), self.KITS, {"buzzer": 1})
+        self.assertEqual(found.missing, {"thermo-offset": 1, "led": 1})
 
     def test_enough_kits_need_nothing(self):
         found = readiness_of(Demand("Tuesday", DAY, "heat", 1), self.KITS, {})
@@ -111,6 +132,16 @@ class OrderTest(TestCase):
         late = to_order(Stock("330 Ω", 4, 5, 0.0, 4), [], DAY)
         assert late is not None
         self.assertIsNone(late.by)
+
+    def test_the_smallest_stock_itself_is_enough_and_the_day_of_today_is_at_once(self):
+        self.assertIsNone(to_order(Stock("330 Ω", 21, 5, 0.8, 4), self.DEMANDS, DAY - timedelta(days=9)))
+        self.assertIsNone(to_order(Stock("330 Ω", 5, 5, 0.0, 4), [], DAY))
+        short = Stock("330 Ω", 20, 5, 0.8, 4)
+        last = DAY + timedelta(days=3)
+        for today, by in ((last - timedelta(days=1), last), (last, None)):
+            order = to_order(short, self.DEMANDS, today)
+            assert order is not None
+            self.assertEqual((order.count, order.by), (2, by))
 
     @given(st.integers(0, 200), st.integers(0, 30), st.floats(0, 3), st.integers(0, 30))
     def test_after_the_order_the_smallest_stock_is_kept(self, count, least, used, lead):

@@ -1,3 +1,4 @@
+from math import exp
 from unittest import TestCase
 
 from hypothesis import given
@@ -9,6 +10,7 @@ from verifex.core.expected import Measured, expected_sheet
 from verifex.core.printed.baud import received
 from verifex.core.problems import UnusableInput
 from verifex.core.readings import compare_log, read_log
+from verifex.core.readings.compare import settled_part
 from verifex.core.readings.grid import printable_values
 from verifex.core.readings.honesty import OtherLog
 from verifex.core.twin import check_on_bench
@@ -79,6 +81,47 @@ class CompareTest(TestCase):
     def test_right_readings_are_in_limits(self):
         report = compare_log(log(*EXPECTED), EXERCISE, SHEET)
         self.assertEqual((report.verdict, [s.verdict for s in report.steps]), ("in-limits", ["likely"] * 3))
+
+    def test_a_step_lies_by_its_centre_between_the_likely_and_the_widest_limits(self):
+        room = SHEET.steps[0].first
+        nudge = 0.002
+        for centre, verdict in (
+            (room.likely[0] + nudge, "likely"), (room.likely[1] - nudge, "likely"), (room.likely[0] - nudge, "in-limits"),
+            (room.likely[1] + nudge, "in-limits"), (room.value.low + nudge, "in-limits"), (room.value.high - nudge, "in-limits"),
+            (room.value.low - nudge, "out"), (room.value.high + nudge, "out"),
+        ):  # fmt: skip
+            report = compare_log(log(centre, *EXPECTED[1:], form="{:.3f}"), EXERCISE, SHEET)
+            self.assertEqual(report.steps[0].verdict, verdict, centre)
+
+    def test_where_it_settles_the_last_part_counts_and_noise_is_no_drift(self):
+        def lag(tau: float, end: float, count: int = 40) -> list[float]:
+            return [round(end - 8 * exp(-n / tau), 2) for n in range(count)]
+
+        warming = lag(6.0, 29.0)
+        self.assertEqual(settled_part(warming), warming[-10:])
+        noisy = [22.0 + 0.49 * (n % 3) for n in range(40)]
+        self.assertEqual(settled_part(noisy), noisy[8:])
+        steady = [
+            20.0 + 0.1 * n for n in range(40)
+        ]  # moves on as fast as ever: it has not settled, so nothing is left out
+        self.assertEqual(settled_part(steady), steady[8:])
+        self.assertEqual([len(settled_part([1.0] * n)) for n in (1, 4, 5, 9, 10)], [1, 4, 4, 8, 8])
+
+    def test_count_centre_spread_and_drift_are_of_the_settled_part(self):
+        values = [30.0, 30.0, *[22.0, 22.5] * 4]
+        text = "\n".join([f"# {NAMES[0]}", *map(str, values)])
+        first = compare_log(text, EXERCISE, SHEET).steps[0].first
+        self.assertEqual((first.count, first.centre, first.spread, first.drift), (10, 22.25, 0.25, 0.5))
+        self.assertEqual(first.lines, tuple(range(2, 12)))
+        short = compare_log("\n".join([f"# {NAMES[0]}", "22.0", "22.5", "22.5"]), EXERCISE, SHEET).steps[0].first
+        self.assertEqual((short.count, short.centre, short.drift), (3, 22.5, 0.0))
+
+    def test_without_a_sheet_the_reason_is_in_the_notes_and_with_one_it_is_not(self):
+        self.assertFalse(
+            [note for note in compare_log(log(*EXPECTED), EXERCISE, SHEET).notes if "no expected sheet" in note]
+        )
+        strange = compare_log(log(*EXPECTED) + "\n# On the moon\n21.0\n", EXERCISE, SHEET)
+        self.assertIn("The mark “On the moon” belongs to no step of the plan.", strange.notes)
 
     def test_a_missing_step_is_said(self):
         report = compare_log(log(*EXPECTED[:2]), EXERCISE, SHEET)

@@ -44,6 +44,7 @@ class KeyTest(TestCase):
         self.assertEqual(item_key("resistor", {"value": "4k7", "tolerance": "5"}), ItemKey("resistor", 4700.0))
         self.assertEqual(item_key("led", {"colour": "red"}), ItemKey("led", colour="red"))
         self.assertEqual(item_key("resistor", {"value": "nonsense"}), ItemKey("resistor"))
+        self.assertEqual(item_key("buzzer", {"value": "4k7"}), ItemKey("buzzer"))
         self.assertEqual(item_title(ItemKey("resistor", 4700.0), "resistor"), "4.7 kΩ resistor")
 
     def test_what_measures_or_is_fed_is_tagged_and_the_rest_is_counted(self):
