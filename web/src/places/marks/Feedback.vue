@@ -87,6 +87,10 @@ article > *,
   min-width: 0;
   flex-wrap: wrap;
 }
+header > div {
+  min-width: 0;
+  overflow-wrap: anywhere;
+}
 header {
   display: flex;
   justify-content: space-between;
