@@ -268,6 +268,30 @@ class WorkedFiguresTest(TestCase):
                 self.assertRaises(ValueError, act, PARTS["motion-6"], "", values)
         self.assertIn("nothing to calibrate", self.refused("obstacle", "one-point", "cm", cm=1))
 
+    def test_each_form_takes_figures_between_these(self):
+        """By field: the least, the most, and what is proposed."""
+        low, _, high = BOARDS["mcu-5v"].internal_reference_volts or (0.0, 0.0, 0.0)
+        wanted = {
+            ("thermo-offset", "one-point", "celsius"): {
+                "reference1": (-40, 125, None), "reads1": (-40, 125, None), "half": (0.02, 5, 0.2)},
+            ("climate-fine", "two-point", "percent"): {
+                "reference1": (0, 100, None), "reads1": (0, 100, None), "reference2": (0, 100, None), "reads2": (0, 100, None),
+                "half": (0.1, 25, 1)},
+            ("mcu-5v", "internal-reference", ""): {
+                "volts": (0.95 * low, 1.05 * high, None), "half": (0.0005, 0.05, 0.005)},
+            ("gas-heated", "clean-air", "ppm"): {"volts": (0.01, 5.5, None), "supply": (2.5, 5.5, 5), "percent": (1, 30, 5)},
+            ("motion-6", "rest-offset", ""): {
+                "gx": (-0.3, 0.3, 0), "gy": (-0.3, 0.3, 0), "gz": (0.7, 1.3, 1), "half": (0.0005, 0.05, 0.005)},
+            ("light-cell", "light-levels", "lux"): {
+                "dark_lux": (0.1, 1000, None), "dark_count": (1, 65535, None), "bright_lux": (1, 20000, None),
+                "bright_count": (1, 65535, None), "divider": (100, 1e6, 10_000), "full": (255, 65535, 1023)},
+            ("obstacle", "range", "cm"): {"cm": (1, 40, None), "half": (0.1, 5, 0.5)},
+        }  # fmt: skip
+        for (part, kind, quantity), fields in wanted.items():
+            made = KINDS_BY_ID[kind].entered(kind_of(part), quantity)
+            found = {one.name: (one.low, one.high, one.usual) for one in made}
+            self.assertEqual(found, fields, kind)
+
     def test_how_long_each_counts(self):
         days = {"one-point": 180, "two-point": 365, "internal-reference": 730, "clean-air": 30, "rest-offset": 180,
                 "light-levels": 365, "range": 60}  # fmt: skip
