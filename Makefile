@@ -87,6 +87,7 @@ screenshots: setup debian ## docs/screenshots from the demo course
 
 corpus: setup ## false alarms and misses of the checks, rule by rule, with bounds
 	@$(BIN)/python -m tests.corpus.wiring.report
+	@$(BIN)/python -m tests.corpus.wiring.remedies
 	@echo
 	@$(BIN)/python -m tests.corpus.programs.report
 	@$(BIN)/python -m tests.corpus.wild.report

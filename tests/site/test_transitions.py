@@ -42,6 +42,12 @@ class TableTest(TestCase):
                     with self.assertRaises(NotAllowed):
                         asked(act, station, state, role=role, member=member)
 
+    def test_what_wants_a_reason_or_power(self):
+        with_reason = {key for key, entry in TABLE.items() if entry.needs_reason}
+        self.assertEqual(with_reason, {("reopen", s) for s in ("wiring", "program", "readings", "power", "mark")})
+        after_power = {key for key, entry in TABLE.items() if entry.needs_power}
+        self.assertEqual(after_power, {("hand-in", "readings"), ("listen", "readings")})
+
     def test_a_closed_marking_lets_nothing_happen_but_its_reopening(self):
         states = {station.value: State.PASSED.value for station in Station}
         found = possible(states, role="instructor", is_member=True, cleared=True)

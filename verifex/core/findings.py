@@ -41,6 +41,17 @@ class Where:
 
 
 @dataclass(frozen=True, slots=True)
+class Remedy:
+    """What mends a finding: in words, and as changes of what was handed in, so that it can be tried before it is given.
+
+    Without `changes` it is advice that leaves a choice to the pair.
+    """
+
+    words: str
+    changes: tuple[Any, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
 class Finding:
     """One thing a rule noticed. `seen`, `why`, `remedy` are for the instructor, `hint` for the pair.
 
@@ -64,6 +75,9 @@ class Finding:
     affects: tuple[str, ...] = ()
     moment_ms: float | None = None  # when it was seen in the run on the twin
     unchecked: bool = False  # what we could not check: no judgement, costs nothing, leaves the criterion to a person
+    remedies: tuple[
+        Remedy, ...
+    ] = ()  # that can be tried, the likeliest first; `remedy` has the words of the one that is given
 
     def as_json(self) -> dict[str, Any]:
         out: dict[str, Any] = {

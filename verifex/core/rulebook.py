@@ -4,12 +4,12 @@ from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass, replace
 from typing import Generic, Protocol, TypeVar
 
-from verifex.core.findings import Finding, Severity, Where, most_urgent_first
+from verifex.core.findings import Finding, Remedy, Severity, Where, most_urgent_first
 
 View = TypeVar("View")
 
 #: Grows whenever a rule's verdict may change; every stored judgement names the version that made it.
-RULES_VERSION = "2026.28"
+RULES_VERSION = "2026.29"
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,7 +46,7 @@ class FindingFactory:
     def __call__(
         self,
         seen: str,
-        remedy: str,
+        remedy: "str | Sequence[Remedy]",
         *,
         parts: Sequence[str] = (),
         places: Sequence[str] = (),
@@ -64,15 +64,17 @@ class FindingFactory:
         moment_ms: float | None = None,
     ) -> Finding:
         """A finding of this rule, at a line and column or `at` something that has them. `affects` are parts whose own
-        findings follow from this one."""
+        findings follow from this one. `remedy` is advice, or remedies that can be tried, the likeliest first."""
         if at is not None:
             line, column = at.line, at.column
+        remedies = () if isinstance(remedy, str) else tuple(remedy)
         return Finding(
             rule=self.slug,
             severity=severity or self.severity,
             seen=seen,
             why=why or self.why,
-            remedy=remedy,
+            remedy=remedy if isinstance(remedy, str) else remedies[0].words,
+            remedies=remedies,
             hint=hint or self.hint,
             criterion=self.criterion,
             where=Where(tuple(parts), tuple(places), tuple(nets), line, column),
@@ -141,11 +143,15 @@ class RuleBook(Generic[View]):
 
     def run(self, view: View) -> list[Finding]:
         """All findings on `view`, most urgent first; consequences of another finding are left out."""
+        return most_urgent_first(self.causes_only(self.found(view)))
+
+    def found(self, view: View) -> list[Finding]:
+        """Whatever a rule finds on `view`, also what follows from another finding, in the order of the rules."""
         findings: list[Finding] = []
         for rule in self.rules.values():
             found = FindingFactory(rule.slug, rule.severity, rule.why, rule.hint, rule.criterion, rule.unchecked)
             findings.extend(rule.check(view, found))
-        return most_urgent_first(self.causes_only(findings))
+        return findings
 
     def with_consequences(self, causes: list[Finding], consequences: list[Finding]) -> list[Finding]:
         """The findings of this book, and those of another book's `consequences` that none of them explains, wherever it stands.

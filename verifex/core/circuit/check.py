@@ -4,6 +4,7 @@ from dataclasses import dataclass
 
 from verifex.core.circuit.bench import Bench
 from verifex.core.circuit.handed_out import HandedOut, bench_as_given
+from verifex.core.circuit.remedies import with_tried_remedies
 from verifex.core.circuit.rules import WIRING
 from verifex.core.circuit.view import BenchView, Programmed
 from verifex.core.exercise import Exercise
@@ -73,4 +74,4 @@ def check_wiring(
     """
     bench = bench_as_given(text, exercise, handed_out, part_types)
     view = BenchView(bench, exercise=exercise, program=program, handed_out=handed_out, rail_volts=rail_volts)
-    return WiringReport(view.bench, view, WIRING.run(view))
+    return WiringReport(view.bench, view, with_tried_remedies(view, WIRING, WIRING.run(view)))

@@ -101,7 +101,9 @@ def series_resistor(view: BenchView, light: Light) -> Part | None:
                 return view.bench.parts[edge.ref]
         return None
     amps, state = bright
-    for other in view.bench.parts_of("resistor", "pot", "light-cell"):
+    # Of several that carry as much, as in a row of lights that are alike, it is the one beside the light.
+    limiting = view.bench.parts_of("resistor", "pot", "light-cell")
+    for other in sorted(limiting, key=lambda other: not _shares_a_net(view, light, other)):
         flows = [abs(state.point.amps.get((other.ref, leg), 0.0)) for leg in other.type.leg_names()]
         through = max(flows, default=0.0)
         shares = _shares_a_net(view, light, other)

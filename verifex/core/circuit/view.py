@@ -13,7 +13,7 @@ from verifex.core.circuit.loose import LooseEnd, loose_ends
 from verifex.core.circuit.nets import Net, Nets
 from verifex.core.circuit.operating import OperatingPoint, operating_point
 from verifex.core.circuit.paths import EVERYTHING, FEEDING, Paths
-from verifex.core.circuit.places import LegOf
+from verifex.core.circuit.places import LegOf, Place
 from verifex.core.circuit.roles import roles
 from verifex.core.circuit.shorts import shorted_nets
 from verifex.core.circuit.solver import NoSensibleAnswer
@@ -74,6 +74,12 @@ class BenchView:
         driven = [pin for pin in (program.outputs if program else ()) if pin in wired and pin not in inferred]
         self.outputs = inferred + driven
         self.operating_points = 0
+
+    def with_bench(self, bench: Bench) -> "BenchView":
+        """The same circumstances with another bench."""
+        return BenchView(
+            bench, exercise=self.exercise, program=self.program, handed_out=self.handed_out, rail_volts=self.rail_volts
+        )
 
     @cached_property
     def shorted(self) -> list[Net]:
@@ -209,6 +215,24 @@ class BenchView:
             if len(net.places) > 1:
                 for pin in self.nets.signal_pins(net):
                     yield pin, net
+
+    @property
+    def supply_places(self) -> list[Place]:
+        """The board's supply pins, the usual one first; without a board the plus of each battery."""
+        board = self.bench.board
+        if board is None:
+            return [LegOf(part.ref, "plus") for part in self.bench.parts_of("battery")]
+        return [
+            LegOf(self.bench.board_ref, pin) for pin in sorted(board.supplies, key=lambda pin: pin != board.rail_pin)
+        ]
+
+    @property
+    def ground_places(self) -> list[Place]:
+        """The board's ground; without a board the minus of each battery."""
+        board = self.bench.board
+        if board is None:
+            return [LegOf(part.ref, "minus") for part in self.bench.parts_of("battery")]
+        return [LegOf(self.bench.board_ref, board.ground)]
 
     def pin_place(self, pin: str) -> str:
         return f"{self.bench.board_ref}.{pin}"

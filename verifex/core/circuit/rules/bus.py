@@ -1,14 +1,16 @@
 """The two-wire bus, SPI, and single data wires: swapped, elsewhere, clashing, without a pull-up that works."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.nets import Net
 from verifex.core.circuit.paths import Link
+from verifex.core.circuit.places import LegOf
+from verifex.core.circuit.remedies import Add, Change, Exchange, Move, Replace, Shift
 from verifex.core.circuit.rules.book import WIRING
 from verifex.core.circuit.values import resistor_ohms
 from verifex.core.circuit.view import BenchView
-from verifex.core.findings import Finding, Severity
+from verifex.core.findings import Finding, Remedy, Severity
 from verifex.core.parts import PinKind
 from verifex.core.quantity import in_words
 from verifex.core.resistors.windows import SLOT_SECONDS, line_farads, rise_seconds
@@ -75,9 +77,14 @@ def bus_swapped(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
                 continue
             said = " and ".join(f"{legs[line]} to {reached[line][0].name}" for line in swapped)
             meant = ", ".join(f"{legs[line]} to {board.pins.bus[line]}" for line in swapped)
+            changes: tuple[Change, ...] = tuple(
+                Move(part.ref, legs[line], LegOf(view.bench.board_ref, board.pins.bus[line])) for line in swapped
+            )
+            if len(swapped) == 2:
+                changes = (Exchange(part.ref, legs[swapped[0]], legs[swapped[1]]),)
             yield finding(
                 f"{part.ref} has {said}: {' and '.join(WORDS[line] for line in swapped)} are exchanged.",
-                f"Lead {meant}.",
+                [Remedy(f"Lead {meant}.", changes)],
                 parts=[part.ref],
                 places=[view.place(part, legs[line]) for line in swapped],
                 line=part.line,
@@ -113,7 +120,12 @@ def bus_elsewhere(view: BenchView, finding: FindingFactory) -> Iterator[Finding]
     for part, line, leg, pin in _elsewhere(view):
         yield finding(
             f"The {leg} leg of {part.ref} goes to {pin.name}; this board's {line} line is {board.pins.bus[line]}.",
-            f"Move the lead to {board.pins.bus[line]}.",
+            [
+                Remedy(
+                    f"Move the lead to {board.pins.bus[line]}.",
+                    (Shift(LegOf(view.bench.board_ref, pin.name), LegOf(view.bench.board_ref, board.pins.bus[line])),),
+                )
+            ],
             parts=[part.ref],
             places=[view.pin_place(pin.name), view.place(part, leg)],
             line=part.line,
@@ -215,6 +227,21 @@ def _lead_metres(parts: list[Part]) -> float:
     return sum(part.quantity("lead", "metre") or 1.0 for part in parts if "lead" in part.type.settings)
 
 
+def _pulling_up(view: BenchView, part: Part, net: Net) -> list[Remedy]:
+    """A pull-up put in, where both of its ends are on the bench."""
+    words = f"Put 4.7 kΩ between the data leg of {part.ref} and its supply."
+    leg = next((leg.leg for leg in view.nets.part_legs(net) if leg.ref == part.ref), "")
+    ends = [part.legs.get(one) for one in (leg, part.type.supply_leg or "")]
+    if ends[0] is None or ends[1] is None:
+        return [Remedy(words)]
+    return [Remedy(words, (Add("resistor", ends[0], ends[1], (("value", "4.7k"),)),))]
+
+
+def _with_pull_up(resistors: Sequence[Part], words: str) -> list[Remedy]:
+    """Another value for the pull-up, where there is one to exchange."""
+    return [Remedy(words, (Replace(resistors[0].ref, "value", "4.7k"),) if len(resistors) == 1 else ())]
+
+
 @WIRING.rule(
     "data-without-pull-up",
     Severity.FIX,
@@ -238,7 +265,7 @@ def data_without_pull_up(view: BenchView, finding: FindingFactory) -> Iterator[F
             yield finding(
                 f"The data wire of {names} has no resistor to the supply"
                 + (f"; {near[0]} goes elsewhere." if near else "."),
-                f"Put 4.7 kΩ between the data leg of {parts[0].ref} and its supply.",
+                _pulling_up(view, parts[0], net),
                 parts=[part.ref for part in parts] + near,
                 nets=[net.name],
                 line=parts[0].line,
@@ -249,7 +276,7 @@ def data_without_pull_up(view: BenchView, finding: FindingFactory) -> Iterator[F
             yield finding(
                 f"With {in_words(ohms, 'Ω')} and {metres:g} m of lead the data wire of {names} takes {in_words(seconds, 's', 2)} to come up; "
                 f"it is looked at after {in_words(SLOT_SECONDS, 's', 2)}.",
-                "Take a smaller pull-up, such as 4.7 kΩ or 2.2 kΩ, or a shorter lead.",
+                _with_pull_up(resistors, "Take a smaller pull-up, such as 4.7 kΩ or 2.2 kΩ, or a shorter lead."),
                 parts=[part.ref for part in parts] + [part.ref for part in resistors],
                 nets=[net.name],
                 line=resistors[0].line if resistors else parts[0].line,
@@ -261,7 +288,7 @@ def data_without_pull_up(view: BenchView, finding: FindingFactory) -> Iterator[F
         elif SINK_OHMS / (SINK_OHMS + ohms) > LOW_SHARE:
             yield finding(
                 f"{in_words(ohms, 'Ω')} pull the data wire of {names} up so hard that no module can pull it down.",
-                "Take 4.7 kΩ.",
+                _with_pull_up(resistors, "Take 4.7 kΩ."),
                 parts=[part.ref for part in parts] + [part.ref for part in resistors],
                 nets=[net.name],
                 line=resistors[0].line if resistors else parts[0].line,

@@ -5,9 +5,10 @@ from collections.abc import Iterator
 from verifex.core.circuit.lights import is_spare_colour
 from verifex.core.circuit.loose import LooseEnd, far_end, holes_in_use
 from verifex.core.circuit.places import Hole, LegOf
+from verifex.core.circuit.remedies import Shift
 from verifex.core.circuit.rules.book import OPEN_CIRCUIT, WIRING
 from verifex.core.circuit.view import BenchView
-from verifex.core.findings import Finding, Severity
+from verifex.core.findings import Finding, Remedy, Severity
 from verifex.core.parts import LegRole
 from verifex.core.rulebook import FindingFactory
 
@@ -34,18 +35,21 @@ def dangling_lead(view: BenchView, finding: FindingFactory) -> Iterator[Finding]
         other = _counterpart(view, end, [o for o in loose if o not in told])
         told |= {end} | ({other} if other else set())
         wanting = [] if other else _wanting(view, end)
-        row = other.strip if other else wanting[0][1] if len(wanting) == 1 else _used_neighbour(view, end)
+        row = other.place if other else wanting[0][1] if len(wanting) == 1 else _used_neighbour(view, end)
+        remedies = []
         if row:
-            remedy = f"Move {'its end' if end.wire else 'the leg'} to {row}."
-        elif end.leg:
-            remedy = f"Lead a wire to {end.strip}, or move the leg to the row it is meant for."
-        else:
-            remedy = "Move it to the row it is meant for, or take it out."
+            words = f"Move {'its end' if end.wire else 'the leg'} to row {row.row} {row.half}."
+            remedies.append(Remedy(words, (Shift(end.place, row),)))
+        remedies.append(
+            Remedy(f"Lead a wire to {end.strip}, or move the leg to the row it is meant for.")
+            if end.leg
+            else Remedy("Move it to the row it is meant for, or take it out.")
+        )
         alone = f"; {other} is alone in {other.strip}." if other else "."
         said = str(end)
         yield finding(
             f"{said[0].upper()}{said[1:]} ends in {end.strip}, where nothing else is{alone}",
-            remedy,
+            remedies,
             parts=list(
                 dict.fromkeys([*_own_parts(view, end, other), *(ref for ref, _ in wanting[:1] if len(wanting) == 1)])
             ),
@@ -104,8 +108,8 @@ def _mismatch(view: BenchView, one: LooseEnd, other: LooseEnd) -> int:
     return 0 if view.nets.signal_pins(net) and not view.nets.supplies(net) else 1
 
 
-def _wanting(view: BenchView, end: LooseEnd) -> list[tuple[str, str]]:
-    """(part, row) of modules that lack just what a loose wire would bring: a supply, or a ground."""
+def _wanting(view: BenchView, end: LooseEnd) -> list[tuple[str, Hole]]:
+    """(part, a hole of the row) of modules that lack just what a loose wire would bring: a supply, or a ground."""
     far = far_end(end)
     net = view.nets.at(far) if far else None
     if net is None:
@@ -118,16 +122,16 @@ def _wanting(view: BenchView, end: LooseEnd) -> list[tuple[str, str]]:
         for leg in part.type.legs_with(LegRole.GROUND if grounds else LegRole.SUPPLY):
             place, own = part.legs.get(leg), view.net(part, leg)
             if isinstance(place, Hole) and own and not (view.is_grounded(own) if grounds else view.is_fed(own)):
-                found.append((part.ref, f"row {place.row} {place.half}"))
+                found.append((part.ref, place))
     return found
 
 
-def _used_neighbour(view: BenchView, end: LooseEnd) -> str | None:
+def _used_neighbour(view: BenchView, end: LooseEnd) -> Hole | None:
     """The only used row next to a loose wire's end. A loose leg wants a wire, not a move."""
     if end.leg:
         return None
     rows = {h.row for h in holes_in_use(view.bench) if end.rows_from(h) == 1 and h.half == end.place.half}
-    return f"row {rows.pop()} {end.place.half}" if len(rows) == 1 else None
+    return Hole(end.place.letter, rows.pop()) if len(rows) == 1 else None
 
 
 def _own_parts(view: BenchView, *ends: LooseEnd | None) -> list[str]:
@@ -150,12 +154,12 @@ def _own_parts(view: BenchView, *ends: LooseEnd | None) -> list[str]:
     return [ref for ref in dict.fromkeys(refs) if ref in view.bench.parts]
 
 
-def _in_row(view: BenchView, strip: str) -> list[str]:
+def _in_row(view: BenchView, hole: Hole) -> list[str]:
     return [
         part.ref
         for part in view.bench.parts.values()
         for place in part.legs.values()
-        if isinstance(place, Hole) and f"row {place.row} {place.half}" == strip
+        if isinstance(place, Hole) and (place.row, place.half) == (hole.row, hole.half)
     ]
 
 

@@ -2,13 +2,15 @@
 
 from collections.abc import Iterator
 
+from verifex.core.circuit.bench import Part
 from verifex.core.circuit.nets import Net
 from verifex.core.circuit.operating import source_ohms
 from verifex.core.circuit.paths import Link
+from verifex.core.circuit.remedies import Add
 from verifex.core.circuit.rules.book import WIRING
 from verifex.core.circuit.rules.pins import analogue_sources
 from verifex.core.circuit.view import BenchView
-from verifex.core.findings import Finding, Severity
+from verifex.core.findings import Finding, Remedy, Severity
 from verifex.core.parts import LegRole
 from verifex.core.quantity import in_words
 from verifex.core.rulebook import FindingFactory
@@ -159,12 +161,22 @@ def divider_partner_missing(view: BenchView, finding: FindingFactory) -> Iterato
             yield finding(
                 f"{pins[0].name} sees the same {seen[0]:.2f} V whether {part.ref} is bright or dark"
                 + _why_alone(partners, same_side),
-                f"Put a fixed resistor of about 10 kΩ from {view.place(part, leg)} to the rail that {part.ref} does not go to.",
+                [_partner(view, part, leg, far)],
                 parts=[part.ref, *partners],
                 places=[view.place(part, leg)],
                 nets=[net.name],
                 line=part.line,
             )
+
+
+def _partner(view: BenchView, part: Part, leg: str, far: Net | None) -> Remedy:
+    """The second resistor of a divider; tried where the cell goes to a rail."""
+    words = (
+        f"Put a fixed resistor of about 10 kΩ from {view.place(part, leg)} to the rail that {part.ref} does not go to."
+    )
+    ways = [] if far is None else view.ground_places if view.nets.is_source(far) else view.supply_places
+    at = part.legs.get(leg)
+    return Remedy(words, (Add("resistor", at, ways[0], (("value", "10k"),)),) if at and ways else ())
 
 
 def _why_alone(partners: list[str], same_side: bool) -> str:

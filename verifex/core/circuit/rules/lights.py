@@ -4,9 +4,11 @@ from collections.abc import Iterator
 
 from verifex.core.circuit.lights import DARK_AMPS, LEAST_SERIES_OHMS, Light, brightest, lights, series_resistor
 from verifex.core.circuit.paths import Link
+from verifex.core.circuit.remedies import Change, Exchange, InSeries, Replace
 from verifex.core.circuit.rules.book import WIRING
+from verifex.core.circuit.values import resistor_ohms
 from verifex.core.circuit.view import BenchView, StatePoint
-from verifex.core.findings import Finding, Severity
+from verifex.core.findings import Finding, Remedy, Severity
 from verifex.core.quantity import in_words
 from verifex.core.resistors.formulas import led_series
 from verifex.core.rulebook import FindingFactory
@@ -23,22 +25,52 @@ def _places(view: BenchView, light: Light) -> list[str]:
     return [view.place(light.part, leg) for leg in (light.anode, light.cathode)]
 
 
-def _supply_volts(view: BenchView, state: StatePoint | None = None) -> float:
+def _supply_volts(view: BenchView, light: Light) -> float:
+    """What drives the light's circuit, by its current where a resistor limits that; else the board's supply."""
     board = view.bench.board
+    bright, resistor = brightest(view, light), series_resistor(view, light)
+    if bright is not None and bright[0] > DARK_AMPS and resistor is not None:
+        ohms = resistor_ohms(resistor, "measured") if resistor.type.model == "resistor" else None
+        if ohms is not None:
+            return light.figures.forward(light.colour) + bright[0] * ohms
     if board:
         return board.rail_volts
     return max((p.quantity("volts", "volt") or 9.0 for p in view.bench.parts_of("battery")), default=5.0)
 
 
-def _advice(view: BenchView, light: Light) -> str:
-    """A preferred value that gives about 10 mA (or what the pins may give) from this supply."""
+def _usual_amps(view: BenchView) -> float:
+    """About 10 mA, or what the pins may give."""
     board = view.bench.board
-    amps = min(0.01, board.pin_usual_amps) if board else 0.01
+    return min(0.01, board.pin_usual_amps) if board else 0.01
+
+
+def _series_ohms(view: BenchView, light: Light) -> float | None:
+    """A preferred value that gives the usual current from this supply; None where the light needs a higher one."""
     try:
-        ohms = led_series(_supply_volts(view), light.figures.forward(light.colour), amps).preferred_ohms
+        forward = light.figures.forward(light.colour)
+        return led_series(_supply_volts(view, light), forward, _usual_amps(view)).preferred_ohms
     except ValueError:
+        return None
+
+
+def _advice(view: BenchView, light: Light) -> str:
+    ohms = _series_ohms(view, light)
+    if ohms is None:
         return "this colour needs a higher supply"
-    return f"{in_words(ohms, 'Ω')} gives about {in_words(amps, 'A', 2)}"
+    return f"{in_words(ohms, 'Ω')} gives about {in_words(_usual_amps(view), 'A', 2)}"
+
+
+def _another_value(view: BenchView, light: Light, size: str) -> Remedy:
+    """Another series resistor: tried where there is one to exchange."""
+    resistor, ohms = series_resistor(view, light), _series_ohms(view, light)
+    tried = (Replace(resistor.ref, "value", f"{ohms:g}"),) if resistor is not None and ohms is not None else ()
+    return Remedy(f"Use a {size} series resistor: {_advice(view, light)}.", tried)
+
+
+def _with_series(view: BenchView, light: Light, words: str, *before: Change) -> Remedy:
+    """A series resistor put in, perhaps with another change before."""
+    ohms = _series_ohms(view, light)
+    return Remedy(words, (*before, InSeries(light.part.ref, light.anode, ohms)) if ohms is not None else ())
 
 
 @WIRING.rule(
@@ -65,11 +97,22 @@ def light_reversed(view: BenchView, finding: FindingFactory) -> Iterator[Finding
         if light.part.type.model == "led-three":
             kind = "anode" if light.part.type.id == "rgb-ca" else "cathode"
             seen = f"{light.part.ref} is wired as if its common leg were the other pole; it is its {kind}."
-            remedy = f"Lead the common leg to {'the supply' if kind == 'anode' else 'ground'}, the colours over their resistors to the pins."
+            remedies = [
+                Remedy(
+                    f"Lead the common leg to {'the supply' if kind == 'anode' else 'ground'}, the colours over their resistors to the pins."
+                )
+            ]
         else:
             seen = f"{light.part.ref} is the wrong way round: no current in any state, {in_words(turned, 'A', 2)} if it were turned."
-            remedy = f"Turn {light.part.ref}: anode (long leg) to {places[1]}, cathode to {places[0]}."
-        yield finding(seen, remedy, parts=[light.part.ref], places=places, line=light.part.line)
+            words = f"Turn {light.part.ref}: anode (long leg) to {places[1]}, cathode to {places[0]}"
+            turn = Exchange(light.part.ref, light.anode, light.cathode)
+            remedies = [
+                Remedy(f"{words}.", (turn,)),
+                _with_series(
+                    view, light, f"{words}; and put a resistor in series with it: {_advice(view, light)}.", turn
+                ),
+            ]
+        yield finding(seen, remedies, parts=[light.part.ref], places=places, line=light.part.line)
 
 
 def _turned_amps(light: Light, state: StatePoint) -> float:
@@ -105,7 +148,7 @@ def light_without_resistor(view: BenchView, finding: FindingFactory) -> Iterator
         yield finding(
             f"No resistor is in series with {light.name}; {in_words(amps, 'A', 2)} flow with {view.when(state, light.part)}"
             + (f", {in_words(limit, 'A', 2)} is the limit." if too_much else "."),
-            f"Put a resistor in series with {light.name}: {_advice(view, light)}.",
+            [_with_series(view, light, f"Put a resistor in series with {light.name}: {_advice(view, light)}.")],
             parts=[light.part.ref],
             places=_places(view, light),
             line=light.part.line,
@@ -153,7 +196,7 @@ def light_over_current(view: BenchView, finding: FindingFactory) -> Iterator[Fin
         yield finding(
             f"{in_words(amps, 'A', 3)} flow through {light.name} with {view.when(state, light.part)}; "
             f"{in_words(limit, 'A', 2)} is {'its limit' if stop else 'the usual most'}.",
-            f"Use a larger series resistor: {_advice(view, light)}.",
+            [_another_value(view, light, "larger")],
             parts=_with_resistor(view, light),
             places=_places(view, light),
             line=light.part.line,
@@ -180,7 +223,7 @@ def light_too_dim(view: BenchView, finding: FindingFactory) -> Iterator[Finding]
         if bright and DARK_AMPS < bright[0] < light.figures.visible_amps * 0.98:
             yield finding(
                 f"At most {in_words(bright[0], 'A', 2)} flow through {light.name}; it is seen from about {in_words(light.figures.visible_amps, 'A')}.",
-                f"Use a smaller series resistor: {_advice(view, light)}.",
+                [_another_value(view, light, "smaller")],
                 parts=_with_resistor(view, light),
                 places=_places(view, light),
                 line=light.part.line,

@@ -4,9 +4,10 @@ from collections.abc import Iterator
 
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.nets import Net
+from verifex.core.circuit.remedies import Add, Exchange
 from verifex.core.circuit.rules.book import DEAD_LOADS, OVER_CURRENTS, WIRING
 from verifex.core.circuit.view import BenchView
-from verifex.core.findings import Finding, Severity
+from verifex.core.findings import Finding, Remedy, Severity
 from verifex.core.quantity import in_words
 from verifex.core.rulebook import FindingFactory
 
@@ -134,7 +135,12 @@ def coil_diode_reversed(view: BenchView, finding: FindingFactory) -> Iterator[Fi
                 places = [view.place(diode, "anode"), view.place(diode, "cathode")]
                 yield finding(
                     f"The diode {diode.ref} across {part.ref} conducts from plus to the transistor.",
-                    f"Turn {diode.ref}: its band (cathode) to {places[0]}, where plus is.",
+                    [
+                        Remedy(
+                            f"Turn {diode.ref}: its band (cathode) to {places[0]}, where plus is.",
+                            (Exchange(diode.ref, "anode", "cathode"),),
+                        )
+                    ],
                     parts=[diode.ref, part.ref],
                     places=places,
                     line=diode.line,
@@ -163,7 +169,12 @@ def coil_without_diode(view: BenchView, finding: FindingFactory) -> Iterator[Fin
             places = [view.place(part, plus), view.place(part, switched)]
             yield finding(
                 f"No diode lies across {part.ref} ({part.type.title}).",
-                f"Put a diode across it: band (cathode) to {places[0]}, anode to {places[1]}.",
+                [
+                    Remedy(
+                        f"Put a diode across it: band (cathode) to {places[0]}, anode to {places[1]}.",
+                        (Add("diode", part.legs[switched], part.legs[plus]),),
+                    )
+                ],
                 parts=[part.ref],
                 places=places,
                 line=part.line,
@@ -191,7 +202,7 @@ def sounder_reversed(view: BenchView, finding: FindingFactory) -> Iterator[Findi
             places = [view.place(part, leg) for leg in part.ends]
             yield finding(
                 f"{part.ref} gets its plus at {places[1]}, where its minus leg is.",
-                f"Turn {part.ref}, or exchange its leads.",
+                [Remedy(f"Turn {part.ref}, or exchange its leads.", (Exchange(part.ref, *part.ends),))],
                 parts=[part.ref],
                 places=places,
                 line=part.line,

@@ -5,9 +5,10 @@ from collections.abc import Iterator
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.nets import Net
 from verifex.core.circuit.paths import Link
+from verifex.core.circuit.remedies import Exchange
 from verifex.core.circuit.rules.book import CONFUSED_LEVELS, LOST_SIGNALS, OVER_CURRENTS, WIRING
 from verifex.core.circuit.view import BenchView
-from verifex.core.findings import Finding, Severity
+from verifex.core.findings import Finding, Remedy, Severity
 from verifex.core.parts import OUTPUT_ROLES, LegRole
 from verifex.core.rulebook import FindingFactory
 
@@ -63,14 +64,13 @@ def output_tied_to_supply(view: BenchView, finding: FindingFactory) -> Iterator[
         own = view.net(part, supply) if supply else None
         swapped = own is not None and bool(view.nets.signal_pins(own)) and not view.nets.is_source(own)
         place = view.place(part, leg)
-        remedy = (
-            f"Exchange the leads of {part.ref}.{leg} and {part.ref}.{supply}."
-            if swapped
-            else f"Take the supply off {place}."
-        )
+        remedies = [Remedy(f"Take the supply off {place}.")]
+        if swapped and supply:
+            words = f"Exchange the leads of {part.ref}.{leg} and {part.ref}.{supply}."
+            remedies.insert(0, Remedy(words, (Exchange(part.ref, leg, supply),)))
         yield finding(
             f"The {leg} leg of {part.ref} ({place}) is joined to {net.name}.",
-            remedy,
+            remedies,
             parts=[part.ref],
             places=[place],
             nets=[net.name],
@@ -106,11 +106,13 @@ def output_tied_to_ground(view: BenchView, finding: FindingFactory) -> Iterator[
         ground = part.type.ground_leg
         own = view.net(part, ground) if ground else None
         swapped = own is not None and bool(view.nets.signal_pins(own)) and not view.nets.is_return(own)
+        remedies = [Remedy(f"Take {place} off ground, and lead it to the pin that should read it.")]
+        if swapped and ground:
+            words = f"Exchange the leads of {part.ref}.{leg} and {part.ref}.{ground}."
+            remedies.insert(0, Remedy(words, (Exchange(part.ref, leg, ground),)))
         yield finding(
             f"The {leg} leg of {part.ref} ({place}) is joined to ground.",
-            f"Exchange the leads of {part.ref}.{leg} and {part.ref}.{ground}."
-            if swapped
-            else f"Lead {place} to the pin that should read it.",
+            remedies,
             parts=[part.ref],
             places=[place],
             nets=[net.name],

@@ -5,9 +5,10 @@ from collections.abc import Iterator
 from verifex.core.circuit.nets import Net
 from verifex.core.circuit.paths import Link
 from verifex.core.circuit.places import Rail
+from verifex.core.circuit.remedies import Join
 from verifex.core.circuit.rules.book import OPEN_CIRCUIT, WIRING
 from verifex.core.circuit.view import BenchView
-from verifex.core.findings import Finding, Severity
+from verifex.core.findings import Finding, Remedy, Severity
 from verifex.core.rulebook import FindingFactory
 
 BEHIND_A_DEAD_RAIL = (
@@ -68,7 +69,12 @@ def rail_half_unfed(view: BenchView, finding: FindingFactory) -> Iterator[Findin
         served = list(dict.fromkeys(leg.ref for leg in view.nets.part_legs(net)))
         yield finding(
             f"The {half} half of rail {key[1]} feeds {', '.join(served)}, but only its {other} half is linked.",
-            f"Bridge the two halves of {key[1]}, such as {key[1]}31 to {key[1]}32.",
+            [
+                Remedy(
+                    f"Bridge the two halves of {key[1]}, such as {key[1]}31 to {key[1]}32.",
+                    (Join(Rail(key[1][0], key[1][1], 31), Rail(key[1][0], key[1][1], 32)),),
+                )
+            ],
             parts=served,
             places=[place for place in net.places if place.startswith(key[1])],
             nets=[net.name],
@@ -95,12 +101,26 @@ def rail_never_fed(view: BenchView, finding: FindingFactory) -> Iterator[Finding
         source = "the supply" if rail[0] == "+" else "ground"
         yield finding(
             f"Rail {rail} feeds {', '.join(served)}, but no wire links it to {source}.",
-            f"Link {rail} to {_link_target(view, rail[0])}.",
+            _links(view, strips[0]),
             parts=served,
             places=[place for place in net.places if place.startswith(rail)][:1],
             nets=[net.name],
             affects=view.parts_behind(net),
         )
+
+
+def _links(view: BenchView, strip: tuple[str, ...]) -> list[Remedy]:
+    """A rail linked as its sign says, else the other way: some use a rail against its sign."""
+    name, lower = strip[1], strip[2] == "lower"
+    here = Rail(name[0], name[1], 60 if lower else 1)
+    found = []
+    for sign in (name[0], "-" if name[0] == "+" else "+"):
+        words = f"Link {name} to {_link_target(view, sign)}."
+        if sign != name[0]:
+            words += f" What hangs on it wants {'the supply' if sign == '+' else 'ground'}, against its sign."
+        ways = view.supply_places if sign == "+" else view.ground_places
+        found.append(Remedy(words, tuple(Join(here, to) for to in ways[:1])))
+    return found
 
 
 def _link_target(view: BenchView, sign: str) -> str:

@@ -1,14 +1,16 @@
 """Supply and ground joined: for good, or in one position of a knob, a button or a transistor."""
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from verifex.core.circuit.bench import Wire
 from verifex.core.circuit.nets import Net
 from verifex.core.circuit.places import Hole, LegOf, Rail
+from verifex.core.circuit.remedies import Join, TakeOut
 from verifex.core.circuit.rules.book import CONFUSED_LEVELS, DEAD_LOADS, LOST_SIGNALS, NOT_FED, OVER_CURRENTS, WIRING
 from verifex.core.circuit.shorts import closing_wires, shorted_nets, without
 from verifex.core.circuit.view import BenchView, StatePoint
-from verifex.core.findings import Finding, Severity
+from verifex.core.findings import Finding, Remedy, Severity
 from verifex.core.parts import LegRole
 from verifex.core.quantity import in_words
 from verifex.core.rulebook import FindingFactory
@@ -46,7 +48,7 @@ def supply_shorted(view: BenchView, finding: FindingFactory) -> Iterator[Finding
         refs = [*_sources_on(view, net), *_beside(view, culprits)] or [leg.ref for leg in view.nets.part_legs(net)]
         yield finding(
             f"{names} are one piece of metal.{in_row or closed}",
-            f"Put the legs of {bridged[0]} in rows of their own." if bridged else _parting(view, culprits),
+            f"Put the legs of {bridged[0]} in rows of their own." if bridged else [_parting(view, culprits)],
             parts=list(dict.fromkeys([bridged[0], *refs] if bridged else refs)),
             places=[str(end) for wire in culprits for end in wire.ends] or list(net.places),
             nets=[net.name],
@@ -133,7 +135,7 @@ def _polarity_agrees(view: BenchView, wire: Wire) -> bool:
     return kind is not None and (bool(kind.supply_volts) if rail.sign == "+" else kind.ground)
 
 
-def _parting(view: BenchView, culprits: list[Wire]) -> str:
+def _parting(view: BenchView, culprits: list[Wire]) -> Remedy:
     """What to move: a culprit that ends two rows or less from a lonely leg of its own kind belongs there."""
     for lonely in view.loose_ends:
         for wire in culprits:
@@ -146,8 +148,11 @@ def _parting(view: BenchView, culprits: list[Wire]) -> str:
                     continue
                 role = view.bench.parts[lonely.leg.ref].type.role(lonely.leg.leg)
                 if nets.is_ground(net) if role is LegRole.GROUND else nets.supplies(net):
-                    return f"Move the end at {end} of {wire} to {lonely.strip}, where {lonely.leg} is alone."
-    return "Take away " + (_listed(culprits) if culprits else "the bridge between them") + "."
+                    words = f"Move the end at {end} of {wire} to {lonely.strip}, where {lonely.leg} is alone."
+                    moved = replace(wire, ends=(lonely.place, far) if end == wire.ends[0] else (far, lonely.place))
+                    return Remedy(words, (TakeOut(wire), Join(*moved.ends)))
+    tried = (TakeOut(culprits[0]),) if len(culprits) == 1 else ()
+    return Remedy("Take away " + (_listed(culprits) if culprits else "the bridge between them") + ".", tried)
 
 
 def supply_flows(view: BenchView, state: StatePoint) -> Iterator[tuple[str, float, float]]:

@@ -3,10 +3,12 @@
 from collections.abc import Iterator
 
 from verifex.core.circuit.bench import Part
+from verifex.core.circuit.places import LegOf
+from verifex.core.circuit.remedies import Exchange, Join
 from verifex.core.circuit.rules.book import CONFUSED_LEVELS, DEAD_LOADS, LOST_SIGNALS, WIRING
 from verifex.core.circuit.rules.supply import BEHIND_A_BAD_SUPPLY, SLACK, fed_windows, is_clear
 from verifex.core.circuit.view import BenchView
-from verifex.core.findings import Finding, Severity
+from verifex.core.findings import Finding, Remedy, Severity
 from verifex.core.rulebook import FindingFactory
 
 
@@ -32,7 +34,7 @@ def battery_reversed(view: BenchView, finding: FindingFactory) -> Iterator[Findi
         if len(served) > 1:
             yield finding(
                 f"The plus of {battery.ref} is joined to the board's ground; its minus feeds {', '.join(r for r in served if r != battery.ref)}.",
-                f"Turn {battery.ref}.",
+                [Remedy(f"Turn {battery.ref}.", (Exchange(battery.ref, "plus", "minus"),))],
                 parts=[battery.ref],
                 places=[view.place(battery, "plus"), view.place(battery, "minus")],
                 line=battery.line,
@@ -92,7 +94,12 @@ def no_common_ground(view: BenchView, finding: FindingFactory) -> Iterator[Findi
         pins = [view.pin_place(pin.name) for net in touching for pin in view.nets.board_pins(net)]
         yield finding(
             f"{battery.ref} and the board exchange a signal at {pins[0]}, but the board's ground is not joined to the battery's minus.",
-            f"Join {view.pin_place('GND')} to {view.place(battery, 'minus')}.",
+            [
+                Remedy(
+                    f"Join {view.pin_place('GND')} to {view.place(battery, 'minus')}.",
+                    (Join(view.ground_places[0], battery.legs.get("minus", LegOf(battery.ref, "minus"))),),
+                )
+            ],
             parts=refs,
             places=[view.place(battery, "minus"), pins[0]],
             nets=[minus.name],
@@ -172,7 +179,7 @@ def capacitor_reversed(view: BenchView, finding: FindingFactory) -> Iterator[Fin
             places = [view.place(part, leg) for leg in part.ends]
             yield finding(
                 f"The plus of {part.ref} ({places[0]}) lies {-min(volts):.1f} V below its minus ({places[1]}).",
-                f"Turn {part.ref}: plus to {places[1]}.",
+                [Remedy(f"Turn {part.ref}: plus to {places[1]}.", (Exchange(part.ref, *part.ends),))],
                 parts=[part.ref],
                 places=places,
                 line=part.line,

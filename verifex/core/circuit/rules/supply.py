@@ -3,9 +3,11 @@
 from collections.abc import Iterator
 
 from verifex.core.circuit.bench import Part
+from verifex.core.circuit.places import LegOf, Place
+from verifex.core.circuit.remedies import Exchange, Join, Move
 from verifex.core.circuit.rules.book import CONFUSED_LEVELS, DEAD_LOADS, LOST_SIGNALS, NOT_FED, WIRING
 from verifex.core.circuit.view import BenchView
-from verifex.core.findings import Finding, Severity
+from verifex.core.findings import Finding, Remedy, Severity
 from verifex.core.parts import SIGNAL_ROLES
 from verifex.core.rulebook import FindingFactory
 
@@ -77,7 +79,7 @@ def supply_reversed(view: BenchView, finding: FindingFactory) -> Iterator[Findin
         places = [view.place(part, supply), view.place(part, ground)]
         yield finding(
             f"The supply leg of {part.ref} ({places[0]}) sits at {at[nets[0].id]:.2f} V and its ground leg ({places[1]}) at {at[nets[1].id]:.2f} V.",
-            f"Exchange the leads at {places[0]} and {places[1]}.",
+            [Remedy(f"Exchange the leads at {places[0]} and {places[1]}.", (Exchange(part.ref, supply, ground),))],
             parts=[part.ref],
             places=places,
             nets=[nets[0].name, nets[1].name],
@@ -116,6 +118,34 @@ def _feeding(view: BenchView) -> Iterator[tuple[Part, bool, bool, bool]]:
         yield part, fed, grounded, reversed_ and not (fed and grounded)
 
 
+def _leading(
+    view: BenchView, part: Part, leg: str, other: str, ways: list[Place], *, must_move: bool = False
+) -> list[Remedy]:
+    """A leg to the supply or the ground: by a wire more, exchanged with the other leg, or taken off where it is.
+
+    A leg that `must_move` hangs on something that no supply may be joined to.
+    """
+    own = f"{part.ref}.{leg}"
+    where = view.place(part, leg) if view.net(part, leg) else own
+    what = "the ground" if leg == part.type.ground_leg else "the supply"
+    at = part.legs.get(leg, LegOf(part.ref, leg))
+    if not ways:
+        return [Remedy(f"Lead {where} to {what}.")]
+    exchange = Remedy(f"Exchange the leads of {own} and {part.ref}.{other}.", (Exchange(part.ref, leg, other),))
+    moves = [
+        Remedy(f"Take {own} off where it is ({where}), and lead it to {to}.", (Move(part.ref, leg, to),)) for to in ways
+    ]
+    if must_move:
+        return [*moves, exchange]
+    first, *others = ways
+    return [
+        Remedy(f"Lead {where} to {what}.", (Join(at, first),)),
+        exchange,
+        *(Remedy(f"Lead {where} to {what} at {to}.", (Join(at, to),)) for to in others),
+        *moves,
+    ]
+
+
 def _leg_words(view: BenchView, part: Part, leg: str) -> str:
     return view.place(part, leg) if view.net(part, leg) else "nowhere"
 
@@ -150,7 +180,7 @@ def supply_missing(view: BenchView, finding: FindingFactory) -> Iterator[Finding
             seen = f"The {supply} leg of {part.ref} ({place}) is joined to no supply."
         yield finding(
             seen,
-            f"Lead {place if place != 'nowhere' else f'{part.ref}.{supply}'} to the supply.",
+            _leading(view, part, supply, ground, view.supply_places, must_move=intake),
             parts=[part.ref],
             places=[place] if place != "nowhere" else [],
             nets=[net.name] if net else [],
@@ -181,11 +211,11 @@ def ground_missing(view: BenchView, finding: FindingFactory) -> Iterator[Finding
     for part, fed, grounded, turned in view.memoised(_feeding):
         if grounded or turned or not fed:
             continue
-        _, ground = supply_legs(part)
+        supply, ground = supply_legs(part)
         place, net = _leg_words(view, part, ground), view.net(part, ground)
         yield finding(
             f"The {ground} leg of {part.ref} ({place}) is joined to no ground.",
-            f"Lead {place if place != 'nowhere' else f'{part.ref}.{ground}'} to the ground.",
+            _leading(view, part, ground, supply, view.ground_places),
             parts=[part.ref],
             places=[place] if place != "nowhere" else [],
             nets=[net.name] if net else [],

@@ -4,9 +4,10 @@ from collections.abc import Iterator
 
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.paths import Link
+from verifex.core.circuit.remedies import Exchange, InSeries
 from verifex.core.circuit.rules.book import DEAD_LOADS, OVER_CURRENTS, WIRING
 from verifex.core.circuit.view import BenchView, StatePoint
-from verifex.core.findings import Finding, Severity
+from verifex.core.findings import Finding, Remedy, Severity
 from verifex.core.quantity import in_words
 from verifex.core.rulebook import FindingFactory
 
@@ -73,7 +74,12 @@ def transistor_legs_swapped(view: BenchView, finding: FindingFactory) -> Iterato
         places = [view.place(part, one), view.place(part, other)]
         yield finding(
             f"{part.ref} does not switch as it is wired; with {one} and {other} exchanged it does.",
-            f"Exchange {one} ({places[0]}) and {other} ({places[1]}) of {part.ref}, after reading its marking.",
+            [
+                Remedy(
+                    f"Exchange {one} ({places[0]}) and {other} ({places[1]}) of {part.ref}, after reading its marking.",
+                    (Exchange(part.ref, one, other),),
+                )
+            ],
             parts=[part.ref],
             places=places,
             line=part.line,
@@ -146,7 +152,12 @@ def base_without_resistor(view: BenchView, finding: FindingFactory) -> Iterator[
         stop = amps > board.pin_absolute_amps
         yield finding(
             f"{in_words(amps, 'A', 2)} flow into the base of {part.ref} with {view.when(state, part)}.",
-            f"Put a resistor of about 1 kΩ between the pin and the base of {part.ref}.",
+            [
+                Remedy(
+                    f"Put a resistor of about 1 kΩ between the pin and the base of {part.ref}.",
+                    (InSeries(part.ref, "base", 1000.0),),
+                )
+            ],
             parts=[part.ref],
             places=[view.place(part, "base")],
             line=part.line,

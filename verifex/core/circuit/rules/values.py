@@ -1,15 +1,17 @@
 """Values: what the bands say, what the meter says, what the exercise allows, what was handed out."""
 
 from collections.abc import Iterator
+from math import sqrt
 
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.operating import ohms_in_circuit
 from verifex.core.circuit.paths import Link
+from verifex.core.circuit.remedies import Replace
 from verifex.core.circuit.rules.book import WIRING
 from verifex.core.circuit.values import nominal_ohms, resistor_ohms, tolerance_percent
 from verifex.core.circuit.view import BenchView
 from verifex.core.circuit.windows import job_of
-from verifex.core.findings import Finding, Severity
+from verifex.core.findings import Finding, Remedy, Severity
 from verifex.core.quantity import in_words, parse_quantity, read_volts
 from verifex.core.resistors.bands import misreadings, order_doubt, read_bands
 from verifex.core.resistors.formulas import fits_nominal
@@ -201,7 +203,13 @@ def value_outside_window(view: BenchView, finding: FindingFactory) -> Iterator[F
         if ohms and not asked.low_ohms * 0.95 <= ohms <= asked.high_ohms * 1.05:
             yield finding(
                 f"{play.ref} is {in_words(ohms, 'Ω')}; the exercise takes {in_words(asked.low_ohms, 'Ω')} to {in_words(asked.high_ohms, 'Ω')}.",
-                f"Take a value inside the window, such as {in_words(asked.nominal_ohms, 'Ω')}.",
+                [
+                    Remedy(
+                        f"Take a value inside the window, such as {in_words(asked.nominal_ohms, 'Ω')}.",
+                        (Replace(play.ref, "value", f"{asked.nominal_ohms:g}"),) if asked.nominal_ohms else (),
+                    ),
+                    Remedy("Take a value inside the window."),
+                ],
                 parts=[play.ref],
                 line=play.line,
                 value=ohms,
@@ -218,10 +226,14 @@ def value_outside_window(view: BenchView, finding: FindingFactory) -> Iterator[F
         job, about, window = job_of(view, part)
         ohms = resistor_ohms(part, "measured")
         if job == "divider" and window and ohms and not window.holds(ohms, 0.02):
+            best = sqrt(window.low_ohms * window.high_ohms)
             yield finding(
                 f"{ref} beside {about} is {in_words(ohms, 'Ω')}; "
                 f"{in_words(window.low_ohms, 'Ω', 2)} to {in_words(window.high_ohms, 'Ω', 2)} tells dark from bright.",
-                "Take about 10 kΩ.",
+                [
+                    Remedy("Take about 10 kΩ.", (Replace(ref, "value", "10k"),)),
+                    Remedy(f"Take {in_words(best, 'Ω', 2)} or near it.", (Replace(ref, "value", f"{best:.0f}"),)),
+                ],
                 parts=[ref, about],
                 line=part.line,
                 value=ohms,
