@@ -137,18 +137,18 @@ def keep_sample(session: Path, sample: int, seed: int) -> int:
     """Leave only a sample of the changes to be tried; gives how many there were."""
     with closing(sqlite3.connect(session)) as database, database:
         skipped = "select job_id from work_results"
-        jobs = [
+        every = [
             job
             for (job,) in database.execute(
                 f"select job_id from work_items where job_id not in ({skipped}) order by job_id"
             )
         ]
         jobs = sorted(
-            (job for job in jobs if not of_a_decorator(database, job, session.parent)),
+            (job for job in every if not of_a_decorator(database, job, session.parent)),
             key=lambda job: place_of(database, job),
         )
         left = set(random.Random(seed).sample(jobs, min(sample, len(jobs))))
-        for job in jobs:
+        for job in every:
             if job not in left:
                 for table in ("mutation_specs", "work_items"):
                     database.execute(f"delete from {table} where job_id = ?", [job])
