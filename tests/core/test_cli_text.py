@@ -128,6 +128,7 @@ class CatalogueTextTest(TestCase):
     def test_a_part_with_its_legs_and_its_cautions(self):
         text = said("parts", "thermo-offset")
         self.assertIn("legs: supply out ground", text)
+        self.assertIn("Settings: order", text)
         self.assertIn("Caution: Fed backwards it heats", text)
 
     def test_an_exercise_with_what_its_kit_holds_and_how_long_it_takes(self):

@@ -6,6 +6,7 @@ from hypothesis import strategies as st
 from tests.samples import WIRING
 from verifex.core.circuit import check_wiring, parse_bench
 from verifex.core.circuit.places import Hole, LegOf, Rail, read_place
+from verifex.core.parts import catalogue
 from verifex.core.problems import UnusableInput
 
 
@@ -20,6 +21,14 @@ class PlacesTest(TestCase):
 
 
 class ReadBenchTest(TestCase):
+    def test_every_setting_that_a_part_lists_can_be_written(self):
+        for kind in catalogue().parts.values():
+            legs = " ".join(f"{leg}=a{row}" for row, leg in enumerate(kind.legs, start=1))
+            settings = " ".join(f"{name}=1" for name in kind.settings)
+            bench = parse_bench(f"board B1 mcu-5v\nbase full\npart X1 {kind.id} {legs} {settings}\n")
+            unknown = [one.seen for one in bench.impossible if "neither a leg nor a setting" in one.seen]
+            self.assertEqual(unknown, [], kind.id)
+
     def test_the_reference_is_read_whole(self):
         bench = parse_bench(WIRING)
         self.assertEqual((list(bench.parts), len(bench.wires)), (["U1", "R1", "D1", "BZ1"], 9))

@@ -137,7 +137,7 @@ class _Builder:
         for (key, value), word in named:
             if key in kind.leg_names():
                 placed.append((key, Token(value, word.column + len(key) + 1)))
-            elif key in SETTINGS:
+            elif key in SETTINGS or key in kind.settings:
                 settings[key] = value
             else:
                 known = ", ".join([*kind.leg_names(), *kind.settings])

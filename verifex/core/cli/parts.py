@@ -24,6 +24,8 @@ def show_parts(arguments: Namespace) -> int:
     for key, part in chosen.items():
         legs = " ".join(getattr(part, "legs", ()))
         print(f"{key:20} {getattr(part, 'title', '')}" + (f"   legs: {legs}" if legs else ""))
+        if settings := getattr(part, "settings", ()):
+            print(f"{'':20} Settings: {', '.join(settings)}")
         for caution in getattr(part, "cautions", ()):
             print(f"{'':20} Caution: {caution}")
     return 0
