@@ -147,6 +147,17 @@ class CommandsTest(TestCase):
         self.assertEqual(trace["lines"][0][1], "24.71")
         self.assertEqual(verifex("program", "check", PROGRAM, "--wiring", WIRING, "--exercise", EXERCISE)[0], 0)
 
+    def test_a_program_is_run_through_the_plan_where_exercise_and_wiring_are_given(self):
+        with tempfile.TemporaryDirectory() as folder:
+            inverted = Path(folder) / "inverted.cpp"
+            inverted.write_text((HANDS / "sound-a.cpp").read_text("utf-8").replace("tempC > 33", "tempC < 33"))
+            given = ("--exercise", EXERCISE, "--wiring", str(HANDS / "one-half.bench"))
+            self.assertEqual(verifex("program", "check", str(inverted), *given)[0], 1)
+            found = as_json("program", "check", str(inverted), *given)
+            self.assertIn("alarm-inverted", [one["rule"] for one in found["findings"]])
+            self.assertEqual(found["not_run"], "")
+            self.assertEqual(as_json("program", "check", str(inverted), *given[2:])["findings"], [])
+
     def test_parts_rules_exercise_and_resistors(self):
         self.assertEqual(as_json("parts", "led")["led"]["legs"], ["anode", "cathode"])
         self.assertIn("thermo-offset", verifex("parts")[1])

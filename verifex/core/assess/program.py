@@ -1,6 +1,6 @@
 """The program station: what is found in the text, and what the run on the twin of the pair's own bench shows."""
 
-from dataclasses import replace
+from dataclasses import dataclass, replace
 
 from verifex.core.assess.records import CheckRecord, FindingRecord, ProgramRecord
 from verifex.core.assess.workbench import Workbench
@@ -23,11 +23,19 @@ from verifex.core.twin import (
 from verifex.core.twin.stimulus import Stimulus
 
 
-def assess_program(bench: Workbench) -> ProgramRecord | None:
-    """Static findings, then a run through the plan. Raises UnusableInput for a text that is no program at all."""
-    report = bench.program
-    if report is None:
-        return None
+@dataclass(frozen=True, slots=True)
+class OnBench:
+    """What is found of a program on its bench: in the text and in the run through the plan; `not_run` says why that was not judged."""
+
+    findings: list[Finding]
+    not_run: str
+    plan: Stimulus
+    trace: TwinTrace | None
+    behaviour: BehaviourReport | None
+
+
+def judged_on_bench(bench: Workbench, report: ProgramReport) -> OnBench:
+    """Static findings, then a run through the plan, as far as wiring and program allow it."""
     findings, not_run = list(report.findings), _why_not_run(bench, report)
     plan = plan_of(bench, report)
     trace = None if not_run else run_through(bench, report, plan)
@@ -44,15 +52,25 @@ def assess_program(bench: Workbench) -> ProgramRecord | None:
             findings = PROGRAM.with_consequences(_with_moments(findings, trace), behaviour.findings)
             if bench.built.reason:
                 not_run = f"What is printed is not judged: {bench.built.reason}"
+    return OnBench(findings, not_run, plan, trace, behaviour)
+
+
+def assess_program(bench: Workbench) -> ProgramRecord | None:
+    """Static findings, then a run through the plan. Raises UnusableInput for a text that is no program at all."""
+    report = bench.program
+    if report is None:
+        return None
+    found = judged_on_bench(bench, report)
+    plan, trace, behaviour = found.plan, found.trace, found.behaviour
     view = bench.wiring.view if bench.wiring else None
     return ProgramRecord(
-        findings=tuple(FindingRecord.of(found) for found in findings),
+        findings=tuple(FindingRecord.of(one) for one in found.findings),
         dialect=report.tree.dialect,
         compiles=report.compiles,
         unknown_constants=tuple(dict.fromkeys(report.tree.unknown_constants)),
         unknown_methods=tuple(dict.fromkeys(_unknown_methods(report, trace))),
         runnable=report.runnable,
-        not_run=not_run,
+        not_run=found.not_run,
         checklist=tuple(
             CheckRecord.model_validate(c.as_json()) for c in checklist_on_bench(report, view, bench.case.exercise)
         ),
