@@ -20,7 +20,7 @@ from pathlib import Path
 from typing import Any
 
 ROOT = Path(__file__).parent.parent
-PORT = 8765
+PORT = int(os.environ.get("BENCHMARK_PORT", "8765"))  # another one for each that runs at once
 PASSWORD = "a demo pass phrase"
 HAND_INS = ROOT / "demo" / "hand-ins"
 STAFF = 6  # of the clients; the others are pairs

@@ -11,6 +11,11 @@ def delay(m: Machine, at: At, _: Any, ms: int) -> None:
     m.wait(ms * 1000.0, at)
 
 
+@call("yield", (), VOID)
+def give_way(m: Machine, at: At, _: Any) -> None:
+    """Lets what runs beside the program have its turn; nothing does here."""
+
+
 @call("delayMicroseconds", (Int(16, False),), VOID, us=0.0)
 def delay_us(m: Machine, at: At, _: Any, us: int) -> None:
     m.spend_us(float(us))

@@ -4,7 +4,7 @@ import re
 
 _DIALECT = """
 Wire SPI EEPROM SPISettings Serial1 Serial2 Serial3 Keyboard Mouse analogReadResolution analogWriteResolution dacWrite
-touchRead ledcSetup ledcAttachPin ledcAttach ledcWrite ledcWriteTone WiFi yield serialEvent ESP esp_sleep_enable_timer_wakeup
+touchRead ledcSetup ledcAttachPin ledcAttach ledcWrite ledcWriteTone WiFi serialEvent ESP esp_sleep_enable_timer_wakeup
 """
 _OF_C = """
 malloc calloc realloc free exit abort atexit qsort bsearch div ldiv strtod strdup strndup strpbrk strsep strlcpy strlcat strrev strupr

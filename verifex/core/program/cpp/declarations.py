@@ -302,6 +302,7 @@ class Declarations(Expressions):
             if named and not apart:
                 self.members[f"{named}::{name}"] = name
             name = f"{named}::{name}" if apart else name
+            self.program.listed.add(name)
             self.program.globals.append(t.Declare(at, name, kind, t.Number(at, number, kind), constant=True))
             following = number + 1
         return kind

@@ -197,6 +197,8 @@ class Expressions(Base):
             if name == "F" and len(args) == 1:
                 return args[0]  # keeps a text in program memory; the same text here
             return bit_helper(at, name, args) or t.Call(at, name, args)
+        if target.type == "qualified_identifier" and name in self.members:  # of a namespace
+            return t.Call(at, self.members[name], args)
         if target.type == "field_expression":
             receiver, method = self.field(target, "argument"), self.text(self.field(target, "field"))
             if receiver.type == "identifier" and self.text(receiver) not in self.macros:

@@ -1,5 +1,6 @@
 """Turns the grammar's nodes into the program tree: what stands at the top of a program."""
 
+from collections import Counter
 from dataclasses import replace
 
 from tree_sitter import Node as Raw
@@ -56,12 +57,32 @@ class _Reader(Statements):
                 return  # the compiler on the pair's own computer holds it
             case "using_declaration" if self.text(raw).split()[:2] == ["using", "namespace"]:
                 return  # all names of the language are known by themselves
+            case "namespace_definition":
+                self._namespace(raw)
             case "linkage_specification":  # `extern "C"` says how a name is linked
                 body = self.field(raw, "body")
                 for child in self.named(body) if body.type == "declaration_list" else [body]:
                     self.guard(child, self.top)
             case _:
                 raise NotSupported(raw, f"`{self.shown(raw)}`")
+
+    def _namespace(self, raw: Raw) -> None:
+        """What is declared in a namespace has its plain name too: two of one name, in and outside, are not supported."""
+        space, body = self.text(raw.child_by_field_name("name")), self.field(raw, "body")
+        before, types = Counter(self._declared_names()), set(self.type_names)
+        for child in self.named(body):
+            self.guard(child, self.top)
+        self.read_methods()
+        after = Counter(self._declared_names())
+        for name in after - before:
+            if before[name]:
+                raise NotSupported(raw, f"`{name}` in `{space}` and outside it")
+            self.members[f"{space}::{name}"] = name
+        for name in set(self.type_names) - types:
+            self.type_names[f"{space}::{name}"] = self.type_names[name]
+
+    def _declared_names(self) -> list[str]:
+        return [*(one.name for one in self.program.globals), *self.program.functions]
 
     def _is_prototype(self, raw: Raw) -> bool:
         """Functions may be called before they are defined anyway, so a prototype says nothing new."""

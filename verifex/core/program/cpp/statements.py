@@ -39,6 +39,8 @@ class Statements(Declarations):
             case "struct_specifier" | "class_specifier":
                 self.record(raw)
                 return []
+            case "expression_statement" if self._stands_for_nothing(raw):
+                return []
             case "expression_statement":
                 inner = self.named(raw)
                 return [t.Do(at, self.expr(inner[0]))] if inner else []
@@ -67,6 +69,17 @@ class Statements(Declarations):
                 inner = self.named(raw)
                 return [t.Return(at, self.expr(inner[0]) if inner else None)]
         raise NotSupported(raw, f"this {raw.type.replace('_', ' ')}")
+
+    def _stands_for_nothing(self, raw: Raw) -> bool:
+        """Whether a statement is a macro that is defined as nothing, as those are that print only while one looks for a mistake."""
+        inner = self.named(raw)
+        if len(inner) != 1:
+            return False
+        if inner[0].type == "identifier":
+            return self.macros.get(self.text(inner[0])) == ""
+        if inner[0].type != "call_expression":
+            return False
+        return self.macro_functions.get(self.text(inner[0].child_by_field_name("function")), ([], "x"))[1] == ""
 
     def condition(self, raw: Raw) -> t.Expr:
         clause = self.field(raw, "condition")

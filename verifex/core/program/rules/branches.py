@@ -22,12 +22,14 @@ Holds = Callable[[float], bool]
 
 @dataclass(frozen=True, slots=True)
 class Condition:
-    """A condition on one value alone: what it says of a number, and the numbers it compares with."""
+    """A condition on one value alone: what it says of a number, and the numbers it compares with; `ordered` are those that it asks
+    to be above or below of, the ends of bands."""
 
     of: str
     holds: Holds
     limits: tuple[float, ...]
     at: t.At
+    ordered: tuple[float, ...] = ()
 
 
 class _Reader:
@@ -50,7 +52,9 @@ class _Reader:
                 if any(isinstance(n, t.Call | t.Assign | t.Step) for n in t.walk(varies)):
                     return None  # another value each time it is asked
                 compare = COMPARE[sign]
-                return Condition(self.words.said(varies), lambda x, limit=limit: compare(x, limit), (limit,), node.at)  # type: ignore[misc]
+                ordered = () if sign in ("==", "!=") else (limit,)
+                holds: Holds = lambda x, limit=limit: compare(x, limit)  # type: ignore[misc]  # noqa: E731
+                return Condition(self.words.said(varies), holds, (limit,), node.at, ordered)
             case t.Chain(ops=(first, second), rest=(middle, last)):
                 low, high = t.Binary(node.at, first, node.first, middle), t.Binary(node.at, second, middle, last)
                 return self.condition(t.Binary(node.at, "&&", low, high))
@@ -64,10 +68,13 @@ class _Reader:
                     lambda x: (one.holds(x) and other.holds(x)) if both else (one.holds(x) or other.holds(x)),
                     one.limits + other.limits,
                     node.at,
+                    one.ordered + other.ordered,
                 )
             case t.Unary(op="!"):
                 inner = self.condition(node.operand)
-                return Condition(inner.of, lambda x: not inner.holds(x), inner.limits, node.at) if inner else None
+                if inner is None:
+                    return None
+                return Condition(inner.of, lambda x: not inner.holds(x), inner.limits, node.at, inner.ordered)
         return None
 
     def points(self, conditions: list[Condition]) -> list[float]:
@@ -151,8 +158,11 @@ def band_misses_limit(view: ProgramView, finding: FindingFactory) -> Iterator[Fi
     for conditions in [*(c for c, last in _chains(view) if last is None and len(c) > 1), *_side_by_side(view, reader)]:
         points = reader.points(conditions)
         taken = [any(condition.holds(x) for condition in conditions) for x in points]
+        ends = {end for condition in conditions for end in condition.ordered}
+        beside = 1 if conditions[0].of in reader.whole else 0  # `<= 4` and `>= 6` leave out 5
         for index in range(1, len(points) - 1):
-            if taken[index - 1] and not taken[index] and taken[index + 1]:
+            is_end = any(abs(points[index] - end) <= beside for end in ends)
+            if is_end and taken[index - 1] and not taken[index] and taken[index + 1]:
                 yield finding(
                     f"When {conditions[0].of} is exactly {points[index]:g}, no branch from line {conditions[0].at.line} on is taken.",
                     "Write `<=` or `>=` on one side.",

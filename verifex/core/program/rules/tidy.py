@@ -40,6 +40,8 @@ def value_unused(view: ProgramView, finding: FindingFactory) -> Iterator[Finding
     given = {n.target.name for n in view.nodes if isinstance(n, t.Assign) and isinstance(n.target, t.Name)}
     given |= {n.name for n in view.nodes if isinstance(n, t.Declare) and n.value is not None}
     for name, at in view.compiled.unused:
+        if name in view.tree.listed:
+            continue
         done = "given a value" if name in given or view.is_python else "declared"
         yield finding(
             f"`{name}` is {done} in line {at.line} and never used.",

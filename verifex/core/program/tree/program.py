@@ -52,6 +52,8 @@ class Program:
     unknown_methods: list[str] = field(default_factory=list)
     #: Names that macros are written under.
     macros: set[str] = field(default_factory=set)
+    #: Constants of `enum` lists: one that nobody uses is no mistake, the list is whole with it.
+    listed: set[str] = field(default_factory=set)
     #: Operations that take a macro's text apart, so that another sum is worked out than the macro reads, and where.
     apart: list[tuple[str, At]] = field(default_factory=list)
     #: The name a constant macro was written under, by the identity of the node that took its place.
