@@ -52,6 +52,7 @@ PAPER = Limit(30, 1200 * MB, pool="papers")
 WORKERS = {"judging": max(1, (os.cpu_count() or 2) - 1), "live": 1, "papers": 1, "files": 1}
 LOOK_SECONDS = 0.5
 MOST_STUCK_SECONDS = 30.0  # a busy machine may let a free worker wait for so long
+QUIET_TRACKER = "ignore::UserWarning:multiprocessing.resource_tracker"
 WORKER_NAME = "pebble_pool_worker"
 MOST_TRIES = 3  # of a call whose worker was killed from outside
 MOST_WAITING_LIVE = 5  # threads of the server that may wait for live answers at once
@@ -224,6 +225,8 @@ def _pool(name: str) -> ProcessPool:
 
 
 def _made_pool(name: str) -> ProcessPool:
+    # Of a pool that ends with its process the tracker of Python clears away what is left, as it should, and need not report it.
+    os.environ.setdefault("PYTHONWARNINGS", QUIET_TRACKER)
     # One thread of linear algebra a worker: more would only ask for address space.
     os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
     # Forked from a server process of their own that has the core loaded: quick to replace, and free of our threads.
