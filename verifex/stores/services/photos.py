@@ -2,24 +2,18 @@
 
 import base64
 import binascii
-import io
 
 from django.db import transaction
-from PIL import Image, ImageOps, UnidentifiedImageError
 
 from verifex.acts.events import STORES, record
 from verifex.acts.refusals import Refused
 from verifex.people.models import User
 from verifex.stores.access import require_fault_staff
 from verifex.stores.models import Fault, FaultPhoto
+from verifex.stores.pictures import NO_PICTURE, shrunk
 from verifex.work.files import read_file
 
-LONGEST_PX = 1400
-LONGEST_SIDE_PX = 12_000
-LARGEST_PX = 60_000_000  # in all: a picture that would fill the memory is no picture of a fault
 MOST_A_FAULT = 6
-NO_PICTURE = "This file is no picture that can be read here: JPEG, PNG or WebP."
-KINDS = ("JPEG", "PNG", "WEBP")
 
 
 def small_jpeg(data: str) -> bytes:
@@ -30,24 +24,6 @@ def small_jpeg(data: str) -> bytes:
         raise Refused(NO_PICTURE) from None
     made: bytes = read_file(shrunk, raw)
     return made
-
-
-def shrunk(raw: bytes) -> bytes:
-    """The small JPEG of a picture in a file. Raises Refused by its size before a pixel of it is read."""
-    try:
-        picture = Image.open(io.BytesIO(raw), formats=KINDS)
-        if max(picture.size) > LONGEST_SIDE_PX or picture.width * picture.height > LARGEST_PX:
-            raise Refused(
-                f"This picture has {picture.width} by {picture.height} pixels; up to {LONGEST_SIDE_PX} a side are taken."
-            )
-        picture.draft("RGB", (LONGEST_PX, LONGEST_PX))
-        upright = ImageOps.exif_transpose(picture).convert("RGB")
-    except (ValueError, UnidentifiedImageError, OSError, Image.DecompressionBombError):
-        raise Refused(NO_PICTURE) from None
-    upright.thumbnail((LONGEST_PX, LONGEST_PX))
-    out = io.BytesIO()
-    upright.save(out, "JPEG", quality=78, optimize=True)
-    return out.getvalue()
 
 
 def add(actor: User, fault_id: int, data: str) -> FaultPhoto:
