@@ -55,6 +55,7 @@ MOST_STUCK_SECONDS = 30.0  # a busy machine may let a free worker wait for so lo
 QUIET_TRACKER = "ignore::UserWarning:multiprocessing.resource_tracker"
 WORKER_NAME = "pebble_pool_worker"
 MOST_TRIES = 3  # of a call whose worker was killed from outside
+MOST_BREAKS = 6  # of a pool under one call: on a busy machine it may lose sight of a worker that a limit has ended
 MOST_WAITING_LIVE = 5  # threads of the server that may wait for live answers at once
 
 
@@ -95,7 +96,8 @@ def compute(function: Callable[..., Any], *args: Any, limit: Limit) -> Any:
     """What `function(*args)` (of a module, with arguments that can be pickled) returns or raises. Raises OverLimit."""
     if runs_here():
         return function(*args)
-    for _ in range(MOST_TRIES):
+    killed = broken = 0
+    while killed < MOST_TRIES and broken < MOST_BREAKS:
         try:
             return _outcome(_begin(function, args, limit), limit.pool)
         except TimeoutError:
@@ -103,8 +105,10 @@ def compute(function: Callable[..., Any], *args: Any, limit: Limit) -> Any:
         except ProcessExpired as gone:
             if reason := _reason(gone):
                 raise OverLimit(reason) from None
+            killed += 1
             logger.warning("a worker was killed from outside; its call is begun again")
         except (BrokenProcessPool, RuntimeError):
+            broken += 1
             logger.exception("the pool of workers broke; another one is made")
     raise OverLimit("failed")
 
