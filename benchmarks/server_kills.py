@@ -87,6 +87,12 @@ def kill_again_and_again(
     killed = 0
     while killed < wanted:
         time.sleep(chance.uniform(*PAUSE_SECONDS))
+        if server.poll() is not None:  # killed below, or its address was not free yet
+            server = subprocess.Popen(
+                [sys.executable, "-m", "verifex.site.serve", "--listen", f"127.0.0.1:{PORT}"],
+                cwd=ROOT, env=environment, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL,
+            )  # fmt: skip
+            time.sleep(1.0)
         running = children(server.pid)
         if len(running) < PROCESSES:
             continue
@@ -98,14 +104,6 @@ def kill_again_and_again(
             continue
         server.kill()
         server.wait(20)
-        command = [sys.executable, "-m", "verifex.site.serve", "--listen", f"127.0.0.1:{PORT}"]
-        while True:
-            server = subprocess.Popen(
-                command, cwd=ROOT, env=environment, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL
-            )
-            time.sleep(1.0)
-            if server.poll() is None:
-                break  # the address of the one before was free already
     return server
 
 
