@@ -180,7 +180,7 @@ class BadInputTest(TestCase):
         table = [
             (["wiring", "check", file.name], ":2:1: 'nonsense' begins no statement"),
             (["wiring", "check", "no-such-file"], "no-such-file:1:1: there is no such file"),
-            (["wiring", "check", str(binary)], "no UTF-8 text"),
+            (["wiring", "check", str(binary)], "no text in UTF-8 or UTF-16"),
             (["wiring", "solve", WIRING, "--set", "B1.D99=high"], "no pin that can drive"),
             (["wiring", "solve", WIRING, "--at", "U1.celsius=warm"], "no stimulus"),
             (["wiring", "solve", WIRING, "--at", "U1.celsius=nan"], "no stimulus"),

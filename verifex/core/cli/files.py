@@ -6,6 +6,7 @@ from verifex.core.circuit.bench import Bench
 from verifex.core.circuit.csv_table import csv_to_bench
 from verifex.core.circuit.solver import NoSensibleAnswer
 from verifex.core.cli.unusable import CannotUse
+from verifex.core.decoding import decoded
 from verifex.core.exercise import Exercise, read_exercise
 from verifex.core.parts import Catalogue, catalogue, with_entries
 from verifex.core.problems import UnusableInput
@@ -19,13 +20,13 @@ def text_of(name: str) -> str:
     try:
         if path.stat().st_size > MOST_BYTES:
             raise CannotUse(f"{name}:1:1: the file is larger than 12 MB")
-        return path.read_text("utf-8")
+        return decoded(path.read_bytes())
     except FileNotFoundError:
         raise CannotUse(f"{name}:1:1: there is no such file") from None
     except (IsADirectoryError, PermissionError) as wrong:
         raise CannotUse(f"{name}:1:1: it cannot be read: {wrong.strerror}") from None
     except UnicodeDecodeError as wrong:
-        raise CannotUse(f"{name}:1:{wrong.start + 1}: this is no UTF-8 text") from None
+        raise CannotUse(f"{name}:1:{wrong.start + 1}: this is no text in UTF-8 or UTF-16; save it as UTF-8") from None
 
 
 def exercise_of(name: str | None) -> Exercise | None:

@@ -10,6 +10,7 @@ import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import type { Mark } from '@/pieces/code/finding-marks'
 import { CodeView } from '@/pieces/lazy'
 import ErrorNote from '@/pieces/ErrorNote.vue'
+import { textOf } from '@/shared/files'
 import { forgetDraft, newToken, useDraft } from '@/shared/drafts'
 import LeadTable from './LeadTable.vue'
 import LiveCheck from './LiveCheck.vue'
@@ -142,7 +143,7 @@ async function readFile(event: Event) {
   } else if (file.size > words.value.mostBytes) {
     error.value = new ApiError(texts.isLargerThanTheLimit(file.name, words.value.most), 413)
   } else {
-    text.value = await file.text()
+    text.value = await textOf(file)
   }
 }
 </script>

@@ -5,6 +5,7 @@ import { ref } from 'vue'
 import { ApiError } from '@/api/client'
 import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
+import { textOf } from '@/shared/files'
 import { common } from '@texts/common'
 import { importExercise as texts } from '@texts/exercises'
 import { useActs } from './use-exercise'
@@ -17,7 +18,7 @@ const { bringIn } = useActs()
 
 async function choose(event: Event) {
   const file = (event.target as HTMLInputElement).files?.[0]
-  if (file) text.value = await file.text()
+  if (file) text.value = await textOf(file)
   wrong.value = null
 }
 async function bring() {
