@@ -28,7 +28,8 @@ BROOD, CLIMATE, GAUGE, LID = (
 NIGHT, TAG, TILT, PROBE = (
     exercise_of(name) for name in ("night-visitor-watch", "hive-tag-check-in", "toppled-hive-alarm", "syrup-tank-probe")
 )
-SHEETS: dict[str, Sheet] = {e.id: expected_sheet(e) for e in (BROOD, CLIMATE, GAUGE, LID, NIGHT, TAG, TILT, PROBE)}
+GAP = exercise_of("entrance-gap-watch")
+SHEETS: dict[str, Sheet] = {e.id: expected_sheet(e) for e in (BROOD, CLIMATE, GAUGE, LID, NIGHT, TAG, TILT, PROBE, GAP)}
 
 
 def volts(celsius: float) -> float:

@@ -111,7 +111,7 @@ class CompareTest(TestCase):
         values = [30.0, 30.0, *[22.0, 22.5] * 4]
         text = "\n".join([f"# {NAMES[0]}", *map(str, values)])
         first = compare_log(text, EXERCISE, SHEET).steps[0].first
-        self.assertEqual((first.count, first.centre, first.spread, first.drift), (10, 22.25, 0.25, 0.5))
+        self.assertEqual((first.count, first.centre, first.spread, first.drift), (10, 22.25, 0.25, 0.0))
         self.assertEqual(first.lines, tuple(range(2, 12)))
         short = compare_log("\n".join([f"# {NAMES[0]}", "22.0", "22.5", "22.5"]), EXERCISE, SHEET).steps[0].first
         self.assertEqual((short.count, short.centre, short.drift), (3, 22.5, 0.0))

@@ -2,6 +2,7 @@
 
 import math
 import re
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
@@ -140,3 +141,12 @@ def quantity_or_none(text: str, unit: str) -> float | None:
         return parse_quantity(text, "none" if unit == "share" else unit)
     except ValueError:
         return None
+
+
+STEPS_LOOKED_AT, STEPS = 400, (1.0, 0.1, 0.01, 0.001)
+
+
+def printed_step(values: Sequence[float]) -> float:
+    """The step of the last digit that a log prints, by its values: 1 for whole numbers, 0.1, 0.01 or 0.001."""
+    looked = values[:STEPS_LOOKED_AT]
+    return next((step for step in STEPS if all(abs(v / step - round(v / step)) < 1e-6 for v in looked)), STEPS[-1])

@@ -8,6 +8,7 @@ from verifex.core.circuit.handed_out import HandedOut, bench_as_given
 from verifex.core.circuit.values import resistor_ohms
 from verifex.core.circuit.view import BenchView
 from verifex.core.exercise import Exercise, Reading, Step, Variant
+from verifex.core.exercise.units import PRINTED
 from verifex.core.expected.build import chain_of
 from verifex.core.expected.chain import AdcChain, Chain, facing
 from verifex.core.expected.indicators import StepReadings, indicators, repeat_limits
@@ -19,6 +20,7 @@ from verifex.core.expected.sheet import Key, Sheet
 from verifex.core.expected.step import ExpectedReading, ExpectedStep
 from verifex.core.expected.unavailable import Unavailable
 from verifex.core.parts import catalogue
+from verifex.core.printed.columns import printed_unit
 from verifex.core.problems import Problem, UnusableInput
 from verifex.core.quantity import Spread
 
@@ -121,6 +123,12 @@ def _steps(exercise: Exercise, chains: Mapping[Key, Chain], measured: Measured) 
     )
 
 
+def _usual_name(reading: Reading) -> str:
+    """What a reading is called that the exercise gives no name: “temperature of U1”."""
+    unit = PRINTED.get(printed_unit(reading))
+    return f"{unit.title if unit else reading.quantity} of {reading.ref}"
+
+
 def _waits(exercise: Exercise, index: int) -> float:
     step = exercise.steps[index]
     output = exercise.sensed(step.ref, step.quantity)
@@ -133,7 +141,7 @@ def _reading(
     given = step.value_of(reading.ref, reading.quantity)
     if given is None:
         return None
-    name = reading.name or f"{reading.ref} {reading.quantity}"
+    name = reading.name or _usual_name(reading)
     stimulus = stimulus_of(step, given, measured)
     if chain is None:
         return _told_as_text(exercise, position, reading, name, given.text)

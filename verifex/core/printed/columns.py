@@ -1,6 +1,6 @@
 """Which of the printed numbers is which reading: by unit, label, decimals, and what the sheet allows."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field
 from itertools import pairwise
 from zlib import crc32
@@ -11,6 +11,9 @@ from verifex.core.printed.lines import Slot
 from verifex.core.printed.words import AXES
 
 Range = tuple[float, float]
+#: The share of the steps in which a column, taken for the reading at a place of the exercise, lies in its limits.
+Fit = Callable[["Column", int], float]
+FITS_ALL = 5.0  # the score of a column that lies in the limits of every step
 #: A unit in which the same quantity may be told: a column in it is taken where there is no better one.
 NEAR = {
     "celsius": ("fahrenheit",), "fahrenheit": ("celsius",), "centimetre": ("inch", "millimetre", "metre", "microsecond"),
@@ -20,7 +23,9 @@ NEAR = {
 }  # fmt: skip
 LEAST_CLOCK = 6  # values from which a column that only counts up is taken for a clock
 MOST_LOOKED_AT = 400
+OF_AN_AXIS = ("g", "count", "scaled")  # units in which a column that is called x, y or z is the axis itself
 LEFT_OVER, CHOSEN = "it is the only one left", "somebody chose it"
+MOST_INSIDE = "most of it lies where this bench reads"
 NOTHING_SAID: Mapping[int, int] = {}
 
 
@@ -108,18 +113,25 @@ def choose(
     exercise: Exercise,
     ranges: Sequence[Range | None],
     said: Mapping[int, int] = NOTHING_SAID,
+    fit: Fit = lambda column, position: 0.0,
 ) -> list[Choice | None]:
     """For each reading of the exercise its column; `ranges` are the values a sheet allows for each, over all steps, `said` the
-    keys of columns that a person took, by the reading's place: those stand."""
+    keys of columns that a person took, by the reading's place: those stand. `fit` holds a column against each step's limits."""
     found: list[Choice | None] = [None] * len(exercise.readings)
     usable = [c for c in columns if not c.is_clock] or list(columns)
     if not usable:
         return found
     most = max(len(column.values) for column in usable)
     scored = []
+    is_labelled = [any(_names(column.slot, printed_unit(one)) for column in usable) for one in exercise.readings]
     for r, reading in enumerate(exercise.readings):
         for c, column in enumerate(usable):
             score, because = _score(column, reading, ranges[r], most, exercise)
+            is_bare = not column.slot.means and not column.slot.may_mean
+            fits = fit(column, r) if is_bare and not is_labelled[r] else 0.0
+            score += FITS_ALL * fits
+            if fits == 1.0 and because in (LEFT_OVER, MOST_INSIDE):
+                because = "it lies in the limits of every step"
             bare = [one for one in usable if one.slot.key[2] >= 0]
             if len(usable) == len(exercise.readings):
                 score += 1.5 * (c == r)
@@ -137,6 +149,11 @@ def choose(
             found[r] = Choice(usable[c], because)
             taken.add(c)
     return found
+
+
+def _names(slot: Slot, unit: str) -> bool:
+    """Whether the text beside a column says that it is of that unit."""
+    return slot.means == unit or unit in slot.may_mean
 
 
 def _score(column: Column, reading: Reading, within: Range | None, most: int, exercise: Exercise) -> tuple[float, str]:
@@ -162,7 +179,7 @@ def _score(column: Column, reading: Reading, within: Range | None, most: int, ex
     if named:
         score += 3.0
         because = "of its label"
-    if reading.quantity in ("gx", "gy", "gz") and words and words[-1] in AXES:
+    if reading.quantity in ("gx", "gy", "gz") and unit in OF_AN_AXIS and words and words[-1] in AXES:
         score += 5.0 if words[-1] == reading.quantity[-1] else -5.0
     values = column.values[:MOST_LOOKED_AT]
     if within is not None:
@@ -170,7 +187,7 @@ def _score(column: Column, reading: Reading, within: Range | None, most: int, ex
         inside = sum(1 for v in values if within[0] - margin <= v <= within[1] + margin) / len(values)
         score += 2.5 * inside
         if inside > 0.5 and because == LEFT_OVER:
-            because = "most of it lies where this bench reads"
+            because = MOST_INSIDE
     decimals = reading.decimals if reading.decimals is not None else PRINTED[unit].decimals if unit in PRINTED else 0
     if column.is_whole:
         score += 0.5 if decimals == 0 else -0.5

@@ -1,6 +1,8 @@
 """A line of a log taken apart: stamps and rules put aside, numbers with what stands around them."""
 
+import json
 import re
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
@@ -19,6 +21,8 @@ STAMP = re.compile(
 COMMA_NUMBER = re.compile(r"(?<![\w.])([-+]?\d+),(\d{1,3})(?![\d,.])")
 IDS = re.compile(r"(?<![\w.])(?:0x)?[0-9A-Fa-f]{2}(?:[\s:,-]+(?:0x)?[0-9A-Fa-f]{2}){3,9}(?![\w.])")
 _COUNTED = re.compile(r"[:).]\s+[^\W\d]")  # what stands behind a running number: `12: adc 0`
+_PROSE_WORD = re.compile(r"\b[^\W\d_]{3,}\b")
+MOST_BLANKS, WORDS_A_NUMBER = 14, 4  # of a printed line; a longer one without a number for every few words is prose
 _SEPARATOR = re.compile(r"[,;|\t/]|\s{2,}|\s-\s")
 _SIGNS = "#-=/*>[]<~:;.+_ \t"
 MARK_SIGNS = ("#", "--", "==", "//", "***", ">>", "[", "<", "~~", "++")
@@ -66,6 +70,31 @@ def is_garbage(line: str) -> bool:
     )
     latin = sum(1 for c in line if "\xa1" <= c <= "\xff" and c not in "°µº²³±äöüÄÖÜßéèàçñåøæ")
     return (strange + latin) * 3 >= len(line)
+
+
+def is_prose(line: str, texts: Sequence[str]) -> bool:
+    """Whether a line is a sentence, in which a number is no reading; `texts` stand around its numbers."""
+    words = sum(len(_PROSE_WORD.findall(text)) for text in texts)
+    return line.count(" ") >= MOST_BLANKS and words > WORDS_A_NUMBER * (len(texts) - 1)
+
+
+def plain_line(line: str) -> str:
+    """A line that is one object of JSON with its names and values beside each other; any other line as it is."""
+    if not (line.startswith("{") and line.endswith("}")):
+        return line
+    try:
+        read = json.loads(line)
+    except (ValueError, RecursionError):
+        return line
+    return "; ".join(_fields(read)) if isinstance(read, dict) else line
+
+
+def _fields(read: Mapping[str, object]) -> Iterator[str]:
+    for name, value in read.items():
+        if isinstance(value, dict):
+            yield from (f"{name} {inner}" for inner in _fields(value))
+        elif isinstance(value, str | int | float) and not isinstance(value, bool):
+            yield f"{name}: {value}"
 
 
 def numbers_and_texts(line: str) -> tuple[list[float], tuple[str, ...]]:

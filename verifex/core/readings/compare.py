@@ -1,6 +1,6 @@
 """Each step of a log against the expected sheet of the pair's own bench."""
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
 from statistics import median
@@ -10,21 +10,26 @@ import numpy as np
 
 from verifex.core.exercise import Exercise, Step
 from verifex.core.expected import ExpectedStep, Sheet
-from verifex.core.expected.chain import AdcChain
+from verifex.core.expected.chain import AdcChain, DigitalChain
 from verifex.core.expected.step import ExpectedReading
 from verifex.core.expected.thresholds import suggest_threshold
 from verifex.core.findings import Finding
-from verifex.core.parts.outputs.switch import SwitchOutput
-from verifex.core.quantity import numbers_in
+from verifex.core.parts import Output
+from verifex.core.printed.no_answers import no_answer
+from verifex.core.quantity import numbers_in, printed_step
 from verifex.core.readings.conduct import told_of
 from verifex.core.readings.honesty import NO_PACE, OtherLog, Pace, look_closer
-from verifex.core.readings.log import Log, StepLog, is_state, read_log, same_id
+from verifex.core.readings.log import Log, StepLog, is_state, read_log, same_id, state_in
+from verifex.core.readings.second_unit import two_units
 
 #: How readings of a step lie, the best first.
 WORST_LAST = ("exempt", "likely", "in-limits", "missing", "out")
 MOST_SHOWN = 400
 MOVED, SLOWS = 4.0, 0.5  # noise widths that a step moves, and how much less it moves later, for it to be settling
 MOST_STRANGERS = 5
+LEAST_FOR_DRIFT = 6
+LEAST_LEFT = 3  # readings, without those that stand for no answer
+SURELY = 4.0  # standard deviations from which a drift is no noise
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,7 +38,8 @@ class ReadingVerdict:
     missing.
 
     'likely' lies inside the k = 2 interval, 'in-limits' between that and the worst case. `lines` are where the values stand
-    in the log, from 1. `said` is what was told in words, or the id that was printed.
+    in the log, from 1. `said` is what was told in words, or the id that was printed; `unanswered` are values that stand for a read
+    without an answer and were left out.
     """
 
     ref: str
@@ -48,6 +54,7 @@ class ReadingVerdict:
     values: tuple[float, ...] = ()
     lines: tuple[int, ...] = ()
     said: str = ""
+    unanswered: tuple[float, ...] = ()
 
     def as_json(self) -> dict[str, Any]:
         return {
@@ -144,7 +151,14 @@ def judge_log(
     )
     verdict = _verdict(steps)
     log_notes = [*log.notes, *_strangers(log, sheet)]
-    notes = [*log_notes, *told_of(steps, sheet), *log.taken, *_own_threshold(exercise, steps)]
+    notes = [
+        *log_notes,
+        *_words_against_numbers(log, exercise, sheet),
+        *two_units(log, exercise),
+        *told_of(steps, sheet, exercise),
+        *log.taken,
+        *_own_threshold(exercise, steps),
+    ]
     if sheet.reason:
         notes.append(f"There is no expected sheet for this bench: {sheet.reason}")
     is_noisy = isinstance(sheet.main, AdcChain) and not any(step.first.saturated for step in sheet.steps)
@@ -216,22 +230,29 @@ def _judge(step: ExpectedStep, planned: Step, marked: list[StepLog], exercise: E
         if not values and is_state(exercise, asked):
             readings.append(_judge_state(expected, planned, marked, exercise))
         else:
-            readings.append(_judge_values(expected, values, lines))
+            readings.append(_judge_values(expected, values, lines, exercise.sensed(expected.ref, asked.quantity)))
     return StepVerdict(step.name, tuple(readings))
 
 
-def _judge_values(expected: ExpectedReading, values: list[float], lines: list[int]) -> ReadingVerdict:
+def _judge_values(
+    expected: ExpectedReading, values: list[float], lines: list[int], output: Output | None
+) -> ReadingVerdict:
     if not values:
         return _verdict_of(expected, 0, "missing")
-    settled = settled_part(values)
+    unanswered = _unanswered(expected, values, output)
+    settled = settled_part([value for value in values if value not in unanswered])
     centre = round(median(settled), 3)
-    drift = round(median(settled[-3:]) - median(settled[:3]), 3) if len(settled) >= 6 else 0.0
+    drift = drift_of(settled)
     if expected.exempt:
         verdict = "exempt"  # at a flat end of the converter no reading tells anything
-    elif expected.likely[0] <= centre <= expected.likely[1]:
-        verdict = "likely"
     else:
-        verdict = "in-limits" if expected.value.low <= centre <= expected.value.high else "out"
+        # A printed number stands for all that is cut or rounded to it: 11 for what lies from 10.5 to 12.
+        grain = max(0.0, printed_step(values) - 10.0**-expected.decimals)
+        if expected.likely[0] - grain <= centre <= expected.likely[1] + grain / 2:
+            verdict = "likely"
+        else:
+            inside = expected.value.low - grain <= centre <= expected.value.high + grain / 2
+            verdict = "in-limits" if inside else "out"
     spread = round(float(np.std(settled)), 3)
     return replace(
         _verdict_of(expected, len(values), verdict),
@@ -240,7 +261,28 @@ def _judge_values(expected: ExpectedReading, values: list[float], lines: list[in
         drift=drift,
         values=tuple(values),
         lines=tuple(lines),
+        unanswered=tuple(value for value in values if value in unanswered),
     )
+
+
+def _unanswered(expected: ExpectedReading, values: list[float], output: Output | None) -> frozenset[float]:
+    """Values outside the limits that stand for a read without an answer, where readings enough are left without them."""
+    found = {v for v in values if not expected.value.low <= v <= expected.value.high and no_answer(v, output)}
+    left = sum(value not in found for value in values)
+    return frozenset(found) if left >= max(LEAST_LEFT, len(values) / 2) else frozenset()
+
+
+def drift_of(values: Sequence[float]) -> float:
+    """By how much a step's readings rise from first to last, by the means of its first and last third; 0 where noise alone can
+    make that."""
+    third = max(2, len(values) // 3)
+    if len(values) < LEAST_FOR_DRIFT:
+        return 0.0
+    moved = float(np.mean(values[-third:]) - np.mean(values[:third]))
+    # The differences from reading to reading hold little of a drift; the mean of n readings wanders by σ/√n.
+    noise = float(np.std(np.diff(values))) / 2**0.5
+    from_end_to_end = moved * (len(values) - 1) / (len(values) - third)
+    return round(from_end_to_end, 3) if abs(moved) > SURELY * noise * (2 / third) ** 0.5 else 0.0
 
 
 def settled_part(values: list[float]) -> list[float]:
@@ -260,11 +302,9 @@ def settled_part(values: list[float]) -> list[float]:
 def _judge_state(expected: ExpectedReading, planned: Step, marked: list[StepLog], exercise: Exercise) -> ReadingVerdict:
     """A state in words is held against what was done in the step, not against a level: `blocked` is printed of either."""
     states = [state for part in marked for state in part.states.get(expected.position, [])]
-    stimulus = planned.value_of(expected.ref, expected.quantity.partition("/")[0])
-    if not states or stimulus is None:
+    there = state_in(exercise, exercise.readings[expected.position], planned)
+    if not states or there is None:
         return _verdict_of(expected, len(states), "missing")
-    output = exercise.sensed(expected.ref, stimulus.quantity)
-    there = output.is_active(stimulus.value) if isinstance(output, SwitchOutput) else stimulus.value > 0.5
     right = sum(state == there for state in states)
     said = "there" if states[0] else "not there"
     # Where only changes are told, a step ends with the next one's: the first word of a step is its own.
@@ -288,6 +328,17 @@ def _verdict_of(expected: ExpectedReading, count: int, verdict: str) -> ReadingV
     return ReadingVerdict(
         expected.ref, expected.quantity, expected.name, expected.unit, count, None, None, None, verdict
     )
+
+
+def _words_against_numbers(log: Log, exercise: Exercise, sheet: Sheet) -> Iterator[str]:
+    """Lines whose words contradict the level beside them: `0 motion!`."""
+    for reading, (said, level, line) in log.beside.items():
+        chain = sheet.chains.get(exercise.reading_keys[reading])
+        if isinstance(chain, DigitalChain) and level in (0.0, 1.0):
+            there = (level > 0.5) == (chain.volts_of[1] >= chain.board.input_high_volts)
+            if there != bool(said):
+                shown = "something is there" if said else "nothing is there"
+                yield f"Line {line}: the words say that {shown}, and the {level:g} beside them says the opposite on this bench."
 
 
 def _strangers(log: Log, sheet: Sheet) -> list[str]:

@@ -21,7 +21,7 @@ def id_in(line: str) -> str | None:
             return " ".join(f"{byte:02X}" for byte in numbers)
     if found := IDS.search(line):
         return " ".join(byte.upper() for byte in _BYTE.findall(found.group()))
-    if (short := _SHORT.search(line)) and re.search(r"[A-Fa-f]\d|\d[A-Fa-f]", short.group()):
+    if (short := _SHORT.search(line)) and re.search(r"[A-Fa-f]", short.group()) and re.search(r"\d", short.group()):
         return " ".join(byte.upper().zfill(2) for byte in re.findall(r"[0-9A-Fa-f]+", short.group()))
     if (run := _RUN.search(line)) and re.search(r"[A-Fa-f]", run.group(1)):
         return same_id(run.group(1))

@@ -102,10 +102,11 @@ class Marks:
         return best if likeness[best] >= least else None
 
     def without_names(self, texts: tuple[str, ...]) -> tuple[str, ...]:
-        """The texts around numbers without a step's name in front: it says when, and not what is printed."""
+        """The texts around numbers without a step's name before them: it says when, and not what is printed."""
         for name in self.names:
-            if texts[0].lower().startswith(name.lower()):
-                return (texts[0][len(name) :], *texts[1:])
+            before, found, behind = texts[0].lower().partition(name.lower())
+            if found:
+                return (texts[0][: len(before)] + texts[0][len(texts[0]) - len(behind) :], *texts[1:])
         return texts
 
     def named_within(self, text: str) -> bool:

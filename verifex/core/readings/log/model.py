@@ -44,6 +44,8 @@ class Log:
     garbage: list[str] = field(default_factory=list)  # some of them
     found_by: str = ""  # how steps without marks were found: changes, rules, pauses, plan
     moved: list[int] = field(default_factory=list)  # steps whose begin a person set
+    #: By the reading's place a line that prints a level and a state in words: (1 or 0 in words, the level, the line).
+    beside: dict[int, tuple[int, float, int]] = field(default_factory=dict)
     notes: list[str] = field(default_factory=list)
     taken: list[str] = field(default_factory=list)  # which column was taken for which reading, and why
 

@@ -3,6 +3,7 @@
 import re
 from collections.abc import Collection, Mapping, Sequence
 from itertools import pairwise
+from statistics import median
 
 from verifex.core.exercise import Exercise
 from verifex.core.expected import Sheet
@@ -12,8 +13,10 @@ from verifex.core.printed.lines import (
     Slot,
     core_of,
     is_garbage,
+    is_prose,
     is_rule,
     numbers_and_texts,
+    plain_line,
     slots_of,
     without_stamp,
 )
@@ -23,7 +26,7 @@ from verifex.core.readings.log.ids import id_in
 from verifex.core.readings.log.marks import Marks
 from verifex.core.readings.log.model import Log, StepLog
 from verifex.core.readings.log.shapes import Shapes
-from verifex.core.readings.log.states import NOTHING_TOLD, States, Told
+from verifex.core.readings.log.states import NOTHING_TOLD, States, Told, Word, state_in
 from verifex.core.readings.log.told import probable_rates, tell
 from verifex.core.readings.log.unmarked import Unmarked
 
@@ -36,7 +39,6 @@ MOST_MARKS = 2000
 MOST_SAID = 2
 LEAST_STATEMENTS = 5
 NO_NUMBER = re.compile(r"(?i)(?<![a-z])(?:nan|inf|ovf)(?:[cf%°]|(?![a-z]))")
-MOST_WORDS = 14  # of a printed line; a longer one is prose
 BARE = Slot("", "", "", (), 0)
 
 
@@ -47,12 +49,14 @@ def read_log(
     told: Told = NOTHING_TOLD,
     columns: Mapping[int, int] = NOTHING_SAID,
     begins: Mapping[int, int] = NOTHING_SAID,
+    silent: Collection[int] = (),
 ) -> Log:
     """The log in `text`, its steps matched to those of the exercise: by marks (name, number, order), else by the values.
 
     `sheet` helps to tell which column is which reading, `told` what the lines of the pair's own program say of a state,
     `columns` the keys of columns that a person took for a reading, by its place, `begins` the line on which a person said
     that a step begins, by its place in the plan.
+    `silent` are the places of the steps in which the pair's own program prints nothing.
 
     Raises UnusableInput for an empty log, one over 10 MB, or one in
     which neither a number nor a state nor an id stands.
@@ -61,17 +65,19 @@ def read_log(
         raise UnusableInput([Problem(1, 1, "the log is larger than 10 MB, the limit for one hand-in")])
     if not text.strip():
         raise UnusableInput([Problem(1, 1, "the log is empty; paste what the board printed")])
-    reader = _Reader(exercise, sheet, told, columns)
+    reader = _Reader(exercise, sheet, told, columns, silent=silent)
     log = reader.read(text)
     if len(log.found) < len(exercise.steps) and (seldom := reader.seldom_said()):
         # A mark may say no more than a word of the step's name; it counts where the plan then comes out in its order.
-        freely = _Reader(exercise, sheet, told, columns, by_a_word=seldom).read(text)
+        freely = _Reader(exercise, sheet, told, columns, by_a_word=seldom, silent=silent).read(text)
         if len(freely.found) > len(log.found) and freely.found == sorted(freely.found):
             log = freely
     _refuse_nothing(log, reader)
     if begins:
         found = {step.index: min(step.lines) for step in log.steps if step.index is not None and step.lines}
-        log = _Reader(exercise, sheet, told, columns, begins={**found, **begins}, moved=begins).read(text)
+        log = _Reader(exercise, sheet, told, columns, begins={**found, **begins}, moved=begins, silent=silent).read(
+            text
+        )
     return log
 
 
@@ -85,6 +91,7 @@ class _Reader:
         by_a_word: Collection[str] = (),
         begins: Mapping[int, int] = NOTHING_SAID,
         moved: Collection[int] = (),
+        silent: Collection[int] = (),
     ) -> None:
         self.exercise, self.sheet, self.said = exercise, sheet, said
         self.marks = Marks(exercise, by_a_word)
@@ -96,13 +103,15 @@ class _Reader:
         self.statements = 0  # lines that end as statements of a program do
         self.looks_like_a_program = False
         self.rules: list[int] = []  # lines that are ruled lines
-        self.words: list[tuple[int, int, int]] = []  # (place, reading, state)
+        self.words: list[Word] = []
         self.ids: list[tuple[int, str]] = []  # (place, id)
         self.failed: list[int] = []  # places of lines that say nan
         self.shapes = Shapes(most_marked=len(exercise.steps))
         self.texts: dict[str, int] = {}  # lines without a number that are no mark, and how often
         self.wants_ids = any(reading.quantity == "tag" for reading in exercise.readings)
         self.states = States(exercise, told)
+        self.silent = silent
+        self.signs_its_marks = False
 
     def read(self, text: str) -> Log:
         lines = text.splitlines()
@@ -117,7 +126,7 @@ class _Reader:
         self.looks_like_a_program = self.statements > LEAST_STATEMENTS and self.statements > len(lines) / 3
         self._marks_of_other_names()
         self._choose()
-        Unmarked(self.log, self.exercise, self.sheet, lines, self.rules).find()
+        Unmarked(self.log, self.exercise, self.sheet, lines, self.rules, self.words).find()
         tell(self.log, self.exercise, len(self.columns))
         return self.log
 
@@ -140,7 +149,7 @@ class _Reader:
         if is_rule(line):
             self.rules.append(number)
             return
-        whole, line = line, without_stamp(line)
+        whole, line = line, plain_line(without_stamp(line))
         found = id_in(line) if self.wants_ids else None
         values, texts = ([], (line,)) if found else numbers_and_texts(line)
         if self._is_mark(line, values, texts):
@@ -149,17 +158,25 @@ class _Reader:
             self.ids.append((self.at, found))
         elif not values and NO_NUMBER.search(line):
             self.failed.append(self.at)
-        elif values and line.count(" ") < MOST_WORDS:
+        elif values and not is_prose(line, texts):
             slots = slots_of(self.marks.without_names(texts))
             for slot, value in zip(slots, values, strict=True):
                 self._keep(number, slot, value)
+            self._note_words_beside(number, line, values)
             if not (self.marks.is_signed(line) or self.marks.named_within(" ".join(texts))):
                 self.shapes.remember(whole, line, [self.columns.get(slot.key) for slot in slots])
         elif states := self.states.told_in(line):
-            self.words += [(self.at, reading, state) for reading, state in states.items()]
+            self.words += [Word(number, self.at, reading, state) for reading, state in states.items()]
         else:
             if len(self.texts) < MOST_TEXTS:
                 self.texts[line] = self.texts.get(line, 0) + 1
+
+    def _note_words_beside(self, number: int, line: str, values: Sequence[float]) -> None:
+        """A level with a state in words on one line, of a plan with one state."""
+        if len(values) == 1 and len(self.states.positions) == 1 and (told := self.states.told_in(line)):
+            for reading, state in told.items():
+                if values[0] in (0.0, 1.0):
+                    self.log.beside.setdefault(reading, (state, values[0], number))
 
     def _is_bare(self, number: int, line: str) -> bool:
         """A number alone on its line, as most lines of a long log are: taken at once."""
@@ -195,8 +212,9 @@ class _Reader:
         index = self.marks.step_of(line, signed=signed)
         if index is not None:
             here = self.at >= 0 and self.log.steps[self.at].index == index
-            if here and not signed and self.states.told_in(line):
+            if not signed and (here or self.signs_its_marks) and self.states.told_in(line):
                 return False  # a state that is called as its step is: `Pressed`, and under it `pressed`
+            self.signs_its_marks = self.signs_its_marks or signed
             if self.at < 0 or self.log.steps[self.at].index != index or not self._reads_under(values, line):
                 self._begin(core_of(line), index)
             return not self._reads_under(values, line)
@@ -247,12 +265,16 @@ class _Reader:
         return beside or (len(self.exercise.readings) == 1 and len(widths) == 1)
 
     def _marks_of_other_names(self) -> None:
-        """Marks that name no step of the plan, as many as it has steps, are its steps in their order."""
-        if self.log.found or len(self.log.steps) != len(self.exercise.steps):
+        """Marks that name no step of the plan, as many as it has steps, are its steps in their order, and so are those between
+        others that stand where the plan has them."""
+        steps = list(enumerate(self.log.steps))
+        if len(steps) != len(self.exercise.steps) or all(step.index is not None for _, step in steps):
             return
-        for index, step in enumerate(self.log.steps):
+        if any(step.index not in (None, place) for place, step in steps):
+            return
+        for index, step in steps:
             step.index, step.name = index, self.exercise.steps[index].name
-        self.log.notes.append("The marks name no step of the plan; they were taken in its order.")
+        self.log.notes.append("Marks that name no step of the plan were taken in its order.")
 
     def _ranges(self) -> list[Range | None]:
         """What a sheet allows for each reading over all steps."""
@@ -263,11 +285,26 @@ class _Reader:
             ranges.append((min(v.low for v in seen), max(v.high for v in seen)) if seen else None)
         return ranges
 
+    def _fit(self, column: Column, position: int) -> float:
+        """The share of the plan's steps in whose limits a column's middle value lies, of those that are marked."""
+        by_step: dict[int, list[float]] = {}
+        for place, value in zip(column.steps, column.values, strict=True):
+            index = self.log.steps[place].index if place >= 0 else None
+            if index is not None:
+                by_step.setdefault(index, []).append(value)
+        if self.sheet is None or len(by_step) < 2 or len(self.sheet.steps) != len(self.exercise.steps):
+            return 0.0
+        fits = 0
+        for index, values in by_step.items():
+            expected = next((r for r in self.sheet.steps[index].readings if r.position == position), None)
+            fits += expected is not None and expected.value.low <= median(values) <= expected.value.high
+        return fits / len(by_step)
+
     def _choose(self) -> None:
         columns = merged(list(self.columns.values()))
         # What is printed before the first mark only, as a board does when it starts, is no reading where others are.
         under_marks = [column for column in columns if any(place >= 0 for place in column.steps)]
-        self.log.choices = choose(under_marks or columns, self.exercise, self._ranges(), self.said)
+        self.log.choices = choose(under_marks or columns, self.exercise, self._ranges(), self.said, self._fit)
         self.log.columns = under_marks or columns
         for step in self.log.steps:
             step.columns = [[] for _ in self.exercise.readings]
@@ -281,27 +318,47 @@ class _Reader:
                     self.log.steps[place].column_lines[position].append(line)
                 elif position == 0:
                     self.log.unmarked.append(value)
-        for place, reading, state in self.words:
-            if place >= 0:
-                self.log.steps[place].states.setdefault(reading, []).append(state)
+        for word in self.words:
+            if word.place >= 0:
+                self.log.steps[word.place].states.setdefault(word.reading, []).append(word.state)
         for place, found in self.ids:
             if place >= 0:
                 self.log.steps[place].ids.append(found)
         for place in self.failed:
             if place >= 0:
                 self.log.steps[place].not_numbers += 1
-        self._hold_states()
-
-    def _hold_states(self) -> None:
-        """Where a program tells changes only, a state holds until the next one is told, and was the other one before the
-        first."""
         for reading in self.states.positions:
-            told = [state for _, meant, state in self.words if meant == reading]
-            if not told or any(one == other for one, other in pairwise(told)):
-                continue
+            self._hold_state(reading)
+            self._keep_silence(reading)
+
+    def _keep_silence(self, reading: int) -> None:
+        """A step without a line has the state in which the pair's own program prints none."""
+        for step in self.log.steps:
+            if (
+                step.index is not None
+                and step.index in self.silent
+                and not step.columns[reading]
+                and not step.states.get(reading)
+            ):
+                state = state_in(self.exercise, self.exercise.readings[reading], self.exercise.steps[step.index])
+                step.states[reading] = [] if state is None else [state]
+
+    def _hold_state(self, reading: int) -> None:
+        """Where a program prints changes only, a state holds until the next one is printed, and was the other one before the
+        first."""
+        told = [word.state for word in self.words if word.reading == reading]
+        if told and all(one != other for one, other in pairwise(told)):
             holds = 1 - told[0]
             for step in self.log.steps:
                 holds = step.states.setdefault(reading, [holds])[-1]
+        choice = self.log.choices[reading]
+        values = choice.column.values if choice else []
+        if choice and len(values) > 1 and set(values) == {0.0, 1.0} and all(a != b for a, b in pairwise(values)):
+            level, line = 1.0 - values[0], choice.column.lines[0]
+            for step in self.log.steps:
+                if not step.columns[reading]:
+                    step.columns[reading], step.column_lines[reading] = [level], [line]
+                level, line = step.columns[reading][-1], step.column_lines[reading][-1]
 
 
 def _counts_up(numbers: Sequence[int]) -> bool:

@@ -3,8 +3,10 @@
 import re
 from collections import Counter
 from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
 
-from verifex.core.exercise import Exercise, Reading, printable
+from verifex.core.exercise import Exercise, Reading, Step, printable
+from verifex.core.parts.outputs.switch import SwitchOutput
 
 _WORDS = re.compile(r"[a-z]+")
 _PARTS = re.compile(r"[,;|/\t]|\s{2,}|\s-\s")
@@ -15,6 +17,19 @@ someone object active triggered warning open toppled fallen hit touched knock so
 NEARLY_ALL = 0.8  # of the times a line is printed; the others are late by a turn of the loop
 Told = Mapping[str, int]
 NOTHING_TOLD: Told = {}
+
+
+@dataclass(frozen=True, slots=True)
+class Word:
+    """A state that a line prints in words: the line's number, its place in the log's steps (-1: before the first mark), the
+    reading's place in the exercise, 1 something is there or 0 nothing is."""
+
+    line: int
+    place: int
+    reading: int
+    state: int
+
+
 OFF, ON = frozenset(_OFF.split()), frozenset(_ON.split())
 
 
@@ -87,6 +102,16 @@ def told_by(lines: Iterable[tuple[float, str]], spans: Iterable[tuple[float, flo
             found[letters] = state
     # Words that come in both states say nothing; one state's words alone could be anything.
     return found if len(set(found.values())) == 2 or len(found) == 1 else {}
+
+
+def state_in(exercise: Exercise, reading: Reading, step: Step) -> int | None:
+    """1 where something is there for a reading's module in a step of the plan, 0 where nothing is; None where the step gives it
+    no value."""
+    stimulus = step.value_of(reading.ref, reading.quantity)
+    if stimulus is None:
+        return None
+    output = exercise.sensed(reading.ref, stimulus.quantity)
+    return int(output.is_active(stimulus.value) if isinstance(output, SwitchOutput) else stimulus.value > 0.5)
 
 
 def is_state(exercise: Exercise, reading: Reading) -> bool:

@@ -8,6 +8,7 @@ from verifex.core.printed.columns import Column
 from verifex.core.readings.log.changes import segments
 from verifex.core.readings.log.model import Log, StepLog
 from verifex.core.readings.log.pauses import goes_as_planned, starts_by_pauses, starts_by_plan
+from verifex.core.readings.log.states import Word, state_in
 from verifex.core.readings.times import times_of
 
 LEAST_BEFORE_A_MARK = 3  # readings that may be a first step whose mark was forgotten
@@ -17,8 +18,15 @@ class Unmarked:
     """`lines` is the whole text line by line, `rules` are the numbers of its ruled lines."""
 
     def __init__(
-        self, log: Log, exercise: Exercise, sheet: Sheet | None, lines: Sequence[str], rules: Sequence[int]
+        self,
+        log: Log,
+        exercise: Exercise,
+        sheet: Sheet | None,
+        lines: Sequence[str],
+        rules: Sequence[int],
+        words: Sequence[Word],
     ) -> None:
+        self.words = words
         self.log, self.exercise, self.sheet, self.lines, self.rules = log, exercise, sheet, lines, rules
 
     def find(self) -> None:
@@ -31,6 +39,7 @@ class Unmarked:
     def _all_without_marks(self) -> None:
         first = self.log.choices[0] if self.log.choices else None
         if first is None or not self.log.unmarked:
+            self._by_words()
             return
         starts, by = None, "changes"
         for position, choice in enumerate(self.log.choices):
@@ -42,6 +51,25 @@ class Unmarked:
             starts, by = self._by_times(first.column)
         if starts is None:
             return
+        self._put_steps(starts)
+        self.log.unmarked, self.log.found_by = [], by
+
+    def _by_words(self) -> None:
+        """States that are printed in words change from step to step as numbers do."""
+        for position, reading in enumerate(self.exercise.readings):
+            own = [word for word in self.words if word.reading == position]
+            planned = [state_in(self.exercise, reading, step) for step in self.exercise.steps]
+            expected = [float(state) for state in planned if state is not None]
+            if not own or len(expected) != len(planned):
+                continue
+            begins = segments([float(word.state) for word in own], expected)
+            if begins:
+                self._put_steps([own[begin].line for begin in begins])
+                self.log.found_by = "changes"
+                return
+
+    def _put_steps(self, starts: Sequence[int]) -> None:
+        """Fill the steps of the plan, each beginning on its line, from columns and words."""
         for index, step in enumerate(self.exercise.steps):
             end = starts[index + 1] if index + 1 < len(starts) else float("inf")
             made = StepLog(step.name, "", index)
@@ -50,8 +78,10 @@ class Unmarked:
                 inside = [(line, value) for line, value in rows if starts[index] <= line < end]
                 made.columns.append([value for _, value in inside])
                 made.column_lines.append([line for line, _ in inside])
+            for word in self.words:
+                if starts[index] <= word.line < end:
+                    made.states.setdefault(word.reading, []).append(word.state)
             self.log.steps.append(made)
-        self.log.unmarked, self.log.found_by = [], by
 
     def _levels(self, column: Column, position: int) -> list[int] | None:
         """The line on which each step begins, found in the values of one reading."""
