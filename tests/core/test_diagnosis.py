@@ -11,7 +11,7 @@ from tests.corpus.logs.cases import faulty_cases, sound_cases
 from tests.corpus.logs.report import judged, named
 from tests.samples import EXERCISE, WIRING, exercise, hand_in
 from verifex.core.assess import Case, ReadingsRecord, Workbench, assess_station
-from verifex.core.diagnosis import bench_case, diagnose
+from verifex.core.diagnosis import Suspects, bench_case, diagnose
 from verifex.core.diagnosis.faults import faults_of
 from verifex.core.diagnosis.rank import candidates
 from verifex.core.diagnosis.raw import Rig
@@ -202,7 +202,7 @@ class FaultsTest(TestCase):
     @given(st.lists(st.floats(-60, 400, allow_nan=False), min_size=3, max_size=3))
     def test_shares_are_shares_whatever_was_read(self, centres: list[float]):
         case = bench_case(EXERCISE, Workbench(BENCH).board, SHEET, None, Measured())
-        found = diagnose(case, read_log(log_of(*centres), EXERCISE, SHEET))
+        found = diagnose(Suspects.of(case), read_log(log_of(*centres), EXERCISE, SHEET))
         assert found is not None
         shares = [group.share for group in found.ranking.groups]
         self.assertTrue(np.all(np.diff(shares) <= 1e-12))

@@ -41,7 +41,7 @@ def acts_needed(case: Case, most: int = 4) -> int | None:
     not; the seeded fault is the likeliest candidate of a right name."""
     bench = Workbench(bench_of(case))
     log = read_log(bench.case.log or "", bench.case.exercise, bench.built)
-    diagnosis = diagnosis_of(bench, log, judge_log(log, bench.case.exercise, bench.built), None)
+    diagnosis = diagnosis_of(bench, log, judge_log(log, bench.case.exercise, bench.built))
     if diagnosis is None:
         return None
     truth = next((i for i, one in likely(diagnosis) if plain_slug(one.fault.slug) in case.names), None)

@@ -24,9 +24,9 @@ from verifex.core.diagnosis import (
     Candidate,
     Diagnosis,
     Explanation,
-    bench_case,
     diagnose,
     program_rules_of,
+    steps_with_a_fault,
     told,
     with_results,
 )
@@ -34,9 +34,7 @@ from verifex.core.exercise import Exercise
 from verifex.core.expected import Sheet
 from verifex.core.expected.measured import BEGIN, TELL, digest
 from verifex.core.problems import UnusableInput
-from verifex.core.program import ProgramReport
 from verifex.core.readings import Log, ReadingsReport, judge_log, read_log
-from verifex.core.readings.grid import printable_values, printed_by_count
 from verifex.core.readings.honesty import Pace, run_hashes, shared_runs
 from verifex.core.readings.log.states import NOTHING_TOLD, Told, is_state, told_by
 from verifex.core.readings.times import log_interval_ms, program_interval_ms
@@ -51,15 +49,15 @@ def assess_readings(bench: Workbench) -> ReadingsRecord | None:
     try:
         log = read_log(
             case.log, case.exercise, bench.built, _told_by(program, case.exercise), case.measured.columns,
-            case.measured.begins_in(case.log),
+            case.measured.begins_in(case.log), _silent_steps(program, case.exercise),
         )  # fmt: skip
     except UnusableInput as wrong:
         said = tuple(_sentence(problem.message) for problem in wrong.problems)
         return ReadingsRecord(notes=said, log_notes=said)
-    grid = _grid(bench)
+    log = _with_steps(bench, log)
     pace = _pace(case.log, log, program)
-    report = judge_log(log, case.exercise, bench.built, grid=grid, others=case.others, pace=pace)
-    diagnosis = diagnosis_of(bench, log, report, grid)
+    report = judge_log(log, case.exercise, bench.built, grid=bench.printable_lines, others=case.others, pace=pace)
+    diagnosis = diagnosis_of(bench, log, report)
     acts: list[ActRecord] = []
     if diagnosis is not None:
         diagnosis, acts = _guided(diagnosis, case)
@@ -152,28 +150,35 @@ def _told_by(program: ProgramRecord | None, exercise: Exercise) -> Told:
     return told_by(program.trace["lines"], spans)
 
 
-def _grid(bench: Workbench) -> list[str] | None:
-    """Every line the pair's program can print, where that can be said."""
-    try:
-        report: ProgramReport | None = bench.program
-    except UnusableInput:
-        return None
-    return printable_values(report) if report else None
+def _silent_steps(program: ProgramRecord | None, exercise: Exercise) -> list[int]:
+    """The places of steps in which the pair's own program prints nothing on the twin, where it prints in others."""
+    if program is None or not program.trace or not program.behaviour:
+        return []
+    outcomes = {outcome["name"]: outcome for outcome in program.behaviour["outcomes"]}
+    spans = {
+        index: (outcomes[step.name]["start_ms"], outcomes[step.name]["end_ms"])
+        for index, step in enumerate(exercise.steps)
+        if step.name in outcomes
+    }
+    printed = [ms for ms, _ in program.trace["lines"]]
+    silent = [index for index, (start, end) in spans.items() if not any(start <= ms < end for ms in printed)]
+    return silent if len(silent) < len(spans) else []
 
 
-def diagnosis_of(bench: Workbench, log: Log, report: ReadingsReport, grid: list[str] | None) -> Diagnosis | None:
+def diagnosis_of(bench: Workbench, log: Log, report: ReadingsReport) -> Diagnosis | None:
     """What explains the log, where a step lies outside its limits or gives no number at all."""
     failed = any(step.not_numbers and not step.values for step in log.steps)
     silent = any(step.ids == [] and _tag_is_due(bench.case.exercise, step.index) for step in log.steps)
     if not failed and not silent and all(step.verdict != "out" for step in report.steps):
         return None
-    sheet, board = bench.built, bench.board
-    tables = {}
-    counts = printed_by_count(grid, board.counts) if grid else None
-    if counts is not None and len(sheet.chains) == 1:
-        tables = dict.fromkeys(sheet.chains, counts)
-    view = bench.wiring.view if bench.wiring else None
-    return diagnose(bench_case(bench.case.exercise, board, sheet, view, bench.case.measured, tables), log)
+    return diagnose(bench.suspects, log)
+
+
+def _with_steps(bench: Workbench, log: Log) -> Log:
+    """A log without steps with those that a fault would print, where one explains it."""
+    if log.steps or not bench.built.chains or not log.unmarked:
+        return log
+    return steps_with_a_fault(bench.suspects, log) or log
 
 
 def _tag_is_due(exercise: Exercise, index: int | None) -> bool:

@@ -6,11 +6,13 @@ from functools import cached_property
 from verifex.core.assess.case import Case
 from verifex.core.circuit import WiringReport, check_wiring
 from verifex.core.circuit.handed_out import HandedOut
+from verifex.core.diagnosis import Suspects, bench_case
 from verifex.core.expected import Measured, Sheet, expected_sheet
 from verifex.core.expected.unavailable import Unavailable, Why
 from verifex.core.parts import Board, catalogue
 from verifex.core.problems import UnusableInput
 from verifex.core.program import ProgramReport
+from verifex.core.readings.grid import printable_values, printed_by_count
 from verifex.core.twin import check_on_bench
 
 
@@ -85,3 +87,20 @@ class Workbench:
             return None
         view = self.wiring.view if self.wiring else None
         return check_on_bench(case.program, view, case.exercise, self.board.id)
+
+    @cached_property
+    def printable_lines(self) -> list[str] | None:
+        """Every line that the pair's program can print; None where that cannot be told."""
+        try:
+            return printable_values(self.program) if self.program else None
+        except UnusableInput:
+            return None
+
+    @cached_property
+    def suspects(self) -> Suspects:
+        """Every fault that this bench can have, with the pair's own program where what it prints is known."""
+        sheet, lines = self.built, self.printable_lines
+        counts = printed_by_count(lines, self.board.counts) if lines else None
+        tables = dict.fromkeys(sheet.chains, counts) if counts is not None and len(sheet.chains) == 1 else {}
+        view = self.wiring.view if self.wiring else None
+        return Suspects.of(bench_case(self.case.exercise, self.board, sheet, view, self.case.measured, tables))

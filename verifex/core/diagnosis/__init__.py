@@ -6,11 +6,12 @@ into words.
 """
 
 from verifex.core.diagnosis.acts import Act
-from verifex.core.diagnosis.explain import Diagnosis, bench_case, diagnose
+from verifex.core.diagnosis.explain import Diagnosis, Suspects, bench_case, diagnose
 from verifex.core.diagnosis.guide import Guided, with_results
 from verifex.core.diagnosis.observe import TAG
 from verifex.core.diagnosis.rank import Candidate
 from verifex.core.diagnosis.told import Explanation, told
+from verifex.core.diagnosis.unmarked import steps_with_a_fault
 
 #: What the program check calls the same fault, where it can find it in the text or in the run.
 PROGRAM_RULES = {
@@ -34,9 +35,11 @@ __all__ = [
     "Diagnosis",
     "Explanation",
     "Guided",
+    "Suspects",
     "bench_case",
     "diagnose",
     "program_rules_of",
+    "steps_with_a_fault",
     "told",
     "with_results",
 ]

@@ -40,6 +40,7 @@ class BenchCase:
     exchanged: bool = False
     states: frozenset[str] = frozenset()
     ids: Callable[[list[str]], list[str]] | None = None  # what the program makes of the ids of the plan's tags
+    silent_steps: frozenset[int] = frozenset()  # places of the plan's steps in which no answer comes
     shaky: str = ""  # the leg whose contact comes and goes
 
     @property
@@ -76,6 +77,10 @@ class BenchCase:
         if steps is None:
             return replace(self, rail_volts=volts)
         return replace(self, rail_on_volts=volts, rail_on_steps=steps)
+
+    def silent_on(self, steps: frozenset[int]) -> "BenchCase":
+        """A module that gives no answer in some of the plan's steps."""
+        return replace(self, silent_steps=steps)
 
     def with_shaky(self, ref: str) -> "BenchCase":
         return replace(self, shaky=ref)

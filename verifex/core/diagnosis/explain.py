@@ -51,17 +51,34 @@ def bench_case(
     return BenchCase(exercise, board, sheet, view, measured, printing)
 
 
-def diagnose(case: BenchCase, log_: Log) -> Diagnosis | None:
-    """Weigh every fault of the case against the log; None where nothing can be held against it."""
-    seen = observe(log_, case.exercise)
+@dataclass(frozen=True)
+class Suspects:
+    """What a case's bench prints when it is sound, and every fault with what it prints; `more` adds to scores by index."""
+
+    case: BenchCase
+    rig: Rig
+    sound: Prediction
+    found: list[Candidate]
+    more: Mapping[int, float]
+
+    @staticmethod
+    def of(case: BenchCase) -> "Suspects":
+        rig = Rig(case)
+        sound = predict(case, rig)
+        found = candidates(case, rig)
+        more: dict[int, float] = {}
+        if any(printing.table is not None for printing in case.printing.values()):
+            found, more = _with_its_program(case, rig, found, sound)
+        return Suspects(case, rig, sound, found, more)
+
+
+def diagnose(suspects: Suspects, log_: Log) -> Diagnosis | None:
+    """Weigh every fault of a case against a log; None where nothing can be held against it."""
+    case, rig, sound = suspects.case, suspects.rig, suspects.sound
+    found, more = suspects.found, suspects.more
+    seen = observe(log_, case.exercise, case.sheet)
     if not seen or not (case.sheet.chains or any(one.text is not None for one in seen.values())):
         return None
-    rig = Rig(case)
-    sound = predict(case, rig)
-    found = candidates(case, rig)
-    more: dict[int, float] = {}
-    if any(printing.table is not None for printing in case.printing.values()):
-        found, more = _with_its_program(case, rig, found, sound)
     nothing = _nothing(seen, sound, case)
     ranking = rank(found, seen, sound, nothing, more)
     if ranking.nothing > UNEXPLAINED:

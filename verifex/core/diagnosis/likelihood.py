@@ -19,6 +19,7 @@ SHARP = 1 / 3  # variance of a rectangular distribution of half width 1
 GRAINS = 0.6  # σ of a centre, in grains, besides what the causes do
 IMPOSSIBLE = -14.0  # a number where none can come, or none where one must
 NO_ANSWER_VALUES = 6.0  # how many values stand for no answer: each as likely as the other
+OCTAVES_OUTSIDE = 1.0  # over how many powers of e a value spreads that no such module can give
 RIGHT_ID, WRONG_ID = 0.97, 0.003  # how often an id is what a fault prints, and how often another one comes
 RIGHT_STATE = 0.96  # how often a state is told rightly
 MOST_STATES = 3.0
@@ -27,6 +28,8 @@ QUIET_GRAINS, WANDERING_GRAINS, CHATTER_GRAINS = (
     (14.0, 0.9),
     (14.0, 1.4),
 )  # median and width of ln(spread/grain)
+MOST_MIDDLING = 0.3  # of the values, of a contact that comes and goes
+WILD_GRAINS, ANY_WANDERING = (5.0, 400.0), -0.6  # how far an open pin wanders, each octave as likely as the other
 OWN_NOISE_SHARE = 0.04  # of its worst-case width that a sensor may flicker by itself
 LEAST_OF_SPREAD, LEAST_OF_RISE = -7.0, -3.0  # no single figure outweighs all others
 RISE_WIDTH, MOVING_WIDTH, WANDERING_WIDTH = 0.1, 0.2, 0.4  # of the share by which a step rises, by how it goes
@@ -47,8 +50,11 @@ def log_likelihood(seen: Mapping[Spot, Seen], prediction: Prediction, grain: Map
         if one.told is not None and not one.count:
             total += _of_states(one, said)
             continue
-        if said.value is None or not one.count or one.no_answers > 0.5:
+        if said.value is None or not one.count or (one.no_answers > 0.5 and said.value != one.centre):
             total += _of_silence(one, said, grain.get(spot[1], 1.0))
+            continue
+        if said.outside is not None:
+            total += _of_any_outside(one, said, said.outside)
             continue
         total += _of_spread(one, said) + _of_rise(one, said)
         spots.append(spot)
@@ -63,6 +69,14 @@ def _of_silence(one: Seen, said: Said, grain: float) -> float:
             return -log(NO_ANSWER_VALUES) - log(max(grain, 1e-9))
         return 0.0 if silent else IMPOSSIBLE
     return IMPOSSIBLE if silent else 0.0
+
+
+def _of_any_outside(one: Seen, said: Said, ends: tuple[float, float]) -> float:
+    """Any value outside the ends, each power of ten as likely as the other, with any noise."""
+    if ends[0] <= one.centre <= ends[1]:
+        return IMPOSSIBLE
+    unknown = ANY_SPREAD * (one.count >= LEAST_FOR_SPREAD) + ANY_RISE * (one.count >= LEAST_FOR_RISE)
+    return max(of_noise(one, said), unknown) - log((abs(one.centre) + 1) * OCTAVES_OUTSIDE)
 
 
 def _of_states(one: Seen, said: Said) -> float:
@@ -83,7 +97,12 @@ def _of_spread(one: Seen, said: Said) -> float:
     median, width = {
         Noise.QUIET: QUIET_GRAINS, Noise.WANDERING: WANDERING_GRAINS, Noise.CHATTER: CHATTER_GRAINS,
     }[said.noise]  # fmt: skip
-    return max(LEAST_OF_SPREAD, _normal(log(spread + 0.3) - log(median + 0.3), width))
+    found = _normal(log(spread + 0.3) - log(median + 0.3), width)
+    if said.noise is Noise.CHATTER and one.middling > MOST_MIDDLING:
+        found += ANY_WANDERING * 5  # a contact that comes and goes jumps between levels; these lie between
+    if said.noise is Noise.WANDERING and WILD_GRAINS[0] <= spread <= WILD_GRAINS[1]:
+        found = max(found, ANY_WANDERING)  # a pin that nothing holds may wander a little, or through its whole range
+    return max(LEAST_OF_SPREAD, found)
 
 
 def _of_rise(one: Seen, said: Said) -> float:

@@ -27,7 +27,8 @@ class Said:
     `effects` are the half widths by cause, in the printed unit and with their sign: one cause moves all steps together.
     `grain` is one count or step of resolution in the printed unit, `rises` the share of its value by which a reading
     climbs (or falls, below 0) within the step. `there` says, where a state is told in words, whether something is there;
-    `is_level` that there is nothing but 0 and 1. `text` is the id of a tag, empty where none is printed.
+    `is_level` that there is nothing but 0 and 1; `outside` that any value comes that lies outside these ends. `text` is the
+    id of a tag, empty where none is printed.
     """
 
     value: float | None
@@ -37,6 +38,7 @@ class Said:
     rises: float = 0.0
     there: int | None = None
     is_level: bool = False
+    outside: tuple[float, float] | None = None
     text: str | None = None
 
     @property

@@ -137,6 +137,8 @@ def _same(one: Said, other: Said) -> bool:
         return False
     if one.value is None or other.value is None:
         return one.value is other.value
+    if one.outside != other.outside:
+        return False
     if one.noise is not other.noise or one.there != other.there or abs(one.rises - other.rises) > 0.05:
         return False
     blurred = {

@@ -63,10 +63,20 @@ def _reading(case: BenchCase, rig: Rig, key: Key, chain: Chain) -> list[Said]:
     gain = _gain(raws, sound)
     said = []
     for index, (raw, stimulus) in enumerate(zip(raws, rig.stimuli(key), strict=True)):
-        if isnan(stimulus) or raw.mute or ("mute" in case.states and isinstance(chain, BusChain)):
+        if (
+            isnan(stimulus)
+            or raw.mute
+            or index in case.silent_steps
+            or ("mute" in case.states and isinstance(chain, BusChain))
+        ):
             said.append(Said(None))
-        elif raw.floats or "wandering" in case.states:
+        elif (raw.floats or "wandering" in case.states) and whole[0] < whole[1]:
             said.append(_anything(chain, index, whole, _grain(chain, printing, whole)))
+        elif "bytes" in case.states and isinstance(chain, BusChain):
+            ends = sorted(printing.value(np.array([chain.output.low, chain.output.high])))
+            said.append(
+                Said(float(ends[1]), grain=10.0**-chain.formula.decimals, outside=(float(ends[0]), float(ends[1])))
+            )
         else:
             said.append(_said(case, rig, key, chain, index, raw, sound[index], gain))
     return _in_time(case, chain, said, whole)
@@ -137,7 +147,7 @@ def _gain(raws: Sequence[Raw], sound: Sequence[Raw]) -> float:
 def _grain(chain: Chain, printing: Printing, whole: tuple[float, float]) -> float:
     """One count in the printed unit, over the whole range."""
     if isinstance(chain, AdcChain):
-        return max((whole[1] - whole[0]) / chain.board.full_count, 1e-9)
+        return max((whole[1] - whole[0]) / chain.board.full_count, 10.0**-chain.formula.decimals)
     return 10.0**-chain.formula.decimals
 
 

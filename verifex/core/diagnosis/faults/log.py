@@ -29,6 +29,12 @@ def log_faults(case: BenchCase) -> Iterator[Fault]:
             "Show one other step live.", Where.LOG, PRIORS["steps-not-taken"],
             methodcaller("in_order", (index,) * len(steps)),
         )  # fmt: skip
+    if len(steps) >= 2:
+        yield Fault(
+            "read-once", "The module is read once, in setup(), and the same value is printed again and again",
+            "Is it read in each turn of the loop, and not only at the start?", Where.PROGRAM, PRIORS["read-once"],
+            methodcaller("in_order", (0,) * len(steps)),
+        )  # fmt: skip
     if any(catalogue().parts[part.part].is_display for part in case.exercise.recipe):
         yield Fault(
             "stale-digits", "Digits of the value before are left standing on the display",

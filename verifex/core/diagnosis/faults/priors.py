@@ -17,6 +17,7 @@ PRIORS = {
     "another-slope": 1.5,
     "reference-assumed": 4.0,
     "volts-in-whole-numbers": 3.0,
+    "count-divided-away": 2.5,
     "overflow": 3.0,
     "inverted-sense": 3.0,
     "echo-not-halved": 5.0,
@@ -32,6 +33,10 @@ PRIORS = {
     "stale-id": 2.0,
     "bytes-turned": 1.0,
     "zeros-left-out": 1.5,
+    "read-too-soon": 2.0,
+    "bytes-misread": 1.5,
+    "read-once": 0.9,
+    "pin-number-printed": 1.0,
     # The wiring, each single mistake.
     "row-off": 1.0,
     "leads-exchanged": 1.0,
@@ -53,6 +58,8 @@ PRIORS = {
     "shaky-contact": 1.0,
     "floating": 2.0,
     "not-answering": 2.0,
+    "beyond-reach": 2.0,
+    "answer-lost": 1.0,
     # The log.
     "steps-exchanged": 1.0,
     "steps-not-taken": 1.0,

@@ -1,6 +1,7 @@
 """Faults of the program: the value is printed by another formula than the exercise asks."""
 
 from collections.abc import Callable, Iterator
+from contextlib import suppress
 from dataclasses import replace
 from operator import methodcaller
 
@@ -12,13 +13,16 @@ from verifex.core.diagnosis.model import Fault, Where
 from verifex.core.diagnosis.printing import Printing
 from verifex.core.exercise.units import PRINTED
 from verifex.core.expected.chain import AdcChain, Chain, DigitalChain
+from verifex.core.expected.route import route_of
 from verifex.core.expected.sheet import Key
+from verifex.core.expected.unavailable import Unavailable
 from verifex.core.parts import LinearOutput
-from verifex.core.parts.outputs import FloatArray
+from verifex.core.parts.outputs import DataOutput, FloatArray
 
 CM_PER_INCH = 2.54
 REFERENCES_VOLTS = (5.0, 3.3, 1.1)
 KELVIN = 273.15
+FIRST_VALUE = {"celsius": 85.0, "fahrenheit": 185.0}  # of the single-wire probe
 INT16 = 1 << 16
 MICROS_PER_VOLT, MILLIS_PER_VOLT = 1e6, 1000
 
@@ -28,6 +32,12 @@ def program_faults(case: BenchCase) -> Iterator[Fault]:
         chain = case.sheet.chains.get(key)
         if chain is None:
             continue
+        if isinstance(chain, DigitalChain) and (pin := _pin_number(case, key, chain)) is not None:
+            yield Fault(
+                "pin-number-printed", f"The number of the pin, {pin}, is printed, and not its state",
+                "Is digitalRead() around the pin where it is printed?", Where.PROGRAM, PRIORS["pin-number-printed"],
+                _on(key, _value(lambda v, pin=pin: v * 0.0 + pin)), (key[0],),  # type: ignore[misc]
+            )  # fmt: skip
         which = "" if len(case.keys) == 1 else f" ({case.exercise.readings[position].name or key[1]})"
         for slug, title, look_at, change in _changes(case, chain):
             yield Fault(
@@ -42,6 +52,17 @@ def program_faults(case: BenchCase) -> Iterator[Fault]:
             PRIORS["readings-exchanged"],
             methodcaller("with_readings_exchanged"),
         )
+
+
+def _pin_number(case: BenchCase, key: Key, chain: DigitalChain) -> int | None:
+    """The number of the pin that a level is read at; None where the wiring does not say."""
+    part = case.view.matching(key[0]) if case.view else None
+    if case.view is None or part is None:
+        return None
+    with suppress(Unavailable):
+        digits = route_of(case.view, part, chain.output).pin.name.lstrip("DGIOP")
+        return int(digits) if digits.isdigit() and int(digits) > 1 else None
+    return None
 
 
 Change = Callable[[Printing], Printing]
@@ -149,6 +170,11 @@ def _of_a_voltage(case: BenchCase, chain: AdcChain) -> Iterator[Told]:
         "Does one of the two numbers of the division have a decimal point?",
         lambda p: replace(p, before=lambda raw: np.floor(raw * formula.volts_per_count) / formula.volts_per_count),
     )  # fmt: skip
+    for slug, value in (("count-divided-away", None), ("count-divided-away:zero", 0.0)):
+        yield (
+            slug, "The count is divided by the whole range in whole numbers: nothing is left of it",
+            "Does the division of the count have a decimal point: / 1024.0?", _nothing_left(value),
+        )  # fmt: skip
     if chain.board.int_bits == 16:
         yield (
             "overflow", "The product goes beyond 32767 and wraps around",
@@ -191,6 +217,13 @@ def _of_a_line(output: LinearOutput) -> Iterator[Told]:
             "Check the slope in the formula: how many millivolts a degree?",
             _times(factor),
         )
+
+
+def _nothing_left(value: float | None) -> Change:
+    """The formula with a count of 0, or `value` where the formula takes nothing off."""
+    if value is None:
+        return lambda p: replace(p, before=lambda raw: raw * 0.0)
+    return _value(lambda v: v * 0.0 + value)
 
 
 def _wrapped(volts: float) -> Callable[[FloatArray], FloatArray]:
@@ -251,7 +284,14 @@ def _of_a_number(chain: Chain) -> Iterator[Told]:
             f"Is what comes divided by {counts:g}?",
             _value(lambda v: v * counts),
         )
+    if isinstance(output, DataOutput) and output.conversion_ms and unit in FIRST_VALUE:
+        yield (
+            "read-too-soon", f"{FIRST_VALUE[unit]:g} is what the module holds before its first conversion: it is read too soon",
+            "Is a conversion asked for before each reading, and waited for?",
+            _value(lambda v: v * 0.0 + FIRST_VALUE[unit]),
+        )  # fmt: skip
     if unit in ("celsius", "percent"):
+        yield "tenfold:0.1", "A tenth of the value is printed", "Is what comes divided by 10 twice?", _times(0.1)
         yield "tenfold", "Ten times the value is printed", "Is what comes divided by 10?", _value(lambda v: v * 10)
     if unit == "hectopascal":
         yield "another-unit", "Printed in pascal", "Is the pressure divided by 100?", _value(lambda v: v * 100)

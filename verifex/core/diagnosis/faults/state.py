@@ -10,6 +10,7 @@ from verifex.core.diagnosis.raw import NO_PULL_UP
 from verifex.core.expected.chain import AdcChain, BusChain, DigitalChain
 from verifex.core.parts import PartType, catalogue
 
+NOT_ANSWERING = "Are the leads of {ref}, the pull-up of its line and the pin that the program names right? Then put another {ref} in its place."
 SAG_SHARE, LOW_SHARE = 0.9, 0.88  # of the rail, under load (our estimate)
 
 
@@ -58,12 +59,23 @@ def state_faults(case: BenchCase) -> Iterator[Fault]:
     for ref in dict.fromkeys(key[0] for key, chain in chains.items() if isinstance(chain, BusChain)):
         yield _state(
             "not-answering",
-            f"{ref} itself does not answer",
-            f"Put another {ref} in its place.",
+            f"{ref} does not answer",
+            NOT_ANSWERING.format(ref=ref),
             methodcaller("in_state", "mute"),
             ref,
         )
+    told: set[str] = set()
     for (ref, _), read in chains.items():
+        if read.output.carries == "number" and ref not in told:
+            told.add(ref)
+            yield from _answer_lost(case, ref)
+            yield _state(
+                "bytes-misread", f"No {ref} can give such a value: its bytes are put together wrongly, or it is another kind of module",
+                f"Which kind does the program name, and what is printed on {ref}? Which byte comes first, and is it signed?",
+                methodcaller("in_state", "bytes"), ref,
+            )  # fmt: skip
+        if read.output.carries == "pulse":
+            yield from _beyond_reach(case, ref)
         if isinstance(read, DigitalChain):
             yield Fault(
                 "pull-up-unset", f"The pin of {ref} is left without its pull-up: while {ref} lets go, nothing holds it",
@@ -76,6 +88,30 @@ def state_faults(case: BenchCase) -> Iterator[Fault]:
                 "shaky-contact", "A contact comes and goes", "Wiggle each lead of the module in turn while it reads.",
                 methodcaller("with_shaky", ref), ref,
             )  # fmt: skip
+
+
+def _answer_lost(case: BenchCase, ref: str) -> Iterator[Fault]:
+    """No answer at one step, where the module answers at the others."""
+    steps = case.sheet.steps
+    for index, step in enumerate(steps) if len(steps) > 1 else ():
+        yield _state(
+            "answer-lost", f"At “{step.name}” {ref} does not answer: a lead came loose there, or its supply gave way",
+            f"Bring the bench into “{step.name}” again and wiggle each lead of {ref} in turn.",
+            methodcaller("silent_on", frozenset([index])), ref,
+        )  # fmt: skip
+
+
+def _beyond_reach(case: BenchCase, ref: str) -> Iterator[Fault]:
+    """No echo at the farthest steps, one or more of them but not at all."""
+    steps = sorted(enumerate(case.sheet.steps), key=lambda row: -row[1].stimulus.nominal)
+    for count in range(1, len(steps)):
+        silent = steps[:count]
+        names = " and ".join(f"“{step.name}”" for _, step in silent)
+        yield _state(
+            "beyond-reach", f"At {names} no echo comes back: the target is turned away, or beyond what the library waits for",
+            "Turn a hard, flat target square to the module. Which largest distance does the library wait for?",
+            methodcaller("silent_on", frozenset(index for index, _ in silent)), ref,
+        )  # fmt: skip
 
 
 def _other_pin(ref: str) -> Fault:

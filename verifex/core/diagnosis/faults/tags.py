@@ -5,6 +5,7 @@ from operator import methodcaller
 
 from verifex.core.diagnosis.case import BenchCase
 from verifex.core.diagnosis.faults.priors import PRIORS
+from verifex.core.diagnosis.faults.state import NOT_ANSWERING
 from verifex.core.diagnosis.model import Fault, Where
 from verifex.core.diagnosis.observe import TAG
 from verifex.core.readings.log.ids import same_id
@@ -13,7 +14,7 @@ from verifex.core.readings.log.ids import same_id
 def tag_faults(case: BenchCase) -> Iterator[Fault]:
     for ref, _ in (key for key in case.keys if key[1] == TAG):
         yield Fault(
-            "not-answering", f"{ref} itself does not answer", f"Put another {ref} in its place.",
+            "not-answering", f"{ref} does not answer", NOT_ANSWERING.format(ref=ref),
             Where.STATE, PRIORS["not-answering"], methodcaller("in_state", "mute"), (ref,),
         )  # fmt: skip
         for slug, title, look_at, change in (
