@@ -7,11 +7,13 @@ from verifex.core.program import tree as t
 from verifex.core.program.clocks import side_of, watched
 from verifex.core.program.dynamic.arithmetic import SIGNS, applied, signed
 from verifex.core.program.dynamic.builtins import NOT_SUPPORTED_YET
-from verifex.core.program.dynamic.calling import all_of, entries
+from verifex.core.program.dynamic.calling import all_of, each, entries
 from verifex.core.program.dynamic.effort import as_key, walk
+from verifex.core.program.dynamic.modules.together import awaited
 from verifex.core.program.dynamic.names import Later, Names, Value
 from verifex.core.program.dynamic.running import attribute, item, truth
 from verifex.core.program.dynamic.showing import formatted
+from verifex.core.program.dynamic.strands import give
 from verifex.core.program.dynamic.values import HOST_ERRORS, Frame, Instance, as_raised
 from verifex.core.program.fast import constant
 
@@ -52,6 +54,20 @@ class Expressions:
 
         return run
 
+    def _yield(self, node: t.Yield) -> Value:
+        value = self.value(node.value) if node.value is not None else constant(None)
+        holder, at, all_of_it = self.names.machine, node.at, node.all
+
+        def run(frame: Frame) -> Any:
+            machine, found = holder[0], value(frame)
+            if not all_of_it:
+                return give(machine, found)
+            for one in each(machine, found, at):
+                give(machine, one)
+            return None
+
+        return run
+
     def value(self, node: t.Expr) -> Value:
         holder, at = self.names.machine, node.at
         match node:
@@ -65,6 +81,11 @@ class Expressions:
                 return self._binary(node)
             case t.Chain():
                 return self._chain(node)
+            case t.Yield():
+                return self._yield(node)
+            case t.Await():
+                waited = self.value(node.value)
+                return lambda frame: awaited(holder[0], waited(frame), at)
             case t.Assign():
                 return self.later.assign(node)
             case t.Choice():

@@ -9,7 +9,7 @@ from verifex.core.program.dynamic.effort import walk
 from verifex.core.program.dynamic.expressions import Expressions
 from verifex.core.program.dynamic.names import Later, Names, Value, class_key, targets
 from verifex.core.program.dynamic.running import method
-from verifex.core.program.dynamic.values import UNSET, Above, Class, Frame, Function, Instance, error
+from verifex.core.program.dynamic.values import UNSET, Above, Class, Frame, Function, FunctionKind, Instance, error
 from verifex.core.program.fast import constant
 
 
@@ -80,12 +80,14 @@ class Functions:
         rest_named = next((p.name for p in node.params if p.rest == "**"), None)
         names, at, inside = tuple(p.name for p in params), node.at, self.names.scope is not None
         action, slots = self.later.body(node)
+        kind = FunctionKind(node.runs) if isinstance(node, t.Function) else FunctionKind.PLAIN
 
         def make(frame: Frame) -> Function:
             values = tuple(default(frame) for default in defaults)
             return Function(
-                name, names, star, required, values, rest, rest_named, action, slots, frame if inside else None, at
-            )
+                name, names, star, required, values, rest, rest_named, action, slots, frame if inside else None, at,
+                kind,
+            )  # fmt: skip
 
         return make
 

@@ -8,7 +8,19 @@ from collections.abc import Mapping
 from typing import Any
 
 from verifex.core.program.devices import LibraryConstant
-from verifex.core.program.dynamic.modules import calculating, clock, data, lamps, library, micro, pin_functions
+from verifex.core.program.dynamic.modules import (
+    calculating,
+    clock,
+    containers,
+    data,
+    files,
+    lamps,
+    library,
+    micro,
+    pin_functions,
+    streams,
+    together,
+)
 from verifex.core.program.dynamic.values import UNSET, Builtin, LibraryName, Thing, error
 from verifex.core.program.machine import Machine
 from verifex.core.program.run import Ended
@@ -26,11 +38,26 @@ OWN: dict[str, dict[str, Any]] = {
     "json": data.WRITTEN,
     "gc": data.COLLECTED,
     "signal": clock.SIGNALS,
+    "collections": containers.COLLECTIONS,
+    "dataclasses": containers.DATA_CLASSES,
+    "enum": containers.ENUMS,
+    "typing": containers.HINTS,
+    "functools": containers.FUNCTIONS,
+    "abc": containers.ABSTRACT,
+    "itertools": streams.STREAMS,
+    "contextlib": streams.CONTEXTS,
+    "threading": together.THREADS,
+    "_thread": together.SMALL_THREADS,
+    "queue": together.QUEUES,
+    "asyncio": together.LOOP,
+    "csv": files.TABLES,
+    "pathlib": files.FILES,
+    "logging": files.LOGS,
+    "os": files.COMPUTER,
 }
 #: Modules of the language that are not supported yet.
 _MISSING = """
-os csv threading multiprocessing collections itertools functools re string asyncio socket queue logging pathlib
-subprocess shutil io decimal fractions typing dataclasses enum abc copy array network urllib requests
+multiprocessing re string socket subprocess shutil io decimal fractions copy array network urllib requests
 """
 MISSING = frozenset(_MISSING.split())
 #: What libraries of boards offer, by word.

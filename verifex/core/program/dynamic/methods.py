@@ -6,6 +6,7 @@ from typing import Any
 from verifex.core.program.dynamic.calling import all_of, in_order
 from verifex.core.program.dynamic.effort import as_key, looked_through, searched, walk
 from verifex.core.program.dynamic.showing import by_braces
+from verifex.core.program.dynamic.values import Counted, DefaultDict, Deque, Named
 from verifex.core.program.machine import Machine
 from verifex.core.program.tree import At
 
@@ -83,6 +84,45 @@ def _extend(m: Machine, at: At, values: list[Any], more: Any) -> None:
     values.extend(all_of(m, more, at))
 
 
+def _append_last(m: Machine, at: At, values: Deque, value: Any) -> None:
+    _append(m, at, values, value)
+    values.shorten()
+
+
+def _append_first(m: Machine, at: At, values: Deque, value: Any) -> None:
+    _insert(m, at, values, 0, value)
+    values.shorten(at_the_end=True)
+
+
+def _pop_first(m: Machine, at: At, values: Deque) -> Any:
+    return values.pop(0)
+
+
+def _extend_last(m: Machine, at: At, values: Deque, more: Any) -> None:
+    _extend(m, at, values, more)
+    values.shorten()
+
+
+def _rotate(m: Machine, at: At, values: Deque, by: int = 1) -> None:
+    looked_through(m, values, at)
+    by = by % len(values) if values else 0
+    values[:] = values[-by:] + values[:-by] if by else values
+
+
+def _most_common(m: Machine, at: At, value: dict[Any, int], count: int | None = None) -> list[tuple[Any, int]]:
+    return sorted(value.items(), key=lambda entry: -entry[1])[:count]
+
+
+def _as_dict(m: Machine, at: At, value: Named) -> dict[str, Any]:
+    return dict(zip(value.names, value, strict=True))
+
+
+def _replaced(m: Machine, at: At, value: Named, **named: Any) -> Named:
+    found = Named(named.get(name, own) for name, own in zip(value.names, value, strict=True))
+    found.title, found.names = value.title, value.names
+    return found
+
+
 def _sort(m: Machine, at: At, values: list[Any], key: Any = None, reverse: bool = False) -> None:
     walk(m, values, at)
     values[:] = sorted(values, key=in_order(m, key, at), reverse=bool(reverse))
@@ -155,6 +195,19 @@ METHODS: dict[type, dict[str, Act]] = {
     float: _plain(float, "is_integer"),
     bool: {},
     range: {},
+}
+METHODS |= {
+    Deque: _plain(list, "remove pop clear index count reverse copy")
+    | {
+        "append": _append_last,
+        "appendleft": _append_first,
+        "popleft": _pop_first,
+        "extend": _extend_last,
+        "rotate": _rotate,
+    },
+    DefaultDict: METHODS[dict],
+    Counted: METHODS[dict] | {"most_common": _most_common},
+    Named: METHODS[tuple] | {"_asdict": _as_dict, "_replace": _replaced},
 }
 
 #: What the language has for these kinds. A name of these that METHODS lacks is told as not supported; any other is an error.

@@ -12,9 +12,13 @@ from verifex.core.program.dynamic.values import (
     Bound,
     Builtin,
     Class,
+    Counted,
+    DefaultDict,
     Function,
+    Hint,
     Instance,
     Member,
+    Named,
     Thing,
     error,
     kind_name,
@@ -66,6 +70,8 @@ def attribute(m: Machine, value: Any, name: str, at: At) -> Any:
         raise Ended("unsupported", at, f"`{value.name}.{name}`")
     if isinstance(value, Thing):
         return value.get(m, name, at)
+    if isinstance(value, Named) and name in value.names:
+        return value[value.names.index(name)]
     known = METHODS.get(type(value))
     if known is not None:
         act = known.get(name)
@@ -127,6 +133,15 @@ def method(m: Machine, value: Any, name: str, args: tuple[Any, ...], named: dict
 
 def item(m: Machine, value: Any, index: Any, at: At) -> Any:
     """`value[index]`; a stretch of a text or a list counts as made anew."""
+    if isinstance(value, DefaultDict | Counted) and as_key(m, index, at) not in value:
+        if isinstance(value, Counted):
+            return 0
+        if value.factory is not None:
+            value[index] = call(m, value.factory, (), {}, at)
+    if isinstance(value, Hint):
+        return value
+    if isinstance(value, Class) and isinstance(value.members.get(index), Instance):
+        return value.members[index]
     if isinstance(value, str | list | tuple | bytes | bytearray | dict | range):
         found = value[as_key(m, index, at)]
         if isinstance(index, slice):

@@ -10,8 +10,10 @@ from verifex.core.program.dynamic.values import (
     Bound,
     Builtin,
     Class,
+    Deque,
     Function,
     Instance,
+    Named,
     Thing,
     Unset,
     error,
@@ -41,6 +43,10 @@ def shown(m: Machine, value: Any, at: At, *, quoted: bool = False, deep: int = 0
         m.take(len(one) if isinstance(one, str) else 1, at)
         return shown(m, one, at, quoted=True, deep=deep + 1)
 
+    if isinstance(value, Named):
+        return f"{value.title}({', '.join(f'{n}={inside(v)}' for n, v in zip(value.names, value, strict=True))})"
+    if isinstance(value, Deque):
+        return "deque([" + ", ".join(inside(v) for v in value) + "])"
     if isinstance(value, list):
         return "[" + ", ".join(inside(v) for v in value) + "]"
     if isinstance(value, tuple):
@@ -55,6 +61,11 @@ def shown(m: Machine, value: Any, at: At, *, quoted: bool = False, deep: int = 0
         own = value.of.find(second) if isinstance(own, Unset) else own
         if isinstance(own, Function):
             return str(call(m, Bound(own, value), (), {}, at))
+        if value.of.base is not None and value.of.base.made is not None:  # a constant of a list
+            name = f"{value.of.name}.{value.fields['name']}"
+            return f"<{name}: {inside(value.fields['value'])}>" if quoted else name
+        if value.of.begin is not None:
+            return f"{value.of.name}({', '.join(f'{n}={inside(v)}' for n, v in value.fields.items())})"
         if "args" in value.fields:
             args = value.fields["args"]
             if quoted:

@@ -98,6 +98,7 @@ class Statements:
                 return self._return(node)
             case t.Define():
                 make = self._decorated(node.function, self.functions.function(node.function, node.function.name))
+                make = self._handed_to(node.decorators, make, node.at)
                 write = self.assignments.write_to(t.Name(node.at, node.function.name))
                 return self._plain(lambda frame: write(frame, make(frame)), node.at)
             case t.Class():
@@ -184,6 +185,21 @@ class Statements:
 
         return with_setter
 
+    def _handed_to(self, decorators: tuple[t.Expr, ...], make: Value, at: t.At) -> Value:
+        """What is made, handed to each of its decorators, the nearest first."""
+        holder, acts = self.names.machine, [self.expressions.value(one) for one in decorators]
+        if not acts:
+            return make
+
+        def run(frame: Frame) -> Any:
+            found = [act(frame) for act in acts]
+            made = make(frame)
+            for act in reversed(found):
+                made = call(holder[0], act, (made,), {}, at)
+            return made
+
+        return run
+
     def _class(self, node: t.Class) -> Action:
         base = self.expressions.value(node.base) if node.base is not None else None
         write = self.assignments.write_to(t.Name(node.at, node.name))
@@ -191,11 +207,12 @@ class Statements:
         scope = self.names.scope = Scope(outer, is_class=True, at=node.at)
         own, of_program, _ = assigned(node.body)
         scope.globals = of_program
-        for name in sorted(own):
+        for name in sorted(own, key=_first_in(node.body)):
             scope.add(name)
         action = self.block(node.body)
         self.names.scope = outer
         at, key, holder = node.at, class_key(scope), self.names.machine
+        decorators = [self.expressions.value(one) for one in node.decorators]
 
         def run(frame: Frame) -> object:
             on = base(frame) if base else None
@@ -204,8 +221,14 @@ class Statements:
             inner: Frame = [frame, *[UNSET] * (scope.size - 1)]
             action(inner)
             members = {name: inner[slot] for name, slot in scope.slots.items() if inner[slot] is not UNSET}
-            made = holder[0].own[key] = Class(node.name, on, members)
-            write(frame, made)
+            fields = tuple((name, members.get(name, UNSET)) for name in node.annotated)
+            made = holder[0].own[key] = Class(node.name, on, members, fields)
+            if on is not None and on.made is not None:
+                on.made(holder[0], made)
+            decorated: Any = made
+            for act in reversed(decorators):
+                decorated = call(holder[0], act(frame), (decorated,), {}, at)
+            write(frame, decorated)
             return None
 
         return run
@@ -322,6 +345,8 @@ class Statements:
         def run(frame: Frame) -> object:
             machine, owner = holder[0], value(frame)
             begun = owner
+            if isinstance(owner, Thing) and (act := getattr(owner, "enter", None)) is not None:
+                begun = act(machine, at)
             if isinstance(owner, Instance) and not isinstance(enter := owner.of.find("__enter__"), Unset):
                 begun = call(machine, Bound(enter, owner), (), {}, at)
             if write:
@@ -332,6 +357,17 @@ class Statements:
                 _leave(machine, owner, at)
 
         return run
+
+
+def _first_in(body: t.Block) -> Callable[[str], tuple[int, int]]:
+    """Where a name of a class is first given something, as `sorted` takes it."""
+    firsts: dict[str, tuple[int, int]] = {}
+    for node in t.walk(body):
+        name = node.target.name if isinstance(node, t.Assign) and isinstance(node.target, t.Name) else ""
+        name = node.function.name if isinstance(node, t.Define) else name
+        if name:
+            firsts.setdefault(name, (node.at.line, node.at.column))
+    return lambda name: firsts.get(name, (1 << 30, 0))
 
 
 def _if_set(read: Callable[[Frame], Any]) -> Callable[[Frame], Any]:

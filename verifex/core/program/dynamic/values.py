@@ -6,6 +6,7 @@ names of its own is one of the kinds here. A program gets at nothing of a value 
 
 from collections.abc import Callable
 from dataclasses import dataclass, field
+from enum import StrEnum
 from pathlib import Path
 from typing import Any
 
@@ -15,6 +16,14 @@ from verifex.core.program.tree import At
 
 Frame = list[Any]
 Act = Callable[..., Any]  # act(machine, at, *args, **keywords)
+
+
+class FunctionKind(StrEnum):
+    """What a call of a function of the program gives: its value, or something that runs it later."""
+
+    PLAIN = "plain"
+    GENERATOR = "generator"
+    COROUTINE = "coroutine"
 
 
 class Unset:
@@ -48,13 +57,20 @@ class Function:
     slots: Callable[[], int]
     outer: Frame | None
     at: At
+    kind: FunctionKind = FunctionKind.PLAIN
 
 
 @dataclass(slots=True, eq=False)
 class Class:
+    """A class; `annotated` are its fields with a type and what they begin with. `begin` is what makes its objects instead of an
+    `__init__`, `made` what is done with a class that is built on it."""
+
     name: str
     base: "Class | None"
     members: dict[str, Any]
+    annotated: tuple[tuple[str, Any], ...] = ()
+    begin: Act | None = None
+    made: Callable[..., None] | None = None
 
     def find(self, name: str) -> Any:
         """A member of the class or of one it is built on; UNSET when there is none."""
@@ -135,6 +151,45 @@ class Thing:
         return None
 
 
+class Deque(list[Any]):
+    """A list that keeps its last `maxlen` values, where that is set."""
+
+    maxlen: int | None = None
+
+    def shorten(self, *, at_the_end: bool = False) -> None:
+        over = len(self) - self.maxlen if self.maxlen is not None else 0
+        if over > 0 and at_the_end:
+            del self[-over:]
+        elif over > 0:
+            del self[:over]
+
+
+class DefaultDict(dict[Any, Any]):
+    """A dictionary that makes what it does not have."""
+
+    factory: Any = None
+
+
+class Counted(dict[Any, Any]):
+    """How often each value came; one that never came counts 0."""
+
+
+class Named(tuple[Any, ...]):
+    """Values that have names besides their places."""
+
+    title = "tuple"
+    names: tuple[str, ...] = ()
+
+
+class Hint(Thing):
+    """Something of `typing`: it says what a value is meant to be, and does nothing."""
+
+    name = "type"
+
+    def called(self, m: Machine, at: At, *args: Any, **_: Any) -> Any:
+        return args[-1] if args else None
+
+
 class LibraryName(str, Thing):
     """A constant of a library that only the library itself makes sense of. It may turn out to be a class that nothing here plays."""
 
@@ -211,6 +266,7 @@ def as_raised(wrong: Exception, at: At) -> Raised:
 
 KIND_NAMES = {
     bool: "bool", int: "int", float: "float", str: "str", list: "list", tuple: "tuple", dict: "dict", set: "set",
+    Deque: "deque", DefaultDict: "defaultdict", Counted: "Counter",
     bytes: "bytes", bytearray: "bytearray", range: "range", type(None): "NoneType", Function: "function",
     Bound: "method", Builtin: "function", Class: "type",
 }  # fmt: skip
@@ -219,4 +275,6 @@ KIND_NAMES = {
 def kind_name(value: Any) -> str:
     if isinstance(value, Instance):
         return value.of.name
+    if isinstance(value, Named):
+        return value.title
     return KIND_NAMES.get(type(value), getattr(value, "name", "object"))

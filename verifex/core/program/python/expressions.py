@@ -79,13 +79,19 @@ class Expressions:
                 return self._made(raw, "pairs", raw.key, raw.value)
             case ast.Lambda():
                 return t.Lambda(at, self.params(raw.args), self.expr(raw.body))
+            case ast.Yield():
+                return t.Yield(at, self.expr(raw.value) if raw.value is not None else None)
+            case ast.YieldFrom():
+                return t.Yield(at, self.expr(raw.value), all=True)
+            case ast.Await():
+                return t.Await(at, self.expr(raw.value))
             case ast.NamedExpr():
                 return t.Assign(at, "=", self.expr(raw.target), self.expr(raw.value))
         raise NotSupported(raw, WORDS.get(type(raw), f"this {type(raw).__name__}"))
 
     def _constant(self, raw: ast.Constant) -> t.Expr:
         at, value = self.at(raw), raw.value
-        if isinstance(value, bool) or value is None or isinstance(value, bytes):
+        if isinstance(value, bool) or value is None or value is ... or isinstance(value, bytes):
             return t.Literal(at, value)
         if isinstance(value, int):
             return t.Number(at, value, LONG)
@@ -93,7 +99,7 @@ class Expressions:
             return t.Number(at, value, FLOAT)
         if isinstance(value, str):
             return t.Text(at, value)
-        raise NotSupported(raw, "this kind of number" if isinstance(value, complex) else "`...`")
+        raise NotSupported(raw, "this kind of number")
 
     def _joined(self, raw: ast.BoolOp) -> t.Expr:
         op = "&&" if isinstance(raw.op, ast.And) else "||"
@@ -157,4 +163,4 @@ class Expressions:
         return tuple(params)
 
 
-WORDS: dict[type, str] = {ast.Yield: "`yield`", ast.YieldFrom: "`yield from`", ast.Await: "`await`"}
+WORDS: dict[type, str] = {ast.TemplateStr: "this text"} if hasattr(ast, "TemplateStr") else {}

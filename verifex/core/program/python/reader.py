@@ -3,7 +3,8 @@
 import ast
 
 from verifex.core.program import tree as t
-from verifex.core.program.python.expressions import ANY, BINARY, Expressions, NotSupported
+from verifex.core.program.python.expressions import ANY, BINARY, NotSupported
+from verifex.core.program.python.patterns import Patterns
 
 MAIN = "program"  # the name that a program's statements outside its functions go by
 
@@ -17,7 +18,7 @@ def read_python(source: str) -> t.Program:
     return program
 
 
-class _Reader(Expressions):
+class _Reader(Patterns):
     def __init__(self, program: t.Program) -> None:
         self.program = program
 
@@ -64,15 +65,17 @@ class _Reader(Expressions):
                 return [t.Continue(at)]
             case ast.Return():
                 return [t.Return(at, self.expr(raw.value) if raw.value is not None else None)]
-            case ast.FunctionDef():
-                return [t.Define(at, self._function(raw))]
+            case ast.FunctionDef() | ast.AsyncFunctionDef():
+                return [self._define(raw)]
+            case ast.Match():
+                return self._match(raw)
             case ast.ClassDef():
                 return [self._class(raw)]
             case ast.Try():
                 return [self._try(raw)]
             case ast.Raise():
                 return [t.Raise(at, self.expr(raw.exc) if raw.exc is not None else None)]
-            case ast.With():
+            case ast.With() | ast.AsyncWith():
                 return [self._with(raw, raw.items)]
             case ast.Global() | ast.Nonlocal():
                 return [t.Outer(at, "global" if isinstance(raw, ast.Global) else "nonlocal", tuple(raw.names))]
@@ -87,17 +90,36 @@ class _Reader(Expressions):
                 return [t.If(at, t.Unary(at, "!", self.expr(raw.test)), t.Block(at, (wrong,)), None)]
         raise NotSupported(raw, WORDS.get(type(raw), f"this {type(raw).__name__}"))
 
-    def _function(self, raw: ast.FunctionDef) -> t.Function:
+    def _define(self, raw: ast.FunctionDef | ast.AsyncFunctionDef) -> t.Define:
         params, body = self.params(raw.args), self.block(self.at(raw), raw.body)
-        made = t.Function(self.at(raw), raw.name, ANY, params, body, _decorator(raw))
+        own, others = _decorator(raw)
+        made = t.Function(self.at(raw), raw.name, ANY, params, body, own, runs=_runs(raw))
         self.program.add(made)
-        return made
+        return t.Define(self.at(raw), made, tuple(self.expr(one) for one in others))
+
+    def _match(self, raw: ast.Match) -> list[t.Stmt]:
+        """`match` as the choice between conditions that it is."""
+        at, name = self.at(raw), t.Name(self.at(raw), f"value matched in line {raw.lineno}")
+        chosen: t.Stmt | None = None
+        for case in reversed(raw.cases):
+            condition = self.pattern(case.pattern, name)
+            if case.guard is not None:
+                condition = t.Binary(self.at(case.guard), "&&", condition, self.expr(case.guard))
+            chosen = t.If(self.at(case.pattern), condition, self.block(self.at(case.pattern), case.body), chosen)
+        assert chosen is not None
+        return [t.Do(at, t.Assign(at, "=", name, self.expr(raw.subject))), chosen]
 
     def _class(self, raw: ast.ClassDef) -> t.Class:
-        if len(raw.bases) > 1 or raw.keywords or raw.decorator_list:
-            raise NotSupported(raw, "a class with several bases, keywords or decorators")
+        if len(raw.bases) > 1:
+            raise NotSupported(raw, "a class with several bases")
         base = self.expr(raw.bases[0]) if raw.bases else None
-        return t.Class(self.at(raw), raw.name, base, self.block(self.at(raw), raw.body))
+        if isinstance(base, t.Name) and base.name == "object":
+            base = None
+        annotated = tuple(
+            one.target.id for one in raw.body if isinstance(one, ast.AnnAssign) and isinstance(one.target, ast.Name)
+        )
+        decorators = tuple(self.expr(one) for one in raw.decorator_list)
+        return t.Class(self.at(raw), raw.name, base, self.block(self.at(raw), raw.body), decorators, annotated)
 
     def _try(self, raw: ast.Try) -> t.Try:
         at = self.at(raw)
@@ -112,7 +134,7 @@ class _Reader(Expressions):
             at, self.block(at, raw.body), handlers, otherwise, self.block(at, raw.finalbody) if raw.finalbody else None
         )
 
-    def _with(self, raw: ast.With, items: list[ast.withitem]) -> t.With:
+    def _with(self, raw: ast.With | ast.AsyncWith, items: list[ast.withitem]) -> t.With:
         first, *rest = items
         if first.optional_vars is not None and not isinstance(first.optional_vars, ast.Name):
             raise NotSupported(raw, "`with` for several names")
@@ -122,18 +144,34 @@ class _Reader(Expressions):
         return t.With(at, self.expr(first.context_expr), name, body)
 
 
-def _decorator(raw: ast.FunctionDef) -> str:
-    """What stands above a method, in words of the tree; raises NotSupported for any other decorator."""
-    match raw.decorator_list:
-        case []:
-            return ""
-        case [ast.Name(id="property" | "staticmethod" | "classmethod" as name)]:
-            return name
-        case [ast.Attribute(value=ast.Name(id=name), attr="setter")] if name == raw.name:
-            return f"{name}.setter"
-    raise NotSupported(raw.decorator_list[0], "this decorator (`@`)")
+def _decorator(raw: ast.FunctionDef | ast.AsyncFunctionDef) -> tuple[str, list[ast.expr]]:
+    """What makes a method of another kind, in words of the tree, and the other decorators above it."""
+    own, others = "", []
+    for one in raw.decorator_list:
+        match one:
+            case ast.Name(id="property" | "staticmethod" | "classmethod" as name):
+                own = name
+            case ast.Attribute(value=ast.Name(id=name), attr="setter") if name == raw.name:
+                own = f"{name}.setter"
+            case _:
+                others.append(one)
+    if own and others and [type(one) for one in others] != [ast.Name]:
+        raise NotSupported(others[0], "this decorator (`@`) of a method")
+    return own, others if not own else []
 
 
-WORDS: dict[type, str] = {
-    ast.AsyncFunctionDef: "`async`", ast.AsyncFor: "`async`", ast.AsyncWith: "`async`", ast.Match: "`match`",
-}  # fmt: skip
+def _runs(raw: ast.FunctionDef | ast.AsyncFunctionDef) -> str:
+    """Whether a call runs the function at once, or gives a generator or a coroutine."""
+    ahead: list[ast.AST] = [*raw.body]
+    gives = False
+    while ahead:
+        node = ahead.pop()
+        gives = gives or isinstance(node, ast.Yield | ast.YieldFrom)
+        if not isinstance(node, ast.FunctionDef | ast.AsyncFunctionDef | ast.Lambda | ast.ClassDef):
+            ahead.extend(ast.iter_child_nodes(node))
+    if gives and isinstance(raw, ast.AsyncFunctionDef):
+        raise NotSupported(raw, "`yield` in an `async` function")
+    return "generator" if gives else "coroutine" if isinstance(raw, ast.AsyncFunctionDef) else "plain"
+
+
+WORDS: dict[type, str] = {ast.AsyncFor: "`async for`"}

@@ -16,9 +16,11 @@ from verifex.core.program.tree.expressions import (
     Field,
     Held,
     Index,
+    InlineFunction,
     Items,
     Keyword,
     Name,
+    New,
     Number,
     SizeOf,
     Step,
@@ -33,6 +35,7 @@ from verifex.core.program.tree.program import (
     walk_program,
 )
 from verifex.core.program.tree.python import (
+    Await,
     Chain,
     Class,
     Comprehension,
@@ -53,6 +56,7 @@ from verifex.core.program.tree.python import (
     Star,
     Try,
     With,
+    Yield,
 )
 from verifex.core.program.tree.statements import (
     Block,
@@ -74,6 +78,7 @@ from verifex.core.program.tree.statements import (
 __all__ = [
     "Assign",
     "At",
+    "Await",
     "Binary",
     "Block",
     "Break",
@@ -103,11 +108,13 @@ __all__ = [
     "If",
     "Import",
     "Index",
+    "InlineFunction",
     "Items",
     "Keyword",
     "Lambda",
     "Literal",
     "Name",
+    "New",
     "Node",
     "Number",
     "Outer",
@@ -129,6 +136,7 @@ __all__ = [
     "Unsupported",
     "While",
     "With",
+    "Yield",
     "children",
     "walk",
     "walk_program",

@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 from verifex.core.program.tree.base import Expr, Node
+from verifex.core.program.tree.statements import Function
 from verifex.core.program.types import Type
 
 
@@ -95,9 +96,10 @@ class Cast(Expr):
 
 @dataclass(frozen=True, slots=True)
 class Items(Expr):
-    """A list in braces that fills an array."""
+    """A list in braces that fills an array, or a record; `names` are the fields where they are named."""
 
     items: tuple[Expr, ...]
+    names: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -120,6 +122,24 @@ class Call(Expr):
     receiver: str | None = None
     on: Expr | None = None
     keywords: tuple[Keyword, ...] = ()
+    types: tuple[Type, ...] = ()  # in pointed brackets
+
+
+@dataclass(frozen=True, slots=True)
+class New(Expr):
+    """A value made where it is asked for, or `length` of them; what comes out is where it lies."""
+
+    type: Type
+    length: Expr | None
+    args: tuple[Expr, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class InlineFunction(Expr):
+    """A function without a name; `by` is what it takes names of its surroundings by: `&` where they lie, `=` their values."""
+
+    function: Function
+    by: str
 
 
 @dataclass(frozen=True, slots=True)

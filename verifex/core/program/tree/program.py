@@ -34,6 +34,8 @@ class Program:
     globals: list[Declare] = field(default_factory=list)
     functions: dict[str, Function] = field(default_factory=dict)
     records: dict[str, Struct] = field(default_factory=dict)
+    #: Methods that each record made from another may do in its own way, as (record, name).
+    virtual: set[tuple[str, str]] = field(default_factory=set)
     #: What fields of records begin with, by (record, field).
     begins: dict[tuple[str, str], Expr] = field(default_factory=dict)
     includes: list[tuple[str, At]] = field(default_factory=list)

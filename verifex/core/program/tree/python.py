@@ -91,6 +91,19 @@ class Lambda(Expr):
 
 
 @dataclass(frozen=True, slots=True)
+class Yield(Expr):
+    """A value that a generator gives; `all` of another one."""
+
+    value: Expr | None
+    all: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Await(Expr):
+    value: Expr
+
+
+@dataclass(frozen=True, slots=True)
 class ForIn(Stmt):
     """`for target in values`: the target may be several names."""
 
@@ -102,9 +115,10 @@ class ForIn(Stmt):
 
 @dataclass(frozen=True, slots=True)
 class Define(Stmt):
-    """A function where it stands."""
+    """A function where it stands, handed to its `decorators`, the last of them first."""
 
     function: Function
+    decorators: tuple[Expr, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -112,6 +126,8 @@ class Class(Stmt):
     name: str
     base: Expr | None
     body: Block
+    decorators: tuple[Expr, ...] = ()
+    annotated: tuple[str, ...] = ()  # names that are given a type, in their order
 
 
 @dataclass(frozen=True, slots=True)

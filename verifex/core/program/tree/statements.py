@@ -113,3 +113,6 @@ class Function(Node):
     params: tuple[Param, ...]
     body: Block
     decorator: str = ""  # of a method: property, staticmethod, classmethod, or `name.setter`
+    gives_place: bool = False  # what it gives is another name for a variable
+    runs: str = "plain"  # in Python: at once, or as a `generator` or a `coroutine`
+    open: tuple[str, ...] = ()  # the names of types that it is described for any of

@@ -108,6 +108,7 @@ SYSTEM: dict[str, Any] = {
     "version": "3.4.0",
     "exit": Builtin("exit", leave),
     "stdout": _Out(),
+    "stderr": _Out(),
     "argv": ["program.py"],
     "platform": "bench",
 }

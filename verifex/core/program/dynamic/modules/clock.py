@@ -3,6 +3,7 @@
 from datetime import UTC, datetime, timedelta
 from typing import Any
 
+from verifex.core.program.dynamic.strands import sleeps
 from verifex.core.program.dynamic.values import Builtin, Thing, error
 from verifex.core.program.machine import Machine
 from verifex.core.program.tree import At
@@ -17,7 +18,7 @@ def _wait(m: Machine, us: float, at: At) -> None:
     m.activity += 1
     if us < 0:
         raise error("ValueError", "a time to sleep cannot be negative", at)
-    m.wait(max(1.0, float(us)), at)
+    sleeps(m, max(1.0, float(us)), at)
 
 
 def _waits(scale: float) -> Any:
@@ -112,5 +113,8 @@ TIME = _members(
     }
 )  # fmt: skip
 DATES: dict[str, Any] = {"datetime": Dates(), "date": Dates()}
-SIGNALS = _members({"pause": _pause})
+SIGNALS: dict[str, Any] = {
+    **_members({"pause": _pause, "signal": lambda m, at, number, act: None, "alarm": lambda m, at, seconds: None}),
+    **{name: number for number, name in ((2, "SIGINT"), (15, "SIGTERM"), (1, "SIGHUP"), (14, "SIGALRM"))},
+}
 PAUSE = Builtin("pause", _pause)
