@@ -81,3 +81,9 @@ static Line Serial;
 void setup();
 void loop();
 int main() { UCSR0B = 1 << TXEN0; setup(); cli(); sleep_enable(); sleep_cpu(); return 0; }
+
+void *operator new(size_t bytes) { return malloc(bytes); }
+void *operator new[](size_t bytes) { return malloc(bytes); }
+void operator delete(void *) {}
+void operator delete(void *, size_t) {}
+void operator delete[](void *) {}

@@ -11,11 +11,13 @@ from verifex.core.program.tree import At
 from verifex.core.program.types import (
     BOOL,
     FLOAT,
+    PORT,
     TEXT,
     VOID,
     Array,
     Int,
     Pointer,
+    Routine,
     Struct,
     Type,
     Widths,
@@ -45,10 +47,14 @@ def converted(value: Value, own: Type, wanted: Type, at: At, machine: list[Machi
     """`value` converted from its own type to the wanted one; a signed value that does not fit is noted on `machine`."""
     if isinstance(wanted, Struct) and own == wanted:
         return lambda frame: copied(value(frame))
-    if own == wanted or wanted == VOID:
+    if own == wanted or wanted in (VOID, PORT):
         return value
     if isinstance(wanted, Pointer):
         return _as_pointer(value, own, wanted)
+    if isinstance(wanted, Routine):
+        return value if isinstance(own, Routine) else lambda frame: None
+    if isinstance(own, Routine):
+        return lambda frame: int(value(frame) is not None)
     if isinstance(own, Array | Pointer) and wanted == BOOL:
         return lambda frame: int(value(frame) is not None)
     if is_chars(own) and wanted == TEXT:

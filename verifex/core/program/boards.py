@@ -40,12 +40,15 @@ def constants(board: Board) -> dict[str, tuple[int | float, Type]]:
         f"SERIAL_{bits}{parity}{stop}": (bits, whole) for bits in range(5, 9) for parity in "NEO" for stop in (1, 2)
     }
     table |= _limits(board.int_bits) | {name: (as_float32(value), FLOAT) for name, value in _OF_MATHS.items()}
+    table |= {f"WDTO_{name}": (code, whole) for code, name in enumerate(_WATCHDOG_SPANS)}
     for number, name in pin_numbers(board).items():
         if name.startswith("A"):
             table[name] = (number, Int(8, False))
     return table
 
 
+#: How long a board may hang before it starts anew.
+_WATCHDOG_SPANS = ["15MS", "30MS", "60MS", "120MS", "250MS", "500MS", "1S", "2S", "4S", "8S"]
 #: Constants of C's mathematics.
 _OF_MATHS = {
     "M_PI": math.pi, "M_PI_2": math.pi / 2, "M_PI_4": math.pi / 4, "M_E": math.e, "M_SQRT2": math.sqrt(2), "M_LN2": math.log(2),

@@ -84,7 +84,7 @@ class Machine:
         self.random_state = 1
         self.returned: object = None
         self.stopping = False  # stopped from outside: what is done now is clearing up, and no part of the run
-        self.functions: dict[str, Callable[[], object]] = {}  # of the program, without parameters
+        self.functions: dict[str, Callable[..., object]] = {}  # of the program
         self.globals: Callable[[], dict[str, object]] = dict  # its variables that last, by name, as they are now
         self.declared = Declared()  # what the exercise says of its libraries
         self.own: dict[str, object] = {}  # what a dialect's libraries keep of their own for a run
@@ -200,6 +200,13 @@ class Machine:
         self.depth += 1
         if self.depth > self.budget.depth:
             raise Ended("depth", at)
+
+    def ask(self, function: str, *values: object) -> object:
+        """What a function of the program gives for these values."""
+        act = self.functions.get(function)
+        if act is not None:
+            act(*values)
+        return self.returned
 
     def call_named(self, function: str) -> None:
         """Call a function of the program by its name, as an interrupt does."""

@@ -59,16 +59,65 @@ class Pointer:
         return f"pointer to {self.of}"
 
 
+KIND_FIELD = ""  # of a record with virtual functions: the name of its kind, so that a call finds its own
+
+
 @dataclass(frozen=True, slots=True)
 class Struct:
     """A record: in the machine a list with a cell for each field, in order."""
 
     name: str
     fields: tuple[tuple[str, "Type"], ...]
+    base: "Struct | None" = field(default=None, compare=False)  # the record it is made from
+
+    @property
+    def is_virtual(self) -> bool:
+        return self.field(KIND_FIELD) is not None
+
+    @property
+    def line(self) -> "list[Struct]":
+        """Itself and the records it is made from, the nearest first."""
+        return [self, *(self.base.line if self.base else [])]
 
     def field(self, name: str) -> "tuple[int, Type] | None":
         """Index and type of a field; None when it has none of that name."""
         return next(((i, kind) for i, (own, kind) in enumerate(self.fields) if own == name), None)
+
+    def __str__(self) -> str:
+        return self.name
+
+
+@dataclass(frozen=True, slots=True)
+class Described:
+    """A record that is not described to its end yet: only a pointer to it can be kept. `Names.whole` finds the record."""
+
+    name: str
+
+    def __str__(self) -> str:
+        return self.name
+
+
+@dataclass(frozen=True, slots=True)
+class Union(Struct):
+    """A record whose fields lie at the same bytes: in the machine an `Overlay`."""
+
+
+@dataclass(frozen=True, slots=True)
+class Routine:
+    """Where a function lies: in the machine the function's key, a `Closure`, or None."""
+
+    takes: tuple["Type", ...]
+    result: "Type"
+
+    def __str__(self) -> str:
+        return "function"
+
+
+@dataclass(frozen=True, slots=True)
+class Open:
+    """A type that a function leaves open under this name: `template <typename T>`."""
+
+    name: str
 
     def __str__(self) -> str:
         return self.name
@@ -84,13 +133,14 @@ class Object:
         return self.class_name
 
 
-Type: TypeAlias = Int | Simple | Array | Pointer | Struct | Object
+Type: TypeAlias = Int | Simple | Array | Pointer | Struct | Object | Routine | Open | Described
 
 FLOAT = Simple("float")
 BOOL = Simple("bool")
 VOID = Simple("void")
 TEXT = Simple("text")
 FUNCTION = Simple("function")
+PORT = Simple("port")  # what a serial port is handed on as: `Print &out`
 AUTO = Simple("auto")  # the type of the value a variable is given
 CHAR = Int(8, True)
 BYTE = Int(8, False)
@@ -124,7 +174,7 @@ class Widths:
             "short": Int(16, True), "int short": Int(16, True), "short unsigned": Int(16, False), "int short unsigned": Int(16, False),
             "long": LONG, "int long": LONG, "long unsigned": ULONG, "int long unsigned": ULONG, "long signed": LONG,
             "char": CHAR, "char signed": CHAR, "char unsigned": BYTE, "byte": BYTE, "boolean": BOOL, "bool": BOOL,
-            "float": FLOAT, "double": FLOAT, "void": VOID, "String": TEXT,
+            "Print": PORT, "Stream": PORT, "HardwareSerial": PORT, "__FlashStringHelper": CHAR, "float": FLOAT, "double": FLOAT, "void": VOID, "String": TEXT,
             "long long": LONGEST, "int long long": LONGEST, "long long signed": LONGEST, "int64_t": LONGEST,
             "long long unsigned": Int(64, False), "int long long unsigned": Int(64, False), "uint64_t": Int(64, False),
             "int8_t": CHAR, "uint8_t": BYTE, "int16_t": Int(16, True), "uint16_t": Int(16, False), "int32_t": LONG, "uint32_t": ULONG,
@@ -158,11 +208,13 @@ def size_of(kind: Type) -> int:
             return kind.bits // 8
         case Array():
             return kind.length * size_of(kind.of)
+        case Union():
+            return max((size_of(own) for _, own in kind.fields), default=0)
         case Struct():
             return sum(size_of(own) for _, own in kind.fields)
-        case Pointer() | Object():
+        case Pointer() | Object() | Routine() | Open() | Described():
             return 2
-    return {"float": 4, "bool": 1, "void": 1, "text": 6, "function": 2}[kind.name]
+    return {"float": 4, "bool": 1, "void": 1, "text": 6, "function": 2, "port": 2}[kind.name]
 
 
 def decayed(kind: Type) -> Type:

@@ -3,7 +3,8 @@
 from collections.abc import Callable
 from typing import Any
 
-from verifex.core.program.types import FLOAT, TEXT, Array, Pointer, Struct, Type
+from verifex.core.program.overlay import Overlay
+from verifex.core.program.types import FLOAT, KIND_FIELD, TEXT, Array, Pointer, Routine, Struct, Type, Union
 
 
 def fresh(kind: Type) -> Callable[[], Any]:
@@ -12,10 +13,12 @@ def fresh(kind: Type) -> Callable[[], Any]:
         case Array():
             inner, length = fresh(kind.of), kind.length
             return lambda: [inner() for _ in range(length)]
+        case Union():
+            return lambda: Overlay.of(kind)
         case Struct():
-            fields = [fresh(own) for _, own in kind.fields]
+            fields = [fresh(own) if name != KIND_FIELD else (lambda: kind.name) for name, own in kind.fields]
             return lambda: [make() for make in fields]
-        case Pointer():
+        case Pointer() | Routine():
             return lambda: None
     if kind == TEXT:
         return lambda: ""
@@ -24,6 +27,8 @@ def fresh(kind: Type) -> Callable[[], Any]:
 
 def copied(value: Any) -> Any:
     """A record or an array with cells of its own; what is a single value stays as it is."""
+    if isinstance(value, Overlay):
+        return value.copied()
     return [copied(cell) for cell in value] if isinstance(value, list) else value
 
 
@@ -31,7 +36,7 @@ def chars_read(where: Any) -> str:
     """The C string at a pointer or in an array, up to its closing NUL."""
     if where is None:
         return ""
-    cells, index = (where, 0) if isinstance(where, list) else where
+    cells, index = where if isinstance(where, tuple) else (where, 0)
     out = []
     while 0 <= index < len(cells) and cells[index]:
         out.append(chr(int(cells[index]) & 0xFF))

@@ -1,11 +1,12 @@
 """Bytes set, copied and compared, whatever kind of values they belong to."""
 
 from collections.abc import Iterator
+from functools import cmp_to_key
 from struct import pack, unpack
 from typing import Any
 
 from verifex.core.program.calls.registry import At, Machine, call
-from verifex.core.program.types import BOOL, FLOAT, VOID, Array, Int, Pointer, Struct, Type, size_of
+from verifex.core.program.types import BOOL, FLOAT, FUNCTION, VOID, Array, Int, Pointer, Struct, Type, size_of
 
 INT, WORD = Int(16, True), Int(16, False)
 Cells = list[Any]
@@ -17,7 +18,7 @@ def _leaves(where: Any, kind: Type) -> Iterator[Leaf]:
     """The single values from a place on, in the order in which they lie."""
     if where is None:
         return
-    cells, first = (where, 0) if isinstance(where, list) else where
+    cells, first = where if isinstance(where, tuple) else (where, 0)
     inner = kind.of if isinstance(kind, Array | Pointer) else kind
     for index in range(max(0, first), len(cells)):
         if isinstance(inner, Array):
@@ -75,6 +76,24 @@ def write_to(m: Machine, at: At, where: Any, kind: Type, data: bytes) -> None:
         done += size
     if done < len(data):
         m.runtime_faults[("points-nowhere" if where is None else "outside-array", at)] += 1
+
+
+@call("free", ("any",), VOID)
+def free(m: Machine, at: At, _: Any, where: Any) -> None:
+    """What lies there may be given to somebody else; nobody else is there."""
+
+
+@call("qsort", ("where", WORD, WORD, FUNCTION), VOID, us=100.0)
+def sort(m: Machine, at: At, kinds: Any, where: Any, count: int, size: int, function: str) -> None:
+    """Put in the order that the function says of two of them."""
+    cells, first = where if isinstance(where, tuple) else (where, 0)
+
+    def order(one: Any, other: Any) -> int:
+        m.step(at)
+        given: Any = m.ask(function, ([one], 0), ([other], 0))
+        return int(given)
+
+    cells[first : first + count] = sorted(cells[first : first + count], key=cmp_to_key(order))
 
 
 @call("memset", ("where", INT, WORD), VOID)

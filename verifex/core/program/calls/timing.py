@@ -3,7 +3,17 @@
 from typing import Any
 
 from verifex.core.program.calls.registry import At, Machine, call
-from verifex.core.program.types import ULONG, VOID, Int
+from verifex.core.program.types import BYTE, ULONG, VOID, Int
+
+
+@call("wdt_enable", (BYTE,), VOID)
+def watch_over(m: Machine, at: At, _: Any, span: int) -> None:
+    """A board that starts anew when its program hangs: ours is seen to hang anyway."""
+
+
+@call("wdt_reset", (), VOID)
+@call("wdt_disable", (), VOID)
+def still_alive(m: Machine, at: At, _: Any) -> None: ...
 
 
 @call("delay", (ULONG,), VOID, us=0.0)

@@ -16,15 +16,18 @@ from verifex.core.program.compiler.calls import Calls
 from verifex.core.program.compiler.expressions import Expressions
 from verifex.core.program.compiler.functions import Functions
 from verifex.core.program.compiler.initial import InitialValues
+from verifex.core.program.compiler.lambdas import Lambdas
 from verifex.core.program.compiler.loops import Loops
 from verifex.core.program.compiler.names import Action, Later, Names, Refused
 from verifex.core.program.compiler.places import Places
 from verifex.core.program.compiler.records import Records
 from verifex.core.program.compiler.statements import Statements
 from verifex.core.program.machine import Machine, RunResult
+from verifex.core.program.overlay import Overlay
 from verifex.core.program.types import Type, size_of
 from verifex.core.program.watch import LineWatch
 
+MOST_MADE = 200  # functions of templates, made of one another
 MOST_KEPT = 4096  # bytes of globals that are looked at after each pass
 
 __all__ = ["Compiled", "Refused", "compile_program"]
@@ -70,7 +73,8 @@ class _Compiler:
         self.statements = Statements(self.names, expressions, self.functions, initial, loops)
         later.value, later.call = expressions.value, calls.call
         later.assign, later.step = assignments.assign, assignments.step
-        later.filled = initial.filled
+        later.filled, later.new = initial.filled, initial.new
+        later.lambda_ = Lambdas(self.names, places, expressions, self.statements).lambda_
         later.statement, later.sequence = self.statements.statement, self.statements.sequence
 
     def compiled(self) -> Compiled:
@@ -78,7 +82,13 @@ class _Compiler:
         self._refuse_outside_functions()
         starts = [self.statements.declare(declare) for declare in program.globals]
         for key, function in program.functions.items():
-            self.statements.function(key, function)
+            if not function.open:
+                self.statements.function(key, function)
+        done: set[str] = set()
+        while left := [key for key in self.functions.made if key not in done]:
+            for key in left[:MOST_MADE]:
+                self.statements.function(key, self.functions.made[key])
+            done.update(left)
         ram, kept = self.board.memory_bytes, self.statements.bytes_kept
         if ram and kept > ram:
             largest = max(program.globals, key=lambda g: size_of(g.type), default=None)
@@ -123,11 +133,11 @@ class _Compiler:
             for action in starts:
                 action(names.globals)
 
-        def runs(name: str) -> Callable[[Machine], None]:
+        def runs(name: str) -> Callable[..., None]:
             action, slots = bodies[name]
 
-            def run(machine: Machine) -> None:
-                action([0] * slots)
+            def run(machine: Machine, *args: object) -> None:
+                action([*args, *[0] * (slots - len(args))])
 
             return run
 
@@ -139,4 +149,6 @@ class _Compiler:
 
 def _frozen(cells: object) -> object:
     """The values of globals as they are now; arrays are filled in place, so they are copied."""
+    if isinstance(cells, Overlay):
+        return bytes(cells.memory)
     return tuple(_frozen(cell) for cell in cells) if isinstance(cells, list) else cells

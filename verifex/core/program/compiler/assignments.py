@@ -33,6 +33,8 @@ class Assignments:
         return post, kind
 
     def assign(self, node: t.Assign) -> Typed:
+        if node.op != "=" and (own := self.expressions.own_assignment(node)) is not None:
+            return self.expressions.value(own)
         if isinstance(node.target, t.Name):
             return self._to_name(node, node.target)
         return self._to_place(node, gives_old=False)

@@ -1,5 +1,6 @@
 """Calls as closures: the program's own functions, the board's call set, methods of texts and of libraries."""
 
+from dataclasses import replace
 from difflib import get_close_matches
 from typing import Any
 
@@ -19,12 +20,14 @@ from verifex.core.program.types import (
     CHAR,
     FLOAT,
     FUNCTION,
+    PORT,
     TEXT,
     VOID,
     Array,
     Int,
     Object,
     Pointer,
+    Routine,
     Struct,
     Type,
     is_chars,
@@ -48,10 +51,21 @@ class Calls:
 
     def call(self, node: t.Call) -> Typed:
         name = f"{node.receiver}.{node.name}" if node.receiver else node.name
+        if self._is_port(node):
+            return self.call(replace(node, receiver="Serial", on=None))
+        if node.on is not None and not node.name:
+            return self._of_a_value(node, node.on)
         if node.on is not None:
             return self._method(node, node.on)
+        if not node.receiver and (kept := self._kept(node)) is not None:
+            return kept
         if not node.receiver and (own := self.names.program.named(node.name)):
-            return self.functions.call(own, node)
+            # `Sensor::begin()` inside a record that is made from that one: on the record itself.
+            return self.functions.call(own, node, (t.Name(node.at, "this"),) if "::" in node.name else ())
+        owner = self.names.owner
+        if not node.receiver and owner and self.records.own_ways(owner, node.name):
+            this = self.expressions.value(t.Name(node.at, "this"))[0]
+            return self.records.found_at_run(owner, node, this)
         if not node.receiver and self.names.owner and (own := self.records.methods_of(self.names.owner, node.name)):
             return self.functions.call(own, node, (t.Name(node.at, "this"),))
         if not node.receiver and node.name in self.names.program.records:
@@ -74,6 +88,30 @@ class Calls:
             self.expressions.value(arg)  # its arguments may hold more to refuse
         return NOTHING, self.names.widths.int
 
+    def _is_port(self, node: t.Call) -> bool:
+        """Whether a method is called of another name for the serial port."""
+        on = t.Name(node.at, node.receiver) if node.receiver and self.names.find(node.receiver) else node.on
+        if not node.name or not isinstance(on, t.Name | t.Field | t.Unary):
+            return False
+        kind = self.expressions.type_of(on)
+        return kind == PORT or (isinstance(kind, Pointer) and kind.of == PORT)
+
+    def _kept(self, node: t.Call) -> Typed | None:
+        """A call of a variable that keeps a function; None for a name that is none."""
+        name = t.Name(node.at, node.name)
+        if self.names.find(node.name) is None and self.names.own_field(node.name) is None:
+            return None
+        value, kind = self.expressions.value(name)
+        return self.functions.kept(node, value, kind) if isinstance(kind, Routine) else None
+
+    def _of_a_value(self, node: t.Call, on: t.Expr) -> Typed:
+        """A call of what an expression gives."""
+        value, kind = self.expressions.value(on)
+        if isinstance(kind, Routine):
+            return self.functions.kept(node, value, kind)
+        self.names.refuse("wrong-types", node.at, f"{_shown(kind)} is no function")
+        return NOTHING, self.names.widths.int
+
     def _board_call(self, spec: Spec, node: t.Call) -> Typed:
         if not spec.least <= len(node.args) <= len(spec.takes) and not spec.open_ended:
             self.names.refuse("call-arguments", node.at, wants(spec.name, spec.least, len(spec.takes), len(node.args)))
@@ -86,7 +124,7 @@ class Calls:
                 kinds.append(self.expressions.type_of(arg))
                 continue
             value, kind = self.expressions.value(arg)
-            if taken == FUNCTION and kind != FUNCTION:
+            if taken == FUNCTION and not isinstance(kind, Routine):
                 self.names.refuse("wrong-types", arg.at, f"{spec.name} wants the name of a function, without brackets")
             if taken == "where" and kind == TEXT:
                 value, kind = arithmetic.converted(value, kind, Pointer(CHAR), arg.at, None), Pointer(CHAR)
@@ -136,6 +174,7 @@ class Calls:
 
     def _where(self, at: t.At, on: t.Expr) -> t.Expr:
         is_held = isinstance(on, t.Name | t.Index | t.Field) or (isinstance(on, t.Unary) and on.op == "*")
+        is_held = is_held or (isinstance(on, t.Call) and self.places.place_of(on) is not None)
         return t.Unary(at, "&" if is_held else OF_WHAT_COMES_OUT, on)
 
     def _method(self, node: t.Call, on: t.Expr) -> Typed:
@@ -144,8 +183,14 @@ class Calls:
         value, kind = self.expressions.value(on)
         if isinstance(kind, Object):
             return self._device_call(node, value, on)
-        record = kind.of if isinstance(kind, Pointer) else kind
+        record = self.names.whole(kind.of) if isinstance(kind, Pointer) else kind
         if isinstance(record, Struct):
+            kept = record.field(node.name)
+            if kept is not None and isinstance(kept[1], Routine):
+                return self._of_a_value(node, t.Field(node.at, on, node.name, isinstance(kind, Pointer)))
+            where = on if isinstance(kind, Pointer) else self._where(node.at, on)
+            if self.records.own_ways(record, node.name):
+                return self.records.found_at_run(record, node, self.expressions.value(where)[0])
             methods = self.records.methods_of(record, node.name)
             if methods:
                 return self.functions.call(

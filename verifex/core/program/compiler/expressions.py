@@ -13,7 +13,6 @@ from verifex.core.program.types import (
     BOOL,
     CHAR,
     FLOAT,
-    FUNCTION,
     LONG,
     TEXT,
     VOID,
@@ -21,6 +20,7 @@ from verifex.core.program.types import (
     Int,
     Object,
     Pointer,
+    Routine,
     Struct,
     Type,
     as_float32,
@@ -41,7 +41,7 @@ class Expressions:
 
     def truth(self, node: t.Expr) -> Value:
         value, kind = self.value(node)
-        return (lambda frame: value(frame) is not None) if isinstance(kind, Pointer) else value
+        return (lambda frame: value(frame) is not None) if isinstance(kind, Pointer | Routine) else value
 
     def as_type(self, node: t.Expr, kind: Type) -> Value:
         """The expression converted to `kind`."""
@@ -102,6 +102,11 @@ class Expressions:
                 return self._read_place(node)
             case t.Cast(operand=t.Items() as items, type=Struct() as record):
                 return self.as_type(items, record), record
+            case t.Cast(operand=t.Call(name="malloc" | "calloc") as call, type=Pointer(of=kind)) if not self._is_own(
+                call
+            ):
+                sizes = [t.Binary(call.at, "*", *call.args)] if len(call.args) == 2 else [*call.args]
+                return self.later.new(t.New(call.at, kind, _in_bytes(kind, sizes[0]), ()))
             case t.Cast():
                 value, own = self.value(node.operand)
                 # Who cuts a whole number down in so many words means it; a float too large is still a fault.
@@ -113,6 +118,10 @@ class Expressions:
                 return (lambda frame: size), self.names.widths.unsigned
             case t.Call():
                 return self.later.call(node)
+            case t.New():
+                return self.later.new(node)
+            case t.InlineFunction():
+                return self.later.lambda_(node)
             case t.Held():
                 box = node.box
                 return (lambda frame: (box, 0)), Pointer(node.type)
@@ -120,6 +129,9 @@ class Expressions:
                 self.names.refuse("not-assignable", node.at, "{ }")
                 return (lambda frame: 0), self.names.widths.int
         raise TypeError(node)
+
+    def _is_own(self, call: t.Call) -> bool:
+        return call.receiver is not None or not call.args or bool(self.names.program.named(call.name))
 
     def _own_operator(self, node: t.Binary, left: Type, right: Type) -> t.Call | None:
         """The call that an operator on records is, where the program says what it does."""
@@ -129,6 +141,21 @@ class Expressions:
         if (isinstance(left, Struct) or isinstance(right, Struct)) and self.names.program.named(name):
             return t.Call(node.at, name, (node.left, node.right))
         return None
+
+    def own_assignment(self, node: t.Assign) -> t.Call | None:
+        """The call that `+=` and its like are on a record whose kind says what they do."""
+        if not isinstance(node.target, t.Name | t.Field | t.Index):
+            return None
+        if (
+            isinstance(node.target, t.Name)
+            and self.names.find(node.target.name) is None
+            and self.names.own_field(node.target.name) is None
+        ):
+            return None
+        kind = self.type_of(node.target)
+        if not isinstance(kind, Struct) or not self.names.program.named(f"{kind.name}::operator{node.op}"):
+            return None
+        return t.Call(node.at, f"operator{node.op}", (node.value,), on=node.target)
 
     def _asks_a_library(self, node: t.Expr) -> bool:
         """Whether something in an expression is asked of a library's object."""
@@ -212,8 +239,8 @@ class Expressions:
         if node.name in NULLS:
             return (lambda frame: None), Pointer(VOID)
         if node.name in self.names.program.functions:
-            name = node.name
-            return (lambda frame: name), FUNCTION
+            function = self.names.program.functions[node.name]
+            return constant(node.name), Routine(tuple(param.type for param in function.params), function.result)
         if node.name in self.names.program.declared.constants:
             return self._library_constant(self.names.program.declared.constants[node.name])
         if self.names.has_library and (stands_for := no_reading(node.name)) is not None:
@@ -301,6 +328,11 @@ class Expressions:
 
     def type_of(self, node: t.Expr) -> Type:
         return self.value(node)[1]
+
+
+def _in_bytes(kind: Type, size: t.Expr) -> t.Expr:
+    """How many values of a type so many bytes hold."""
+    return t.Binary(size.at, "/", size, t.Number(size.at, max(1, size_of(kind)), LONG))
 
 
 def _is_address_of_text(node: t.Binary, left: Type, right: Type) -> bool:

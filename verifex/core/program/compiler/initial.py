@@ -4,12 +4,14 @@ from typing import Any
 
 from verifex.core.program import tree as t
 from verifex.core.program.compiler.expressions import Expressions
-from verifex.core.program.compiler.names import Frame, Names, Value
+from verifex.core.program.compiler.names import Frame, Names, Typed, Value
 from verifex.core.program.compiler.places import Places
 from verifex.core.program.compiler.records import Records
 from verifex.core.program.devices import Device
-from verifex.core.program.types import BYTE, CHAR, Array, Object, Struct, Type, is_chars
+from verifex.core.program.types import BYTE, CHAR, PORT, Array, Object, Pointer, Struct, Type, is_chars, size_of
 from verifex.core.program.values import chars_made
+
+MOST_BYTES = 1 << 16  # more than the small boards have
 
 
 class InitialValues:
@@ -20,6 +22,8 @@ class InitialValues:
 
     def reference(self, node: t.Declare) -> Value:
         """What another name stands for."""
+        if node.type == PORT:
+            return lambda frame: None
         place = self.places.place_of(node.value) if node.value is not None else None
         if place is None:
             self.names.refuse(
@@ -49,11 +53,11 @@ class InitialValues:
             owns = [kind.of] * kind.length if isinstance(kind, Array) else [own for _, own in kind.fields]
             if len(node.items) > len(owns):
                 self.names.refuse("wrong-types", node.at, f"{len(node.items)} values for {len(owns)} places")
-            parts = [self.filled(own, item) for own, item in zip(owns, node.items, strict=False)]
+            parts = self._placed(kind, node, owns)
 
             def fill(frame: Frame) -> Any:
                 made = blank(frame)
-                for position, part in enumerate(parts):
+                for position, part in parts:
                     made[position] = part(frame)
                 return made
 
@@ -65,6 +69,35 @@ class InitialValues:
             # A byte of 128 to 255 put into a character is the same eight bits: nothing is lost.
             node = t.Number(node.at, CHAR.wrap(int(node.value)), CHAR)
         return self.expressions.as_type(node, kind)
+
+    def _placed(self, kind: Array | Struct, node: t.Items, owns: list[Type]) -> list[tuple[int, Value]]:
+        """Each value of a list in braces with the place it belongs to."""
+        if not node.names or not isinstance(kind, Struct):
+            return [(i, self.filled(own, item)) for i, (own, item) in enumerate(zip(owns, node.items, strict=False))]
+        found = []
+        for name, item in zip(node.names, node.items, strict=True):
+            field = kind.field(name)
+            if field is None:
+                self.names.refuse("no-field", item.at, name)
+                continue
+            found.append((field[0], self.filled(field[1], item)))
+        return found
+
+    def new(self, node: t.New) -> Typed:
+        """Values made where they are asked for, as many as fit into the board's memory."""
+        kind = node.type
+        if node.length is None:
+            begins: t.Expr | None = t.Items(node.at, node.args) if isinstance(kind, Struct) else (*node.args, None)[0]
+            one = self.filled(kind, begins)
+            return (lambda frame: ([one(frame)], 0)), Pointer(kind)
+        make, (length, _) = self.filled(kind, None), self.expressions.value(node.length)
+        most = MOST_BYTES // max(1, size_of(kind))
+
+        def made(frame: Frame) -> Any:
+            count = int(length(frame))
+            return ([make(frame) for _ in range(count)], 0) if 0 < count <= most else None
+
+        return made, Pointer(kind)
 
     def _each_built(self, kind: Array) -> Value:
         """An array whose records have each begun as records of their kind do."""

@@ -15,7 +15,7 @@ from verifex.core.program.calls import CALLS
 from verifex.core.program.compiler.not_yet import NOT_SUPPORTED_YET, REGISTERS
 from verifex.core.program.devices import NO_READING
 from verifex.core.program.machine import Machine
-from verifex.core.program.types import Pointer, Struct, Type, Widths
+from verifex.core.program.types import Described, Pointer, Struct, Type, Widths
 from verifex.core.program.watch import LineWatch
 
 Frame = list[Any]
@@ -101,6 +101,8 @@ class Later:
     assign: Callable[[t.Assign], Typed]
     filled: Callable[[Type, t.Expr | None], Value]  # a new value of a type from a list in braces
     step: Callable[[t.Step], Typed]
+    new: Callable[[t.New], Typed]
+    lambda_: Callable[[t.InlineFunction], Typed]
     statement: Callable[[t.Stmt], Action]
     sequence: Callable[[tuple[t.Stmt, ...]], Action]
 
@@ -169,8 +171,17 @@ class Names:
     def find(self, name: str) -> Variable | None:
         """What a name stands for here; None where it is no variable. Inside a method a field of the record hides a global."""
         variable = self.scope.find(name)
-        is_outside = variable is not None and self.scope.outermost.names.get(name) is variable
-        return None if is_outside and self.own_field(name) is not None else variable
+        is_outside = variable is None or self.scope.outermost.names.get(name) is variable
+        if not is_outside or self.owner is None:
+            return variable
+        if self.own_field(name) is not None:
+            return None
+        shared = (self.scope.outermost.names.get(f"{kind.name}::{name}") for kind in self.owner.line)
+        return next((one for one in shared if one is not None), variable)
+
+    def whole(self, kind: Type) -> Type:
+        """A record that was only named where its pointer is kept."""
+        return self.program.records.get(kind.name, kind) if isinstance(kind, Described) else kind
 
     def own_field(self, name: str) -> t.Field | None:
         """A bare name inside a method that is a field of the record itself."""

@@ -7,7 +7,7 @@ Wire SPI EEPROM SPISettings Serial1 Serial2 Serial3 Keyboard Mouse analogReadRes
 touchRead ledcSetup ledcAttachPin ledcAttach ledcWrite ledcWriteTone WiFi serialEvent ESP esp_sleep_enable_timer_wakeup
 """
 _OF_C = """
-malloc calloc realloc free exit abort atexit qsort bsearch div ldiv strtod strdup strndup strpbrk strsep strlcpy strlcat strrev strupr
+malloc calloc realloc exit abort atexit bsearch div ldiv strtod strdup strndup strpbrk strsep strlcpy strlcat strrev strupr
 strlwr memchr memccpy sscanf scanf printf puts putchar getchar fprintf fputs vsprintf vsnprintf asprintf dtostre modf frexp lrint lrintf
 rint rintf nearbyint remainder exp2 fma time mktime localtime gmtime difftime clock setjmp longjmp assert va_start va_end va_arg
 """
@@ -20,5 +20,5 @@ NOT_SUPPORTED_YET = frozenset(f"{_DIALECT}{_OF_C}{_OF_PROGRAM_MEMORY}{_MADE}".sp
 #: The small boards' own registers and what goes with them.
 REGISTERS = re.compile(
     r"(PORT|DDR|PIN)[A-L]|TCCR\d[AB]|OCR\d[AB]|TCNT\d|TIMSK\d|TIFR\d|ICR\d|ADMUX|ADCSR[AB]|ADC[HL]?|PCICR|PCMSK\d|EICRA|EIMSK|"
-    r"SREG|SMCR|WDTCSR|UCSR\d[ABC]|UDR\d|_BV|_delay_[mu]s|wdt_\w+|sleep_\w+|set_sleep_mode"
+    r"SREG|SMCR|WDTCSR|UCSR\d[ABC]|UDR\d|_delay_[mu]s|sleep_\w+|set_sleep_mode"
 )

@@ -53,9 +53,17 @@ class Places:
                 return self._of_field(node)
             case t.Unary(op="*"):
                 return self._pointed_to(node.operand)
+            case t.Call():
+                return self._given_by(node)
             case t.Cast():
                 return None
         return None
+
+    def _given_by(self, node: t.Call) -> Place | None:
+        """The place that a function gives; None for one that gives a value."""
+        value, kind = self.later.value(node)
+        where: Value | None = getattr(value, "where", None)
+        return Place(kind, pair=where, name=f"{node.name}()") if where is not None else None
 
     def of_name(self, node: t.Name) -> Place | None:
         variable = self.names.find(node.name)
@@ -105,7 +113,7 @@ class Places:
                     return None
                 return where[0][where[1]]
 
-            base, kind = pointed, kind.of
+            base, kind = pointed, self.names.whole(kind.of)
         if isinstance(kind, Object) and _ID.search(node.name):
             device = base
             return Place(TAG, lambda frame: [device(frame).tag], lambda frame: 0, name=node.name)
@@ -131,7 +139,8 @@ class Places:
         pointer, kind = self.later.value(operand)
         if isinstance(kind, Array):
             return Place(kind.of, pointer, lambda frame: 0, name="*", fixed=kind.fixed)
-        return Place(kind.of, pair=pointer, name="*", fixed=kind.fixed) if isinstance(kind, Pointer) else None
+        whole = self.names.whole(kind.of) if isinstance(kind, Pointer) else None
+        return Place(whole, pair=pointer, name="*", fixed=kind.fixed) if whole and isinstance(kind, Pointer) else None
 
     def read(self, place: Place, at: t.At) -> Value:
         """The value in a place; one outside its cells is a fault of the run and reads as 0."""

@@ -6,7 +6,7 @@ from verifex.core.program import tree as t
 from verifex.core.program.compiler.expressions import Expressions
 from verifex.core.program.compiler.functions import Functions
 from verifex.core.program.compiler.names import Frame, Names, Typed, Value
-from verifex.core.program.types import Struct, Type
+from verifex.core.program.types import KIND_FIELD, Struct, Type
 from verifex.core.program.values import fresh
 
 
@@ -17,12 +17,51 @@ class Records:
         self.names, self.expressions, self.functions = names, expressions, functions
 
     def methods_of(self, record: Struct, name: str) -> list[tuple[str, t.Function]]:
-        return self.names.program.named(f"{record.name}::{name}")
+        """Those of the record itself, else of the nearest one it is made from; a constructor is each record's own."""
+        for one in record.line if name != record.name else [record]:
+            if found := self.names.program.named(f"{one.name}::{name}"):
+                return found
+        return []
+
+    def own_ways(self, record: Struct, name: str) -> list[Struct]:
+        """The records whose own way of a virtual method a call may find: those made from `record`, and itself. Empty for a method
+        that is not virtual."""
+        if not any((one.name, name) in self.names.program.virtual for one in record.line):
+            return []
+        made = dict.fromkeys(one for one in self.names.program.records.values() if record in one.line)
+        return [one for one in made if self.methods_of(one, name)]
+
+    def found_at_run(self, record: Struct, node: t.Call, where: Value) -> Typed:
+        """A call of a virtual method: which one is found by what kind of record lies there."""
+        box: list[Any] = [None]
+        ways = {
+            one.name: self.functions.call(self.methods_of(one, node.name), node, (t.Held(node.at, box, one),))
+            for one in self.own_ways(record, node.name)
+        }
+        position, holder, at = record.field(KIND_FIELD), self.names.machine, node.at
+        kind = next(iter(ways.values()))[1]
+
+        def run(frame: Frame) -> Any:
+            held = where(frame)
+            if held is None or not 0 <= held[1] < len(held[0]):
+                holder[0].runtime_faults[("points-nowhere", at)] += 1
+                return 0
+            cells = held[0][held[1]]
+            way = ways.get(cells[position[0]]) if position and isinstance(cells, list) else None
+            if way is None:
+                holder[0].runtime_faults[("points-nowhere", at)] += 1
+                return 0
+            outer, box[0] = box[0], cells
+            given = way[0](frame)
+            box[0] = outer
+            return given
+
+        return run, kind
 
     def built(self, record: Struct, node: t.Call) -> Typed:
         """A record made by its own constructor."""
         make = self.fresh(record)
-        own = self.methods_of(record, record.name)
+        own = next((found for one in record.line if (found := self.methods_of(one, one.name))), [])
         if not own:
             if node.args:
                 self.names.refuse(

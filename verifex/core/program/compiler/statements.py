@@ -8,7 +8,7 @@ from verifex.core.program.compiler.initial import InitialValues
 from verifex.core.program.compiler.loops import BREAK, CONTINUE, RETURN, Loops
 from verifex.core.program.compiler.names import Action, Frame, Names, Scope, Value, Variable
 from verifex.core.program.machine import Machine
-from verifex.core.program.types import AUTO, CHAR, FUNCTION, VOID, Array, Int, Pointer, Type, size_of
+from verifex.core.program.types import AUTO, CHAR, VOID, Array, Int, Pointer, Type, decayed, size_of
 
 HEADED = (t.If, t.While, t.For, t.ForEach, t.Switch)  # of these only the head belongs to the line
 
@@ -23,11 +23,12 @@ class Statements:
         self.initial, self.loops = initial, loops
         self.bytes_kept = 0  # by variables that last as long as the program
         self.result: Type = VOID  # of the function that is compiled
+        self.gives_place = False
 
     def function(self, key: str, function: t.Function) -> None:
         outer, self.names.scope = self.names.scope, Scope(self.names.scope)
         self.names.slots = self.names.most_slots = 0
-        self.result = function.result
+        self.result, self.gives_place = function.result, function.gives_place
         self.names.clocks = {} if self.names.program.named("millis") else CPP_CLOCKS | times_of_pass(function)
         self.names.owner = (
             self.names.program.records.get(function.name.split("::")[0]) if "::" in function.name else None
@@ -180,8 +181,6 @@ class Statements:
         if isinstance(node.value, t.Text):
             return Pointer(CHAR, fixed=True)
         kind = self.expressions.type_of(node.value)
-        if kind == FUNCTION:
-            self.names.program.unsupported.append(t.Unsupported(node.at, f"`{node.name}`, another name of a function,"))
         if kind == VOID:
             return self.names.widths.int  # filling it says that nothing is given
         kind = Pointer(kind.of, kind.fixed) if isinstance(kind, Array) and not node.reference else kind
@@ -204,11 +203,9 @@ class Statements:
         return run
 
     def _return(self, node: t.Return) -> Action:
-        value = (
-            self.expressions.as_type(node.value, self.result)
-            if node.value is not None and self.result != VOID
-            else None
-        )
+        if self.result == AUTO:  # a function without a name gives what its first return does
+            self.result = decayed(self.expressions.type_of(node.value)) if node.value is not None else VOID
+        value = self._given_back(node.value) if node.value is not None and self.result != VOID else None
         holder = self.names.machine
 
         def run(frame: Frame) -> object:
@@ -216,3 +213,17 @@ class Statements:
             return RETURN
 
         return run
+
+    def _given_back(self, value: t.Expr) -> Value:
+        """What a return gives: a value, or where it lies in a function that gives places."""
+        if not self.gives_place:
+            return self.expressions.as_type(value, self.result)
+        place = self.expressions.places.place_of(value)
+        if place is None:
+            self.names.refuse(
+                "wrong-types", value.at, "the function gives another name for a variable; a plain value is given"
+            )
+            return lambda frame: None
+        if isinstance(value, t.Name) and (variable := self.names.find(value.name)):
+            variable.used = True
+        return self.expressions.places.address_of(place)

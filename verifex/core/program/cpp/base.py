@@ -2,6 +2,7 @@
 
 import re
 from collections.abc import Callable
+from typing import Any
 
 from tree_sitter import Node as Raw
 
@@ -9,7 +10,7 @@ from verifex.core.program import tree as t
 from verifex.core.program.cpp.conditions import Unclear, left_in
 from verifex.core.program.types import Struct, Type, Widths
 
-CONST_WORDS = ("const", "constexpr", "volatile", "static", "register", "inline", "struct", "enum", "PROGMEM")
+CONST_WORDS = ("const", "constexpr", "volatile", "static", "register", "inline", "struct", "union", "enum", "PROGMEM")
 
 
 DIRECTIVES = ("preproc_def", "preproc_function_def", "preproc_call")
@@ -35,6 +36,9 @@ class Base:
         self.announced: dict[str, t.At] = {}  # variables that are `extern` before they are declared, and where
         self.members: dict[str, str] = {}  # of lists of names, `Level::LOW`, the name alone
         self.begun_records: list[str] = []  # records, from their name on
+        self.members_outside: set[str] = set()  # static fields that are defined outside their record, as `Record::name`
+        self.templates: dict[str, Any] = {}  # records that are described for any type
+        self.static_methods: set[str] = set()  # those without a record, as `Record::name`
         self.methods: list[tuple[Struct, Raw]] = []  # of records, still to be read
 
     def guard(self, raw: Raw, read: Callable[[Raw], None]) -> None:

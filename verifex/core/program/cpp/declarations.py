@@ -1,6 +1,7 @@
 """Declarations of the C++ dialect: variables, arrays, pointers, references, records, lists of names."""
 
 import operator
+import re
 from collections.abc import Callable
 from dataclasses import dataclass
 from difflib import get_close_matches
@@ -10,14 +11,38 @@ from tree_sitter import Node as Raw
 from verifex.core.program import tree as t
 from verifex.core.program.cpp.base import NotSupported
 from verifex.core.program.cpp.expressions import Expressions
-from verifex.core.program.types import AUTO, CHAR, TEXT, Array, Object, Pointer, Struct, Type
+from verifex.core.program.cpp.grammar import parse
+from verifex.core.program.types import (
+    AUTO,
+    BOOL,
+    CHAR,
+    FLOAT,
+    KIND_FIELD,
+    TEXT,
+    Array,
+    Described,
+    Int,
+    Object,
+    Pointer,
+    Routine,
+    Struct,
+    Type,
+    Union,
+)
 
 MOST_ITEMS = 4096
+RECORDS = ("struct_specifier", "class_specifier", "union_specifier")
 #: Types of the language by their letters, for one that is written with other capitals.
 OWN_TYPES = {
     name.lower(): name
     for name in ("int", "float", "bool", "char", "byte", "long", "double", "boolean", "void", "word", "String")
 }
+
+
+TABLE_OF_FUNCTIONS = re.compile(
+    r"^(?:static\s+|const\s+)*(\w[\w\s*]*?)\(\s*\*\s*(?:const\s+)?(\w+)\s*\[\s*(\w*)\s*\]\s*\)\s*\(([^()]*)\)\s*=",
+    re.ASCII,
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -29,6 +54,7 @@ class Declared:
     pointers: int
     reference: bool
     lengths: tuple[Raw | None, ...]
+    takes: tuple[Type, ...] | None = None  # of what keeps a function: the types it takes
 
 
 #: Sums whose value is certain while reading, on whole numbers; a quotient is cut towards 0.
@@ -38,13 +64,31 @@ OF_KNOWN: dict[str, Callable[[int, int], int]] = {
 }  # fmt: skip
 
 
+def keeps_a_function(raw: Raw) -> bool:
+    """Whether a declarator is of a variable that keeps a function: `(*act)()`."""
+    inner = raw.child_by_field_name("declarator")
+    return inner is not None and inner.type == "parenthesized_declarator"
+
+
+def _has_bytes(kind: Type) -> bool:
+    """Whether a value lies in memory as bytes that another kind can be read from."""
+    if isinstance(kind, Array):
+        return _has_bytes(kind.of)
+    if isinstance(kind, Struct):
+        return all(_has_bytes(own) for _, own in kind.fields)
+    return isinstance(kind, Int) or kind in (BOOL, FLOAT)
+
+
 class Declarations(Expressions):
     def declared(self, raw: Raw) -> Declared:
         """Takes a declarator apart from outside in."""
         pointers, reference = 0, False
         lengths: list[Raw | None] = []
+        takes: tuple[Type, ...] | None = None
         here = raw
         while here.type not in ("identifier", "field_identifier", "type_identifier"):
+            if here.type == "qualified_identifier" and self.text(here) in self.members_outside:
+                break
             if here.type == "pointer_declarator":
                 pointers += 1
                 here = self.field(here, "declarator")
@@ -54,20 +98,48 @@ class Declarations(Expressions):
             elif here.type == "array_declarator":
                 lengths.insert(0, here.child_by_field_name("size"))
                 here = self.field(here, "declarator")
+            elif here.type == "function_declarator" and keeps_a_function(here):
+                takes, pointers = self.taken(self.field(here, "parameters")), pointers - 1
+                here = self.named(self.field(here, "declarator"))[0]
             else:
                 raise NotSupported(here, f"`{self.shown(here)}`")
-        return Declared(here, self.text(here), pointers, reference, tuple(lengths))
+        return Declared(here, self.text(here), max(0, pointers), reference, tuple(lengths), takes)
+
+    def taken(self, parameters: Raw) -> tuple[Type, ...]:
+        """The types of parameters of which the names do not matter."""
+        found = []
+        for raw in self.named(parameters):
+            if raw.type != "parameter_declaration":
+                raise NotSupported(raw, f"`{self.shown(raw)}` as a parameter")
+            if self.text(raw) == "void":
+                continue
+            kind, stars = self.base_type(raw), self.text(raw).count("*")
+            if "&" in self.text(raw) and "const" not in self.text(raw):
+                raise NotSupported(raw, f"`{self.shown(raw)}` of a function that is kept")
+            for _ in range(stars):
+                kind = Pointer(kind)
+            found.append(kind)
+        return tuple(found)
 
     def base_type(self, raw: Raw) -> Type:
         """The type in front of the declarators; a record or list of names that is described there is made."""
         described = self.field(raw, "type")
-        if described.type in ("struct_specifier", "class_specifier"):
+        own = described.child_by_field_name("body") is None and self.text(described.child_by_field_name("name"))
+        if described.type in RECORDS and not (own and own in self.begun_records and own not in self.type_names):
             return self.record(described)
         if described.type == "enum_specifier":
             return self.list_of_names(described)
+        if described.type == "template_type" and (made := self.template_made(described)) is not None:
+            return made
         kind = self.type_named(self.text(described))
-        if kind is None and self.text(described) in self.begun_records:
-            raise NotSupported(raw, "a record that holds its own kind")
+        word = self.text(described).removeprefix("struct ").strip()
+        if kind is None and word in self.begun_records:
+            if not all(
+                d.type in ("pointer_declarator", "reference_declarator")
+                for d in raw.children_by_field_name("declarator")
+            ):
+                raise NotSupported(raw, "a record that holds its own kind")
+            return Described(word)
         if kind is None and self.text(described).split("::")[0] in self.type_names and "::" in self.text(described):
             raise NotSupported(described, f"the type `{self.text(described)}`")
         if kind is None and self.is_library_class(described):
@@ -104,7 +176,7 @@ class Declarations(Expressions):
         for declarator in raw.children_by_field_name("declarator"):
             value: t.Expr | None = None
             built = isinstance(kind, Struct) and (
-                declarator.type == "function_declarator"
+                (declarator.type == "function_declarator" and not keeps_a_function(declarator))
                 or (declarator.type == "init_declarator" and self.field(declarator, "value").type == "argument_list")
             )
             if isinstance(kind, Object) or (isinstance(kind, Struct) and built):
@@ -128,6 +200,21 @@ class Declarations(Expressions):
                 t.Declare(self.at(one.raw), one.name, whole, value, fixed, static, one.reference, volatile, beside)
             )
         return out
+
+    def table_of_functions(self, raw: Raw) -> t.Declare | None:
+        """`void (*acts[])() = {one, other};`, which the grammar takes for an assignment; None for anything else."""
+        found = TABLE_OF_FUNCTIONS.match(self.text(raw))
+        inner = self.named(raw)
+        if found is None or not inner or inner[0].type != "assignment_expression":
+            return None
+        result, name, length, parameters = found.groups()
+        described = parse(f"typedef {result}(*kept)({parameters}); int of[{length or 1}];".encode()).named_children
+        kind = self.base_type(described[0])
+        one = self.declared(self.field(described[0], "declarator"))
+        at, items = self.at(raw), self.expr(self.field(inner[0], "right"))
+        size = self.declared(self.field(described[1], "declarator")).lengths[0] if length else None
+        whole = Array(self.whole_type(kind, one, None, raw, constant=False), self.length(size, items, raw))
+        return t.Declare(at, name, whole, items)
 
     def object_made(self, kind: Object | Struct, declarator: Raw) -> t.Declare:
         """A library's object with the values it is constructed with, in whichever way that is written."""
@@ -195,7 +282,7 @@ class Declarations(Expressions):
 
     def whole_type(self, kind: Type, one: Declared, value: t.Expr | None, raw: Raw, *, constant: bool) -> Type:
         """The base type with the pointers and lengths of a declarator around it."""
-        whole = kind
+        whole = kind if one.takes is None else Routine(one.takes, kind)
         # In a list of pointers to constant characters each only ever reads: a text. A single one may go on letter by letter.
         literals = isinstance(value, t.Items) and bool(value.items) and all(isinstance(i, t.Text) for i in value.items)
         for _ in range(one.pointers):
@@ -227,7 +314,8 @@ class Declarations(Expressions):
         if isinstance(node, t.Number) and isinstance(node.value, int):
             return node.value
         if isinstance(node, t.Name):
-            value = next((g.value for g in self.program.globals if g.name == node.name and g.constant), None)
+            names = {node.name, *(f"{record}::{node.name}" for record in self.begun_records[-1:])}
+            value = next((g.value for g in self.program.globals if g.name in names and g.constant), None)
             return self.known(value) if value is not None else None
         if isinstance(node, t.Binary):
             left, right = self.known(node.left), self.known(node.right)
@@ -240,28 +328,44 @@ class Declarations(Expressions):
 
     # -- records and lists of names ----------------------------------------------------------------
 
-    def record(self, raw: Raw) -> Struct:
-        """A record described in place, or one known by name."""
-        named = self.text(raw.child_by_field_name("name"))
+    def record(self, raw: Raw, whole_name: str = "") -> Struct:
+        """A record described in place, or one known by name; one of a template has its values behind its name."""
+        named = whole_name or self.text(raw.child_by_field_name("name"))
         body = raw.child_by_field_name("body")
         if body is None:
             known = self.type_names.get(named)
-            if not isinstance(known, Struct):
-                raise NotSupported(raw, f"`{self.shown(raw)}`")
-            return known
-        fields: list[tuple[str, Type]] = []
+            if isinstance(known, Struct):
+                return known
+            raise NotSupported(raw, f"`{self.shown(raw)}`")
+        base = self._made_from(raw)
         named = named or f"record in line {raw.start_point.row + 1}"
+        fields: list[tuple[str, Type]] = list(base.fields) if base else []
+        if self._begins_virtual(body) and not (base and base.is_virtual):
+            fields.insert(0, (KIND_FIELD, Int(16, True)))
+        for (record, name), value in list(self.program.begins.items()):
+            if base is not None and record == base.name:
+                self.program.begins[(named, name)] = value
         self.begun_records.append(named)
         for child in self.named(body):
-            if child.type in ("access_specifier", "function_definition"):
+            if child.type == "function_definition":
+                self._note_virtual(named, child)
+                continue
+            if child.type in ("access_specifier", "using_declaration", "friend_declaration"):
                 continue
             if child.type == "declaration" and self.is_method(child):
+                self._note_virtual(named, child)
                 continue
             if child.type != "field_declaration":
                 raise NotSupported(child, f"`{self.shown(child)}` in a record")
             if self.is_method(child):
+                self._note_method(named, child)
                 continue
             kind = self.base_type(child)
+            if not child.children_by_field_name("declarator") and isinstance(kind, Struct):
+                raise NotSupported(child, f"`{self.shown(child)}` without a name in a record")
+            if "static" in [self.text(part) for part in child.children]:
+                self._static_field(named, kind, child)
+                continue
             begins = child.child_by_field_name("default_value")
             for declarator in child.children_by_field_name("declarator"):
                 one = self.declared(declarator)
@@ -269,16 +373,72 @@ class Declarations(Expressions):
                 fields.append((one.name, self.whole_type(kind, one, None, child, constant=constant)))
                 if begins is not None:
                     self.program.begins[(named, one.name)] = self.expr(begins)
-        made = Struct(named, tuple(fields))
+        made = Union(named, tuple(fields)) if raw.type == "union_specifier" else Struct(named, tuple(fields), base)
+        if isinstance(made, Union) and not all(_has_bytes(own) for _, own in fields):
+            raise NotSupported(raw, f"`{self.shown(raw)}` with other fields than numbers")
         self.type_names[named] = self.program.records[named] = made
         self.methods += [(made, child) for child in self.named(body) if child.type == "function_definition"]
         return made
+
+    def _note_method(self, record: str, raw: Raw) -> None:
+        """What the announcement of a method says besides: that it needs no record, that records made from it have their own."""
+        self._note_virtual(record, raw)
+        if self.text(raw).startswith("static"):
+            for declarator in raw.children_by_field_name("declarator"):
+                while declarator.type in ("pointer_declarator", "reference_declarator"):
+                    declarator = self.named(declarator)[-1]
+                self.static_methods.add(f"{record}::{self.text(self.field(declarator, 'declarator'))}")
+
+    def _made_from(self, raw: Raw) -> Struct | None:
+        """The record that a record is made from."""
+        clause = next((child for child in self.named(raw) if child.type == "base_class_clause"), None)
+        if clause is None:
+            return None
+        bases = [child for child in self.named(clause) if child.type != "access_specifier"]
+        base = self.type_named(self.text(bases[0])) if len(bases) == 1 else None
+        if base is None and len(bases) == 1 and bases[0].type == "template_type":
+            base = self.template_made(bases[0])
+        if not isinstance(base, Struct):
+            raise NotSupported(clause, f"a record made from `{self.shown(clause)}`")
+        return base
+
+    def _begins_virtual(self, body: Raw) -> bool:
+        return any(self.text(child).startswith("virtual") for child in self.named(body))
+
+    def _note_virtual(self, record: str, raw: Raw) -> None:
+        """That each record made from this one may do a method in its own way."""
+        if not self.text(raw).startswith("virtual"):
+            return
+        for declarator in raw.children_by_field_name("declarator"):
+            while declarator.type in ("pointer_declarator", "reference_declarator"):
+                declarator = self.named(declarator)[-1]
+            self.program.virtual.add((record, self.text(self.field(declarator, "declarator"))))
+
+    def template_made(self, raw: Raw) -> Type | None:
+        """The record that a template gives with the values in its pointed brackets; None for one of a library."""
+        return None
+
+    def _static_field(self, record: str, kind: Type, raw: Raw) -> None:
+        """A field that all records of a kind share: a global under the record's name."""
+        words = self.text(raw).split()
+        constant, value = "const" in words or "constexpr" in words, raw.child_by_field_name("default_value")
+        for declarator in raw.children_by_field_name("declarator"):
+            one = self.declared(declarator)
+            whole = self.whole_type(kind, one, None, raw, constant=constant)
+            begins = self.expr(value) if value is not None else None
+            name = f"{record}::{one.name}"
+            if begins is None:  # it is defined outside, `int Counter::made = 0;`
+                self.members_outside.add(name)
+                self.announced.setdefault(name, self.at(one.raw))
+                continue
+            self.program.listed.add(name)
+            self.program.globals.append(t.Declare(self.at(one.raw), name, whole, begins, constant))
 
     def is_method(self, raw: Raw) -> bool:
         """Whether something in a record is the announcement of a method."""
         found = [d for d in raw.children_by_field_name("declarator") if d.type == "function_declarator"]
         if any(self.field(d, "declarator").type == "parenthesized_declarator" for d in found):
-            raise NotSupported(raw, f"`{self.shown(raw)}`, where a function is kept,")
+            return False
         return bool(found)
 
     def list_of_names(self, raw: Raw) -> Type:
@@ -315,8 +475,9 @@ class Declarations(Expressions):
         """`typedef`."""
         kind = self.base_type(raw)
         one = self.declared(self.field(raw, "declarator"))
-        if one.pointers or one.lengths:
+        if one.lengths:
             raise NotSupported(raw, f"`{self.shown(raw)}`")
+        kind = self.whole_type(kind, one, None, raw, constant="const" in self.text(raw).split())
         self.type_names[one.name] = kind
         if isinstance(kind, Struct):
             self.program.records[one.name] = kind

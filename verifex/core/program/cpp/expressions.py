@@ -103,8 +103,42 @@ class Expressions(Base):
             case "call_expression":
                 return self._call(raw)
             case "initializer_list":
-                return t.Items(at, tuple(self.expr(item) for item in self.named(raw)))
+                return self._items(raw)
+            case "new_expression":
+                return self._new(raw)
+            case "delete_expression":
+                return t.Call(at, "free", (self.expr(self.named(raw)[-1]),))
+            case "lambda_expression":
+                return self.lambda_(raw)
         raise NotSupported(raw, f"`{self.shown(raw)}`")
+
+    def _new(self, raw: Raw) -> t.Expr:
+        kind = self.type_named(self.text(self.field(raw, "type")))
+        if kind is None:
+            raise NotSupported(raw, f"`{self.shown(raw)}`")
+        several, given = raw.child_by_field_name("declarator"), raw.child_by_field_name("arguments")
+        length = self.expr(self.field(several, "length")) if several is not None else None
+        args = tuple(self.expr(one) for one in self.named(given)) if given is not None else ()
+        return t.New(self.at(raw), kind, length, args)
+
+    def _items(self, raw: Raw) -> t.Items:
+        """A list in braces; of fields that are named, `.pin = 3`, all are."""
+        items, names = [], []
+        for item in self.named(raw):
+            if item.type != "initializer_pair":
+                items.append(self.expr(item))
+                continue
+            designator = self.field(item, "designator")
+            if designator.type != "field_designator":
+                raise NotSupported(item, f"`{self.shown(item)}`")
+            names.append(self.text(designator).lstrip("."))
+            items.append(self.expr(self.field(item, "value")))
+        if names and len(names) != len(items):
+            raise NotSupported(raw, f"`{self.shown(raw)}`")
+        return t.Items(self.at(raw), tuple(items), tuple(names))
+
+    def lambda_(self, raw: Raw) -> t.Expr:
+        raise NotImplementedError  # a function is read where declarations and statements are
 
     def described(self, raw: Raw) -> Type:
         """The type a type descriptor stands for, as in a cast."""
@@ -185,6 +219,9 @@ class Expressions(Base):
             described = self.named(self.field(target, "arguments"))
             if cast in CASTS and len(given) == 1 and described:
                 return t.Cast(at, self.described(described[0]), self.expr(given[0]))
+            if self.program.named(cast):
+                types = tuple(self.described(one) for one in described)
+                return t.Call(at, cast, tuple(self.expr(arg) for arg in given), types=types)
         args = tuple(self.expr(arg) for arg in given)
         if target.type == "parenthesized_expression" and len(args) == 1:
             kind = self.type_named(name.strip("() "))  # `(byte)(x)` looks like a call to the grammar
@@ -197,13 +234,23 @@ class Expressions(Base):
             if name == "F" and len(args) == 1:
                 return args[0]  # keeps a text in program memory; the same text here
             return bit_helper(at, name, args) or t.Call(at, name, args)
-        if target.type == "qualified_identifier" and name in self.members:  # of a namespace
-            return t.Call(at, self.members[name], args)
+        if target.type == "qualified_identifier":
+            if name in self.members:  # of a namespace
+                return t.Call(at, self.members[name], args)
+            if name.split("::")[0] in self.type_names:  # a static function of a record
+                return t.Call(at, name, args)
         if target.type == "field_expression":
             receiver, method = self.field(target, "argument"), self.text(self.field(target, "field"))
             if receiver.type == "identifier" and self.text(receiver) not in self.macros:
                 return t.Call(at, method, args, self.text(receiver))
             return t.Call(at, method, args, None, self.expr(receiver))
+        if target.type == "parenthesized_expression":  # `(*act)()`
+            inner = self.named(target)[0]
+            if inner.type == "pointer_expression" and self.text(self.field(inner, "operator")) == "*":
+                inner = self.field(inner, "argument")
+            return t.Call(at, "", args, None, self.expr(inner))
+        if target.type in ("subscript_expression", "call_expression", "lambda_expression"):
+            return t.Call(at, "", args, None, self.expr(target))
         raise NotSupported(raw, f"the call `{name[:40]}`")
 
     # -- numbers -----------------------------------------------------------------------------------
@@ -254,7 +301,7 @@ def bit_helper(at: t.At, name: str, args: tuple[t.Expr, ...]) -> t.Expr | None:
         return t.Binary(at, "<<", one, n)
 
     match name, args:
-        case "bit", (n,):
+        case "bit" | "_BV", (n,):
             return mask(n)
         case "bitRead", (value, n):
             return t.Binary(at, "&", t.Binary(at, ">>", value, n), t.Number(at, 1, CHAR))

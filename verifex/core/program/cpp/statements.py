@@ -5,7 +5,7 @@ from tree_sitter import Node as Raw
 from verifex.core.program import tree as t
 from verifex.core.program.cpp.base import DIRECTIVES, NotSupported
 from verifex.core.program.cpp.conditions import CONDITIONALS
-from verifex.core.program.cpp.declarations import Declarations
+from verifex.core.program.cpp.declarations import RECORDS, Declarations
 from verifex.core.program.cpp.grammar import SPAN
 
 
@@ -36,14 +36,18 @@ class Statements(Declarations):
         match raw.type:
             case "declaration":
                 return list(self.declarations(raw))
-            case "struct_specifier" | "class_specifier":
+            case kind if kind in RECORDS:
                 self.record(raw)
                 return []
             case "expression_statement" if self._stands_for_nothing(raw):
                 return []
+            case "expression_statement" if (table := self.table_of_functions(raw)) is not None:
+                return [table]
             case "expression_statement":
                 inner = self.named(raw)
                 return [t.Do(at, self.expr(inner[0]))] if inner else []
+            case "expression_statement" if self.named(raw) and self.named(raw)[0].type == "gnu_asm_expression":
+                return []  # instructions of the processor itself: ours has none
             case "compound_statement":
                 return [self.block(raw)]
             case "if_statement":

@@ -61,7 +61,8 @@ def serial_not_begun(view: ProgramView, finding: FindingFactory) -> Iterator[Fin
     source="the exercise",
 )
 def nothing_printed(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
-    if view.exercise and asks_for_print(view.exercise) and view.compiles and not view.prints():
+    unread = view.tree.unsupported or any(run.lines for run in view.runs)  # or it prints in a way that no call shows
+    if view.exercise and asks_for_print(view.exercise) and view.compiles and not unread and not view.prints():
         with_ = "print(…)" if view.is_python else "Serial.println"
         yield finding(
             "The program prints nothing.",
