@@ -29,7 +29,7 @@ QUIET_GRAINS, WANDERING_GRAINS, CHATTER_GRAINS = (
     (14.0, 1.4),
 )  # median and width of ln(spread/grain)
 MOST_MIDDLING = 0.3  # of the values, of a contact that comes and goes
-WILD_GRAINS, ANY_WANDERING = (5.0, 400.0), -0.6  # how far an open pin wanders, each octave as likely as the other
+WILD_GRAINS, ANY_WANDERING = (5.0, 400.0), -1.2  # how far an open pin wanders, each octave as likely as the other
 OWN_NOISE_SHARE = 0.04  # of its worst-case width that a sensor may flicker by itself
 LEAST_OF_SPREAD, LEAST_OF_RISE = -7.0, -3.0  # no single figure outweighs all others
 RISE_WIDTH, MOVING_WIDTH, WANDERING_WIDTH = 0.1, 0.2, 0.4  # of the share by which a step rises, by how it goes

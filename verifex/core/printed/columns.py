@@ -128,7 +128,9 @@ def choose(
         for c, column in enumerate(usable):
             score, because = _score(column, reading, ranges[r], most, exercise)
             is_bare = not column.slot.means and not column.slot.may_mean
-            fits = fit(column, r) if is_bare and not is_labelled[r] else 0.0
+            # As many columns as readings are taken in their order: exchanged ones are to be named.
+            looks = is_bare and not is_labelled[r] and len(usable) > len(exercise.readings)
+            fits = fit(column, r) if looks else 0.0
             score += FITS_ALL * fits
             if fits == 1.0 and because in (LEFT_OVER, MOST_INSIDE):
                 because = "it lies in the limits of every step"

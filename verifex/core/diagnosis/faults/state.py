@@ -9,6 +9,7 @@ from verifex.core.diagnosis.model import Apply, Fault, Where
 from verifex.core.diagnosis.raw import NO_PULL_UP
 from verifex.core.expected.chain import AdcChain, BusChain, DigitalChain
 from verifex.core.parts import PartType, catalogue
+from verifex.core.parts.outputs import DataOutput
 
 NOT_ANSWERING = "Are the leads of {ref}, the pull-up of its line and the pin that the program names right? Then put another {ref} in its place."
 SAG_SHARE, LOW_SHARE = 0.9, 0.88  # of the rail, under load (our estimate)
@@ -66,7 +67,7 @@ def state_faults(case: BenchCase) -> Iterator[Fault]:
         )
     told: set[str] = set()
     for (ref, _), read in chains.items():
-        if read.output.carries == "number" and ref not in told:
+        if isinstance(read.output, DataOutput) and ref not in told:
             told.add(ref)
             yield from _answer_lost(case, ref)
             yield _state(
