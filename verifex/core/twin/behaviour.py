@@ -53,7 +53,7 @@ def check_behaviour(
     """
     refs = {recipe.ref: part.ref for recipe in exercise.recipe if (part := view.matching(recipe.ref))}
     courses = {own: course_of(trace, ref, exercise.states_of(own)) for own, ref in refs.items()}
-    columns = PrintedColumns(told_lines(trace.run), exercise, sheet)
+    columns = PrintedColumns(told_lines(trace.run), exercise, sheet, _steps_of(plan))
     outcomes = [_outcome(exercise, plan, window, courses, columns) for window in plan.windows]
     outcomes = _straying(exercise, refs, outcomes)
     run = RunView(exercise, trace, outcomes, refs)
@@ -62,6 +62,11 @@ def check_behaviour(
     reading = points[:: max(1, len(points) // MOST_POINTS)]
     findings = [replace(f, moment_ms=first) if f.moment_ms is None else f for f in BEHAVIOUR.run(run)]
     return BehaviourReport(outcomes, findings, first, reading)
+
+
+def _steps_of(plan: Stimulus) -> list[tuple[str, tuple[float, float]]]:
+    """The second half of each step of the plan, in which a program prints what it reads there (ms)."""
+    return [(w.name, ((w.start_ms + w.end_ms) / 2, w.end_ms)) for w in plan.windows if w.kind == "step"]
 
 
 def _straying(exercise: Exercise, refs: Mapping[str, str], outcomes: list[StepOutcome]) -> list[StepOutcome]:

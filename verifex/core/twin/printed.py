@@ -71,8 +71,15 @@ def told_lines(run: RunResult) -> Sequence[tuple[float, str]]:
 class PrintedColumns:
     """The columns of what a run printed, one for each reading of the exercise as far as it can be told."""
 
-    def __init__(self, lines: Sequence[tuple[float, str]], exercise: Exercise, sheet: Sheet | None) -> None:
+    def __init__(
+        self,
+        lines: Sequence[tuple[float, str]],
+        exercise: Exercise,
+        sheet: Sheet | None,
+        spans: Sequence[tuple[str, Limits]] = (),
+    ) -> None:
         self.lines, self.exercise, self.sheet = lines, exercise, sheet
+        self.spans = spans  # of the plan's steps by name, from when to when (ms)
         columns: dict[tuple[str, str, int, int], Column] = {}
         for index, (_, text) in enumerate(lines):
             numbers, texts = numbers_and_texts(text)
@@ -84,9 +91,24 @@ class PrintedColumns:
         self.chosen = self._chosen(merged(list(columns.values())))
 
     def _chosen(self, columns: list[Column]) -> list[Column | None]:
-        choices = choose(columns, self.exercise, [self._range(i) for i, _ in enumerate(self.exercise.readings)])
-        # Of several columns that nothing is said of, none is held against the pair.
-        return [choice.column if choice and (choice.is_certain or len(columns) == 1) else None for choice in choices]
+        ranges = [self._range(i) for i, _ in enumerate(self.exercise.readings)]
+        choices = choose(columns, self.exercise, ranges, fit=self._fit)
+        # Of several columns that nothing is said of, none is held against the pair; one that is left by all others is.
+        others = sum(choice is not None and choice.is_certain for choice in choices)
+        by_elimination = len(columns) == len(choices) == others + 1
+        return [choice.column if choice and (choice.is_certain or by_elimination) else None for choice in choices]
+
+    def _fit(self, column: Column, position: int) -> float:
+        """The share of the plan's steps in whose limits a column lies."""
+        fits = known = 0
+        for name, span in self.spans:
+            expected = self.sheet.step(name) if self.sheet else None
+            own = next((r for r in expected.readings if r.position == position), None) if expected else None
+            printed = self._printed(column, span) if own is not None else None
+            if own is not None and printed is not None:
+                known += 1
+                fits += printed.fits((own.value.low, own.value.high))
+        return fits / known if known > 1 else 0.0
 
     def _range(self, position: int) -> Limits | None:
         """What the sheet allows of a reading over all steps."""

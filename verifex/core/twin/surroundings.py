@@ -22,6 +22,8 @@ from verifex.core.twin.stimulus import Stimulus
 US_PER_CM_AT_20 = 58.24
 STIMULUS_GRAIN = 1e-3  # stimulus values are taken to this grain, so that a ramp does not defeat the cache
 
+TOGETHER_SECONDS = 0.2  # between asks of one turn of a program
+
 
 class BenchSurroundings:
     """Answers a machine's pins from the solved bench; operating points are kept by pin states and stimulus."""
@@ -42,6 +44,7 @@ class BenchSurroundings:
         self.modules = ModulesInTime(view, stimulus, self.refs, cold=cold)
         self.looks = Looks(view)
         self.samples: list[tuple[float, str, float, int]] = []
+        self.begun_asking_at: dict[tuple[str, str], float] = {}  # the first of several asks in one turn
         self.asked_at: dict[tuple[str, str], float] = {}
         self.too_often: dict[tuple[str, str], tuple[float, float]] = {}
         self.elsewhere: dict[str, tuple[tuple[str, ...], dict[str, str]]] = {}
@@ -268,10 +271,13 @@ class BenchSurroundings:
         """How soon after the last time a module is asked again, where that is sooner than it measures."""
         needs = output.sample_seconds if isinstance(output, DataOutput) else 0.0
         key, now = (ref, output.quantity), machine.now_us / 1e6
-        since = now - self.asked_at.get(key, -1e9)
+        since, gap = now - self.begun_asking_at.get(key, -1e9), now - self.asked_at.get(key, -1e9)
         self.asked_at[key] = now
+        if since < TOGETHER_SECONDS:
+            return  # °C and °F in one turn: the library answers the second from its last reading
+        self.begun_asking_at[key] = now
         if since < 0.9 * needs:
-            self.too_often[key] = min((since, needs), self.too_often.get(key, (since, needs)))
+            self.too_often[key] = min((gap, needs), self.too_often.get(key, (gap, needs)))
 
     def _speakers(self, machine: Running, pins: list[str]) -> list[Part]:
         """Modules that are fed and that reach one of these pins; without pins, those on the two-wire bus."""

@@ -58,9 +58,13 @@ def pin_differs(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]
 
 def _measured(view: ProgramView) -> dict[str, t.At]:
     """Pins the program measures, with the place that names them: from the text where it is certain, else from the runs."""
-    pins = {pin: _named_at(view, call) for pin, call in reversed(view.pin_calls("analogRead"))}
+    # A pin that nothing is on is read for chance: `randomSeed(analogRead(A3))`.
+    seeds = {n.at for call in view.calls("randomSeed") for arg in call.args for n in t.walk(arg)}
+    measured = [(pin, call) for pin, call in reversed(view.pin_calls("analogRead")) if call.at not in seeds]
+    pins = {pin: _named_at(view, call) for pin, call in measured}
     for run in view.runs:
-        pins |= {pin: use.measured_at for pin, use in run.pins.items() if use.measured_at and pin not in pins}
+        found = {pin: use.measured_at for pin, use in run.pins.items() if use.measured_at and pin not in pins}
+        pins |= {pin: at for pin, at in found.items() if at not in seeds}
     return pins
 
 
