@@ -23,7 +23,7 @@ Wire.setClock(400000) | Wire.write(bytes, 4) | Wire.write("ab") | Wire.endTransm
 EEPROM.update(0, 5) | EEPROM.put(0, n) | EEPROM.length() | SPI.setDataMode(SPI_MODE0) | SPI.setClockDivider(SPI_CLOCK_DIV4) | SPI.end()
 """
 OF_CPP_NOT_YET = """
-String("a").begin() | malloc(3) | qsort | sscanf | strpbrk(text, "ab") | vsnprintf | strtod | exit(0) | strlcpy(text, other, 3) | modf | puts("a")
+String("a").begin() | realloc(3) | bsearch | sscanf | strpbrk(text, "ab") | vsnprintf | strtod | exit(0) | strlcpy(text, other, 3) | modf | puts("a")
 """
 OF_PYTHON = """
 const(5) | machine.freq() | gc.collect() | gc.mem_free() | struct.pack("<h", 1) | struct.calcsize("<hf") | json.dumps([1]) | json.loads("[1]")
@@ -32,7 +32,7 @@ math.sinh(1) | math.frexp(8.0) | random.getrandbits(4) | sys.maxsize
 OF_PYTHON_NOT_YET = """
 machine.UART(1) | machine.RTC() | machine.WDT() | machine.SPI(1) | machine.DAC(machine.Pin(25)) | machine.unique_id() | machine.idle()
 machine.lightsleep(1) | machine.disable_irq() | binascii.hexlify(b"a") | hashlib.sha256(b"a") | select.poll()
-hash(1) | bytes.fromhex("aa") | memoryview(b"a") | iter([1]) | frozenset([1])
+hash(1) | bytes.fromhex("aa") | memoryview(b"a") | ascii(1) | frozenset([1])
 """
 
 

@@ -9,7 +9,7 @@ from verifex.core.findings import Finding, Remedy, Severity, Where, most_urgent_
 View = TypeVar("View")
 
 #: Grows whenever a rule's verdict may change; every stored judgement names the version that made it.
-RULES_VERSION = "2026.29"
+RULES_VERSION = "2026.30"
 
 
 @dataclass(frozen=True, slots=True)
@@ -89,6 +89,9 @@ class FindingFactory:
 
 #: What the twin shows when the sums of a program are wrong: explained by the rule that found the sum.
 RUN_CONSEQUENCES = (
+    "product-before-difference",
+    "slope-ten-times-too-large",
+    "slope-ten-times-too-small",
     "alarm-inverted",
     "alarm-never-on",
     "alarm-stays-on",

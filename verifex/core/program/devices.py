@@ -82,7 +82,7 @@ setBacklight createChar leftToRight autoscroll noAutoscroll
 SHOWS = frozenset(_SHOWS.split())
 _PREFIX = re.compile(r"^[A-Z0-9]+_(?=[A-Z][a-z])")  # of a chip's own name: CHIP_Init is called for what Init is
 NOTHING = re.compile(
-    r"(begin|init(ialize|ialise)?|setup|attach|connect|config(ure)?|start|end|stop|request|update|set[A-Z].*|enable.*|disable.*|wait.*|on|off|reset)",
+    r"(begin|init(ialize|ialise)?|setup|attach|connect|config(ure)?|start|end|stop|request|update|set[A-Z].*|enable.*|disable.*|wait.*|on|off|reset|halt\w*|stop\w*|end\w*|sleep|wake\w*|close|flush)",
     re.IGNORECASE,
 )
 
@@ -263,7 +263,9 @@ class Screen:
             for row, begins, ends, by in fresh
             if begins < ends < self.columns
             and self.cells[row][ends] != " "
-            and self.begun.get((row, ends)) == (begins, by)
+            and (old := self.begun.get((row, ends))) is not None
+            and old[1] == by
+            and (old[0] == begins or not any(r == row and b <= ends < e for r, b, e, _ in fresh))
         ]
 
     def clear(self) -> None:

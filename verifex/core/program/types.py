@@ -135,6 +135,7 @@ class Object:
 
 Type: TypeAlias = Int | Simple | Array | Pointer | Struct | Object | Routine | Open | Described
 
+OPAQUE = Object("part of a library")  # a field that only the library itself makes sense of
 FLOAT = Simple("float")
 BOOL = Simple("bool")
 VOID = Simple("void")

@@ -1,6 +1,6 @@
 """The computed model of one pair's bench: its wiring, its parts' values and its program in virtual time."""
 
-from verifex.core.twin import library_rules, state_rules, value_rules  # noqa: F401  enter their rules
+from verifex.core.twin import library_rules, memory_rules, state_rules, value_rules  # noqa: F401  enter their rules
 from verifex.core.twin.alone import run_alone
 from verifex.core.twin.behaviour import BehaviourReport, check_behaviour
 from verifex.core.twin.run import TwinTrace, run_twin

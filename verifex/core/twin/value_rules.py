@@ -69,7 +69,40 @@ SLIPS = (
             printed - output.volts_at_zero / output.volts_per_unit if isinstance(output, LinearOutput) else printed
         ),
     ),
+    Slip(
+        "product-before-difference",
+        "The product is worked out before the difference",
+        "Products bind first: only the offset is multiplied, and the volts before it stay volts.",
+        "Which is worked out first, and which was meant to be?",
+        "Put brackets around the difference.",
+        lambda output, unit: isinstance(output, LinearOutput) and output.volts_at_zero > 0 and unit == "celsius",
+        lambda printed, output: _with_brackets(printed, output) if isinstance(output, LinearOutput) else printed,
+    ),
+    Slip(
+        "slope-ten-times-too-large",
+        "Ten times too few degrees",
+        "The volts are divided by ten times the slope, or a power of ten is lost on the way.",
+        "By how many volts does the output rise for each degree?",
+        "Look at the slope in the formula: 10 mV a degree is 0.01 V.",
+        lambda output, unit: isinstance(output, LinearOutput) and unit == "celsius",
+        lambda printed, output: printed * 10,
+    ),
+    Slip(
+        "slope-ten-times-too-small",
+        "Ten times too many degrees",
+        "The volts are divided by a tenth of the slope, or a power of ten is lost on the way.",
+        "By how many volts does the output rise for each degree?",
+        "Look at the slope in the formula: 10 mV a degree is 0.01 V.",
+        lambda output, unit: isinstance(output, LinearOutput) and unit == "celsius",
+        lambda printed, output: printed / 10,
+    ),
 )
+
+
+def _with_brackets(printed: float, output: LinearOutput) -> float:
+    """What a sum prints when its difference is worked out first: `v − offset · k` becomes `(v − offset) · k`."""
+    volts = printed + output.volts_at_zero / output.volts_per_unit
+    return (volts - output.volts_at_zero) / output.volts_per_unit
 
 
 def _judged(view: RunView) -> list[StepOutcome]:

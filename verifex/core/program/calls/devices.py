@@ -197,7 +197,10 @@ def show(
             if args:
                 form = int(args[1]) if len(args) > 1 else None
                 text = chr(int(args[0]) & 0xFF) if name == "write" and not isinstance(args[0], str) else ""
-                screen.write(text or as_printed(kinds[0], args[0], form), at)
+                said = text or as_printed(kinds[0], args[0], form)
+                if said[max(0, screen.columns - screen.column) :].strip():
+                    m.runtime_faults[("display-cut", at)] += 1
+                screen.write(said, at)
         case "setCursor":
             screen.move(*(int(arg) for arg in [*args, 0, 0][:2]))
         case "clear":

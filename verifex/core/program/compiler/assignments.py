@@ -6,7 +6,7 @@ from verifex.core.program import tree as t
 from verifex.core.program.compiler.expressions import Expressions
 from verifex.core.program.compiler.names import Frame, Names, Typed, Value, Variable
 from verifex.core.program.compiler.places import Places
-from verifex.core.program.types import CHAR, TEXT, Array
+from verifex.core.program.types import CHAR, OPAQUE, TEXT, Array
 
 
 class Assignments:
@@ -55,6 +55,8 @@ class Assignments:
                     "not-assignable", node.at, "a comparison" if compares else "this", "==" if compares else None
                 )
             return (lambda frame: 0), self.names.widths.int
+        if place.kind == OPAQUE:
+            return self.expressions.value(node.value)[0], self.names.widths.int
         if place.fixed:
             self.names.refuse("not-assignable", node.at, place.name)
         if node.op == "=":

@@ -14,6 +14,7 @@ from verifex.core.program.types import (
     CHAR,
     FLOAT,
     LONG,
+    OPAQUE,
     TEXT,
     VOID,
     Array,
@@ -52,6 +53,9 @@ class Expressions:
     def taken_as(self, made: Typed, kind: Type, at: t.At) -> Value:
         """What an expression gives, converted to `kind`."""
         value, own = made
+        if own == OPAQUE and kind != OPAQUE:
+            self.names.program.unsupported.append(t.Unsupported(at, "what only a library knows the value of"))
+            return lambda frame: 0
         if _cannot_be(own, kind):
             self.names.refuse("wrong-types", at, f"{_said(own)} cannot be taken for {_said(kind)}")
             return lambda frame: 0
@@ -170,6 +174,9 @@ class Expressions:
                 self.names.program.unsupported.append(
                     t.Unsupported(side.at, f"the value of `{side.name}`, of a library,")
                 )
+        if OPAQUE in (left[1], right[1]):
+            self.names.program.unsupported.append(t.Unsupported(node.at, "what only a library knows the value of"))
+            return (lambda frame: 0), self.names.widths.int
         for _, kind in (left, right):
             if isinstance(kind, Struct | Object) or kind == VOID:
                 self.names.refuse("wrong-types", node.at, f"`{node.op}` does not work on {kind}")

@@ -9,7 +9,7 @@ from verifex.core.program import tree as t
 from verifex.core.program.calls.devices import in_event
 from verifex.core.program.compiler.names import Frame, Later, Names, Typed, Value
 from verifex.core.program.devices import TAG_BYTES, meaning_of
-from verifex.core.program.types import BOOL, BYTE, FLOAT, Array, Int, Object, Pointer, Struct, Type
+from verifex.core.program.types import BOOL, BYTE, FLOAT, OPAQUE, Array, Int, Object, Pointer, Struct, Type
 from verifex.core.program.values import fresh
 
 #: The id that a tag reader's object keeps, and the words it is asked by.
@@ -81,6 +81,9 @@ class Places:
     def of_item(self, node: t.Index, base: Typed) -> Place | None:
         """An item of `base`, which is made already: it may have been looked at for its type."""
         cells, kind = base
+        if kind == OPAQUE:
+            self.position(node.index)
+            return Place(OPAQUE, lambda frame: [0], lambda frame: 0, name="[ ]")
         if not isinstance(kind, Array | Pointer):
             return None
         index = self.position(node.index)
@@ -123,6 +126,8 @@ class Places:
         if kind == TAG:
             bytes_of = _LENGTH.search(node.name) is None
             return Place(TAG.fields[int(bytes_of)][1], base, lambda frame: int(bytes_of), name=node.name)
+        if isinstance(kind, Object):
+            return Place(OPAQUE, lambda frame: [0], lambda frame: 0, name=node.name)
         if not isinstance(kind, Struct):
             self.names.refuse("no-field", node.at, node.name)
             return None

@@ -13,6 +13,8 @@ from verifex.core.program.cpp.grammar import nodes, parse
 from verifex.core.program.cpp.repairs import Repair, begins_with_digit, likely_repairs, of_base_eight, without_brackets
 
 MOST_PROBLEMS = 8
+#: `if (…);` with a block and an `else` behind it.
+_IF_ENDED = re.compile(rb"(\bif\s*\([^;{}\n]*\)\s*)(;)\s*\{[^{}]*\}\s*else\b")
 STRAYS = {
     "else": "line {line} has an `else` without its `if`: the `if` before it is over already, often by a `;`",
     "case": "line {line} has a `case` outside of a switch",
@@ -29,6 +31,14 @@ def syntax_problems(source: str) -> list[Problem]:
         first = _first_error(root)
         if first is None:
             break
+        if (ended := _IF_ENDED.search(text)) is not None:
+            line = text[: ended.end(1)].count(b"\n") + 1
+            column = ended.start(2) - text.rfind(b"\n", 0, ended.start(2))
+            problems.append(
+                Problem(line, column, f"line {line} ends its `if` with `;`, so the `else` further on has no `if`")
+            )
+            text = text[: ended.start(2)] + b" " + text[ended.end(2) :]
+            continue
         if _names_a_macro(_OF_STATEMENTS, text, first):
             break  # what a macro makes of a line, the grammar cannot know
         repair = _best_repair(text, root, first)

@@ -79,6 +79,8 @@ def _whole(names: Names, action: Callable[[list[Any]], object]) -> Callable[[Mac
                 if wrong.value.of is ERRORS["SystemExit"]:
                     return
                 said = shown(machine, wrong.value, wrong.at)
+                if wrong.value.of is ERRORS["FileNotFoundError"] and not machine.stopping:
+                    raise Ended("unsupported", wrong.at, "a file of the pair's own computer") from None
                 if machine.stopping:
                     if wrong.value.of is not ERRORS["KeyboardInterrupt"] and wrong.at is not None:
                         machine.result.stopped_with = (f"{wrong.value.of.name}: {said}", wrong.at)

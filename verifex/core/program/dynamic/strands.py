@@ -177,6 +177,7 @@ class Tasks:
             self.running.wake_us = m.now_us + us
             self.running.pause()
             return
+        m.unsteady += 1  # what the others do meanwhile makes no pass like the one before
         until = m.now_us + us
         while m.now_us < until:
             m.step(at)
@@ -191,6 +192,7 @@ class Tasks:
                 self.running.waits_for = over
                 self.running.pause()
             return
+        m.unsteady += 1
         while not over():
             m.step(at)
             if not self.turn(m) and not over():

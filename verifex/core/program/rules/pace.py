@@ -76,6 +76,7 @@ def display_flickers(view: ProgramView, finding: FindingFactory) -> Iterator[Fin
     hint="What stands behind a number on the display when the next one is shorter?",
     criterion="program",
     source="the display's memory in a run",
+    explains=("display-leftover-in-time",),
 )
 def display_leftover(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     for at in view.runtime_faults("display-leftover"):

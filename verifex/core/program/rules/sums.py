@@ -98,7 +98,7 @@ def division_by_zero(view: ProgramView, finding: FindingFactory) -> Iterator[Fin
     hint="An array of ten has places 0 to 9. Which place does this line use last?",
     criterion="program",
     source="seen in dry runs",
-    explains=RUN_CONSEQUENCES,
+    explains=("outside-array-in-time", *RUN_CONSEQUENCES),
 )
 def outside_array(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     for at in sorted(
