@@ -12,7 +12,7 @@ from pathlib import Path
 from typing import Any
 from unittest import TestCase
 
-from tests.samples import DEMO, FOLDER
+from tests.samples import DEMO, FOLDER, exercise
 from tests.samples import WIRING as BENCH
 from verifex.core.cli import main
 from verifex.core.cli.main import COMMANDS
@@ -146,6 +146,19 @@ class CommandsTest(TestCase):
         trace = as_json("twin", "run", WIRING, PROGRAM, "--seconds", "2.5")
         self.assertEqual(trace["lines"][0][1], "24.71")
         self.assertEqual(verifex("program", "check", PROGRAM, "--wiring", WIRING, "--exercise", EXERCISE)[0], 0)
+
+    def test_a_twin_runs_the_plan_of_an_exercise_and_shows_lights_and_displays(self):
+        shown = verifex("twin", "run", WIRING, PROGRAM, "--exercise", EXERCISE)
+        self.assertEqual(shown[0], 0)
+        self.assertRegex(shown[1], r"\d s  D1 on")
+        self.assertIn("No findings", shown[1])
+        display = DEMO / "exercises" / "hive-display"
+        with tempfile.TemporaryDirectory() as folder:
+            wiring = Path(folder) / "display.bench"
+            wiring.write_text(exercise("hive-display").reference_wiring())
+            told = verifex("twin", "run", str(wiring), str(display / "reference.cpp"), "--exercise", str(display))[1]
+        self.assertIn("│Brood heat      │", told)
+        self.assertIn("how long to run is needed", verifex("twin", "run", WIRING, PROGRAM)[2])
 
     def test_a_program_is_run_through_the_plan_where_exercise_and_wiring_are_given(self):
         with tempfile.TemporaryDirectory() as folder:

@@ -12,10 +12,11 @@ from verifex.core.cli.files import bench_text, exercise_of, no_operating_point, 
 from verifex.core.cli.output import exit_code, print_findings, print_json
 from verifex.core.cli.unusable import CannotUse
 from verifex.core.exercise import Exercise
+from verifex.core.findings import Finding
 from verifex.core.parts import Board, catalogue
 from verifex.core.program import ScriptedPins, check_program, read_script
 from verifex.core.program.flow import dot_of, flow_charts, placed, svg_of
-from verifex.core.twin import check_on_bench, read_stimulus, run_twin
+from verifex.core.twin import TwinTrace, check_on_bench, plan_stimulus, read_stimulus, run_twin
 from verifex.core.twin.stimulus import Stimulus
 
 MOST_SECONDS = 3600.0
@@ -124,10 +125,16 @@ def run_file(arguments: Namespace) -> int:
 
 
 def run_on_bench(arguments: Namespace) -> int:
-    wiring = check_wiring(bench_text(arguments.wiring))
+    exercise = exercise_of(arguments.exercise)
+    wiring = check_wiring(bench_text(arguments.wiring), exercise=exercise)
     usable(wiring.bench)
-    report = check_on_bench(text_of(arguments.file), wiring.view)
-    stimulus = read_stimulus(text_of(arguments.stimulus)) if arguments.stimulus else Stimulus()
+    report = check_on_bench(text_of(arguments.file), wiring.view, exercise)
+    plan = plan_stimulus(exercise) if exercise else Stimulus()
+    stimulus = read_stimulus(text_of(arguments.stimulus)) if arguments.stimulus else plan
+    if arguments.seconds is None:
+        if not plan.seconds:
+            raise CannotUse("--seconds:1:1: how long to run is needed where no exercise has a plan")
+        arguments.seconds = plan.seconds
     if not report.runnable:
         print_findings(report.findings)
         return 1
@@ -138,7 +145,25 @@ def run_on_bench(arguments: Namespace) -> int:
     if arguments.json:
         print_json(trace.as_json())
     else:
-        print(trace.run.serial, end="")
-        for ms, ref, look in trace.looks:
-            print(f"{ms / 1000:9.3f} s  {ref} {look}")
+        _print_trace(trace)
+        found = _found_in_plan(arguments, exercise) if exercise and not arguments.stimulus else report.findings
+        print_findings(found)
+        return exit_code(found)
     return 0
+
+
+def _print_trace(trace: TwinTrace) -> None:
+    """What the log shows, then when each light, sounder and display changed."""
+    print(trace.run.serial, end="")
+    looks = [(ms, f"{ref} {look}") for ms, ref, look in trace.looks]
+    displays = [
+        (ms, f"{name} │{'│'.join(rows)}│") for ms, name, rows in trace.run.displays if any(row.strip() for row in rows)
+    ]
+    for ms, shown in sorted([*looks, *displays]):
+        print(f"{ms / 1000:9.3f} s  {shown}")
+
+
+def _found_in_plan(arguments: Namespace, exercise: Exercise) -> list[Finding]:
+    bench = Workbench(Case(exercise, wiring=bench_text(arguments.wiring), program=text_of(arguments.file)))
+    assert bench.program is not None
+    return judged_on_bench(bench, bench.program).findings
