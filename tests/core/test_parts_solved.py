@@ -3,6 +3,7 @@
 from unittest import TestCase
 from unittest.mock import patch
 
+import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -12,6 +13,7 @@ from verifex.core.circuit.nets import Nets
 from verifex.core.circuit.parse import parse_bench
 from verifex.core.circuit.solver import NoSensibleAnswer, newton
 from verifex.core.circuit.view import BenchView
+from verifex.core.parts import LegRole, LinearOutput, PartType, PowerLawOutput, ShareOutput, catalogue
 
 FED = "board B1 mcu-5v\nbase full\nwire B1.5V +L\nwire B1.GND -L\n"
 
@@ -191,3 +193,47 @@ class AbsurdTest(TestCase):
 
 def _nothing(*_: object, **__: object) -> None:
     """An iteration that settles nowhere."""
+
+
+class CatalogueFiguresTest(TestCase):
+    """Every module's model against its own figures in the catalogue: what it draws, and what it gives at both ends."""
+
+    @staticmethod
+    def fed(kind: PartType) -> str:
+        """A bench with the module alone, fed in the middle of its window."""
+        assert kind.supply is not None
+        rail = "5V" if kind.supply.low_volts <= 5.0 <= kind.supply.high_volts else "3V3"
+        legs = list(kind.legs)
+        places = " ".join(f"{leg}=a{row}" for row, leg in enumerate(legs, start=5))
+        lines = ["board B1 mcu-5v", "base full", f"part U1 {kind.id} {places}"]
+        lines += [f"wire B1.{rail} b{legs.index(kind.supply_leg or '') + 5}"]
+        lines += [f"wire B1.GND b{legs.index(kind.ground_leg or '') + 5}"]
+        return "\n".join(lines) + "\n"
+
+    def modules(self) -> list[PartType]:
+        found = [kind for kind in catalogue().parts.values() if kind.model == "module" and kind.supply]
+        self.assertGreater(len(found), 20)
+        return found
+
+    def test_what_it_draws(self):
+        for kind in self.modules():
+            with self.subTest(kind.id):
+                solved = Solved(self.fed(kind))
+                supply = solved.volts(f"a{list(kind.legs).index(kind.supply_leg or '') + 5}")
+                wanted = kind.draws_amps * supply / kind.draws_at_volts
+                self.assertAlmostEqual(solved.amps("U1", kind.supply_leg or ""), wanted, delta=0.1 * wanted + 2e-4)
+
+    def test_what_it_gives_at_both_ends(self):
+        for kind in self.modules():
+            output = kind.output
+            leg = next((name for name, own in kind.legs.items() if own.role is LegRole.ANALOGUE_OUT), None)
+            if leg is None or not isinstance(output, LinearOutput | ShareOutput | PowerLawOutput):
+                continue
+            for at in (output.low, output.high):
+                with self.subTest(kind.id, at=at):
+                    state = float(output.state(np.asarray(at), {}, {}))
+                    solved = Solved(self.fed(kind), sensed={"U1": state})
+                    supply = solved.volts(f"a{list(kind.legs).index(kind.supply_leg or '') + 5}")
+                    wanted = state if output.carries == "volts" else state * supply
+                    given = solved.volts(f"a{list(kind.legs).index(leg) + 5}")
+                    self.assertAlmostEqual(given, min(wanted, supply), delta=0.02)

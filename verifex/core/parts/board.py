@@ -65,6 +65,7 @@ class Board(Frozen):
     supplies: dict[str, float]  # pin → volts
     supply_limit_amps: dict[str, float] = Field(default_factory=dict)
     intake_volts: tuple[float, float] | None = None  # VIN: low, high
+    intake_most_volts: float = 20.0  # above it the board's own regulator is spoilt
     has_reference_pin: bool = False
     ground: str = "GND"
     pins: BoardPins

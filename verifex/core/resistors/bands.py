@@ -22,6 +22,8 @@ CODES = {
     "bk": "black", "bn": "brown", "rd": "red", "og": "orange", "ye": "yellow", "gn": "green", "bu": "blue", "vt": "violet",
     "gy": "grey", "wh": "white", "gd": "gold", "sr": "silver", "pk": "pink",
 }  # fmt: skip
+MISREAD_SHARE = 0.12  # of the value: tolerance, and the next value of the series
+_PARTS = {1: "tenth", 2: "hundredth", 3: "thousandth"}
 ALIASES = {"gray": "grey", "purple": "violet"}
 
 
@@ -132,6 +134,16 @@ def misreadings(colours: Sequence[str], measured_ohms: float, slack_percent: flo
 
 
 USUAL_OHMS = (0.1, 22e6)  # what resistors of a kit span
+
+
+def misread_by(ohms: float, meant_ohms: float) -> str:
+    """What one wrong band makes of a value, in words: ` That is 100 times 330 Ω: was the third band misread?`; empty where the two
+    are no power of ten apart."""
+    decades = round(log10(ohms / meant_ohms)) if ohms > 0 and meant_ohms > 0 else 0
+    if not decades or abs(ohms / (meant_ohms * 10**decades) - 1) > MISREAD_SHARE:
+        return ""
+    times = f"{10**decades:g} times" if decades > 0 else f"a {_PARTS.get(-decades, 'small part')} of"
+    return f" That is {times} {in_words(meant_ohms, 'Ω')}: was the third band misread?"
 
 
 def order_doubt(colours: Sequence[str]) -> str | None:

@@ -12,7 +12,6 @@ WORKS_FROM_SHARE = 0.8  # of the least supply: below it nothing comes out
 WORKS_TO_SHARE = 1.05  # of what it stands: above it, it is spoilt
 USUAL_TRIP_PERCENT = 50.0  # of the supply: where a comparator's trimmer usually stands when it is bought
 AT_REST = 0.5  # of the supply: the raw signal beside a comparator's level, which swings about its middle
-CLEAN_OUTPUT = 1e-4  # a share nearer to 0 or 1 than this counts as the end
 
 
 def module(part: Part, stamp: Stamp) -> None:
@@ -45,7 +44,7 @@ def module(part: Part, stamp: Stamp) -> None:
 
 
 def module_wakes(part: Part, volts: VoltsOf, stamp: Stamp) -> PowerState:
-    """Volts it is fed with, where they cut its output short, else 0; None while it is not fed."""
+    """Volts it is fed with, where its output depends on them, else 0; None while it is not fed."""
     supply_leg, ground_leg, window = part.type.supply_leg, part.type.ground_leg, part.type.supply
     supply = volts(supply_leg) if supply_leg else None
     ground = volts(ground_leg) if ground_leg else None
@@ -54,8 +53,8 @@ def module_wakes(part: Part, volts: VoltsOf, stamp: Stamp) -> PowerState:
     across = supply - ground
     if window and not WORKS_FROM_SHARE * window.low_volts <= across <= WORKS_TO_SHARE * window.absolute_volts:
         return None
-    most = _most_out(part, stamp)
-    return round(across, 4) if across < most else 0.0
+    gives_a_share = bool(part.type.legs_with(LegRole.ANALOGUE_OUT)) and not isinstance(part.type.output, LinearOutput)
+    return round(across, 4) if gives_a_share or across < _most_out(part, stamp) else 0.0
 
 
 def _most_out(part: Part, stamp: Stamp) -> float:
@@ -65,6 +64,12 @@ def _most_out(part: Part, stamp: Stamp) -> float:
     if isinstance(output, LinearOutput):
         levels.append(stamp.sensed(part, output))
     return max(levels)
+
+
+def _fed_volts(part: Part, stamp: Stamp) -> float:
+    """What a module whose output depends on it is fed with."""
+    fed = stamp.power_states.get(part.ref)
+    return fed if isinstance(fed, float) else 0.0
 
 
 def _to_supply(part: Part, stamp: Stamp, leg: str, node: int, supply: int, ohms: float, what: str) -> None:
@@ -101,16 +106,12 @@ def _speak(part: Part, stamp: Stamp, name: str, leg: Leg, node: int, supply: int
     elif isinstance(output, LinearOutput):
         _at_volts(part, stamp, name, node, ground, stamp.sensed(part, output), leg.source_ohms)
     elif isinstance(output, ShareOutput | PowerLawOutput):
-        share = stamp.sensed(part, output)
-        # Two resistances whose divided voltage is the share and whose source resistance is the leg's own.
-        if share > CLEAN_OUTPUT:
-            _to_supply(part, stamp, name, node, supply, leg.source_ohms / share, "up")
-        if share < 1 - CLEAN_OUTPUT:
-            _to_ground(part, stamp, name, node, ground, leg.source_ohms / (1 - share))
+        # A share of what the module is fed with, from its own amplifier: the supply does not pay for it.
+        _at_volts(
+            part, stamp, name, node, ground, stamp.sensed(part, output) * _fed_volts(part, stamp), leg.source_ohms
+        )
     elif isinstance(output, SwitchOutput) and leg.role is LegRole.ANALOGUE_OUT:
-        # Two equal resistances: the middle between supply and ground.
-        _to_supply(part, stamp, name, node, supply, leg.source_ohms / AT_REST, "up")
-        _to_ground(part, stamp, name, node, ground, leg.source_ohms / AT_REST)
+        _at_volts(part, stamp, name, node, ground, AT_REST * _fed_volts(part, stamp), leg.source_ohms)
     elif isinstance(output, SwitchOutput):
         point = part.quantity(output.setting, "centimetre") if output.setting else None
         high = output.is_high(stamp.stimulus(part, output.quantity, output.rest), point)

@@ -4,6 +4,7 @@ from collections.abc import Iterator, Sequence
 
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.nets import Net
+from verifex.core.circuit.operating import source_ohms
 from verifex.core.circuit.paths import Link
 from verifex.core.circuit.places import LegOf
 from verifex.core.circuit.remedies import Add, Change, Exchange, Move, Replace, Shift
@@ -48,6 +49,10 @@ def _lines_reached(view: BenchView, part: Part, legs: dict[str, str]) -> dict[st
     """Line → signal pins its leg reaches; lines that reach none are left out."""
     reached = {line: _pins_of(view, part, leg) for line, leg in legs.items()}
     return {line: pins for line, pins in reached.items() if pins}
+
+
+#: A line that rests above this share of the supply is pulled up; a resistance beyond this is none.
+PULLED_UP_SHARE, MOST_PULL_UP_OHMS = 0.8, 1e6
 
 
 @WIRING.rule(
@@ -197,10 +202,30 @@ def _data_lines(view: BenchView) -> Iterator[tuple[Net, list[Part]]]:
     for part in view.bench.parts.values():
         for name, leg in part.type.legs.items():
             net = view.net(part, name)
-            if leg.bus == "one-wire" and net is not None and view.nets.signal_pins(net):
+            if leg.bus == "one-wire" and net is not None and _reaches_a_pin(view, net):
                 lines.setdefault(net.id, []).append(part)
     for net_id, parts in lines.items():
         yield view.nets.nets[net_id], parts
+
+
+def _reaches_a_pin(view: BenchView, net: Net) -> bool:
+    """Whether a line comes to a pin of the board, be it through a resistor."""
+    if view.nets.signal_pins(net) or view.nets.is_rail(net):
+        return bool(view.nets.signal_pins(net))
+    near = [view.nets.nets[edge.other] for edge in view.paths.edges_at(net, Link.OHMS)]
+    return any(view.nets.signal_pins(other) for other in near if not view.nets.is_rail(other))
+
+
+def _pulled_up_by_way_of_others(view: BenchView, net: Net) -> float:
+    """The ohms to the supply through several resistors one behind the other, as the solver sees them; inf where nothing pulls."""
+    board = view.bench.board
+    if board is None or not view.points:
+        return float("inf")
+    point = view.points[0].point
+    if net.id in point.floating or point.volts[net.id] < PULLED_UP_SHARE * board.rail_volts:
+        return float("inf")
+    ohms = source_ohms(point, [net.id])[net.id]
+    return ohms if ohms < MOST_PULL_UP_OHMS else float("inf")
 
 
 def _pull_ups(view: BenchView, net: Net) -> tuple[list[Part], float]:
@@ -220,7 +245,7 @@ def _pull_ups(view: BenchView, net: Net) -> tuple[list[Part], float]:
     for pin in view.nets.signal_pins(net):
         if board and pin.name in board.fitted_pull_ups:
             siemens += 1 / board.fitted_pull_ups[pin.name]
-    return resistors, 1 / siemens if siemens else float("inf")
+    return resistors, 1 / siemens if siemens else _pulled_up_by_way_of_others(view, net)
 
 
 def _lead_metres(parts: list[Part]) -> float:

@@ -263,3 +263,34 @@ def knob_ends_joined(view: BenchView, finding: FindingFactory) -> Iterator[Findi
                 places=[view.place(part, "end1"), view.place(part, "end2")],
                 line=part.line,
             )
+
+
+@WIRING.rule(
+    "knob-end-open",
+    Severity.FIX,
+    title="A knob of which one end is open",
+    why="The wiper divides what lies between the ends; with one of them open the pin gets the other end's level, wherever the knob is turned.",
+    hint="Between which two levels does this knob divide?",
+    criterion="wiring",
+    source="a knob as a divider",
+    explains=("function-not-built", "floating-input", "dangling-lead", "part-missing"),
+)
+def knob_end_open(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
+    for part in view.bench.parts_of("pot"):
+        wiper = view.net(part, "wiper")
+        nets = {leg: view.net(part, leg) for leg in ("end1", "end2")}
+        if wiper is None or not any(pin.analogue_in for pin in view.nets.signal_pins(wiper)):
+            continue
+        is_open = [
+            leg for leg, net in nets.items() if net is None or (len(net.legs) < 2 and not view.nets.is_rail(net))
+        ]
+        other = next((net for leg, net in nets.items() if leg not in is_open), None)
+        if len(is_open) == 1 and other is not None and view.nets.is_rail(other):
+            wanted = "the supply" if view.nets.is_return(other) else "ground"
+            yield finding(
+                f"The {is_open[0]} leg of {part.ref} is joined to nothing; its other end is at {other.name}.",
+                f"Lead it to {wanted}.",
+                parts=[part.ref],
+                places=[view.place(part, is_open[0])],
+                line=part.line,
+            )

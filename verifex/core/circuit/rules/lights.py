@@ -9,7 +9,8 @@ from verifex.core.circuit.rules.book import WIRING
 from verifex.core.circuit.values import resistor_ohms
 from verifex.core.circuit.view import BenchView, StatePoint
 from verifex.core.findings import Finding, Remedy, Severity
-from verifex.core.quantity import in_words
+from verifex.core.quantity import in_words, quantity_or_none
+from verifex.core.resistors.bands import misread_by
 from verifex.core.resistors.formulas import led_series
 from verifex.core.rulebook import FindingFactory
 
@@ -58,6 +59,22 @@ def _advice(view: BenchView, light: Light) -> str:
     if ohms is None:
         return "this colour needs a higher supply"
     return f"{in_words(ohms, 'Ω')} gives about {in_words(_usual_amps(view), 'A', 2)}"
+
+
+def _misread(view: BenchView, light: Light) -> str:
+    """Whether the light's resistor is the exercise's with one band misread; empty where not."""
+    resistor = series_resistor(view, light)
+    ohms = resistor_ohms(resistor, "measured") if resistor is not None and resistor.type.model == "resistor" else None
+    if resistor is None or not ohms or view.exercise is None:
+        return ""
+    meant = {job.ref: job.nominal_ohms for job in view.exercise.resistor_jobs}
+    for recipe in view.exercise.recipe:
+        value = quantity_or_none(str(recipe.settings.get("value", "")), "ohm")
+        meant.setdefault(recipe.ref, value or 0.0)
+        play = view.matching(recipe.ref)
+        if play is not None and play.ref == resistor.ref and meant[recipe.ref]:
+            return misread_by(ohms, meant[recipe.ref])
+    return ""
 
 
 def _another_value(view: BenchView, light: Light, size: str) -> Remedy:
@@ -186,25 +203,40 @@ def _pins_of(view: BenchView, state: StatePoint, amps: float) -> list[str]:
     explains=("pin-over-current", "value-outside-window", "resistor-over-watts"),
 )
 def light_over_current(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
+    alike: dict[tuple[int, float, bool], list[tuple[Light, float, StatePoint]]] = {}
     for light in view.memoised(lights):
         bright = brightest(view, light)
         if bright is None or bright[0] <= light.figures.usual_amps * 1.02:
             continue
-        amps, state = bright
-        stop = amps > light.absolute_amps
+        stop = bright[0] > light.absolute_amps
         limit = light.absolute_amps if stop else light.figures.usual_amps
+        alike.setdefault((round(bright[0] * 1e3), limit, stop), []).append((light, *bright))
+    for (_, limit, stop), same in alike.items():
+        # Several lights with one mistake are one finding.
+        light, amps, state = same[0]
+        names = light.name if len(same) == 1 else f"each of {_listed([one.name for one, _, _ in same])}"
+        when = view.when(state, light.part) if len(same) == 1 else "it on"
+        remedy = _another_value(view, light, "larger")
+        if len(same) > 1:
+            remedy = Remedy(
+                remedy.words, tuple(c for one, _, _ in same for c in _another_value(view, one, "larger").changes)
+            )
         yield finding(
-            f"{in_words(amps, 'A', 3)} flow through {light.name} with {view.when(state, light.part)}; "
+            f"{in_words(amps, 'A', 3)} flow through {names} with {when}; "
             f"{in_words(limit, 'A', 2)} is {'its limit' if stop else 'the usual most'}.",
-            [_another_value(view, light, "larger")],
-            parts=_with_resistor(view, light),
-            places=_places(view, light),
+            [remedy],
+            parts=[ref for one, _, _ in same for ref in _with_resistor(view, one)],
+            places=[place for one, _, _ in same for place in _places(view, one)],
             line=light.part.line,
             value=amps,
             limit=limit,
             unit="A",
             severity=Severity.STOP if stop else Severity.CHECK,
         )
+
+
+def _listed(names: list[str]) -> str:
+    return names[0] if len(names) == 1 else f"{', '.join(names[:-1])} and {names[-1]}"
 
 
 @WIRING.rule(
@@ -215,14 +247,15 @@ def light_over_current(view: BenchView, finding: FindingFactory) -> Iterator[Fin
     hint="Work out the current through this light. Can it be seen?",
     criterion="resistors",
     source="typical of the family: visible from about 1 mA",
-    explains=("value-outside-window",),
+    explains=("value-outside-window", "function-not-built"),
 )
 def light_too_dim(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     for light in view.memoised(lights):
         bright = brightest(view, light)
         if bright and DARK_AMPS < bright[0] < light.figures.visible_amps * 0.98:
             yield finding(
-                f"At most {in_words(bright[0], 'A', 2)} flow through {light.name}; it is seen from about {in_words(light.figures.visible_amps, 'A')}.",
+                f"At most {in_words(bright[0], 'A', 2)} flow through {light.name}; it is seen from about {in_words(light.figures.visible_amps, 'A')}."
+                + _misread(view, light),
                 [_another_value(view, light, "smaller")],
                 parts=_with_resistor(view, light),
                 places=_places(view, light),

@@ -67,6 +67,49 @@ def board_fed_from_outside(view: BenchView, finding: FindingFactory) -> Iterator
 
 
 @WIRING.rule(
+    "board-intake-volts",
+    Severity.FIX,
+    title="The board is fed with too much, or too little",
+    why="Behind this pin sits the board's own regulator: it needs some 2 V more than it gives, and turns what is too much into heat.",
+    hint="Which voltages may go into this pin, and which does your supply give?",
+    criterion="safety",
+    source="typical of the family: 7 to 12 V, 20 V at the very most",
+    explains=("supply-missing", *BEHIND_A_BAD_SUPPLY),
+)
+def board_intake_volts(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
+    board = view.bench.board
+    if board is None or board.intake_volts is None:
+        return
+    low, high = board.intake_volts
+    for battery in view.bench.parts_of("battery"):
+        plus, minus = view.net(battery, "plus"), view.net(battery, "minus")
+        volts = battery.quantity("volts", "volt")
+        if volts is None or plus is None or minus is None or not view.nets.is_ground(minus):
+            continue
+        pins = [pin.name for pin in view.nets.board_pins(plus) if pin.intake]
+        if not pins or low <= volts <= high:
+            continue
+        burns = volts > board.intake_most_volts
+        limit = low if volts < low else board.intake_most_volts if burns else high
+        said = (
+            f"at least {low:g} V are needed"
+            if volts < low
+            else f"{limit:g} V is {'its limit' if burns else 'the usual most'}"
+        )
+        yield finding(
+            f"{battery.ref} puts {volts:g} V on {pins[0]} of the board; {said}.",
+            f"Feed it with {low:g} to {high:g} V, or through the computer's lead.",
+            parts=[battery.ref],
+            places=[view.place(battery, "plus"), view.pin_place(pins[0])],
+            line=battery.line,
+            value=volts,
+            limit=limit,
+            unit="V",
+            severity=Severity.STOP if burns else Severity.FIX if volts < low else Severity.CHECK,
+        )
+
+
+@WIRING.rule(
     "no-common-ground",
     Severity.FIX,
     title="No common ground",

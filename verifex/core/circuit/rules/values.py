@@ -13,7 +13,7 @@ from verifex.core.circuit.view import BenchView
 from verifex.core.circuit.windows import job_of
 from verifex.core.findings import Finding, Remedy, Severity
 from verifex.core.quantity import in_words, parse_quantity, read_volts
-from verifex.core.resistors.bands import misreadings, order_doubt, read_bands
+from verifex.core.resistors.bands import misread_by, misreadings, order_doubt, read_bands
 from verifex.core.resistors.formulas import fits_nominal
 from verifex.core.rulebook import FindingFactory
 
@@ -202,7 +202,8 @@ def value_outside_window(view: BenchView, finding: FindingFactory) -> Iterator[F
         judged.add(play.ref)
         if ohms and not asked.low_ohms * 0.95 <= ohms <= asked.high_ohms * 1.05:
             yield finding(
-                f"{play.ref} is {in_words(ohms, 'Ω')}; the exercise takes {in_words(asked.low_ohms, 'Ω')} to {in_words(asked.high_ohms, 'Ω')}.",
+                f"{play.ref} is {in_words(ohms, 'Ω')}; the exercise takes {in_words(asked.low_ohms, 'Ω')} to {in_words(asked.high_ohms, 'Ω')}."
+                + (misread_by(ohms, asked.nominal_ohms) if asked.nominal_ohms else ""),
                 [
                     Remedy(
                         f"Take a value inside the window, such as {in_words(asked.nominal_ohms, 'Ω')}.",
