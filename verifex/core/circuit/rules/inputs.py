@@ -53,6 +53,9 @@ def _is_held(view: BenchView, net: Net, without: str) -> bool:
     return False
 
 
+OWN_PLACES = 2  # of a net with one leg alone: the leg, and the hole it is in
+
+
 @WIRING.rule(
     "floating-input",
     Severity.CHECK,
@@ -281,9 +284,7 @@ def knob_end_open(view: BenchView, finding: FindingFactory) -> Iterator[Finding]
         nets = {leg: view.net(part, leg) for leg in ("end1", "end2")}
         if wiper is None or not any(pin.analogue_in for pin in view.nets.signal_pins(wiper)):
             continue
-        is_open = [
-            leg for leg, net in nets.items() if net is None or (len(net.legs) < 2 and not view.nets.is_rail(net))
-        ]
+        is_open = [leg for leg, net in nets.items() if net is None or len(net.places) <= OWN_PLACES]
         other = next((net for leg, net in nets.items() if leg not in is_open), None)
         if len(is_open) == 1 and other is not None and view.nets.is_rail(other):
             wanted = "the supply" if view.nets.is_return(other) else "ground"
