@@ -12,6 +12,8 @@ from benchmarks.load import PORT, ROOT, Client, begin_server
 
 WHO = ("leo.castell", "tomas.reed", "ines.marlow")
 
+MOST_OF_ERRORS = 30  # lines
+
 
 def main() -> None:
     parser = argparse.ArgumentParser()
@@ -28,13 +30,15 @@ def main() -> None:
                     [
                         str(Path(arguments.schemathesis).absolute()), "run", str(ROOT / "docs" / "openapi.json"),
                         "--url", f"http://127.0.0.1:{PORT}", "--checks", "not_a_server_error", "--phases", "fuzzing",
-                        "--max-examples", str(arguments.examples), "--generation-database", "none", "--seed", "1",
+                        "--max-examples", str(arguments.examples), "--generation-database", "none", "--seed", "1", "--request-timeout", "60",
                         "--exclude-path", "/api/log-out", "--exclude-path", "/api/me/password",
                         "-H", f"Cookie: {cookies}", "-H", f"X-CSRFToken: {client.cookies['csrftoken'].value}",
                     ],
                     cwd=data, capture_output=True, text=True, check=False,
                 )  # fmt: skip
                 told = done.stdout.strip().splitlines()
+                first = next((i for i, line in enumerate(told) if line.strip("= ") == "ERRORS"), len(told))
+                print(*told[first : first + MOST_OF_ERRORS], sep="\n")  # which request had no answer
                 print(f"== as {name}, exit code {done.returncode}", *told[-22:], sep="\n")
         finally:
             server.terminate()

@@ -16,7 +16,6 @@ from verifex.core.exercise import read_exercise
 
 ROOT = Path(__file__).parent.parent
 THREADS = 4
-MOST_BEGUN_AGAIN = 50  # a call is given up after three kills; here it is asked for again, as the queue does
 
 
 def main() -> None:
@@ -36,23 +35,21 @@ def main() -> None:
         program=(hand_ins / "sound-a.cpp").read_text("utf-8"),
     )
     ended, lock = threading.Event(), threading.Lock()
-    judged = given_up = lost = 0
+    judged = given_up = wrong = 0
 
     def judge() -> None:
-        nonlocal judged, given_up, lost
+        nonlocal judged, given_up, wrong
         while not ended.is_set():
-            for _ in range(MOST_BEGUN_AGAIN):
+            record = None
+            while record is None:  # asked for again as often as it takes, as the queue does
                 try:
                     record = pool.compute(assess_station, case, "program", limit=pool.Limit(12))
-                    break
                 except pool.OverLimit:
                     with lock:
                         given_up += 1
-            else:
-                record = None
             with lock:
                 judged += 1
-                lost += not (isinstance(record, ProgramRecord) and record.compiles and not record.findings)
+                wrong += not (isinstance(record, ProgramRecord) and record.compiles and not record.findings)
 
     pool.warm_up("judging")
     threads = [threading.Thread(target=judge) for _ in range(THREADS)]
@@ -74,7 +71,7 @@ def main() -> None:
         thread.join()
     seconds = time.perf_counter() - begun
     print(
-        f"{killed} kills in {seconds:.0f} s: {judged} judged, {lost} lost or wrong, {given_up} begun again by the queue"
+        f"{killed} kills in {seconds:.0f} s: {judged} judged, {wrong} of them wrong, {given_up} times begun again by the queue"
     )
     pool.stop()
 
