@@ -1,5 +1,7 @@
 """Where each value of a YAML file stands, so that a mistake found in what was read is reported with its line."""
 
+from collections.abc import Collection
+from difflib import get_close_matches
 from typing import Any
 
 import yaml
@@ -27,10 +29,20 @@ def note_marks(node: yaml.Node, path: Path, marks: Marks, problems: list[Problem
             note_marks(value, (*path, index), marks, problems)
 
 
-def located(error: dict[str, Any], marks: Marks) -> Problem:
+def probably_meant(path: Path, known: Collection[str]) -> str:
+    """The name of a field that was probably meant by the last step of a path; empty for none."""
+    own = str(path[-1]) if path else ""
+    near = get_close_matches(own, [name for name in known if name != own], n=1, cutoff=0.7) if own else []
+    return near[0] if near else ""
+
+
+def located(error: dict[str, Any], marks: Marks, known: Collection[str] = ()) -> Problem:
+    """What a schema refuses, at its place; `known` are the names a field may have, for one that was meant."""
     kinds = {"missing": "is missing", "extra_forbidden": "is not something this file can say"}
     message = kinds.get(error["type"]) or str(error["msg"]).removeprefix("Value error, ")
     path = tuple(error["loc"])
+    if error["type"] == "extra_forbidden" and (near := probably_meant(path, known)):
+        message += f"; '{near}' was probably meant"
     where = marks.get((*path, KEY)) if error["type"] == "extra_forbidden" else None
     return at_path(path, message, {**marks, path: where} if where else marks)
 

@@ -1,5 +1,7 @@
 """Reads an exercise file: YAML with every complaint at its own line and column."""
 
+from collections.abc import Sequence
+from functools import cache
 from typing import Any
 
 import yaml
@@ -8,7 +10,7 @@ from pydantic import ValidationError
 from verifex.core.exercise.references import complaints
 from verifex.core.exercise.schema import Exercise
 from verifex.core.problems import Problem, UnusableInput
-from verifex.core.yaml_marks import Marks, at_path, located, note_marks
+from verifex.core.yaml_marks import Marks, at_path, located, note_marks, probably_meant
 from verifex.core.yaml_traps import trap_in
 
 LIMIT_BYTES = 256 * 1024
@@ -38,12 +40,56 @@ def read_exercise(text: str) -> Exercise:
     try:
         exercise = Exercise.model_validate(yaml.safe_load(text))
     except ValidationError as wrong:
-        raise UnusableInput([located(dict(error), marks) for error in wrong.errors()]) from None
+        raise UnusableInput(_all_of(wrong, marks, text)) from None
     except (ValueError, yaml.YAMLError) as wrong:
         raise UnusableInput([Problem(1, 1, str(wrong).splitlines()[0])]) from None
     if unknown := complaints(exercise):
         raise UnusableInput([at_path(path, message, marks) for path, message in unknown])
     return exercise
+
+
+def _all_of(wrong: ValidationError, marks: Marks, text: str) -> list[Problem]:
+    """Everything the schema refuses, and what is wrong besides in all that it takes: one look at the file is enough."""
+    names = _names_of_fields()
+    errors: list[dict[str, Any]] = [dict(error) for error in wrong.errors()]
+    read, meant = yaml.safe_load(text), set()
+    for error in errors:
+        path = tuple(error["loc"])
+        near = probably_meant(path, names) if error["type"] == "extra_forbidden" else ""
+        holder = _at(read, path[:-1])
+        if isinstance(holder, dict) and path:
+            value = holder.pop(path[-1], None)
+            if near and near not in holder:
+                holder[near] = value
+                meant.add((*path[:-1], near))
+    # A name that is missing because it is misspelt is said once, where it stands.
+    told = [error for error in errors if error["type"] != "missing" or tuple(error["loc"]) not in meant]
+    problems = [located(error, marks, names) for error in told]
+    try:
+        problems += [at_path(path, message, marks) for path, message in complaints(Exercise.model_validate(read))]
+    except (ValidationError, KeyError, ValueError):
+        return problems  # what is left is no exercise
+    return sorted(problems, key=lambda one: (one.line, one.column))
+
+
+def _at(read: Any, path: Sequence[str | int]) -> Any:
+    """What stands at a path; None where nothing does."""
+    for step in path:
+        if isinstance(read, dict):
+            read = read.get(step)
+        elif isinstance(read, list) and isinstance(step, int) and step < len(read):
+            read = read[step]
+        else:
+            return None
+    return read
+
+
+@cache
+def _names_of_fields() -> frozenset[str]:
+    """Every name that a field of an exercise file may have."""
+    schema = Exercise.model_json_schema()
+    models = [schema, *schema.get("$defs", {}).values()]
+    return frozenset(name for model in models for name in model.get("properties", {}))
 
 
 def exercise_json_schema() -> dict[str, Any]:

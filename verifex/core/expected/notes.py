@@ -4,6 +4,7 @@ from collections.abc import Iterator
 
 from verifex.core.circuit.handed_out import HandedOut
 from verifex.core.expected.chain import AdcChain
+from verifex.core.expected.overlap import overlapping
 from verifex.core.expected.sheet import Sheet
 from verifex.core.parts import catalogue
 from verifex.core.parts.calibration import BOARD
@@ -19,6 +20,7 @@ def notes_on(sheet: Sheet) -> Iterator[str]:
     yield from _measuring(sheet)
     yield from _open_states(sheet)
     yield from _ends(sheet)
+    yield from overlapping(sheet)
     yield from _divisor(sheet)
     yield from _loading(sheet)
     yield from _waiting(sheet)
@@ -109,6 +111,11 @@ def _timing(sheet: Sheet) -> Iterator[str]:
         if kind.timing.hold_seconds:
             hold = quantity_or_none(recipe.settings.get("hold", ""), "second") or kind.timing.usual_hold_seconds
             yield f"{ref} stays active for about {hold:g} s after the last motion; hold a step longer than that."
+            if recipe.settings.get("jumper") == "single":
+                yield (
+                    f"{ref} stands in single mode: it goes off after {hold:g} s although somebody still moves, and for {kind.timing.blind_seconds:g} s "
+                    "after that it sees nothing. Drop-outs within a step are its own."
+                )
         for output in kind.outputs:
             if isinstance(output, DataOutput) and output is kind.outputs[0]:
                 yield from _data_timing(ref, output)
