@@ -78,6 +78,8 @@ class FeedingTest(TestCase):
     def test_how_the_board_itself_is_fed(self):
         for volts, severity in ((32, Severity.STOP), (15, Severity.CHECK), (6, Severity.FIX)):
             (found,) = told(FED.format(volts))
-            self.assertEqual((found.rule, found.severity, found.where.parts), ("board-intake-volts", severity, ("BT1",)))
+            self.assertEqual(
+                (found.rule, found.severity, found.where.parts), ("board-intake-volts", severity, ("BT1",))
+            )
         for volts in (7, 9, 12):
             self.assertEqual(rules(FED.format(volts)), [])

@@ -25,7 +25,7 @@ Typed = tuple[Value, Type]  # an expression made ready, with its type
 
 
 #: How libraries write their constants, and the members of their classes.
-_OF_LIBRARIES = re.compile(r"[A-Z][A-Z0-9_]{2,}|\w+(::\w+)+")
+_OF_LIBRARIES = re.compile(r"[A-Z][A-Z0-9_]{2,}|[A-Z]{2,}_[A-Za-z0-9_]*[A-Z0-9]|\w+(::\w+)+")
 
 
 @dataclass(frozen=True, slots=True)

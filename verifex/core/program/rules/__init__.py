@@ -13,6 +13,7 @@ from verifex.core.program.rules import (  # noqa: F401
     narrow,
     pace,
     pins,
+    printing,
     python,
     registers,
     scaling,

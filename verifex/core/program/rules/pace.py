@@ -1,8 +1,10 @@
 """Too fast to be read, too slow to notice, and what is left standing on a display."""
 
+import re
 from collections.abc import Iterator
 
 from verifex.core.findings import Finding, Severity
+from verifex.core.program import tree as t
 from verifex.core.program.rules.book import PROGRAM
 from verifex.core.program.rules.budgets import only_fast
 from verifex.core.program.rules.view import ProgramView
@@ -12,6 +14,8 @@ MOST_LINES_PER_SECOND = 50.0
 MOST_CLEARED_PER_SECOND = 10.0
 LATE_FROM_MS = 3000.0  # longer than that a person thinks that nothing happens
 MISSES_FROM_SHARE = 0.8  # of the shortest step
+#: Methods of libraries that ask a module to measure, and wait until it has.
+CONVERTS = re.compile(r"(request|convert|measure|get_?temp)", re.IGNORECASE)
 
 
 @PROGRAM.rule(
@@ -24,6 +28,8 @@ MISSES_FROM_SHARE = 0.8  # of the shortest step
     source="the program run on its board",
 )
 def prints_without_pause(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
+    if any(isinstance(n, t.Call) and n.receiver and CONVERTS.match(n.name) for n in view.nodes):
+        return  # a conversion is waited for, which only a bench with its module shows
     for run in view.runs:
         rate = len(run.lines) / max(0.1, run.ended_ms / 1000)
         if (run.ended == "time" or only_fast(view, run)) and rate > MOST_LINES_PER_SECOND:

@@ -83,6 +83,12 @@ def without_effect(view: ProgramView, finding: FindingFactory) -> Iterator[Findi
                     f"Write `{name}()`.",
                     at=node.at,
                 )
+            case t.Field(name=name) if view.is_python:
+                yield finding(
+                    f"`{name}` stands without its brackets in line {node.at.line}, so it is not called.",
+                    f"Write `{name}()`.",
+                    at=node.at,
+                )
             case t.Binary(op=op) if op in (*COMPARES, "+", "-", "*", "/") and not _acts(node.expr):
                 yield finding(
                     f"What line {node.at.line} works out is kept nowhere.",
