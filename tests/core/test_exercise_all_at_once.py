@@ -46,5 +46,5 @@ class NotesTest(TestCase):
     def test_a_motion_module_in_single_mode_is_told_with_its_drop_outs(self):
         text = FILE["night-visitor-watch"].replace("jumper: repeat", "jumper: single")
         self.assertIn("jumper: single", text)
-        for text, told in ((text, True), (FILE["night-visitor-watch"], False)):
-            self.assertEqual("in single mode" in " ".join(expected_sheet(read_exercise(text)).notes), told)
+        for one, told in ((text, True), (FILE["night-visitor-watch"], False)):
+            self.assertEqual("in single mode" in " ".join(expected_sheet(read_exercise(one)).notes), told)
