@@ -105,6 +105,14 @@ class KeptBytesTest(TestCase):
         self.assertEqual(self.lines("EEPROM.put(0, f); EEPROM.get(0, g); Serial.println(g);"), ["21.50"])
         self.assertEqual(self.lines("EEPROM.put(8, n); EEPROM.get(8, k); Serial.println(k);"), ["-70000"])
 
+    def test_a_record_is_kept_part_by_part(self):
+        said = self.lines(
+            "struct Cfg { uint16_t magic; float limit; byte list[2]; } cfg; EEPROM.get(0, cfg); Serial.println(cfg.magic, HEX);"
+            "cfg.magic = 0xBEE5; cfg.limit = 33.5; cfg.list[1] = 7; EEPROM.put(0, cfg); cfg.limit = 0; cfg.list[1] = 0;"
+            "EEPROM.get(0, cfg); Serial.println(cfg.limit); Serial.println(cfg.list[1]); Serial.println(EEPROM.read(0));"
+        )
+        self.assertEqual(said, ["FFFF", "33.50", "7", "229"])
+
     def test_a_value_takes_as_many_bytes_as_its_kind(self):
         said = self.lines(
             "EEPROM.put(0, i); EEPROM.put(2, b); for (int a = 0; a < 4; a++) Serial.println(EEPROM.read(a));"

@@ -213,3 +213,25 @@ void setup() {
 }
 void loop() {}
 """
+
+PROGRAMS["templates by number, nested names, overloads"] = """
+namespace cfg { namespace volts { constexpr float ref = 5.0f; } const int steps = 1024; }
+template <byte N> int middle(const int *values) {
+  int v[N];
+  for (byte i = 0; i < N; i++) { byte j = i; while (j > 0 && v[j - 1] > values[i]) { v[j] = v[j - 1]; j--; } v[j] = values[i]; }
+  return v[N / 2];
+}
+void say(float v, int digits = 1) { Serial.println(v, digits); }
+void say(const char *s) { Serial.println(s); }
+int values[] = {7, 3, 9, 1, 5};
+void setup() {
+  Serial.begin(9600);
+  Serial.println(middle<5>(values));
+  Serial.println(middle<3>(values));
+  say("text");
+  say(2.25);
+  say(2.25, 2);
+  say(cfg::volts::ref / cfg::steps * 100, 3);
+}
+void loop() {}
+"""

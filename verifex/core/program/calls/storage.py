@@ -4,7 +4,7 @@ from struct import pack, unpack
 from typing import Any
 
 from verifex.core.program.calls.registry import At, Machine, call
-from verifex.core.program.types import BYTE, FLOAT, VOID, Int, Pointer, Type, size_of
+from verifex.core.program.types import BYTE, FLOAT, VOID, Array, Int, Pointer, Struct, Type, size_of
 
 WORD = Int(16, False)
 BYTES = 1024
@@ -52,6 +52,12 @@ for _name in ("EEPROM.begin", "EEPROM.commit", "EEPROM.end"):
 
 
 def _as_bytes(kind: Type, value: Any) -> bytes:
+    if isinstance(value, str):
+        return value.encode("latin-1", "replace") + b"\0"
+    if isinstance(kind, Array):
+        return b"".join(_as_bytes(kind.of, one) for one in value)
+    if isinstance(kind, Struct):
+        return b"".join(_as_bytes(own, one) for (_, own), one in zip(kind.fields, value, strict=True))
     if kind == FLOAT:
         return pack("<f", value)
     size = size_of(kind)
@@ -66,10 +72,19 @@ def put(m: Machine, at: At, kinds: tuple[Type, ...], address: int, value: Any) -
 
 @call("EEPROM.get", (Int(16, True), "place"), VOID)
 def get(m: Machine, at: At, kinds: tuple[Type, ...], address: int, place: tuple[list[Any], int]) -> None:
-    kind = kinds[1]
-    raw = bytes(read(m, at, kinds, address + offset) for offset in range(size_of(kind)))
+    raw = bytes(read(m, at, kinds, address + offset) for offset in range(size_of(kinds[1])))
     cells, index = place
-    if kind == FLOAT:
+    _put_back(kinds[1], cells, index, raw)
+
+
+def _put_back(kind: Type, cells: Any, index: int, raw: bytes) -> None:
+    """Bytes as the value they were; records and arrays part by part."""
+    if isinstance(kind, Array | Struct):
+        kinds = [kind.of] * kind.length if isinstance(kind, Array) else [own for _, own in kind.fields]
+        for position, own in enumerate(kinds):
+            _put_back(own, cells[index], position, raw[: size_of(own)])
+            raw = raw[size_of(own) :]
+    elif kind == FLOAT:
         cells[index] = unpack("<f", raw)[0]
     else:
         number = int.from_bytes(raw, "little")

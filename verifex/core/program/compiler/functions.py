@@ -8,7 +8,7 @@ from verifex.core.program.compiler.expressions import Expressions
 from verifex.core.program.compiler.names import Action, Frame, Names, Typed, Value
 from verifex.core.program.compiler.places import Place, Places
 from verifex.core.program.compiler.templates import bound_by, made_for
-from verifex.core.program.types import FLOAT, PORT, TEXT, Array, Int, Object, Pointer, Routine, Struct, Type
+from verifex.core.program.types import FLOAT, PORT, TEXT, Array, Int, Object, Pointer, Routine, Struct, Type, is_chars
 
 NOTHING: Value = lambda frame: 0  # noqa: E731
 
@@ -160,6 +160,10 @@ def wants(name: str, least: int, most: int, given: int) -> str:
 def _likeness(kind: Type, wanted: Type) -> int:
     if kind == wanted:
         return 4
+    if kind == TEXT and is_chars(wanted):
+        return 3
+    if TEXT in (kind, wanted) and (isinstance(kind, Int) or isinstance(wanted, Int) or FLOAT in (kind, wanted)):
+        return -4
     if isinstance(kind, Array) and isinstance(wanted, Pointer):
         return 4 if kind.of == wanted.of else 1
     if isinstance(kind, Int) and isinstance(wanted, Int):

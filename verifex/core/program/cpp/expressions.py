@@ -137,6 +137,9 @@ class Expressions(Base):
             raise NotSupported(raw, f"`{self.shown(raw)}`")
         return t.Items(self.at(raw), tuple(items), tuple(names))
 
+    def template_called(self, raw: Raw) -> str:
+        return ""  # templates are read above expressions
+
     def lambda_(self, raw: Raw) -> t.Expr:
         raise NotImplementedError  # a function is read where declarations and statements are
 
@@ -219,6 +222,8 @@ class Expressions(Base):
             described = self.named(self.field(target, "arguments"))
             if cast in CASTS and len(given) == 1 and described:
                 return t.Cast(at, self.described(described[0]), self.expr(given[0]))
+            if whole := self.template_called(target):
+                return t.Call(at, whole, tuple(self.expr(arg) for arg in given))
             if self.program.named(cast):
                 types = tuple(self.described(one) for one in described)
                 return t.Call(at, cast, tuple(self.expr(arg) for arg in given), types=types)

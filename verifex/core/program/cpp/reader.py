@@ -80,7 +80,7 @@ class _Reader(Templates):
     def _namespace(self, raw: Raw) -> None:
         """What is declared in a namespace has its plain name too: two of one name, in and outside, are not supported."""
         space, body = self.text(raw.child_by_field_name("name")), self.field(raw, "body")
-        before, types = Counter(self._declared_names()), set(self.type_names)
+        before, types, known = Counter(self._declared_names()), set(self.type_names), set(self.members)
         for child in self.named(body):
             self.guard(child, self.top)
         self.read_methods()
@@ -89,6 +89,9 @@ class _Reader(Templates):
             if before[name]:
                 raise NotSupported(raw, f"`{name}` in `{space}` and outside it")
             self.members[f"{space}::{name}"] = name
+        for name in set(self.members) - known:  # of a namespace inside this one
+            if not name.startswith(f"{space}::"):
+                self.members[f"{space}::{name}"] = self.members[name]
         for name in set(self.type_names) - types:
             self.type_names[f"{space}::{name}"] = self.type_names[name]
 

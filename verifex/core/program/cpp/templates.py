@@ -34,7 +34,10 @@ class Templates(Statements):
             case "struct_specifier" | "class_specifier":
                 name = self.text(self.field(described, "name"))
                 self.templates[name] = Template(tuple(names), tuple(usual), described)
-            case "function_definition" if all(kinds):
+            case "function_definition" if not all(kinds):
+                name = self.text(self.field(self.field(described, "declarator"), "declarator"))
+                self.templates[name] = Template(tuple(names), tuple(usual), described)
+            case "function_definition":
                 before = dict(self.type_names)
                 self.type_names.update({name: Open(name) for name in names})
                 try:
@@ -54,16 +57,44 @@ class Templates(Statements):
                 return self.declared(self.field(raw, "declarator")).name
         raise NotSupported(raw, f"`{self.shown(raw)}` of a template")
 
-    def template_made(self, raw: Raw) -> Type | None:
+    def template_called(self, raw: Raw) -> str:
+        """The function that a template gives with the values in its pointed brackets, by its name; empty for no template."""
         name = self.text(self.field(raw, "name"))
         found = self.templates.get(name)
-        if found is None:
-            return None
+        if found is None or found.described.type != "function_definition":
+            return ""
+        bound = self._bound(raw, found)
+        whole = f"{name}<{', '.join(str(one) for one in bound)}>"
+        if not self.program.named(whole):
+            before = (dict(self.type_names), dict(self.macros))
+            self._bind(found, bound)
+            try:
+                self.program.add(replace(self.function(found.described), name=whole))
+            finally:
+                self.type_names, self.macros = before
+        return whole
+
+    def _bound(self, raw: Raw, found: Template) -> list[Type | int]:
+        """What stands in pointed brackets, and what is usual where nothing does."""
         given: list[Raw | None] = [*self.named(self.field(raw, "arguments"))]
         given += list(found.usual[len(given) :])
         if len(given) != len(found.names) or None in given:
             raise NotSupported(raw, f"`{self.shown(raw)}` with {len(given)} of {len(found.names)} values")
-        bound = [self._given(one) for one in given if one is not None]
+        return [self._given(one) for one in given if one is not None]
+
+    def _bind(self, found: Template, bound: list[Type | int]) -> None:
+        for own, value in zip(found.names, bound, strict=True):
+            if isinstance(value, int):
+                self.macros[own] = str(value)
+            else:
+                self.type_names[own] = value
+
+    def template_made(self, raw: Raw) -> Type | None:
+        name = self.text(self.field(raw, "name"))
+        found = self.templates.get(name)
+        if found is None or found.described.type == "function_definition":
+            return None
+        bound = self._bound(raw, found)
         whole = f"{name}<{', '.join(str(one) for one in bound)}>"
         known = self.type_names.get(whole)
         if isinstance(known, Struct):
@@ -72,11 +103,7 @@ class Templates(Statements):
             raise NotSupported(raw, "so many records of templates")
         before = (dict(self.type_names), dict(self.macros), self.methods)
         self.methods = []
-        for own, value in zip(found.names, bound, strict=True):
-            if isinstance(value, int):
-                self.macros[own] = str(value)
-            else:
-                self.type_names[own] = value
+        self._bind(found, bound)
         made = self.record(found.described, whole)
         self.type_names[name] = made  # inside it its bare name is its own
         self.read_methods()
