@@ -1,6 +1,7 @@
 """Files, tables in files, logs and what a program asks of the computer: all kept in the run, nothing is read or written outside it."""
 
 from collections.abc import Iterator
+from io import SEEK_END, StringIO
 from typing import Any
 
 from verifex.core.program.dynamic.calling import all_of
@@ -12,7 +13,7 @@ from verifex.core.program.tree import At
 WRITE_US = 200.0
 
 
-def _files(m: Machine) -> dict[str, str]:
+def _files(m: Machine) -> dict[str, StringIO]:
     return m.own.setdefault("files", {})  # type: ignore[return-value]
 
 
@@ -27,7 +28,8 @@ class File(Thing):
         if "r" in mode and path not in files:
             raise error("FileNotFoundError", f"[Errno 2] No such file or directory: '{path}'", at)
         if "w" in mode or path not in files:
-            files[path] = ""
+            files[path] = StringIO(newline="")
+        self.text = files[path]
 
     def enter(self, m: Machine, at: At) -> Any:
         return self
@@ -38,23 +40,26 @@ class File(Thing):
         m.activity += 1
         m.take(len(text), at)
         m.spend_us(WRITE_US)
-        _files(m)[self.path] += text
-        return len(text)
+        self.text.seek(0, SEEK_END)
+        return self.text.write(text)
 
     def do_writelines(self, m: Machine, at: At, lines: Any) -> None:
         for line in all_of(m, lines, at):
             self.do_write(m, at, line)
 
     def do_read(self, m: Machine, at: At, *_: int) -> str:
-        text = _files(m)[self.path][self.position :]
+        self.text.seek(self.position)
+        text = self.text.read()
         self.position += len(text)
         m.take(len(text), at)
         return text
 
     def do_readline(self, m: Machine, at: At) -> str:
-        line = _files(m)[self.path][self.position :].partition("\n")
-        self.position += len(line[0]) + len(line[1])
-        return line[0] + line[1]
+        self.text.seek(self.position)
+        line = self.text.readline()
+        self.position += len(line)
+        m.take(len(line), at)
+        return line
 
     def do_readlines(self, m: Machine, at: At) -> list[str]:
         return self.do_read(m, at).splitlines(keepends=True)
@@ -63,7 +68,7 @@ class File(Thing):
         return iter(self.do_readlines(m, at))
 
     def do_tell(self, m: Machine, at: At) -> int:
-        return len(_files(m)[self.path])
+        return self.text.seek(0, SEEK_END)
 
     def do_flush(self, m: Machine, at: At) -> None: ...
     def do_close(self, m: Machine, at: At, *_: Any) -> None: ...
@@ -190,6 +195,27 @@ def _log_set_up(m: Machine, at: At, *, level: Any = LEVELS["WARNING"], format: s
     m.own["log"] = (LEVELS.get(level, 30) if isinstance(level, str) else level, format)
 
 
+class _Arguments(Thing):
+    """What a program takes from the command line; here it is begun without any, so each is what it usually is."""
+
+    name = "ArgumentParser"
+
+    def __init__(self) -> None:
+        self.usual: dict[str, Any] = {}
+
+    def do_add_argument(self, m: Machine, at: At, *names: str, default: Any = None, action: str = "", **_: Any) -> None:
+        named = next((name for name in names if name.startswith("--")), names[0] if names else "")
+        self.usual[named.lstrip("-").replace("-", "_")] = (
+            False if action == "store_true" and default is None else default
+        )
+
+    def do_parse_args(self, m: Machine, at: At, *_: Any) -> "_Arguments":
+        return self
+
+    def get(self, m: Machine, name: str, at: At) -> Any:
+        return self.usual[name] if name in self.usual else super().get(m, name, at)
+
+
 class _Environment(Thing):
     name = "environ"
 
@@ -227,6 +253,7 @@ LOGS: dict[str, Any] = {
         for name, level in {name.lower(): number for name, number in LEVELS.items()}.items()
     },
 }
+ARGUMENTS: dict[str, Any] = {"ArgumentParser": Builtin("ArgumentParser", lambda m, at, *_, **__: _Arguments())}
 COMPUTER: dict[str, Any] = {
     "environ": _Environment(),
     "path": _Paths(),
