@@ -125,7 +125,7 @@ class RefusedTest(TestCase):
             "import socket",
             "with open('log.txt') as f:\n    pass",
             "async def f():\n    yield 1",
-            "class A(B, C): pass",
+            "import socket as s",
             "x = super()",
         ):
             found = check_program(text, BOARD).findings

@@ -99,3 +99,28 @@ for value in (0, 2, "x", [1, 2], (3, 9), None, 77):
             print("large", n)
         case _:
             print("other", value)
+
+
+class Sized:
+    size = 2
+
+    def describe(self):
+        return f"size {self.size}"
+
+
+class Coloured:
+    colour = "red"
+
+    def describe(self):
+        return f"colour {self.colour}"
+
+    def paint(self):
+        return self.colour.upper()
+
+
+class Both(Sized, Coloured):
+    pass
+
+
+b = Both()
+print(b.describe(), b.paint(), isinstance(b, Coloured), issubclass(Both, Sized))

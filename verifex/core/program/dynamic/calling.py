@@ -20,6 +20,7 @@ from verifex.core.program.dynamic.values import (
     kind_name,
 )
 from verifex.core.program.machine import Machine
+from verifex.core.program.run import Ended
 from verifex.core.program.tree import At
 
 
@@ -32,7 +33,7 @@ def call(m: Machine, f: Any, args: tuple[Any, ...], named: dict[str, Any], at: A
         return run_function(m, f, args, named, at)
     m.step(at)
     if kind is Builtin:
-        return f.act(m, at, *args, **named)
+        return f.act(m, at, *args, **named) if not named else _with_names(m, f, args, named, at)
     if kind is Class:
         return _made(m, f, args, named, at)
     if isinstance(f, Instance) and not isinstance(own := f.of.find("__call__"), Unset):
@@ -42,11 +43,22 @@ def call(m: Machine, f: Any, args: tuple[Any, ...], named: dict[str, Any], at: A
     raise error("TypeError", f"'{kind_name(f)}' cannot be called", at)
 
 
+def _with_names(m: Machine, f: Builtin, args: tuple[Any, ...], named: dict[str, Any], at: At) -> Any:
+    """A call with values by name. A name that the language knows and we do not is no mistake of the program."""
+    try:
+        return f.act(m, at, *args, **named)
+    except TypeError as wrong:
+        unknown = next((name for name in named if f"unexpected keyword argument '{name}'" in str(wrong)), None)
+        if unknown is None:
+            raise
+        raise Ended("unsupported", at, f"`{f.name}` with `{unknown}`") from None
+
+
 def _made(m: Machine, of: Class, args: tuple[Any, ...], named: dict[str, Any], at: At) -> Instance:
     made = Instance(of)
     if args and of.base is not None and of.base.made is not None:  # a constant of a list by its value
         return _of_value(of, args[0], at)
-    own_way = next((one.begin for one in _line(of) if one.begin is not None), None)
+    own_way = next((one.begin for one in of.line() if one.begin is not None), None)
     if own_way is not None and isinstance(of.find("__init__"), Unset):
         own_way(m, at, made, args, named)
         return made
@@ -58,14 +70,6 @@ def _made(m: Machine, of: Class, args: tuple[Any, ...], named: dict[str, Any], a
     elif args and not of.is_a(ERRORS["BaseException"]):
         raise error("TypeError", f"{of.name}() takes no values", at)
     return made
-
-
-def _line(of: Class) -> Iterator[Class]:
-    """A class and those it is built on."""
-    here: Class | None = of
-    while here is not None:
-        yield here
-        here = here.base
 
 
 def _of_value(of: Class, value: Any, at: At) -> Instance:
@@ -80,12 +84,12 @@ def run_function(m: Machine, f: Function, args: tuple[Any, ...], named: dict[str
         later = LATER[f.kind]
         bound = _bound(f, args, named, at)
         return later(m, lambda: _run_bound(m, f, bound, at))
-    m.step(at)
-    m.enter(at)
     return _run_bound(m, f, _bound(f, args, named, at), at)
 
 
 def _run_bound(m: Machine, f: Function, bound: list[Any], at: At) -> Any:
+    m.step(at)
+    m.enter(at)
     frame = [f.outer, *bound]
     frame += [UNSET] * (f.slots() - len(frame))
     m.returned = None

@@ -54,10 +54,12 @@ OWN: dict[str, dict[str, Any]] = {
     "pathlib": files.FILES,
     "logging": files.LOGS,
     "os": files.COMPUTER,
+    "argparse": files.ARGUMENTS,
+    "copy": containers.COPIES,
 }
 #: Modules of the language that are not supported yet.
 _MISSING = """
-multiprocessing re string socket subprocess shutil io decimal fractions copy array network urllib requests
+multiprocessing re string socket subprocess shutil io decimal fractions array network urllib requests
 """
 MISSING = frozenset(_MISSING.split())
 #: What libraries of boards offer, by word.

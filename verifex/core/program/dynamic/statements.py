@@ -213,6 +213,7 @@ class Statements:
         self.names.scope = outer
         at, key, holder = node.at, class_key(scope), self.names.machine
         decorators = [self.expressions.value(one) for one in node.decorators]
+        others = [self.expressions.value(one) for one in node.others]
 
         def run(frame: Frame) -> object:
             on = base(frame) if base else None
@@ -223,9 +224,10 @@ class Statements:
             members = {name: inner[slot] for name, slot in scope.slots.items() if inner[slot] is not UNSET}
             fields = tuple((name, members.get(name, UNSET)) for name in node.annotated)
             made = holder[0].own[key] = Class(node.name, on, members, fields)
-            if on is not None and on.made is not None:
-                on.made(holder[0], made)
+            made.others = tuple(one for other in others if isinstance(one := other(frame), Class))
             decorated: Any = made
+            if on is not None and on.made is not None:
+                decorated = on.made(holder[0], made) or made
             for act in reversed(decorators):
                 decorated = call(holder[0], act(frame), (decorated,), {}, at)
             write(frame, decorated)

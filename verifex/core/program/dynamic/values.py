@@ -70,24 +70,22 @@ class Class:
     members: dict[str, Any]
     annotated: tuple[tuple[str, Any], ...] = ()
     begin: Act | None = None
-    made: Callable[..., None] | None = None
+    made: Callable[..., Any] | None = None
+    others: "tuple[Class, ...]" = ()
 
     def find(self, name: str) -> Any:
         """A member of the class or of one it is built on; UNSET when there is none."""
-        here: Class | None = self
-        while here is not None:
-            if name in here.members:
-                return here.members[name]
-            here = here.base
-        return UNSET
+        return next((one.members[name] for one in self.line() if name in one.members), UNSET)
+
+    def line(self) -> "list[Class]":
+        """Itself and the classes it is built on, in the order in which they are asked; each once, where it comes last."""
+        found: list[Class] = [self]
+        for base in [one for one in (self.base, *self.others) if one is not None]:
+            found = [one for one in found if one not in base.line()] + base.line()
+        return found
 
     def is_a(self, other: "Class") -> bool:
-        here: Class | None = self
-        while here is not None:
-            if here is other:
-                return True
-            here = here.base
-        return False
+        return any(one is other for one in self.line())
 
 
 @dataclass(slots=True, eq=False)

@@ -110,8 +110,6 @@ class _Reader(Patterns):
         return [t.Do(at, t.Assign(at, "=", name, self.expr(raw.subject))), chosen]
 
     def _class(self, raw: ast.ClassDef) -> t.Class:
-        if len(raw.bases) > 1:
-            raise NotSupported(raw, "a class with several bases")
         base = self.expr(raw.bases[0]) if raw.bases else None
         if isinstance(base, t.Name) and base.name == "object":
             base = None
@@ -119,7 +117,8 @@ class _Reader(Patterns):
             one.target.id for one in raw.body if isinstance(one, ast.AnnAssign) and isinstance(one.target, ast.Name)
         )
         decorators = tuple(self.expr(one) for one in raw.decorator_list)
-        return t.Class(self.at(raw), raw.name, base, self.block(self.at(raw), raw.body), decorators, annotated)
+        others = tuple(self.expr(one) for one in raw.bases[1:])
+        return t.Class(self.at(raw), raw.name, base, self.block(self.at(raw), raw.body), decorators, annotated, others)
 
     def _try(self, raw: ast.Try) -> t.Try:
         at = self.at(raw)

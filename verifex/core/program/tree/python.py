@@ -128,6 +128,7 @@ class Class(Stmt):
     body: Block
     decorators: tuple[Expr, ...] = ()
     annotated: tuple[str, ...] = ()  # names that are given a type, in their order
+    others: tuple[Expr, ...] = ()  # further classes it is built on
 
 
 @dataclass(frozen=True, slots=True)

@@ -16,7 +16,7 @@ SEED = 1
 
 
 def _plain(act: Callable[..., Any]) -> Builtin:
-    return Builtin(act.__name__, lambda m, at, *args: act(*args))
+    return Builtin(act.__name__, lambda m, at, *args, **named: act(*args, **named))
 
 
 MATHS: dict[str, Any] = {"pi": math.pi, "e": math.e, "inf": math.inf, "nan": math.nan, "tau": math.tau}

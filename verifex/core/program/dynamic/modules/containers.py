@@ -86,12 +86,7 @@ def _data_class(m: Machine, at: At, of: Any = None, **_: Any) -> Any:
 
 
 def _begin_fields(m: Machine, at: At, made: Instance, args: tuple[Any, ...], named: dict[str, Any]) -> None:
-    line: list[Class] = []
-    here: Class | None = made.of
-    while here is not None:
-        line.insert(0, here)
-        here = here.base
-    fields = {name: default for of in line for name, default in of.annotated}
+    fields = {name: default for of in reversed(made.of.line()) for name, default in of.annotated}
     given = {**dict(zip(fields, args, strict=False)), **named}
     strange = next((name for name in named if name not in fields), None)
     if strange is not None or len(args) > len(fields):
@@ -132,11 +127,52 @@ INT_ENUM = Class("IntEnum", ENUM, {})
 ENUM.made = INT_ENUM.made = listed
 
 
+def _named_class(m: Machine, of: Class) -> Builtin:
+    """`class Reading(NamedTuple):` makes values with names."""
+    names, usual = [name for name, _ in of.annotated], {n: v for n, v in of.annotated if v is not UNSET}
+
+    def made(m_: Machine, at: At, *args: Any, **named: Any) -> Named:
+        given = {**usual, **dict(zip(names, args, strict=False)), **named}
+        return _record(of.name, names, (), given, at)
+
+    return Builtin(of.name, made)
+
+
+NAMED = Class("NamedTuple", None, {})
+NAMED.made = _named_class
+
+
+def _copied(m: Machine, at: At, value: Any, deep: bool = False) -> Any:
+    """A list, a dictionary or an object of its own with the same in it; `deep` copies that too."""
+    m.step(at)
+
+    def inner(one: Any) -> Any:
+        return _copied(m, at, one, True) if deep else one
+
+    if isinstance(value, list):
+        m.take(len(value), at)
+        made = Deque(inner(one) for one in value) if isinstance(value, Deque) else [inner(one) for one in value]
+        if isinstance(made, Deque) and isinstance(value, Deque):
+            made.maxlen = value.maxlen
+        return made
+    if isinstance(value, dict) and type(value) is dict:
+        return {key: inner(one) for key, one in value.items()}
+    if isinstance(value, set):
+        return set(value)
+    if isinstance(value, Instance):
+        return Instance(value.of, {name: inner(one) for name, one in value.fields.items()})
+    return value
+
+
+COPIES: dict[str, Any] = {
+    "copy": Builtin("copy", lambda m, at, value: _copied(m, at, value)),
+    "deepcopy": Builtin("deepcopy", lambda m, at, value: _copied(m, at, value, True)),
+}
 HINTED = """
 Any Optional Union List Dict Tuple Set Callable Iterator Iterable Generator Sequence Mapping Final Literal ClassVar TypeVar NoReturn
 Self TextIO Type TypeAlias cast
 """
-HINTS: dict[str, Any] = {name: Hint() for name in HINTED.split()}
+HINTS: dict[str, Any] = {"NamedTuple": NAMED, **{name: Hint() for name in HINTED.split()}}
 
 
 def _same(m: Machine, at: At, function: Any) -> Any:
