@@ -46,3 +46,25 @@ class ReadExerciseTest(TestCase):
     @given(st.text(max_size=200))
     def test_any_text_is_answered(self, text: str):
         self.assertTrue(problems(text))
+
+
+class BetweenTest(TestCase):
+    OVER = "U1.celsius over 33 for 2 s"
+
+    def asked_at(self, celsius: float) -> bool | None:
+        """What is asked of the light at a temperature, the last statement that speaks of it deciding."""
+        state = None
+        for one in read_exercise(EXERCISE_TEXT.replace(self.OVER, "U1.celsius between 20 and 33 for 2 s")).behaviour:
+            said = one.then if one.when.holds(celsius) else one.otherwise
+            state = said.get("D1", state)
+        return state.is_on if state else None
+
+    def test_a_state_between_two_thresholds(self):
+        self.assertEqual([self.asked_at(celsius) for celsius in (15.0, 25.0, 35.0)], [False, True, False])
+
+    def test_what_it_is_outside_and_which_number_is_first(self):
+        turned = EXERCISE_TEXT.replace(self.OVER, "U1.celsius between 33 and 20")
+        self.assertIn("'between 20 and 33' was expected", problems(turned)[0].message)
+        lone = EXERCISE_TEXT.replace(self.OVER, "U1.celsius between 20 and 33")
+        lone = lone.replace("    otherwise: {D1: off, BZ1: off}\n", "")
+        self.assertTrue(any("otherwise" in one.message for one in problems(lone)))

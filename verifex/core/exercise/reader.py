@@ -45,7 +45,7 @@ def read_exercise(text: str) -> Exercise:
         raise UnusableInput([Problem(1, 1, str(wrong).splitlines()[0])]) from None
     if unknown := complaints(exercise):
         raise UnusableInput([at_path(path, message, marks) for path, message in unknown])
-    return exercise
+    return exercise.model_copy(update={"behaviour": [one for written in exercise.behaviour for one in written.plain()]})
 
 
 def _all_of(wrong: ValidationError, marks: Marks, text: str) -> list[Problem]:
@@ -95,5 +95,8 @@ def _names_of_fields() -> frozenset[str]:
 def exercise_json_schema() -> dict[str, Any]:
     """The published JSON Schema of the exercise file; `when` is written as text."""
     schema = Exercise.model_json_schema()
-    schema["$defs"]["When"] = {"type": "string", "examples": ["U1.celsius over 33 for 2 s", "U1.tag is 04 A2 19 7C"]}
+    schema["$defs"]["When"] = {
+        "type": "string",
+        "examples": ["U1.celsius over 33 for 2 s", "U1.celsius between 20 and 30", "U1.tag is 04 A2 19 7C"],
+    }
     return schema

@@ -31,6 +31,20 @@ class Behaviour(Frozen):
         """The references of all outputs it speaks of."""
         return list(dict.fromkeys([*self.then, *self.otherwise]))
 
+    @model_validator(mode="after")
+    def names_the_state_outside(self) -> "Behaviour":
+        if self.when.side == "between" and (open_ := [ref for ref in self.then if ref not in self.otherwise]):
+            raise ValueError(f"'between' needs the state outside too: say under 'otherwise' what {open_[0]} is there")
+        return self
+
+    def plain(self) -> list["Behaviour"]:
+        """The same with one threshold each: between two is over the lower one, and over the upper one as otherwise again."""
+        if self.when.side != "between":
+            return [self]
+        lower = self.when.model_copy(update={"side": "over"})
+        upper = lower.model_copy(update={"threshold": self.when.upper})
+        return [self.model_copy(update={"when": lower}), Behaviour(when=upper, then=self.otherwise)]
+
 
 class Follow(Frozen):
     """An output whose pitch or brightness rises or falls with a quantity, from step to step of the plan."""
