@@ -83,6 +83,9 @@ class SlipTest(TestCase):
         (A, "int counts", "unsigned int counts", "sign-of-register-lost", 12),
         (D, 'wall.print("Brood heat")', 'wall.print("Brood heat of the hive")', "display-text-cut", 4),
         (D, 'wall.print("                "); wall.setCursor(0, 1);', "", "display-leftover-in-time", 9),
+        (D, "setCursor(0, 1)", "setCursor(1, 0)", "display-row-for-column", 8),
+        (T, "reader(SELECT, RESET)", "reader(RESET, SELECT)", "library-on-another-pin", 29),
+        (T, "  reader.begin();\n", "", "module-not-begun", 28),
     ]  # fmt: skip
 
     def test_the_programs_are_sound(self):
@@ -110,6 +113,7 @@ class SoundHabitTest(TestCase):
             (B, "void loop() {", "void loop() { for (float x = 0; x != 1.0; x += 0.25) delay(1);", "", ""),
             (Y, " delay(800);", "", "", ""),
             (D, "begin(16, 2)", "begin(16, 2, LCD_5x8DOTS)", "", ""),
+            (D, "setCursor(0, 1)", "setCursor(2, 1)", "", ""),
             (D, '" C")', '" C  ")', 'wall.print("                "); wall.setCursor(0, 1);', ""),
             (T, "    known = belongsToTrail();", "    known = belongsToTrail();\n    reader.haltTag();\n    reader.stopTalk();", "", ""),
             (T, "  reader.begin();", "  reader.begin();\n  for (byte i = 0; i < 6; i++) key.keyByte[i] = 0xFF;",

@@ -245,6 +245,12 @@ class Screen:
     def resize(self, columns: int, rows: int) -> None:
         self.columns, self.rows = max(1, min(MOST_COLUMNS, columns)), max(1, min(MOST_ROWS, rows))
 
+    def is_inside_other_text(self, by: object) -> bool:
+        """Whether the cursor was put into the middle of what another line wrote, where rows are counted, not columns."""
+        old = self.begun.get((self.row, self.column))
+        inside = self.row == 0 < self.column < self.rows and self.cells[0][self.column] != " "
+        return inside and old is not None and old[0] < self.column and old[1] != by
+
     def write(self, text: str, by: object = None) -> None:
         """From the cursor on; what runs over the end of a row is not seen, and never jumps to the next."""
         begins = self.column

@@ -65,7 +65,7 @@ class Surroundings(Protocol):
     def is_on_bus(self, machine: "Running", address: int) -> bool:
         """Whether a module with this address answers on the bus."""
 
-    def tag(self, machine: "Running", pins: list[str]) -> str:
+    def tag(self, machine: "Running", pins: list[str], *, in_order: bool = False) -> str:
         """The id of the tag at the reader on these pins; empty for none."""
 
     def next_change_us(self, since_us: float) -> float:

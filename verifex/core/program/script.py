@@ -69,7 +69,7 @@ class ScriptedPins:
     def is_on_bus(self, machine: Running, address: int) -> bool:
         return True  # a script says nothing of what is on a bus: whoever is spoken to is there
 
-    def tag(self, machine: Running, pins: list[str]) -> str:
+    def tag(self, machine: Running, pins: list[str], *, in_order: bool = False) -> str:
         return ""
 
     def next_change_us(self, since_us: float) -> float:

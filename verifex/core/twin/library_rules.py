@@ -8,6 +8,12 @@ from verifex.core.twin.behaviour_rules import BEHAVIOUR
 from verifex.core.twin.outcome import RunView
 
 
+def _decided_by(view: RunView, ref: str) -> list[str]:
+    """The outputs of the bench whose state the exercise makes depend on one of its parts."""
+    asked = (statement for statement in view.exercise.behaviour if view.refs.get(statement.when.ref) == ref)
+    return [view.refs[output] for statement in asked for output in statement.outputs]
+
+
 @BEHAVIOUR.rule(
     "library-on-another-pin",
     Severity.FIX,
@@ -23,13 +29,15 @@ def library_on_another_pin(view: RunView, finding: FindingFactory) -> Iterator[F
         named = " and ".join(told)
         if not pins or (set(told) == set(pins.values()) and len(told) < 2):
             continue
-        right = " and ".join(f"{leg} on {pin}" for leg, pin in pins.items())
+        own = {leg: pin for leg, pin in pins.items() if pin in told} if set(told) <= set(pins.values()) else pins
+        right = " and ".join(f"{leg} on {pin}" for leg, pin in own.items())
         use = next((view.trace.run.pins[pin] for pin in told if pin in view.trace.run.pins), None)
         yield finding(
             f"The library is told {named}; {ref} is wired with {right}.",
             "Give it the pins of the wiring, each in its place, or move the leads.",
             at=use.read_at if use else None,
             parts=[ref],
+            affects=_decided_by(view, ref),
         )
 
 
@@ -74,6 +82,7 @@ def library_told_another_address(view: RunView, finding: FindingFactory) -> Iter
             "Give it the module's own address; on most modules a pad sets it.",
             at=silent.at,
             parts=list(known),
+            affects=[output for ref in known for output in _decided_by(view, ref)],
         )
         return
 
@@ -106,7 +115,7 @@ def display_not_begun(view: RunView, finding: FindingFactory) -> Iterator[Findin
     why="Most libraries set the module up only when they are begun; until then it gives zeros, or nothing.",
     hint="What has to be said to a module once, before the first reading?",
     criterion="program",
-    source="the program run on the twin: no call that begins the library of a module on the two-wire bus",
+    source="the program run on the twin: no call that begins the library of a module on a bus, or of a tag reader",
     explains=RUN_CONSEQUENCES,
 )
 def module_not_begun(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
@@ -136,6 +145,7 @@ def library_told_another_kind(view: RunView, finding: FindingFactory) -> Iterato
             f"The library is told to expect the {told}; {ref} is the {own}.",
             "Name the kind of module that is on the bench.",
             parts=[ref],
+            affects=_decided_by(view, ref),
         )
 
 
@@ -155,4 +165,5 @@ def module_left_asleep(view: RunView, finding: FindingFactory) -> Iterator[Findi
             f"The program reads the registers of {ref} and never clears its sleep bit (register 0x{register:02X}).",
             f"Write 0 to register 0x{register:02X} once in the set-up.",
             parts=[ref],
+            affects=_decided_by(view, ref),
         )

@@ -46,3 +46,25 @@ def display_leftover_in_time(view: RunView, finding: FindingFactory) -> Iterator
             "Write spaces behind it, or wipe the row first.",
             at=at,
         )
+
+
+@BEHAVIOUR.rule(
+    "display-row-for-column",
+    Severity.CHECK,
+    title="The cursor is put into the first row's text",
+    why="The column comes first and the row second; the other way around the second text lands in the first one.",
+    hint="Which of the two numbers of the cursor is the column, and which the row?",
+    criterion="program",
+    source="the display's memory in the run through the plan: text begun inside another's, and the rows below never written",
+)
+def display_row_for_column(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
+    run = view.trace.run
+    if any("".join(rows[1:]).strip() for _, _, rows in run.displays):
+        return
+    places = {at for slip, at in run.runtime_faults if slip == "display-inside-text"}
+    for at in sorted(places, key=lambda place: (place.line, place.column))[:1]:
+        yield finding(
+            f"What line {at.line} writes begins inside the text of the first row, and nothing is ever written below it.",
+            "Give the cursor the column first, then the row; both are counted from 0.",
+            at=at,
+        )

@@ -22,6 +22,9 @@ from verifex.core.twin.stimulus import Stimulus
 US_PER_CM_AT_20 = 58.24
 STIMULUS_GRAIN = 1e-3  # stimulus values are taken to this grain, so that a ramp does not defeat the cache
 
+#: Legs whose pins libraries of the C++ dialect are made with in this order.
+TOLD_IN_ORDER = (("trigger", "echo"), ("select", "reset"))
+
 TOGETHER_SECONDS = 0.2  # between asks of one turn of a program
 
 
@@ -191,10 +194,14 @@ class BenchSurroundings:
         return value * output.counts_a_unit / other.counts_a_unit
 
     def _crossed(self, part: Part, pins: list[str]) -> bool:
-        """Whether a library is told the echo's pin where the trigger's belongs: it fires the one and listens at the other."""
-        if len(pins) < 2 or not {"trigger", "echo"} <= set(part.type.legs):
+        """Whether a library is told the second leg's pin where the first's belongs: it fires the echo and listens at the trigger."""
+        if len(pins) < 2:
             return False
-        return self._reaches(part, "echo", pins[0]) and self._reaches(part, "trigger", pins[1])
+        return any(
+            self._reaches(part, second, pins[0]) and self._reaches(part, first, pins[1])
+            for first, second in TOLD_IN_ORDER
+            if {first, second} <= set(part.type.legs)
+        )
 
     def _reaches(self, part: Part, leg: str, pin: str) -> bool:
         own, net = self.view.net(part, leg), self.nets_of_pins.get(pin)
@@ -244,11 +251,14 @@ class BenchSurroundings:
     def is_on_bus(self, machine: Running, address: int) -> bool:
         return any(address in part.addresses for part in self._speakers(machine, []))
 
-    def tag(self, machine: Running, pins: list[str]) -> str:
+    def tag(self, machine: Running, pins: list[str], *, in_order: bool = False) -> str:
         power_states = self.point(machine).power_states
         for part in self.view.module_parts():
             if power_states.get(part.ref) is None or part.type.sensing("tag") is None:
                 continue
+            if in_order and self._crossed(part, pins):
+                self.elsewhere[part.ref] = (tuple(pins), self._signal_pins(part))
+                return ""
             if self._on_buses(part, pins):
                 names = [own for own, ref in self.refs.items() if ref == part.ref] or [part.ref]
                 return self.stimulus.text_at((names[0], "tag"), machine.now_us / 1000)

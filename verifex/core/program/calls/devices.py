@@ -200,6 +200,8 @@ def show(
                 said = text or as_printed(kinds[0], args[0], form)
                 if said[max(0, screen.columns - screen.column) :].strip():
                     m.runtime_faults[("display-cut", at)] += 1
+                if screen.is_inside_other_text(at):
+                    m.runtime_faults[("display-inside-text", at)] += 1
                 screen.write(said, at)
         case "setCursor":
             screen.move(*(int(arg) for arg in [*args, 0, 0][:2]))
@@ -253,7 +255,8 @@ def identify(
     pins = [pin for number in device.numbers() if (pin := m.numbers.get(number))]
     for pin in pins:
         m.use(pin).read_at = m.use(pin).read_at or at
-    code = tag_bytes(m.surroundings.tag(m, pins))
+    m.result.asked_on_bus.setdefault(device.name, at)
+    code = tag_bytes(m.surroundings.tag(m, pins, in_order=True))
     if code and meaning.quantity == "read":
         device.tag[0] = len(code)
         device.tag[1][:] = [*code, *[0] * (TAG_BYTES - len(code))]
