@@ -55,6 +55,22 @@ class KnobTest(TestCase):
         self.assertNotIn("knob-end-open", rules(dimmer))
 
 
+class DividerTest(TestCase):
+    CELL = HALF + (
+        "part LC1 light-cell c6 c10\npart R1 resistor d10 d15 value=4k7\npart D1 led anode=h24 cathode=h22 colour=green\n"
+        "part R2 resistor i24 i28 value=220\nwire a6 +L6\nwire a10 B1.A1\nwire a15 -L15\nwire j28 B1.D9\nwire f22 -L22\n"
+    )
+
+    def noted(self, text: str) -> list[tuple[str, Severity]]:
+        found = check_wiring(text, exercise=exercise("lid-open-watch")).findings
+        return [(f.rule, f.severity) for f in found if f.rule == "divider-turned"]
+
+    def test_the_other_way_up_is_sound_and_noted(self):
+        turned = self.CELL.replace("wire a6 +L6", "wire a6 -L6").replace("wire a15 -L15", "wire a15 +L15")
+        self.assertEqual(self.noted(turned), [("divider-turned", Severity.NOTE)])
+        self.assertEqual(self.noted(self.CELL), [])
+
+
 class CurrentTest(TestCase):
     def test_one_mistake_of_many_lights_is_one_finding(self):
         lights = "".join(

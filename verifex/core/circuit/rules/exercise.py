@@ -1,9 +1,12 @@
 """What the exercise asks for: its parts, and its connections by electrical function."""
 
 from collections.abc import Iterator
+from functools import lru_cache
 
+from verifex.core.circuit.bench import Part
 from verifex.core.circuit.functions import functions_of
 from verifex.core.circuit.lights import lights, series_resistor
+from verifex.core.circuit.parse import parse_bench
 from verifex.core.circuit.rules.book import WIRING
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
@@ -103,3 +106,47 @@ def setting_differs(view: BenchView, finding: FindingFactory) -> Iterator[Findin
                     parts=[part.ref],
                     line=part.line,
                 )
+
+
+def _is_on_the_supply_side(view: BenchView, part: Part | None) -> bool | None:
+    """Whether one leg of a sensor of two legs is at the supply and the other at a pin; None where neither end is plain."""
+    nets = [view.net(part, leg) for leg in part.type.legs] if part else []
+    at_supply = [net is not None and view.nets.is_source(net) for net in nets]
+    at_ground = [net is not None and view.nets.is_return(net) for net in nets]
+    if any(at_supply) == any(at_ground):
+        return None
+    return any(at_supply)
+
+
+@lru_cache(maxsize=64)
+def _meant_on_the_supply_side(reference: str, ref: str) -> bool | None:
+    """The same in one of the exercise's own benches, where parts have the exercise's references."""
+    bench = parse_bench(reference)
+    return _is_on_the_supply_side(BenchView(bench), bench.parts.get(ref))
+
+
+@WIRING.rule(
+    "divider-turned",
+    Severity.NOTE,
+    title="The divider is the other way up than the exercise's",
+    why="It works as well, but the reading falls where the exercise's rises, and a comparison written for the one is inverted on the other.",
+    hint="Which of the two lies between the supply and the pin on your bench, and which in the exercise?",
+    criterion="wiring",
+    source="the exercise's own benches",
+)
+def divider_turned(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
+    exercise = view.exercise
+    for recipe in exercise.recipe if exercise else ():
+        part = view.matching(recipe.ref)
+        if exercise is None or part is None or part.type.model != "light-cell":
+            continue
+        meant = {_meant_on_the_supply_side(text, recipe.ref) for text in exercise.references.values()}
+        here = _is_on_the_supply_side(view, part)
+        if here is not None and meant == {not here}:
+            sides = ("ground", "supply")
+            yield finding(
+                f"{part.ref} lies on the {sides[here]} side of its divider; in the exercise it lies on the {sides[not here]} side.",
+                f"Exchange {part.ref} and its resistor, or turn the comparison in the program around.",
+                parts=[part.ref],
+                line=part.line,
+            )
