@@ -241,3 +241,10 @@ class CrashTest(TransactionTestCase):
         before = Judgement.objects.count()
         judging.judge_docket(self.docket.pk)
         self.assertEqual(Judgement.objects.count(), before)
+
+    def test_work_on_a_docket_that_is_removed_meanwhile_is_done(self):
+        queue.put(judging.JUDGE, gone := self.docket.pk + 1000)
+        with self.assertNoLogs("verifex", "ERROR"):
+            for _ in range(queue.MOST_TRIES):
+                queue.work_through()
+        self.assertFalse(Queued.objects.filter(key=gone).exists())

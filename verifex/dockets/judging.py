@@ -85,7 +85,7 @@ def ask_for_judgement(docket: Docket) -> None:
     queue.put(JUDGE, docket.pk)
 
 
-@queue.handles(JUDGE)
+@queue.handles(JUDGE, about=Docket)
 def judge_docket(docket_id: int) -> None:
     """Judge every station of a docket whose judgement does not hold any more. A closed docket stays as it is."""
     for _ in range(MOST_PASSES):
@@ -110,7 +110,7 @@ def judging_failed(docket_id: int) -> None:
         finish(docket, None, "could not be judged")
 
 
-@queue.handles(RETRY)
+@queue.handles(RETRY, about=Docket)
 def judge_again(docket_id: int) -> None:
     """Check once more what of a docket could not be finished, when the machine is quiet enough for it."""
     if _unfinished(docket_id) and os.getloadavg()[0] > BUSY_AT * (os.cpu_count() or 1):
@@ -119,7 +119,7 @@ def judge_again(docket_id: int) -> None:
     judge_again_now(docket_id)
 
 
-@queue.handles(RETRY_NOW)
+@queue.handles(RETRY_NOW, about=Docket)
 def judge_again_now(docket_id: int) -> None:
     """Check once more what of a docket could not be finished, and what was judged without it; however busy the machine is."""
     done: set[str] = set()

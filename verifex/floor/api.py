@@ -261,7 +261,7 @@ def _card(seat: Seat | None, standing: Standing | None, stations: Mapping[int, l
                 "state": rows[s].state if s in rows else None,
                 "since": rows[s].since if s in rows else None,
             }
-            for s in (stations[docket.version_id] if docket else ORDER)
+            for s in (stations.get(docket.version_id, ORDER) if docket else ORDER)
         ],
         "station": row.station if row else "kit",
         "state": row.state if row else None,

@@ -12,7 +12,7 @@ from contextlib import contextmanager
 from datetime import timedelta
 
 from django.db import connection, transaction
-from django.db.models import Q
+from django.db.models import Model, Q
 
 from verifex.acts import clock
 from verifex.work import wake
@@ -27,15 +27,20 @@ MOST_TRIES = 3
 Handler = Callable[[int], None]
 HANDLERS: dict[str, Handler] = {}
 WHEN_FAILED: dict[str, Handler] = {}
+#: By kind the table whose rows its keys are, where a row can be removed while work on it waits.
+ABOUT: dict[str, type[Model]] = {}
 #: Who takes entries in this run of this program: made anew at each start, and never given to another run.
 OWNER = secrets.token_hex(16)
 
 
-def handles(kind: str) -> Callable[[Handler], Handler]:
-    """Registers what does a kind of work. It gets the key, and must do no harm when it is called twice."""
+def handles(kind: str, about: type[Model] | None = None) -> Callable[[Handler], Handler]:
+    """Registers what does a kind of work. It gets the key, and must do no harm when it is called twice. Work on a row of
+    `about` that is removed meanwhile is done."""
 
     def register(function: Handler) -> Handler:
         HANDLERS[kind] = function
+        if about is not None:
+            ABOUT[kind] = about
         return function
 
     return register
@@ -153,6 +158,10 @@ def _do(item: Queued) -> None:
     try:
         HANDLERS[item.kind](item.key)
     except Exception:
+        about = ABOUT.get(item.kind)
+        if about is not None and not about._default_manager.filter(pk=item.key).exists():
+            own.delete()
+            return
         logger.exception("%s of %s failed", item.kind, item.key)
         failed = item.tries + 1 >= MOST_TRIES
         own.update(owner="", leased_until=None, tries=item.tries + 1, failed_at=clock.now() if failed else None)
