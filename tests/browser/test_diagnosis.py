@@ -13,7 +13,7 @@ class ToldApartTest(BrowserCase):
         services.hand_in(ines, docket.pk, "readings", log, token="a pin at ground", based_on_attempt=1)
         page = self.page_for("ines.marlow", f"/dockets/{docket.pk}/readings")
         explained = page.get_by_label("What explains it")
-        explained.get_by_text("one of 3 that fit best").wait_for()
+        explained.get_by_text("one of 4 that fit best").wait_for()
         explained.get_by_text("Supply and out of analogue thermometer, 500 mV offset U1 are exchanged").wait_for()
         explained.get_by_role("button", name="Draw what it would print").first.click()
         page.get_by_text("this fault would print").wait_for()

@@ -75,7 +75,7 @@ class ResultsOfActsTest(DemoCase):
         self.hand_in(7, "readings", log)
         path = f"/api/dockets/{self.docket(7).pk}"
         before = self.instructor.ask(path).json()["readings"]
-        self.assertEqual(len(before["diagnosis"][0]["ties"]), 2)
+        self.assertEqual(len(before["diagnosis"][0]["ties"]), 3)
         act = next(act for act in before["acts"] if act["unit"] == "V")
         self.instructor.ask(f"{path}/measure", name=act["name"], value=4.9)
         after = self.instructor.ask(path).json()["readings"]

@@ -116,7 +116,7 @@ def _with_its_program(
 
 ANY_ID = 0.2  # of an id that no fault prints
 UNEXPLAINED = 0.5  # the share of "nothing" from which two faults at once are tried
-PRINTS_SO, PRINTS_OTHERWISE = 8.0, 0.05  # how the program as handed in moves the odds of a fault in it
+PRINTS_SO, PRINTS_OTHERWISE = 8.0, 0.002  # how the program as handed in moves the odds of a fault in it
 PRINTED_SO = Fault(
     "program-otherwise",
     "The program handed in prints this by itself: the bench is as it should be",

@@ -28,8 +28,11 @@ QUIET_GRAINS, WANDERING_GRAINS, CHATTER_GRAINS = (
     (14.0, 0.9),
     (14.0, 1.4),
 )  # median and width of ln(spread/grain)
-MOST_MIDDLING = 0.3  # of the values, of a contact that comes and goes
-WILD_GRAINS, ANY_WANDERING = (5.0, 400.0), -1.2  # how far an open pin wanders, each octave as likely as the other
+LEAST_MIDDLING, MOST_MIDDLING = (
+    0.05,
+    0.3,
+)  # of the values: an open pin's lie between the ends, a shaky contact's at them
+WILD_GRAINS, ANY_WANDERING = (5.0, 400.0), -0.6  # how far an open pin wanders, each octave as likely as the other
 OWN_NOISE_SHARE = 0.04  # of its worst-case width that a sensor may flicker by itself
 LEAST_OF_SPREAD, LEAST_OF_RISE = -7.0, -3.0  # no single figure outweighs all others
 RISE_WIDTH, MOVING_WIDTH, WANDERING_WIDTH = 0.1, 0.2, 0.4  # of the share by which a step rises, by how it goes
@@ -100,7 +103,8 @@ def _of_spread(one: Seen, said: Said) -> float:
     found = _normal(log(spread + 0.3) - log(median + 0.3), width)
     if said.noise is Noise.CHATTER and one.middling > MOST_MIDDLING:
         found += ANY_WANDERING * 5  # a contact that comes and goes jumps between levels; these lie between
-    if said.noise is Noise.WANDERING and WILD_GRAINS[0] <= spread <= WILD_GRAINS[1]:
+    jumps = one.middling < LEAST_MIDDLING  # only ever at two levels
+    if said.noise is Noise.WANDERING and not jumps and WILD_GRAINS[0] <= spread <= WILD_GRAINS[1]:
         found = max(found, ANY_WANDERING)  # a pin that nothing holds may wander a little, or through its whole range
     return max(LEAST_OF_SPREAD, found)
 

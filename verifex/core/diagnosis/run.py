@@ -106,9 +106,9 @@ def _said(case: BenchCase, rig: Rig, key: Key, chain: Chain, index: int, raw: Ra
     around = printing.value(raw.value + reach * np.linspace(-1, 1, SAMPLES))
     straight = value + slope * reach * np.linspace(-1, 1, SAMPLES)
     if reach and float(np.max(np.abs(around - straight))) > BENT * max(abs(slope) * reach, 4 * abs(slope) * step):
-        # Steps, or a product that wraps around: what is printed is anything of what lies around.
+        # Steps, a product that wraps around, or an end: what is printed is anything of what lies around, the same at one count.
         middle, half = float(np.mean(around)), float(np.ptp(around)) / 2
-        return Said(middle, {f"bent {index}": half}, max(abs(slope) * step, 10.0**-chain.formula.decimals))
+        return Said(middle, {f"bent at {raw.value:.6g}": half}, max(abs(slope) * step, 10.0**-chain.formula.decimals))
     return Said(value, effects, max(abs(slope) * step, 10.0**-chain.formula.decimals))
 
 

@@ -8,6 +8,7 @@ from math import exp, log
 from verifex.core.diagnosis.acts.act import METER_OHMS, METER_SHARE, METER_VOLTS, OHMS_SHARE, OPEN_OHMS, Act, Outcome
 
 WRONG_ANSWER = 0.04  # how often a person answers otherwise than it is
+BY_CHANCE = 20  # ranges of a meter that a wrong number may lie in
 LEAST_GAIN = 0.02  # bits
 
 
@@ -56,7 +57,8 @@ def log_odds(act: Act, result: float) -> dict[int, float]:
             found[index] = log(0.1)
         else:
             off = (min(result, OPEN_OHMS) - outcome) / (_half(act, outcome) / 1.5)
-            found[index] = max(log(WRONG_ANSWER / 2), -0.5 * off * off)
+            # A wrong number that fits another fault does so by chance besides.
+            found[index] = max(log(WRONG_ANSWER / BY_CHANCE), -0.5 * off * off)
     return found
 
 
