@@ -1,6 +1,7 @@
 """Parts' libraries, matched by words: a reading by what a method or property is called for, a display by what it is told."""
 
 import re
+from dataclasses import replace
 from typing import Any
 
 from verifex.core.program.calls.devices import READ_US, SHOW_US, in_unit, note_leftover, tag_bytes
@@ -63,7 +64,7 @@ class Part(Thing):
         """What a name is for: as the exercise declares its class, else by its words."""
         declared = m.declared.classes.get(self.name)
         if declared is None:
-            return m.declared.methods.get(f"{self.name}.{name}") or meaning_of(name)
+            return m.declared.methods.get(f"{self.name}.{name}") or _meaning_of(name)
         if name not in declared.methods:
             raise error("AttributeError", f"'{self.name}' has no '{name}'", at)
         return declared.methods[name]
@@ -85,7 +86,7 @@ class Part(Thing):
         if name in ("cursor_pos",):
             return (0, 0)
         said = m.declared.methods.get(f"{self.name}.{name}")
-        meaning = said or meaning_of(name)
+        meaning = said or _meaning_of(name)
         if meaning is None or meaning.does == "fills" or (meaning.does == "shows" and name not in SHOWS):
             if name == "scan":
                 return Builtin(name, lambda m_, at_, *_: [self])
@@ -143,6 +144,14 @@ class Part(Thing):
         m.runtime_faults[("display-cleared", at)] += 1
         self.screen.clear()
         m.displayed(self.name, self.screen.shown())
+
+
+def _meaning_of(name: str) -> Meaning | None:
+    """The same as in the C++ dialect, but that libraries of this one give a pressure in hPa."""
+    meaning = meaning_of(name)
+    if meaning is not None and meaning.unit == "pascal" and "pascal" not in name.lower():
+        return replace(meaning, unit="hectopascal")
+    return meaning
 
 
 def maker(class_name: str) -> Any:
