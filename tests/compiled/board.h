@@ -39,7 +39,7 @@ typedef unsigned int word;
 static const uint8_t A0 = 14, A1 = 15, A2 = 16, A3 = 17, A4 = 18, A5 = 19;
 void pinMode(uint8_t, uint8_t); void digitalWrite(uint8_t, uint8_t); int digitalRead(uint8_t);
 int analogRead(uint8_t); void analogWrite(uint8_t, int); void analogReference(uint8_t);
-unsigned long millis(); unsigned long micros(); void delay(unsigned long); void delayMicroseconds(unsigned int);
+void yield(); unsigned long millis(); unsigned long micros(); void delay(unsigned long); void delayMicroseconds(unsigned int);
 unsigned long pulseIn(uint8_t, uint8_t, unsigned long = 1000000L);
 void tone(uint8_t, unsigned int, unsigned long = 0); void noTone(uint8_t);
 void attachInterrupt(uint8_t, void (*)(void), int); void detachInterrupt(uint8_t);

@@ -135,7 +135,7 @@ class CauseTest(TestCase):
             for found in check_wiring(bench.text).findings:
                 seen |= {found.rule, *(name.split()[0] for name in found.explains)}
         need_context = {"leg-order-differs", "supply-inexact", "pulse-width-on-plain-pin", "part-missing", "function-not-built",
-                        "ground-shared", "value-outside-window", "not-as-handed-out", "supply-over", "supply-under", "setting-differs"}  # fmt: skip
+                        "ground-shared", "value-outside-window", "not-as-handed-out", "supply-over", "supply-under", "setting-differs", "divider-turned"}  # fmt: skip
         self.assertEqual(sorted(set(BOOK.rules) - seen - need_context), [])
 
 

@@ -292,8 +292,11 @@ SLIPS: dict[str, list[tuple[str, str, str]]] = {
         (f"{HEAT}/allman-tabs.cpp", "(volts - OFFSET_VOLTS)", "volts"),
         (f"{WALL}/padded.cpp", "/ 1024.0 - 0.5) / 0.01", "/ 1024.0) / 0.01"),
     ],
-    "printed-value-out": [
+    "slope-ten-times-too-large": [
         (f"{HEAT}/class.cpp", "(volts - 0.5) * 100.0", "(volts - 0.5) * 10.0"),
+        (f"{WALL}/padded.cpp", "/ 1024.0 - 0.5) / 0.01", "/ 1024.0 - 0.5) / 0.1"),
+    ],
+    "printed-value-out": [
         (f"{HEAT}/every-second.cpp", "raw * 500.0 / 1024.0", "raw * 330.0 / 1024.0"),
         (f"{HEIGHT}/long-duration.cpp", "0.0343 / 2", "0.343 / 2"),
         (f"{TOPPLED}/two-bytes.cpp", "* 57.2958", ""),

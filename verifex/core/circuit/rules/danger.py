@@ -21,7 +21,7 @@ MOST_AC_VOLTS = 30.0
     criterion="safety",
     source="extra-low voltage limits: 30 V AC rms, 60 V DC",
     explains=("supply-over", "level-over", "load-never-works", "resistor-over-watts", "capacitor-over-volts",
-              "short-in-one-position", *OVER_CURRENTS),
+              "short-in-one-position", "board-intake-volts", *OVER_CURRENTS),
 )  # fmt: skip
 def dangerous_voltage(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     told = False
