@@ -5,11 +5,12 @@ from tree_sitter import Node as Raw
 from verifex.core.program import tree as t
 from verifex.core.program.cpp.base import DIRECTIVES, NotSupported
 from verifex.core.program.cpp.conditions import CONDITIONALS
-from verifex.core.program.cpp.declarations import RECORDS, Declarations
+from verifex.core.program.cpp.declarations import RECORDS
 from verifex.core.program.cpp.grammar import SPAN
+from verifex.core.program.cpp.records import Records
 
 
-class Statements(Declarations):
+class Statements(Records):
     def block(self, raw: Raw) -> t.Block:
         return t.Block(self.at(raw), tuple(self.statements(raw.named_children)))
 
