@@ -1,6 +1,7 @@
 """A live server with the demo course, and Debian's headless Chromium in front of it."""
 
 import os
+import re
 from typing import Any
 
 from django.contrib.auth import BACKEND_SESSION_KEY, HASH_SESSION_KEY, SESSION_KEY
@@ -66,6 +67,11 @@ class BrowserCase(LiveServerTestCase):
         page.on("pageerror", lambda error: self.console.append(str(error)))
         page.goto(self.live_server_url + path)
         return page
+
+    def choose(self, page: Page, label: str | re.Pattern[str], words: str) -> None:
+        """One of the options of a choice, by the choice's label."""
+        page.get_by_label(label).click()
+        page.get_by_role("option", name=words, exact=True).click()
 
     def _session_of(self, username: str) -> Any:
         user = User.objects.get(username=username)

@@ -55,7 +55,7 @@ class HatchAtSpeedTest(BrowserCase):
         self.scan(page, "HB-16")
         page.get_by_role("button", name="Look through it").click()
         dialog = page.get_by_role("dialog")
-        dialog.get_by_role("group", name="BZ1").get_by_label("faulty").check()
+        dialog.get_by_role("group", name="BZ1").get_by_text("faulty", exact=True).click()
         group = dialog.get_by_role("group", name="BZ1")
         group.get_by_label("Picture").set_input_files(
             {"name": "leg.png", "mimeType": "image/png", "buffer": picture_of_a_leg()}

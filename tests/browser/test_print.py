@@ -32,7 +32,7 @@ class PrintTest(BrowserCase):
                 found += [
                     f"{theme} {path}: {v['id']}: {v['nodes'][0]['html'][:120]}" for v in results.response["violations"]
                 ]
-                buttons = page.locator(".btn:visible").all_text_contents()
+                buttons = page.locator(".n-button:visible").all_text_contents()
                 found += [f"{theme} {path}: the button {words.strip()}" for words in buttons]
                 page.context.close()
         self.assertEqual(found, [])

@@ -36,7 +36,7 @@ class ExercisePageTest(BrowserCase):
         page.get_by_role("heading", level=1).wait_for()
         seen = set()
         for _ in range(12):
-            page.locator("table.plain").first.wait_for()
+            page.locator("main table").first.wait_for()
             seen.add(page.get_by_role("heading", level=1).inner_text())
             page.keyboard.press("ArrowDown")
             page.wait_for_timeout(250)

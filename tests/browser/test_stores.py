@@ -21,7 +21,7 @@ class StoresTest(BrowserCase):
         page.get_by_role("button", name="Undo").click()
         page.get_by_text("270 Ω resistor: 3 again.").wait_for()
         self.assertEqual(StockMove.objects.filter(why="counted").count(), 2)
-        page.locator(".count-field").first.press("Escape")
+        page.locator(".count-field input").first.press("Escape")
         page.get_by_role("button", name="Count the drawers").wait_for()
 
     def test_a_calibration_narrows_the_sheet_of_the_pair_that_has_the_module(self):

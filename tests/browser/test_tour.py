@@ -102,7 +102,7 @@ class KeysTest(BrowserCase):
         page.keyboard.press("/")
         page.keyboard.type("soh")
         page.keyboard.press("Backspace")
-        page.locator("[role=option][data-highlighted]", has_text="10 Sorel · Haddad").wait_for()
+        page.locator("[role=option].n-base-select-option--pending", has_text="10 Sorel · Haddad").wait_for()
         page.keyboard.press("Enter")
         page.get_by_role("heading", name="Sorel · Haddad", level=1).wait_for()
         page.keyboard.press("?")

@@ -2,6 +2,7 @@
 import { NConfigProvider } from 'naive-ui'
 import { computed, watchEffect } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import LinkButton from '@/pieces/LinkButton.vue'
 import { FIELD_DATES } from '@texts/language'
 import { app as texts } from '@texts/app'
 import { naiveOverrides, naiveTheme } from './look/theme'
@@ -38,7 +39,7 @@ const elsewhere = computed(() => route.meta.staff && me.value?.kind === 'pair')
     <Invitations />
     <main id="main" tabindex="-1">
       <EmptyNote v-if="elsewhere" :title="texts.thisPlaceIsForStaff" :text="texts.whatIsYours">
-        <RouterLink class="btn" to="/my-bench">{{ texts.toMyBench }}</RouterLink>
+        <LinkButton to="/my-bench">{{ texts.toMyBench }}</LinkButton>
       </EmptyNote>
       <RouterView v-else />
     </main>

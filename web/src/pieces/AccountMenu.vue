@@ -1,15 +1,6 @@
 <script setup lang="ts">
 // Who is logged in, and what concerns them and their device: password, theme, keys, leaving.
-import {
-  DropdownMenuContent,
-  DropdownMenuItem,
-  DropdownMenuLabel,
-  DropdownMenuRadioGroup,
-  DropdownMenuRadioItem,
-  DropdownMenuRoot,
-  DropdownMenuSeparator,
-  DropdownMenuTrigger,
-} from 'reka-ui'
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { ask, client, type Schemas } from '@/api/client'
@@ -19,6 +10,7 @@ import { useMe, useNowIs } from '@/shared/me'
 import { accountMenu as texts } from '@texts/pieces'
 import Dialog from './Dialog.vue'
 import ErrorNote from './ErrorNote.vue'
+import MenuButton from './MenuButton.vue'
 
 const emit = defineEmits<{ keys: [] }>()
 const { data: me } = useMe()
@@ -35,6 +27,26 @@ const refused = ref<unknown>(null)
 const drafts = ref(0)
 const notHandedIn = computed(() => texts.draftsThatWereNotHanded(drafts.value))
 
+const groups = computed(() => [
+  {
+    entries: [
+      { key: 'account', word: texts.accountAndPassword },
+      { key: 'keys', word: texts.keysOfThisScreen },
+    ],
+  },
+  {
+    heading: texts.theme,
+    entries: THEMES.map(({ value, word }) => ({ key: value, word, isOn: mode.value === value })),
+  },
+  { entries: [{ key: 'leave', word: texts.logOut }] },
+])
+function choose(key: string) {
+  const theme = THEMES.find(({ value }) => value === key)
+  if (theme) mode.value = theme.value
+  else if (key === 'account') void router.push('/account')
+  else if (key === 'keys') emit('keys')
+  else wantsToLeave()
+}
 function wantsToLeave() {
   drafts.value = draftsHere()
   if (drafts.value) leaving.value = true
@@ -58,66 +70,44 @@ async function logOut() {
 </script>
 
 <template>
-  <DropdownMenuRoot v-if="me?.name" :modal="false">
-    <DropdownMenuTrigger class="who" :aria-label="texts.accountThemeKeys(named)" :title="named">
-      <span class="name">{{ named }}</span>
-      <svg viewBox="0 0 12 12" width="10" height="10" aria-hidden="true"><path d="M2 4l4 4 4-4" /></svg>
-    </DropdownMenuTrigger>
-    <DropdownMenuContent class="sheet menu" align="end" :side-offset="6">
-      <DropdownMenuItem class="entry" @select="router.push('/account')">{{
-        texts.accountAndPassword
-      }}</DropdownMenuItem>
-      <DropdownMenuItem class="entry" @select="emit('keys')">{{ texts.keysOfThisScreen }}</DropdownMenuItem>
-      <DropdownMenuSeparator class="rule" />
-      <DropdownMenuLabel class="label">{{ texts.theme }}</DropdownMenuLabel>
-      <DropdownMenuRadioGroup v-model="mode">
-        <DropdownMenuRadioItem v-for="theme in THEMES" :key="theme.value" :value="theme.value" class="entry">
-          <span class="tick" aria-hidden="true">{{ mode === theme.value ? '✓' : '' }}</span>{{ theme.word }}
-        </DropdownMenuRadioItem>
-      </DropdownMenuRadioGroup>
-      <DropdownMenuSeparator class="rule" />
-      <DropdownMenuItem class="entry" @select="wantsToLeave">{{ texts.logOut }}</DropdownMenuItem>
-    </DropdownMenuContent>
-  </DropdownMenuRoot>
+  <MenuButton
+    v-if="me?.name"
+    class="who"
+    :label="texts.accountThemeKeys(named)"
+    :title="named"
+    :groups="groups"
+    @choose="choose"
+  >
+    <span class="name">{{ named }}</span>
+  </MenuButton>
   <Dialog v-model:show="leaving" :title="texts.logOutQuestion">
     <p v-if="drafts">{{ notHandedIn }}</p>
     <ErrorNote :error="refused" />
     <div class="acts">
-      <button class="btn" @click="logOut">{{ drafts ? texts.deleteAndLogOut : texts.logOut }}</button>
-      <button class="btn quiet" @click="leaving = false">{{ texts.stay }}</button>
+      <NButton type="primary" @click="logOut">{{ drafts ? texts.deleteAndLogOut : texts.logOut }}</NButton>
+      <NButton type="primary" quaternary @click="leaving = false">{{ texts.stay }}</NButton>
     </div>
   </Dialog>
 </template>
 
 <style scoped>
 .who {
-  display: flex;
-  align-items: center;
   gap: 7px;
-  font: inherit;
   font-size: 14.5px;
-  background: none;
-  border: 0;
+  font-weight: 400;
   color: var(--bar-soft);
   padding: 8px;
   min-width: 0;
   /* A long name is cut here; the places beside it never are. */
   max-width: clamp(90px, 18vw, 240px);
-  cursor: pointer;
 }
 .name {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
 }
-path {
-  fill: none;
-  stroke: currentColor;
-  stroke-width: 1.8;
-}
 .acts {
   display: flex;
   gap: 10px;
 }
 </style>
-<style src="./menu.css"></style>

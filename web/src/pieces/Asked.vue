@@ -1,5 +1,6 @@
 <script setup lang="ts" generic="T">
 // Whatever is asked of the server, in each of its states: loading, failed, shown, and shown although it may be old.
+import { NButton } from 'naive-ui'
 import { computed, type Ref } from 'vue'
 import { clockTime } from '@/shared/words'
 import { asked as texts } from '@texts/pieces'
@@ -27,7 +28,7 @@ const since = computed(() => clockTime(props.query.dataUpdatedAt.value))
 <template>
   <div v-if="error && data === undefined" class="failed">
     <ErrorNote :error="error" />
-    <button class="btn line" @click="query.refetch()">{{ texts.tryAgain }}</button>
+    <NButton type="primary" ghost @click="query.refetch()">{{ texts.tryAgain }}</NButton>
     <slot name="failed" />
   </div>
   <div v-else-if="isPending" aria-busy="true" role="status">
@@ -40,7 +41,7 @@ const since = computed(() => clockTime(props.query.dataUpdatedAt.value))
     <ErrorNote v-if="error" :error="error">
       <p>
         {{ texts.whatYouSeeIsFrom(since) }}
-        <button class="btn quiet" @click="query.refetch()">{{ texts.tryAgain }}</button>
+        <NButton type="primary" quaternary @click="query.refetch()">{{ texts.tryAgain }}</NButton>
       </p>
     </ErrorNote>
     <slot :data="data as T" />

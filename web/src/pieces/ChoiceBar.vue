@@ -1,20 +1,23 @@
 <script setup lang="ts" generic="T extends string | number | boolean">
 // One of a few, all of them in sight.
+import { NButton } from 'naive-ui'
+
 defineProps<{ label: string; choices: { value: T; word: string; key?: string }[] }>()
 const chosen = defineModel<T>({ required: true })
 </script>
 
 <template>
   <span class="choices" role="group" :aria-label="label">
-    <button
+    <NButton
       v-for="choice in choices"
       :key="String(choice.value)"
-      type="button"
+      :type="chosen === choice.value ? 'primary' : 'default'"
+      :secondary="chosen !== choice.value"
       :aria-pressed="chosen === choice.value"
       @click="chosen = choice.value"
     >
       {{ choice.word }} <kbd v-if="choice.key">{{ choice.key }}</kbd>
-    </button>
+    </NButton>
   </span>
 </template>
 
@@ -24,25 +27,11 @@ const chosen = defineModel<T>({ required: true })
   flex-wrap: wrap;
   gap: 3px;
 }
-button {
-  font: 600 14px var(--text);
-  padding: 6px 9px;
-  min-height: 34px;
-  border: 0;
-  border-radius: 5px;
-  background: var(--sunk);
-  color: var(--soft);
-  cursor: pointer;
+.n-button {
+  padding: 0 9px;
 }
 kbd {
   border: 0;
   padding: 0;
-  background: none;
-  color: inherit;
-  opacity: 0.8;
-}
-button[aria-pressed='true'] {
-  background: var(--act);
-  color: var(--act-ink);
 }
 </style>

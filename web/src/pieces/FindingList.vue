@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Findings, most urgent first. The chosen one opens and lights its evidence elsewhere.
+import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { findingList as texts } from '@texts/pieces'
@@ -39,11 +40,11 @@ function evidence(finding: Finding): string {
         :key="index"
         :class="[finding.severity, { open: index === chosen }]"
       >
-        <button class="plain head" :aria-expanded="index === chosen" @click="chosen = index">
+        <NButton text class="whole head" :aria-expanded="index === chosen" @click="chosen = index">
           <SeverityTag :severity="finding.severity" />
           <span class="seen">{{ finding.seen }}</span>
           <span class="v where">{{ evidence(finding) }}</span>
-        </button>
+        </NButton>
         <div v-if="index === chosen" class="body">
           <p class="soft">{{ finding.why }}</p>
           <p>
@@ -53,13 +54,13 @@ function evidence(finding: Finding): string {
             <b>{{ texts.followsFromIt }}</b> {{ finding.also.join('; ') }}
           </p>
           <p v-if="shows && (finding.moment_ms !== null || finding.where.line)" class="moment">
-            <button class="btn line" @click="emit('show', finding)">
+            <NButton type="primary" ghost @click="emit('show', finding)">
               {{
                 finding.moment_ms !== null
                   ? texts.seenOnTheTwin((finding.moment_ms! / 1000).toFixed(1))
                   : texts.lineInTheRun(finding.where.line!)
               }}
-            </button>
+            </NButton>
           </p>
           <p v-if="finding.hint" class="hint">
             {{ shows ? texts.thePairMayAskFor : texts.thePairIsShown }}: “{{ finding.hint }}”

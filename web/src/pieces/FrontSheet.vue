@@ -1,14 +1,15 @@
 <script setup lang="ts">
 // A page with one form in its middle: logging in, joining, the first start.
+import { NForm } from 'naive-ui'
 const { width = 400 } = defineProps<{ width?: number }>()
 const emit = defineEmits<{ submit: [] }>()
 </script>
 
 <template>
   <div class="page">
-    <form class="sheet" :style="{ '--width': `${width}px` }" @submit.prevent="emit('submit')">
+    <NForm class="sheet" :style="{ '--width': `${width}px` }" @submit.prevent="emit('submit')">
       <slot />
-    </form>
+    </NForm>
   </div>
 </template>
 
@@ -26,7 +27,7 @@ form {
   width: min(var(--width), 100%);
   padding: 28px 32px;
 }
-form :slotted(.btn) {
+form :slotted(.n-button) {
   justify-content: center;
 }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Parts in sections of other courses that were offered to the reader: nobody is put into one without saying yes.
+import { NButton } from 'naive-ui'
 import { ask, client } from '@/api/client'
 import { useAct } from '@/shared/act'
 import { useMe, useShowMe } from '@/shared/me'
@@ -23,8 +24,10 @@ async function answer(id: number, accept: boolean) {
   <section v-if="me?.invitations.length" class="invitations no-print" :aria-label="texts.label">
     <p v-for="one in me.invitations" :key="one.id">
       <span>{{ texts.invitesYou(one.by, roleName(one.role), one.section) }}</span>
-      <button class="btn" :disabled="busy" @click="answer(one.id, true)">{{ texts.accept }}</button>
-      <button class="btn quiet" :disabled="busy" @click="answer(one.id, false)">{{ texts.decline }}</button>
+      <NButton type="primary" :disabled="busy" @click="answer(one.id, true)">{{ texts.accept }}</NButton>
+      <NButton type="primary" quaternary :disabled="busy" @click="answer(one.id, false)">{{
+        texts.decline
+      }}</NButton>
     </p>
     <ErrorNote :error="error" />
   </section>

@@ -1,15 +1,9 @@
 <script setup lang="ts">
 // The line to go somewhere: `/`, a few letters of a pair, a student, a bench number, a kit or an exercise, Enter.
-import {
-  ComboboxAnchor,
-  ComboboxContent,
-  ComboboxEmpty,
-  ComboboxInput,
-  ComboboxItem,
-  ComboboxRoot,
-} from 'reka-ui'
-import { computed, ref, useTemplateRef } from 'vue'
+import { NAutoComplete } from 'naive-ui'
+import { computed, ref, useId, useTemplateRef, type VNodeChild, h } from 'vue'
 import { useRouter } from 'vue-router'
+import { pointAtOption } from '@/pieces/fields/active-option'
 import { usePairs } from '@/queries/floor'
 import { useKits } from '@/queries/stores'
 import { bestMatches, type Target } from '@/shared/jump'
@@ -22,7 +16,8 @@ const router = useRouter()
 const { session } = useSession()
 const typed = ref('')
 const open = ref(false)
-const field = useTemplateRef<{ $el: HTMLInputElement }>('field')
+const line = useTemplateRef<InstanceType<typeof NAutoComplete>>('line')
+const list = useId()
 const pairs = usePairs(
   computed(() => session.value?.id),
   open,
@@ -46,105 +41,100 @@ const targets = computed<Target[]>(() => [
 const found = computed(() => bestMatches(targets.value, typed.value))
 const loading = computed(() => pairs.isLoading.value || kits.isLoading.value)
 
-async function go(target: unknown) {
-  open.value = false
-  typed.value = ''
-  field.value?.$el.blur()
-  if (target) await router.push((target as Target).to)
+const options = computed(() => found.value.map((one) => ({ ...one, value: one.label })))
+const worded = (option: unknown): VNodeChild => {
+  const { label, hint } = option as Target
+  return [h('b', label), ' ', h('span', { class: 'soft' }, hint)]
+}
+const control = () => (line.value?.$el as HTMLElement | undefined)?.querySelector('input')
+/** The list of what is found, with the roles that the library leaves out. */
+const menu = computed(() => ({
+  id: list,
+  role: options.value.length ? 'listbox' : undefined,
+  'aria-label': texts.label,
+  style: { width: '320px' },
+  virtualScroll: false,
+  nodeProps: (option: unknown) => ({ id: `${list}-${(option as Target).label}`, role: 'option' }),
+}))
+const field = computed(() => ({
+  role: 'combobox',
+  'aria-label': texts.label,
+  'aria-expanded': open.value,
+  'aria-controls': open.value ? list : undefined,
+  autocomplete: 'off',
+}))
+
+async function go(label: string | number) {
+  const target = targets.value.find((one) => one.label === label)
+  if (target) await router.push(target.to)
 }
 
 useKeys({
   '/': {
     does: texts.whatToType,
     act: () => {
-      open.value = true
       // At once, so that no letter typed right behind the key is lost.
-      field.value?.$el.focus()
+      line.value?.focus()
     },
   },
 })
 </script>
 
 <template>
-  <ComboboxRoot
-    v-model:open="open"
+  <NAutoComplete
+    ref="line"
     class="jump"
-    :model-value="undefined"
-    ignore-filter
-    open-on-focus
-    :reset-search-term-on-blur="false"
-    @update:model-value="go"
+    :value="typed"
+    :options="options"
+    :get-show="() => true"
+    show-empty
+    clear-after-select
+    blur-after-select
+    placement="bottom-start"
+    :placeholder="texts.placeholder"
+    :input-props="field"
+    :menu-props="menu as object"
+    :render-label="worded"
+    @update:value="typed = $event ?? ''"
+    @focus="open = true"
+    @blur="open = false"
+    @select="go"
+    @keydown="pointAtOption(control(), list)"
+    @keydown.esc="line?.blur()"
   >
-    <ComboboxAnchor class="anchor">
-      <kbd aria-hidden="true">/</kbd>
-      <ComboboxInput
-        ref="field"
-        v-model="typed"
-        :aria-label="texts.label"
-        :placeholder="texts.placeholder"
-        autocomplete="off"
-        @keydown.esc="field?.$el.blur()"
-      />
-    </ComboboxAnchor>
-    <ComboboxContent
-      class="sheet menu list"
-      position="popper"
-      align="start"
-      :side-offset="6"
-      :body-lock="false"
+    <template #prefix><kbd aria-hidden="true">/</kbd></template>
+    <template #empty
+      ><span class="soft">{{ loading ? texts.loading : texts.nothingByThese }}</span></template
     >
-      <ComboboxItem v-for="target in found" :key="target.label" :value="target" class="entry">
-        <b>{{ target.label }}</b> <span class="soft">{{ target.hint }}</span>
-      </ComboboxItem>
-      <ComboboxEmpty class="none soft">{{ loading ? texts.loading : texts.nothingByThese }}</ComboboxEmpty>
-    </ComboboxContent>
-  </ComboboxRoot>
+  </NAutoComplete>
 </template>
 
 <style scoped>
-.anchor {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  background: var(--bar-here);
-  border: 1px solid var(--bar-line);
-  border-radius: 5px;
-  padding: 0 10px;
+.jump {
   width: 272px;
   max-width: 100%;
+}
+.jump :deep(.n-input) {
+  background: var(--bar-here);
   color: var(--bar-soft);
 }
-.anchor:focus-within {
-  outline: 2.5px solid var(--bar-warm);
+.jump :deep(input) {
+  color: #fff;
+  caret-color: #fff;
+}
+.jump :deep(.n-input__placeholder),
+.jump kbd {
+  color: var(--bar-soft);
+}
+.jump :deep(.n-input__border) {
+  border-color: var(--bar-line);
+}
+.jump :deep(.n-input__state-border) {
+  --n-border-focus: 1px solid var(--bar-warm);
 }
 @media (max-width: 1060px) {
-  .anchor {
+  .jump {
     width: 100%;
   }
-}
-input {
-  font: inherit;
-  font-size: 14px;
-  background: none;
-  border: 0;
-  color: #fff;
-  padding: 6px 0;
-  flex: 1;
-  min-width: 0;
-  outline: none;
-  text-overflow: ellipsis;
-}
-input::placeholder {
-  color: var(--bar-soft);
-  opacity: 1;
-}
-</style>
-<style src="./menu.css"></style>
-<style>
-.menu.list {
-  width: 320px;
-}
-.menu.list .none {
-  padding: 8px 10px;
 }
 </style>

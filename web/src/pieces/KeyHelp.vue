@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The keys of what is on screen now, and the switch for those that are letters or digits.
+import { NSwitch } from 'naive-ui'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { keyHints, singleKeys } from '@/shared/keys'
@@ -29,10 +30,8 @@ const onFloor = computed(() => route.name === 'floor')
         <dd>{{ texts.openThatBench }}</dd>
       </template>
     </dl>
-    <label class="switch">
-      <input v-model="singleKeys" type="checkbox" />
-      <span>{{ texts.lettersAndDigits }}</span>
-    </label>
+    <NSwitch v-model:value="singleKeys" :aria-label="texts.lettersAndDigits" />
+    <span>{{ texts.lettersAndDigits }}</span>
   </Dialog>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A line of a program in the run on its bench: each time it was come to, its variables before and after.
+import { NTable } from 'naive-ui'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { lineRows as texts } from '@texts/pieces'
@@ -30,7 +31,7 @@ const looked = computed(() => {
         {{ texts.inTheRun(seen.times, rows.length) }}
       </p>
       <div class="scroll" tabindex="0" role="region" :aria-label="texts.theLinesVariables">
-        <table class="plain">
+        <NTable :bordered="false" size="small">
           <thead>
             <tr>
               <th scope="col">{{ texts.at }}</th>
@@ -51,7 +52,7 @@ const looked = computed(() => {
               </td>
             </tr>
           </tbody>
-        </table>
+        </NTable>
       </div>
     </template>
   </section>

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 // One measured value with its unit. What was typed stays when it is refused.
+import { NButton, NForm } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { ApiError, type Schemas } from '@/api/client'
+import TextField from '@/pieces/fields/TextField.vue'
 import { typedValue } from '@/shared/typed-value'
 import { common } from '@texts/common'
 import { measureForm as texts } from '@texts/pieces'
@@ -37,27 +39,27 @@ async function keep() {
 </script>
 
 <template>
-  <form class="measure" @submit.prevent="keep">
+  <NForm class="measure" @submit.prevent="keep">
     <label :for="field">{{ label }}</label>
     <span v-if="entry" class="v now">{{ entry.value }} {{ unit }}</span>
     <span class="entry">
-      <input
+      <TextField
         :id="field"
         v-model="typed"
-        class="field v"
         inputmode="decimal"
         :placeholder="entry ? texts.anew : ''"
         :aria-invalid="!!wrong"
+        figures
       />
       <span class="unit">{{ unit }}</span>
-      <button class="btn line" :disabled="!typed.trim()">{{ common.save }}</button>
+      <NButton type="primary" ghost attr-type="submit" :disabled="!typed.trim()">{{ common.save }}</NButton>
     </span>
     <p v-if="said" class="said" :class="{ differs: agrees === false, fits: agrees }" role="status">
       <b v-if="agrees === false">{{ texts.differs }}</b> <b v-else-if="agrees">{{ texts.agrees }}</b>
       {{ said }}
     </p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-  </form>
+  </NForm>
 </template>
 
 <style scoped>
@@ -77,7 +79,7 @@ async function keep() {
   gap: 8px;
   grid-column: 3;
 }
-.entry input {
+.entry .n-input {
   width: 92px;
 }
 .unit {

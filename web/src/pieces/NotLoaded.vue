@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { notLoaded as texts } from '@texts/pieces'
 const reload = () => window.location.reload()
 </script>
@@ -6,6 +7,6 @@ const reload = () => window.location.reload()
 <template>
   <div role="alert">
     <p>{{ texts.thisPart }}</p>
-    <button class="btn line" @click="reload">{{ texts.loadThePageAgain }}</button>
+    <NButton type="primary" ghost @click="reload">{{ texts.loadThePageAgain }}</NButton>
   </div>
 </template>

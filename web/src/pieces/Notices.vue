@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { notices, putAway } from '@/shared/notices'
 import { notices as texts } from '@texts/pieces'
 
@@ -9,8 +10,8 @@ const reload = () => window.location.reload()
   <div class="notices no-print">
     <p v-for="notice in notices" :key="notice.id" class="sheet" role="alert">
       {{ notice.text }}
-      <button v-if="notice.reload" class="btn line" @click="reload">{{ texts.loadAgain }}</button>
-      <button class="btn quiet" @click="putAway(notice.id)">{{ texts.close }}</button>
+      <NButton v-if="notice.reload" type="primary" ghost @click="reload">{{ texts.loadAgain }}</NButton>
+      <NButton type="primary" quaternary @click="putAway(notice.id)">{{ texts.close }}</NButton>
     </p>
   </div>
 </template>

@@ -1,14 +1,8 @@
 <script setup lang="ts">
 // The session that is looked at and how long it goes on; with several, which one.
 import { useNow } from '@vueuse/core'
-import {
-  DropdownMenuContent,
-  DropdownMenuRadioGroup,
-  DropdownMenuRadioItem,
-  DropdownMenuRoot,
-  DropdownMenuTrigger,
-} from 'reka-ui'
 import { computed } from 'vue'
+import MenuButton from './MenuButton.vue'
 import { useSession } from '@/shared/me'
 import { clockTime, dayOf, waited } from '@/shared/words'
 import { sessionClock as texts } from '@texts/pieces'
@@ -23,56 +17,36 @@ const said = computed(() => {
   return at < to ? texts.left(waited(new Date(at).toISOString(), to)) : texts.sessionOver
 })
 const several = computed(() => (sessions.data.value?.length ?? 0) > 1)
-const chosen = computed({
-  get: () => String(session.value?.id ?? ''),
-  set: (id) => choose(Number(id)),
-})
+const groups = computed(() => [
+  {
+    entries: (sessions.data.value ?? []).map((one) => ({
+      key: String(one.id),
+      word: `${one.section}, ${one.room}`,
+      about: `${dayOf(one.starts_at, one.zone)} ${clockTime(one.starts_at, one.zone)}`,
+      isOn: one.id === session.value?.id,
+    })),
+  },
+])
 </script>
 
 <template>
-  <DropdownMenuRoot v-if="session && several" :modal="false">
-    <DropdownMenuTrigger class="clock" :aria-label="texts.chooseTheSession">
-      {{ clockTime(now, session.zone) }} · {{ said }}
-      <svg viewBox="0 0 12 12" width="10" height="10" aria-hidden="true"><path d="M2 4l4 4 4-4" /></svg>
-    </DropdownMenuTrigger>
-    <DropdownMenuContent class="sheet menu" align="end" :side-offset="6">
-      <DropdownMenuRadioGroup v-model="chosen">
-        <DropdownMenuRadioItem
-          v-for="one in sessions.data.value"
-          :key="one.id"
-          :value="String(one.id)"
-          class="entry"
-        >
-          <span class="tick" aria-hidden="true">{{ one.id === session.id ? '✓' : '' }}</span>
-          <span>
-            {{ one.section }}, {{ one.room }}<br />
-            <span class="soft"
-              >{{ dayOf(one.starts_at, one.zone) }} {{ clockTime(one.starts_at, one.zone) }}</span
-            >
-          </span>
-        </DropdownMenuRadioItem>
-      </DropdownMenuRadioGroup>
-    </DropdownMenuContent>
-  </DropdownMenuRoot>
+  <MenuButton
+    v-if="session && several"
+    class="clock"
+    :label="texts.chooseTheSession"
+    :groups="groups"
+    @choose="choose(Number($event))"
+  >
+    {{ clockTime(now, session.zone) }} · {{ said }}
+  </MenuButton>
   <span v-else-if="session" class="clock">{{ clockTime(now, session.zone) }} · {{ said }}</span>
 </template>
 
 <style scoped>
 .clock {
-  font: inherit;
-  background: none;
-  border: 0;
+  font-weight: 400;
   color: var(--bar-warm);
   padding: 8px;
   white-space: nowrap;
 }
-button.clock {
-  cursor: pointer;
-}
-path {
-  fill: none;
-  stroke: currentColor;
-  stroke-width: 1.8;
-}
 </style>
-<style src="./menu.css"></style>

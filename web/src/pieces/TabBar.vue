@@ -1,27 +1,59 @@
 <script setup lang="ts" generic="T extends string">
-// The views of one thing, one of them shown in the panel below. Arrow keys move between the tabs.
-import { TabsContent, TabsList, TabsRoot, TabsTrigger } from 'reka-ui'
-import { computed } from 'vue'
+// The views of one thing, one of them shown in the panel below. Arrow keys move between the tabs, Enter opens one.
+import { NTab, NTabs } from 'naive-ui'
+import { computed, useId } from 'vue'
 
 const props = defineProps<{ tabs: Record<T, string>; label: string }>()
 const tab = defineModel<T>({ required: true })
 const named = computed(() => Object.entries(props.tabs) as [T, string][])
+const panel = useId()
+
+/** The keys that tabs have by custom; the library gives them to the pointer alone. */
+function onKey(event: KeyboardEvent, name: T) {
+  const all = [
+    ...(event.currentTarget as HTMLElement)
+      .closest('[role=tablist]')!
+      .querySelectorAll<HTMLElement>('[role=tab]'),
+  ]
+  const here = all.indexOf(event.currentTarget as HTMLElement)
+  const to = { ArrowRight: here + 1, ArrowLeft: here - 1, Home: 0, End: all.length - 1 }[event.key]
+  if (to !== undefined) all[(to + all.length) % all.length]!.focus()
+  else if (event.key === 'Enter' || event.key === ' ') tab.value = name
+  else return
+  event.preventDefault()
+}
 </script>
 
 <template>
-  <TabsRoot v-model="tab" class="root" activation-mode="manual">
+  <div class="root">
     <div class="bar">
-      <TabsList class="tabs" :aria-label="label">
-        <TabsTrigger v-for="[name, said] in named" :key="name" :value="name" class="tab">{{
-          said
-        }}</TabsTrigger>
-      </TabsList>
+      <NTabs
+        class="tabs"
+        role="tablist"
+        :aria-label="label"
+        :value="tab"
+        type="line"
+        @update:value="tab = $event"
+      >
+        <NTab
+          v-for="[name, word] in named"
+          :id="`${panel}-${name}`"
+          :key="name"
+          :name="name"
+          role="tab"
+          :tabindex="name === tab ? 0 : -1"
+          :aria-selected="name === tab"
+          :aria-controls="name === tab ? panel : undefined"
+          @keydown="onKey($event, name)"
+          >{{ word }}</NTab
+        >
+      </NTabs>
       <span class="side"><slot name="side" /></span>
     </div>
-    <TabsContent v-for="[name] in named" :key="name" :value="name" class="panel">
-      <slot v-if="name === tab" />
-    </TabsContent>
-  </TabsRoot>
+    <div :id="panel" class="panel" role="tabpanel" tabindex="0" :aria-labelledby="`${panel}-${tab}`">
+      <slot />
+    </div>
+  </div>
 </template>
 
 <style scoped>
@@ -37,31 +69,13 @@ const named = computed(() => Object.entries(props.tabs) as [T, string][])
   align-items: center;
   flex-wrap: wrap;
   gap: 0 18px;
-  padding: 6px 18px 0;
+  padding: 0 18px;
   border-bottom: 1px solid var(--line);
 }
 .tabs {
-  display: flex;
-  gap: 18px;
+  width: auto;
   min-width: 0;
-  overflow-x: auto;
-}
-.tab {
-  font: 15px var(--text);
-  color: var(--soft);
-  background: none;
-  border: 0;
-  padding: 8px 0;
-  white-space: nowrap;
-  cursor: pointer;
-}
-.tab:focus-visible {
-  outline-offset: -3px;
-}
-.tab[data-state='active'] {
-  color: var(--ink);
-  font-weight: 660;
-  box-shadow: inset 0 -2.5px 0 var(--copper);
+  max-width: 100%;
 }
 .side {
   margin-left: auto;
@@ -77,9 +91,7 @@ const named = computed(() => Object.entries(props.tabs) as [T, string][])
   overflow: auto;
   padding: 12px 18px;
 }
-.panel[data-state='inactive'] {
-  display: none;
-}
+.n-tabs-tab:focus-visible,
 .panel:focus-visible {
   outline-offset: -3px;
 }

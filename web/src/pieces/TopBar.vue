@@ -3,13 +3,16 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { keyHelp, useKeys } from '@/shared/keys'
 import { useMe } from '@/shared/me'
+import { useOnce } from '@/shared/once'
 import { common } from '@texts/common'
 import { topBar as texts } from '@texts/pieces'
 import AccountMenu from './AccountMenu.vue'
-import JumpLine from './JumpLine.vue'
-import KeyHelp from './KeyHelp.vue'
 import SessionClock from './SessionClock.vue'
 import Trademark from './Trademark.vue'
+import { lazy } from './lazy'
+
+const JumpLine = lazy(() => import('./JumpLine.vue'))
+const KeyHelp = lazy(() => import('./KeyHelp.vue'))
 
 const { data: me } = useMe()
 const staff = computed(() => me.value?.kind === 'instructor' || me.value?.kind === 'assistant')
@@ -31,6 +34,7 @@ const places = computed<[path: string, name: string][]>(() => {
     : []
 })
 const route = useRoute()
+const keysAsked = useOnce(() => keyHelp.value)
 useKeys({ '?': { does: texts.listTheKeys, act: () => (keyHelp.value = true) } })
 </script>
 
@@ -52,7 +56,7 @@ useKeys({ '?': { does: texts.listTheKeys, act: () => (keyHelp.value = true) } })
     <JumpLine v-if="staff" class="jump" />
     <SessionClock v-if="staff" />
     <AccountMenu @keys="keyHelp = true" />
-    <KeyHelp v-model:show="keyHelp" />
+    <KeyHelp v-if="keysAsked" v-model:show="keyHelp" />
   </header>
 </template>
 

@@ -1,9 +1,10 @@
-// Parts that are loaded only where they are looked at: the code editor and the chart library weigh more than all the rest.
+// Parts that are loaded only where they are looked at: the code editor and the chart library weigh more than all the rest,
+// and nobody hands anything in before they have read what is there.
 import { type AsyncComponentLoader, type Component, defineAsyncComponent } from 'vue'
 import Loading from './Loading.vue'
 import NotLoaded from './NotLoaded.vue'
 
-function lazy<T extends Component>(loader: AsyncComponentLoader<T>): T {
+export function lazy<T extends Component>(loader: AsyncComponentLoader<T>): T {
   return defineAsyncComponent({
     loader: loader as AsyncComponentLoader,
     loadingComponent: Loading,
@@ -12,6 +13,7 @@ function lazy<T extends Component>(loader: AsyncComponentLoader<T>): T {
   }) as T
 }
 
+export const HandIn = lazy(() => import('./hand-in/HandIn.vue'))
 export const CodeView = lazy(() => import('./code/CodeView.vue'))
 export const LivePlot = lazy(() => import('./plots/LivePlot.vue'))
 export const RunPlot = lazy(() => import('./plots/RunPlot.vue'))

@@ -18,7 +18,7 @@ export const keyHelp = ref(false)
 export const singleKeys = useStorage('verifex-single-keys', true)
 
 const FIELDS =
-  'input:not([type=checkbox]):not([type=radio]):not([type=range]), textarea, select, [contenteditable="true"], .cm-editor'
+  'input:not([type=checkbox]):not([type=radio]):not([type=range]), textarea, [role=combobox], [contenteditable="true"], .cm-editor'
 // Widgets that have arrow keys, Enter and letters of their own.
 const WIDGETS =
   '[role=tablist], [role=menu], [role=listbox], [role=combobox], [role=slider], [role=radiogroup]'
@@ -35,7 +35,7 @@ export function isTaken(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement | null
   if (event.key !== 'Escape' && event.key.length > 1 && target?.closest(WIDGETS)) return true
   if (event.key === 'Enter' && target?.closest('a, button, summary, [tabindex="0"]')) return true
-  return !!document.querySelector('[role="dialog"], [role="menu"]')
+  return !!document.querySelector('[role="dialog"], [aria-haspopup="menu"][aria-expanded="true"]')
 }
 
 export function useKeys(keys: Record<string, { does: string; act: () => void }>) {

@@ -1,7 +1,7 @@
 // What concerns one's own log-in and device: a password of one's own, the theme, the keys of the screen.
 import { describe, expect, it } from 'vitest'
 import { isDark, mode } from '@/look/theme'
-import { button, dialog, key, open } from './open'
+import { button, dialog, entry, key, open } from './open'
 import { LOST, NEVER, PEOPLE, Refusal, until } from './server'
 
 const ME = PEOPLE.assistant.answers['/api/me']
@@ -74,22 +74,18 @@ describe('a new password', () => {
 })
 
 describe('the menu of the log-in', () => {
-  const entry = (word: string) =>
-    [...document.querySelectorAll<HTMLElement>('[role=menuitem], [role=menuitemradio]')].find((one) =>
-      one.textContent!.includes(word),
-    )!
   async function menu() {
     const screen = await open('assistant', '/hatch')
     await until(() => button('Tomas Reed'))
-    key('Enter', button('Tomas Reed')!)
+    button('Tomas Reed')!.click()
     await until(() => document.querySelector('[role=menu]'))
     return screen
   }
 
   it('keeps the theme that was chosen on this device', async () => {
     await menu()
-    expect(entry('As the device').getAttribute('aria-checked')).toBe('true')
-    key('Enter', entry('Dark'))
+    expect(entry('As the device').parentElement!.getAttribute('aria-checked')).toBe('true')
+    entry('Dark').click()
     await until(() => isDark.value)
     expect(localStorage.getItem('verifex-mode')).toBe('dark')
     mode.value = 'light'
@@ -99,7 +95,7 @@ describe('the menu of the log-in', () => {
 
   it('shows the keys of the screen, as the question mark does', async () => {
     await menu()
-    key('Enter', entry('Keys of this screen'))
+    entry('Keys of this screen').click()
     await until(() => dialog().includes('Keys'))
     const words = dialog()
     key('Escape', document.querySelector('[role=dialog]')!)
@@ -110,7 +106,7 @@ describe('the menu of the log-in', () => {
 
   it('leads to the account', async () => {
     const screen = await menu()
-    key('Enter', entry('Account and password'))
+    entry('Account and password').click()
     await screen.says('Change your password')
     expect(location.pathname).toBe('/account')
   })

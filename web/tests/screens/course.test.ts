@@ -183,7 +183,7 @@ describe('an exercise', () => {
     const tab = [...document.querySelectorAll<HTMLElement>('[role=tab]')].find(
       (one) => one.textContent === 'About',
     )!
-    tab.dispatchEvent(new MouseEvent('mousedown', { bubbles: true, button: 0 }))
+    tab.click()
     await until(() => router.currentRoute.value.query.view === 'about')
     await press('Entrance gap watch')
     await until(() => router.currentRoute.value.params.version !== String(version))

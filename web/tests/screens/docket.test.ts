@@ -67,6 +67,7 @@ describe('a wiring with a Stop', () => {
     })
     const { says, press, page } = await atWiring({ [`POST ${API}/send-back`]: refused })
     key('b')
+    await until(() => dialog())
     await press('Send back')
     await says('Somebody else decided meanwhile.')
     await says('Tomas Reed sent it back')

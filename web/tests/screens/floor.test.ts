@@ -1,7 +1,7 @@
 // The Floor and the Round: who needs a person first, put later, opened by its number; what is clean passed together.
 import { describe, expect, it } from 'vitest'
 import { router } from '@/router'
-import { button, dialog, key, open } from './open'
+import { button, dialog, key, open, tick } from './open'
 import { NUMBERS, PEOPLE, Refusal, until } from './server'
 
 const FLOOR = `/api/sessions/${NUMBERS.session}/floor`
@@ -92,7 +92,7 @@ describe('what is clean', () => {
     })
     await press('Pass 3 clean')
     await until(() => dialog().includes('Each can be undone for 15 minutes.'))
-    document.querySelector<HTMLInputElement>('[role=dialog] input[type=checkbox]')!.click()
+    tick('[role=dialog]')
     await press('Pass 2')
     await until(() => server.last())
     const picked = clean.filter((bench) => bench.clean).slice(1)
@@ -108,6 +108,7 @@ describe('what is clean', () => {
       [PASS]: { passed: 1, changed: ['Brandt · Yilmaz'], message: '' },
     })
     await press('Pass 3 clean')
+    await until(() => dialog())
     await press('Pass 3')
     await says('Changed meanwhile, so left as they are: Brandt · Yilmaz.')
     expect(dialog()).not.toBe('')

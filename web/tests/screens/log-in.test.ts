@@ -1,7 +1,7 @@
 // Coming in and leaving: where one wanted to go, a first password, an empty installation, drafts that would be seen.
 import { describe, expect, it } from 'vitest'
 import { router } from '@/router'
-import { button, dialog, open } from './open'
+import { button, dialog, entry, open } from './open'
 import { PEOPLE, Refusal, until } from './server'
 
 const ME = (PEOPLE.instructor.answers as Record<string, unknown>)['/api/me'] as object
@@ -80,12 +80,9 @@ describe('leaving', () => {
   const leave = async (changes: Record<string, unknown> = {}) => {
     const screen = await open('instructor', '/sums', { 'POST /api/log-out': NOBODY, ...changes })
     await until(() => button('Ines Marlow'))
-    button('Ines Marlow')!.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }))
+    button('Ines Marlow')!.click()
     await until(() => document.querySelector('[role=menu]'))
-    const entry = [...document.querySelectorAll<HTMLElement>('[role=menuitem]')].find((e) =>
-      e.textContent!.includes('Log out'),
-    )!
-    entry.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }))
+    entry('Log out').click()
     return screen
   }
 

@@ -1,7 +1,7 @@
 // Marks of the class, the sums and the exercises: what is there to read, and the ways on from it.
 import { describe, expect, it } from 'vitest'
 import { router } from '@/router'
-import { key, open } from './open'
+import { field, key, open } from './open'
 import { NUMBERS, PEOPLE, Refusal, until } from './server'
 
 const answers = PEOPLE.instructor.answers as Record<string, unknown>
@@ -77,7 +77,7 @@ describe('exercises', () => {
     await press('Import')
     await says('2 places to mend')
     await says('no part is called thermometre recipe: thermometre') // with the line itself
-    expect(find<HTMLTextAreaElement>('#exercise-text')!.value).toContain('recipe: thermometre')
+    expect(field('or paste it here')!.value).toContain('recipe: thermometre')
     expect(localStorage.getItem('verifex-exercise-draft')).toContain('recipe: thermometre')
   })
 })

@@ -1,6 +1,6 @@
 // A pair's bench: hints only, drafts that outlive a reload and a lost connection, refusals with their place.
 import { describe, expect, it } from 'vitest'
-import { button, open } from './open'
+import { button, give, open } from './open'
 import { LOST, NUMBERS, PEOPLE, Refusal, until } from './server'
 
 const API = `/api/my/dockets/${NUMBERS.stopped}`
@@ -99,9 +99,8 @@ describe('a draft', () => {
 
 describe('a file', () => {
   const choose = async (screen: Awaited<ReturnType<typeof writing>>, file: File) => {
-    const field = screen.find<HTMLInputElement>('.file input[type=file]')!
-    Object.defineProperty(field, 'files', { value: [file], configurable: true })
-    field.dispatchEvent(new Event('change'))
+    await until(() => screen.find('input[type=file]'))
+    give(file)
   }
 
   it('of another kind is refused by its name, before it is read', async () => {

@@ -78,6 +78,34 @@ export function field(label: string): HTMLInputElement | null {
   return (own ?? document.querySelector(`[aria-label="${label}"]`)) as HTMLInputElement | null
 }
 
+/** One of the options of a choice, by the choice's label and the option's words. */
+export async function choose(label: string, words: string) {
+  await until(() => field(label))
+  field(label)!.click()
+  const option = () =>
+    [...document.querySelectorAll<HTMLElement>('[role=option]')].find((o) => o.textContent!.trim() === words)
+  await until(option)
+  option()!.click()
+}
+
+/** A file that is chosen. */
+export function give(file: File) {
+  const control = document.querySelector<HTMLInputElement>('input[type=file]')!
+  Object.defineProperty(control, 'files', { value: [file], configurable: true })
+  control.dispatchEvent(new Event('change', { bubbles: true }))
+}
+
+/** A box that is ticked. */
+export function tick(within = 'main') {
+  document.querySelector<HTMLElement>(`${within} [role=checkbox]`)!.click()
+}
+
+/** An entry of the menu that is open. */
+export function entry(words: string): HTMLElement {
+  const all = [...document.querySelectorAll<HTMLElement>('[role=menuitem], [role=menuitemradio]')]
+  return all.find((one) => one.textContent!.includes(words))!.firstElementChild as HTMLElement
+}
+
 /** A key on the page, as it comes from the keyboard. */
 export function key(name: string, on: Element = document.body) {
   on.dispatchEvent(new KeyboardEvent('keydown', { key: name, code: name, bubbles: true, cancelable: true }))

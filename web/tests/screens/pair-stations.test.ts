@@ -1,6 +1,6 @@
 // A pair's other stations: power, predictions, marks, the kit; each says what comes next and nothing of what it may not know.
 import { describe, expect, it } from 'vitest'
-import { button, field, open } from './open'
+import { button, choose, field, open } from './open'
 import { NUMBERS, PEOPLE, Refusal, until } from './server'
 
 const API = `/api/my/dockets/${NUMBERS.stopped}`
@@ -145,10 +145,7 @@ describe('more than one exercise', () => {
       '/api/my/dockets': listed.map((one) => ({ ...first, ...one })),
       '/api/my/dockets/77': other,
     })
-    await until(() => find('.which select'))
-    const choice = find<HTMLSelectElement>('.which select')!
-    choice.value = '77'
-    choice.dispatchEvent(new Event('change'))
+    await choose('Exercise', 'Lid-open watch')
     await until(() => find('h1')?.textContent === 'Lid-open watch')
     await says('Lid-open watch')
   })

@@ -101,7 +101,7 @@ describe('tabs', () => {
   it('show one panel, named by its tab', async () => {
     const { wrapper, tab } = bar({ map: 'Board map', currents: 'Currents' })
     expect(wrapper.text()).toContain('this is map')
-    await wrapper.findAll('[role=tab]')[1]!.trigger('mousedown')
+    await wrapper.findAll('[role=tab]')[1]!.trigger('click')
     await until(() => tab.value === 'currents')
     await nextTick()
     expect(wrapper.text()).toContain('this is currents')

@@ -43,6 +43,7 @@ const { stopped, marked, version } = NUMBERS
 const answers: Record<string, unknown> = PEOPLE.instructor.answers
 /** What some screens ask for besides and nobody recorded. */
 const WORKED_OUT = {
+  [`POST /api/dockets/${marked}/check-wiring`]: new Refusal(422, '…'),
   'POST /api/sums/of/led': new Refusal(422, '…'),
   'POST /api/sums/bands': new Refusal(422, '…'),
   'POST /api/sums/value': new Refusal(422, '…'),

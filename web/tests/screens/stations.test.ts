@@ -1,6 +1,6 @@
 // The stations of a docket: what each shows of its hand-in, what may be done there, and what it says while there is none.
 import { describe, expect, it } from 'vitest'
-import { button, dialog, field, key, open } from './open'
+import { button, dialog, field, key, open, tick } from './open'
 import { NUMBERS, PEOPLE, Refusal, until } from './server'
 
 const { stopped, marked } = NUMBERS
@@ -26,7 +26,7 @@ describe('before power', () => {
     const { says, find } = await at(stopped, 'power')
     await says('This clears wiring attempt 2 with kit HB-02')
     expect(button('Clear for power')).toHaveProperty('disabled', true)
-    find<HTMLInputElement>('.tick input')!.click()
+    tick()
     await until(() => !(button('Overrule with a reason') as HTMLButtonElement).disabled)
     expect(button('Clear for power'), 'a Stop is open').toHaveProperty('disabled', true)
   })
@@ -35,7 +35,7 @@ describe('before power', () => {
     const CLEAR = `POST /api/dockets/${stopped}/clear`
     const { find, press, type, server, says } = await at(stopped, 'power', {}, { [CLEAR]: DONE })
     await says('One Stop is open.')
-    find<HTMLInputElement>('.tick input')!.click()
+    tick()
     await press('Overrule with a reason')
     await until(() => dialog().includes('Power goes on although the rules say no.'))
     await type('Why it is safe all the same', 'The module is shown without power.')

@@ -84,8 +84,8 @@ describe('drawers', () => {
       'POST /api/stock/moves/7/undo': { message: 'As it was before.', move: null },
     })
     await press('Count the drawers')
-    await until(() => find('.count-field'))
-    const fields = [...document.querySelectorAll<HTMLInputElement>('.count-field')]
+    await until(() => find('.count-field input'))
+    const fields = [...document.querySelectorAll<HTMLInputElement>('.count-field input')]
     const enter = async (text: string) => {
       const now = fields.includes(document.activeElement as HTMLInputElement)
         ? document.activeElement
@@ -119,7 +119,7 @@ describe('drawers', () => {
     expect(button('Count the drawers')).toBeNull()
     arrive(stock)
     await press('Count the drawers')
-    await until(() => document.activeElement === find('.count-field'))
+    await until(() => document.activeElement === find('.count-field input'))
   })
 
   it('say how many are below their smallest stock', async () => {

@@ -2,6 +2,8 @@
 // The nets of a wiring, in any of the output states that were solved.
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
+import FormField from '@/pieces/fields/FormField.vue'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
 import { netList as texts } from '@texts/pieces'
 import NetTable from './NetTable.vue'
 
@@ -18,12 +20,13 @@ const rows = computed(() =>
 
 <template>
   <div>
-    <label v-if="states.length > 1" class="state">
-      {{ texts.outputs }}
-      <select :value="state" class="field" @change="chosen = ($event.target as HTMLSelectElement).value">
-        <option v-for="name in states" :key="name" :value="name">{{ name }}</option>
-      </select>
-    </label>
+    <FormField v-if="states.length > 1" class="state" beside :label="texts.outputs">
+      <ChoiceField
+        :model-value="state ?? null"
+        :options="states.map((name) => ({ value: name, label: name }))"
+        @update:model-value="chosen = $event"
+      />
+    </FormField>
     <NetTable :nets="rows" :lit="lit" />
     <p v-if="!states.length" class="soft">
       {{ texts.noVoltagesTheBoard }}
@@ -39,9 +42,7 @@ const rows = computed(() =>
   color: var(--soft);
   margin-bottom: 8px;
 }
-.state select {
-  width: auto;
-  min-height: 32px;
-  padding: 3px 8px;
+.state .n-select {
+  min-width: 120px;
 }
 </style>

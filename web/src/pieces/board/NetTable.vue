@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Nets with their volts in one state; those of the chosen finding are lit.
+import { NTable } from 'naive-ui'
 import type { Schemas } from '@/api/client'
 import { fixed } from '@/shared/words'
 import { netTable as texts } from '@texts/pieces'
@@ -23,7 +24,7 @@ function words(net: NetRow): string {
 </script>
 
 <template>
-  <table class="plain">
+  <NTable :bordered="false" size="small">
     <thead>
       <tr>
         <th>{{ texts.net }}</th>
@@ -38,7 +39,7 @@ function words(net: NetRow): string {
         <td class="v places">{{ net.places.join('  ') }}</td>
       </tr>
     </tbody>
-  </table>
+  </NTable>
 </template>
 
 <style scoped>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 // Writing a hand-in: text or table for wiring, a file or pasted text for program and log. The draft stays in
 // the browser until it is handed in; while typing, the wiring is checked and nothing is stored.
+import { NButton } from 'naive-ui'
 import { useDebounceFn, useEventListener } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { ApiError, type Schemas } from '@/api/client'
+import FileField from '@/pieces/fields/FileField.vue'
 import { handIn as texts } from '@texts/hand-in'
 import type { RecipePart } from './entry/words'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
@@ -127,12 +129,8 @@ function rebase() {
   error.value = null
 }
 
-async function readFile(event: Event) {
-  const field = event.target as HTMLInputElement
-  const file = field.files?.[0]
-  field.value = ''
+async function readFile(file: File) {
   error.value = null
-  if (!file) return
   // Refused by name and size before a byte of it is read.
   const ending = file.name.toLowerCase().slice(file.name.lastIndexOf('.'))
   if (!words.value.endings.includes(ending)) {
@@ -160,10 +158,9 @@ async function readFile(event: Event) {
           { value: 'text', word: texts.text },
         ]"
       />
-      <label class="btn quiet file">
-        {{ texts.fromAFile }}
-        <input class="visually-hidden" type="file" :accept="words.endings.join(',')" @change="readFile" />
-      </label>
+      <FileField :accept="words.endings.join(',')" :aria-label="texts.fromAFile" @choose="readFile"
+        ><NButton type="primary" quaternary>{{ texts.fromAFile }}</NButton></FileField
+      >
       <span v-if="draftLost" class="soft">{{ texts.thisBrowserCannot }}</span>
       <span v-else-if="draft" class="soft">{{ texts.draftKeptInThisBrowser }}</span>
     </div>
@@ -173,10 +170,10 @@ async function readFile(event: Event) {
     </p>
     <div v-if="outdated" class="moved" role="status">
       {{ texts.attemptWasHanded(given!.number) }}
-      <button class="btn quiet" @click="rebase">{{ texts.goOnWithTheDraft }}</button>
-      <button class="btn quiet" @click="((text = given?.text ?? ''), (draft = null))">
+      <NButton type="primary" quaternary @click="rebase">{{ texts.goOnWithTheDraft }}</NButton>
+      <NButton type="primary" quaternary @click="((text = given?.text ?? ''), (draft = null))">
         {{ texts.useTheNewerOne }}
-      </button>
+      </NButton>
     </div>
 
     <LeadTable
@@ -201,15 +198,15 @@ async function readFile(event: Event) {
     <ErrorNote :error="error" />
     <p v-if="waiting" class="moved" role="status">
       {{ texts.noConnectionYourHand }}
-      <button class="btn quiet" @click="waiting = false">{{ texts.doNotSendItYet }}</button>
+      <NButton type="primary" quaternary @click="waiting = false">{{ texts.doNotSendItYet }}</NButton>
     </p>
     <div class="acts">
-      <button class="btn" :disabled="busy || !text.trim()" @click="handIn">
+      <NButton type="primary" :disabled="busy || !text.trim()" @click="handIn">
         {{ given ? texts.handInAttempt(given.number + 1) : texts.handIn }} <kbd>{{ texts.ctrlEnter }}</kbd>
-      </button>
-      <button v-if="changed && given" class="btn quiet" @click="text = given?.text ?? ''">
+      </NButton>
+      <NButton v-if="changed && given" type="primary" quaternary @click="text = given?.text ?? ''">
         {{ texts.backToAttempt(given.number) }}
-      </button>
+      </NButton>
     </div>
   </div>
 </template>
@@ -226,9 +223,6 @@ async function readFile(event: Event) {
   align-items: center;
   flex-wrap: wrap;
   font-size: 14px;
-}
-.file:focus-within {
-  outline: 2.5px solid var(--act);
 }
 .mark {
   background: var(--sunk);

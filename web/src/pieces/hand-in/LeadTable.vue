@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The keyboard-first table of leads: each row is a line of the bench notation and edits it in place; the line
 // under it takes new ones in a few letters.
+import { NButton } from 'naive-ui'
 import { useRefHistory } from '@vueuse/core'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import Asked from '@/pieces/Asked.vue'
@@ -225,30 +226,30 @@ async function entered(lines: string[]) {
               </td>
             </template>
             <td class="acts">
-              <button
-                type="button"
+              <NButton
+                text
                 :aria-label="texts.exchangeTheEnds(index + 1)"
                 :title="texts.exchangeTheEndsAlt"
                 @click="swap(index)"
               >
                 ⇄
-              </button>
-              <button
-                type="button"
+              </NButton>
+              <NButton
+                text
                 :aria-label="texts.copyLine(index + 1)"
                 :title="texts.copyAltC"
                 @click="copy(index)"
               >
                 +
-              </button>
-              <button
-                type="button"
+              </NButton>
+              <NButton
+                text
                 :aria-label="texts.removeLine(index + 1)"
                 :title="texts.removeAltDelete"
                 @click="remove(index)"
               >
                 ×
-              </button>
+              </NButton>
             </td>
           </tr>
         </tbody>
@@ -344,14 +345,11 @@ input:focus {
   white-space: nowrap;
   width: 84px;
 }
-.acts button {
-  font: 15px var(--mono);
+.acts .n-button {
   color: var(--soft);
-  background: none;
-  border: 0;
   min-width: 26px;
   min-height: 28px;
-  cursor: pointer;
+  font: 15px var(--mono);
 }
 tr.wrong td {
   background: var(--stop-bg);

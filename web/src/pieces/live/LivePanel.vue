@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Listening to the board: the helper on the computer with the port sends lines, steps are marked with one key, and what is off
 // is said while the board still prints.
+import { NButton } from 'naive-ui'
 import { computed, toRef } from 'vue'
 import type { Schemas } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
@@ -57,10 +58,10 @@ async function finish() {
         {{ texts.aSmallHelper }}
       </p>
       <p class="acts">
-        <button type="button" class="btn line" @click="run('open')">{{ texts.listenToTheBoard }}</button>
-        <button v-if="lines.length" type="button" class="btn" @click="emit('done', lines.join('\n') + '\n')">
+        <NButton type="primary" ghost @click="run('open')">{{ texts.listenToTheBoard }}</NButton>
+        <NButton v-if="lines.length" type="primary" @click="emit('done', lines.join('\n') + '\n')">
           {{ texts.handInTheLines(lines.length) }}
-        </button>
+        </NButton>
       </p>
     </template>
     <template v-else>
@@ -74,9 +75,9 @@ async function finish() {
       <p v-if="lost" class="check" role="status">{{ texts.theConnectionIsLost }}</p>
       <ol class="steps">
         <li v-for="(step, index) in steps" :key="step" :class="{ here: here === step }">
-          <button type="button" class="btn line" @click="run('mark', step)">
+          <NButton type="primary" ghost @click="run('mark', step)">
             {{ step }} <kbd v-if="index < 9">{{ index + 1 }}</kbd>
-          </button>
+          </NButton>
           <span v-if="stepOf(step)?.readings" class="so-far">
             <span class="v">{{ fixed(stepOf(step)!.centre, decimals ?? 1) }} {{ unit }}</span>
             <span class="verdict" :class="verdictWords(stepOf(step)!.verdict).tone">{{
@@ -90,10 +91,10 @@ async function finish() {
       <LivePlot v-if="said?.steps.some((s) => s.values.length)" :steps="said.steps" :unit="unit" />
       <pre v-if="tail.length" class="v" :aria-label="texts.theLastLines">{{ tail.join('\n') }}</pre>
       <p class="acts">
-        <button type="button" class="btn" :disabled="!lines.length" @click="finish">
+        <NButton type="primary" :disabled="!lines.length" @click="finish">
           {{ texts.stopAndHandIn }}
-        </button>
-        <button type="button" class="btn quiet" @click="run('stop')">{{ texts.stop }}</button>
+        </NButton>
+        <NButton type="primary" quaternary @click="run('stop')">{{ texts.stop }}</NButton>
         <span class="soft">{{ texts.lines(lines.length) }}</span>
       </p>
     </template>
@@ -145,7 +146,7 @@ async function finish() {
   gap: 4px 12px;
   align-items: center;
 }
-.here .btn {
+.here .n-button {
   background: var(--act);
   color: var(--act-ink);
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The tolerance budget: each contributor's half width, the largest first, what measuring it would leave, and the sums.
+import { NTable } from 'naive-ui'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { fixed } from '@/shared/words'
@@ -23,7 +24,7 @@ const most = computed(() => Math.max(...rows.value.map((r) => r.half_width), 1e-
     <h2>{{ texts.whatWidensTheLimits(step) }}</h2>
     <p v-if="budget.advice" class="advice">{{ budget.advice }}</p>
     <p v-if="!rows.length" class="soft">{{ texts.nothingDoes }}</p>
-    <table v-else class="plain">
+    <NTable v-else :bordered="false" size="small">
       <tbody>
         <tr v-for="row in rows" :key="row.key || row.name">
           <td class="name">
@@ -59,7 +60,7 @@ const most = computed(() => Math.max(...rows.value.map((r) => r.half_width), 1e-
           <td class="num soft">{{ texts.share }}</td>
         </tr>
       </tfoot>
-    </table>
+    </NTable>
     <p v-if="rows.some((r) => r.once_measured !== null)" class="soft small key">
       <span class="dark" /> {{ texts.isWhatWouldBeLeft }}
     </p>

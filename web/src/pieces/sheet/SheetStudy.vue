@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // A sheet to look into: the plot, sliders for the stimulus and for each value that can be measured, and the table,
 // all of which follow at once.
+import { NButton } from 'naive-ui'
 import { computed, ref, toRef, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
@@ -141,9 +142,9 @@ function clear() {
           :usual="slider.value"
         />
         <p v-if="!sliders.length" class="soft">{{ texts.nothingOnThisBench }}</p>
-        <button v-if="moved.length || stimulus !== undefined" class="btn quiet" @click="clear">
+        <NButton v-if="moved.length || stimulus !== undefined" type="primary" quaternary @click="clear">
           {{ texts.backToWhatIsKnown }}
-        </button>
+        </NButton>
       </section>
     </div>
     <SheetTable

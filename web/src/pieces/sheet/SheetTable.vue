@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The expected sheet as a table; with readings or a prediction, each step is judged beside it.
+import { NTable } from 'naive-ui'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { withUnit } from '@/shared/units'
@@ -54,7 +55,7 @@ function predictionOf(step: string, r: Reading) {
 </script>
 
 <template>
-  <table class="plain">
+  <NTable :bordered="false" size="small">
     <thead>
       <tr>
         <th>{{ common.step }}</th>
@@ -138,7 +139,7 @@ function predictionOf(step: string, r: Reading) {
         </tr>
       </template>
     </tbody>
-  </table>
+  </NTable>
 </template>
 
 <style scoped>

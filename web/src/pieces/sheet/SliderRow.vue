@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // One value to move, with its unit: by dragging, by the arrow keys, or typed.
 import { computed } from 'vue'
+import SliderField from '@/pieces/fields/SliderField.vue'
 import { withUnit } from '@/shared/units'
 
 const props = defineProps<{
@@ -21,8 +22,8 @@ const share = computed({
     props.inDecades
       ? (STEPS * Math.log(here.value / props.low)) / Math.log(props.high / props.low)
       : (STEPS * (here.value - props.low)) / (props.high - props.low || 1),
-  set: (step: number) => {
-    const part = Number(step) / STEPS
+  set: (step) => {
+    const part = step / STEPS
     const raw = props.inDecades
       ? props.low * (props.high / props.low) ** part
       : props.low + part * (props.high - props.low)
@@ -33,18 +34,17 @@ const isMoved = computed(() => value.value !== undefined && value.value !== prop
 </script>
 
 <template>
-  <label class="row" :class="{ strong, moved: isMoved }">
+  <div class="row" :class="{ strong, moved: isMoved }">
     <span class="name">{{ name }}</span>
     <span class="v now">{{ withUnit(here, unit) }}</span>
-    <input
+    <SliderField
       v-model="share"
-      type="range"
-      min="0"
       :max="STEPS"
-      :aria-valuetext="withUnit(here, unit)"
+      :label="name"
+      :reading="withUnit(here, unit)"
       @dblclick="value = undefined"
     />
-  </label>
+  </div>
 </template>
 
 <style scoped>
@@ -66,46 +66,11 @@ const isMoved = computed(() => value.value !== undefined && value.value !== prop
 .strong .name {
   font-weight: 640;
 }
-input {
+.n-slider {
   grid-column: 1 / -1;
-  width: 100%;
-  height: 24px;
-  margin: 0;
-  background: none;
-  appearance: none;
-  cursor: pointer;
 }
-input::-webkit-slider-runnable-track {
-  height: 4px;
-  border-radius: 2px;
-  background: var(--line);
-}
-input::-webkit-slider-thumb {
-  appearance: none;
-  width: 16px;
-  height: 20px;
-  margin-top: -8px;
-  border-radius: 3px;
-  background: var(--sheet);
-  border: 2px solid var(--pad);
-}
-.moved input::-webkit-slider-thumb {
-  background: var(--act);
-  border-color: var(--act);
-}
-.strong input::-webkit-slider-thumb {
+.strong :deep(.n-slider-rail__fill),
+.strong :deep(.n-slider-handle) {
   background: var(--copper);
-  border-color: var(--copper);
-}
-input::-moz-range-track {
-  height: 4px;
-  background: var(--line);
-}
-input::-moz-range-thumb {
-  width: 14px;
-  height: 18px;
-  border-radius: 3px;
-  background: var(--sheet);
-  border: 2px solid var(--pad);
 }
 </style>

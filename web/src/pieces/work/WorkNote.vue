@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // How far long work is, with a way to stop it, and what came of it.
+import { NButton, NProgress } from 'naive-ui'
 import { computed } from 'vue'
 import { common } from '@texts/common'
 import { workNote as texts } from '@texts/pieces'
@@ -17,16 +18,16 @@ const share = computed(() => (props.work?.total ? props.work.done / props.work.t
         {{ doing }}
         <b v-if="work?.total" class="v">{{ texts.doneOfTotal(work.done, work.total) }}</b>
       </p>
-      <progress :value="share" max="1" :aria-label="doing" />
-      <button class="btn line" @click="$emit('cancel')">{{ common.cancel }}</button>
+      <NProgress :percentage="100 * share" :show-indicator="false" :aria-label="doing" />
+      <NButton type="primary" ghost @click="$emit('cancel')">{{ common.cancel }}</NButton>
     </template>
     <template v-else-if="work?.state === 'done'">
       <p>
         <b>{{ texts.done }}</b>
       </p>
-      <a class="btn" :href="`/api/work/${work.id}/file`" :download="work.file_name">{{
+      <NButton tag="a" type="primary" :href="`/api/work/${work.id}/file`" :download="work.file_name">{{
         texts.save(work.file_name)
-      }}</a>
+      }}</NButton>
     </template>
     <p v-else-if="work" class="halt">{{ work.message }}</p>
   </div>
@@ -37,25 +38,6 @@ const share = computed(() => (props.work?.total ? props.work.done / props.work.t
   display: grid;
   gap: 10px;
   justify-items: start;
-}
-progress {
-  width: 100%;
-  height: 10px;
-  appearance: none;
-  border: 0;
-  border-radius: 5px;
-  background: var(--sunk);
-}
-progress::-webkit-progress-bar {
-  background: var(--sunk);
-  border-radius: 5px;
-}
-progress::-webkit-progress-value {
-  background: var(--copper);
-  border-radius: 5px;
-}
-progress::-moz-progress-bar {
-  background: var(--copper);
 }
 .halt {
   color: var(--fix);

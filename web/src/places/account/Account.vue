@@ -1,8 +1,11 @@
 <script setup lang="ts">
 // One's own password, changed with the old one.
+import { NButton, NForm } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { ask, client } from '@/api/client'
+import FormField from '@/pieces/fields/FormField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
 import { useMe, useShowMe } from '@/shared/me'
@@ -47,41 +50,24 @@ async function change() {
     <p v-else-if="me?.change_password" class="first">
       {{ texts.thePasswordYouLogged }}
     </p>
-    <form class="sheet" @submit.prevent="change()">
+    <NForm class="sheet" @submit.prevent="change()">
       <h2>{{ texts.changeYourPassword }}</h2>
-      <div>
-        <label class="field-label" for="old">{{ texts.theOldOne }}</label>
-        <input
-          id="old"
-          v-model="old"
-          class="field"
-          type="password"
-          autocomplete="current-password"
-          required
-        />
-      </div>
-      <div>
-        <label class="field-label" for="new">{{ texts.theNew(LEAST) }}</label>
-        <input id="new" v-model="fresh" class="field" type="password" autocomplete="new-password" required />
-      </div>
-      <div>
-        <label class="field-label" for="again">{{ texts.theNewOneAgain }}</label>
-        <input
-          id="again"
-          v-model="again"
-          class="field"
-          type="password"
-          autocomplete="new-password"
-          required
-        />
-        <p v-if="differs" class="wrong">{{ texts.theTwoDiffer }}</p>
-      </div>
+      <FormField id="old" :label="texts.theOldOne"
+        ><TextField v-model="old" type="password" autocomplete="current-password" required
+      /></FormField>
+      <FormField id="new" :label="texts.theNew(LEAST)"
+        ><TextField v-model="fresh" type="password" autocomplete="new-password" required
+      /></FormField>
+      <FormField id="again" :label="texts.theNewOneAgain"
+        ><TextField v-model="again" type="password" autocomplete="new-password" required />
+        <p v-if="differs" class="wrong">{{ texts.theTwoDiffer }}</p></FormField
+      >
       <ErrorNote :error="error" />
       <p v-if="isChanged" class="good" role="status">
         {{ texts.changedWhoever }}
       </p>
-      <button class="btn" :disabled="!ready || busy">{{ texts.changeIt }}</button>
-    </form>
+      <NButton type="primary" attr-type="submit" :disabled="!ready || busy">{{ texts.changeIt }}</NButton>
+    </NForm>
   </div>
 </template>
 
@@ -105,8 +91,5 @@ form {
 }
 .wrong {
   color: var(--stop);
-}
-.btn {
-  justify-content: center;
 }
 </style>

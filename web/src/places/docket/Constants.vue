@@ -1,7 +1,10 @@
 <script setup lang="ts">
 // Constants of libraries that the program works with: what each stands for is asked once, and remembered for the exercise.
+import { NButton, NForm } from 'naive-ui'
 import { reactive, watch } from 'vue'
 import type { Schemas } from '@/api/client'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import { useMe } from '@/shared/me'
 import { common } from '@texts/common'
 import { constants as texts } from '@texts/docket'
@@ -44,38 +47,43 @@ watch(
     <p class="soft">
       {{ texts.saidOnceRemembered }}
     </p>
-    <form v-for="row in constants" :key="row.name" @submit.prevent="explain(row.name, typed[row.name] ?? '')">
+    <NForm
+      v-for="row in constants"
+      :key="row.name"
+      @submit.prevent="explain(row.name, typed[row.name] ?? '')"
+    >
       <label :for="`constant-${row.name}`" class="v">{{ row.name }}</label>
-      <select
+      <ChoiceField
         v-if="row.purposes?.length"
         :id="`constant-${row.name}`"
-        v-model="typed[row.name]"
-        class="field"
+        :model-value="typed[row.name] ?? ''"
         :disabled="me?.kind !== 'instructor'"
-      >
-        <option value="">{{ texts.notSaidYet }}</option>
-        <option v-for="purpose in row.purposes" :key="purpose" :value="purpose">
-          {{ PURPOSES[purpose] ?? purpose }}
-        </option>
-      </select>
-      <input
+        :options="[
+          { value: '', label: texts.notSaidYet },
+          ...row.purposes.map((purpose) => ({ value: purpose, label: PURPOSES[purpose] ?? purpose })),
+        ]"
+        @update:model-value="typed[row.name] = $event"
+      />
+      <TextField
         v-else
         :id="`constant-${row.name}`"
         v-model="typed[row.name]"
-        class="field v"
         :placeholder="texts.n582OrClimateFine"
         autocomplete="off"
         maxlength="60"
         :readonly="me?.kind !== 'instructor'"
+        figures
       />
-      <button
+      <NButton
         v-if="me?.kind === 'instructor'"
-        class="btn line"
+        type="primary"
+        ghost
+        attr-type="submit"
         :disabled="busy || typed[row.name] === row.stands_for"
       >
         {{ common.save }}
-      </button>
-    </form>
+      </NButton>
+    </NForm>
   </section>
 </template>
 

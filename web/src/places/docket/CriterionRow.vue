@@ -1,7 +1,9 @@
 <script setup lang="ts">
 // One criterion: proposed mark, evidence, and the instructor's own mark with its reason.
+import { NButton, NForm } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
+import TextField from '@/pieces/fields/TextField.vue'
 import Sentence from '@/pieces/Sentence.vue'
 import { common } from '@texts/common'
 import { criterionRow as texts } from '@texts/docket'
@@ -38,33 +40,36 @@ async function takeBack() {
           >
         </Sentence></span
       >
-      <button
+      <NButton
         v-if="editable && !editing"
-        class="btn quiet"
+        type="primary"
+        quaternary
         :aria-label="texts.change(row.title)"
         @click="begin"
       >
         {{ common.change }}
-      </button>
+      </NButton>
     </div>
     <p v-for="sentence in row.evidence" :key="sentence" class="soft">{{ sentence }}</p>
     <p v-if="changed" class="given">
       {{ texts.wasProposed(row.proposed, row.by, row.reason) }}
     </p>
-    <form v-if="editing" class="edit" @submit.prevent="keep">
-      <label>
-        <span class="visually-hidden">{{ texts.marksFor(row.title) }}</span>
-        <input v-model="marks" class="field v" inputmode="decimal" />
-      </label>
+    <NForm v-if="editing" class="edit" @submit.prevent="keep">
+      <TextField v-model="marks" :aria-label="texts.marksFor(row.title)" inputmode="decimal" figures />
       <span>{{ texts.outOf(row.of) }}</span>
-      <label class="why">
-        <span class="visually-hidden">{{ texts.reason }}</span>
-        <input v-model="reason" class="field" :placeholder="texts.theReasonItStays" required />
-      </label>
-      <button class="btn" :disabled="busy || !reason.trim()">{{ common.save }}</button>
-      <button v-if="changed" type="button" class="btn quiet" @click="takeBack">{{ texts.asProposed }}</button>
-      <button type="button" class="btn quiet" @click="editing = false">{{ common.notNow }}</button>
-    </form>
+      <TextField
+        v-model="reason"
+        class="why"
+        :aria-label="texts.reason"
+        :placeholder="texts.theReasonItStays"
+        required
+      />
+      <NButton type="primary" attr-type="submit" :disabled="busy || !reason.trim()">{{
+        common.save
+      }}</NButton>
+      <NButton v-if="changed" type="primary" quaternary @click="takeBack">{{ texts.asProposed }}</NButton>
+      <NButton type="primary" quaternary @click="editing = false">{{ common.notNow }}</NButton>
+    </NForm>
   </article>
 </template>
 
@@ -88,10 +93,6 @@ article {
 .mark.changed b {
   color: var(--act);
 }
-.head .btn {
-  min-height: 28px;
-  padding: 2px 8px;
-}
 .given {
   color: var(--act);
 }
@@ -102,7 +103,7 @@ article {
   flex-wrap: wrap;
   margin-top: 8px;
 }
-.edit input.v {
+.edit .figures {
   width: 74px;
 }
 .why {

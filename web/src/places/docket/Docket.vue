@@ -9,13 +9,15 @@ import { useKeys } from '@/shared/keys'
 import { clockTime, STATIONS, type StationName } from '@/shared/words'
 import { docket as texts } from '@texts/docket'
 import DocketBanners from './DocketBanners.vue'
-import KitStation from './KitStation.vue'
-import MarkStation from './MarkStation.vue'
-import PowerStation from './PowerStation.vue'
-import ProgramStation from './ProgramStation.vue'
-import ReadingsStation from './ReadingsStation.vue'
 import { provideDocket } from './use-docket'
-import WiringStation from './WiringStation.vue'
+import { lazy } from '@/pieces/lazy'
+
+const KitStation = lazy(() => import('./KitStation.vue'))
+const MarkStation = lazy(() => import('./MarkStation.vue'))
+const PowerStation = lazy(() => import('./PowerStation.vue'))
+const ProgramStation = lazy(() => import('./ProgramStation.vue'))
+const ReadingsStation = lazy(() => import('./ReadingsStation.vue'))
+const WiringStation = lazy(() => import('./WiringStation.vue'))
 
 const route = useRoute()
 const router = useRouter()

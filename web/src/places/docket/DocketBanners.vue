@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What concerns the whole docket, whatever station is looked at: power off, judging under way, a decision to take back.
+import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { clockTime } from '@/shared/words'
 import { common } from '@texts/common'
@@ -30,15 +31,17 @@ const decided = computed(() => docket.value?.undo ?? null)
     </p>
     <p v-if="docket.judging_failed" class="failed" role="status">
       <b>{{ texts.couldNotBeChecked }}</b> {{ texts.anErrorOfOurs }}
-      <button class="btn line" :disabled="busy" @click="checkAgain()">{{ texts.checkAgain }}</button>
+      <NButton type="primary" ghost :disabled="busy" @click="checkAgain()">{{ texts.checkAgain }}</NButton>
     </p>
     <p v-else-if="notYet && !docket.judging" class="failed" role="status">
       <b>{{ texts.notCheckedYet }}</b> {{ texts.itIsTriedAgain }}
-      <button class="btn line" :disabled="busy" @click="checkAgain()">{{ texts.checkAgain }}</button>
+      <NButton type="primary" ghost :disabled="busy" @click="checkAgain()">{{ texts.checkAgain }}</NButton>
     </p>
     <p v-if="decided" class="undo">
       {{ texts.decidedBy(decided.by, decidedWords(decided), clockTime(decided.at)) }}
-      <button class="btn quiet" :disabled="busy" @click="undo()">{{ common.undo }} <kbd>U</kbd></button>
+      <NButton type="primary" quaternary :disabled="busy" @click="undo()"
+        >{{ common.undo }} <kbd>U</kbd></NButton
+      >
     </p>
   </div>
 </template>
@@ -73,7 +76,7 @@ p {
 .failed {
   background: var(--check-bg);
 }
-.failed .btn {
+.failed .n-button {
   margin-left: auto;
 }
 .judging {
@@ -84,7 +87,7 @@ p {
   background: var(--sunk);
   padding-block: 2px;
 }
-.undo .btn {
+.undo .n-button {
   margin-left: auto;
 }
 .pulse {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The flow chart of a program, drawn from places the server worked out. A line of the program lights its box.
+import { NButton } from 'naive-ui'
 import { computed, nextTick, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { flowChart as texts } from '@texts/docket'
@@ -46,15 +47,15 @@ watch(
 <template>
   <div v-if="chart" class="flow">
     <nav v-if="charts.length > 1" :aria-label="texts.functions">
-      <button
+      <NButton
         v-for="c in charts"
         :key="c.name"
-        class="plain"
+        text
         :aria-pressed="c.name === chart.name"
         @click="chosen = c.name"
       >
         {{ c.name }}
-      </button>
+      </NButton>
     </nav>
     <div ref="host" class="scroll" tabindex="0" :aria-label="texts.flowChart">
       <svg
@@ -117,12 +118,10 @@ nav {
   gap: 14px;
   flex-wrap: wrap;
 }
-nav button {
-  color: var(--soft);
+nav .n-button {
   padding: 3px 0;
 }
-nav button[aria-pressed='true'] {
-  color: var(--ink);
+nav .n-button[aria-pressed='true'] {
   font-weight: 640;
   box-shadow: inset 0 -2px 0 var(--copper);
 }

@@ -2,7 +2,7 @@
 // Staff hand in for a pair; the same editor as the pair's own.
 import { computed } from 'vue'
 import { ask, client } from '@/api/client'
-import HandIn from '@/pieces/hand-in/HandIn.vue'
+import { HandIn } from '@/pieces/lazy'
 import { useDocket } from './use-docket'
 
 const props = defineProps<{

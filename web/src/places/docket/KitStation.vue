@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { NButton, NForm, NTable } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
 import { useSession } from '@/shared/me'
 import { clockTime, dayOf } from '@/shared/words'
 import Sentence from '@/pieces/Sentence.vue'
@@ -33,7 +35,7 @@ defineEmits<{ next: [] }>()
       <p v-if="docket.kit" class="soft">
         {{ texts.handedOutAt(docket.kit.returned, clockTime(docket.kit.issued_at)) }}
       </p>
-      <table class="plain recipe">
+      <NTable :bordered="false" size="small" class="recipe">
         <thead>
           <tr>
             <th>{{ texts.ref }}</th>
@@ -65,7 +67,7 @@ defineEmits<{ next: [] }>()
             </td>
           </tr>
         </tbody>
-      </table>
+      </NTable>
       <p v-if="docket.kit?.modules.board">
         {{ texts.board }} <b class="v">{{ docket.kit.modules.board }}</b>
       </p>
@@ -94,19 +96,26 @@ defineEmits<{ next: [] }>()
       <p class="soft">{{ texts.localRulesAndLicensed }}</p>
     </template>
     <template #decisions>
-      <button class="btn line" @click="router.push(`/hatch?kit=${docket.kit?.tag ?? ''}`)">
+      <NButton type="primary" ghost @click="router.push(`/hatch?kit=${docket.kit?.tag ?? ''}`)">
         {{ texts.toTheHatch }}
-      </button>
-      <form v-if="unfinished && isBack && later.length" class="carry" @submit.prevent="to && carryOver(to)">
+      </NButton>
+      <NForm v-if="unfinished && isBack && later.length" class="carry" @submit.prevent="to && carryOver(to)">
         <label class="visually-hidden" for="carry">{{ texts.aLaterSession }}</label>
-        <select id="carry" v-model="to" class="field">
-          <option :value="null">{{ texts.carryOverTo }}</option>
-          <option v-for="one in later" :key="one.id" :value="one.id">
-            {{ dayOf(one.starts_at, one.zone) }} {{ clockTime(one.starts_at, one.zone) }}
-          </option>
-        </select>
-        <button class="btn line" :disabled="busy || !to">{{ texts.carryOver }}</button>
-      </form>
+        <ChoiceField
+          id="carry"
+          v-model="to"
+          :options="[
+            { value: null, label: texts.carryOverTo },
+            ...later.map((one) => ({
+              value: one.id,
+              label: `${dayOf(one.starts_at, one.zone)} ${clockTime(one.starts_at, one.zone)}`,
+            })),
+          ]"
+        />
+        <NButton type="primary" ghost attr-type="submit" :disabled="busy || !to">{{
+          texts.carryOver
+        }}</NButton>
+      </NForm>
     </template>
   </StationFrame>
 </template>

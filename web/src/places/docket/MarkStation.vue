@@ -1,5 +1,8 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
+import Unfold from '@/pieces/Unfold.vue'
+import LinkButton from '@/pieces/LinkButton.vue'
 import Asked from '@/pieces/Asked.vue'
 import { useDocketMarks } from '@/queries/marks'
 import { useKeys } from '@/shared/keys'
@@ -95,19 +98,18 @@ useKeys({ m: { does: texts.toCloseTheMarking, act: () => void (mayClose.value &&
         </li>
         <li v-if="!docket.decisions.length" class="soft">{{ texts.nothingYet }}</li>
       </ul>
-      <details @toggle="history = ($event.target as HTMLDetailsElement).open">
-        <summary>{{ texts.everythingThatHappened }}</summary>
+      <Unfold v-model:open="history" :title="texts.everythingThatHappened">
         <HistoryPanel v-if="history" />
-      </details>
+      </Unfold>
     </template>
     <template #decisions>
-      <button v-if="!marks?.closed" class="btn" :disabled="!mayClose || busy" @click="close">
+      <NButton v-if="!marks?.closed" type="primary" :disabled="!mayClose || busy" @click="close">
         {{ texts.closeTheMarking }} <kbd>M</kbd>
-      </button>
-      <button v-else class="btn line" :disabled="!may('reopen', 'mark')" @click="reopening = true">
+      </NButton>
+      <NButton v-else type="primary" ghost :disabled="!may('reopen', 'mark')" @click="reopening = true">
         {{ texts.reopen }}
-      </button>
-      <RouterLink class="btn line" :to="`/dockets/${id}/feedback`">{{ texts.feedbackSheet }}</RouterLink>
+      </NButton>
+      <LinkButton :to="`/dockets/${id}/feedback`" ghost>{{ texts.feedbackSheet }}</LinkButton>
       <span class="soft">{{
         marks?.closed ? texts.closedAtNothing(clockTime(marks.closed_at!)) : texts.thePairSeesItOnce
       }}</span>
@@ -162,13 +164,6 @@ useKeys({ m: { does: texts.toCloseTheMarking, act: () => void (mayClose.value &&
 .undone {
   text-decoration: line-through;
   color: var(--soft);
-}
-details {
-  margin-top: 14px;
-}
-summary {
-  cursor: pointer;
-  color: var(--act);
 }
 .log {
   padding-left: 18px;

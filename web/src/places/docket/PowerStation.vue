@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton, NCheckbox } from 'naive-ui'
 import { computed, ref } from 'vue'
 import BoardMap from '@/pieces/board/BoardMap.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
@@ -89,10 +90,9 @@ useKeys({
               <b>{{ texts.remedy }}</b> {{ stop.remedy }}
             </p>
           </div>
-          <label class="tick">
-            <input v-model="compared" type="checkbox" />
-            <span>{{ texts.iComparedSupply }} <kbd>C</kbd></span>
-          </label>
+          <NCheckbox v-model:checked="compared" class="tick"
+            >{{ texts.iComparedSupply }} <kbd>C</kbd></NCheckbox
+          >
         </template>
         <MeterWalk
           v-if="!cleared && wiring.walk?.steps.length"
@@ -141,19 +141,24 @@ useKeys({
     </template>
     <template #decisions>
       <template v-if="cleared">
-        <button class="btn line" :disabled="!docket.may_overrule" @click="reopening = true">
+        <NButton type="primary" ghost :disabled="!docket.may_overrule" @click="reopening = true">
           {{ texts.withdrawTheClearance }}
-        </button>
+        </NButton>
         <span class="soft">{{ texts.thePairMaySwitch }}</span>
       </template>
       <template v-else>
-        <button class="btn" :disabled="!mayClear" @click="clearIt()">
+        <NButton type="primary" :disabled="!mayClear" @click="clearIt()">
           {{ texts.clearForPower }} <kbd>P</kbd>
-        </button>
+        </NButton>
         <template v-if="stops.length">
-          <button class="btn line" :disabled="!compared || !docket.may_overrule" @click="overruling = true">
+          <NButton
+            type="primary"
+            ghost
+            :disabled="!compared || !docket.may_overrule"
+            @click="overruling = true"
+          >
             {{ texts.overruleWithAReason }} <kbd>O</kbd>
-          </button>
+          </NButton>
           <span class="soft">{{ texts.stopsAreOpen(stops.length) }}</span>
         </template>
         <span v-else-if="!compared && wiring" class="soft">{{ texts.tickTheComparison }}</span>
@@ -202,19 +207,12 @@ useKeys({
   color: var(--stop);
 }
 .tick {
-  display: flex;
-  gap: 12px;
   align-items: center;
   padding: 12px 14px;
   border: 1.5px solid var(--act);
   border-radius: var(--radius);
-  cursor: pointer;
   font-weight: 600;
-}
-.tick input {
-  width: 20px;
-  height: 20px;
-  accent-color: var(--act);
+  display: flex;
 }
 .measured {
   border-top: 1px solid var(--line);

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import Asked from '@/pieces/Asked.vue'
@@ -108,7 +109,7 @@ useKeys({
     <template #evidence>
       <HandInPanel v-if="tab === 'hand-in'" kind="program" :given="program" @done="tab = 'program'" />
       <EmptyNote v-else-if="!program" :title="texts.noProgramYet" :text="texts.itIsReadAndRun">
-        <button class="btn" @click="tab = 'hand-in'">{{ texts.handInForThePair }}</button>
+        <NButton type="primary" @click="tab = 'hand-in'">{{ texts.handInForThePair }}</NButton>
       </EmptyNote>
       <CodeView
         v-else-if="tab === 'program'"
@@ -164,12 +165,17 @@ useKeys({
       <BeforeItRuns :checks="program?.checklist ?? []" />
     </template>
     <template #decisions>
-      <button class="btn" :class="{ line: clean }" :disabled="!maySendBack || busy" @click="asking = true">
+      <NButton
+        type="primary"
+        :class="{ line: clean }"
+        :disabled="!maySendBack || busy"
+        @click="asking = true"
+      >
         {{ texts.sendBack }} <kbd>B</kbd>
-      </button>
-      <button class="btn" :class="{ line: !clean }" :disabled="!mayPass || busy" @click="passIt">
+      </NButton>
+      <NButton type="primary" :class="{ line: !clean }" :disabled="!mayPass || busy" @click="passIt">
         {{ stops.length ? texts.overruleTheStop : texts.passTheProgram }} <kbd>A</kbd>
-      </button>
+      </NButton>
       <span v-if="state === 'passed'" class="soft">{{ texts.passedReadings }}</span>
     </template>
     <template #keys>

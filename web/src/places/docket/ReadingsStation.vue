@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
 import Asked from '@/pieces/Asked.vue'
@@ -117,7 +118,7 @@ useKeys({
           :save="measure"
         />
         <EmptyNote v-else :title="texts.noLogYet" :text="texts.thePairPastes">
-          <button class="btn" @click="tab = 'hand-in'">{{ texts.enterTheLog }}</button>
+          <NButton type="primary" @click="tab = 'hand-in'">{{ texts.enterTheLog }}</NButton>
         </EmptyNote>
       </template>
       <LivePanel
@@ -206,12 +207,12 @@ useKeys({
       </section>
     </template>
     <template #decisions>
-      <button class="btn" :class="{ line: fits }" :disabled="!maySendBack || busy" @click="asking = true">
+      <NButton type="primary" :class="{ line: fits }" :disabled="!maySendBack || busy" @click="asking = true">
         {{ texts.askForOneMoreMeasurement }} <kbd>B</kbd>
-      </button>
-      <button class="btn" :class="{ line: !fits }" :disabled="!mayPass || busy" @click="passIt">
+      </NButton>
+      <NButton type="primary" :class="{ line: !fits }" :disabled="!mayPass || busy" @click="passIt">
         {{ texts.acceptTheReadings }} <kbd>A</kbd>
-      </button>
+      </NButton>
       <span v-if="state === 'passed'" class="soft">{{ texts.acceptedMarking }}</span>
     </template>
   </StationFrame>

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 // Asks for a reason, or a word to the pair, before a decision is carried out.
+import { NButton, NForm } from 'naive-ui'
 import { ref, watch } from 'vue'
+import FormField from '@/pieces/fields/FormField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import Dialog from '@/pieces/Dialog.vue'
 import { common } from '@texts/common'
 import { reasonAsk as texts } from '@texts/docket'
@@ -20,25 +23,17 @@ function done() {
 
 <template>
   <Dialog v-model:show="show" :title="title" width="480px" :auto-focus="false">
-    <form class="box" @submit.prevent="done">
+    <NForm class="box" @submit.prevent="done">
       <p v-if="text" class="soft">{{ text }}</p>
-      <div>
-        <label class="field-label" for="reason">{{ label }}{{ optional ? texts.ifYouLike : '' }}</label>
-        <textarea
-          id="reason"
-          v-model="reason"
-          class="field"
-          rows="3"
-          autofocus
-          @vue:mounted="({ el }: { el: HTMLTextAreaElement }) => el.focus()"
-          @keydown.ctrl.enter="done"
-        />
-      </div>
+      <FormField id="reason"
+        ><template #label>{{ label }}{{ optional ? texts.ifYouLike : '' }}</template
+        ><TextField v-model="reason" type="textarea" :rows="3" autofocus @keydown.ctrl.enter="done"
+      /></FormField>
       <div class="acts">
-        <button class="btn" :disabled="!optional && !reason.trim()">{{ act }}</button>
-        <button type="button" class="btn quiet" @click="show = false">{{ common.notNow }}</button>
+        <NButton type="primary" attr-type="submit" :disabled="!optional && !reason.trim()">{{ act }}</NButton>
+        <NButton type="primary" quaternary @click="show = false">{{ common.notNow }}</NButton>
       </div>
-    </form>
+    </NForm>
   </Dialog>
 </template>
 

@@ -2,6 +2,7 @@
 // What the program printed, and what its displays showed, in the stretch that is looked at.
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
+import Unfold from '@/pieces/Unfold.vue'
 import type { Stretch } from '@/pieces/plots/run-option'
 import { runOutput as texts } from '@texts/docket'
 
@@ -24,11 +25,10 @@ const stamped = computed(() =>
       <h3>{{ texts.displayLastChanged((picture.ms / 1000).toFixed(1)) }}</h3>
       <pre class="v rows">{{ picture.rows.join('\n') }}</pre>
     </section>
-    <details :open="!!shown">
-      <summary>{{ texts.printedLines(lines.length) }}</summary>
+    <Unfold :open="!!shown" :title="texts.printedLines(lines.length)">
       <p v-if="!lines.length" class="soft">{{ texts.nothingWasPrinted }}</p>
       <pre v-else class="v" tabindex="0" :aria-label="texts.printedLinesLabel">{{ stamped }}</pre>
-    </details>
+    </Unfold>
   </div>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The run of a program on the twin: plot, table of what was asked and done, printed lines; one stretch at a time if wanted.
+import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { RunPlot } from '@/pieces/lazy'
@@ -55,10 +56,18 @@ useKeys({
   <div class="study">
     <div class="bar">
       <b class="now">{{ shown ? capital(shown.name) : texts.wholeRun }}</b>
-      <button v-if="first && picked !== first.name" class="btn quiet parts" @click="picked = first.name">
+      <NButton
+        v-if="first && picked !== first.name"
+        type="primary"
+        quaternary
+        class="parts"
+        @click="picked = first.name"
+      >
         {{ texts.whereItFirstDiffers }} <kbd>D</kbd>
-      </button>
-      <button v-if="shown" class="btn quiet" @click="picked = null">{{ texts.wholeRun }} <kbd>W</kbd></button>
+      </NButton>
+      <NButton v-if="shown" type="primary" quaternary @click="picked = null"
+        >{{ texts.wholeRun }} <kbd>W</kbd></NButton
+      >
     </div>
     <RunPlot :trace="trace" :behaviour="behaviour" :thresholds="thresholds" :shown="shown" />
     <RunTable v-if="behaviour" v-model:picked="picked" :behaviour="behaviour" :unit="unit" />

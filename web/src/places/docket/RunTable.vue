@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What the exercise asks against what the twin did, step by step and in the sweeps.
+import { NButton, NTable } from 'naive-ui'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { capital, fixed } from '@/shared/words'
@@ -29,7 +30,7 @@ function switched(at: Record<string, number>): string {
 </script>
 
 <template>
-  <table class="plain">
+  <NTable :bordered="false" size="small">
     <thead>
       <tr>
         <th>{{ texts.onTheTwin }}</th>
@@ -45,13 +46,13 @@ function switched(at: Record<string, number>): string {
     <tbody>
       <tr v-for="row in behaviour.outcomes" :key="row.name" :class="{ picked: picked === row.name }">
         <td>
-          <button
-            class="plain"
+          <NButton
+            text
             :aria-pressed="picked === row.name"
             @click="picked = picked === row.name ? null : row.name"
           >
             {{ capital(row.name) }}
-          </button>
+          </NButton>
         </td>
         <td class="num v">{{ row.kind === 'step' ? given(row) : '' }}</td>
         <td>
@@ -70,12 +71,11 @@ function switched(at: Record<string, number>): string {
         </td>
       </tr>
     </tbody>
-  </table>
+  </NTable>
 </template>
 
 <style scoped>
-td button.plain {
-  color: var(--act);
+td .n-button {
   text-decoration: underline;
   text-underline-offset: 3px;
   text-decoration-color: var(--line);

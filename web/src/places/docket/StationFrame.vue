@@ -1,5 +1,6 @@
 <script setup lang="ts" generic="T extends string">
 // The frame every station shares: evidence left, findings or decisions right, the decision bar at the foot.
+import { NButton } from 'naive-ui'
 import DecisionBar from '@/pieces/DecisionBar.vue'
 import { keyHelp } from '@/shared/keys'
 import TabBar from '@/pieces/TabBar.vue'
@@ -26,8 +27,12 @@ defineEmits<{ next: [] }>()
       <slot name="decisions" />
       <template #keys>
         <slot name="keys" />
-        <button class="btn quiet" @click="$emit('next')">{{ texts.nextInTheRound }} <kbd>N</kbd></button>
-        <button class="btn quiet soft" @click="keyHelp = true">{{ texts.keys }} <kbd>?</kbd></button>
+        <NButton type="primary" quaternary @click="$emit('next')"
+          >{{ texts.nextInTheRound }} <kbd>N</kbd></NButton
+        >
+        <NButton type="primary" quaternary class="soft" @click="keyHelp = true"
+          >{{ texts.keys }} <kbd>?</kbd></NButton
+        >
       </template>
     </DecisionBar>
   </div>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { NButton, NCheckbox, NForm } from 'naive-ui'
 import { ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
+import TextField from '@/pieces/fields/TextField.vue'
 import { common } from '@texts/common'
 import { studentRow as texts } from '@texts/docket'
 import { useDocket } from './use-docket'
@@ -29,16 +31,18 @@ async function keep() {
   <div class="student">
     <span>{{ student.name }}</span>
     <b>{{ student.absent ? texts.absent : student.total }}</b>
-    <button v-if="editable" class="btn quiet" @click="editing = !editing">{{ common.change }}</button>
-    <form v-if="editing" @submit.prevent="keep">
-      <label><input v-model="absent" type="checkbox" /> {{ texts.absent }}</label>
+    <NButton v-if="editable" type="primary" quaternary @click="editing = !editing">{{
+      common.change
+    }}</NButton>
+    <NForm v-if="editing" @submit.prevent="keep">
+      <NCheckbox v-model:checked="absent">{{ texts.absent }}</NCheckbox>
       <label
-        >{{ texts.by }} <input v-model="adjustment" class="field v" :disabled="absent" inputmode="decimal" />
+        >{{ texts.by }} <TextField v-model="adjustment" :disabled="absent" inputmode="decimal" figures />
         {{ texts.marks }}</label
       >
-      <input v-model="reason" class="field why" :placeholder="texts.theReason" :aria-label="texts.reason" />
-      <button class="btn" :disabled="busy">{{ common.save }}</button>
-    </form>
+      <TextField v-model="reason" class="why" :placeholder="texts.theReason" :aria-label="texts.reason" />
+      <NButton type="primary" attr-type="submit" :disabled="busy">{{ common.save }}</NButton>
+    </NForm>
     <p v-if="student.reason && !editing" class="soft">{{ student.reason }}</p>
   </div>
 </template>
@@ -52,10 +56,6 @@ async function keep() {
   border-bottom: 1px solid var(--line);
   padding: 7px 0;
 }
-.btn.quiet {
-  min-height: 28px;
-  padding: 2px 8px;
-}
 form,
 p {
   grid-column: 1 / -1;
@@ -66,7 +66,7 @@ form {
   align-items: center;
   flex-wrap: wrap;
 }
-form .v {
+form .figures {
   width: 70px;
 }
 .why {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import ChangeList from '@/pieces/ChangeList.vue'
 import BoardMap from '@/pieces/board/BoardMap.vue'
@@ -78,7 +79,7 @@ useKeys({
     <template #evidence>
       <HandInPanel v-if="tab === 'hand-in'" kind="wiring" :given="wiring" @done="tab = 'board-map'" />
       <EmptyNote v-else-if="!wiring" :title="texts.noWiringYet" :text="texts.thePairEntersWhereEvery">
-        <button class="btn" @click="tab = 'hand-in'">{{ texts.enterTheWiring }}</button>
+        <NButton type="primary" @click="tab = 'hand-in'">{{ texts.enterTheWiring }}</NButton>
       </EmptyNote>
       <p v-else-if="!wiring.bench" class="soft" aria-busy="true">
         {{ wiring.judged ? texts.thisWiring : texts.thisWiringIsBeing }}
@@ -113,12 +114,17 @@ useKeys({
       <p v-if="wiring?.judged" class="soft rules">{{ texts.ruleSet(wiring.rules_version) }}</p>
     </template>
     <template #decisions>
-      <button class="btn" :class="{ line: clean }" :disabled="!maySendBack || busy" @click="asking = true">
+      <NButton
+        type="primary"
+        :class="{ line: clean }"
+        :disabled="!maySendBack || busy"
+        @click="asking = true"
+      >
         {{ texts.sendBack }} <kbd>B</kbd>
-      </button>
-      <button class="btn" :class="{ line: !clean }" :disabled="!mayPass || busy" @click="passIt">
+      </NButton>
+      <NButton type="primary" :class="{ line: !clean }" :disabled="!mayPass || busy" @click="passIt">
         {{ stops.length ? texts.overruleTheStop : texts.passTheWiring }} <kbd>A</kbd>
-      </button>
+      </NButton>
       <span v-if="state === 'passed'" class="soft">{{ texts.passedPowerComes }}</span>
       <span v-else-if="!clean" class="soft">{{ texts.hintsGoToThePair }}</span>
     </template>

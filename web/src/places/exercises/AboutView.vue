@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What an exercise is: what it asks, what it needs, what it is marked for, what to take care of.
+import { NTable } from 'naive-ui'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { said } from '@/shared/units'
@@ -26,7 +27,7 @@ const settings = (part: Schemas['RecipeOut']) =>
       <p v-if="!exercise.behaviour.length" class="soft">{{ texts.valuesOnlyNoOutput }}</p>
       <template v-if="derived && derived.variants.length > 1">
         <h3>{{ texts.whatEachWayOfFeeding }}</h3>
-        <table class="plain">
+        <NTable :bordered="false" size="small">
           <tbody>
             <tr v-for="v in derived.variants" :key="v.id">
               <td>{{ v.title }}</td>
@@ -35,7 +36,7 @@ const settings = (part: Schemas['RecipeOut']) =>
               <td class="num v">± {{ v.likely_half }} {{ v.unit }}</td>
             </tr>
           </tbody>
-        </table>
+        </NTable>
       </template>
       <template v-if="derived">
         <h3>{{ texts.benchTime }}</h3>
@@ -69,7 +70,7 @@ const settings = (part: Schemas['RecipeOut']) =>
     </section>
     <section>
       <h3>{{ texts.recipe }}</h3>
-      <table class="plain">
+      <NTable :bordered="false" size="small">
         <tbody>
           <tr v-for="part in exercise.recipe" :key="part.ref">
             <td class="v">
@@ -79,10 +80,10 @@ const settings = (part: Schemas['RecipeOut']) =>
             <td class="v soft">{{ part.part }}<br />{{ settings(part) }}</td>
           </tr>
         </tbody>
-      </table>
+      </NTable>
       <template v-if="derived?.windows.length">
         <h3>{{ texts.resistorsThatWillDo }}</h3>
-        <table class="plain">
+        <NTable :bordered="false" size="small">
           <tbody>
             <tr v-for="w in derived.windows" :key="w.ref">
               <td class="v">
@@ -92,7 +93,7 @@ const settings = (part: Schemas['RecipeOut']) =>
               <td class="num v">{{ said(w.low_ohms, 'Ω') }} … {{ said(w.high_ohms, 'Ω') }}</td>
             </tr>
           </tbody>
-        </table>
+        </NTable>
       </template>
       <h3>{{ common.takeCare }}</h3>
       <ul>

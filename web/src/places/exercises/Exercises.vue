@@ -1,7 +1,9 @@
 <script setup lang="ts">
 // The exercises of the course, and what follows from one: its sheet, what drives it, its plan, what it is.
+import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
 import Asked from '@/pieces/Asked.vue'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
@@ -83,12 +85,12 @@ useKeys({
         {{ e.title }}
         <span v-if="!e.released" class="draft">{{ texts.draft }}</span>
       </RouterLink>
-      <button class="btn line" @click="importing = true">{{ texts.importAFile }}</button>
+      <NButton type="primary" ghost @click="importing = true">{{ texts.importAFile }}</NButton>
     </nav>
     <div class="main">
       <Asked v-if="!data" :query="exercises" :what="texts.theExercises" />
       <EmptyNote v-else-if="!listed.length" :title="texts.noExercisesYet" :text="texts.anExerciseIsAFile">
-        <button class="btn" @click="importing = true">{{ texts.importAFile }}</button>
+        <NButton type="primary" @click="importing = true">{{ texts.importAFile }}</NButton>
       </EmptyNote>
       <EmptyNote v-else-if="!exercise" :title="texts.thereIsNoSuchExercise" :text="texts.itMayBeOfAnother" />
       <template v-else>
@@ -97,19 +99,20 @@ useKeys({
           <span class="soft">
             {{ texts.minutesMarksAndState(exercise.minutes, exercise.total, exercise.released) }}
           </span>
-          <select
+          <ChoiceField
             v-if="versions.length > 1"
-            class="field pick"
+            class="pick"
             :aria-label="texts.version"
-            :value="exercise.id"
-            @change="go(Number(($event.target as HTMLSelectElement).value))"
-          >
-            <option v-for="v in versions" :key="v.id" :value="v.id">
-              {{ texts.versionAndState(v.version, v.released) }}
-            </option>
-          </select>
+            :model-value="exercise.id"
+            :options="
+              versions.map((v) => ({ value: v.id, label: texts.versionAndState(v.version, v.released) }))
+            "
+            @update:model-value="go(Number($event))"
+          />
           <span v-else class="soft">{{ texts.versionNumber(exercise.version) }}</span>
-          <button class="btn quiet" @click="downloadFile(exercise.id)">{{ texts.downloadTheFile }}</button>
+          <NButton type="primary" quaternary @click="downloadFile(exercise.id)">{{
+            texts.downloadTheFile
+          }}</NButton>
         </header>
         <ReleaseNote v-if="!exercise.released" :key="exercise.id" :exercise="exercise" />
         <section class="sheet">
@@ -183,7 +186,7 @@ nav a[aria-current] {
   box-shadow: inset 3px 0 0 var(--copper);
   font-weight: 640;
 }
-nav .btn {
+nav .n-button {
   margin-top: 10px;
   justify-content: center;
 }
@@ -202,7 +205,7 @@ header {
   margin-bottom: 10px;
   flex-wrap: wrap;
 }
-header .btn {
+header .n-button {
   margin-left: auto;
 }
 .pick {

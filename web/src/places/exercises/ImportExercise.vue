@@ -1,8 +1,12 @@
 <script setup lang="ts">
 // An exercise file is imported: chosen or pasted, with every problem at its line.
+import { NButton } from 'naive-ui'
 import { useStorage } from '@vueuse/core'
 import { ref } from 'vue'
 import { ApiError } from '@/api/client'
+import FormField from '@/pieces/fields/FormField.vue'
+import FileField from '@/pieces/fields/FileField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { textOf } from '@/shared/files'
@@ -16,9 +20,8 @@ const text = useStorage('verifex-exercise-draft', '') // what was typed survives
 const wrong = ref<unknown>(null)
 const { bringIn } = useActs()
 
-async function choose(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  if (file) text.value = await textOf(file)
+async function choose(file: File) {
+  text.value = await textOf(file)
   wrong.value = null
 }
 async function bring() {
@@ -43,12 +46,12 @@ function lineOf(number: number) {
       <p class="soft">
         {{ texts.aFileMakesANew }}
       </p>
-      <label class="file btn line">
-        {{ common.chooseAFile }}
-        <input type="file" accept=".yaml,.yml,text/*" @change="choose" />
-      </label>
-      <label for="exercise-text">{{ texts.orPasteItHere }}</label>
-      <textarea id="exercise-text" v-model="text" class="field v" rows="14" spellcheck="false" />
+      <FileField area accept=".yaml,.yml,text/*" :aria-label="common.chooseAFile" @choose="choose">{{
+        common.chooseAFile
+      }}</FileField>
+      <FormField :label="texts.orPasteItHere"
+        ><TextField v-model="text" type="textarea" :rows="14" spellcheck="false" figures
+      /></FormField>
       <section v-if="wrong instanceof ApiError && wrong.problems.length" role="alert" class="problems">
         <h3>{{ texts.toMend(wrong.problems.length) }}</h3>
         <ul>
@@ -60,10 +63,10 @@ function lineOf(number: number) {
       </section>
       <ErrorNote v-else-if="wrong" :error="wrong" />
       <div class="acts">
-        <button class="btn" :disabled="!text.trim() || bringIn.isPending.value" @click="bring">
+        <NButton type="primary" :disabled="!text.trim() || bringIn.isPending.value" @click="bring">
           {{ texts.import }}
-        </button>
-        <button class="btn line" @click="show = false">{{ common.notNow }}</button>
+        </NButton>
+        <NButton type="primary" ghost @click="show = false">{{ common.notNow }}</NButton>
       </div>
     </div>
   </Dialog>
@@ -74,27 +77,6 @@ function lineOf(number: number) {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 10px;
-}
-.file {
-  justify-self: start;
-  position: relative;
-}
-.file input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  cursor: pointer;
-}
-.file:focus-within {
-  outline: 2.5px solid var(--act);
-  outline-offset: 2px;
-}
-textarea {
-  font-family: var(--mono);
-  width: 100%;
-  resize: vertical;
-  white-space: pre;
-  overflow-x: auto;
 }
 .problems {
   background: var(--fix-bg);

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The stimulus plan: each step with how it is made safely, with what it is measured, and how long to wait.
 import type { Schemas } from '@/api/client'
+import Unfold from '@/pieces/Unfold.vue'
 import { withUnit } from '@/shared/units'
 import { planView as texts } from '@texts/exercises'
 
@@ -36,14 +37,13 @@ const given = (step: Schemas['StepOut']) =>
       >
         {{ caution }}
       </p>
-      <details v-if="step.ways.some((w) => w.id !== step.way)">
-        <summary>{{ texts.otherSafeWays }}</summary>
+      <Unfold v-if="step.ways.some((w) => w.id !== step.way)" :title="texts.otherSafeWays">
         <ul>
           <li v-for="way in step.ways.filter((w) => w.id !== step.way)" :key="way.id">
             <b>{{ way.title }}</b> {{ way.how }}
           </li>
         </ul>
-      </details>
+      </Unfold>
     </li>
   </ol>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A draft: what keeps it from being released, or the button that does it.
+import { NButton } from 'naive-ui'
 import { computed, ref, toRef } from 'vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { releaseNote as texts } from '@texts/exercises'
@@ -32,9 +33,9 @@ async function freeze() {
       <div class="head">
         <b>{{ stops.length ? texts.thisDraftCannot : texts.thisDraftCanBeReleased }}</b>
         <span class="soft">{{ texts.aReleasedVersion }}</span>
-        <button class="btn" :disabled="!!stops.length || release.isPending.value" @click="freeze">
+        <NButton type="primary" :disabled="!!stops.length || release.isPending.value" @click="freeze">
           {{ texts.releaseVersion(exercise.version) }}
-        </button>
+        </NButton>
       </div>
       <ul v-if="stops.length || warnings.length">
         <li v-for="o in [...stops, ...warnings]" :key="o.about + o.message">
@@ -62,7 +63,7 @@ async function freeze() {
   align-items: center;
   flex-wrap: wrap;
 }
-.head .btn {
+.head .n-button {
   margin-left: auto;
 }
 ul {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // One bench. Who needs a person stands out, with the reason first; who does not is quiet.
+import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import SeverityTag from '@/pieces/SeverityTag.vue'
@@ -31,8 +32,9 @@ const station = computed(() =>
 </script>
 
 <template>
-  <button
-    class="plain card"
+  <NButton
+    text
+    class="whole card"
     :class="kind"
     :aria-label="`${bench.bench ? texts.bench(bench.bench) : texts.noBench}, ${bench.pair}: ${bench.line}`"
     @click="$emit('open')"
@@ -53,7 +55,7 @@ const station = computed(() =>
       <b>{{ station }}</b>
       <span v-if="!done && bench.state" class="wait">{{ waited(bench.since, now) }}</span>
     </span>
-  </button>
+  </NButton>
 </template>
 
 <style scoped>
@@ -67,6 +69,8 @@ const station = computed(() =>
   padding: 11px 13px;
   color: var(--ink);
   background: none;
+  height: 100%;
+  align-items: stretch;
 }
 .card:hover {
   border-color: var(--pad);

@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { useStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
+import LinkButton from '@/pieces/LinkButton.vue'
 import Asked from '@/pieces/Asked.vue'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
@@ -68,7 +70,7 @@ const papers = ref(false)
   <div v-if="!session" class="alone">
     <Asked :query="sessions" :what="texts.theSessions">
       <EmptyNote :title="texts.noSessionIsPlanned" :text="texts.aSessionNamesASection">
-        <RouterLink v-if="me?.kind === 'instructor'" class="btn" to="/set-up">{{ texts.toSetUp }}</RouterLink>
+        <LinkButton v-if="me?.kind === 'instructor'" to="/set-up">{{ texts.toSetUp }}</LinkButton>
       </EmptyNote>
     </Asked>
   </div>
@@ -94,7 +96,7 @@ const papers = ref(false)
         <span class="gap" />
         <PassClean v-if="shown" :session="session.id" :benches="shown.benches" />
         <PauseButton v-if="shown" :session="shown.session" />
-        <button class="btn quiet" @click="papers = true">{{ texts.papers }}</button>
+        <NButton type="primary" quaternary @click="papers = true">{{ texts.papers }}</NButton>
         <ChoiceBar
           v-model="view"
           :label="texts.view"
@@ -121,7 +123,7 @@ const papers = ref(false)
             :title="texts.nobodyHasASeat"
             :text="texts.benchesAppearWhenPairs"
           >
-            <RouterLink class="btn" to="/hatch">{{ texts.handOutKits }}</RouterLink>
+            <LinkButton to="/hatch">{{ texts.handOutKits }}</LinkButton>
           </EmptyNote>
           <FloorTable v-else-if="view === 'table'" :benches="data.benches" :now="now" @open="open" />
           <div v-else class="grid" :class="{ stale, drawn }" :style="{ '--columns': columns }">

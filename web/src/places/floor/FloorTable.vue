@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Pairs by stations: the same as the room, to read across.
+import { NTable } from 'naive-ui'
 import type { Schemas } from '@/api/client'
 import { stationName, STATIONS, waited } from '@/shared/words'
 import { common } from '@texts/common'
@@ -18,7 +19,7 @@ function byStation(bench: Schemas['BenchCardOut']) {
 
 <template>
   <div class="sheet wrap">
-    <table class="plain">
+    <NTable :bordered="false" size="small">
       <thead>
         <tr>
           <th class="num">{{ common.bench }}</th>
@@ -47,7 +48,7 @@ function byStation(bench: Schemas['BenchCardOut']) {
           <td class="soft">{{ bench.line }}</td>
         </tr>
       </tbody>
-    </table>
+    </NTable>
   </div>
 </template>
 

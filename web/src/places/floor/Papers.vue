@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Papers for the whole class, one page a pair: answer keys for staff, or pages to predict on.
+import { NButton } from 'naive-ui'
 import { ref, watch } from 'vue'
 import { ask, client } from '@/api/client'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
@@ -52,9 +53,9 @@ const print = () =>
       <p v-if="!pairs">
         {{ texts.noKitIsOutYet }}
       </p>
-      <button v-else-if="!isGoing && work?.state !== 'done'" class="btn" @click="print">
+      <NButton v-else-if="!isGoing && work?.state !== 'done'" type="primary" @click="print">
         {{ texts.make(pairs) }}
-      </button>
+      </NButton>
     </div>
   </Dialog>
 </template>

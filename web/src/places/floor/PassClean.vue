@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Hand-ins with nothing to look at can be passed together, after one look at the list.
+import { NButton, NCheckbox, NForm } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import Dialog from '@/pieces/Dialog.vue'
@@ -35,28 +36,33 @@ function toggle(docket: number) {
 </script>
 
 <template>
-  <button v-if="me?.kind === 'instructor' && clean.length" class="btn line" @click="show = true">
+  <NButton v-if="me?.kind === 'instructor' && clean.length" type="primary" ghost @click="show = true">
     {{ texts.passClean(clean.length) }}
-  </button>
+  </NButton>
   <Dialog v-model:show="show" :title="texts.passWhatHasNothing" width="560px">
-    <form class="box" @submit.prevent="pass()">
+    <NForm class="box" @submit.prevent="pass()">
       <p class="soft">{{ texts.noStopFixOrCheck }}</p>
-      <label v-for="bench in clean" :key="bench.docket!">
-        <input type="checkbox" :checked="!left.includes(bench.docket!)" @change="toggle(bench.docket!)" />
+      <NCheckbox
+        v-for="bench in clean"
+        :key="bench.docket!"
+        class="bench"
+        :checked="!left.includes(bench.docket!)"
+        @update:checked="toggle(bench.docket!)"
+      >
         <span class="number">{{ bench.bench }}</span>
-        <span
-          ><b>{{ bench.pair }}</b> {{ stationName(bench.station) }}: {{ bench.line }}</span
-        >
-      </label>
+        <b>{{ bench.pair }}</b> {{ stationName(bench.station) }}: {{ bench.line }}
+      </NCheckbox>
       <ErrorNote :error="error" />
       <p v-if="changed.length" role="status">
         {{ texts.changedMeanwhile(changed.join(', ')) }}
       </p>
       <div class="acts">
-        <button class="btn" :disabled="!picked.length || busy">{{ texts.pass(picked.length) }}</button>
-        <button type="button" class="btn quiet" @click="show = false">{{ common.notNow }}</button>
+        <NButton type="primary" attr-type="submit" :disabled="!picked.length || busy">{{
+          texts.pass(picked.length)
+        }}</NButton>
+        <NButton type="primary" quaternary @click="show = false">{{ common.notNow }}</NButton>
       </div>
-    </form>
+    </NForm>
   </Dialog>
 </template>
 
@@ -65,13 +71,6 @@ function toggle(docket: number) {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 12px;
-}
-label {
-  display: grid;
-  grid-template-columns: 20px 34px 1fr;
-  gap: 10px;
-  align-items: center;
-  padding: 4px 0;
 }
 .number {
   font-weight: 700;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A session is paused when everybody has to leave the benches (a fire alarm), and goes on with one press.
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import Dialog from '@/pieces/Dialog.vue'
@@ -28,20 +29,20 @@ async function control(act: 'pause' | 'resume') {
 <template>
   <template v-if="session.paused">
     <strong class="paused" role="status">{{ texts.pausedPowerStays }}</strong>
-    <button v-if="me?.kind === 'instructor'" class="btn" :disabled="busy" @click="control('resume')">
+    <NButton v-if="me?.kind === 'instructor'" type="primary" :disabled="busy" @click="control('resume')">
       {{ texts.goOn }}
-    </button>
+    </NButton>
   </template>
-  <button v-else-if="running && me?.kind === 'instructor'" class="btn quiet" @click="asking = true">
+  <NButton v-else-if="running && me?.kind === 'instructor'" type="primary" quaternary @click="asking = true">
     {{ texts.pause }}
-  </button>
+  </NButton>
   <Dialog v-model:show="asking" :title="texts.pauseTheSession" width="460px">
     <p>
       {{ texts.forAFireAlarm }}
     </p>
     <ErrorNote :error="error" />
     <p>
-      <button class="btn" :disabled="busy" @click="control('pause')">{{ texts.pauseItNow }}</button>
+      <NButton type="primary" :disabled="busy" @click="control('pause')">{{ texts.pauseItNow }}</NButton>
     </p>
   </Dialog>
 </template>

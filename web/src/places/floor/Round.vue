@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Who to visit next, in order, each with the reason.
+import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import SeverityTag from '@/pieces/SeverityTag.vue'
@@ -41,15 +42,17 @@ const rest = computed(() => props.visits.slice(1))
       <p v-else>{{ first.reason }}</p>
       <p v-if="first.claimed_by && !first.mine" class="soft">{{ texts.isOnTheWay(first.claimed_by) }}</p>
       <div class="acts">
-        <button class="btn" @click="$emit('open', first.docket)">
+        <NButton type="primary" @click="$emit('open', first.docket)">
           {{ first.bench ? texts.openBench(first.bench) : texts.openTheDocket }} <kbd>{{ common.enter }}</kbd>
-        </button>
-        <button class="btn line" @click="$emit('later', first.docket)">{{ texts.later }} <kbd>L</kbd></button>
+        </NButton>
+        <NButton type="primary" ghost @click="$emit('later', first.docket)"
+          >{{ texts.later }} <kbd>L</kbd></NButton
+        >
       </div>
     </article>
     <ol>
       <li v-for="visit in rest" :key="visit.docket">
-        <button class="plain" @click="$emit('open', visit.docket)">
+        <NButton class="whole" text @click="$emit('open', visit.docket)">
           <span class="bench">{{ visit.bench ?? '–' }}</span>
           <span>
             <b>{{ visit.pair }}</b>
@@ -62,7 +65,7 @@ const rest = computed(() => props.visits.slice(1))
             }}</span>
           </span>
           <span class="soft wait">{{ waited(visit.since, now) }}</span>
-        </button>
+        </NButton>
       </li>
     </ol>
     <aside v-if="hatch.length" class="hatch">
@@ -131,14 +134,15 @@ ol {
 li {
   border-bottom: 1px solid var(--line);
 }
-li button {
+li .n-button {
   display: grid;
   grid-template-columns: 40px 1fr auto;
   gap: 8px;
   width: 100%;
   padding: 10px 4px 10px 8px;
+  align-items: start;
 }
-li button:hover {
+li .n-button:hover {
   background: var(--sheet);
 }
 li .bench {

@@ -1,8 +1,11 @@
 <script setup lang="ts">
 // An empty installation: its first instructor, made with the code that was printed where the server was started.
+import { NButton } from 'naive-ui'
 import { computed, reactive, ref, watchEffect } from 'vue'
 import { useRouter } from 'vue-router'
 import { ask, client } from '@/api/client'
+import FormField from '@/pieces/fields/FormField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import FrontSheet from '@/pieces/FrontSheet.vue'
 import Trademark from '@/pieces/Trademark.vue'
@@ -49,52 +52,40 @@ async function begin() {
     <p class="mark"><Trademark /> {{ common.verifex }}</p>
     <h1>{{ texts.theFirstInstructor }}</h1>
     <p class="soft">{{ texts.nobodyHasALog }}</p>
-    <label>
-      <span class="field-label"
-        >{{ texts.oneTimeCode }} <span class="soft">{{ texts.printedWhereTheServer }}</span></span
-      >
-      <input
+    <FormField
+      ><template #label
+        >{{ texts.oneTimeCode }} <span class="soft">{{ texts.printedWhereTheServer }}</span></template
+      ><TextField
         v-model="form.code"
-        class="field v"
         placeholder="xxxx-xxxx-xxxx"
         autocomplete="off"
         autofocus
         required
-      />
-    </label>
-    <label>
-      <span class="field-label">{{ texts.yourName }}</span>
-      <input
-        v-model="form.name"
-        class="field"
-        autocomplete="name"
-        required
-        maxlength="150"
-        @input="proposeLogIn"
-      />
-    </label>
-    <label>
-      <span class="field-label">{{ common.logIn }}</span>
-      <input
+        figures
+    /></FormField>
+    <FormField :label="texts.yourName"
+      ><TextField v-model="form.name" autocomplete="name" required maxlength="150" @input="proposeLogIn"
+    /></FormField>
+    <FormField :label="common.logIn"
+      ><TextField
         v-model="form.log_in"
-        class="field v"
         autocomplete="username"
         required
         maxlength="60"
+        figures
         @input="own = true"
-      />
-    </label>
-    <label>
-      <span class="field-label">{{ texts.passwordAtLeast10 }}</span>
-      <input v-model="form.password" class="field" type="password" autocomplete="new-password" required />
-    </label>
-    <label>
-      <span class="field-label">{{ texts.thePasswordAgain }}</span>
-      <input v-model="again" class="field" type="password" autocomplete="new-password" required />
-      <span v-if="differs" class="wrong">{{ texts.theTwoDiffer }}</span>
-    </label>
+    /></FormField>
+    <FormField :label="texts.passwordAtLeast10"
+      ><TextField v-model="form.password" type="password" autocomplete="new-password" required
+    /></FormField>
+    <FormField :label="texts.thePasswordAgain"
+      ><TextField v-model="again" type="password" autocomplete="new-password" required />
+      <span v-if="differs" class="wrong">{{ texts.theTwoDiffer }}</span></FormField
+    >
     <ErrorNote :error="error" />
-    <button class="btn" :disabled="busy || differs || !again">{{ texts.begin }}</button>
+    <NButton type="primary" attr-type="submit" :disabled="busy || differs || !again">{{
+      texts.begin
+    }}</NButton>
   </FrontSheet>
 </template>
 

@@ -1,8 +1,11 @@
 <script setup lang="ts">
 // Taking part with one's own device: the code from the wall leads to the session, then to the log-in, then to My bench.
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { ask, client, type Schemas } from '@/api/client'
+import FormField from '@/pieces/fields/FormField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import FrontSheet from '@/pieces/FrontSheet.vue'
 import Trademark from '@/pieces/Trademark.vue'
@@ -34,21 +37,20 @@ const go = () =>
     <p class="mark"><Trademark /> {{ common.verifex }}</p>
     <template v-if="!found">
       <h1>{{ texts.joinTheSession }}</h1>
-      <label>
-        <span class="field-label">{{ texts.theCodeOnTheWall }}</span>
-        <input
+      <FormField :label="texts.theCodeOnTheWall"
+        ><TextField
           v-model="code"
-          class="field v code"
+          class="code"
           maxlength="8"
           autocapitalize="characters"
           autocomplete="off"
           spellcheck="false"
           autofocus
           required
-        />
-      </label>
+          figures
+      /></FormField>
       <ErrorNote :error="error" />
-      <button class="btn">{{ texts.join }}</button>
+      <NButton type="primary" attr-type="submit">{{ texts.join }}</NButton>
     </template>
     <template v-else>
       <h1>{{ found.section }}</h1>
@@ -65,8 +67,8 @@ const go = () =>
       <p class="soft">
         {{ isPair ? texts.youAreLoggedInAs(me?.name ?? '') : texts.logInAsYourself }}
       </p>
-      <button class="btn">{{ isPair ? texts.toMyBench : texts.logIn }}</button>
-      <button type="button" class="btn quiet" @click="found = null">{{ texts.anotherCode }}</button>
+      <NButton type="primary" attr-type="submit">{{ isPair ? texts.toMyBench : texts.logIn }}</NButton>
+      <NButton type="primary" quaternary @click="found = null">{{ texts.anotherCode }}</NButton>
     </template>
   </FrontSheet>
 </template>

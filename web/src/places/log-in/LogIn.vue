@@ -1,7 +1,10 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { ask, client } from '@/api/client'
+import FormField from '@/pieces/fields/FormField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import FrontSheet from '@/pieces/FrontSheet.vue'
 import StationTrace from '@/pieces/StationTrace.vue'
@@ -37,23 +40,14 @@ async function logIn() {
     <StationTrace :stations="trace" class="trace" />
     <h1>{{ common.verifex }}</h1>
     <p class="soft">{{ texts.fromTheKit }}</p>
-    <div>
-      <label class="field-label" for="name">{{ common.logIn }}</label>
-      <input id="name" v-model="username" class="field" autocomplete="username" autofocus required />
-    </div>
-    <div>
-      <label class="field-label" for="word">{{ texts.password }}</label>
-      <input
-        id="word"
-        v-model="password"
-        class="field"
-        type="password"
-        autocomplete="current-password"
-        required
-      />
-    </div>
+    <FormField id="name" :label="common.logIn"
+      ><TextField v-model="username" autocomplete="username" autofocus required
+    /></FormField>
+    <FormField id="word" :label="texts.password"
+      ><TextField v-model="password" type="password" autocomplete="current-password" required
+    /></FormField>
     <ErrorNote :error="error" />
-    <button class="btn" :disabled="busy">{{ texts.logIn }}</button>
+    <NButton type="primary" attr-type="submit" :disabled="busy">{{ texts.logIn }}</NButton>
   </FrontSheet>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The feedback sheet: one page to print, from the closed or proposed marks.
+import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import Asked from '@/pieces/Asked.vue'
@@ -20,10 +21,10 @@ const print = () => window.print()
 <template>
   <div class="page">
     <div class="acts no-print">
-      <button class="btn" @click="print">{{ texts.print }}</button>
-      <button class="btn quiet" @click="router.push(`/dockets/${id}/mark`)">
+      <NButton type="primary" @click="print">{{ texts.print }}</NButton>
+      <NButton type="primary" quaternary @click="router.push(`/dockets/${id}/mark`)">
         {{ texts.backToTheDocket }}
-      </button>
+      </NButton>
     </div>
     <Asked v-if="!docket.data.value" :query="docket" :what="texts.theDocket" />
     <Asked v-else-if="!marks.data.value" :query="marks" :what="texts.theMark" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton, NTable } from 'naive-ui'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import Asked from '@/pieces/Asked.vue'
@@ -21,9 +22,15 @@ const closed = computed(() => data.value?.rows.filter((r) => r.closed).length ??
       <h1>{{ common.marks }}</h1>
       <span v-if="data" class="soft">{{ texts.ofClosedTheOthers(closed, data.rows.length) }}</span>
       <span class="gap" />
-      <a v-if="session" class="btn line" :href="`/api/sessions/${session.id}/marks.csv`" download>{{
-        texts.exportAsCsv
-      }}</a>
+      <NButton
+        v-if="session"
+        tag="a"
+        type="primary"
+        ghost
+        :href="`/api/sessions/${session.id}/marks.csv`"
+        download
+        >{{ texts.exportAsCsv }}</NButton
+      >
     </header>
     <EmptyNote
       v-if="sessions.data.value && !session"
@@ -33,7 +40,7 @@ const closed = computed(() => data.value?.rows.filter((r) => r.closed).length ??
     <Asked v-else v-slot="{ data: sheet }" :query="marks" :what="texts.theMarksOfTheClass">
       <EmptyNote v-if="!sheet.rows.length" :title="texts.noDocketsYet" :text="texts.marksAppearWhenKits" />
       <div v-else class="sheet wrap">
-        <table class="plain">
+        <NTable :bordered="false" size="small">
           <thead>
             <tr>
               <th class="num">{{ common.bench }}</th>
@@ -86,7 +93,7 @@ const closed = computed(() => data.value?.rows.filter((r) => r.closed).length ??
               </td>
             </tr>
           </tbody>
-        </table>
+        </NTable>
       </div>
       <p v-if="sheet.rows.some((r) => r.changed.length)" class="soft">
         {{ texts.changedWithAReason }}
@@ -137,11 +144,11 @@ tbody tr:hover td {
     overflow: visible;
     border: 0;
   }
-  table.plain {
+  .n-table {
     font-size: 9.5pt;
   }
-  table.plain td,
-  table.plain th {
+  .n-table td,
+  .n-table th {
     padding: 3px 4px;
   }
 }

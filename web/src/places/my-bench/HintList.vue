@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Hints: where to look, not what to change.
+import { NButton } from 'naive-ui'
 import type { Schemas } from '@/api/client'
 import SeverityTag from '@/pieces/SeverityTag.vue'
 import { hintList as texts } from '@texts/my-bench'
@@ -11,8 +12,9 @@ const chosen = defineModel<number>('chosen', { default: 0 })
 <template>
   <ul :aria-label="texts.hints">
     <li v-for="(hint, index) in hints" :key="index">
-      <button
-        class="plain"
+      <NButton
+        text
+        class="whole"
         :class="{ on: index === chosen }"
         :aria-pressed="index === chosen"
         @click="chosen = index"
@@ -22,7 +24,7 @@ const chosen = defineModel<number>('chosen', { default: 0 })
           {{ hint.hint }}
           <span class="v soft">{{ hint.parts.join(', ') || (hint.line ? texts.line(hint.line) : '') }}</span>
         </span>
-      </button>
+      </NButton>
     </li>
   </ul>
 </template>
@@ -36,7 +38,7 @@ ul {
   grid-template-columns: minmax(0, 1fr);
   gap: 8px;
 }
-button {
+.n-button {
   display: grid;
   grid-template-columns: 72px 1fr;
   gap: 10px;
@@ -47,7 +49,7 @@ button {
   border-radius: var(--radius);
   padding: 11px 14px;
 }
-button.on {
+.n-button.on {
   border: 1.5px solid var(--ink);
 }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Hints on the program in three steps: where to look, the idea, nearly the answer. Each further one is asked for, and counted.
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import Asked from '@/pieces/Asked.vue'
@@ -51,22 +52,24 @@ const rule = computed(() => {
           <p v-if="hint.hint" class="idea">{{ hint.hint }}</p>
           <p v-if="hint.nearly" class="nearly">{{ hint.nearly }}</p>
           <p class="acts">
-            <button
+            <NButton
               v-if="NEXT[hint.step]"
-              class="btn line"
+              type="primary"
+              ghost
               :disabled="busy || none"
               @click="openHint(hint.key, hint.step + 1)"
             >
               {{ NEXT[hint.step] }}
-            </button>
-            <button
+            </NButton>
+            <NButton
               v-if="hint.shows"
-              class="btn quiet"
+              type="primary"
+              quaternary
               :aria-expanded="shown === hint.key"
               @click="shown = shown === hint.key ? '' : hint.key"
             >
               {{ shown === hint.key ? texts.closeTheRun : texts.showMeOnTheBench }}
-            </button>
+            </NButton>
           </p>
           <Asked
             v-if="shown === hint.key"

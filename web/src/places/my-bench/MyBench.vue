@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import LinkButton from '@/pieces/LinkButton.vue'
 import Asked from '@/pieces/Asked.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
@@ -10,10 +11,14 @@ import { capital, clockTime, stationName, STATIONS, type StationName } from '@/s
 import { common } from '@texts/common'
 import { myBench as texts } from '@texts/my-bench'
 import MyKit from './MyKit.vue'
-import MyMarks from './MyMarks.vue'
-import MyPower from './MyPower.vue'
 import MyWork from './MyWork.vue'
 import { provideMyDocket } from './use-my-docket'
+import { lazy } from '@/pieces/lazy'
+
+const MyMarks = lazy(() => import('./MyMarks.vue'))
+const MyPower = lazy(() => import('./MyPower.vue'))
+const FormField = lazy(() => import('@/pieces/fields/FormField.vue'))
+const ChoiceField = lazy(() => import('@/pieces/fields/ChoiceField.vue'))
 
 const route = useRoute()
 const router = useRouter()
@@ -35,8 +40,8 @@ const at = (name: string) => ({ query: { ...route.query, station: name } })
 const stations = computed(() => (docket.value?.stations ?? []).map((s) => s.station as StationName))
 const before = computed(() => stations.value[stations.value.indexOf(station.value) - 1])
 const after = computed(() => stations.value[stations.value.indexOf(station.value) + 1])
-function choose(event: Event) {
-  void router.replace({ query: { docket: (event.target as HTMLSelectElement).value } })
+function choose(chosen: number) {
+  void router.replace({ query: { docket: chosen } })
 }
 const state = computed(() => docket.value?.stations.find((s) => s.station === station.value)?.state ?? null)
 
@@ -75,12 +80,13 @@ const pass = computed(() => state.value === 'passed')
       <p v-if="docket.voided" class="off" role="alert">
         <b>{{ texts.powerOff }}</b> {{ texts.askForPowerAgain(capital(docket.voided)) }}
       </p>
-      <label v-if="dockets.length > 1" class="which">
-        <span class="soft">{{ common.exercise }}</span>
-        <select class="field" :value="id" @change="choose">
-          <option v-for="one in dockets" :key="one.id" :value="one.id">{{ one.title }}</option>
-        </select>
-      </label>
+      <FormField v-if="dockets.length > 1" class="which" beside :label="common.exercise">
+        <ChoiceField
+          :model-value="id"
+          :options="dockets.map((one) => ({ value: one.id, label: one.title }))"
+          @update:model-value="choose"
+        />
+      </FormField>
       <header>
         <span class="number">{{ docket.bench }}</span>
         <div>
@@ -101,13 +107,9 @@ const pass = computed(() => state.value === 'passed')
       <MyMarks v-else-if="station === 'mark'" :docket="docket" />
       <MyWork v-else :key="`${docket.id}-${station}`" :docket="docket" :kind="station" />
       <nav class="steps" :aria-label="texts.stationsBeforeAndAfter">
-        <RouterLink v-if="before" class="btn quiet" :to="at(before)" replace
-          >← {{ stationName(before) }}</RouterLink
-        >
+        <LinkButton v-if="before" :to="at(before)" replace quaternary>← {{ stationName(before) }}</LinkButton>
         <span />
-        <RouterLink v-if="after" class="btn quiet" :to="at(after)" replace
-          >{{ stationName(after) }} →</RouterLink
-        >
+        <LinkButton v-if="after" :to="at(after)" replace quaternary>{{ stationName(after) }} →</LinkButton>
       </nav>
     </template>
   </div>
@@ -154,11 +156,6 @@ header {
   color: var(--ground);
   border-radius: var(--radius);
   padding: 11px 16px;
-}
-.which {
-  display: flex;
-  gap: 10px;
-  align-items: center;
 }
 .word {
   font-weight: 600;

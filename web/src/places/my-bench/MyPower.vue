@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import MeasureForm from '@/pieces/MeasureForm.vue'
 import { myPower as texts } from '@texts/my-bench'
@@ -16,17 +17,17 @@ const state = computed(() => props.docket.stations.find((s) => s.station === 'po
       <b>{{ texts.cleared }}</b> {{ texts.youMaySwitchOnPower }}
     </p>
     <p v-else-if="!state" class="soft">{{ texts.yourWiringIsLooked }}</p>
-    <button
+    <NButton
       v-if="state === 'working' || state === 'voided'"
-      class="btn"
+      type="primary"
       :disabled="busy"
       @click="ask('power')"
     >
       {{ texts.askForPower }}
-    </button>
-    <button v-if="state === 'asks'" class="btn line" :disabled="busy" @click="withdraw('power')">
+    </NButton>
+    <NButton v-if="state === 'asks'" type="primary" ghost :disabled="busy" @click="withdraw('power')">
       {{ texts.withdrawTheRequest }}
-    </button>
+    </NButton>
     <ul>
       <li v-for="caution in docket.exercise.cautions" :key="caution">{{ caution }}</li>
     </ul>

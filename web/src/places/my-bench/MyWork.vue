@@ -1,27 +1,29 @@
 <script setup lang="ts">
 // Wiring, program or readings of a pair: hints on what was handed in, and the next attempt.
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
+import { HandIn, lazy } from '@/pieces/lazy'
 import ChangeList from '@/pieces/ChangeList.vue'
 import BoardMap from '@/pieces/board/BoardMap.vue'
 import BeforeItRuns from '@/pieces/BeforeItRuns.vue'
-import HandIn from '@/pieces/hand-in/HandIn.vue'
-import LivePanel from '@/pieces/live/LivePanel.vue'
-import MeasureForm from '@/pieces/MeasureForm.vue'
-import SheetTable from '@/pieces/sheet/SheetTable.vue'
 import { clockTime } from '@/shared/words'
 import Sentence from '@/pieces/Sentence.vue'
 import { common } from '@texts/common'
 import { and } from '@texts/language'
 import { myWork as texts } from '@texts/my-bench'
 import HintList from './HintList.vue'
-import HintSteps from './HintSteps.vue'
-import OwnReadings from './OwnReadings.vue'
-import Prediction from './Prediction.vue'
 import type { Schemas } from '@/api/client'
 import { hasDraft, newToken } from '@/shared/drafts'
 import RecipeList from './RecipeList.vue'
 import type { MyDocket } from './use-my-docket'
 import { useMyDocket } from './use-my-docket'
+
+const Prediction = lazy(() => import('./Prediction.vue'))
+const LivePanel = lazy(() => import('@/pieces/live/LivePanel.vue'))
+const SheetTable = lazy(() => import('@/pieces/sheet/SheetTable.vue'))
+const OwnReadings = lazy(() => import('./OwnReadings.vue'))
+const HintSteps = lazy(() => import('./HintSteps.vue'))
+const MeasureForm = lazy(() => import('@/pieces/MeasureForm.vue'))
 
 const props = defineProps<{ docket: MyDocket; kind: 'wiring' | 'program' | 'readings' }>()
 const { handIn, check, withdraw, ask, measure, busy } = useMyDocket()
@@ -110,20 +112,21 @@ async function send(text: string, token: string, basedOn: number) {
       </div>
       <OwnReadings v-else-if="kind === 'readings' && docket.steps.length" :docket="docket" />
       <div class="acts">
-        <button v-if="state === 'asks'" class="btn line" :disabled="busy" @click="withdraw(kind)">
+        <NButton v-if="state === 'asks'" type="primary" ghost :disabled="busy" @click="withdraw(kind)">
           {{ texts.withdrawTheRequest }}
-        </button>
-        <button
+        </NButton>
+        <NButton
           v-if="state === 'working' || state === 'sent-back'"
-          class="btn line"
+          type="primary"
+          ghost
           :disabled="busy"
           @click="ask(kind)"
         >
           {{ texts.askForALook(given.number) }}
-        </button>
-        <button v-if="!writing" class="btn line" @click="writing = true">
+        </NButton>
+        <NButton v-if="!writing" type="primary" ghost @click="writing = true">
           {{ texts.writeAttempt(given.number + 1) }}
-        </button>
+        </NButton>
       </div>
     </section>
     <RecipeList

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 // What the pair expects to read, step by step, before it measures. Judged once the readings are in.
+import { NButton, NForm, NTable } from 'naive-ui'
 import { useStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { clockTime } from '@/shared/words'
 import { common } from '@texts/common'
@@ -47,8 +49,8 @@ async function save() {
     <p class="soft">
       {{ texts.workOutFromYourOwn }}
     </p>
-    <form @submit.prevent="save">
-      <table class="plain">
+    <NForm @submit.prevent="save">
+      <NTable :bordered="false" size="small">
         <thead>
           <tr>
             <th>{{ common.step }}</th>
@@ -61,20 +63,20 @@ async function save() {
           <tr v-for="step in docket.exercise.steps" :key="step.name">
             <td>{{ step.name }}</td>
             <td v-for="column in columns" :key="column.key">
-              <input
+              <TextField
                 v-model="typed[cell(step.name!, column.key)]"
-                class="field v"
                 inputmode="decimal"
                 :aria-label="`${step.name}, ${column.name}`"
+                figures
               />
             </td>
           </tr>
         </tbody>
-      </table>
+      </NTable>
       <div class="acts">
-        <button class="btn" :disabled="busy || !isDone">
+        <NButton type="primary" attr-type="submit" :disabled="busy || !isDone">
           {{ docket.prediction ? texts.saveItAgain : texts.saveThePrediction }}
-        </button>
+        </NButton>
         <span v-if="docket.prediction" class="soft">
           {{ texts.savedAtBy(clockTime(docket.prediction.at), docket.prediction.by) }}
         </span>
@@ -83,7 +85,7 @@ async function save() {
         }}</a>
       </div>
       <ErrorNote v-if="wrong" :error="wrong" />
-    </form>
+    </NForm>
   </section>
 </template>
 
@@ -95,7 +97,7 @@ async function save() {
   border-bottom: 1px solid var(--line);
   padding-bottom: 14px;
 }
-input {
+.n-input {
   width: 110px;
 }
 .acts {

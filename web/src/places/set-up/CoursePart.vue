@@ -1,7 +1,11 @@
 <script setup lang="ts">
 // The course itself: its name and term, its sections and who staffs them.
+import { NButton, NForm } from 'naive-ui'
 import { computed, reactive, ref } from 'vue'
 import { ask, client } from '@/api/client'
+import DateField from '@/pieces/fields/DateField.vue'
+import FormField from '@/pieces/fields/FormField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
@@ -73,73 +77,64 @@ function close(closed: boolean) {
 
 <template>
   <PartHead :title="texts.courseSections" :text="texts.accessFollowsTheSection">
-    <button class="btn line" @click="((copying = true), (copyTitle = texts.nextYear(course.title)))">
+    <NButton type="primary" ghost @click="((copying = true), (copyTitle = texts.nextYear(course.title)))">
       {{ texts.copyForAnother }}
-    </button>
-    <button class="btn line" @click="founding = true">{{ texts.anotherCourse }}</button>
+    </NButton>
+    <NButton type="primary" ghost @click="founding = true">{{ texts.anotherCourse }}</NButton>
   </PartHead>
-  <form class="fields" @submit.prevent="save">
-    <label class="long"
-      ><span class="field-label">{{ texts.title }}</span
-      ><input v-model="form.title" class="field" maxlength="120" required
-    /></label>
-    <label
-      ><span class="field-label">{{ texts.timeZone }}</span
-      ><input v-model="form.zone" class="field" required
-    /></label>
-    <label
-      ><span class="field-label">{{ texts.termBegins }}</span
-      ><input v-model="form.starts_on" class="field" type="date"
-    /></label>
-    <label
-      ><span class="field-label">{{ texts.termEnds }}</span
-      ><input v-model="form.ends_on" class="field" type="date"
-    /></label>
-    <label class="long">
-      <span class="field-label"
-        >{{ texts.daysWithoutASession }} <span class="soft">{{ texts.as20261224Separated }}</span></span
-      >
-      <input v-model="form.holidays" class="field v" />
-      <span v-if="wrongDay" class="wrong">{{ texts.isNoDayWrite(wrongDay) }}</span>
-    </label>
+  <NForm class="fields" @submit.prevent="save">
+    <FormField class="long" :label="texts.title"
+      ><TextField v-model="form.title" maxlength="120" required
+    /></FormField>
+    <FormField :label="texts.timeZone"><TextField v-model="form.zone" required /></FormField>
+    <FormField :label="texts.termBegins"><DateField v-model="form.starts_on" /></FormField>
+    <FormField :label="texts.termEnds"><DateField v-model="form.ends_on" /></FormField>
+    <FormField class="long"
+      ><template #label
+        >{{ texts.daysWithoutASession }} <span class="soft">{{ texts.as20261224Separated }}</span></template
+      ><TextField v-model="form.holidays" figures />
+      <span v-if="wrongDay" class="wrong">{{ texts.isNoDayWrite(wrongDay) }}</span></FormField
+    >
     <p class="acts">
-      <button class="btn" :disabled="busy || !!wrongDay">{{ common.save }}</button>
-      <button v-if="!course.closed" type="button" class="btn quiet" :disabled="busy" @click="close(true)">
+      <NButton type="primary" attr-type="submit" :disabled="busy || !!wrongDay">{{ common.save }}</NButton>
+      <NButton v-if="!course.closed" type="primary" quaternary :disabled="busy" @click="close(true)">
         {{ texts.closeTheCourse }}
-      </button>
-      <button v-else type="button" class="btn line" :disabled="busy" @click="close(false)">
+      </NButton>
+      <NButton v-else type="primary" ghost :disabled="busy" @click="close(false)">
         {{ texts.openItAgain }}
-      </button>
+      </NButton>
       <span class="good" role="status">{{ said }}</span>
     </p>
-  </form>
+  </NForm>
   <ErrorNote :error="error" />
   <h3>{{ texts.sectionsAndStaff }}</h3>
   <SectionStaff v-for="one in course.sections" :key="one.id" :section="one" />
-  <form class="add" @submit.prevent="addSection">
-    <input
+  <NForm class="add" @submit.prevent="addSection">
+    <TextField
       v-model="section"
-      class="field"
       :placeholder="texts.anotherSection"
       :aria-label="texts.nameOfAnotherSection"
       maxlength="60"
     />
-    <button class="btn line" :disabled="busy || !section.trim()">{{ texts.addTheSection }}</button>
-  </form>
+    <NButton type="primary" ghost attr-type="submit" :disabled="busy || !section.trim()">{{
+      texts.addTheSection
+    }}</NButton>
+  </NForm>
   <Dialog v-model:show="copying" :title="texts.copyForAnother" width="480px">
-    <form class="copy" @submit.prevent="copy">
+    <NForm class="copy" @submit.prevent="copy">
       <p class="soft">
         {{ texts.theCopyHasTheExercises }}
       </p>
-      <label>
-        <span class="field-label">{{ texts.whatTheCopyIsCalled }}</span>
-        <input v-model="copyTitle" class="field" maxlength="120" required />
-      </label>
+      <FormField :label="texts.whatTheCopyIsCalled"
+        ><TextField v-model="copyTitle" maxlength="120" required
+      /></FormField>
       <ErrorNote :error="error" />
       <p>
-        <button class="btn" :disabled="busy || !copyTitle.trim()">{{ texts.copyTheCourse }}</button>
+        <NButton type="primary" attr-type="submit" :disabled="busy || !copyTitle.trim()">{{
+          texts.copyTheCourse
+        }}</NButton>
       </p>
-    </form>
+    </NForm>
   </Dialog>
   <Dialog v-model:show="founding" :title="texts.anotherCourse"
     ><FoundCourse @done="founding = false"

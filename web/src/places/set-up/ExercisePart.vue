@@ -1,7 +1,9 @@
 <script setup lang="ts">
 // Exercises of the course: those that ship are taken with one press, others are imported; each opens in its own place.
+import { NButton, NTable } from 'naive-ui'
 import { ref } from 'vue'
 import { ask, client } from '@/api/client'
+import LinkButton from '@/pieces/LinkButton.vue'
 import Asked from '@/pieces/Asked.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useShippedExercises } from '@/queries/set-up'
@@ -29,12 +31,12 @@ async function take(slug: string) {
 
 <template>
   <PartHead :title="common.exercise" :text="texts.whatIsBuiltAndShown">
-    <RouterLink class="btn line" to="/exercises">{{ texts.toTheExercises }}</RouterLink>
+    <LinkButton to="/exercises" ghost>{{ texts.toTheExercises }}</LinkButton>
   </PartHead>
   <ErrorNote :error="error" />
   <p class="word" role="status">{{ said }}</p>
   <div v-if="course.exercises.length" class="wrap">
-    <table class="plain">
+    <NTable :bordered="false" size="small">
       <caption class="visually-hidden">
         {{
           texts.exercisesOfThisCourse
@@ -61,7 +63,7 @@ async function take(slug: string) {
           </td>
         </tr>
       </tbody>
-    </table>
+    </NTable>
   </div>
   <h3 class="more">{{ texts.exercisesToBegin }}</h3>
   <Asked v-slot="{ data }" :query="shipped" :what="texts.theExercises">
@@ -72,9 +74,9 @@ async function take(slug: string) {
           <span>{{ one.summary }}</span>
           <span class="soft">{{ one.parts.join(', ') }}; {{ one.minutes }} min</span>
         </span>
-        <button class="btn line" :disabled="busy" @click="take(one.slug)">
+        <NButton type="primary" ghost :disabled="busy" @click="take(one.slug)">
           {{ wanted === one.slug ? texts.aMoment : texts.addToTheCourse }}
-        </button>
+        </NButton>
       </li>
     </ul>
     <p v-if="data.every((e) => e.taken)" class="soft">{{ texts.allAreInTheCourse }}</p>

@@ -1,8 +1,12 @@
 <script setup lang="ts">
 // A new course: its title, its time zone, its sections.
+import { NButton, NCheckbox, NForm } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { ApiError, ask, client } from '@/api/client'
+import FileField from '@/pieces/fields/FileField.vue'
+import FormField from '@/pieces/fields/FormField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
 import { base64Of } from '@/shared/files'
@@ -22,12 +26,8 @@ const { busy, error, run } = useAct(STALE)
 const data = ref('')
 const isThere = computed(() => error.value instanceof ApiError && error.value.status === 409)
 
-async function bringIn(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  if (!file) return
+async function bringIn(file: File) {
   data.value = await base64Of(file)
-  input.value = ''
   await put(false)
 }
 /** `again` although there is a course of that title: the server asks before it makes a second one. */
@@ -49,60 +49,46 @@ async function found() {
 </script>
 
 <template>
-  <form class="found" :class="{ sheet: first }" @submit.prevent="found">
+  <NForm class="found" :class="{ sheet: first }" @submit.prevent="found">
     <template v-if="first">
       <h1>{{ texts.setUpYourCourse }}</h1>
       <p class="soft">
         {{ texts.sixStepsLead }}
       </p>
     </template>
-    <div>
-      <label class="field-label" for="title">{{ texts.whatTheCourseIsCalled }}</label>
-      <input
-        id="title"
-        v-model="title"
-        class="field"
-        maxlength="120"
-        required
-        :placeholder="texts.courseExample"
-      />
-    </div>
+    <FormField id="title" :label="texts.whatTheCourseIsCalled"
+      ><TextField v-model="title" maxlength="120" required :placeholder="texts.courseExample"
+    /></FormField>
     <div>
       <label class="field-label" for="zone">{{ texts.timeZoneOfItsClock }}</label>
-      <input id="zone" v-model="zone" class="field" list="zones" required autocomplete="off" />
+      <TextField id="zone" v-model="zone" list="zones" required autocomplete="off" />
       <datalist id="zones"><option v-for="one in zones" :key="one" :value="one" /></datalist>
     </div>
-    <div>
-      <label class="field-label" for="sections">{{ texts.sectionsIfThereAreSeveral }}</label>
-      <input
-        id="sections"
-        v-model="sections"
-        class="field"
-        :placeholder="texts.sectionsExample"
-        autocomplete="off"
-      />
-      <p class="soft">{{ texts.separatedByCommas }}</p>
-    </div>
+    <FormField id="sections" :label="texts.sectionsIfThereAreSeveral"
+      ><TextField v-model="sections" :placeholder="texts.sectionsExample" autocomplete="off" />
+      <p class="soft">{{ texts.separatedByCommas }}</p></FormField
+    >
     <ErrorNote :error="error" />
     <p v-if="isThere">
-      <button type="button" class="btn line" :disabled="busy" @click="put(true)">
+      <NButton type="primary" ghost :disabled="busy" @click="put(true)">
         {{ texts.putItInOnceMore }}
-      </button>
+      </NButton>
     </p>
     <p>
-      <button class="btn" :disabled="busy || !title.trim()">{{ texts.setUpTheCourse }}</button>
+      <NButton type="primary" attr-type="submit" :disabled="busy || !title.trim()">{{
+        texts.setUpTheCourse
+      }}</NButton>
     </p>
     <div class="zip">
       <p class="soft">{{ texts.orImportACourse }}</p>
       <p class="acts">
-        <label class="file btn line">
-          {{ texts.chooseItsZip }}
-          <input type="file" accept=".zip" @change="bringIn" />
-        </label>
-        <label><input v-model="withoutKits" type="checkbox" /> {{ texts.withoutItsKits }}</label>
+        <FileField accept=".zip" :aria-label="texts.chooseItsZip" @choose="bringIn"
+          ><NButton type="primary" ghost>{{ texts.chooseItsZip }}</NButton></FileField
+        >
+        <NCheckbox v-model:checked="withoutKits">{{ texts.withoutItsKits }}</NCheckbox>
       </p>
     </div>
-  </form>
+  </NForm>
 </template>
 
 <style scoped>
@@ -126,18 +112,5 @@ async function found() {
   display: flex;
   gap: 14px;
   align-items: center;
-}
-.file {
-  position: relative;
-}
-.file input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  cursor: pointer;
-}
-.file:focus-within {
-  outline: 2.5px solid var(--act);
-  outline-offset: 2px;
 }
 </style>

@@ -1,7 +1,11 @@
 <script setup lang="ts">
 // A class list is imported in three looks: the file, what its columns are, what would change.
+import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
+import FileField from '@/pieces/fields/FileField.vue'
+import FormField from '@/pieces/fields/FormField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
@@ -35,12 +39,9 @@ watch(show, (shown) => {
   read.value = preview.value = null
   error.value = importing.error.value = null
 })
-async function choose(event: Event) {
-  const chosen = (event.target as HTMLInputElement).files?.[0]
-  if (!chosen) return
+async function choose(chosen: File) {
   file.value = chosen.name
   await look(await base64Of(chosen))
-  ;(event.target as HTMLInputElement).value = ''
 }
 async function paste() {
   file.value = texts.whatYouPasted
@@ -112,21 +113,22 @@ const will = computed(() => {
 <template>
   <Dialog v-model:show="show" :title="texts.importAClassList" width="860px">
     <div v-if="!read" class="begin">
-      <label class="file btn">
-        {{ common.chooseAFile }}
-        <input type="file" accept=".csv,.tsv,.txt,.xlsx,.xls,.ods" @change="choose" />
-      </label>
-      <p class="soft">
-        {{ texts.csvXlsxOrOdsUp }}
-      </p>
-      <label>
-        <span class="field-label">{{ texts.orPasteCells }}</span>
-        <textarea v-model="pasted" class="field v" rows="7" spellcheck="false" />
-      </label>
+      <FileField
+        area
+        accept=".csv,.tsv,.txt,.xlsx,.xls,.ods"
+        :aria-label="common.chooseAFile"
+        @choose="choose"
+      >
+        <b>{{ common.chooseAFile }}</b>
+        <p class="soft">{{ texts.csvXlsxOrOdsUp }}</p>
+      </FileField>
+      <FormField :label="texts.orPasteCells"
+        ><TextField v-model="pasted" type="textarea" :rows="7" spellcheck="false" figures
+      /></FormField>
       <p>
-        <button class="btn line" :disabled="busy || !pasted.trim()" @click="paste">
+        <NButton type="primary" ghost :disabled="busy || !pasted.trim()" @click="paste">
           {{ texts.readWhatIsPasted }}
-        </button>
+        </NButton>
       </p>
     </div>
     <template v-else>
@@ -136,23 +138,25 @@ const will = computed(() => {
             ><b>{{ file }}</b></template
           >
           <template #link
-            ><button class="btn quiet" @click="read = preview = null">
+            ><NButton type="primary" quaternary @click="read = preview = null">
               {{ texts.chooseAnotherOne }}
-            </button></template
+            </NButton></template
           ></Sentence
         >
       </p>
       <ListColumns v-model:meanings="meanings" v-model:first-row="firstRow" :rows="read.rows" />
       <ListChanges v-if="preview" v-model:take="take" v-model:take-off="takeOff" :preview="preview" />
       <p v-else>
-        <button class="btn line" :disabled="busy" @click="compare">{{ texts.seeWhatWouldChange }}</button>
+        <NButton type="primary" ghost :disabled="busy" @click="compare">{{
+          texts.seeWhatWouldChange
+        }}</NButton>
       </p>
     </template>
     <ErrorNote :error="importing.error.value ?? error" />
     <p v-if="preview" class="acts">
-      <button class="btn" :disabled="busy || importing.busy.value || !will" @click="commit">
+      <NButton type="primary" :disabled="busy || importing.busy.value || !will" @click="commit">
         {{ will ? texts.import(will) : texts.nothingToImport }}
-      </button>
+      </NButton>
       <span class="soft">{{ texts.allOfItOrNothing }}</span>
     </p>
   </Dialog>
@@ -162,23 +166,6 @@ const will = computed(() => {
 .begin {
   display: grid;
   gap: 12px;
-  justify-items: start;
-}
-.begin > label:not(.file) {
-  width: 100%;
-}
-.file {
-  position: relative;
-}
-.file input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  cursor: pointer;
-}
-.file:focus-within {
-  outline: 2.5px solid var(--act);
-  outline-offset: 2px;
 }
 .acts {
   display: flex;

@@ -1,7 +1,11 @@
 <script setup lang="ts">
 // Kits: how many of each exercise there are against the pairs, and more of them made in one press.
+import { NButton, NForm, NTable } from 'naive-ui'
 import { computed, reactive } from 'vue'
 import { ask, client } from '@/api/client'
+import LinkButton from '@/pieces/LinkButton.vue'
+import NumberField from '@/pieces/fields/NumberField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
@@ -30,16 +34,16 @@ async function make(exercise: Course['exercises'][number]) {
 
 <template>
   <PartHead :title="common.kits" :text="texts.aKitIsABox(pairs)">
-    <RouterLink class="btn line" to="/hatch">{{ texts.toTheHatch }}</RouterLink>
+    <LinkButton to="/hatch" ghost>{{ texts.toTheHatch }}</LinkButton>
   </PartHead>
   <EmptyNote v-if="!ready.length" :title="texts.anExerciseComes" :text="texts.itsRecipeSaysWhatBelongs">
-    <RouterLink class="btn" to="/set-up/exercise">{{ texts.chooseAnExercise }}</RouterLink>
+    <LinkButton to="/set-up/exercise">{{ texts.chooseAnExercise }}</LinkButton>
   </EmptyNote>
   <template v-else>
     <ErrorNote :error="error" />
     <p class="word" role="status">{{ said }}</p>
     <div class="wrap">
-      <table class="plain middle">
+      <NTable :bordered="false" size="small" class="middle">
         <caption class="visually-hidden">
           {{
             texts.kitsByExercise
@@ -59,29 +63,29 @@ async function make(exercise: Course['exercises'][number]) {
             <td class="num">{{ exercise.kits }}</td>
             <td class="num" :class="{ few: exercise.ready_kits < pairs }">{{ exercise.ready_kits }}</td>
             <td>
-              <form @submit.prevent="make(exercise)">
-                <input
-                  class="field v count"
-                  type="number"
-                  min="1"
-                  max="60"
-                  :value="wanted(exercise.id, exercise.kits)"
+              <NForm @submit.prevent="make(exercise)">
+                <NumberField
+                  class="count"
+                  :min="1"
+                  :max="60"
+                  :model-value="wanted(exercise.id, exercise.kits)"
                   :aria-label="texts.howManyKitsFor(exercise.title)"
-                  @input="counts[exercise.id] = Number(($event.target as HTMLInputElement).value)"
+                  @update:model-value="counts[exercise.id] = $event ?? 0"
                 />
-                <input
-                  class="field v prefix"
-                  :value="prefixes[exercise.id] ?? exercise.prefix"
+                <TextField
+                  class="prefix"
+                  :model-value="prefixes[exercise.id] ?? exercise.prefix"
                   maxlength="8"
                   :aria-label="texts.lettersOfTheTags(exercise.title)"
-                  @input="prefixes[exercise.id] = ($event.target as HTMLInputElement).value"
+                  figures
+                  @update:model-value="prefixes[exercise.id] = String($event)"
                 />
-                <button class="btn line" :disabled="busy">{{ texts.make }}</button>
-              </form>
+                <NButton type="primary" ghost attr-type="submit" :disabled="busy">{{ texts.make }}</NButton>
+              </NForm>
             </td>
           </tr>
         </tbody>
-      </table>
+      </NTable>
     </div>
     <p class="soft note">
       {{ texts.theLettersBegin }}

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What an import would change: counted, and listed where somebody has to look.
+import { NButton, NCheckbox } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { listChanges as texts } from '@texts/set-up-people'
@@ -33,15 +34,15 @@ function turn(list: number[], number: number) {
     <h3>{{ texts.whatWouldChange }}</h3>
     <p class="kinds" role="group" :aria-label="texts.whichToList">
       <template v-for="[kind, word] in KINDS" :key="kind">
-        <button
+        <NButton
           v-if="of(kind).length"
-          type="button"
+          text
           :class="kind"
           :aria-pressed="open === kind"
           @click="shown = kind"
         >
           <b>{{ of(kind).length }}</b> {{ word }}
-        </button>
+        </NButton>
       </template>
     </p>
     <p v-if="preview.new_sections.length" class="soft">
@@ -55,22 +56,20 @@ function turn(list: number[], number: number) {
     </p>
     <ul>
       <li v-for="change in of(open).slice(0, 400)" :key="key(change)">
-        <label v-if="open === 'doubtful' && change.row">
-          <input
-            type="checkbox"
-            :checked="take.includes(change.row)"
-            @change="take = turn(take, change.row)"
-          />
+        <NCheckbox
+          v-if="open === 'doubtful' && change.row"
+          :checked="take.includes(change.row)"
+          @update:checked="take = turn(take, change.row!)"
+        >
           <b>{{ change.name }}</b>
-        </label>
-        <label v-else-if="open === 'missing' && change.user">
-          <input
-            type="checkbox"
-            :checked="takeOff.includes(change.user)"
-            @change="takeOff = turn(takeOff, change.user)"
-          />
+        </NCheckbox>
+        <NCheckbox
+          v-else-if="open === 'missing' && change.user"
+          :checked="takeOff.includes(change.user)"
+          @update:checked="takeOff = turn(takeOff, change.user!)"
+        >
           <b>{{ change.name }}</b>
-        </label>
+        </NCheckbox>
         <b v-else>{{ change.name || texts.noName }}</b>
         <span class="soft after">
           <template v-if="change.row">{{ texts.row(change.row) }}</template>
@@ -100,17 +99,7 @@ section {
   flex-wrap: wrap;
   gap: 6px;
 }
-.kinds button {
-  font: 14px var(--text);
-  border: 0;
-  border-radius: 5px;
-  min-height: 34px;
-  padding: 5px 12px;
-  background: var(--sunk);
-  color: var(--ink);
-  cursor: pointer;
-}
-.kinds button[aria-pressed='true'] {
+.kinds .n-button[aria-pressed='true'] {
   box-shadow: inset 0 0 0 2px var(--act);
 }
 .kinds .added b {

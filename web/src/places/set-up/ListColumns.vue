@@ -1,5 +1,7 @@
 <script setup lang="ts">
 // Which column of the file is what: proposed by the server, changed here above each column.
+import { NRadio, NTable } from 'naive-ui'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
 import { listColumns as texts } from '@texts/set-up-people'
 const props = defineProps<{ rows: string[][] }>()
 const meanings = defineModel<Record<string, number>>('meanings', { required: true })
@@ -25,7 +27,7 @@ function set(column: number, meaning: string) {
 
 <template>
   <div class="wide">
-    <table class="plain">
+    <NTable :bordered="false" size="small">
       <caption>
         {{
           texts.whatEachColumnIs
@@ -35,15 +37,13 @@ function set(column: number, meaning: string) {
         <tr>
           <th class="rownum">{{ texts.listBegins }}</th>
           <th v-for="column in width" :key="column">
-            <select
-              class="field"
+            <ChoiceField
               :class="{ used: meaningOf(column - 1) }"
               :aria-label="texts.column(column)"
-              :value="meaningOf(column - 1)"
-              @change="set(column - 1, ($event.target as HTMLSelectElement).value)"
-            >
-              <option v-for="[value, word] in CHOICES" :key="value" :value="value">{{ word }}</option>
-            </select>
+              :model-value="meaningOf(column - 1)"
+              :options="CHOICES.map(([value, word]) => ({ value: value, label: word }))"
+              @update:model-value="set(column - 1, $event)"
+            />
           </th>
         </tr>
       </thead>
@@ -54,23 +54,20 @@ function set(column: number, meaning: string) {
           :class="{ above: index < firstRow }"
         >
           <td class="rownum">
-            <label>
-              <input
-                type="radio"
-                name="first-row"
-                :checked="index === firstRow"
-                :aria-label="texts.theListBeginsInRow(index + 1)"
-                @change="firstRow = index"
-              />
-              {{ index + 1 }}
-            </label>
+            <NRadio
+              name="first-row"
+              :checked="index === firstRow"
+              :aria-label="texts.theListBeginsInRow(index + 1)"
+              @update:checked="firstRow = index"
+              >{{ index + 1 }}</NRadio
+            >
           </td>
           <td v-for="(cell, column) in row" :key="column" :class="{ unused: !meaningOf(column) }">
             {{ cell }}
           </td>
         </tr>
       </tbody>
-    </table>
+    </NTable>
   </div>
 </template>
 
@@ -100,11 +97,10 @@ td {
 .unused {
   color: var(--faint);
 }
-select.used {
-  border-color: var(--act);
+.n-select.used {
   font-weight: 600;
 }
-select {
+.n-select {
   min-width: 130px;
 }
 </style>

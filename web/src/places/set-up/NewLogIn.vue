@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A first password, shown this once: it is stored nowhere in clear.
+import { NButton } from 'naive-ui'
 import type { Schemas } from '@/api/client'
 import Dialog from '@/pieces/Dialog.vue'
 import Sentence from '@/pieces/Sentence.vue'
@@ -41,7 +42,7 @@ const fresh = defineModel<Schemas['NewLogInOut'] | null>({ required: true })
       </dl>
       <p v-if="fresh.password" class="soft">{{ texts.itIsShownThisOnce }}</p>
       <p>
-        <button class="btn" @click="fresh = null">{{ texts.done }}</button>
+        <NButton type="primary" @click="fresh = null">{{ texts.done }}</NButton>
       </p>
     </template>
   </Dialog>

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 // One pair; its members are changed in place by typing names.
+import { NButton, NForm } from 'naive-ui'
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
+import TextField from '@/pieces/fields/TextField.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
 import { common } from '@texts/common'
@@ -12,7 +14,7 @@ import { STALE } from './use-set-up'
 const props = defineProps<{ pair: Schemas['SetUpPairOut']; students: Schemas['ListedOut'][] }>()
 const editing = ref(false)
 const typed = ref('')
-const field = useTemplateRef<HTMLInputElement>('field')
+const field = useTemplateRef<InstanceType<typeof TextField>>('field')
 const { busy, error, run } = useAct(STALE)
 const members = computed(() =>
   props.pair.members.map((id) => props.students.find((s) => s.user === id)?.name ?? '?'),
@@ -45,18 +47,14 @@ function end() {
   <tr>
     <td class="v">{{ pair.badge }}</td>
     <td>
-      <form v-if="editing" @submit.prevent="save" @keydown.esc="editing = false">
-        <input
-          ref="field"
-          v-model="typed"
-          class="field"
-          :aria-label="texts.membersOf(pair.badge)"
-          spellcheck="false"
-        />
-        <button class="btn" :disabled="busy || !line || !!line.problem">{{ common.save }}</button>
-        <button type="button" class="btn quiet" @click="editing = false">{{ common.cancel }}</button>
+      <NForm v-if="editing" @submit.prevent="save" @keydown.esc="editing = false">
+        <TextField ref="field" v-model="typed" :aria-label="texts.membersOf(pair.badge)" spellcheck="false" />
+        <NButton type="primary" attr-type="submit" :disabled="busy || !line || !!line.problem">{{
+          common.save
+        }}</NButton>
+        <NButton type="primary" quaternary @click="editing = false">{{ common.cancel }}</NButton>
         <span v-if="line?.problem" class="wrong">{{ line.problem }}</span>
-      </form>
+      </NForm>
       <template v-else>
         {{ members.join(' · ') }} <span v-if="members.length === 1" class="soft">{{ texts.worksAlone }}</span>
       </template>
@@ -64,8 +62,8 @@ function end() {
     </td>
     <td class="acts">
       <template v-if="!editing">
-        <button class="btn quiet" @click="edit">{{ common.change }}</button>
-        <button class="btn quiet" :disabled="busy" @click="end">{{ texts.endThePair }}</button>
+        <NButton type="primary" quaternary @click="edit">{{ common.change }}</NButton>
+        <NButton type="primary" quaternary :disabled="busy" @click="end">{{ texts.endThePair }}</NButton>
       </template>
     </td>
   </tr>
@@ -77,7 +75,7 @@ form {
   flex-wrap: wrap;
   gap: 6px;
 }
-form input {
+form .n-input {
   flex: 1;
   min-width: 200px;
 }

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 // Pairs: made by typing two names, or by a rule as a proposal that is looked at first; changed by typing too.
+import { NButton, NForm, NTable } from 'naive-ui'
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
+import LinkButton from '@/pieces/LinkButton.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import Asked from '@/pieces/Asked.vue'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
@@ -23,7 +26,7 @@ const typed = ref('')
 const way = ref<Way>('list')
 const seed = ref(1)
 const groups = ref<Schemas['NamedUserOut'][][] | null>(null)
-const field = useTemplateRef<HTMLTextAreaElement>('field')
+const field = useTemplateRef<InstanceType<typeof TextField>>('field')
 const { busy, error, said, run } = useAct(STALE)
 const path = computed(() => ({ section_id: sectionId.value ?? 0 }))
 const left = computed(() => people.data.value?.students.filter((s) => s.pair === null) ?? [])
@@ -60,19 +63,19 @@ async function keep() {
   <PartHead :title="texts.pairs" :text="texts.whoWorksTogether" sections />
   <Asked v-slot="{ data }" :query="people" :what="texts.thePairs">
     <EmptyNote v-if="!data.students.length" :title="texts.theClassListComes" :text="texts.pairsAreMade">
-      <RouterLink class="btn" to="/set-up/people">{{ texts.toTheClassList }}</RouterLink>
+      <LinkButton to="/set-up/people">{{ texts.toTheClassList }}</LinkButton>
     </EmptyNote>
     <template v-else>
       <section v-if="left.length" class="make">
         <h3>{{ texts.inNoPair(left.length) }}</h3>
         <template v-if="!groups">
-          <form @submit.prevent="enter">
+          <NForm @submit.prevent="enter">
             <label class="field-label" for="pair-names">{{ texts.typeTwoNamesOrPaste }}</label>
-            <textarea
+            <TextField
               id="pair-names"
               ref="field"
               v-model="typed"
-              class="field"
+              type="textarea"
               :rows="Math.min(8, typed.split('\n').length)"
               :placeholder="texts.pairExample"
               spellcheck="false"
@@ -82,12 +85,12 @@ async function keep() {
               {{ line.problem || line.names.join(' · ') }}
             </p>
             <p class="acts">
-              <button class="btn" :disabled="busy || !ready">
+              <NButton type="primary" attr-type="submit" :disabled="busy || !ready">
                 {{ reading.length > 1 ? texts.makePairs(reading.length) : texts.makeThePair }}
                 <kbd>{{ common.enter }}</kbd>
-              </button>
+              </NButton>
             </p>
-          </form>
+          </NForm>
           <div class="rule">
             <span class="field-label">{{ texts.orPut }}</span>
             <ChoiceBar
@@ -104,9 +107,9 @@ async function keep() {
               {{ texts.earlierPartners }}
             </p>
             <p>
-              <button class="btn line" :disabled="busy || left.length < 2" @click="propose()">
+              <NButton type="primary" ghost :disabled="busy || left.length < 2" @click="propose()">
                 {{ texts.proposePairs }}
-              </button>
+              </NButton>
             </p>
           </div>
         </template>
@@ -115,20 +118,20 @@ async function keep() {
             <li v-for="group in groups" :key="group[0]?.user">{{ group.map((m) => m.name).join(' · ') }}</li>
           </ol>
           <p class="acts">
-            <button class="btn" :disabled="busy" @click="keep">
+            <NButton type="primary" :disabled="busy" @click="keep">
               {{ texts.make(groups.length) }}
-            </button>
-            <button class="btn line" :disabled="busy" @click="propose(true)">
+            </NButton>
+            <NButton type="primary" ghost :disabled="busy" @click="propose(true)">
               {{ texts.anotherProposal }}
-            </button>
-            <button class="btn quiet" @click="groups = null">{{ common.cancel }}</button>
+            </NButton>
+            <NButton type="primary" quaternary @click="groups = null">{{ common.cancel }}</NButton>
           </p>
         </div>
       </section>
       <ErrorNote :error="error" />
       <p class="word" role="status">{{ said }}</p>
       <div v-if="data.pairs.length" class="wrap">
-        <table class="plain middle">
+        <NTable :bordered="false" size="small" class="middle">
           <caption class="visually-hidden">
             {{
               texts.pairs
@@ -146,7 +149,7 @@ async function keep() {
           <tbody>
             <PairRow v-for="pair in data.pairs" :key="pair.id" :pair="pair" :students="data.students" />
           </tbody>
-        </table>
+        </NTable>
       </div>
     </template>
   </Asked>

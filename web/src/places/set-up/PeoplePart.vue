@@ -1,20 +1,27 @@
 <script setup lang="ts">
 // The class list of a section: imported, added to line by line, log-in slips printed.
+import { NButton, NCheckbox, NForm } from 'naive-ui'
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
+import FormField from '@/pieces/fields/FormField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import Asked from '@/pieces/Asked.vue'
 import Dialog from '@/pieces/Dialog.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
+import ListTable, { type ListColumn } from '@/pieces/ListTable.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { usePeople } from '@/queries/set-up'
 import { useAct } from '@/shared/act'
 import { saveFile } from '@/shared/files'
+import { useOnce } from '@/shared/once'
 import { common } from '@texts/common'
 import { peoplePart as texts } from '@texts/set-up-people'
-import ImportList from './ImportList.vue'
-import NewLogIn from './NewLogIn.vue'
 import PartHead from './PartHead.vue'
 import { STALE, useSetUp } from './use-set-up'
+import { lazy } from '@/pieces/lazy'
+
+const ImportList = lazy(() => import('./ImportList.vue'))
+const NewLogIn = lazy(() => import('./NewLogIn.vue'))
 
 type Listed = Schemas['ListedOut']
 defineOptions({ inheritAttrs: false }) // the section is all that it needs of the course
@@ -27,11 +34,30 @@ const renamed = ref<Listed | null>(null)
 const newName = ref('')
 const sure = ref(false)
 const fresh = ref<Schemas['NewLogInOut'] | null>(null)
-const field = useTemplateRef<HTMLInputElement>('field')
+const field = useTemplateRef<InstanceType<typeof TextField>>('field')
 const { busy, error, said, run } = useAct(STALE)
 const section = () => ({ section_id: sectionId.value ?? 0 })
 const never = computed(() => people.data.value?.students.filter((s) => !s.has_logged_in).length ?? 0)
 
+const importAsked = useOnce(() => importing.value)
+const logInMade = useOnce(() => !!fresh.value)
+const find = ref('')
+const matching = (students: Listed[]) => {
+  const words = find.value.toLowerCase().split(/\s+/).filter(Boolean)
+  return students.filter((who) =>
+    words.every((word) =>
+      `${who.name} ${who.number} ${who.log_in} ${who.group}`.toLowerCase().includes(word),
+    ),
+  )
+}
+const badgeOf = (who: Listed) => people.data.value?.pairs.find((pair) => pair.id === who.pair)?.badge ?? ''
+const columns: ListColumn<Listed>[] = [
+  { key: 'name', title: common.name, by: (who) => who.name },
+  { key: 'number', title: texts.number, by: (who) => who.number, mayHide: true },
+  { key: 'log_in', title: common.logIn, by: (who) => who.log_in, mayHide: true },
+  { key: 'pair', title: common.pair, by: badgeOf },
+  { key: 'acts', title: common.acts, hiddenTitle: true },
+]
 async function add() {
   const body = { name: name.value, number: number.value }
   const call = () =>
@@ -79,32 +105,30 @@ async function slips() {
 
 <template>
   <PartHead :title="texts.people" :text="texts.theStudentsOfASection" sections>
-    <button v-if="never" class="btn line" :disabled="busy" @click="slips">{{ texts.printLogInSlips }}</button>
-    <button class="btn" @click="importing = true">{{ texts.importAClassList }}</button>
+    <NButton v-if="never" type="primary" ghost :disabled="busy" @click="slips">{{
+      texts.printLogInSlips
+    }}</NButton>
+    <NButton type="primary" @click="importing = true">{{ texts.importAClassList }}</NButton>
   </PartHead>
   <Asked v-slot="{ data }" :query="people" :what="texts.theClassList">
-    <form class="one" @submit.prevent="add">
-      <label>
-        <span class="field-label">{{ texts.addOneStudent }}</span>
-        <input
+    <NForm class="one" @submit.prevent="add">
+      <FormField :label="texts.addOneStudent"
+        ><TextField
           ref="field"
           v-model="name"
-          class="field"
           :placeholder="texts.firstAndLastName"
           autocomplete="off"
           maxlength="150"
-        />
-      </label>
-      <label>
-        <span class="field-label"
-          >{{ texts.number }} <span class="soft">{{ texts.ifThereIsOne }}</span></span
-        >
-        <input v-model="number" class="field v" autocomplete="off" maxlength="40" />
-      </label>
-      <button class="btn line" :disabled="busy || !name.trim()">
+      /></FormField>
+      <FormField
+        ><template #label
+          >{{ texts.number }} <span class="soft">{{ texts.ifThereIsOne }}</span></template
+        ><TextField v-model="number" autocomplete="off" maxlength="40" figures
+      /></FormField>
+      <NButton type="primary" ghost attr-type="submit" :disabled="busy || !name.trim()">
         {{ common.add }} <kbd>{{ common.enter }}</kbd>
-      </button>
-    </form>
+      </NButton>
+    </NForm>
     <ErrorNote :error="error" />
     <p class="word" role="status">{{ said }}</p>
     <EmptyNote
@@ -112,83 +136,92 @@ async function slips() {
       :title="texts.nobodyIsOnTheList"
       :text="texts.importTheListYourSchool"
     >
-      <button class="btn" @click="importing = true">{{ texts.importAClassList }}</button>
+      <NButton type="primary" @click="importing = true">{{ texts.importAClassList }}</NButton>
     </EmptyNote>
-    <div v-else class="wrap">
-      <table class="plain middle">
-        <caption class="visually-hidden">
-          {{
-            texts.classList
-          }}
-        </caption>
-        <thead>
-          <tr>
-            <th>{{ common.name }}</th>
-            <th>{{ texts.number }}</th>
-            <th>{{ common.logIn }}</th>
-            <th>{{ common.pair }}</th>
-            <th>
-              <span class="visually-hidden">{{ common.acts }}</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="who in data.students" :key="who.user">
-            <td>
-              {{ who.name }}<span v-if="who.group" class="soft">{{ texts.group(who.group) }}</span>
-            </td>
-            <td class="v">{{ who.number }}</td>
-            <td>
-              <span class="v">{{ who.log_in }}</span>
-              <span v-if="!who.has_logged_in" class="soft after">{{ texts.notYetUsed }}</span>
-            </td>
-            <td>
-              <template v-if="who.pair">{{ data.pairs.find((p) => p.id === who.pair)?.badge }}</template>
-              <span v-else class="soft">{{ texts.none }}</span>
-            </td>
-            <td class="acts">
-              <button class="btn quiet" @click="((renamed = who), (newName = who.name), (sure = false))">
-                {{ texts.details }}
-              </button>
-              <button class="btn quiet" :disabled="busy" @click="reset(who)">{{ texts.newPassword }}</button>
-              <button class="btn quiet" :disabled="busy" @click="takeOff(who)">{{ texts.remove }}</button>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
+    <template v-else>
+      <TextField
+        v-if="data.students.length > 12"
+        v-model="find"
+        class="find"
+        type="search"
+        :placeholder="texts.nameNumberOrLogIn"
+        :aria-label="texts.findAStudent"
+      />
+      <ListTable
+        name="people"
+        :rows="matching(data.students)"
+        :columns="columns"
+        :row-key="(who) => who.user"
+        :caption="texts.classList"
+      >
+        <template #name="{ row }">
+          {{ row.name }}<span v-if="row.group" class="soft">{{ texts.group(row.group) }}</span>
+        </template>
+        <template #log_in="{ row }">
+          <span class="v">{{ row.log_in }}</span>
+          <span v-if="!row.has_logged_in" class="soft after">{{ texts.notYetUsed }}</span>
+        </template>
+        <template #pair="{ row }">
+          <template v-if="row.pair">{{ badgeOf(row) }}</template>
+          <span v-else class="soft">{{ texts.none }}</span>
+        </template>
+        <template #acts="{ row }">
+          <span class="acts">
+            <NButton
+              type="primary"
+              quaternary
+              @click="((renamed = row), (newName = row.name), (sure = false))"
+            >
+              {{ texts.details }}
+            </NButton>
+            <NButton type="primary" quaternary :disabled="busy" @click="reset(row)">{{
+              texts.newPassword
+            }}</NButton>
+            <NButton type="primary" quaternary :disabled="busy" @click="takeOff(row)">{{
+              texts.remove
+            }}</NButton>
+          </span>
+        </template>
+      </ListTable>
+    </template>
   </Asked>
-  <ImportList v-if="sectionId !== null" v-model:show="importing" :section="sectionId" @done="said = $event" />
-  <NewLogIn v-model="fresh" />
+  <ImportList
+    v-if="sectionId !== null && importAsked"
+    v-model:show="importing"
+    :section="sectionId"
+    @done="said = $event"
+  />
+  <NewLogIn v-if="logInMade" v-model="fresh" />
   <Dialog :show="!!renamed" :title="renamed?.name ?? ''" width="460px" @update:show="renamed = null">
-    <form class="rename" @submit.prevent="rename">
-      <label>
-        <span class="field-label">{{ common.name }}</span>
-        <input v-model="newName" class="field" maxlength="150" />
-      </label>
+    <NForm class="rename" @submit.prevent="rename">
+      <FormField :label="common.name"><TextField v-model="newName" maxlength="150" /></FormField>
       <p class="soft">{{ texts.theLogInStays(renamed?.log_in ?? '') }}</p>
       <p>
-        <button class="btn" :disabled="busy || !newName.trim()">{{ common.save }}</button>
+        <NButton type="primary" attr-type="submit" :disabled="busy || !newName.trim()">{{
+          common.save
+        }}</NButton>
       </p>
-    </form>
+    </NForm>
     <section v-if="renamed" class="data">
       <h3>{{ texts.thisStudentsData }}</h3>
       <p>
-        <a
-          class="btn line"
+        <NButton
+          tag="a"
+          type="primary"
+          ghost
           :href="`/api/set-up/sections/${sectionId}/students/${renamed.user}/data.json`"
           download
-          >{{ texts.downloadAllOfIt }}</a
+          >{{ texts.downloadAllOfIt }}</NButton
         >
       </p>
       <p class="soft">
         {{ texts.removingTakesTheName }}
       </p>
-      <label><input v-model="sure" type="checkbox" /> {{ texts.iHaveReadThat }}</label>
+      <NCheckbox v-model:checked="sure">{{ texts.iHaveReadThat }}</NCheckbox>
       <p>
-        <button class="btn line danger" :disabled="busy || !sure" @click="forget">
+        <NButton type="primary" ghost class="danger" :disabled="busy || !sure" @click="forget">
           {{ texts.removeTheData }}
-        </button>
+        </NButton>
       </p>
       <ErrorNote :error="error" />
     </section>

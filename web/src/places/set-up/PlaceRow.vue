@@ -1,7 +1,10 @@
 <script setup lang="ts">
 // A pair in a session: its bench by number, its exercise, who of it is away.
+import { NCheckbox } from 'naive-ui'
 import { ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import { placeRow as texts } from '@texts/set-up-sessions'
 
 const props = defineProps<{
@@ -10,6 +13,7 @@ const props = defineProps<{
   others: Schemas['PlaceOut'][]
   busy: boolean
 }>()
+const nobody: number | null = null
 const emit = defineEmits<{
   seat: [bench: number | null]
   assign: [exercise: number | null]
@@ -32,11 +36,12 @@ function move() {
 <template>
   <tr>
     <td>
-      <input
+      <TextField
         v-model="bench"
-        class="field v bench"
+        class="bench"
         inputmode="numeric"
         :aria-label="texts.benchOf(place.name)"
+        figures
         @change="move"
       />
     </td>
@@ -49,46 +54,44 @@ function move() {
           exercises.find((e) => e.id === place.exercise)?.title ?? texts.docket
         }}</RouterLink>
       </span>
-      <select
+      <ChoiceField
         v-else-if="exercises.length"
-        class="field"
-        :value="place.exercise ?? ''"
+        :model-value="place.exercise ?? null"
         :disabled="busy"
         :aria-label="texts.exerciseOf(place.name)"
-        @change="emit('assign', Number(($event.target as HTMLSelectElement).value) || null)"
-      >
-        <option value="">{{ texts.theKitDecides }}</option>
-        <option v-for="one in exercises" :key="one.id" :value="one.id">{{ one.title }}</option>
-      </select>
+        :options="[
+          { value: null, label: texts.theKitDecides },
+          ...exercises.map((one) => ({ value: one.id, label: one.title })),
+        ]"
+        @update:model-value="emit('assign', $event)"
+      />
       <span v-else class="soft">{{ texts.theKitDecides }}</span>
     </td>
     <td class="away">
-      <label v-for="member in place.members" :key="member.user">
-        <input
-          type="checkbox"
-          :checked="place.absent.includes(member.user)"
-          :disabled="busy"
-          @change="emit('absent', member.user, ($event.target as HTMLInputElement).checked)"
-        />
-        {{ member.name }}
-      </label>
+      <NCheckbox
+        v-for="member in place.members"
+        :key="member.user"
+        :checked="place.absent.includes(member.user)"
+        :disabled="busy"
+        @update:checked="emit('absent', member.user, $event)"
+        >{{ member.name }}</NCheckbox
+      >
       <!-- Whoever is left alone may work with another pair today. -->
-      <select
+      <ChoiceField
         v-for="member in place.absent.length
           ? place.members.filter((m) => !place.absent.includes(m.user))
           : []"
         :key="`join-${member.user}`"
-        class="field joins"
-        :value="''"
+        class="joins"
+        :model-value="nobody"
         :disabled="busy"
         :aria-label="texts.worksWith(member.name)"
-        @change="emit('join', member.user, Number(($event.target as HTMLSelectElement).value))"
-      >
-        <option value="">{{ texts.worksAlone(member.name) }}</option>
-        <option v-for="pair in others" :key="pair.pair" :value="pair.pair">
-          {{ texts.joins(pair.name) }}
-        </option>
-      </select>
+        :options="[
+          { value: null, label: texts.worksAlone(member.name) },
+          ...others.map((pair) => ({ value: pair.pair, label: texts.joins(pair.name) })),
+        ]"
+        @update:model-value="$event && emit('join', member.user, $event)"
+      />
       <span v-for="guest in place.guests" :key="guest.user" class="soft">{{
         texts.withToday(guest.name)
       }}</span>
@@ -104,9 +107,7 @@ function move() {
   width: auto;
   max-width: 260px;
 }
-.away label {
-  display: inline-flex;
-  gap: 5px;
+.away .n-checkbox {
   margin-right: 12px;
   white-space: nowrap;
 }

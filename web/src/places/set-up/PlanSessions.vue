@@ -1,7 +1,12 @@
 <script setup lang="ts">
 // A new session, or a weekly row of them with the course's holidays left out.
+import { NButton, NCheckbox, NCheckboxGroup, NForm } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
+import DateField from '@/pieces/fields/DateField.vue'
+import FormField from '@/pieces/fields/FormField.vue'
+import TimeField from '@/pieces/fields/TimeField.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
 import { common } from '@texts/common'
@@ -41,66 +46,48 @@ async function plan() {
 </script>
 
 <template>
-  <form class="plan" @submit.prevent="plan">
-    <label v-if="own.length > 1" class="long">
-      <span class="field-label">{{ texts.section }}</span>
-      <select v-model="sectionId" class="field">
-        <option v-for="section in own" :key="section.id" :value="section.id">{{ section.name }}</option>
-      </select>
-    </label>
-    <label>
-      <span class="field-label">{{ common.room }}</span>
-      <select v-model="room" class="field">
-        <option v-for="one in rooms" :key="one.id" :value="one.id">
-          {{ texts.benches(one.name, one.benches.length) }}
-        </option>
-      </select>
-    </label>
-    <label
-      ><span class="field-label">{{ common.day }}</span
-      ><input v-model="first" class="field" type="date" required
-    /></label>
-    <label
-      ><span class="field-label">{{ common.from }}</span
-      ><input v-model="begins" class="field" type="time" required
-    /></label>
-    <label
-      ><span class="field-label">{{ texts.to }}</span
-      ><input v-model="ends" class="field" type="time" required
-    /></label>
+  <NForm class="plan" @submit.prevent="plan">
+    <FormField v-if="own.length > 1" class="long" :label="texts.section"
+      ><ChoiceField
+        v-model="sectionId"
+        :options="own.map((section) => ({ value: section.id, label: section.name }))"
+    /></FormField>
+    <FormField :label="common.room"
+      ><ChoiceField
+        v-model="room"
+        :options="
+          rooms.map((one) => ({ value: one.id, label: texts.benches(one.name, one.benches.length) }))
+        "
+    /></FormField>
+    <FormField :label="common.day"><DateField v-model="first" required /></FormField>
+    <FormField :label="common.from"><TimeField v-model="begins" required /></FormField>
+    <FormField :label="texts.to"><TimeField v-model="ends" required /></FormField>
     <div class="weekly">
-      <label class="tick"><input v-model="weekly" type="checkbox" /> {{ texts.everyWeekUntil }}</label>
-      <input
-        v-model="until"
-        class="field"
-        type="date"
-        :disabled="!weekly"
-        :aria-label="texts.lastDay"
-        :required="weekly"
-      />
+      <NCheckbox v-model:checked="weekly">{{ texts.everyWeekUntil }}</NCheckbox>
+      <DateField v-model="until" :disabled="!weekly" :aria-label="texts.lastDay" :required="weekly" />
       <span v-if="weekly && course.holidays.length" class="soft">{{
         texts.holidaysAreLeft(course.holidays.length)
       }}</span>
     </div>
-    <fieldset>
-      <legend class="field-label">{{ texts.exercisesThatRun }}</legend>
-      <label v-for="one in ready" :key="one.id" class="tick">
-        <input v-model="exercises" type="checkbox" :value="one.id" /> {{ one.title }}
-        <span class="soft">{{ texts.ready(one.ready_kits) }}</span>
-      </label>
+    <FormField class="long" :label="texts.exercisesThatRun">
+      <NCheckboxGroup v-model:value="exercises" class="ticks">
+        <NCheckbox v-for="one in ready" :key="one.id" :value="one.id">
+          {{ one.title }} <span class="soft">{{ texts.ready(one.ready_kits) }}</span>
+        </NCheckbox>
+      </NCheckboxGroup>
       <p v-if="!ready.length" class="soft">{{ texts.noneCanBeHanded }}</p>
-    </fieldset>
+    </FormField>
     <p v-if="missing" class="missing">
       {{ missing }} <RouterLink to="/set-up/room">{{ texts.drawIt }}</RouterLink>
     </p>
     <ErrorNote :error="error" />
     <p class="acts">
-      <button class="btn" :disabled="busy || !!missing">
+      <NButton type="primary" attr-type="submit" :disabled="busy || !!missing">
         {{ texts.plan(weekly) }}
-      </button>
-      <button type="button" class="btn quiet" @click="emit('leave')">{{ common.cancel }}</button>
+      </NButton>
+      <NButton type="primary" quaternary @click="emit('leave')">{{ common.cancel }}</NButton>
     </p>
-  </form>
+  </NForm>
 </template>
 
 <style scoped>
@@ -116,7 +103,6 @@ async function plan() {
 }
 .long,
 .weekly,
-fieldset,
 .missing,
 .acts,
 .plan > :deep(.error) {
@@ -127,26 +113,16 @@ fieldset,
   gap: 10px;
   align-items: center;
 }
-.weekly .field {
+.weekly .n-date-picker {
   width: 170px;
 }
-fieldset {
+.ticks {
   border: 0;
   margin: 0;
   padding: 0;
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 4px 20px;
-}
-legend {
-  font-weight: 600;
-  font-size: 14px;
-}
-.tick {
-  display: inline-flex;
-  gap: 7px;
-  align-items: baseline;
-  min-height: 26px;
 }
 .missing {
   color: var(--fix);

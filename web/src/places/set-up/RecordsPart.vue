@@ -1,7 +1,9 @@
 <script setup lang="ts">
 // Copies of the data and the event log: who did what, found by a word, saved as a table.
+import { NButton, NTable } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
+import TextField from '@/pieces/fields/TextField.vue'
 import Asked from '@/pieces/Asked.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useEvents } from '@/queries/set-up'
@@ -40,26 +42,25 @@ const copy = () => run(() => ask(client.POST('/api/set-up/backup')))
       {{ course.backup_is_old ? texts.aCopyIsMadeEvery : '' }}
     </p>
     <p class="acts">
-      <button class="btn line" :disabled="busy" @click="copy">{{ texts.copyTheDataNow }}</button>
-      <a class="btn line" :href="out" download>{{ texts.downloadTheCourse }}</a>
+      <NButton type="primary" ghost :disabled="busy" @click="copy">{{ texts.copyTheDataNow }}</NButton>
+      <NButton tag="a" type="primary" ghost :href="out" download>{{ texts.downloadTheCourse }}</NButton>
       <span class="good" role="status">{{ said }}</span>
     </p>
     <ErrorNote :error="error" />
   </section>
   <div class="find">
-    <input
+    <TextField
       v-model="word"
-      class="field"
       type="search"
       :placeholder="texts.findANameAKit"
       :aria-label="texts.findInTheEvent"
       @input="before = null"
     />
-    <a class="btn line" :href="csv" download>{{ texts.saveAsCsv }}</a>
+    <NButton tag="a" type="primary" ghost :href="csv" download>{{ texts.saveAsCsv }}</NButton>
   </div>
   <Asked v-slot="{ data }" :query="events" :what="texts.theEventLog">
     <div class="wrap">
-      <table class="plain">
+      <NTable :bordered="false" size="small">
         <caption class="visually-hidden">
           {{
             texts.eventLog
@@ -81,16 +82,16 @@ const copy = () => run(() => ask(client.POST('/api/set-up/backup')))
             <td class="soft">{{ event.about }}</td>
           </tr>
         </tbody>
-      </table>
+      </NTable>
     </div>
     <p v-if="!data.events.length" class="soft">
       {{ word ? texts.nothingLikeThatWasDone : texts.nothingWasDone }}
     </p>
     <p class="acts">
-      <button v-if="before" class="btn quiet" @click="before = null">{{ texts.theNewest }}</button>
-      <button v-if="data.more" class="btn quiet" @click="before = data.events.at(-1)!.id">
+      <NButton v-if="before" type="primary" quaternary @click="before = null">{{ texts.theNewest }}</NButton>
+      <NButton v-if="data.more" type="primary" quaternary @click="before = data.events.at(-1)!.id">
         {{ texts.olderOnes }}
-      </button>
+      </NButton>
     </p>
   </Asked>
 </template>
@@ -113,7 +114,7 @@ const copy = () => run(() => ask(client.POST('/api/set-up/backup')))
   gap: 8px;
   align-items: center;
 }
-.find .field {
+.find .n-input {
   flex: 1;
   max-width: 420px;
 }

@@ -1,7 +1,11 @@
 <script setup lang="ts">
 // A room's grid: a press takes a bench out or puts one in, the number in it is typed over. Saved with one button.
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
+import FormField from '@/pieces/fields/FormField.vue'
+import NumberField from '@/pieces/fields/NumberField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
 import { common } from '@texts/common'
@@ -60,10 +64,7 @@ async function save() {
 
 <template>
   <div class="room">
-    <label class="name">
-      <span class="field-label">{{ common.name }}</span>
-      <input v-model="name" class="field" maxlength="60" />
-    </label>
+    <FormField class="name" :label="common.name"><TextField v-model="name" maxlength="60" /></FormField>
     <p class="soft">
       {{ texts.pressABenchToTake(benches.length) }}
     </p>
@@ -76,56 +77,58 @@ async function save() {
           :class="{ bench: at(row - 1, column - 1) }"
         >
           <template v-if="at(row - 1, column - 1)">
-            <input
-              v-model.number="at(row - 1, column - 1)!.number"
-              class="v"
-              type="number"
-              min="1"
-              max="999"
+            <NumberField
+              v-model="at(row - 1, column - 1)!.number"
+              :min="1"
+              :max="999"
+              bare
               :aria-label="texts.numberOfTheBench(row, column)"
             />
-            <input
+            <TextField
               v-model="at(row - 1, column - 1)!.name"
               class="called"
+              bare
               maxlength="20"
               :placeholder="texts.name"
               :aria-label="texts.nameOfBench(at(row - 1, column - 1)!.number)"
             />
-            <button
-              type="button"
+            <NButton
+              text
               :aria-label="texts.takeBenchOut(at(row - 1, column - 1)!.number)"
               @click="turn(row - 1, column - 1)"
             >
               <svg viewBox="0 0 12 12" width="11" height="11" aria-hidden="true"><path d="M2 6h8" /></svg>
-            </button>
+            </NButton>
           </template>
-          <button
+          <NButton
             v-else
-            type="button"
+            text
             class="empty"
             :aria-label="texts.putABenchInRow(row, column)"
             @click="turn(row - 1, column - 1)"
           >
             <svg viewBox="0 0 12 12" width="12" height="12" aria-hidden="true"><path d="M6 2v8M2 6h8" /></svg>
-          </button>
+          </NButton>
         </span>
       </template>
     </div>
     <p class="front soft">{{ texts.frontOfTheRoom }}</p>
     <p class="acts">
-      <button type="button" class="btn quiet" @click="grow('row', 1)">{{ texts.aRowMore }}</button>
-      <button type="button" class="btn quiet" @click="grow('row', -1)">{{ texts.aRowLess }}</button>
-      <button type="button" class="btn quiet" @click="grow('column', 1)">{{ texts.aColumnMore }}</button>
-      <button type="button" class="btn quiet" @click="grow('column', -1)">{{ texts.aColumnLess }}</button>
-      <button type="button" class="btn quiet" @click="renumber">{{ texts.numberAnew }}</button>
+      <NButton type="primary" quaternary @click="grow('row', 1)">{{ texts.aRowMore }}</NButton>
+      <NButton type="primary" quaternary @click="grow('row', -1)">{{ texts.aRowLess }}</NButton>
+      <NButton type="primary" quaternary @click="grow('column', 1)">{{ texts.aColumnMore }}</NButton>
+      <NButton type="primary" quaternary @click="grow('column', -1)">{{ texts.aColumnLess }}</NButton>
+      <NButton type="primary" quaternary @click="renumber">{{ texts.numberAnew }}</NButton>
     </p>
     <p v-if="wrong" class="wrong">{{ wrong }}</p>
     <ErrorNote :error="error" />
     <p class="acts">
-      <button class="btn" :disabled="busy || !changed || !!wrong || !benches.length" @click="save">
+      <NButton type="primary" :disabled="busy || !changed || !!wrong || !benches.length" @click="save">
         {{ texts.saveTheRoom }}
-      </button>
-      <button class="btn quiet" :disabled="busy" @click="emit('remove')">{{ texts.removeTheRoom }}</button>
+      </NButton>
+      <NButton type="primary" quaternary :disabled="busy" @click="emit('remove')">{{
+        texts.removeTheRoom
+      }}</NButton>
       <span class="good" role="status">{{ said }}</span>
     </p>
   </div>
@@ -159,35 +162,20 @@ async function save() {
   background: var(--sheet);
   border: 1px solid var(--pad);
 }
-.place input {
-  width: 100%;
-  border: 0;
-  background: none;
-  color: var(--ink);
-  font-size: 21px;
-  font-weight: 600;
+.place :deep(input) {
+  font: 600 21px var(--text);
   text-align: center;
-  appearance: textfield;
 }
-.place .called {
-  font-size: 12.5px;
-  font-weight: 400;
-  min-width: 0;
-  min-height: 26px;
+.place .called :deep(input) {
+  font: 12.5px var(--text);
 }
-.place input::-webkit-inner-spin-button {
-  display: none;
-}
-.place button {
+.place .n-button {
   position: absolute;
   top: 0;
   right: 0;
   width: 26px;
   height: 26px;
-  border: 0;
-  background: none;
   color: var(--faint);
-  cursor: pointer;
 }
 .place .empty {
   position: static;

@@ -1,7 +1,11 @@
 <script setup lang="ts">
 // Rooms: drawn as a grid, benches taken out where there is an aisle or a gap.
+import { NButton, NForm } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { ask, client } from '@/api/client'
+import FormField from '@/pieces/fields/FormField.vue'
+import NumberField from '@/pieces/fields/NumberField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
@@ -41,28 +45,23 @@ async function remove() {
 
 <template>
   <PartHead :title="common.room" :text="texts.theFloorShowsTheBenches">
-    <button v-if="rooms.length && !adding" class="btn line" @click="adding = true">
+    <NButton v-if="rooms.length && !adding" type="primary" ghost @click="adding = true">
       {{ texts.anotherRoom }}
-    </button>
+    </NButton>
   </PartHead>
-  <form v-if="adding" class="make" @submit.prevent="make">
-    <label>
-      <span class="field-label">{{ texts.nameOfTheRoom }}</span>
-      <input v-model="name" class="field" :placeholder="texts.roomExample" maxlength="60" />
-    </label>
-    <label>
-      <span class="field-label">{{ texts.rows }}</span>
-      <input v-model="rows" class="field v" type="number" min="1" max="20" />
-    </label>
-    <label>
-      <span class="field-label">{{ texts.benchesInARow }}</span>
-      <input v-model="columns" class="field v" type="number" min="1" max="20" />
-    </label>
-    <button class="btn" :disabled="busy || !name.trim()">{{ texts.drawTheRoom }}</button>
-    <button v-if="rooms.length" type="button" class="btn quiet" @click="adding = false">
+  <NForm v-if="adding" class="make" @submit.prevent="make">
+    <FormField :label="texts.nameOfTheRoom"
+      ><TextField v-model="name" :placeholder="texts.roomExample" maxlength="60"
+    /></FormField>
+    <FormField :label="texts.rows"><NumberField v-model="rows" :min="1" :max="20" /></FormField>
+    <FormField :label="texts.benchesInARow"><NumberField v-model="columns" :min="1" :max="20" /></FormField>
+    <NButton type="primary" attr-type="submit" :disabled="busy || !name.trim()">{{
+      texts.drawTheRoom
+    }}</NButton>
+    <NButton v-if="rooms.length" type="primary" quaternary @click="adding = false">
       {{ common.cancel }}
-    </button>
-  </form>
+    </NButton>
+  </NForm>
   <ErrorNote :error="error" />
   <template v-if="room && !adding">
     <ChoiceBar
@@ -87,7 +86,7 @@ async function remove() {
   .make {
     grid-template-columns: 1fr 1fr;
   }
-  .make label:first-child {
+  .make .form-field:first-child {
     grid-column: 1 / -1;
   }
 }

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 // One section: its name, and who instructs and assists in it.
+import { NButton, NForm } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
 import { roleName } from '@/shared/words'
@@ -58,19 +61,19 @@ async function reset(user: number) {
 <template>
   <section class="section">
     <div class="head">
-      <input
+      <TextField
         v-if="section.mine"
         v-model="name"
-        class="field name"
+        class="name"
         maxlength="60"
         :aria-label="texts.nameOfSection(section.name)"
         @change="rename"
       />
       <b v-else>{{ section.name }}</b>
       <span class="soft">{{ texts.studentsPairs(section.students, section.pairs) }}</span>
-      <button v-if="section.mine" class="btn quiet" :disabled="busy" @click="remove">
+      <NButton v-if="section.mine" type="primary" quaternary :disabled="busy" @click="remove">
         {{ texts.remove }}
-      </button>
+      </NButton>
       <span v-else class="soft">{{ texts.anotherInstructors }}</span>
     </div>
     <ul>
@@ -79,46 +82,53 @@ async function reset(user: number) {
           >{{ one.name }} <span class="v soft">{{ one.log_in }}</span></span
         >
         <template v-if="section.mine">
-          <select
-            class="field role"
-            :value="one.role"
+          <ChoiceField
+            class="role"
+            :model-value="one.role"
             :aria-label="texts.roleOf(one.name)"
-            @change="change(one.user, ($event.target as HTMLSelectElement).value)"
-          >
-            <option value="instructor">{{ texts.instructor }}</option>
-            <option value="assistant">{{ texts.assistant }}</option>
-          </select>
-          <button v-if="one.resets" class="btn quiet" :disabled="busy" @click="reset(one.user)">
+            :options="[
+              { value: 'instructor', label: texts.instructor },
+              { value: 'assistant', label: texts.assistant },
+            ]"
+            @update:model-value="change(one.user, $event)"
+          />
+          <NButton v-if="one.resets" type="primary" quaternary :disabled="busy" @click="reset(one.user)">
             {{ texts.newPassword }}
-          </button>
-          <button class="btn quiet" :disabled="busy" @click="change(one.user, null)">
+          </NButton>
+          <NButton type="primary" quaternary :disabled="busy" @click="change(one.user, null)">
             {{ texts.remove }}
-          </button>
+          </NButton>
         </template>
         <span v-else class="soft">{{ one.role }}</span>
       </li>
       <li v-for="one in section.invited" :key="`invited-${one.id}`">
         <span class="v">{{ one.log_in }}</span>
         <span class="soft">{{ texts.invitedAs(roleName(one.role)) }}</span>
-        <button v-if="section.mine" class="btn quiet" :disabled="busy" @click="withdraw(one.id)">
+        <NButton v-if="section.mine" type="primary" quaternary :disabled="busy" @click="withdraw(one.id)">
           {{ texts.withdraw }}
-        </button>
+        </NButton>
       </li>
     </ul>
-    <form v-if="section.mine" @submit.prevent="add">
-      <input
+    <NForm v-if="section.mine" @submit.prevent="add">
+      <TextField
         v-model="who"
-        class="field"
         :placeholder="texts.firstAndLastName"
         :aria-label="texts.somebodyForTheStaff(section.name)"
         maxlength="150"
       />
-      <select v-model="role" class="field role" :aria-label="texts.role">
-        <option value="instructor">{{ texts.instructor }}</option>
-        <option value="assistant">{{ texts.assistant }}</option>
-      </select>
-      <button class="btn line" :disabled="busy || !who.trim()">{{ common.add }}</button>
-    </form>
+      <ChoiceField
+        v-model="role"
+        class="role"
+        :aria-label="texts.role"
+        :options="[
+          { value: 'instructor', label: texts.instructor },
+          { value: 'assistant', label: texts.assistant },
+        ]"
+      />
+      <NButton type="primary" ghost attr-type="submit" :disabled="busy || !who.trim()">{{
+        common.add
+      }}</NButton>
+    </NForm>
     <ErrorNote :error="error" />
     <NewLogIn v-model="fresh" />
   </section>
@@ -165,7 +175,7 @@ li > span:first-child {
 .role {
   width: 130px;
 }
-form .field:first-child {
+form .n-input {
   width: 280px;
 }
 </style>

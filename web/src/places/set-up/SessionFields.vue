@@ -1,7 +1,13 @@
 <script setup lang="ts">
 // Day, time, room, exercises and the rule for late hand-ins of one session; saved together.
+import { NButton, NCheckbox, NCheckboxGroup, NForm } from 'naive-ui'
 import { computed, reactive, watch } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
+import DateField from '@/pieces/fields/DateField.vue'
+import FormField from '@/pieces/fields/FormField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
+import TimeField from '@/pieces/fields/TimeField.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useAct } from '@/shared/act'
 import { common } from '@texts/common'
@@ -38,48 +44,37 @@ function save() {
 </script>
 
 <template>
-  <form class="fields" @submit.prevent="save">
-    <label>
-      <span class="field-label">{{ common.room }}</span>
-      <select v-model="form.room" class="field">
-        <option v-for="room in course.rooms" :key="room.id" :value="room.id">{{ room.name }}</option>
-      </select>
-    </label>
-    <label
-      ><span class="field-label">{{ common.day }}</span
-      ><input v-model="form.day" class="field" type="date" required
-    /></label>
-    <label
-      ><span class="field-label">{{ common.from }}</span
-      ><input v-model="form.begins" class="field" type="time" required
-    /></label>
-    <label
-      ><span class="field-label">{{ texts.to }}</span
-      ><input v-model="form.ends" class="field" type="time" required
-    /></label>
-    <label>
-      <span class="field-label">{{ texts.lateHandInMinutes }}</span>
-      <input v-model="form.late" class="field v" inputmode="numeric" :placeholder="texts.noLimit" />
-      <span v-if="wrongLate" class="wrong">{{ texts.wholeMinutesOrNothing }}</span>
-    </label>
-    <fieldset>
-      <legend>{{ common.exercises }}</legend>
-      <label v-for="one in ready" :key="one.id" class="tick">
-        <input v-model="form.exercises" type="checkbox" :value="one.id" /> {{ one.title }}
-      </label>
-    </fieldset>
-    <fieldset>
-      <legend>{{ texts.staff }}</legend>
-      <label v-for="one in staff" :key="one.user" class="tick">
-        <input v-model="form.staff" type="checkbox" :value="one.user" /> {{ one.name }}
-      </label>
-    </fieldset>
+  <NForm class="fields" @submit.prevent="save">
+    <FormField :label="common.room"
+      ><ChoiceField
+        v-model="form.room"
+        :options="course.rooms.map((room) => ({ value: room.id, label: room.name }))"
+    /></FormField>
+    <FormField :label="common.day"><DateField v-model="form.day" required /></FormField>
+    <FormField :label="common.from"><TimeField v-model="form.begins" required /></FormField>
+    <FormField :label="texts.to"><TimeField v-model="form.ends" required /></FormField>
+    <FormField :label="texts.lateHandInMinutes"
+      ><TextField v-model="form.late" inputmode="numeric" :placeholder="texts.noLimit" figures />
+      <span v-if="wrongLate" class="wrong">{{ texts.wholeMinutesOrNothing }}</span></FormField
+    >
+    <FormField class="wide" :label="common.exercises">
+      <NCheckboxGroup v-model:value="form.exercises" class="ticks">
+        <NCheckbox v-for="one in ready" :key="one.id" :value="one.id">{{ one.title }}</NCheckbox>
+      </NCheckboxGroup>
+    </FormField>
+    <FormField class="wide" :label="texts.staff">
+      <NCheckboxGroup v-model:value="form.staff" class="ticks">
+        <NCheckbox v-for="one in staff" :key="one.user" :value="one.user">{{ one.name }}</NCheckbox>
+      </NCheckboxGroup>
+    </FormField>
     <ErrorNote :error="error" />
     <p v-if="changed || said" class="acts">
-      <button class="btn" :disabled="busy || !changed || wrongLate">{{ texts.saveTheSession }}</button>
+      <NButton type="primary" attr-type="submit" :disabled="busy || !changed || wrongLate">{{
+        texts.saveTheSession
+      }}</NButton>
       <span class="good" role="status">{{ said }}</span>
     </p>
-  </form>
+  </NForm>
 </template>
 
 <style scoped>
@@ -91,28 +86,15 @@ function save() {
   background: var(--ground);
   border-radius: 8px;
 }
-fieldset,
 .acts,
+.wide,
 .fields > :deep(.error) {
   grid-column: 1 / -1;
 }
-fieldset {
-  border: 0;
-  margin: 0;
-  padding: 0;
+.ticks {
   display: flex;
   flex-wrap: wrap;
   gap: 2px 18px;
-}
-legend {
-  font-weight: 600;
-  font-size: 14px;
-}
-.tick {
-  display: inline-flex;
-  gap: 6px;
-  align-items: baseline;
-  min-height: 26px;
 }
 .acts {
   display: flex;

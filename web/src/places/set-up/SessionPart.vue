@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Sessions: planned by hand or week by week, each with its room and its exercises; one of them opened to seat the pairs.
+import { NButton, NTable } from 'naive-ui'
 import { ref } from 'vue'
 import Asked from '@/pieces/Asked.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
@@ -37,7 +38,7 @@ function planned(word: string) {
   <SessionPlan v-if="open !== null" :session="open" :course="course" @close="open = null" />
   <template v-else>
     <PartHead :title="texts.session" :text="texts.labDays">
-      <button v-if="!planning" class="btn" @click="planning = true">{{ texts.planSessions }}</button>
+      <NButton v-if="!planning" type="primary" @click="planning = true">{{ texts.planSessions }}</NButton>
     </PartHead>
     <PlanSessions v-if="planning" :course="course" @done="planned" @leave="planning = false" />
     <p class="word" role="status">{{ said }}</p>
@@ -47,10 +48,10 @@ function planned(word: string) {
         :title="texts.noSessionIsPlanned"
         :text="texts.oneDayByHand"
       >
-        <button class="btn" @click="planning = true">{{ texts.planSessions }}</button>
+        <NButton type="primary" @click="planning = true">{{ texts.planSessions }}</NButton>
       </EmptyNote>
       <div v-else-if="data.length" class="wrap">
-        <table class="plain">
+        <NTable :bordered="false" size="small">
           <caption class="visually-hidden">
             {{
               texts.sessions
@@ -70,7 +71,7 @@ function planned(word: string) {
           <tbody>
             <tr v-for="session in data" :key="session.id" :class="{ over: session.state === 'over' }">
               <td>
-                <button class="plain link" @click="open = session.id">{{ day(session.day) }}</button>
+                <NButton text class="link" @click="open = session.id">{{ day(session.day) }}</NButton>
               </td>
               <td class="time">
                 {{ texts.beginsToEnds(session.begins.slice(0, 5), session.ends.slice(0, 5)) }}
@@ -85,7 +86,7 @@ function planned(word: string) {
               </td>
             </tr>
           </tbody>
-        </table>
+        </NTable>
       </div>
     </Asked>
   </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // One session: its time and exercises, who sits where and does what, the code on the wall, and what is done with it today.
+import { NButton, NCheckbox, NTable } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
 import Asked from '@/pieces/Asked.vue'
@@ -119,24 +120,27 @@ async function papers() {
 
 <template>
   <p>
-    <button class="btn quiet" @click="emit('close')">{{ texts.allSessions }}</button>
+    <NButton type="primary" quaternary @click="emit('close')">{{ texts.allSessions }}</NButton>
   </p>
   <Asked v-slot="{ data }" :query="plan" :what="texts.theSession">
     <div class="head">
       <h2>{{ data.session.section_name }}, {{ data.session.room_name }}</h2>
       <span class="state" :class="data.session.state">{{ sessionStates[data.session.state] }}</span>
       <span class="acts">
-        <button
+        <NButton
           v-for="[act, word] in ACTS[data.session.state]"
           :key="act"
-          class="btn line"
+          type="primary"
+          ghost
           :disabled="busy"
           @click="control(act)"
         >
           {{ word }}
-        </button>
-        <button class="btn line" :disabled="busy" @click="asking = true">{{ texts.printThePapers }}</button>
-        <button class="btn line" @click="showing = true">{{ texts.codeForTheWall }}</button>
+        </NButton>
+        <NButton type="primary" ghost :disabled="busy" @click="asking = true">{{
+          texts.printThePapers
+        }}</NButton>
+        <NButton type="primary" ghost @click="showing = true">{{ texts.codeForTheWall }}</NButton>
       </span>
     </div>
     <WorkNote
@@ -157,18 +161,19 @@ async function papers() {
     <div class="places-head">
       <h3>{{ texts.seatsAndExercises }}</h3>
       <span class="soft">{{ texts.aPairThatIsGiven }}</span>
-      <button
+      <NButton
         v-if="data.session.exercises.length > 1 && data.places.length"
-        class="btn line"
+        type="primary"
+        ghost
         :disabled="busy"
         @click="deal"
       >
         {{ texts.dealTheExercises }}
-      </button>
+      </NButton>
       <span class="good" role="status">{{ said }}</span>
     </div>
     <div class="wrap">
-      <table class="plain middle">
+      <NTable :bordered="false" size="small" class="middle">
         <caption class="visually-hidden">
           {{
             texts.pairsOfTheSession
@@ -196,26 +201,23 @@ async function papers() {
             @join="join"
           />
         </tbody>
-      </table>
+      </NTable>
     </div>
     <p v-if="!data.places.length" class="soft">
       {{ texts.thereAreNoPairsYet }} <RouterLink to="/set-up/pairs">{{ texts.makeThem }}</RouterLink>
     </p>
     <p v-if="!data.session.kits_out && data.session.state === 'to come'" class="remove">
-      <button class="btn quiet" :disabled="busy" @click="remove">{{ texts.removeThisSession }}</button>
+      <NButton type="primary" quaternary :disabled="busy" @click="remove">{{
+        texts.removeThisSession
+      }}</NButton>
     </p>
     <Dialog v-model:show="asking" :title="texts.papersOfTheSession" width="480px">
       <p class="soft">
         {{ texts.oneFileFromThePlan }}
       </p>
-      <label class="slips">
-        <input v-model="slips" type="checkbox" />
-        <span>
-          {{ texts.withLogInSlips }}
-        </span>
-      </label>
+      <NCheckbox v-model:checked="slips">{{ texts.withLogInSlips }}</NCheckbox>
       <p>
-        <button class="btn" :disabled="busy" @click="papers">{{ texts.print }}</button>
+        <NButton type="primary" :disabled="busy" @click="papers">{{ texts.print }}</NButton>
       </p>
     </Dialog>
     <JoinCode v-model:show="showing" :session="data.session" />

@@ -6,17 +6,19 @@ import Asked from '@/pieces/Asked.vue'
 import { useMe } from '@/shared/me'
 import { setUp as texts } from '@texts/set-up'
 import { setUpParts } from '@texts/words'
-import CoursePart from './CoursePart.vue'
-import ExercisePart from './ExercisePart.vue'
 import FoundCourse from './FoundCourse.vue'
-import KitsPart from './KitsPart.vue'
-import PairsPart from './PairsPart.vue'
-import PeoplePart from './PeoplePart.vue'
-import RecordsPart from './RecordsPart.vue'
-import RoomPart from './RoomPart.vue'
-import SessionPart from './SessionPart.vue'
 import StepRail from './StepRail.vue'
 import { type Part, provideSetUp } from './use-set-up'
+import { lazy } from '@/pieces/lazy'
+
+const CoursePart = lazy(() => import('./CoursePart.vue'))
+const ExercisePart = lazy(() => import('./ExercisePart.vue'))
+const KitsPart = lazy(() => import('./KitsPart.vue'))
+const PairsPart = lazy(() => import('./PairsPart.vue'))
+const PeoplePart = lazy(() => import('./PeoplePart.vue'))
+const RecordsPart = lazy(() => import('./RecordsPart.vue'))
+const RoomPart = lazy(() => import('./RoomPart.vue'))
+const SessionPart = lazy(() => import('./SessionPart.vue'))
 
 const PARTS = {
   people: PeoplePart,

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The line of steps: copper up to where the course has come, the next act beside the step that is open.
 import { computed } from 'vue'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
 import { stepRail as texts } from '@texts/set-up'
 import { setUpParts } from '@texts/words'
 import { type Course, type Part, useSetUp } from './use-set-up'
@@ -13,18 +14,19 @@ const ready = computed(() => !next.value)
 
 <template>
   <nav class="rail" :aria-label="texts.settingUp">
-    <label v-if="(courses.data.value?.length ?? 0) > 1" class="course">
-      <span class="visually-hidden">{{ texts.course }}</span>
-      <select
-        class="field"
-        :value="course.id"
-        @change="choose(Number(($event.target as HTMLSelectElement).value))"
-      >
-        <option v-for="one in courses.data.value" :key="one.id" :value="one.id">
-          {{ one.title }}{{ one.closed ? texts.closed : '' }}
-        </option>
-      </select>
-    </label>
+    <ChoiceField
+      v-if="(courses.data.value?.length ?? 0) > 1"
+      class="course"
+      :aria-label="texts.course"
+      :model-value="course.id"
+      :options="
+        courses.data.value!.map((one) => ({
+          value: one.id,
+          label: `${one.title}${one.closed ? texts.closed : ''}`,
+        }))
+      "
+      @update:model-value="choose($event)"
+    />
     <h1 v-else>{{ course.title }}</h1>
     <p class="state" :class="{ ready }">
       {{ ready ? texts.readyForTheFirst : texts.beforeTheFirstLab }}

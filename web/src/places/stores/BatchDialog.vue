@@ -1,7 +1,13 @@
 <script setup lang="ts">
 // Batches: what modules that were bought together have in common, and how often they fail.
+import { NButton, NForm, NTable } from 'naive-ui'
 import { computed, reactive, ref, watch } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
+import Unfold from '@/pieces/Unfold.vue'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
+import DateField from '@/pieces/fields/DateField.vue'
+import FormField from '@/pieces/fields/FormField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import Asked from '@/pieces/Asked.vue'
 import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
@@ -75,57 +81,52 @@ const percent = (rate: number | null) => (rate === null ? '–' : `${(rate * 100
 
 <template>
   <Dialog v-model:show="show" :title="texts.batches" width="820px">
-    <form v-if="editing !== null" class="fields" @submit.prevent="save">
-      <label
-        ><span class="field-label">{{ common.name }}</span
-        ><input v-model="typed.name" class="field" maxlength="40" required placeholder="T 2026-09"
-      /></label>
-      <label>
-        <span class="field-label">{{ common.kind }}</span>
-        <select v-model="typed.part" class="field" required :disabled="editing !== 'new'">
-          <option value="" disabled>{{ texts.choose }}</option>
-          <option v-for="one in kinds" :key="one.id" :value="one.id">{{ one.title }}</option>
-        </select>
-      </label>
-      <label
-        ><span class="field-label">{{ texts.makersMarkingAsYouRead }}</span
-        ><input v-model="typed.marking" class="field" maxlength="80"
-      /></label>
-      <label v-if="kind?.legs.length">
-        <span class="field-label">{{ texts.legsInTheOrder }}</span>
-        <input v-model="typed.leg_order" class="field v" maxlength="120" :placeholder="kind.legs.join('-')" />
-      </label>
+    <NForm v-if="editing !== null" class="fields" @submit.prevent="save">
+      <FormField :label="common.name"
+        ><TextField v-model="typed.name" maxlength="40" required placeholder="T 2026-09"
+      /></FormField>
+      <FormField :label="common.kind"
+        ><ChoiceField
+          v-model="typed.part"
+          :disabled="editing !== 'new'"
+          :options="(kinds ?? []).map((one) => ({ value: one.id, label: one.title }))"
+          :placeholder="texts.choose"
+      /></FormField>
+      <FormField :label="texts.makersMarkingAsYouRead"
+        ><TextField v-model="typed.marking" maxlength="80"
+      /></FormField>
+      <FormField v-if="kind?.legs.length" :label="texts.legsInTheOrder"
+        ><TextField v-model="typed.leg_order" maxlength="120" :placeholder="kind.legs.join('-')" figures
+      /></FormField>
       <BoughtFields :model-value="typed" />
-      <label
-        ><span class="field-label">{{ texts.boughtOn }}</span
-        ><input v-model="typed.bought_on" class="field" type="date"
-      /></label>
-      <details
+      <FormField :label="texts.boughtOn"><DateField v-model="typed.bought_on" /></FormField>
+      <Unfold
         v-if="kind && Object.keys(kind.figures).length"
         class="wide"
         :open="Object.keys(figures).length > 0"
+        :title="texts.figuresInWhichItDeviates"
       >
-        <summary>{{ texts.figuresInWhichItDeviates }}</summary>
         <div class="fields figures">
-          <label v-for="(usual, name) in kind.figures" :key="name">
-            <span class="field-label">{{ label(name) }}</span>
-            <input v-model="figures[name]" class="field v" inputmode="decimal" :placeholder="String(usual)" />
-          </label>
+          <FormField v-for="(usual, name) in kind.figures" :key="name" :label="label(name)"
+            ><TextField v-model="figures[name]" inputmode="decimal" :placeholder="String(usual)" figures
+          /></FormField>
         </div>
-      </details>
+      </Unfold>
       <p v-if="unread" class="bad wide" role="alert">{{ unread }}</p>
       <ErrorNote class="wide" :error="error" />
       <p class="acts wide">
-        <button class="btn" :disabled="busy || !!unread">{{ texts.saveTheBatch }}</button>
-        <button type="button" class="btn quiet" @click="editing = null">{{ texts.backToTheList }}</button>
+        <NButton type="primary" attr-type="submit" :disabled="busy || !!unread">{{
+          texts.saveTheBatch
+        }}</NButton>
+        <NButton type="primary" quaternary @click="editing = null">{{ texts.backToTheList }}</NButton>
       </p>
-    </form>
+    </NForm>
     <Asked v-else v-slot="{ data }" :query="query" :what="texts.theBatches">
       <p v-if="!data.length" class="soft">
         {{ texts.noBatchYetABatch }}
       </p>
       <div v-else class="wrap">
-        <table class="plain">
+        <NTable :bordered="false" size="small">
           <thead>
             <tr>
               <th>{{ common.batch }}</th>
@@ -154,14 +155,14 @@ const percent = (rate: number | null) => (rate === null ? '–' : `${(rate * 100
               <td class="num v">{{ batch.uses }}</td>
               <td class="num v">{{ percent(batch.rate) }}</td>
               <td class="num">
-                <button class="btn quiet" @click="edit(batch)">{{ texts.edit }}</button>
+                <NButton type="primary" quaternary @click="edit(batch)">{{ texts.edit }}</NButton>
               </td>
             </tr>
           </tbody>
-        </table>
+        </NTable>
       </div>
       <p class="acts">
-        <button class="btn" @click="edit(null)">{{ texts.newBatch }}</button>
+        <NButton type="primary" @click="edit(null)">{{ texts.newBatch }}</NButton>
       </p>
     </Asked>
   </Dialog>
@@ -191,9 +192,5 @@ const percent = (rate: number | null) => (rate === null ? '–' : `${(rate * 100
 }
 .bad {
   color: var(--stop);
-}
-summary {
-  cursor: pointer;
-  color: var(--soft);
 }
 </style>

@@ -1,25 +1,23 @@
 <script setup lang="ts">
 // Where something is bought, how long that takes, and what a piece costs.
+import FormField from '@/pieces/fields/FormField.vue'
+import NumberField from '@/pieces/fields/NumberField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import { boughtFields as texts } from '@texts/stores-modules'
 const bought = defineModel<{ supplier: string; lead_days: number; price: string }>({ required: true })
 </script>
 
 <template>
-  <label
-    ><span class="field-label">{{ texts.supplier }}</span
-    ><input v-model="bought.supplier" class="field" maxlength="80"
-  /></label>
-  <label
-    ><span class="field-label">{{ texts.leadTimeDays }}</span
-    ><input v-model.number="bought.lead_days" class="field v" type="number" min="0" max="1000"
-  /></label>
-  <label
-    ><span class="field-label">{{ texts.priceAPiece }}</span
-    ><input
+  <FormField :label="texts.supplier"><TextField v-model="bought.supplier" maxlength="80" /></FormField>
+  <FormField :label="texts.leadTimeDays"
+    ><NumberField v-model="bought.lead_days" :min="0" :max="1000"
+  /></FormField>
+  <FormField :label="texts.priceAPiece"
+    ><TextField
       v-model="bought.price"
-      class="field v"
       inputmode="decimal"
       pattern="\d+([.,]\d{1,2})?"
       :title="texts.amountWithoutCurrency"
-  /></label>
+      figures
+  /></FormField>
 </template>

@@ -1,7 +1,12 @@
 <script setup lang="ts">
 // What was measured of a module against something better: which way, the figures, with what; what it comes to is said by the server.
+import { NButton, NForm } from 'naive-ui'
 import { computed, reactive, ref, watch } from 'vue'
 import { ApiError, ask, client, type Schemas } from '@/api/client'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
+import DateField from '@/pieces/fields/DateField.vue'
+import FormField from '@/pieces/fields/FormField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { STORES_STALE } from '@/queries/stores'
 import { useAct } from '@/shared/act'
@@ -49,34 +54,32 @@ async function save() {
 </script>
 
 <template>
-  <form class="sunk" @submit.prevent="save">
-    <label class="wide">
-      <span class="field-label">{{ texts.how }}</span>
-      <select v-model="chosen" class="field">
-        <option v-for="(one, index) in ways" :key="`${one.id}${one.quantity}`" :value="index">
-          {{ one.title }}{{ several(one.id) ? `: ${one.quantity}` : '' }}
-        </option>
-      </select>
-    </label>
+  <NForm class="sunk" @submit.prevent="save">
+    <FormField class="wide" :label="texts.how"
+      ><ChoiceField
+        v-model="chosen"
+        :options="
+          ways.map((one, index) => ({
+            value: index,
+            label: `${one.title}${several(one.id) ? `: ${one.quantity}` : ''}`,
+          }))
+        "
+    /></FormField>
     <p class="soft wide">{{ texts.itCountsForDays(way.how, way.days) }}</p>
-    <label v-for="field in way.fields" :key="field.name">
-      <span class="field-label">{{ field.label }}{{ field.unit ? `, ${field.unit}` : '' }}</span>
-      <input v-model="typed[field.name]" class="field v" inputmode="decimal" autocomplete="off" required />
-    </label>
-    <label>
-      <span class="field-label">{{ texts.withWhat }}</span>
-      <input v-model="withWhat" class="field" :placeholder="texts.referenceThermometer" maxlength="80" />
-    </label>
-    <label>
-      <span class="field-label">{{ texts.onDay }}</span>
-      <input v-model="on" class="field" type="date" />
-    </label>
+    <FormField v-for="field in way.fields" :key="field.name"
+      ><template #label>{{ field.label }}{{ field.unit ? `, ${field.unit}` : '' }}</template
+      ><TextField v-model="typed[field.name]" inputmode="decimal" autocomplete="off" required figures
+    /></FormField>
+    <FormField :label="texts.withWhat"
+      ><TextField v-model="withWhat" :placeholder="texts.referenceThermometer" maxlength="80"
+    /></FormField>
+    <FormField :label="texts.onDay"><DateField v-model="on" /></FormField>
     <ErrorNote class="wide" :error="error" />
     <p class="acts wide">
-      <button class="btn" :disabled="busy">{{ texts.saveTheCalibration }}</button>
-      <button type="button" class="btn quiet" @click="emit('cancel')">{{ common.cancel }}</button>
+      <NButton type="primary" attr-type="submit" :disabled="busy">{{ texts.saveTheCalibration }}</NButton>
+      <NButton type="primary" quaternary @click="emit('cancel')">{{ common.cancel }}</NButton>
     </p>
-  </form>
+  </NForm>
 </template>
 
 <style scoped>

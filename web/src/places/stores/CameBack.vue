@@ -1,7 +1,10 @@
 <script setup lang="ts">
 // A kit that has just come back, looked at: what to test, what to reset, cool or dry, and how each part of it is.
+import { NButton, NForm, NRadio, NRadioGroup } from 'naive-ui'
 import { computed, reactive, ref, watch } from 'vue'
 import { ApiError, ask, client } from '@/api/client'
+import FormField from '@/pieces/fields/FormField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import Asked from '@/pieces/Asked.vue'
 import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
@@ -74,24 +77,21 @@ async function save() {
           </li>
         </ul>
       </section>
-      <form @submit.prevent="save">
+      <NForm @submit.prevent="save">
         <fieldset v-for="part in data.parts" :key="part.ref">
           <legend>
             <b class="v">{{ part.ref }}</b> {{ part.title }} <span class="v soft">{{ part.module }}</span>
           </legend>
-          <label v-for="state in STATES" :key="state.value" class="choice">
-            <input
-              type="radio"
-              :name="`state-${part.ref}`"
-              :value="state.value"
-              :checked="(states[part.ref] ?? 'there') === state.value"
-              @change="states[part.ref] = state.value"
-            />{{ state.word }}
-          </label>
-          <input
+          <NRadioGroup
+            :value="states[part.ref] ?? 'there'"
+            :name="`state-${part.ref}`"
+            @update:value="states[part.ref] = $event"
+          >
+            <NRadio v-for="state in STATES" :key="state.value" :value="state.value">{{ state.word }}</NRadio>
+          </NRadioGroup>
+          <TextField
             v-if="states[part.ref] === 'faulty'"
             v-model="faults[part.ref]"
-            class="field"
             :aria-label="texts.whatIsWrongWith(part.title)"
             :placeholder="texts.whatIsWrongWithIt"
             maxlength="200"
@@ -100,18 +100,17 @@ async function save() {
             pictureWords(part.ref)
           }}</PictureButton>
         </fieldset>
-        <label>
-          <span class="field-label">{{ texts.somethingAboutTheKit }}</span>
-          <input v-model="whole" class="field" :placeholder="texts.kitFaultExample" maxlength="200" />
-        </label>
+        <FormField :label="texts.somethingAboutTheKit"
+          ><TextField v-model="whole" :placeholder="texts.kitFaultExample" maxlength="200"
+        /></FormField>
         <p v-if="whole.trim()">
           <PictureButton @chosen="pictures[''] = $event">{{ pictureWords('') }}</PictureButton>
         </p>
         <ErrorNote :error="error" />
         <p class="acts">
-          <button class="btn" :disabled="busy">{{ texts.saveHowItCameBack }}</button>
+          <NButton type="primary" attr-type="submit" :disabled="busy">{{ texts.saveHowItCameBack }}</NButton>
         </p>
-      </form>
+      </NForm>
     </Asked>
   </Dialog>
 </template>
@@ -137,13 +136,7 @@ legend {
   flex: 1 1 260px;
   padding: 0;
 }
-.choice {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  min-height: 32px;
-}
-fieldset .field {
+fieldset .n-input {
   flex: 1 0 100%;
 }
 .looks {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The coming sessions against the kits: enough or too few, what to swap together, what is missing.
+import { NButton } from 'naive-ui'
 import Asked from '@/pieces/Asked.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
@@ -76,9 +77,9 @@ function state(row: Row): { word: string; tone: string } {
               ><dt>{{ texts.fill }}</dt>
               <dd v-for="fill in row.fill" :key="fill.tag">
                 {{ fill.tag }}: {{ fill.what.join(', ') }}
-                <button class="btn quiet" :disabled="busy" @click="filled(fill.tag)">
+                <NButton type="primary" quaternary :disabled="busy" @click="filled(fill.tag)">
                   {{ texts.itIsFilled }}
-                </button>
+                </NButton>
               </dd></template
             >
             <template v-if="row.swap.length"

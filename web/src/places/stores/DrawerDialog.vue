@@ -1,7 +1,12 @@
 <script setup lang="ts">
 // One counted thing: where it lies, its smallest stock, where it is bought; deliveries, and what happened in its drawer.
+import { NButton, NForm } from 'naive-ui'
 import { computed, reactive, ref, watch } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
+import FormField from '@/pieces/fields/FormField.vue'
+import NumberField from '@/pieces/fields/NumberField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { STORES_STALE, useMoves, usePartKinds } from '@/queries/stores'
@@ -81,66 +86,54 @@ const signed = (delta: number) => (delta > 0 ? `+${delta}` : String(delta).repla
 
 <template>
   <Dialog v-model:show="show" :title="held?.title ?? texts.addAThing" width="620px">
-    <form v-if="held" class="line" @submit.prevent="bookIn">
-      <input
+    <NForm v-if="held" class="line" @submit.prevent="bookIn">
+      <TextField
         v-model="bought"
-        class="field v"
         inputmode="numeric"
         :aria-label="texts.howManyHaveCome"
         :placeholder="texts.howManyHaveCome"
+        figures
       />
-      <button class="btn line" :disabled="busy || !/^[1-9]\d*$/.test(bought)">{{ texts.bookIn }}</button>
-    </form>
-    <form class="fields" @submit.prevent="save">
-      <label v-if="!held">
-        <span class="field-label">{{ texts.partOfTheCatalogue }}</span>
-        <select v-model="typed.part" class="field">
-          <option value="">{{ texts.somethingElse }}</option>
-          <option v-for="one in counted" :key="one.id" :value="one.id">{{ one.title }}</option>
-        </select>
-      </label>
-      <label v-if="!held && typed.part === 'resistor'">
-        <span class="field-label">{{ texts.value }}</span>
-        <input v-model="typed.value" class="field v" placeholder="4k7" required />
-      </label>
-      <label v-if="!held && typed.part === 'resistor'">
-        <span class="field-label">{{ texts.ratedWatts }}</span>
-        <input v-model="typed.watts" class="field v" inputmode="decimal" />
-      </label>
-      <label v-if="!held && kind?.colours.length">
-        <span class="field-label">{{ texts.colour }}</span>
-        <select v-model="typed.colour" class="field" required>
-          <option v-for="colour in kind.colours" :key="colour" :value="colour">{{ colour }}</option>
-        </select>
-      </label>
-      <label v-if="!held && !typed.part">
-        <span class="field-label">{{ texts.whatItIs }}</span>
-        <input
-          v-model="typed.title"
-          class="field"
-          :placeholder="texts.thingExample"
-          maxlength="80"
-          required
-        />
-      </label>
-      <label
-        ><span class="field-label">{{ texts.drawer }}</span
-        ><input v-model="typed.drawer" class="field v" maxlength="40"
-      /></label>
-      <label v-if="!held"
-        ><span class="field-label">{{ common.howMany }}</span
-        ><input v-model.number="typed.count" class="field v" type="number" min="0"
-      /></label>
-      <label
-        ><span class="field-label">{{ texts.smallestStock }}</span
-        ><input v-model.number="typed.least" class="field v" type="number" min="0"
-      /></label>
+      <NButton type="primary" ghost attr-type="submit" :disabled="busy || !/^[1-9]\d*$/.test(bought)">{{
+        texts.bookIn
+      }}</NButton>
+    </NForm>
+    <NForm class="fields" @submit.prevent="save">
+      <FormField v-if="!held" :label="texts.partOfTheCatalogue"
+        ><ChoiceField
+          v-model="typed.part"
+          :options="[
+            { value: '', label: texts.somethingElse },
+            ...counted.map((one) => ({ value: one.id, label: one.title })),
+          ]"
+      /></FormField>
+      <FormField v-if="!held && typed.part === 'resistor'" :label="texts.value"
+        ><TextField v-model="typed.value" placeholder="4k7" required figures
+      /></FormField>
+      <FormField v-if="!held && typed.part === 'resistor'" :label="texts.ratedWatts"
+        ><TextField v-model="typed.watts" inputmode="decimal" figures
+      /></FormField>
+      <FormField v-if="!held && kind?.colours.length" :label="texts.colour"
+        ><ChoiceField
+          v-model="typed.colour"
+          :options="kind.colours.map((colour) => ({ value: colour, label: colour }))"
+      /></FormField>
+      <FormField v-if="!held && !typed.part" :label="texts.whatItIs"
+        ><TextField v-model="typed.title" :placeholder="texts.thingExample" maxlength="80" required
+      /></FormField>
+      <FormField :label="texts.drawer"><TextField v-model="typed.drawer" maxlength="40" figures /></FormField>
+      <FormField v-if="!held" :label="common.howMany"
+        ><NumberField v-model="typed.count" :min="0"
+      /></FormField>
+      <FormField :label="texts.smallestStock"><NumberField v-model="typed.least" :min="0" /></FormField>
       <BoughtFields :model-value="typed" />
       <p v-if="unread" class="bad wide" role="alert">{{ unread }}</p>
       <ErrorNote class="wide" :error="error" />
       <p v-if="said" class="good wide" role="status">{{ said }}</p>
-      <button class="btn" :disabled="busy || !!unread">{{ held ? common.save : texts.addIt }}</button>
-    </form>
+      <NButton type="primary" attr-type="submit" :disabled="busy || !!unread">{{
+        held ? common.save : texts.addIt
+      }}</NButton>
+    </NForm>
     <section v-if="held && moves?.length" :aria-label="texts.whatHappenedInThisDrawer">
       <h3>{{ texts.inThisDrawer }}</h3>
       <ul>
@@ -175,10 +168,10 @@ const signed = (delta: number) => (delta > 0 ? `+${delta}` : String(delta).repla
   display: flex;
   gap: 8px;
 }
-.line input {
+.line .n-input {
   width: 200px;
 }
-.fields .btn {
+.fields > .n-button {
   justify-self: start;
 }
 h3 {

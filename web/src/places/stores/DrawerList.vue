@@ -1,7 +1,9 @@
 <script setup lang="ts">
 // What is counted by drawer. Stock-taking goes down the list by keyboard: a count, Enter, the next one.
+import { NButton, NTable } from 'naive-ui'
 import { computed, nextTick, reactive, ref } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
+import TextField from '@/pieces/fields/TextField.vue'
 import Asked from '@/pieces/Asked.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
@@ -29,10 +31,12 @@ const drawers = computed(() => {
   return [...found]
 })
 
+/** The fields of the count, of which each has a drawer's item. */
+const COUNTED = '[name=counted]'
 async function begin() {
   counting.value = true
   await nextTick()
-  document.querySelector<HTMLInputElement>('.count-field')?.focus()
+  document.querySelector<HTMLInputElement>(COUNTED)?.focus()
 }
 function end() {
   counting.value = false
@@ -40,7 +44,7 @@ function end() {
   for (const id of Object.keys(typed)) delete typed[Number(id)]
 }
 function next(event: KeyboardEvent, step: number) {
-  const fields = [...document.querySelectorAll<HTMLInputElement>('.count-field')]
+  const fields = [...document.querySelectorAll<HTMLInputElement>(COUNTED)]
   const at = fields.indexOf(event.target as HTMLInputElement)
   fields[at + step]?.focus()
 }
@@ -82,22 +86,22 @@ const lastWords = (item: Item) =>
         <b v-if="low" class="bad">{{ texts.belowTheSmallest(low) }}</b>
         {{ counting ? texts.typeWhatLies : '' }}
       </p>
-      <button v-if="!counting" class="btn line" @click="edited = 'new'">{{ texts.addAThing }}</button>
-      <button v-if="query.data.value?.length" class="btn" @click="counting ? end() : begin()">
+      <NButton v-if="!counting" type="primary" ghost @click="edited = 'new'">{{ texts.addAThing }}</NButton>
+      <NButton v-if="query.data.value?.length" type="primary" @click="counting ? end() : begin()">
         {{ counting ? texts.countingIsDone : texts.countTheDrawers }}
-      </button>
+      </NButton>
     </header>
     <ErrorNote :error="error" />
     <p v-if="done" role="status" class="done" :class="{ differs: done.differs }">
       {{ done.text }}
-      <button v-if="done.move" class="btn quiet" :disabled="busy" @click="undo(done.move)">
+      <NButton v-if="done.move" type="primary" quaternary :disabled="busy" @click="undo(done.move)">
         {{ common.undo }}
-      </button>
+      </NButton>
     </p>
     <Asked v-slot="{ data }" :query="query" :what="texts.theDrawers">
       <EmptyNote v-if="!data.length" :title="texts.nothingIsCounted" :text="texts.resistorsLights" />
       <div v-else class="sheet wrap" @keydown.esc="end">
-        <table class="plain">
+        <NTable :bordered="false" size="small">
           <thead>
             <tr>
               <th>{{ texts.drawer }}</th>
@@ -112,7 +116,7 @@ const lastWords = (item: Item) =>
               <tr v-for="(item, index) in items" :key="item.id" :class="{ first: index === 0 }">
                 <td class="v drawer">{{ index === 0 ? drawer || '–' : '' }}</td>
                 <td>
-                  <button class="name" @click="edited = item">{{ item.title }}</button>
+                  <NButton text class="name" @click="edited = item">{{ item.title }}</NButton>
                   <span v-if="item.short" class="bad small">{{ texts.takenBeyondTheCount(item.short) }}</span>
                 </td>
                 <td class="num v" :class="{ bad: item.low }">
@@ -120,11 +124,13 @@ const lastWords = (item: Item) =>
                 </td>
                 <td class="num v soft">{{ item.least || '' }}</td>
                 <td v-if="counting">
-                  <input
+                  <TextField
                     v-model="typed[item.id]"
-                    class="field v count-field"
+                    class="count-field"
+                    name="counted"
                     inputmode="numeric"
                     :aria-label="texts.foundIn(drawer, item.title)"
+                    figures
                     @focus="seen[item.id] = item.count"
                     @keydown.enter.prevent="enter($event, item)"
                     @keydown.down.prevent="next($event, 1)"
@@ -135,7 +141,7 @@ const lastWords = (item: Item) =>
               </tr>
             </template>
           </tbody>
-        </table>
+        </NTable>
       </div>
     </Asked>
     <DrawerDialog v-model:item="edited" />
@@ -163,13 +169,6 @@ tr:not(.first) td {
   border-top-color: transparent;
 }
 .name {
-  font: inherit;
-  color: var(--ink);
-  background: none;
-  border: 0;
-  padding: 2px 0;
-  cursor: pointer;
-  text-align: left;
   text-decoration: underline;
   text-decoration-color: var(--line);
   text-underline-offset: 3px;

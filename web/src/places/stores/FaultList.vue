@@ -1,7 +1,9 @@
 <script setup lang="ts">
 // What is wrong now, the oldest first; below it what became of the others.
+import { NButton, NForm, NTable } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
+import TextField from '@/pieces/fields/TextField.vue'
 import Asked from '@/pieces/Asked.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
@@ -70,32 +72,34 @@ const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times
                 loading="lazy"
             /></a>
           </p>
-          <form v-if="closing?.id === fault.id" class="line" @submit.prevent="close">
-            <input
+          <NForm v-if="closing?.id === fault.id" class="line" @submit.prevent="close">
+            <TextField
               v-model="note"
-              class="field"
               :aria-label="closing.isWell ? texts.whatWasDone : texts.whyItIsThrownAway"
               :placeholder="closing.isWell ? texts.whatWasDoneMayStay : texts.whyMayStayEmpty"
               maxlength="200"
             />
-            <button class="btn" :disabled="busy">
+            <NButton type="primary" attr-type="submit" :disabled="busy">
               {{ closing.isWell ? texts.itIsWell : texts.retireIt }}
-            </button>
-            <button type="button" class="btn quiet" @click="closing = null">{{ common.cancel }}</button>
-          </form>
+            </NButton>
+            <NButton type="primary" quaternary @click="closing = null">{{ common.cancel }}</NButton>
+          </NForm>
           <p v-else class="acts">
-            <button class="btn" :disabled="busy" @click="begin(fault, true)">{{ texts.itIsWellAsk }}</button>
-            <button v-if="fault.state === 'open'" class="btn line" :disabled="busy" @click="mend(fault)">
+            <NButton type="primary" :disabled="busy" @click="begin(fault, true)">{{
+              texts.itIsWellAsk
+            }}</NButton>
+            <NButton v-if="fault.state === 'open'" type="primary" ghost :disabled="busy" @click="mend(fault)">
               {{ texts.toTheRepairBench }}
-            </button>
-            <button
+            </NButton>
+            <NButton
               v-if="fault.module || fault.ref"
-              class="btn quiet"
+              type="primary"
+              quaternary
               :disabled="busy"
               @click="begin(fault, false)"
             >
               {{ texts.retire }}
-            </button>
+            </NButton>
             <PictureButton @chosen="addPicture(fault, $event)" />
           </p>
         </li>
@@ -103,7 +107,7 @@ const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times
       <template v-if="closed.length">
         <h2>{{ texts.closed }}</h2>
         <div class="sheet wrap">
-          <table class="plain">
+          <NTable :bordered="false" size="small">
             <thead>
               <tr>
                 <th>{{ common.what }}</th>
@@ -130,7 +134,7 @@ const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times
                 <td class="soft day">{{ dayOf(fault.closed_at!) }}</td>
               </tr>
             </tbody>
-          </table>
+          </NTable>
         </div>
       </template>
     </Asked>
@@ -185,7 +189,7 @@ const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times
   gap: 8px;
   margin-top: 4px;
 }
-.line input {
+.line .n-input {
   flex: 1 1 160px;
 }
 .photos {

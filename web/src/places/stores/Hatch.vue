@@ -1,8 +1,10 @@
 <script setup lang="ts">
 // The hatch: scan or type a kit's tag and a pair's badge, in either order. A scanner just types, and ends with Enter;
 // the field takes the next scan while the one before is answered.
+import { NButton, NCheckbox, NForm } from 'naive-ui'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
+import TextField from '@/pieces/fields/TextField.vue'
 import Asked from '@/pieces/Asked.vue'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import { useFloor } from '@/queries/floor'
@@ -13,20 +15,24 @@ import { useTab } from '@/shared/tabs'
 import TabBar from '@/pieces/TabBar.vue'
 import { common } from '@texts/common'
 import { hatch as texts } from '@texts/hatch'
-import CameBack from './CameBack.vue'
-import ComingSessions from './ComingSessions.vue'
-import DrawerList from './DrawerList.vue'
-import FaultList from './FaultList.vue'
 import KitTable from './KitTable.vue'
-import KitTests from './KitTests.vue'
-import ModuleList from './ModuleList.vue'
-import OrderList from './OrderList.vue'
-import ReplaceForm from './ReplaceForm.vue'
 import ScanAnswers from './ScanAnswers.vue'
-import SettingsForm from './SettingsForm.vue'
-import SubstituteForm from './SubstituteForm.vue'
-import TablesAndLabels from './TablesAndLabels.vue'
 import { type Mode, useScans } from './use-scans'
+import { lazy } from '@/pieces/lazy'
+
+const SubstituteForm = lazy(() => import('./SubstituteForm.vue'))
+const OrderList = lazy(() => import('./OrderList.vue'))
+const KitTests = lazy(() => import('./KitTests.vue'))
+
+const ReplaceForm = lazy(() => import('./ReplaceForm.vue'))
+const SettingsForm = lazy(() => import('./SettingsForm.vue'))
+const CameBack = lazy(() => import('./CameBack.vue'))
+
+const ComingSessions = lazy(() => import('./ComingSessions.vue'))
+const DrawerList = lazy(() => import('./DrawerList.vue'))
+const FaultList = lazy(() => import('./FaultList.vue'))
+const ModuleList = lazy(() => import('./ModuleList.vue'))
+const TablesAndLabels = lazy(() => import('./TablesAndLabels.vue'))
 
 const { session } = useSession()
 const TABS = {
@@ -46,7 +52,7 @@ const { on: sounds } = useSounds()
 const mode = computed<Mode>(() => (act.value === 'back' ? 'back' : 'out'))
 const code = ref('')
 const tag = ref(String(route.query.kit ?? ''))
-const field = useTemplateRef<HTMLInputElement>('field')
+const field = useTemplateRef<InstanceType<typeof TextField>>('field')
 const { scan, forget, answers, pending, busy, undo, tell, putRight } = useScans(
   computed(() => session.value?.id),
   mode,
@@ -109,19 +115,20 @@ function choose(name: string) {
       <div v-if="act === 'instead'" class="sheet box"><SubstituteForm v-model:tag="tag" /></div>
       <div v-else-if="act === 'replace'" class="sheet box"><ReplaceForm v-model:tag="tag" /></div>
       <div v-else-if="act === 'settings'" class="sheet box"><SettingsForm v-model:tag="tag" /></div>
-      <form v-else class="sheet box" @submit.prevent="enter">
+      <NForm v-else class="sheet box" @submit.prevent="enter">
         <label class="field-label" for="code">{{
           act === 'out' ? texts.kitOrBadge : texts.kitThatComesBack
         }}</label>
-        <input
+        <TextField
           id="code"
           ref="field"
           v-model="code"
-          class="field v big"
+          class="big"
           :placeholder="act === 'out' ? texts.kitThenBadgeExample : texts.kitExample"
           autocomplete="off"
           list="badges"
           maxlength="80"
+          figures
           @keydown="switchMode"
           @keydown.esc="forget"
         />
@@ -130,15 +137,15 @@ function choose(name: string) {
         </datalist>
         <p class="hint" :class="{ half: pending }" role="status">
           {{ hint }}
-          <button v-if="pending" type="button" class="btn quiet" @click="forget">
+          <NButton v-if="pending" type="primary" quaternary @click="forget">
             {{ texts.startOver }}
-          </button>
+          </NButton>
         </p>
-        <button class="btn" :disabled="!session || !code.trim()">
+        <NButton type="primary" attr-type="submit" :disabled="!session || !code.trim()">
           {{ busy ? texts.aMoment : texts.enter }} <kbd>{{ common.enter }}</kbd>
-        </button>
-        <label class="sounds"><input v-model="sounds" type="checkbox" /> {{ texts.aSoundForEachScan }}</label>
-      </form>
+        </NButton>
+        <NCheckbox v-model:checked="sounds" class="sounds">{{ texts.aSoundForEachScan }}</NCheckbox>
+      </NForm>
       <ScanAnswers
         v-if="answers.length"
         :answers="answers"
@@ -196,9 +203,6 @@ function choose(name: string) {
 .hint.half {
   color: var(--act);
   font-weight: 620;
-}
-.btn {
-  justify-content: center;
 }
 .sounds {
   display: flex;

@@ -1,7 +1,11 @@
 <script setup lang="ts">
 // A table of the stores read back: what each row would change is seen before anything is stored.
+import { NButton, NTable } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
+import FileField from '@/pieces/fields/FileField.vue'
+import FormField from '@/pieces/fields/FormField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { STORES_STALE } from '@/queries/stores'
@@ -49,11 +53,8 @@ async function look(blob: Blob, called: string) {
   )
 }
 const textBlob = () => new Blob([pasted.value])
-function choose(event: Event) {
-  const field = event.target as HTMLInputElement
-  const chosen = field.files?.[0]
-  field.value = ''
-  if (chosen) void look(chosen, chosen.name)
+function choose(chosen: File) {
+  void look(chosen, chosen.name)
 }
 async function commit() {
   const body = { data: data.value, digest: preview.value!.digest }
@@ -74,21 +75,27 @@ async function commit() {
           >
         </Sentence>
       </p>
+      <FileField
+        area
+        accept=".csv,.tsv,.txt,.xlsx,.xls,.ods"
+        :aria-label="common.chooseAFile"
+        @choose="choose"
+      >
+        <b>{{ common.chooseAFile }}</b>
+        <p class="soft">{{ texts.csvXlsxOrOdsUp }}</p>
+      </FileField>
+      <FormField :label="texts.orPasteCells"
+        ><TextField v-model="pasted" type="textarea" :rows="4" figures
+      /></FormField>
       <p class="acts">
-        <label class="btn file"
-          >{{ common.chooseAFile
-          }}<input type="file" accept=".csv,.tsv,.txt,.xlsx,.xls,.ods" @change="choose"
-        /></label>
-        <span class="soft">{{ texts.csvXlsxOrOdsUp }}</span>
-      </p>
-      <label>
-        <span class="field-label">{{ texts.orPasteCells }}</span>
-        <textarea v-model="pasted" class="field v" rows="4"></textarea>
-      </label>
-      <p class="acts">
-        <button class="btn line" :disabled="!pasted.trim()" @click="look(textBlob(), texts.whatYouPasted)">
+        <NButton
+          type="primary"
+          ghost
+          :disabled="!pasted.trim()"
+          @click="look(textBlob(), texts.whatYouPasted)"
+        >
           {{ texts.seeWhatWouldChange }}
-        </button>
+        </NButton>
       </p>
       <ErrorNote :error="looking.error.value" />
       <p v-if="importing.said.value" class="good" role="status">{{ importing.said.value }}</p>
@@ -107,7 +114,7 @@ async function commit() {
         </Sentence>
       </p>
       <div class="wrap">
-        <table class="plain">
+        <NTable :bordered="false" size="small">
           <tbody>
             <tr v-for="change in shown" :key="change.row" :class="change.kind">
               <td class="num v soft">{{ change.row }}</td>
@@ -116,14 +123,14 @@ async function commit() {
               <td>{{ change.what }}</td>
             </tr>
           </tbody>
-        </table>
+        </NTable>
       </div>
       <ErrorNote :error="importing.error.value" />
       <p class="acts">
-        <button class="btn" :disabled="!will || importing.busy.value" @click="commit">
+        <NButton type="primary" :disabled="!will || importing.busy.value" @click="commit">
           {{ will ? texts.importRows(will) : texts.nothingToImport }}
-        </button>
-        <button class="btn quiet" @click="preview = null">{{ texts.anotherFile }}</button>
+        </NButton>
+        <NButton type="primary" quaternary @click="preview = null">{{ texts.anotherFile }}</NButton>
       </p>
     </template>
   </Dialog>
@@ -138,18 +145,6 @@ async function commit() {
   display: flex;
   gap: 10px;
   align-items: center;
-}
-textarea {
-  width: 100%;
-  resize: vertical;
-}
-.file {
-  position: relative;
-}
-.file input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
 }
 .kind {
   font-weight: 620;

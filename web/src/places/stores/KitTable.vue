@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { NButton, NTable } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
+import TextField from '@/pieces/fields/TextField.vue'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
 import { common } from '@texts/common'
@@ -40,10 +42,9 @@ const counts = computed(() => {
     <header>
       <h2>{{ common.kits }}</h2>
       <span class="soft">{{ counts }}</span>
-      <input
+      <TextField
         v-if="kits.length > 12"
         v-model="find"
-        class="field"
         type="search"
         :placeholder="texts.tagExerciseOrPair"
         :aria-label="texts.findAKit"
@@ -60,7 +61,7 @@ const counts = computed(() => {
     </header>
     <EmptyNote v-if="!kits.length" :title="texts.noKitsYet" :text="texts.aKitIsATagged" />
     <div v-else class="sheet wrap">
-      <table class="plain">
+      <NTable :bordered="false" size="small">
         <thead>
           <tr>
             <th>{{ texts.tag }}</th>
@@ -92,19 +93,20 @@ const counts = computed(() => {
             <td class="with">{{ kit.holder }}</td>
             <td class="soft">{{ note(kit) }}</td>
             <td class="num">
-              <button
+              <NButton
                 v-if="kit.state === 'repair' || (kit.state === 'incomplete' && kit.parts.length)"
-                class="btn quiet"
+                type="primary"
+                quaternary
                 :aria-label="texts.isNow(kit.tag, kit.state === 'repair')"
                 @click.stop="$emit('putRight', kit.tag)"
                 @keydown.enter.stop
               >
                 {{ kit.state === 'repair' ? texts.repaired : texts.completeNow }}
-              </button>
+              </NButton>
             </td>
           </tr>
         </tbody>
-      </table>
+      </NTable>
     </div>
   </section>
 </template>
@@ -148,7 +150,7 @@ tr.chosen td:first-child {
 .repair {
   color: var(--stop);
 }
-header input {
+header .n-input {
   flex: 1 1 150px;
   margin-left: auto;
   max-width: 230px;

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 // A form of the hatch about one kit, begun with its tag; what was done is said above the button.
+import { NButton, NForm } from 'naive-ui'
+import TextField from '@/pieces/fields/TextField.vue'
 import type { useAct } from '@/shared/act'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { common } from '@texts/common'
@@ -22,25 +24,26 @@ const emit = defineEmits<{ submit: [] }>()
 </script>
 
 <template>
-  <form @submit.prevent="emit('submit')">
+  <NForm @submit.prevent="emit('submit')">
     <div>
       <label class="field-label" :for="id">{{ texts.kitItsTag }}</label>
-      <input
+      <TextField
         :id="id"
         v-model="tag"
-        class="field v big"
+        class="big"
         :placeholder="texts.kitExample"
         autocomplete="off"
         required
+        figures
       />
     </div>
     <slot />
     <ErrorNote :error="error" />
     <p v-if="said" class="ready" role="status">{{ said }}</p>
-    <button class="btn" :disabled="busy || !ready">
+    <NButton type="primary" attr-type="submit" :disabled="busy || !ready">
       {{ button }} <kbd>{{ common.enter }}</kbd>
-    </button>
-  </form>
+    </NButton>
+  </NForm>
 </template>
 
 <style scoped>
@@ -54,8 +57,5 @@ form {
 }
 .ready {
   color: var(--good);
-}
-.btn {
-  justify-content: center;
 }
 </style>

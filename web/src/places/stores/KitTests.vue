@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Parts that have to be tested before their kit goes out again: why, how in half a minute, and what reading says that it is well.
+import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import ErrorNote from '@/pieces/ErrorNote.vue'
@@ -37,10 +38,12 @@ const times = (count: number) => count && texts.itWasBrokenTimes(count)
         <p>{{ test.how }}</p>
         <p class="soft">{{ texts.wellIs(test.well) }}</p>
         <p class="acts">
-          <button class="btn" :disabled="busy" @click="answer(test.id, true)">{{ texts.itIsWell }}</button>
-          <button class="btn line" :disabled="busy" @click="answer(test.id, false)">
+          <NButton type="primary" :disabled="busy" @click="answer(test.id, true)">{{
+            texts.itIsWell
+          }}</NButton>
+          <NButton type="primary" ghost :disabled="busy" @click="answer(test.id, false)">
             {{ texts.itIsBroken }}
-          </button>
+          </NButton>
         </p>
       </li>
     </ul>

@@ -1,7 +1,11 @@
 <script setup lang="ts">
 // One module: how it is, what was measured of it, what was wrong with it, and how it is set.
+import { NButton, NForm } from 'naive-ui'
 import { computed, reactive, ref, watch } from 'vue'
 import { ask, client } from '@/api/client'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
+import FormField from '@/pieces/fields/FormField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import Asked from '@/pieces/Asked.vue'
 import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
@@ -101,13 +105,14 @@ const words = (takes: string) => (UNITS.includes(takes) ? null : takes.split(' o
       <section v-if="kind?.calibrations.length || data.calibrations.length" :aria-label="texts.calibrations">
         <h3>
           {{ texts.calibrations }}
-          <button
+          <NButton
             v-if="kind?.calibrations.length && !calibrating"
-            class="btn quiet"
+            type="primary"
+            quaternary
             @click="calibrating = true"
           >
             {{ texts.calibrate }}
-          </button>
+          </NButton>
         </h3>
         <CalibrateForm
           v-if="calibrating && kind"
@@ -126,9 +131,15 @@ const words = (takes: string) => (UNITS.includes(takes) ? null : takes.split(' o
             <span v-if="one.withdrawn" class="soft">{{ texts.withdrawn }}</span>
             <b v-else-if="one.aged" class="bad">{{ texts.tooOldSince(fullDay(one.until)) }}</b>
             <span v-else class="soft">{{ texts.countsUntil(fullDay(one.until)) }}</span>
-            <button v-if="!one.withdrawn" class="btn quiet" :disabled="busy" @click="withdraw(one.id)">
+            <NButton
+              v-if="!one.withdrawn"
+              type="primary"
+              quaternary
+              :disabled="busy"
+              @click="withdraw(one.id)"
+            >
               {{ texts.withdraw }}
-            </button>
+            </NButton>
           </li>
         </ul>
         <p v-else-if="!calibrating" class="soft">
@@ -149,60 +160,68 @@ const words = (takes: string) => (UNITS.includes(takes) ? null : takes.split(' o
             <span class="soft">{{ one.note }}</span>
           </li>
         </ul>
-        <form v-if="data.state !== 'retired'" class="line" @submit.prevent="noteFault">
-          <input
+        <NForm v-if="data.state !== 'retired'" class="line" @submit.prevent="noteFault">
+          <TextField
             v-model="fault"
-            class="field"
             :aria-label="texts.whatIsWrongWithIt"
             :placeholder="texts.whatIsWrongWithIt"
             maxlength="200"
           />
-          <button class="btn line" :disabled="busy || !fault.trim()">{{ texts.noteTheFault }}</button>
-        </form>
+          <NButton type="primary" ghost attr-type="submit" :disabled="busy || !fault.trim()">{{
+            texts.noteTheFault
+          }}</NButton>
+        </NForm>
       </section>
 
-      <form v-if="!data.where && data.state !== 'retired'" class="line" @submit.prevent="putIn">
-        <input
+      <NForm v-if="!data.where && data.state !== 'retired'" class="line" @submit.prevent="putIn">
+        <TextField
           v-model="kit"
-          class="field v"
           :aria-label="texts.tagOfTheKit"
           :placeholder="texts.kitExample"
           maxlength="20"
+          figures
         />
-        <button class="btn line" :disabled="busy || !kit.trim()">{{ texts.putItThere }}</button>
-      </form>
+        <NButton type="primary" ghost attr-type="submit" :disabled="busy || !kit.trim()">{{
+          texts.putItThere
+        }}</NButton>
+      </NForm>
 
-      <form class="fields" @submit.prevent="save">
+      <NForm class="fields" @submit.prevent="save">
         <h3>{{ texts.asItIs }}</h3>
-        <label v-if="own.length">
-          <span class="field-label">{{ common.batch }}</span>
-          <select v-model="typed.batch" class="field">
-            <option :value="null">{{ texts.none }}</option>
-            <option v-for="batch in own" :key="batch.id" :value="batch.id">{{ batch.name }}</option>
-          </select>
-        </label>
-        <label v-for="(takes, name) in kind?.settings ?? {}" :key="name">
-          <span class="field-label">{{ name }}</span>
-          <select v-if="words(takes)" v-model="typed.settings[name]" class="field v">
-            <option value="">{{ texts.notKnown }}</option>
-            <option v-for="word in words(takes)" :key="word" :value="word">{{ word }}</option>
-          </select>
-          <input v-else v-model="typed.settings[name]" class="field v" :placeholder="takes" maxlength="40" />
-        </label>
-        <label>
-          <span class="field-label">{{ texts.headersSoldered }}</span>
-          <select v-model="typed.headers" class="field">
-            <option value="">{{ texts.notKnown }}</option>
-            <option value="yes">{{ texts.yes }}</option>
-            <option value="no">{{ texts.no }}</option>
-          </select>
-        </label>
-        <label class="wide">
-          <span class="field-label">{{ texts.note }}</span>
-          <input v-model="typed.note" class="field" maxlength="200" />
-        </label>
-        <button class="btn" :disabled="busy">{{ common.save }}</button>
-      </form>
+        <FormField v-if="own.length" :label="common.batch"
+          ><ChoiceField
+            v-model="typed.batch"
+            :options="[
+              { value: null, label: texts.none },
+              ...own.map((batch) => ({ value: batch.id, label: batch.name })),
+            ]"
+        /></FormField>
+        <FormField v-for="(takes, name) in kind?.settings ?? {}" :key="name" :label="name"
+          ><ChoiceField
+            v-if="words(takes)"
+            :model-value="typed.settings[name] ?? ''"
+            :options="[
+              { value: '', label: texts.notKnown },
+              ...(words(takes) ?? []).map((word) => ({ value: word, label: word })),
+            ]"
+            figures
+            @update:model-value="typed.settings[name] = $event" />
+          <TextField v-else v-model="typed.settings[name]" :placeholder="takes" maxlength="40" figures
+        /></FormField>
+        <FormField :label="texts.headersSoldered"
+          ><ChoiceField
+            v-model="typed.headers"
+            :options="[
+              { value: '', label: texts.notKnown },
+              { value: 'yes', label: texts.yes },
+              { value: 'no', label: texts.no },
+            ]"
+        /></FormField>
+        <FormField class="wide" :label="texts.note"
+          ><TextField v-model="typed.note" maxlength="200"
+        /></FormField>
+        <NButton type="primary" attr-type="submit" :disabled="busy">{{ common.save }}</NButton>
+      </NForm>
     </Asked>
   </Dialog>
 </template>
@@ -234,7 +253,7 @@ h3 {
   padding: 5px 0;
   border-top: 1px solid var(--line);
 }
-.rows li .btn {
+.rows li .n-button {
   margin-left: auto;
 }
 .off .v {
@@ -246,7 +265,7 @@ h3 {
   gap: 8px;
   margin-top: 8px;
 }
-.line input {
+.line .n-input {
   flex: 1;
 }
 .fields {
@@ -259,7 +278,7 @@ h3 {
 .wide {
   grid-column: 1 / -1;
 }
-.fields .btn {
+.fields > .n-button {
   justify-self: start;
 }
 .good {

@@ -1,10 +1,14 @@
 <script setup lang="ts">
 // Modules and boards that are tagged one by one: where each is and how it is; one is opened for all that is known of it.
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import Asked from '@/pieces/Asked.vue'
 import EmptyNote from '@/pieces/EmptyNote.vue'
+import ListTable, { type ListColumn } from '@/pieces/ListTable.vue'
 import { useModules } from '@/queries/stores'
 import type { Schemas } from '@/api/client'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import { common } from '@texts/common'
 import { moduleList as texts } from '@texts/stores-modules'
 import BatchDialog from './BatchDialog.vue'
@@ -41,6 +45,14 @@ const told = computed(() => {
   }
   return parts.join(', ')
 })
+const columns: ListColumn<Row>[] = [
+  { key: 'tag', title: texts.tag, by: (row) => row.tag },
+  { key: 'title', title: common.kind, by: (row) => row.title },
+  { key: 'where', title: texts.where, by: (row) => row.where },
+  { key: 'state', title: common.state, by: (row) => row.state },
+  { key: 'calibration', title: texts.calibration, by: (row) => row.calibration, mayHide: true },
+  { key: 'batch', title: common.batch, by: (row) => row.batch, mayHide: true },
+]
 const rows = computed(() => {
   const words = find.value.toLowerCase().split(/\s+/).filter(Boolean)
   return (modules.data.value ?? []).filter(
@@ -54,50 +66,44 @@ const rows = computed(() => {
 <template>
   <section :aria-label="common.modules">
     <header>
-      <input
+      <TextField
         v-model="find"
-        class="field"
         type="search"
         :placeholder="texts.tagKindKitOrBatch"
         :aria-label="texts.findAModule"
       />
-      <select v-model="shown" class="field" :aria-label="texts.whichModules">
-        <option v-for="choice in CHOICES" :key="choice.value" :value="choice.value">{{ choice.word }}</option>
-      </select>
-      <button class="btn line" @click="batches = true">{{ texts.batches }}</button>
-      <button class="btn" @click="tagging = true">{{ texts.tagModules }}</button>
+      <ChoiceField
+        v-model="shown"
+        :aria-label="texts.whichModules"
+        :options="CHOICES.map((choice) => ({ value: choice.value, label: choice.word }))"
+      />
+      <NButton type="primary" ghost @click="batches = true">{{ texts.batches }}</NButton>
+      <NButton type="primary" @click="tagging = true">{{ texts.tagModules }}</NButton>
     </header>
     <Asked v-slot="{ data }" :query="modules" :what="texts.theModules">
       <EmptyNote v-if="!data.length" :title="texts.noModuleIsTagged" :text="texts.aTaggedModuleKeeps" />
       <p v-else-if="!rows.length" class="soft none">{{ texts.noModuleFits }}</p>
       <template v-else>
         <p class="soft told">{{ told }}</p>
-        <div class="sheet wrap">
-          <table class="plain">
-            <thead>
-              <tr>
-                <th>{{ texts.tag }}</th>
-                <th>{{ common.kind }}</th>
-                <th>{{ texts.where }}</th>
-                <th>{{ common.state }}</th>
-                <th>{{ texts.calibration }}</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="row in rows" :key="row.id" @click="opened = row.id">
-                <td class="v">
-                  <button class="tag" @click.stop="opened = row.id">{{ row.tag }}</button>
-                </td>
-                <td class="kind">{{ row.title }}</td>
-                <td class="v">{{ row.where || texts.loose }}</td>
-                <td><ModuleState :row="row" short /></td>
-                <td class="soft">
-                  {{ row.calibration }} <b v-if="row.aged" class="old">{{ texts.tooOld }}</b>
-                </td>
-              </tr>
-            </tbody>
-          </table>
-        </div>
+        <ListTable
+          class="sheet"
+          name="modules"
+          :rows="rows"
+          :columns="columns"
+          :row-key="(row) => row.id"
+          :row-props="(row) => ({ class: 'whole', onClick: () => (opened = row.id) })"
+          :caption="common.modules"
+        >
+          <template #tag="{ row }">
+            <NButton text class="tag" @click.stop="opened = row.id">{{ row.tag }}</NButton>
+          </template>
+          <template #where="{ row }">{{ row.where || texts.loose }}</template>
+          <template #state="{ row }"><ModuleState :row="row" short /></template>
+          <template #calibration="{ row }">
+            <span class="soft">{{ row.calibration }}</span>
+            <b v-if="row.aged" class="old">{{ texts.tooOld }}</b>
+          </template>
+        </ListTable>
       </template>
     </Asked>
     <ModuleDialog v-model:id="opened" />
@@ -114,44 +120,24 @@ header {
   align-items: center;
   margin-bottom: 12px;
 }
-header input {
+header .n-input {
   flex: 1 1 180px;
 }
-header select {
+header .n-select {
   width: 176px;
 }
 .told {
   margin-bottom: 10px;
 }
-.kind {
-  min-width: 190px;
-}
 .none {
   padding: 18px 4px;
 }
-.wrap {
-  overflow: auto;
-}
-tbody tr {
-  cursor: pointer;
-}
-tbody tr:hover td {
-  background: var(--act-bg);
-}
-td.v {
-  white-space: nowrap;
-}
 .tag {
-  font: 700 15px var(--mono, inherit);
   font-family: inherit;
-  color: var(--ink);
-  background: none;
-  border: 0;
-  padding: 4px 0;
-  cursor: pointer;
   text-decoration: underline;
   text-decoration-color: var(--line);
   text-underline-offset: 3px;
+  font-weight: 700;
 }
 .old {
   color: var(--stop);

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What to order by when: from how fast it is used, what the coming sessions lack, and how long the supplier takes.
+import { NTable } from 'naive-ui'
 import Asked from '@/pieces/Asked.vue'
 import { useOrders } from '@/queries/stores'
 import { dayOf } from '@/shared/words'
@@ -18,7 +19,7 @@ const orders = useOrders()
     <Asked v-slot="{ data }" :query="orders" :what="texts.theOrders">
       <p v-if="!data.length" class="soft">{{ texts.nothingEverySmallest }}</p>
       <div v-else class="sheet wrap">
-        <table class="plain">
+        <NTable :bordered="false" size="small">
           <thead>
             <tr>
               <th>{{ common.what }}</th>
@@ -43,7 +44,7 @@ const orders = useOrders()
               <td class="soft">{{ row.because }}</td>
             </tr>
           </tbody>
-        </table>
+        </NTable>
       </div>
     </Asked>
   </section>

@@ -1,7 +1,11 @@
 <script setup lang="ts">
 // One part of a kit is given anew: a module by its tag, or one out of its drawer. The sheets follow the new one at once.
+import { NButton, NCheckbox } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { ask, client } from '@/api/client'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
+import FormField from '@/pieces/fields/FormField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { STORES_STALE, usePlaces } from '@/queries/stores'
 import { useAct } from '@/shared/act'
@@ -50,23 +54,25 @@ const needsTag = computed(() => !!chosen.value?.module)
   >
     <ErrorNote v-if="tag.trim()" :error="unknownKit" />
     <template v-if="places?.length">
-      <div>
-        <label class="field-label" for="replace-part">{{ texts.whichPartIsExchanged }}</label>
-        <select id="replace-part" v-model="part" class="field">
-          <option v-for="place in places" :key="place.ref" :value="place.ref">
-            {{ place.ref }} {{ place.title }}{{ place.module ? `, ${place.module}` : '' }}
-          </option>
-        </select>
-      </div>
+      <FormField id="replace-part" :label="texts.whichPartIsExchanged"
+        ><ChoiceField
+          v-model="part"
+          :options="
+            places.map((place) => ({
+              value: place.ref,
+              label: `${place.ref} ${place.title}${place.module ? `, ${place.module}` : ''}`,
+            }))
+          "
+      /></FormField>
       <div v-if="chosen && (needsTag || chosen.loose.length)">
         <label class="field-label" for="replace-given">{{ texts.tag }}</label>
-        <input
+        <TextField
           id="replace-given"
           v-model="given"
-          class="field v"
           list="replace-loose"
           autocomplete="off"
           :placeholder="chosen.loose[0] ?? texts.noOtherOneIsFree"
+          figures
         />
         <datalist id="replace-loose">
           <option v-for="one in chosen.loose" :key="one" :value="one" />
@@ -76,28 +82,16 @@ const needsTag = computed(() => !!chosen.value?.module)
         </p>
       </div>
       <p v-else class="soft">{{ texts.itHasNoTagAnother }}</p>
-      <div>
-        <label class="field-label" for="replace-why">{{ common.why }}</label>
-        <input
-          id="replace-why"
-          v-model="reason"
-          class="field"
-          :placeholder="texts.reasonExample"
-          maxlength="200"
-        />
-      </div>
-      <label class="check"><input v-model="dead" type="checkbox" /> {{ texts.theOldOneIsFaulty }}</label>
+      <FormField id="replace-why" :label="common.why"
+        ><TextField v-model="reason" :placeholder="texts.reasonExample" maxlength="200"
+      /></FormField>
+      <NCheckbox v-model:checked="dead">{{ texts.theOldOneIsFaulty }}</NCheckbox>
     </template>
-    <button v-if="done" type="button" class="btn quiet" @click="undo">{{ texts.undoAsItWas(done) }}</button>
+    <NButton v-if="done" type="primary" quaternary @click="undo">{{ texts.undoAsItWas(done) }}</NButton>
   </KitTagForm>
 </template>
 
 <style scoped>
-.check {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-}
 .bad {
   color: var(--stop);
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What came of the last scans: the newest large enough to be read from the hatch, the others below it.
+import { NButton } from 'naive-ui'
 import { clockTime } from '@/shared/words'
 import { scanAnswers as texts } from '@texts/hatch'
 import type { Answer } from './use-scans'
@@ -19,8 +20,12 @@ const emit = defineEmits<{ undo: [answer: Answer]; look: [tag: string]; done: []
       <div>
         <p>{{ answer.text }}</p>
         <div v-if="answer.back" class="acts">
-          <button class="btn quiet" @click="emit('look', answer.back)">{{ texts.lookThroughIt }}</button>
-          <button class="btn quiet" @click="emit('undo', answer)">{{ texts.undoItStaysOut }}</button>
+          <NButton type="primary" quaternary @click="emit('look', answer.back)">{{
+            texts.lookThroughIt
+          }}</NButton>
+          <NButton type="primary" quaternary @click="emit('undo', answer)">{{
+            texts.undoItStaysOut
+          }}</NButton>
         </div>
       </div>
       <time class="soft">{{ clockTime(answer.at) }}</time>

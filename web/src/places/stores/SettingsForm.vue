@@ -2,6 +2,9 @@
 // How the modules of a kit are set, and what its resistors measure. Checks and sheets follow what is written here.
 import { computed, reactive, watch } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
+import FormField from '@/pieces/fields/FormField.vue'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useSettings } from '@/queries/stores'
 import { useAct } from '@/shared/act'
@@ -51,23 +54,28 @@ function send() {
     <p v-if="settings && !settings.length" class="soft">
       {{ texts.nothingCanBeNoted }}
     </p>
-    <div v-for="row in settings" :key="keyOf(row)" class="row">
-      <label class="field-label" :for="keyOf(row)">
+    <FormField v-for="row in settings" :key="keyOf(row)"
+      ><template #label>
         {{ row.ref }} {{ row.title }}: {{ row.takes === 'ohm' ? texts.measuredValueIn : row.setting }}
-        <span v-if="row.usual" class="soft">{{ texts.theExerciseSays(row.usual) }}</span>
-      </label>
-      <select v-if="words(row.takes)" :id="keyOf(row)" v-model="typed[keyOf(row)]" class="field v">
-        <option value="">{{ texts.notKnown }}</option>
-        <option v-for="word in words(row.takes)" :key="word" :value="word">{{ word }}</option>
-      </select>
-      <input
+        <span v-if="row.usual" class="soft">{{ texts.theExerciseSays(row.usual) }}</span></template
+      >
+      <ChoiceField
+        v-if="words(row.takes)"
+        :model-value="typed[keyOf(row)] ?? ''"
+        :options="[
+          { value: '', label: texts.notKnown },
+          ...(words(row.takes) ?? []).map((word) => ({ value: word, label: word })),
+        ]"
+        figures
+        @update:model-value="typed[keyOf(row)] = $event"
+      />
+      <TextField
         v-else
-        :id="keyOf(row)"
         v-model="typed[keyOf(row)]"
-        class="field v"
         :placeholder="units[row.takes] ?? row.takes"
         autocomplete="off"
+        figures
       />
-    </div>
+    </FormField>
   </KitTagForm>
 </template>

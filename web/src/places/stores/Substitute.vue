@@ -1,7 +1,11 @@
 <script setup lang="ts">
 // A resistor given in place of the recipe's: the window of its job, and what lies in the drawers inside it.
+import { NButton } from 'naive-ui'
 import { computed, watch } from 'vue'
 import type { Schemas } from '@/api/client'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
+import FormField from '@/pieces/fields/FormField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import { useAdvice } from '@/queries/stores'
 import { said } from '@/shared/units'
 import Sentence from '@/pieces/Sentence.vue'
@@ -32,15 +36,18 @@ function take(offer: Schemas['OfferOut']) {
   <div class="two">
     <div>
       <label class="field-label" for="ref">{{ texts.whichResistor }}</label>
-      <select v-if="resistors?.length" id="ref" v-model="part" class="field v">
-        <option v-for="row in resistors" :key="row.ref" :value="row.ref">{{ row.ref }}</option>
-      </select>
-      <input v-else id="ref" v-model="part" class="field v" required />
+      <ChoiceField
+        v-if="resistors?.length"
+        id="ref"
+        v-model="part"
+        :options="resistors.map((row) => ({ value: row.ref, label: row.ref }))"
+        figures
+      />
+      <TextField v-else id="ref" v-model="part" required figures />
     </div>
-    <div>
-      <label class="field-label" for="value">{{ texts.valueGiven }}</label>
-      <input id="value" v-model="value" class="field v" placeholder="390" autocomplete="off" required />
-    </div>
+    <FormField id="value" :label="texts.valueGiven"
+      ><TextField v-model="value" placeholder="390" autocomplete="off" required figures
+    /></FormField>
   </div>
   <div v-if="chosen" class="advice">
     <p>
@@ -56,17 +63,16 @@ function take(offer: Schemas['OfferOut']) {
       </Sentence>
     </p>
     <p v-if="chosen.offers.length" class="offers">
-      <button v-for="offer in chosen.offers" :key="offer.said" type="button" @click="take(offer)">
+      <NButton v-for="offer in chosen.offers" :key="offer.said" class="whole" text @click="take(offer)">
         <b class="v">{{ offer.said }}</b>
         <span>{{ texts.drawerLeft(offer.drawers.join(', '), offer.count) }}</span>
-      </button>
+      </NButton>
     </p>
     <p v-else class="soft">{{ texts.theDrawersHold }}</p>
   </div>
-  <div>
-    <label class="field-label" for="why">{{ common.why }}</label>
-    <input id="why" v-model="reason" class="field" :placeholder="texts.reasonExample" required />
-  </div>
+  <FormField id="why" :label="common.why"
+    ><TextField v-model="reason" :placeholder="texts.reasonExample" required
+  /></FormField>
 </template>
 
 <style scoped>
@@ -85,17 +91,15 @@ function take(offer: Schemas['OfferOut']) {
   grid-template-columns: 1fr 1fr;
   gap: 6px;
 }
-.offers button {
+.offers .n-button {
   display: grid;
   text-align: left;
-  font: 13px var(--text);
   color: var(--soft);
   background: var(--sunk);
-  border: 0;
   border-radius: 5px;
   padding: 8px 11px;
   min-height: 44px;
-  cursor: pointer;
+  font-size: 13px;
 }
 .offers b {
   color: var(--ink);

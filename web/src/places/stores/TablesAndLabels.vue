@@ -1,6 +1,11 @@
 <script setup lang="ts">
 // The stores on paper and as tables: labels on sheets, the inspection list, every table out and in.
+import { NButton, NTable } from 'naive-ui'
 import { computed, reactive, ref } from 'vue'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
+import FormField from '@/pieces/fields/FormField.vue'
+import NumberField from '@/pieces/fields/NumberField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import Asked from '@/pieces/Asked.vue'
 import { useLabelSheets, useStoreTables } from '@/queries/stores'
 import { useSession } from '@/shared/me'
@@ -32,27 +37,23 @@ const address = computed(() => {
   <section :aria-label="texts.labels">
     <h2>{{ texts.labels }}</h2>
     <div class="sheet fields">
-      <label>
-        <span class="field-label">{{ texts.ofWhat }}</span>
-        <select v-model="wanted.kind" class="field">
-          <option v-for="kind in KINDS" :key="kind.value" :value="kind.value">{{ kind.word }}</option>
-        </select>
-      </label>
-      <label>
-        <span class="field-label">{{ texts.sheet }}</span>
-        <select v-model="wanted.sheet" class="field">
-          <option v-for="sheet in sheets" :key="sheet.id" :value="sheet.id">{{ sheet.title }}</option>
-        </select>
-      </label>
-      <label>
-        <span class="field-label">{{ texts.firstFreeLabel(count) }}</span>
-        <input v-model.number="wanted.first" class="field v" type="number" min="1" :max="count" />
-      </label>
-      <label class="wide">
-        <span class="field-label">{{ texts.onlyTheseTagsEmpty }}</span>
-        <input v-model="wanted.tags" class="field v" placeholder="T-16 T-17 T-18" maxlength="4000" />
-      </label>
-      <a class="btn" :href="address" target="_blank">{{ texts.openTheLabelsPdf }}</a>
+      <FormField :label="texts.ofWhat"
+        ><ChoiceField
+          v-model="wanted.kind"
+          :options="KINDS.map((kind) => ({ value: kind.value, label: kind.word }))"
+      /></FormField>
+      <FormField :label="texts.sheet"
+        ><ChoiceField
+          v-model="wanted.sheet"
+          :options="(sheets ?? []).map((sheet) => ({ value: sheet.id, label: sheet.title }))"
+      /></FormField>
+      <FormField :label="texts.firstFreeLabel(count)"
+        ><NumberField v-model="wanted.first" :min="1" :max="count"
+      /></FormField>
+      <FormField class="wide" :label="texts.onlyTheseTagsEmpty"
+        ><TextField v-model="wanted.tags" placeholder="T-16 T-17 T-18" maxlength="4000" figures
+      /></FormField>
+      <NButton tag="a" type="primary" :href="address" target="_blank">{{ texts.openTheLabelsPdf }}</NButton>
     </div>
     <h2>{{ texts.listsOnPaper }}</h2>
     <p class="links">
@@ -64,7 +65,7 @@ const address = computed(() => {
     <h2>{{ texts.tables }}</h2>
     <Asked v-slot="{ data }" :query="tables" :what="texts.theTables">
       <div class="sheet wrap">
-        <table class="plain middle">
+        <NTable :bordered="false" size="small" class="middle">
           <tbody>
             <tr v-for="table in data" :key="table.name">
               <th scope="row">{{ table.title }}</th>
@@ -85,18 +86,19 @@ const address = computed(() => {
                 >
               </td>
               <td class="num">
-                <button
+                <NButton
                   v-if="table.read"
-                  class="btn quiet"
+                  type="primary"
+                  quaternary
                   :aria-label="texts.import(table.title)"
                   @click="importing = table.name"
                 >
                   {{ texts.importTable }}
-                </button>
+                </NButton>
               </td>
             </tr>
           </tbody>
-        </table>
+        </NTable>
       </div>
       <ImportTable v-model:name="importing" :tables="data" />
     </Asked>
@@ -120,7 +122,7 @@ h2:not(:first-child) {
 .wide {
   grid-column: 1 / -1;
 }
-.fields .btn {
+.fields > .n-button {
   justify-self: start;
 }
 .links {

@@ -1,7 +1,12 @@
 <script setup lang="ts">
 // So many modules of a kind get the next free tags; their labels are printed then.
+import { NButton, NCheckbox, NForm } from 'naive-ui'
 import { computed, reactive, ref, watch } from 'vue'
 import { ask, client } from '@/api/client'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
+import FormField from '@/pieces/fields/FormField.vue'
+import NumberField from '@/pieces/fields/NumberField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import Dialog from '@/pieces/Dialog.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { STORES_STALE, useBatches, useModules, usePartKinds } from '@/queries/stores'
@@ -35,36 +40,34 @@ const send = () => run(() => ask(client.POST('/api/modules', { body: { ...typed 
 
 <template>
   <Dialog v-model:show="show" :title="texts.tagModules" width="520px">
-    <form @submit.prevent="send">
-      <label>
-        <span class="field-label">{{ common.kind }}</span>
-        <select v-model="typed.part" class="field" required>
-          <option value="" disabled>{{ texts.choose }}</option>
-          <option v-for="kind in offered" :key="kind.id" :value="kind.id">{{ kind.title }}</option>
-        </select>
-      </label>
-      <label class="check"><input v-model="all" type="checkbox" /> {{ texts.showPartsThatAreUsually }}</label>
+    <NForm @submit.prevent="send">
+      <FormField :label="common.kind"
+        ><ChoiceField
+          v-model="typed.part"
+          :options="offered.map((kind) => ({ value: kind.id, label: kind.title }))"
+          :placeholder="texts.choose"
+      /></FormField>
+      <NCheckbox v-model:checked="all">{{ texts.showPartsThatAreUsually }}</NCheckbox>
       <div class="two">
-        <label>
-          <span class="field-label">{{ texts.lettersOfTheTags }}</span>
-          <input v-model="typed.prefix" class="field v" maxlength="8" placeholder="T" required />
-        </label>
-        <label>
-          <span class="field-label">{{ common.howMany }}</span>
-          <input v-model.number="typed.count" class="field v" type="number" min="1" max="60" required />
-        </label>
+        <FormField :label="texts.lettersOfTheTags"
+          ><TextField v-model="typed.prefix" maxlength="8" placeholder="T" required figures
+        /></FormField>
+        <FormField :label="common.howMany"
+          ><NumberField v-model="typed.count" :min="1" :max="60" required
+        /></FormField>
       </div>
-      <label v-if="own.length">
-        <span class="field-label">{{ common.batch }}</span>
-        <select v-model="typed.batch" class="field">
-          <option :value="null">{{ texts.none }}</option>
-          <option v-for="batch in own" :key="batch.id" :value="batch.id">{{ batch.name }}</option>
-        </select>
-      </label>
+      <FormField v-if="own.length" :label="common.batch"
+        ><ChoiceField
+          v-model="typed.batch"
+          :options="[
+            { value: null, label: texts.none },
+            ...own.map((batch) => ({ value: batch.id, label: batch.name })),
+          ]"
+      /></FormField>
       <ErrorNote :error="error" />
       <p v-if="said" class="good" role="status">{{ said }}</p>
-      <button class="btn" :disabled="busy || !typed.part">{{ texts.tagThem }}</button>
-    </form>
+      <NButton type="primary" attr-type="submit" :disabled="busy || !typed.part">{{ texts.tagThem }}</NButton>
+    </NForm>
   </Dialog>
 </template>
 
@@ -79,16 +82,10 @@ form {
   grid-template-columns: 1fr 1fr;
   gap: 12px;
 }
-.check {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  color: var(--soft);
-}
 .good {
   color: var(--good);
 }
-.btn {
+form > .n-button {
   justify-self: start;
 }
 </style>

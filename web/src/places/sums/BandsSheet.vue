@@ -1,8 +1,12 @@
 <script setup lang="ts">
 // Bands both ways: colours to a value with its limits, and a value to its colours; a meter may disagree.
+import { NButton } from 'naive-ui'
 import { useStorage } from '@vueuse/core'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
+import FormField from '@/pieces/fields/FormField.vue'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import ChoiceBar from '@/pieces/ChoiceBar.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useBands, useValue } from '@/queries/sums'
@@ -57,19 +61,22 @@ function count(to: number) {
             :model-value="colours.length"
             @update:model-value="count"
           />
-          <button type="button" class="btn quiet" @click="colours = [...colours].reverse()">
+          <NButton type="primary" quaternary @click="colours = [...colours].reverse()">
             {{ texts.readFromTheOther }}
-          </button>
+          </NButton>
         </div>
         <BandPicture :colours="colours" />
         <div class="selects">
-          <label v-for="(colour, index) in colours" :key="index">
-            <span class="soft">{{ roleOf(index, colours.length) }}</span>
-            <select v-model="colours[index]" class="field">
-              <option v-for="name in offered(index)" :key="name">{{ name }}</option>
-              <option v-if="!offered(index).includes(colour)" :value="colour">{{ colour }}</option>
-            </select>
-          </label>
+          <FormField v-for="(colour, index) in colours" :key="index" :label="roleOf(index, colours.length)">
+            <ChoiceField
+              :model-value="colour"
+              :options="[
+                ...offered(index).map((name) => ({ value: name, label: name })),
+                ...(!offered(index).includes(colour) ? [{ value: colour, label: colour }] : []),
+              ]"
+              @update:model-value="colours[index] = $event"
+            />
+          </FormField>
         </div>
         <ErrorNote v-if="reading.error.value" :error="reading.error.value" />
         <template v-else-if="reading.data.value">
@@ -95,7 +102,7 @@ function count(to: number) {
           </p>
           <label class="meter">
             <span>{{ texts.aMeterSays }}</span>
-            <input v-model="measured" class="field v" :placeholder="texts.nothingYet" autocomplete="off" />
+            <TextField v-model="measured" :placeholder="texts.nothingYet" autocomplete="off" figures />
             <span>Ω</span>
           </label>
           <p v-if="reading.data.value.measured_fits" class="good">{{ texts.itFitsTheMeters }}</p>
@@ -107,9 +114,9 @@ function count(to: number) {
                   ><b class="v">{{ said(other.ohms, 'Ω') }}</b></template
                 >
                 <template #link
-                  ><button type="button" class="btn quiet" @click="colours = [...other.bands]">
+                  ><NButton type="primary" quaternary @click="colours = [...other.bands]">
                     {{ texts.useThese }}
-                  </button></template
+                  </NButton></template
                 ></Sentence
               >
             </p>
@@ -122,22 +129,21 @@ function count(to: number) {
       <section :aria-label="texts.fromAValueToBands" class="other">
         <h2>{{ texts.fromAValue }}</h2>
         <div class="ask">
-          <label
-            ><span class="soft">{{ texts.value }}</span
-            ><input v-model="value" class="field v" autocomplete="off"
-          /></label>
-          <label
-            ><span class="soft">{{ texts.series }}</span>
-            <select v-model="series" class="field">
-              <option v-for="name in lists.series" :key="name">{{ name }}</option>
-            </select>
-          </label>
-          <label
-            ><span class="soft">{{ texts.tolerance }}</span>
-            <select v-model="tolerance" class="field">
-              <option v-for="percent in [10, 5, 2, 1, 0.5, 0.25, 0.1]" :key="percent">{{ percent }}</option>
-            </select>
-          </label>
+          <FormField :label="texts.value"><TextField v-model="value" autocomplete="off" figures /></FormField>
+          <FormField :label="texts.series">
+            <ChoiceField
+              v-model="series"
+              :options="lists.series.map((name) => ({ value: name, label: name }))"
+            />
+          </FormField>
+          <FormField :label="texts.tolerance">
+            <ChoiceField
+              v-model="tolerance"
+              :options="
+                [10, 5, 2, 1, 0.5, 0.25, 0.1].map((percent) => ({ value: percent, label: String(percent) }))
+              "
+            />
+          </FormField>
         </div>
         <ErrorNote v-if="found.error.value" :error="found.error.value" />
         <template v-else-if="found.data.value">
@@ -190,13 +196,6 @@ section {
   grid-auto-flow: column;
   gap: 8px;
 }
-.selects span,
-.ask span {
-  font-size: 13px;
-}
-.selects select {
-  padding: 7px 4px;
-}
 .answer {
   display: flex;
   gap: 12px;
@@ -216,7 +215,7 @@ section {
   gap: 10px;
   align-items: center;
 }
-.meter input {
+.meter .n-input {
   width: 130px;
 }
 .good,

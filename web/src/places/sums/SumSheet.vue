@@ -1,8 +1,10 @@
 <script setup lang="ts">
 // One sum: what it asks for, its formula and drawing, and the answer while one types.
+import { NButton, NForm, NTable } from 'naive-ui'
 import { useStorage } from '@vueuse/core'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
+import TextField from '@/pieces/fields/TextField.vue'
 import ErrorNote from '@/pieces/ErrorNote.vue'
 import { useSum } from '@/queries/sums'
 import { sumSheet as texts } from '@texts/sums'
@@ -59,15 +61,15 @@ function reset() {
     </header>
     <div class="two">
       <div>
-        <form @submit.prevent>
+        <NForm @submit.prevent>
           <label v-for="(field, index) in sum.fields" :key="field.name">
             <span>{{ field.label }}</span>
-            <input
+            <TextField
               v-model="given[field.name]"
-              class="field v"
               autocomplete="off"
               :autofocus="index === 0"
               :placeholder="field.optional ? texts.none : field.default"
+              figures
             />
             <span class="unit soft">{{
               !given[field.name]?.trim() || PLAIN.test(given[field.name]!.trim())
@@ -75,22 +77,22 @@ function reset() {
                 : ''
             }}</span>
           </label>
-          <button type="button" class="btn quiet" @click="reset">{{ texts.usualValues }}</button>
-        </form>
+          <NButton type="primary" quaternary @click="reset">{{ texts.usualValues }}</NButton>
+        </NForm>
         <ErrorNote v-if="error" :error="error" />
         <template v-else-if="data">
           <p class="answer">
             <span class="v">{{ data.rows[0]?.said }}</span>
             <span class="soft">{{ data.rows[0]?.label }}</span>
           </p>
-          <table class="plain">
+          <NTable :bordered="false" size="small">
             <tbody>
               <tr v-for="row in data.rows.slice(1)" :key="row.name">
                 <td class="v num">{{ row.said }}</td>
                 <td>{{ row.label }}</td>
               </tr>
             </tbody>
-          </table>
+          </NTable>
           <p v-for="note in data.notes" :key="note" class="soft note">{{ note }}</p>
         </template>
         <p v-else class="soft" aria-busy="true">{{ texts.workingItOut }}</p>

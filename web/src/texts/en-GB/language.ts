@@ -5,6 +5,7 @@ import { dateEnGB } from 'naive-ui'
 export const LANGUAGE = 'en-GB'
 /** How the library's fields for days and times write them. */
 export const FIELD_DATES = dateEnGB
+export const DAY_FORMAT = 'dd/MM/yyyy'
 
 const PLURALS = new Intl.PluralRules(LANGUAGE)
 

@@ -52,6 +52,24 @@ export const errorNote = {
   whatYouTypedIsKept: 'What you typed is kept. Look at the new state, then decide again.',
 }
 
+export const listTable = {
+  columns: 'Columns',
+}
+
+export const dateField = {
+  dayAsTyped: 'dd/mm/yyyy',
+}
+
+export const numberField = {
+  atLeast: (least: Value) => `At least ${least}.`,
+  atMost: (most: Value) => `At most ${most}.`,
+}
+
+export const formField = {
+  needed: 'Please fill this in.',
+  notOfThisForm: 'This is not in the form that is asked for.',
+}
+
 export const findingList = {
   findings: 'Findings',
   findingCount: (findings: number) => count(findings, 'finding'),

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 // One line for everything: what it will do stands under it before Enter is pressed.
+import { NButton } from 'naive-ui'
 import { computed, ref, useTemplateRef } from 'vue'
+import Unfold from '@/pieces/Unfold.vue'
+import TextField from '@/pieces/fields/TextField.vue'
 import { common } from '@texts/common'
 import { entryLine as texts } from '@texts/hand-in'
 import { readLine } from '../lines'
@@ -10,7 +13,7 @@ import type { Vocabulary } from './words'
 
 const props = defineProps<{ lines: string[]; words: Vocabulary; mayUndo: boolean }>()
 const emit = defineEmits<{ change: [lines: string[]]; undo: []; submit: [] }>()
-const field = useTemplateRef<HTMLInputElement>('field')
+const field = useTemplateRef<InstanceType<typeof TextField>>('field')
 const text = ref('')
 const wrong = ref('')
 const before = ref('')
@@ -52,7 +55,7 @@ defineExpose({ focus: () => hasKeyboard && field.value?.focus({ preventScroll: t
   <div class="entry">
     <div class="line">
       <label class="prompt" for="entry-line">{{ common.add }}</label>
-      <input
+      <TextField
         id="entry-line"
         ref="field"
         v-model="text"
@@ -64,9 +67,9 @@ defineExpose({ focus: () => hasKeyboard && field.value?.focus({ preventScroll: t
         @input="wrong = ''"
         @keydown="onKey"
       />
-      <button type="button" class="btn line" :disabled="!mayUndo" @click="emit('undo')">
+      <NButton type="primary" ghost :disabled="!mayUndo" @click="emit('undo')">
         {{ common.undo }}
-      </button>
+      </NButton>
     </div>
     <div id="entry-says" class="says" :class="{ wrong: wrong }" aria-live="polite">
       <template v-if="wrong">{{ wrong }}</template>
@@ -76,8 +79,7 @@ defineExpose({ focus: () => hasKeyboard && field.value?.focus({ preventScroll: t
       <template v-else-if="text.trim()"
         ><span class="soft">{{ outcome.wrong }}</span></template
       >
-      <details v-else class="help">
-        <summary>{{ texts.howToTypeABench }}</summary>
+      <Unfold v-else class="help" :title="texts.howToTypeABench">
         <dl>
           <dt>.8 a12 y</dt>
           <dd>{{ texts.aYellowWireFromPin }}</dd>
@@ -94,14 +96,14 @@ defineExpose({ focus: () => hasKeyboard && field.value?.focus({ preventScroll: t
             {{ texts.enterGoesDownAlt }}
           </dd>
         </dl>
-      </details>
+      </Unfold>
     </div>
     <ul v-if="text.trim() && offered.length" class="offered" :aria-label="texts.mayBecome">
       <li v-for="(one, index) in offered" :key="one.insert">
-        <button type="button" tabindex="-1" @click="take(one.insert)">
+        <NButton text tabindex="-1" @click="take(one.insert)">
           <kbd v-if="index === 0">{{ texts.tab }}</kbd> <span class="v">{{ one.insert }}</span>
           <span class="soft">{{ one.about }}</span>
-        </button>
+        </NButton>
       </li>
     </ul>
   </div>
@@ -121,22 +123,10 @@ defineExpose({ focus: () => hasKeyboard && field.value?.focus({ preventScroll: t
 .prompt {
   font-weight: 640;
 }
-.line input {
+.line .n-input {
   flex: 1;
   min-width: 0;
-  font: 15px var(--mono);
-  color: var(--ink);
-  background: var(--sheet);
-  border: 1.5px solid var(--pad);
-  border-radius: 5px;
-  padding: 9px 11px;
-}
-.line input:focus {
-  outline: 2.5px solid var(--act);
-  border-color: transparent;
-}
-.line input::placeholder {
-  color: var(--faint);
+  font-family: var(--mono);
 }
 .says {
   margin: 0;
@@ -154,18 +144,11 @@ defineExpose({ focus: () => hasKeyboard && field.value?.focus({ preventScroll: t
   flex-wrap: wrap;
   gap: 6px;
 }
-.offered button {
-  font: 14px var(--text);
-  color: var(--ink);
+.offered .n-button {
   background: var(--sunk);
-  border: 0;
   border-radius: 4px;
   padding: 4px 9px;
-  cursor: pointer;
-}
-.help summary {
-  color: var(--soft);
-  cursor: pointer;
+  font-size: 14px;
 }
 dl {
   display: grid;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What to do at the bench next: the act that tells most a second of what is still likely. A result moves the list above at once.
+import { NButton, NTable } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import MeasureForm from '@/pieces/MeasureForm.vue'
@@ -41,14 +42,14 @@ const said = (act: BenchAct) =>
         {{ act.text }} <span class="soft">{{ texts.aboutS(act.seconds) }}</span>
         <span v-if="act.range" class="soft">{{ texts.range(act.range) }}</span>
       </p>
-      <table v-if="act.unit" class="plain">
+      <NTable v-if="act.unit" :bordered="false" size="small">
         <tbody>
           <tr v-for="row in act.shows" :key="row.title">
             <td>{{ row.title }}</td>
             <td class="num v">{{ row.says }}</td>
           </tr>
         </tbody>
-      </table>
+      </NTable>
       <MeasureForm
         v-if="act.unit"
         :name="act.name"
@@ -58,21 +59,21 @@ const said = (act: BenchAct) =>
         :save="save"
       />
       <p v-else class="choices" role="group" :aria-label="act.text">
-        <button
+        <NButton
           v-for="(choice, index) in act.choices"
           :key="choice"
-          type="button"
-          class="btn line"
+          type="primary"
+          ghost
           :disabled="saving === act.name"
           @click="answer(act, index)"
         >
           {{ choice }}
-        </button>
+        </NButton>
       </p>
     </article>
-    <button v-if="open.length > 1" type="button" class="btn quiet" @click="others = !others">
+    <NButton v-if="open.length > 1" type="primary" quaternary @click="others = !others">
       {{ others ? texts.onlyTheBestOne : texts.otherWaysToTell }}
-    </button>
+    </NButton>
   </section>
 </template>
 
@@ -96,7 +97,7 @@ article {
   flex-wrap: wrap;
   gap: 8px;
 }
-.choices .btn {
+.choices .n-button {
   white-space: normal;
   text-align: left;
 }
@@ -104,7 +105,7 @@ article {
   margin: 0;
   padding-left: 18px;
 }
-.btn.quiet {
+.n-button {
   justify-self: start;
 }
 </style>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 // What explains the readings, the likeliest first: what speaks for it, what against, and what it would print.
+import { NButton } from 'naive-ui'
 import type { Schemas } from '@/api/client'
+import Unfold from '@/pieces/Unfold.vue'
 import { explanations as texts } from '@texts/docket-readings'
 import { likelihoods } from '@texts/words'
 
@@ -39,22 +41,22 @@ const idOf = (one: Schemas['ExplanationOut'], index: number) => `${index}:${one.
         <ul>
           <li v-for="tie in fault.ties.slice(0, FEW)" :key="tie.title">{{ tie.title }}</li>
         </ul>
-        <details v-if="fault.ties.length > FEW">
-          <summary>{{ texts.tiesAndMore(fault.ties.length - FEW) }}</summary>
+        <Unfold v-if="fault.ties.length > FEW" :title="texts.tiesAndMore(fault.ties.length - FEW)">
           <ul>
             <li v-for="tie in fault.ties.slice(FEW)" :key="tie.title">{{ tie.title }}</li>
           </ul>
-        </details>
+        </Unfold>
       </template>
-      <button
+      <NButton
         v-if="fault.printed.length"
-        type="button"
-        class="btn quiet draw"
+        type="primary"
+        quaternary
+        class="draw"
         :aria-pressed="drawn === idOf(fault, index)"
         @click="drawn = drawn === idOf(fault, index) ? null : idOf(fault, index)"
       >
         {{ drawn === idOf(fault, index) ? texts.takeItOffThePlot : texts.drawWhatItWouldPrint }}
-      </button>
+      </NButton>
     </article>
   </section>
 </template>
@@ -95,10 +97,6 @@ article.first {
 }
 .against {
   color: var(--fix);
-}
-summary {
-  cursor: pointer;
-  color: var(--soft);
 }
 .ties {
   color: var(--soft);

@@ -4,6 +4,8 @@
 import { NVirtualList } from 'naive-ui'
 import { computed, onMounted, ref } from 'vue'
 import type { Schemas } from '@/api/client'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
+import FormField from '@/pieces/fields/FormField.vue'
 import { withUnit } from '@/shared/units'
 import { fixed, verdictWords } from '@/shared/words'
 import Sentence from '@/pieces/Sentence.vue'
@@ -21,8 +23,8 @@ const props = defineProps<{
   save: (name: string, value: number, instrument: string) => Promise<unknown>
 }>()
 const taken = (position: number) => props.columns.find((column) => column.taken_for === position)
-async function take(position: number, event: Event) {
-  await props.save(`column:${position}`, Number((event.target as HTMLSelectElement).value), texts.byAPerson)
+async function take(position: number, column: number | null) {
+  if (column !== null) await props.save(`column:${position}`, column, texts.byAPerson)
 }
 const few = (values: number[]) => values.map((value) => withUnit(value, '')).join(', ')
 type Read = { step: string; value: number; verdict: string }
@@ -89,18 +91,23 @@ const firstRead = computed(() => {
   <div class="log">
     <StepEnds :drawn="drawn" :begins="begins" :looked="looked" :save="save" />
     <div v-if="columns.length > 1" class="columns">
-      <label v-for="(name, position) in names" :key="position">
-        <span class="field-label"
+      <FormField v-for="(name, position) in names" :key="position"
+        ><template #label
           >{{ texts.takenFor(name) }}
-          <span v-if="taken(position)" class="soft">{{ texts.because(taken(position)!.because) }}</span></span
-        >
-        <select class="field" :value="taken(position)?.key ?? ''" @change="take(position, $event)">
-          <option v-if="!taken(position)" value="">{{ texts.none }}</option>
-          <option v-for="column in columns" :key="column.key" :value="column.key">
-            {{ column.title }}: {{ few(column.values) }} …
-          </option>
-        </select>
-      </label>
+          <span v-if="taken(position)" class="soft">{{
+            texts.because(taken(position)!.because)
+          }}</span></template
+        ><ChoiceField
+          :model-value="taken(position)?.key ?? null"
+          :options="[
+            ...(!taken(position) ? [{ value: null, label: texts.none }] : []),
+            ...columns.map((column) => ({
+              value: column.key,
+              label: `${column.title}: ${few(column.values)} …`,
+            })),
+          ]"
+          @update:model-value="take(position, $event)"
+      /></FormField>
     </div>
     <p v-if="at && expected" class="chain" aria-live="polite">
       <span class="soft">{{ texts.line(looked!, at.step) }}</span>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The first reading through the whole log, and where each step begins. A begin is moved by dragging or with the arrow keys; the log
 // is then judged anew.
+import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { stepEnds as texts } from '@texts/docket-readings'
@@ -100,9 +101,9 @@ async function asFound() {
     <figcaption>
       <span class="field-label">{{ texts.whereEachStepBegins }}</span>
       <span class="soft">{{ texts.dragALineOrMove }}</span>
-      <button v-if="someMoved" class="btn quiet" :disabled="saving" @click="asFound">
+      <NButton v-if="someMoved" type="primary" quaternary :disabled="saving" @click="asFound">
         {{ texts.asItWasFound }}
-      </button>
+      </NButton>
     </figcaption>
     <svg
       ref="box"
@@ -150,15 +151,16 @@ async function asFound() {
     >
     <p v-if="missing.length" class="missing">
       <span>{{ texts.notFoundInThisLog }}</span>
-      <button
+      <NButton
         v-for="b in missing"
         :key="b.name"
-        class="btn line"
+        type="primary"
+        ghost
         :disabled="saving || looked === null"
         @click="keep(b.name, looked!)"
       >
         {{ texts.beginsOnLine(b.step, looked ?? '…') }}
-      </button>
+      </NButton>
     </p>
   </figure>
 </template>
@@ -180,7 +182,7 @@ figcaption {
   padding: 0 10px;
   height: 28px;
 }
-figcaption .btn {
+figcaption .n-button {
   margin-left: auto;
 }
 svg {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A bench without a program: what its parts do by themselves in each step of the plan.
+import { NTable } from 'naive-ui'
 import type { Schemas } from '@/api/client'
 import { common } from '@texts/common'
 import { byItself as texts } from '@texts/docket-wiring'
@@ -14,7 +15,7 @@ const said = (states: Record<string, string>) =>
 <template>
   <section class="by-itself">
     <h3>{{ texts.byItselfThrough }}</h3>
-    <table class="plain">
+    <NTable :bordered="false" size="small">
       <thead>
         <tr>
           <th>{{ common.step }}</th>
@@ -33,7 +34,7 @@ const said = (states: Record<string, string>) =>
           <td :class="row.agrees ? 'good' : 'bad'">{{ row.agrees ? texts.agrees : texts.differs }}</td>
         </tr>
       </tbody>
-    </table>
+    </NTable>
   </section>
 </template>
 

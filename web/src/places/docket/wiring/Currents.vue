@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Set the outputs, press the buttons: what every net then carries and what flows through every part.
+import { NButton, NTable } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import NetTable from '@/pieces/board/NetTable.vue'
@@ -76,8 +77,8 @@ function wayOf(amps: Record<string, number>): string[] {
         />
       </div>
       <p class="all">
-        <button type="button" class="btn quiet" @click="allTo('high')">{{ texts.allOutputsHigh }}</button>
-        <button type="button" class="btn quiet" @click="allTo('low')">{{ texts.everythingAtRest }}</button>
+        <NButton type="primary" quaternary @click="allTo('high')">{{ texts.allOutputsHigh }}</NButton>
+        <NButton type="primary" quaternary @click="allTo('low')">{{ texts.everythingAtRest }}</NButton>
       </p>
     </fieldset>
     <p v-else-if="study.data.value" class="soft">
@@ -94,7 +95,7 @@ function wayOf(amps: Record<string, number>): string[] {
       <p v-for="refName in solved.data.value.oscillating" :key="refName" class="oscillating">
         {{ texts.doesNotSettle(refName) }}
       </p>
-      <table class="plain">
+      <NTable :bordered="false" size="small">
         <thead>
           <tr>
             <th>{{ common.part }}</th>
@@ -115,7 +116,7 @@ function wayOf(amps: Record<string, number>): string[] {
             </td>
           </tr>
         </tbody>
-      </table>
+      </NTable>
       <p class="pins">
         <b>{{ texts.pinsGive }}</b>
         <span v-for="[pin, amps] in pins" :key="pin" class="v">{{ pin }} {{ said(amps, 'A') }}</span>
