@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { lightColour } from '@/pieces/board/colours'
-import { meant, namesIn } from '@/places/set-up/names'
+import { meant, namesIn } from '@/places/set-up/people/names'
 
 const STUDENTS = [
   { user: 1, name: 'Mira Kessler' },

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { sendPictures } from '@/places/stores/pictures'
+import { sendPictures } from '@/places/stores/faults/pictures'
 
 const picture = (name: string) => new File(['x'], name)
 

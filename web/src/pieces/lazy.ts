@@ -1,8 +1,8 @@
 // Parts that are loaded only where they are looked at: the code editor and the chart library weigh more than all the rest,
 // and nobody hands anything in before they have read what is there.
 import { type AsyncComponentLoader, type Component, defineAsyncComponent } from 'vue'
-import Loading from './Loading.vue'
-import NotLoaded from './NotLoaded.vue'
+import Loading from './states/Loading.vue'
+import NotLoaded from './states/NotLoaded.vue'
 
 export function lazy<T extends Component>(loader: AsyncComponentLoader<T>): T {
   return defineAsyncComponent({

@@ -3,7 +3,7 @@
 import { type EditorState, type Extension, RangeSet, StateEffect, StateField } from '@codemirror/state'
 import { Decoration, EditorView, gutter, GutterMarker, hoverTooltip, type Tooltip } from '@codemirror/view'
 import { severityName } from '@/shared/words'
-import { shapeOf } from '../severity'
+import { shapeOf } from '@/pieces/findings/severity'
 
 export interface Mark {
   line: number

@@ -81,7 +81,7 @@ defineExpose({ focus: () => root.value?.focus() })
     :menu-props="{ id: list, role: 'listbox' }"
     :node-props="
       (option) => ({
-        id: `${list}-${option.value}`,
+        id: `${list}-${shown.findIndex((one) => one.value === option.value)}`,
         role: 'option',
         'aria-selected': option.value === chosen,
       })

@@ -4,7 +4,7 @@
 import { NButton } from 'naive-ui'
 import { useRefHistory } from '@vueuse/core'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
-import Asked from '@/pieces/Asked.vue'
+import Asked from '@/pieces/states/Asked.vue'
 import { useNames } from '@/queries/names'
 import { common } from '@texts/common'
 import { leadTable as texts } from '@texts/hand-in'

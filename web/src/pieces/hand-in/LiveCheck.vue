@@ -2,7 +2,7 @@
 // What the check says while one types: lines that are no statement, then findings (or hints for a pair).
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import SeverityTag from '@/pieces/SeverityTag.vue'
+import SeverityTag from '@/pieces/findings/SeverityTag.vue'
 import Sentence from '@/pieces/Sentence.vue'
 import { liveCheck as texts } from '@texts/hand-in'
 

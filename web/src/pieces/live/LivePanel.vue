@@ -4,7 +4,7 @@
 import { NButton } from 'naive-ui'
 import { computed, toRef } from 'vue'
 import type { Schemas } from '@/api/client'
-import ErrorNote from '@/pieces/ErrorNote.vue'
+import ErrorNote from '@/pieces/states/ErrorNote.vue'
 import { LivePlot } from '@/pieces/lazy'
 import { useLive } from '@/queries/live'
 import { useKeys } from '@/shared/keys'

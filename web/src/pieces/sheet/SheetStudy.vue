@@ -4,7 +4,7 @@
 import { NButton } from 'naive-ui'
 import { computed, ref, toRef, watch } from 'vue'
 import type { Schemas } from '@/api/client'
-import ChoiceBar from '@/pieces/ChoiceBar.vue'
+import ChoiceBar from '@/pieces/controls/ChoiceBar.vue'
 import { TransferPlot } from '@/pieces/lazy'
 import { withUnit } from '@/shared/units'
 import { fixed } from '@/shared/words'

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import Asked from '@/pieces/Asked.vue'
-import ErrorNote from '@/pieces/ErrorNote.vue'
-import StationNav from '@/pieces/StationNav.vue'
+import Asked from '@/pieces/states/Asked.vue'
+import ErrorNote from '@/pieces/states/ErrorNote.vue'
+import StationNav from '@/pieces/stations/StationNav.vue'
 import { useFloor } from '@/queries/floor'
 import { useKeys } from '@/shared/keys'
 import { clockTime, STATIONS, type StationName } from '@/shared/words'
@@ -13,11 +13,11 @@ import { provideDocket } from './use-docket'
 import { lazy } from '@/pieces/lazy'
 
 const KitStation = lazy(() => import('./KitStation.vue'))
-const MarkStation = lazy(() => import('./MarkStation.vue'))
-const PowerStation = lazy(() => import('./PowerStation.vue'))
-const ProgramStation = lazy(() => import('./ProgramStation.vue'))
-const ReadingsStation = lazy(() => import('./ReadingsStation.vue'))
-const WiringStation = lazy(() => import('./WiringStation.vue'))
+const MarkStation = lazy(() => import('./mark/MarkStation.vue'))
+const PowerStation = lazy(() => import('./power/PowerStation.vue'))
+const ProgramStation = lazy(() => import('./program/ProgramStation.vue'))
+const ReadingsStation = lazy(() => import('./readings/ReadingsStation.vue'))
+const WiringStation = lazy(() => import('./wiring/WiringStation.vue'))
 
 const route = useRoute()
 const router = useRouter()

@@ -4,7 +4,7 @@ import { NButton, NForm } from 'naive-ui'
 import { ref, watch } from 'vue'
 import FormField from '@/pieces/fields/FormField.vue'
 import TextField from '@/pieces/fields/TextField.vue'
-import Dialog from '@/pieces/Dialog.vue'
+import Dialog from '@/pieces/dialog/Dialog.vue'
 import { common } from '@texts/common'
 import { reasonAsk as texts } from '@texts/docket'
 

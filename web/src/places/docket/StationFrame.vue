@@ -1,9 +1,9 @@
 <script setup lang="ts" generic="T extends string">
 // The frame every station shares: evidence left, findings or decisions right, the decision bar at the foot.
 import { NButton } from 'naive-ui'
-import DecisionBar from '@/pieces/DecisionBar.vue'
+import DecisionBar from '@/pieces/stations/DecisionBar.vue'
 import { keyHelp } from '@/shared/keys'
-import TabBar from '@/pieces/TabBar.vue'
+import TabBar from '@/pieces/controls/TabBar.vue'
 import { stationFrame as texts } from '@texts/docket'
 
 defineProps<{ tabs?: Record<T, string> }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The board and the way of feeding that a sheet is asked for; what leaves no choice is not shown.
-import ChoiceBar from '@/pieces/ChoiceBar.vue'
+import ChoiceBar from '@/pieces/controls/ChoiceBar.vue'
 import { boardChoice as texts } from '@texts/exercises'
 import type { Exercise } from './use-exercise'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The stimulus plan: each step with how it is made safely, with what it is measured, and how long to wait.
 import type { Schemas } from '@/api/client'
-import Unfold from '@/pieces/Unfold.vue'
+import Unfold from '@/pieces/controls/Unfold.vue'
 import { withUnit } from '@/shared/units'
 import { planView as texts } from '@texts/exercises'
 

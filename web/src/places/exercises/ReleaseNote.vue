@@ -2,7 +2,7 @@
 // A draft: what keeps it from being released, or the button that does it.
 import { NButton } from 'naive-ui'
 import { computed, ref, toRef } from 'vue'
-import ErrorNote from '@/pieces/ErrorNote.vue'
+import ErrorNote from '@/pieces/states/ErrorNote.vue'
 import { releaseNote as texts } from '@texts/exercises'
 import { type Exercise, useActs, useObstacles } from './use-exercise'
 

@@ -3,8 +3,8 @@
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import SeverityTag from '@/pieces/SeverityTag.vue'
-import StationTrace from '@/pieces/StationTrace.vue'
+import SeverityTag from '@/pieces/findings/SeverityTag.vue'
+import StationTrace from '@/pieces/stations/StationTrace.vue'
 import { capital, stationName, waited } from '@/shared/words'
 import { benchCard as texts } from '@texts/floor'
 

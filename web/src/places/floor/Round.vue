@@ -3,7 +3,7 @@
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import SeverityTag from '@/pieces/SeverityTag.vue'
+import SeverityTag from '@/pieces/findings/SeverityTag.vue'
 import { stationName, waited } from '@/shared/words'
 import { common } from '@texts/common'
 import { round as texts } from '@texts/floor'

@@ -2,7 +2,7 @@
 // Sends everyone to their own place.
 import { watchEffect } from 'vue'
 import { useRouter } from 'vue-router'
-import ErrorNote from '@/pieces/ErrorNote.vue'
+import ErrorNote from '@/pieces/states/ErrorNote.vue'
 import { useMe } from '@/shared/me'
 
 const { data: me, error } = useMe()

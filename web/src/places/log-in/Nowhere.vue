@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import LinkButton from '@/pieces/LinkButton.vue'
-import EmptyNote from '@/pieces/EmptyNote.vue'
+import LinkButton from '@/pieces/controls/LinkButton.vue'
+import EmptyNote from '@/pieces/states/EmptyNote.vue'
 import { nowhere as texts } from '@texts/log-in'
 </script>
 

@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { NButton, NTable } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import Asked from '@/pieces/Asked.vue'
-import EmptyNote from '@/pieces/EmptyNote.vue'
+import type { Schemas } from '@/api/client'
+import ListTable, { type ListColumn } from '@/pieces/lists/ListTable.vue'
+import Asked from '@/pieces/states/Asked.vue'
+import EmptyNote from '@/pieces/states/EmptyNote.vue'
 import { useClassMarks } from '@/queries/marks'
 import { useSession } from '@/shared/me'
 import { common } from '@texts/common'
@@ -14,6 +16,31 @@ const router = useRouter()
 const marks = useClassMarks(computed(() => session.value?.id))
 const data = marks.data
 const closed = computed(() => data.value?.rows.filter((r) => r.closed).length ?? 0)
+type Sheet = Schemas['ClassSheetOut']
+type Row = Sheet['rows'][number]
+const columnsOf = (sheet: Sheet): ListColumn<Row>[] => [
+  { key: 'bench', title: common.bench, by: (row) => row.bench, isNumber: true },
+  { key: 'pair', title: common.pair, by: (row) => row.pair },
+  ...sheet.titles.map((title, index) => ({
+    key: `criterion-${title}`,
+    title,
+    under: sheet.of[index] ? texts.outOf(sheet.of[index]) : undefined,
+    by: (row: Row) => row.criteria[title] ?? null,
+    isNumber: true,
+    mayHide: true,
+  })),
+  { key: 'total', title: texts.total, by: (row) => row.total, isNumber: true },
+  { key: 'state', title: common.state, by: (row) => Number(row.closed) },
+]
+const pressed = (docket: number) => {
+  const go = () => void router.push(`/dockets/${docket}/mark`)
+  return {
+    class: 'whole',
+    tabindex: 0,
+    onClick: go,
+    onKeydown: (event: KeyboardEvent) => event.key === 'Enter' && go(),
+  }
+}
 </script>
 
 <template>
@@ -37,64 +64,42 @@ const closed = computed(() => data.value?.rows.filter((r) => r.closed).length ??
       :title="texts.noSessionIsPlanned"
       :text="texts.marksAreKeptBySession"
     />
-    <Asked v-else v-slot="{ data: sheet }" :query="marks" :what="texts.theMarksOfTheClass">
+    <Asked v-else v-slot="{ data: sheet }" shape="table" :query="marks" :what="texts.theMarksOfTheClass">
       <EmptyNote v-if="!sheet.rows.length" :title="texts.noDocketsYet" :text="texts.marksAppearWhenKits" />
-      <div v-else class="sheet wrap">
-        <NTable :bordered="false" size="small">
-          <thead>
-            <tr>
-              <th class="num">{{ common.bench }}</th>
-              <th>{{ common.pair }}</th>
-              <th v-for="(title, index) in sheet.titles" :key="title" class="num">
-                {{ title
-                }}<template v-if="sheet.of[index]"
-                  ><br /><span class="soft">{{ texts.outOf(sheet.of[index]) }}</span></template
-                >
-              </th>
-              <th class="num">{{ texts.total }}</th>
-              <th>
-                <span class="visually-hidden">{{ common.state }}</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr
-              v-for="row in sheet.rows"
-              :key="row.docket"
-              tabindex="0"
-              @click="router.push(`/dockets/${row.docket}/mark`)"
-              @keydown.enter="router.push(`/dockets/${row.docket}/mark`)"
-            >
-              <td class="num">
-                <b>{{ row.bench }}</b>
-              </td>
-              <td>
-                {{ row.pair }}
-                <span v-if="sheet.exercises > 1" class="soft exercise">{{ row.exercise }}</span>
-              </td>
-              <td
-                v-for="title in sheet.titles"
-                :key="title"
-                class="num v"
-                :class="{ changed: row.changed.includes(title) }"
-              >
-                {{ row.criteria[title] ?? '–'
-                }}<template v-if="row.changed.includes(title)"
-                  >*<span class="visually-hidden">{{ texts.changedByAnInstructor }}</span></template
-                >
-              </td>
-              <td class="num">
-                <b>{{ row.total }}</b> <span class="soft">{{ texts.outOf(row.of) }}</span>
-              </td>
-              <td>
-                <span :class="row.closed ? 'closed' : 'soft'">{{
-                  row.closed ? texts.closed : texts.proposed
-                }}</span>
-              </td>
-            </tr>
-          </tbody>
-        </NTable>
-      </div>
+      <ListTable
+        v-else
+        class="sheet"
+        name="marks"
+        :rows="sheet.rows"
+        :columns="columnsOf(sheet)"
+        :row-key="(row) => row.docket"
+        :row-props="(row) => pressed(row.docket)"
+        :caption="texts.theMarksOfTheClass"
+      >
+        <template #bench="{ row }"
+          ><b>{{ row.bench }}</b></template
+        >
+        <template #pair="{ row }">
+          {{ row.pair }}
+          <span v-if="sheet.exercises > 1" class="soft exercise">{{ row.exercise }}</span>
+        </template>
+        <template v-for="title in sheet.titles" :key="title" #[`criterion-${title}`]="{ row }">
+          <span :class="{ changed: row.changed.includes(title) }"
+            >{{ row.criteria[title] ?? '–'
+            }}<template v-if="row.changed.includes(title)"
+              >*<span class="visually-hidden">{{ texts.changedByAnInstructor }}</span></template
+            ></span
+          >
+        </template>
+        <template #total="{ row }"
+          ><b>{{ row.total }}</b> <span class="soft">{{ texts.outOf(row.of) }}</span></template
+        >
+        <template #state="{ row }">
+          <span :class="row.closed ? 'closed' : 'soft'">{{
+            row.closed ? texts.closed : texts.proposed
+          }}</span>
+        </template>
+      </ListTable>
       <p v-if="sheet.rows.some((r) => r.changed.length)" class="soft">
         {{ texts.changedWithAReason }}
       </p>
@@ -122,15 +127,6 @@ header {
 .gap {
   flex: 1;
 }
-.wrap {
-  overflow: auto;
-}
-tbody tr {
-  cursor: pointer;
-}
-tbody tr:hover td {
-  background: var(--sunk);
-}
 .changed {
   color: var(--act);
   font-weight: 700;
@@ -140,15 +136,11 @@ tbody tr:hover td {
   font-weight: 640;
 }
 @media print {
-  .wrap {
-    overflow: visible;
-    border: 0;
-  }
-  .n-table {
+  .page :deep(.n-table) {
     font-size: 9.5pt;
   }
-  .n-table td,
-  .n-table th {
+  .page :deep(td),
+  .page :deep(th) {
     padding: 3px 4px;
   }
 }

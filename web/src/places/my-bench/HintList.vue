@@ -2,7 +2,7 @@
 // Hints: where to look, not what to change.
 import { NButton } from 'naive-ui'
 import type { Schemas } from '@/api/client'
-import SeverityTag from '@/pieces/SeverityTag.vue'
+import SeverityTag from '@/pieces/findings/SeverityTag.vue'
 import { hintList as texts } from '@texts/my-bench'
 
 defineProps<{ hints: Schemas['HintOut'][] }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import Asked from '@/pieces/Asked.vue'
+import Asked from '@/pieces/states/Asked.vue'
 import { useMyMarks } from '@/queries/marks'
 import Sentence from '@/pieces/Sentence.vue'
 import { myMarks as texts } from '@texts/my-bench'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The head of a part: its title, one sentence on what it is for, and which section is looked at where there are several.
-import ChoiceBar from '@/pieces/ChoiceBar.vue'
+import ChoiceBar from '@/pieces/controls/ChoiceBar.vue'
 import { partHead as texts } from '@texts/set-up'
 import { useSetUp } from './use-set-up'
 

@@ -2,23 +2,23 @@
 // Set-up: what a course still lacks before its first lab day, as a line of six steps, and the step that is worked on.
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import Asked from '@/pieces/Asked.vue'
+import Asked from '@/pieces/states/Asked.vue'
 import { useMe } from '@/shared/me'
 import { setUp as texts } from '@texts/set-up'
 import { setUpParts } from '@texts/words'
-import FoundCourse from './FoundCourse.vue'
+import FoundCourse from './course/FoundCourse.vue'
 import StepRail from './StepRail.vue'
 import { type Part, provideSetUp } from './use-set-up'
 import { lazy } from '@/pieces/lazy'
 
-const CoursePart = lazy(() => import('./CoursePart.vue'))
-const ExercisePart = lazy(() => import('./ExercisePart.vue'))
-const KitsPart = lazy(() => import('./KitsPart.vue'))
-const PairsPart = lazy(() => import('./PairsPart.vue'))
-const PeoplePart = lazy(() => import('./PeoplePart.vue'))
-const RecordsPart = lazy(() => import('./RecordsPart.vue'))
-const RoomPart = lazy(() => import('./RoomPart.vue'))
-const SessionPart = lazy(() => import('./SessionPart.vue'))
+const CoursePart = lazy(() => import('./course/CoursePart.vue'))
+const ExercisePart = lazy(() => import('./course/ExercisePart.vue'))
+const KitsPart = lazy(() => import('./course/KitsPart.vue'))
+const PairsPart = lazy(() => import('./pairs/PairsPart.vue'))
+const PeoplePart = lazy(() => import('./people/PeoplePart.vue'))
+const RecordsPart = lazy(() => import('./course/RecordsPart.vue'))
+const RoomPart = lazy(() => import('./room/RoomPart.vue'))
+const SessionPart = lazy(() => import('./sessions/SessionPart.vue'))
 
 const PARTS = {
   people: PeoplePart,

@@ -5,34 +5,34 @@ import { NButton, NCheckbox, NForm } from 'naive-ui'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import TextField from '@/pieces/fields/TextField.vue'
-import Asked from '@/pieces/Asked.vue'
-import ChoiceBar from '@/pieces/ChoiceBar.vue'
+import Asked from '@/pieces/states/Asked.vue'
+import ChoiceBar from '@/pieces/controls/ChoiceBar.vue'
 import { useFloor } from '@/queries/floor'
 import { useKits } from '@/queries/stores'
 import { useSession } from '@/shared/me'
 import { useSounds } from '@/shared/sounds'
 import { useTab } from '@/shared/tabs'
-import TabBar from '@/pieces/TabBar.vue'
+import TabBar from '@/pieces/controls/TabBar.vue'
 import { common } from '@texts/common'
 import { hatch as texts } from '@texts/hatch'
-import KitTable from './KitTable.vue'
-import ScanAnswers from './ScanAnswers.vue'
-import { type Mode, useScans } from './use-scans'
+import KitTable from './kits/KitTable.vue'
+import ScanAnswers from './scan/ScanAnswers.vue'
+import { type Mode, useScans } from './scan/use-scans'
 import { lazy } from '@/pieces/lazy'
 
-const SubstituteForm = lazy(() => import('./SubstituteForm.vue'))
-const OrderList = lazy(() => import('./OrderList.vue'))
-const KitTests = lazy(() => import('./KitTests.vue'))
+const SubstituteForm = lazy(() => import('./scan/SubstituteForm.vue'))
+const OrderList = lazy(() => import('./kits/OrderList.vue'))
+const KitTests = lazy(() => import('./kits/KitTests.vue'))
 
-const ReplaceForm = lazy(() => import('./ReplaceForm.vue'))
-const SettingsForm = lazy(() => import('./SettingsForm.vue'))
-const CameBack = lazy(() => import('./CameBack.vue'))
+const ReplaceForm = lazy(() => import('./scan/ReplaceForm.vue'))
+const SettingsForm = lazy(() => import('./scan/SettingsForm.vue'))
+const CameBack = lazy(() => import('./scan/CameBack.vue'))
 
-const ComingSessions = lazy(() => import('./ComingSessions.vue'))
-const DrawerList = lazy(() => import('./DrawerList.vue'))
-const FaultList = lazy(() => import('./FaultList.vue'))
-const ModuleList = lazy(() => import('./ModuleList.vue'))
-const TablesAndLabels = lazy(() => import('./TablesAndLabels.vue'))
+const ComingSessions = lazy(() => import('./kits/ComingSessions.vue'))
+const DrawerList = lazy(() => import('./drawers/DrawerList.vue'))
+const FaultList = lazy(() => import('./faults/FaultList.vue'))
+const ModuleList = lazy(() => import('./modules/ModuleList.vue'))
+const TablesAndLabels = lazy(() => import('./papers/TablesAndLabels.vue'))
 
 const { session } = useSession()
 const TABS = {
@@ -160,7 +160,7 @@ function choose(name: string) {
       <FaultList v-else-if="tab === 'faults'" />
       <div v-else-if="tab === 'coming-sessions'"><ComingSessions /><OrderList /></div>
       <TablesAndLabels v-else-if="tab === 'labels-and-tables'" />
-      <Asked v-else v-slot="{ data }" :query="kits" :what="texts.theKits">
+      <Asked v-else v-slot="{ data }" shape="table" :query="kits" :what="texts.theKits">
         <div>
           <KitTests :kits="data" />
           <KitTable :kits="data" :chosen="tag" @choose="choose" @put-right="putRight" />

@@ -2,7 +2,7 @@
 // Bench sums: the same sums as the checks use, each with its formula and its drawing.
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import Asked from '@/pieces/Asked.vue'
+import Asked from '@/pieces/states/Asked.vue'
 import { useSums } from '@/queries/sums'
 import { useKeys } from '@/shared/keys'
 import { sums as texts } from '@texts/sums'

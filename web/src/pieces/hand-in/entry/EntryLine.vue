@@ -2,7 +2,7 @@
 // One line for everything: what it will do stands under it before Enter is pressed.
 import { NButton } from 'naive-ui'
 import { computed, ref, useTemplateRef } from 'vue'
-import Unfold from '@/pieces/Unfold.vue'
+import Unfold from '@/pieces/controls/Unfold.vue'
 import TextField from '@/pieces/fields/TextField.vue'
 import { common } from '@texts/common'
 import { entryLine as texts } from '@texts/hand-in'

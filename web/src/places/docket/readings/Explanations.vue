@@ -2,7 +2,7 @@
 // What explains the readings, the likeliest first: what speaks for it, what against, and what it would print.
 import { NButton } from 'naive-ui'
 import type { Schemas } from '@/api/client'
-import Unfold from '@/pieces/Unfold.vue'
+import Unfold from '@/pieces/controls/Unfold.vue'
 import { explanations as texts } from '@texts/docket-readings'
 import { likelihoods } from '@texts/words'
 

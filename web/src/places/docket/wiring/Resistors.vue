@@ -2,8 +2,8 @@
 // Each resistor's job, the window that follows from it, and how the one on the bench stands to it.
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import EmptyNote from '@/pieces/EmptyNote.vue'
-import ErrorNote from '@/pieces/ErrorNote.vue'
+import EmptyNote from '@/pieces/states/EmptyNote.vue'
+import ErrorNote from '@/pieces/states/ErrorNote.vue'
 import { said } from '@/shared/units'
 import { resistors as texts } from '@texts/docket-wiring'
 import { useDocket } from '../use-docket'

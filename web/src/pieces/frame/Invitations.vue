@@ -1,0 +1,52 @@
+<script setup lang="ts">
+// Parts in sections of other courses that were offered to the reader: nobody is put into one without saying yes.
+import { NButton } from 'naive-ui'
+import { ask, client } from '@/api/client'
+import { useAct } from '@/shared/act'
+import { useMe, useShowMe } from '@/shared/me'
+import { roleName } from '@/shared/words'
+import { invitations as texts } from '@texts/account'
+import ErrorNote from '@/pieces/states/ErrorNote.vue'
+
+const { data: me } = useMe()
+const showMe = useShowMe()
+const { busy, error, run } = useAct(['me'])
+async function answer(id: number, accept: boolean) {
+  const params = { path: { invitation_id: id } }
+  const now = await run(() =>
+    ask(client.POST('/api/me/invitations/{invitation_id}', { params, body: { accept } })),
+  )
+  if (now) showMe(now)
+}
+</script>
+
+<template>
+  <section v-if="me?.invitations.length" class="invitations no-print" :aria-label="texts.label">
+    <p v-for="one in me.invitations" :key="one.id">
+      <span>{{ texts.invitesYou(one.by, roleName(one.role), one.section) }}</span>
+      <NButton type="primary" :disabled="busy" @click="answer(one.id, true)">{{ texts.accept }}</NButton>
+      <NButton type="primary" quaternary :disabled="busy" @click="answer(one.id, false)">{{
+        texts.decline
+      }}</NButton>
+    </p>
+    <ErrorNote :error="error" />
+  </section>
+</template>
+
+<style scoped>
+.invitations {
+  padding: 6px 20px;
+  background: var(--sheet);
+  border-bottom: 1px solid var(--line);
+}
+p {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: center;
+  margin: 4px 0;
+}
+span {
+  overflow-wrap: anywhere;
+}
+</style>

@@ -1,0 +1,106 @@
+<script setup lang="ts">
+// Constants of libraries that the program works with: what each stands for is asked once, and remembered for the exercise.
+import { NButton, NForm } from 'naive-ui'
+import { reactive, watch } from 'vue'
+import type { Schemas } from '@/api/client'
+import ChoiceField from '@/pieces/fields/ChoiceField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
+import { useMe } from '@/shared/me'
+import { common } from '@texts/common'
+import { constants as texts } from '@texts/docket'
+import { useDocket } from '../use-docket'
+
+const props = defineProps<{ constants: Schemas['ConstantOut'][] }>()
+const { explain, busy } = useDocket()
+const { data: me } = useMe()
+const typed = reactive<Record<string, string>>({})
+/** What a method of a library may be for, in words. */
+const PURPOSES: Record<string, string> = {
+  celsius: texts.aTemperatureInCelsius,
+  fahrenheit: texts.aTemperatureInFahrenheit,
+  percent: texts.aHumidityIn,
+  hectopascal: texts.aPressureInHPa,
+  pascal: texts.aPressureInPa,
+  centimetre: texts.aDistanceInCm,
+  millimetre: texts.aDistanceInMm,
+  inch: texts.aDistanceInInches,
+  microsecond: texts.anEchoTimeInS,
+  print: texts.printsOnTheDisplay,
+  clear: texts.clearsTheDisplay,
+  cursor: texts.movesTheCursor,
+  'tag-near': texts.whetherATagIsNear,
+  'tag-id': texts.readsATagsId,
+  ready: texts.nothingThatShows,
+}
+watch(
+  () => props.constants,
+  (rows) => {
+    for (const row of rows) typed[row.name] ??= row.stands_for
+  },
+  { immediate: true },
+)
+</script>
+
+<template>
+  <section class="constants">
+    <h3>{{ texts.whatTheLibraryMeans }}</h3>
+    <p class="soft">
+      {{ texts.saidOnceRemembered }}
+    </p>
+    <NForm
+      v-for="row in constants"
+      :key="row.name"
+      @submit.prevent="explain(row.name, typed[row.name] ?? '')"
+    >
+      <label :for="`constant-${row.name}`" class="v">{{ row.name }}</label>
+      <ChoiceField
+        v-if="row.purposes?.length"
+        :id="`constant-${row.name}`"
+        :model-value="typed[row.name] ?? ''"
+        :disabled="me?.kind !== 'instructor'"
+        :options="[
+          { value: '', label: texts.notSaidYet },
+          ...row.purposes.map((purpose) => ({ value: purpose, label: PURPOSES[purpose] ?? purpose })),
+        ]"
+        @update:model-value="typed[row.name] = $event"
+      />
+      <TextField
+        v-else
+        :id="`constant-${row.name}`"
+        v-model="typed[row.name]"
+        :placeholder="texts.n582OrClimateFine"
+        autocomplete="off"
+        maxlength="60"
+        :readonly="me?.kind !== 'instructor'"
+        figures
+      />
+      <NButton
+        v-if="me?.kind === 'instructor'"
+        type="primary"
+        ghost
+        attr-type="submit"
+        :disabled="busy || typed[row.name] === row.stands_for"
+      >
+        {{ common.save }}
+      </NButton>
+    </NForm>
+  </section>
+</template>
+
+<style scoped>
+.constants {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 8px;
+  margin-top: 18px;
+}
+form {
+  display: grid;
+  grid-template-columns: minmax(0, auto) minmax(90px, 1fr) auto;
+  gap: 8px;
+  align-items: center;
+}
+label {
+  overflow-wrap: anywhere;
+}
+</style>

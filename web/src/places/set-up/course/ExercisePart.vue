@@ -1,0 +1,114 @@
+<script setup lang="ts">
+// Exercises of the course: those that ship are taken with one press, others are imported; each opens in its own place.
+import { NButton, NTable } from 'naive-ui'
+import { ref } from 'vue'
+import { ask, client } from '@/api/client'
+import LinkButton from '@/pieces/controls/LinkButton.vue'
+import Asked from '@/pieces/states/Asked.vue'
+import ErrorNote from '@/pieces/states/ErrorNote.vue'
+import { useShippedExercises } from '@/queries/set-up'
+import { useAct } from '@/shared/act'
+import { common } from '@texts/common'
+import { exercisePart as texts } from '@texts/set-up-sessions'
+import PartHead from '../PartHead.vue'
+import { type Course, STALE, useSetUp } from '../use-set-up'
+
+const props = defineProps<{ course: Course }>()
+const { id } = useSetUp()
+const shipped = useShippedExercises(id)
+const wanted = ref('')
+const { busy, error, said, run } = useAct(STALE)
+
+async function take(slug: string) {
+  wanted.value = slug
+  const path = { course_id: props.course.id }
+  await run(() =>
+    ask(client.POST('/api/set-up/courses/{course_id}/samples', { params: { path }, body: { slug } })),
+  )
+  wanted.value = ''
+}
+</script>
+
+<template>
+  <PartHead :title="common.exercise" :text="texts.whatIsBuiltAndShown">
+    <LinkButton to="/exercises" ghost>{{ texts.toTheExercises }}</LinkButton>
+  </PartHead>
+  <ErrorNote :error="error" />
+  <p class="word" role="status">{{ said }}</p>
+  <div v-if="course.exercises.length" class="wrap">
+    <NTable :bordered="false" size="small">
+      <caption class="visually-hidden">
+        {{
+          texts.exercisesOfThisCourse
+        }}
+      </caption>
+      <thead>
+        <tr>
+          <th>{{ texts.inTheCourse }}</th>
+          <th>{{ common.state }}</th>
+          <th class="num">{{ common.kits }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="exercise in course.exercises" :key="exercise.id">
+          <td>
+            <RouterLink :to="`/exercises/${exercise.version}`">{{ exercise.title }}</RouterLink>
+          </td>
+          <td>{{ exercise.released ? texts.canBeHandedOut : texts.aDraft }}</td>
+          <td class="num">
+            <RouterLink v-if="exercise.released && !exercise.kits" to="/set-up/kits">{{
+              texts.makeKits
+            }}</RouterLink>
+            <template v-else>{{ exercise.kits }}</template>
+          </td>
+        </tr>
+      </tbody>
+    </NTable>
+  </div>
+  <h3 class="more">{{ texts.exercisesToBegin }}</h3>
+  <Asked v-slot="{ data }" :query="shipped" :what="texts.theExercises">
+    <ul>
+      <li v-for="one in data.filter((e) => !e.taken)" :key="one.slug">
+        <span class="text">
+          <b>{{ one.title }}</b>
+          <span>{{ one.summary }}</span>
+          <span class="soft">{{ one.parts.join(', ') }}; {{ one.minutes }} min</span>
+        </span>
+        <NButton type="primary" ghost :disabled="busy" @click="take(one.slug)">
+          {{ wanted === one.slug ? texts.aMoment : texts.addToTheCourse }}
+        </NButton>
+      </li>
+    </ul>
+    <p v-if="data.every((e) => e.taken)" class="soft">{{ texts.allAreInTheCourse }}</p>
+  </Asked>
+</template>
+
+<style scoped>
+.word {
+  min-height: 22px;
+  color: var(--good);
+}
+.more {
+  margin: 18px 0 4px;
+}
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+}
+li {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  padding: 10px 0;
+  border-bottom: 1px solid var(--line);
+}
+.text {
+  display: grid;
+  flex: 1;
+  min-width: 0;
+}
+.text .soft {
+  font-size: 13.5px;
+}
+</style>

@@ -1,0 +1,116 @@
+<script setup lang="ts">
+// A new course: its title, its time zone, its sections.
+import { NButton, NCheckbox, NForm } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { ApiError, ask, client } from '@/api/client'
+import FileField from '@/pieces/fields/FileField.vue'
+import FormField from '@/pieces/fields/FormField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
+import ErrorNote from '@/pieces/states/ErrorNote.vue'
+import { useAct } from '@/shared/act'
+import { base64Of } from '@/shared/files'
+import { foundCourse as texts } from '@texts/set-up-people'
+import { STALE, useSetUp } from '../use-set-up'
+
+defineProps<{ first?: boolean }>()
+const emit = defineEmits<{ done: [] }>()
+const { choose } = useSetUp()
+const router = useRouter()
+const title = ref('')
+const zone = ref(Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC')
+const sections = ref('')
+const withoutKits = ref(false)
+const zones = Intl.supportedValuesOf('timeZone')
+const { busy, error, run } = useAct(STALE)
+const data = ref('')
+const isThere = computed(() => error.value instanceof ApiError && error.value.status === 409)
+
+async function bringIn(file: File) {
+  data.value = await base64Of(file)
+  await put(false)
+}
+/** `again` although there is a course of that title: the server asks before it makes a second one. */
+async function put(again: boolean) {
+  const body = { data: data.value, without_kits: withoutKits.value, again }
+  const made = await run(() => ask(client.POST('/api/set-up/import', { body })))
+  if (!made) return
+  choose(made.id)
+  emit('done')
+}
+async function found() {
+  const body = { title: title.value, zone: zone.value, sections: sections.value.split(/[\n,;]/) }
+  const made = await run(() => ask(client.POST('/api/set-up/courses', { body })))
+  if (!made) return
+  choose(made.id)
+  emit('done')
+  void router.push('/set-up/people')
+}
+</script>
+
+<template>
+  <NForm class="found" :class="{ sheet: first }" @submit.prevent="found">
+    <template v-if="first">
+      <h1>{{ texts.setUpYourCourse }}</h1>
+      <p class="soft">
+        {{ texts.sixStepsLead }}
+      </p>
+    </template>
+    <FormField id="title" :label="texts.whatTheCourseIsCalled"
+      ><TextField v-model="title" maxlength="120" required :placeholder="texts.courseExample"
+    /></FormField>
+    <div>
+      <label class="field-label" for="zone">{{ texts.timeZoneOfItsClock }}</label>
+      <TextField id="zone" v-model="zone" list="zones" required autocomplete="off" />
+      <datalist id="zones"><option v-for="one in zones" :key="one" :value="one" /></datalist>
+    </div>
+    <FormField id="sections" :label="texts.sectionsIfThereAreSeveral"
+      ><TextField v-model="sections" :placeholder="texts.sectionsExample" autocomplete="off" />
+      <p class="soft">{{ texts.separatedByCommas }}</p></FormField
+    >
+    <ErrorNote :error="error" />
+    <p v-if="isThere">
+      <NButton type="primary" ghost :disabled="busy" @click="put(true)">
+        {{ texts.putItInOnceMore }}
+      </NButton>
+    </p>
+    <p>
+      <NButton type="primary" attr-type="submit" :disabled="busy || !title.trim()">{{
+        texts.setUpTheCourse
+      }}</NButton>
+    </p>
+    <div class="zip">
+      <p class="soft">{{ texts.orImportACourse }}</p>
+      <p class="acts">
+        <FileField accept=".zip" :aria-label="texts.chooseItsZip" @choose="bringIn"
+          ><NButton type="primary" ghost>{{ texts.chooseItsZip }}</NButton></FileField
+        >
+        <NCheckbox v-model:checked="withoutKits">{{ texts.withoutItsKits }}</NCheckbox>
+      </p>
+    </div>
+  </NForm>
+</template>
+
+<style scoped>
+.found {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 16px;
+}
+.found.sheet {
+  max-width: 560px;
+  margin: 4vh auto 0;
+  padding: 28px 32px;
+}
+.zip {
+  display: grid;
+  gap: 8px;
+  border-top: 1px solid var(--line);
+  padding-top: 14px;
+}
+.acts {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+}
+</style>

@@ -1,0 +1,66 @@
+<script setup lang="ts">
+// A first password, shown this once: it is stored nowhere in clear.
+import { NButton } from 'naive-ui'
+import type { Schemas } from '@/api/client'
+import Dialog from '@/pieces/dialog/Dialog.vue'
+import Sentence from '@/pieces/Sentence.vue'
+import { common } from '@texts/common'
+import { newLogIn as texts } from '@texts/set-up-people'
+
+const fresh = defineModel<Schemas['NewLogInOut'] | null>({ required: true })
+</script>
+
+<template>
+  <Dialog
+    :show="!!fresh"
+    :title="texts.title(fresh?.invited ?? false)"
+    width="440px"
+    @update:show="fresh = null"
+  >
+    <template v-if="fresh">
+      <p v-if="fresh.invited">
+        <Sentence :text="texts.isInvited">
+          <template #logIn
+            ><b class="v">{{ fresh.log_in }}</b></template
+          >
+        </Sentence>
+      </p>
+      <p v-else-if="!fresh.password">
+        <Sentence :text="texts.logs(fresh.name)">
+          <template #logIn
+            ><b class="v">{{ fresh.log_in }}</b></template
+          >
+        </Sentence>
+      </p>
+      <dl v-else>
+        <dt>{{ common.name }}</dt>
+        <dd>{{ fresh.name }}</dd>
+        <dt>{{ common.logIn }}</dt>
+        <dd class="v">{{ fresh.log_in }}</dd>
+        <dt>{{ texts.firstPassword }}</dt>
+        <dd class="v">{{ fresh.password }}</dd>
+      </dl>
+      <p v-if="fresh.password" class="soft">{{ texts.itIsShownThisOnce }}</p>
+      <p>
+        <NButton type="primary" @click="fresh = null">{{ texts.done }}</NButton>
+      </p>
+    </template>
+  </Dialog>
+</template>
+
+<style scoped>
+dl {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr);
+  gap: 6px 16px;
+  margin: 0;
+  font-size: 17px;
+}
+dt {
+  color: var(--soft);
+  font-size: 15px;
+}
+dd {
+  margin: 0;
+}
+</style>

@@ -1,0 +1,167 @@
+<script setup lang="ts">
+// A kit that has just come back, looked at: what to test, what to reset, cool or dry, and how each part of it is.
+import { NButton, NForm, NRadio, NRadioGroup } from 'naive-ui'
+import { computed, reactive, ref, watch } from 'vue'
+import { ApiError, ask, client } from '@/api/client'
+import FormField from '@/pieces/fields/FormField.vue'
+import TextField from '@/pieces/fields/TextField.vue'
+import Asked from '@/pieces/states/Asked.vue'
+import Dialog from '@/pieces/dialog/Dialog.vue'
+import ErrorNote from '@/pieces/states/ErrorNote.vue'
+import { STORES_STALE, useInspection } from '@/queries/stores'
+import { useAct } from '@/shared/act'
+import { cameBack as texts } from '@texts/hatch'
+import PictureButton from '@/places/stores/faults/PictureButton.vue'
+import { sendPictures } from '@/places/stores/faults/pictures'
+
+const tag = defineModel<string>('tag', { required: true })
+const emit = defineEmits<{ said: [text: string]; closed: [] }>()
+const show = computed({ get: () => !!tag.value, set: (on) => (tag.value = on ? tag.value : '') })
+const query = useInspection(tag)
+const STATES = [
+  { value: 'there', word: texts.there },
+  { value: 'missing', word: texts.missing },
+  { value: 'used', word: texts.usedUp },
+  { value: 'faulty', word: texts.faulty },
+] as const
+type State = (typeof STATES)[number]['value']
+const states = reactive<Record<string, State>>({})
+const faults = reactive<Record<string, string>>({})
+const pictures = reactive<Record<string, File>>({})
+const whole = ref('')
+/** The tag stays in the heading while the dialog goes. */
+const shown = ref('')
+const { busy, error, run } = useAct(STORES_STALE)
+watch(tag, (now) => {
+  if (now) shown.value = now
+  for (const held of [states, faults, pictures]) for (const ref of Object.keys(held)) delete held[ref]
+  whole.value = ''
+  error.value = null
+})
+const refsIn = (state: State) => Object.keys(states).filter((ref) => states[ref] === state)
+const unsaid = computed(() => refsIn('faulty').filter((ref) => !faults[ref]?.trim()))
+const pictureWords = (ref: string) =>
+  pictures[ref] ? texts.pictureTakeAnother(pictures[ref].name) : texts.addAPicture
+async function save() {
+  if (unsaid.value.length) {
+    error.value = new ApiError(texts.sayWhatIsWrong(unsaid.value.join(', ')), 422)
+    return
+  }
+  const said = Object.fromEntries(refsIn('faulty').map((ref) => [ref, faults[ref]!.trim()]))
+  const body = {
+    tag: tag.value,
+    missing: refsIn('missing'),
+    used_up: refsIn('used'),
+    faults: whole.value.trim() ? { ...said, '': whole.value.trim() } : said,
+  }
+  const done = await run(async () => {
+    const saved = await ask(client.POST('/api/hatch/came-back', { body }))
+    const refused = await sendPictures(saved.faults, pictures)
+    return { message: [saved.message, ...refused].join(' ') }
+  })
+  if (!done) return
+  emit('said', done.message)
+  show.value = false
+}
+</script>
+
+<template>
+  <Dialog v-model:show="show" :title="texts.isBack(shown)" width="680px" @closed="emit('closed')">
+    <Asked v-slot="{ data }" :query="query" :what="texts.theKit">
+      <section v-if="data.looks.length" :aria-label="texts.beforeItIsPacked">
+        <ul class="looks">
+          <li v-for="look in data.looks" :key="look.ref + look.how" :class="{ must: look.must }">
+            <b>{{ look.must ? texts.test(look.title) : look.title }}</b><span
+              >{{ look.because }}. {{ look.how }}{{ look.well ? ` ${texts.well(look.well)}` : '' }}</span
+            >
+          </li>
+        </ul>
+      </section>
+      <NForm @submit.prevent="save">
+        <fieldset v-for="part in data.parts" :key="part.ref">
+          <legend>
+            <b class="v">{{ part.ref }}</b> {{ part.title }} <span class="v soft">{{ part.module }}</span>
+          </legend>
+          <NRadioGroup
+            :value="states[part.ref] ?? 'there'"
+            :name="`state-${part.ref}`"
+            @update:value="states[part.ref] = $event"
+          >
+            <NRadio v-for="state in STATES" :key="state.value" :value="state.value">{{ state.word }}</NRadio>
+          </NRadioGroup>
+          <TextField
+            v-if="states[part.ref] === 'faulty'"
+            v-model="faults[part.ref]"
+            :aria-label="texts.whatIsWrongWith(part.title)"
+            :placeholder="texts.whatIsWrongWithIt"
+            maxlength="200"
+          />
+          <PictureButton v-if="states[part.ref] === 'faulty'" @chosen="pictures[part.ref] = $event">{{
+            pictureWords(part.ref)
+          }}</PictureButton>
+        </fieldset>
+        <FormField :label="texts.somethingAboutTheKit"
+          ><TextField v-model="whole" :placeholder="texts.kitFaultExample" maxlength="200"
+        /></FormField>
+        <p v-if="whole.trim()">
+          <PictureButton @chosen="pictures[''] = $event">{{ pictureWords('') }}</PictureButton>
+        </p>
+        <ErrorNote :error="error" />
+        <p class="acts">
+          <NButton type="primary" attr-type="submit" :disabled="busy">{{ texts.saveHowItCameBack }}</NButton>
+        </p>
+      </NForm>
+    </Asked>
+  </Dialog>
+</template>
+
+<style scoped>
+form {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 10px;
+}
+fieldset {
+  border: 0;
+  border-top: 1px solid var(--line);
+  margin: 0;
+  padding: 8px 0 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  align-items: center;
+}
+legend {
+  float: left;
+  flex: 1 1 260px;
+  padding: 0;
+}
+fieldset .n-input {
+  flex: 1 0 100%;
+}
+.looks {
+  list-style: none;
+  margin: 0 0 6px;
+  padding: 0;
+  display: grid;
+  gap: 6px;
+}
+.looks li {
+  display: grid;
+  gap: 2px;
+  padding: 8px 12px;
+  background: var(--sunk);
+  border-radius: var(--radius);
+}
+.looks .must {
+  background: var(--stop-bg);
+}
+.looks .must b {
+  color: var(--stop);
+}
+.acts {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+}
+</style>
