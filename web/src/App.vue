@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import LinkButton from '@/pieces/controls/LinkButton.vue'
 import { FIELD_DATES } from '@texts/language'
 import { app as texts } from '@texts/app'
+import { loadSoon } from './pieces/lazy'
 import { naiveOverrides, naiveTheme } from './look/theme'
 import EmptyNote from '@/pieces/states/EmptyNote.vue'
 import Invitations from '@/pieces/frame/Invitations.vue'
@@ -12,6 +13,7 @@ import Notices from '@/pieces/frame/Notices.vue'
 import TopBar from '@/pieces/frame/TopBar.vue'
 import { useMe } from './shared/me'
 
+loadSoon(() => import('./pieces/dialog/DialogFrame.vue'))
 const route = useRoute()
 const { data: me } = useMe()
 const bare = computed(() => ['log-in', 'feedback', 'first-start', 'join'].includes(String(route.name)))

@@ -1,6 +1,12 @@
 // Parts that are loaded only where they are looked at: the code editor and the chart library weigh more than all the rest,
 // and nobody hands anything in before they have read what is there.
-import { type AsyncComponentLoader, type Component, defineAsyncComponent } from 'vue'
+import {
+  type AsyncComponentLoader,
+  type Component,
+  defineAsyncComponent,
+  onMounted,
+  onScopeDispose,
+} from 'vue'
 import Loading from './states/Loading.vue'
 import NotLoaded from './states/NotLoaded.vue'
 
@@ -11,6 +17,15 @@ export function lazy<T extends Component>(loader: AsyncComponentLoader<T>): T {
     errorComponent: NotLoaded,
     delay: 150,
   }) as T
+}
+
+/** Loads what is likely to be needed next when the first view is there, so that a key that leads there finds it. */
+export function loadSoon(...loaders: (() => Promise<unknown>)[]) {
+  let timer = 0
+  onMounted(() => {
+    timer = window.setTimeout(() => loaders.forEach((load) => void load().catch(() => undefined)), 1500)
+  })
+  onScopeDispose(() => window.clearTimeout(timer))
 }
 
 export const HandIn = lazy(() => import('./hand-in/HandIn.vue'))

@@ -70,16 +70,11 @@ async function logOut() {
 </script>
 
 <template>
-  <MenuButton
-    v-if="me?.name"
-    class="who"
-    :label="texts.accountThemeKeys(named)"
-    :title="named"
-    :groups="groups"
-    @choose="choose"
+  <span v-if="me?.name" class="who"
+    ><MenuButton :label="texts.accountThemeKeys(named)" :title="named" :groups="groups" @choose="choose">
+      <span class="name">{{ named }}</span>
+    </MenuButton></span
   >
-    <span class="name">{{ named }}</span>
-  </MenuButton>
   <Dialog v-model:show="leaving" :title="texts.logOutQuestion">
     <p v-if="drafts">{{ notHandedIn }}</p>
     <ErrorNote :error="refused" />
@@ -92,6 +87,9 @@ async function logOut() {
 
 <style scoped>
 .who {
+  min-width: 0;
+}
+.who :deep(.n-button) {
   gap: 7px;
   font-size: 14.5px;
   font-weight: 400;

@@ -30,20 +30,17 @@ const groups = computed(() => [
 </script>
 
 <template>
-  <MenuButton
-    v-if="session && several"
-    class="clock"
-    :label="texts.chooseTheSession"
-    :groups="groups"
-    @choose="choose(Number($event))"
+  <span v-if="session && several" class="several"
+    ><MenuButton :label="texts.chooseTheSession" :groups="groups" @choose="choose(Number($event))">
+      {{ clockTime(now, session.zone) }} · {{ said }}
+    </MenuButton></span
   >
-    {{ clockTime(now, session.zone) }} · {{ said }}
-  </MenuButton>
   <span v-else-if="session" class="clock">{{ clockTime(now, session.zone) }} · {{ said }}</span>
 </template>
 
 <style scoped>
-.clock {
+.clock,
+.several :deep(.n-button) {
   font-weight: 400;
   color: var(--bar-warm) !important; /* also while it has the focus, on the bar that is always dark */
   padding: 8px;

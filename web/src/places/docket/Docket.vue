@@ -10,15 +10,23 @@ import { clockTime, STATIONS, type StationName } from '@/shared/words'
 import { docket as texts } from '@texts/docket'
 import DocketBanners from './DocketBanners.vue'
 import { provideDocket } from './use-docket'
-import { lazy } from '@/pieces/lazy'
+import { lazy, loadSoon } from '@/pieces/lazy'
 
-const KitStation = lazy(() => import('./KitStation.vue'))
-const MarkStation = lazy(() => import('./mark/MarkStation.vue'))
-const PowerStation = lazy(() => import('./power/PowerStation.vue'))
-const ProgramStation = lazy(() => import('./program/ProgramStation.vue'))
-const ReadingsStation = lazy(() => import('./readings/ReadingsStation.vue'))
-const WiringStation = lazy(() => import('./wiring/WiringStation.vue'))
-
+const STATION_PARTS = {
+  KitStation: () => import('./KitStation.vue'),
+  MarkStation: () => import('./mark/MarkStation.vue'),
+  PowerStation: () => import('./power/PowerStation.vue'),
+  ProgramStation: () => import('./program/ProgramStation.vue'),
+  ReadingsStation: () => import('./readings/ReadingsStation.vue'),
+  WiringStation: () => import('./wiring/WiringStation.vue'),
+}
+loadSoon(...Object.values(STATION_PARTS))
+const KitStation = lazy(STATION_PARTS.KitStation)
+const MarkStation = lazy(STATION_PARTS.MarkStation)
+const PowerStation = lazy(STATION_PARTS.PowerStation)
+const ProgramStation = lazy(STATION_PARTS.ProgramStation)
+const ReadingsStation = lazy(STATION_PARTS.ReadingsStation)
+const WiringStation = lazy(STATION_PARTS.WiringStation)
 const route = useRoute()
 const router = useRouter()
 const id = computed(() => Number(route.params.id))
