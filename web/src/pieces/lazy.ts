@@ -23,7 +23,7 @@ export function lazy<T extends Component>(loader: AsyncComponentLoader<T>): T {
 export function loadSoon(...loaders: (() => Promise<unknown>)[]) {
   let timer = 0
   onMounted(() => {
-    timer = window.setTimeout(() => loaders.forEach((load) => void load().catch(() => undefined)), 1500)
+    timer = window.setTimeout(() => loaders.forEach((load) => void load().catch(() => undefined)), 5000)
   })
   onScopeDispose(() => window.clearTimeout(timer))
 }

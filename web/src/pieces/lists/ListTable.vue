@@ -79,11 +79,15 @@ function turn(key: string) {
 const sorted = (key: string) =>
   order.value?.key === key ? (order.value.falls ? 'descending' : 'ascending') : undefined
 
-const shown = computed(() => columns.filter((column) => !column.mayHide || !hidden.value.includes(column.key)))
+const shown = computed(() =>
+  columns.filter((column) => !column.mayHide || !hidden.value.includes(column.key)),
+)
 const page = ref(1)
 const pages = computed(() => Math.ceil(rows.length / pageSize))
 const here = computed(() => Math.min(page.value, pages.value || 1))
 const listed = computed(() => ordered.value.slice((here.value - 1) * pageSize, here.value * pageSize))
+/** A cell that has no slot of its own. */
+const plain = (row: Row, key: string) => (row as Record<string, unknown>)[key]
 </script>
 
 <template>
@@ -115,7 +119,14 @@ const listed = computed(() => ordered.value.slice((here.value - 1) * pageSize, h
             >
               <NButton v-if="column.by" text class="by" @click="turn(column.key)">
                 {{ column.title }}
-                <svg v-if="sorted(column.key)" :class="sorted(column.key)" viewBox="0 0 12 12" width="11" height="11" aria-hidden="true">
+                <svg
+                  v-if="sorted(column.key)"
+                  :class="sorted(column.key)"
+                  viewBox="0 0 12 12"
+                  width="11"
+                  height="11"
+                  aria-hidden="true"
+                >
                   <path d="M6 10V2M2.5 5.5L6 2l3.5 3.5" />
                 </svg>
               </NButton>
@@ -126,8 +137,12 @@ const listed = computed(() => ordered.value.slice((here.value - 1) * pageSize, h
         </thead>
         <tbody>
           <tr v-for="row in listed" :key="rowKey(row)" v-bind="rowProps?.(row)">
-            <td v-for="column in shown" :key="column.key" :class="{ num: column.isNumber, v: column.isNumber }">
-              <slot :name="column.key" :row="row">{{ (row as Record<string, unknown>)[column.key] }}</slot>
+            <td
+              v-for="column in shown"
+              :key="column.key"
+              :class="{ num: column.isNumber, v: column.isNumber }"
+            >
+              <slot :name="column.key" :row="row">{{ plain(row, column.key) }}</slot>
             </td>
           </tr>
         </tbody>

@@ -73,6 +73,7 @@ function move() {
         :key="member.user"
         :checked="place.absent.includes(member.user)"
         :disabled="busy"
+        :aria-disabled="busy"
         @update:checked="emit('absent', member.user, $event)"
         >{{ member.name }}</NCheckbox
       >
