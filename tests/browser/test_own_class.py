@@ -183,6 +183,7 @@ class OwnClassTest(BrowserCase):
         self.hand_in(page, TANK.wiring)
         page.get_by_text("Nets and currents are as the exercise asks").wait_for()
         page.get_by_role("link", name="Power").click()
+        page.get_by_role("heading", name="Before power").wait_for()
         page.keyboard.press("c")
         page.keyboard.press("p")
         page.get_by_role("heading", name="Cleared for power").wait_for()

@@ -19,13 +19,16 @@ export function lazy<T extends Component>(loader: AsyncComponentLoader<T>): T {
   }) as T
 }
 
-/** Loads what is likely to be needed next when the first view is there, so that a key that leads there finds it. */
+/** Loads what is likely to be needed next at the first sign of a person, so that a key that leads there finds it. */
 export function loadSoon(...loaders: (() => Promise<unknown>)[]) {
-  let timer = 0
-  onMounted(() => {
-    timer = window.setTimeout(() => loaders.forEach((load) => void load().catch(() => undefined)), 5000)
-  })
-  onScopeDispose(() => window.clearTimeout(timer))
+  const signs = ['pointermove', 'pointerdown', 'keydown'] as const
+  function load() {
+    stop()
+    for (const one of loaders) void one().catch(() => undefined)
+  }
+  const stop = () => signs.forEach((sign) => window.removeEventListener(sign, load))
+  onMounted(() => signs.forEach((sign) => window.addEventListener(sign, load, { passive: true })))
+  onScopeDispose(stop)
 }
 
 export const HandIn = lazy(() => import('./hand-in/HandIn.vue'))

@@ -1,10 +1,9 @@
 <script setup lang="ts" generic="Row extends object">
 // A long list as a table: ordered by any column, in pages, with the columns that this device shows. The order and the
 // columns are remembered by the list's name.
-import { NButton, NCheckbox, NCheckboxGroup, NPopover, NTable } from 'naive-ui'
+import { NButton, NTable } from 'naive-ui'
 import { useStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import { listTable as texts } from '@texts/pieces'
 import { lazy } from '@/pieces/lazy'
 
 export interface ListColumn<Row> {
@@ -37,6 +36,7 @@ const {
   pageSize?: number
   rowProps?: (row: Row) => Record<string, unknown>
 }>()
+const ColumnChoice = lazy(() => import('./ColumnChoice.vue'))
 const Pages = lazy(() => import('./Pages.vue'))
 defineSlots<Record<string, (given: { row: Row }) => unknown>>()
 
@@ -92,16 +92,7 @@ const plain = (row: Row, key: string) => (row as Record<string, unknown>)[key]
 
 <template>
   <div class="list">
-    <NPopover v-if="optional.length" trigger="click" placement="bottom-end">
-      <template #trigger>
-        <NButton quaternary size="small" class="columns no-print">{{ texts.columns }}</NButton>
-      </template>
-      <NCheckboxGroup v-model:value="visible" class="boxes">
-        <NCheckbox v-for="column in optional" :key="column.key" :value="column.key">{{
-          column.title
-        }}</NCheckbox>
-      </NCheckboxGroup>
-    </NPopover>
+    <ColumnChoice v-if="optional.length" v-model="visible" class="columns" :columns="optional" />
     <div class="wrap">
       <NTable :bordered="false" size="small" class="middle">
         <caption class="visually-hidden">
@@ -159,10 +150,6 @@ const plain = (row: Row, key: string) => (row as Record<string, unknown>)[key]
 }
 .columns {
   justify-self: end;
-}
-.boxes {
-  display: grid;
-  gap: 6px;
 }
 .by {
   font-weight: inherit;

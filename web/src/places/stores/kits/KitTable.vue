@@ -40,11 +40,9 @@ const counts = computed(() => {
 const columns = computed((): ListColumn<Kit>[] => [
   { key: 'tag', title: texts.tag, by: (kit) => kit.tag },
   { key: 'state', title: common.state, by: (kit) => kitWords[kit.state] ?? kit.state },
-  ...(several.value
-    ? [{ key: 'exercise', title: common.exercise, by: (kit: Kit) => kit.exercise, mayHide: true }]
-    : []),
+  ...(several.value ? [{ key: 'exercise', title: common.exercise, by: (kit: Kit) => kit.exercise }] : []),
   { key: 'holder', title: texts.with, by: (kit) => kit.holder },
-  { key: 'note', title: texts.note, by: note, mayHide: true },
+  { key: 'note', title: texts.note, by: note },
   { key: 'acts', title: common.acts, hiddenTitle: true },
 ])
 const pressed = (tag: string) => ({
