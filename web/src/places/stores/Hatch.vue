@@ -16,9 +16,10 @@ import TabBar from '@/pieces/controls/TabBar.vue'
 import { common } from '@texts/common'
 import { hatch as texts } from '@texts/hatch'
 import KitTable from './kits/KitTable.vue'
-import ScanAnswers from './scan/ScanAnswers.vue'
 import { type Mode, useScans } from './scan/use-scans'
 import { lazy } from '@/pieces/lazy'
+
+const ScanAnswers = lazy(() => import('./scan/ScanAnswers.vue'))
 
 const SubstituteForm = lazy(() => import('./scan/SubstituteForm.vue'))
 const OrderList = lazy(() => import('./kits/OrderList.vue'))
