@@ -29,9 +29,11 @@ const chosen = defineModel<T>({ required: true })
 }
 .n-button {
   padding: 0 9px;
+  font-size: 14px;
 }
 kbd {
   border: 0;
   padding: 0;
+  margin-left: -4px;
 }
 </style>

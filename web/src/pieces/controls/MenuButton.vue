@@ -94,6 +94,15 @@ function onKey(event: KeyboardEvent) {
 </template>
 
 <style>
+.n-dropdown-menu .n-dropdown-option-body {
+  min-height: 36px;
+  padding: 4px 0;
+}
+@media (pointer: coarse) {
+  .n-dropdown-menu .n-dropdown-option-body {
+    min-height: 44px;
+  }
+}
 .menu-heading {
   padding: 4px 14px 2px;
   font-size: 13px;

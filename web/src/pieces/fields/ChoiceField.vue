@@ -33,9 +33,11 @@ const NOTHING = '\u0000'
 const shown = computed(() =>
   options.map((one) => ({ ...one, value: one.value === null ? NOTHING : one.value }) as SelectOption),
 )
-const chosen = computed(() =>
-  model.value === null && options.some((o) => o.value === null) ? NOTHING : model.value,
-)
+/** Nothing at all where the model is none of the options: then the field says what is asked for. */
+const chosen = computed(() => {
+  const one = options.find((option) => option.value === model.value)
+  return one && (one.value ?? NOTHING)
+})
 function choose(value: string | number) {
   model.value = (value === NOTHING ? null : value) as T
 }
@@ -71,6 +73,7 @@ defineExpose({ focus: () => root.value?.focus() })
   <NSelect
     ref="root"
     v-model:show="open"
+    to="body"
     :class="[attrs.class, { figures }]"
     :value="chosen ?? null"
     :options="shown"

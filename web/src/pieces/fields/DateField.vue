@@ -1,23 +1,16 @@
 <script setup lang="ts">
 // A day, kept as 2026-09-01 and shown as people write it here.
 import { NDatePicker } from 'naive-ui'
-import { inject, useAttrs, useTemplateRef } from 'vue'
+import { useTemplateRef } from 'vue'
 import { DAY_FORMAT } from '@texts/language'
 import { dateField as texts } from '@texts/pieces'
-import { FIELD } from './field-context'
-import { useInnerAttributes } from './inner'
+import { usePickerInput } from './inner'
 
 defineOptions({ inheritAttrs: false })
 defineProps<{ disabled?: boolean }>()
 const model = defineModel<string | null | undefined>({ required: true })
-const attrs = useAttrs()
-const label = inject(FIELD, null)
 const root = useTemplateRef<InstanceType<typeof NDatePicker>>('root')
-useInnerAttributes(root, 'input', () => ({
-  id: label?.id,
-  'aria-label': attrs['aria-label'] as string | undefined,
-  required: attrs.required !== undefined && attrs.required !== false ? '' : undefined,
-}))
+usePickerInput(root)
 </script>
 
 <template>
@@ -25,7 +18,7 @@ useInnerAttributes(root, 'input', () => ({
     ref="root"
     type="date"
     class="figures"
-    :class="attrs.class"
+    :class="$attrs.class"
     :formatted-value="model || null"
     value-format="yyyy-MM-dd"
     :format="DAY_FORMAT"

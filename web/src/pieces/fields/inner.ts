@@ -1,5 +1,6 @@
 // Naive UI does not pass every attribute on to the element that has the focus; these are set on it after each rendering.
-import { type ComponentPublicInstance, onMounted, onUpdated, type Ref, watch } from 'vue'
+import { type ComponentPublicInstance, inject, onMounted, onUpdated, type Ref, useAttrs, watch } from 'vue'
+import { FIELD } from './field-context'
 
 /** What is for the control itself: all but the class and the style, which are for the whole component. */
 export function ofControl(attributes: Record<string, unknown>): Record<string, unknown> {
@@ -9,6 +10,17 @@ export function ofControl(attributes: Record<string, unknown>): Record<string, u
 }
 
 export type Attributes = Record<string, string | undefined>
+
+/** The input inside a picker of days or times: its label, its name, and whether it has to be filled in. */
+export function usePickerInput(root: Readonly<Ref<ComponentPublicInstance | null>>) {
+  const attrs = useAttrs()
+  const label = inject(FIELD, null)
+  useInnerAttributes(root, 'input', () => ({
+    id: label?.id,
+    'aria-label': attrs['aria-label'] as string | undefined,
+    required: attrs.required !== undefined && attrs.required !== false ? '' : undefined,
+  }))
+}
 
 export function useInnerAttributes(
   root: Readonly<Ref<ComponentPublicInstance | null>>,

@@ -52,7 +52,7 @@ const menu = computed(() => ({
   id: list,
   role: options.value.length ? 'listbox' : undefined,
   'aria-label': texts.label,
-  style: { width: '320px' },
+  style: { width: '400px', maxWidth: '92vw' },
   virtualScroll: false,
   nodeProps: (option: unknown) => ({
     id: `${list}-${options.value.indexOf(option as never)}`,
@@ -121,6 +121,9 @@ useKeys({
 .jump :deep(.n-input) {
   background: var(--bar-here);
   color: var(--bar-soft);
+}
+.jump kbd {
+  margin-right: 8px;
 }
 .jump :deep(input) {
   color: #fff;

@@ -153,6 +153,7 @@ const plain = (row: Row, key: string) => (row as Record<string, unknown>)[key]
 }
 .by {
   font-weight: inherit;
+  color: inherit;
 }
 .under {
   display: block;

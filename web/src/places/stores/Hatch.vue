@@ -10,6 +10,7 @@ import ChoiceBar from '@/pieces/controls/ChoiceBar.vue'
 import { useFloor } from '@/queries/floor'
 import { useKits } from '@/queries/stores'
 import { useSession } from '@/shared/me'
+import { useOnce } from '@/shared/once'
 import { useSounds } from '@/shared/sounds'
 import { useTab } from '@/shared/tabs'
 import TabBar from '@/pieces/controls/TabBar.vue'
@@ -49,6 +50,7 @@ const route = useRoute()
 const act = ref<Mode | 'instead' | 'replace' | 'settings'>('out')
 const FORMS = ['instead', 'replace', 'settings']
 const looked = ref('')
+const wasLooked = useOnce(() => !!looked.value)
 const { on: sounds } = useSounds()
 const mode = computed<Mode>(() => (act.value === 'back' ? 'back' : 'out'))
 const code = ref('')
@@ -168,7 +170,7 @@ function choose(name: string) {
         </div>
       </Asked>
     </TabBar>
-    <CameBack v-model:tag="looked" @said="tell" @closed="refocus" />
+    <CameBack v-if="wasLooked" v-model:tag="looked" @said="tell" @closed="refocus" />
   </div>
 </template>
 

@@ -114,7 +114,7 @@ export const pairsPart = {
 }
 
 export const peoplePart = {
-  nameNumberOrLogIn: 'Name, number or log-in',
+  nameNumberOrLogIn: 'Find by name, number or log-in',
   findAStudent: 'Find a student',
   people: 'People',
   theStudentsOfASection: 'The students of a section. Log-ins are made from their names.',

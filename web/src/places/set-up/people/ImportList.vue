@@ -3,7 +3,7 @@
 import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
-import FileField from '@/pieces/fields/FileField.vue'
+import SpreadsheetField from '@/pieces/fields/SpreadsheetField.vue'
 import FormField from '@/pieces/fields/FormField.vue'
 import TextField from '@/pieces/fields/TextField.vue'
 import Dialog from '@/pieces/dialog/Dialog.vue'
@@ -11,7 +11,6 @@ import ErrorNote from '@/pieces/states/ErrorNote.vue'
 import { useAct } from '@/shared/act'
 import { base64Of } from '@/shared/files'
 import Sentence from '@/pieces/Sentence.vue'
-import { common } from '@texts/common'
 import { importList as texts } from '@texts/set-up-people'
 import ListChanges from './ListChanges.vue'
 import ListColumns from './ListColumns.vue'
@@ -113,15 +112,7 @@ const will = computed(() => {
 <template>
   <Dialog v-model:show="show" :title="texts.importAClassList" width="860px">
     <div v-if="!read" class="begin">
-      <FileField
-        area
-        accept=".csv,.tsv,.txt,.xlsx,.xls,.ods"
-        :aria-label="common.chooseAFile"
-        @choose="choose"
-      >
-        <b>{{ common.chooseAFile }}</b>
-        <p class="soft">{{ texts.csvXlsxOrOdsUp }}</p>
-      </FileField>
+      <SpreadsheetField :about="texts.csvXlsxOrOdsUp" @choose="choose" />
       <FormField :label="texts.orPasteCells"
         ><TextField v-model="pasted" type="textarea" :rows="7" spellcheck="false" figures
       /></FormField>

@@ -92,6 +92,9 @@ const pressed = (tag: string) => ({
       <template #state="{ row }"
         ><span class="state" :class="row.state">{{ kitWords[row.state] }}</span></template
       >
+      <template #holder="{ row }"
+        ><span class="with">{{ row.holder }}</span></template
+      >
       <template #note="{ row }"
         ><span class="soft">{{ note(row) }}</span></template
       >
@@ -123,16 +126,7 @@ header {
 .with {
   white-space: nowrap;
 }
-.wrap {
-  overflow: auto;
-}
-tbody tr {
-  cursor: pointer;
-}
-tbody tr:hover td {
-  background: var(--act-bg);
-}
-tr.chosen td:first-child {
+:deep(tr.chosen td:first-child) {
   box-shadow: inset 4px 0 0 var(--act);
 }
 .state {

@@ -3,7 +3,7 @@
 import { NButton, NTable } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
-import FileField from '@/pieces/fields/FileField.vue'
+import SpreadsheetField from '@/pieces/fields/SpreadsheetField.vue'
 import FormField from '@/pieces/fields/FormField.vue'
 import TextField from '@/pieces/fields/TextField.vue'
 import Dialog from '@/pieces/dialog/Dialog.vue'
@@ -12,7 +12,6 @@ import { STORES_STALE } from '@/queries/stores'
 import { useAct } from '@/shared/act'
 import { base64Of } from '@/shared/files'
 import Sentence from '@/pieces/Sentence.vue'
-import { common } from '@texts/common'
 import { importTable as texts } from '@texts/stores'
 
 const props = defineProps<{ tables: Schemas['StoreTableOut'][] }>()
@@ -75,15 +74,7 @@ async function commit() {
           >
         </Sentence>
       </p>
-      <FileField
-        area
-        accept=".csv,.tsv,.txt,.xlsx,.xls,.ods"
-        :aria-label="common.chooseAFile"
-        @choose="choose"
-      >
-        <b>{{ common.chooseAFile }}</b>
-        <p class="soft">{{ texts.csvXlsxOrOdsUp }}</p>
-      </FileField>
+      <SpreadsheetField :about="texts.csvXlsxOrOdsUp" @choose="choose" />
       <FormField :label="texts.orPasteCells"
         ><TextField v-model="pasted" type="textarea" :rows="4" figures
       /></FormField>
