@@ -2,7 +2,7 @@
 // A day, kept as 2026-09-01 and shown as people write it here.
 import { NDatePicker } from 'naive-ui'
 import { useTemplateRef } from 'vue'
-import { DAY_FORMAT } from '@texts/language'
+import { DAY_FORMAT, FIRST_DAY_OF_WEEK } from '@texts/language'
 import { dateField as texts } from '@texts/pieces'
 import { usePickerInput } from './inner'
 
@@ -17,6 +17,8 @@ usePickerInput(root)
   <NDatePicker
     ref="root"
     type="date"
+    to="body"
+    :first-day-of-week="FIRST_DAY_OF_WEEK"
     class="figures"
     :class="$attrs.class"
     :formatted-value="model || null"

@@ -13,6 +13,7 @@ usePickerInput(root)
 <template>
   <NTimePicker
     ref="root"
+    to="body"
     class="figures"
     :class="$attrs.class"
     :formatted-value="model || null"

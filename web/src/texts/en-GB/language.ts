@@ -6,6 +6,8 @@ export const LANGUAGE = 'en-GB'
 /** How the library's fields for days and times write them. */
 export const FIELD_DATES = dateEnGB
 export const DAY_FORMAT = 'dd/MM/yyyy'
+/** The week begins on Monday, which the library counts as 0. */
+export const FIRST_DAY_OF_WEEK = 0
 
 const PLURALS = new Intl.PluralRules(LANGUAGE)
 
