@@ -65,6 +65,9 @@ describe('an empty installation', () => {
     await type('Your name', 'Marlow, Inés')
     const logInName = [...document.querySelectorAll('input')].find((field) => field.value === 'i.marlow')
     expect(logInName, 'first letter and last name, without accents').toBeTruthy()
+    expect(document.querySelectorAll('input[type=password]'), 'nobody reads them on the screen').toHaveLength(
+      2,
+    )
     for (const field of document.querySelectorAll<HTMLInputElement>('input[type=password]')) {
       field.value = 'a longer pass phrase'
       field.dispatchEvent(new Event('input'))

@@ -41,9 +41,10 @@ function keep(event: Event) {
 const inputProps = computed(() => {
   const own = {
     id: label?.id,
-    type: type === 'search' ? 'search' : undefined,
     'aria-invalid': invalid || undefined,
     onInput: keep,
+    // Only where it is said: without a value it would take the kind of a password field away.
+    ...(type === 'search' ? { type } : {}),
   }
   return mergeProps(own, ofControl(attrs))
 })
