@@ -1,3 +1,4 @@
+import tailwindcss from '@tailwindcss/vite'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
 import { aliases } from './aliases.ts'
@@ -5,7 +6,7 @@ import { aliases } from './aliases.ts'
 const server = { target: 'http://127.0.0.1:8000', changeOrigin: false }
 
 export default defineConfig(({ command }) => ({
-  plugins: [vue()],
+  plugins: [vue(), tailwindcss()],
   base: command === 'build' ? '/static/' : '/',
   resolve: { alias: aliases },
   // Django renders the built index.html and fills in the page's nonce.

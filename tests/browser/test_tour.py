@@ -110,9 +110,9 @@ class KeysTest(BrowserCase):
 
     def test_a_finding_lights_its_evidence_in_map_and_nets(self):
         page = self.page_for("ines.marlow", f"/dockets/{self.docket(2).pk}/wiring")
-        page.locator(".block.lit[role=button]").wait_for()
+        page.locator(".part.lit[role=button]").wait_for()
         self.assertEqual(
-            page.locator(".block.lit[role=button]").get_attribute("aria-label"),
+            page.locator(".part.lit[role=button]").get_attribute("aria-label"),
             "U1, analogue thermometer, 500 mV offset",
         )
         self.assertEqual(page.locator(".strip.lit").count(), 2)

@@ -36,7 +36,7 @@ const elsewhere = computed(() => route.meta.staff && me.value?.kind === 'pair')
     :date-locale="FIELD_DATES"
     class="app"
   >
-    <a class="skip" href="#main">{{ texts.toTheContent }}</a>
+    <a class="skip absolute -left-250" href="#main">{{ texts.toTheContent }}</a>
     <TopBar v-if="!bare" />
     <Invitations />
     <main id="main" tabindex="-1">
@@ -59,10 +59,6 @@ main {
   flex: 1;
   min-height: 0;
   outline: none;
-}
-.skip {
-  position: absolute;
-  left: -999px;
 }
 .skip:focus {
   left: 12px;

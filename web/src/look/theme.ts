@@ -77,6 +77,7 @@ function overrides(): GlobalThemeOverrides {
       successColor: token('good'),
       warningColor: token('fix'),
     },
+    Flex: { gapSmall: '8px', gapMedium: '12px', gapLarge: '16px' },
     Button: {
       fontWeight: '600',
       fontSizeMedium: '14.5px',

@@ -39,9 +39,12 @@ async function keep() {
 </script>
 
 <template>
-  <NForm class="measure" @submit.prevent="keep">
+  <NForm
+    class="measure grid grid-cols-[1fr_auto_auto] gap-y-1.5 gap-x-3.5 items-center"
+    @submit.prevent="keep"
+  >
     <label :for="field">{{ label }}</label>
-    <span v-if="entry" class="v now">{{ entry.value }} {{ unit }}</span>
+    <span v-if="entry" class="v now font-semibold text-lg">{{ entry.value }} {{ unit }}</span>
     <span class="entry">
       <TextField
         :id="field"
@@ -51,10 +54,15 @@ async function keep() {
         :aria-invalid="!!wrong"
         figures
       />
-      <span class="unit">{{ unit }}</span>
+      <span class="min-w-7">{{ unit }}</span>
       <NButton type="primary" ghost attr-type="submit" :disabled="!typed.trim()">{{ common.save }}</NButton>
     </span>
-    <p v-if="said" class="said" :class="{ differs: agrees === false, fits: agrees }" role="status">
+    <p
+      v-if="said"
+      class="said col-span-full -mt-2 mb-1 text-soft"
+      :class="{ differs: agrees === false, fits: agrees }"
+      role="status"
+    >
       <b v-if="agrees === false">{{ texts.differs }}</b> <b v-else-if="agrees">{{ texts.agrees }}</b>
       {{ said }}
     </p>
@@ -63,16 +71,6 @@ async function keep() {
 </template>
 
 <style scoped>
-.measure {
-  display: grid;
-  grid-template-columns: 1fr auto auto;
-  gap: 6px 14px;
-  align-items: center;
-}
-.now {
-  font-weight: 640;
-  font-size: 16px;
-}
 .entry {
   display: flex;
   align-items: center;
@@ -81,14 +79,6 @@ async function keep() {
 }
 .entry .n-input {
   width: 92px;
-}
-.unit {
-  min-width: 27px;
-}
-.said {
-  grid-column: 1 / -1;
-  margin: -8px 0 4px;
-  color: var(--soft);
 }
 .differs {
   color: var(--stop);

@@ -45,6 +45,7 @@ function isLitLead(ends: [string, string]): boolean {
 <template>
   <figure class="map" :class="severity">
     <svg
+      class="w-full block"
       :viewBox="`0 0 ${width} ${map.height}`"
       role="group"
       :aria-label="texts.boardMapPartsWires(bench.parts.length, bench.wires.length)"
@@ -112,11 +113,11 @@ function isLitLead(ends: [string, string]): boolean {
       <g
         v-for="block in map.blocks"
         :key="block.ref"
-        class="block"
+        class="part cursor-pointer"
         :class="{ lit: litParts.has(block.ref) }"
         @click="emit('choosePart', block.ref)"
       >
-        <rect v-if="block.outline" v-bind="block.outline" rx="7" class="outline" />
+        <rect v-if="block.outline" v-bind="block.outline" rx="7" class="body" />
         <polyline v-else :points="block.spine.map((p) => p.join(',')).join(' ')" class="spine" />
         <circle v-for="leg in block.legs" :key="leg.leg" :cx="leg.x" :cy="leg.y" r="5" class="foot">
           <title>{{ texts.refInLegPlace(block.ref, leg.leg, leg.place) }}</title>
@@ -125,7 +126,7 @@ function isLitLead(ends: [string, string]): boolean {
       <g
         v-for="block in map.blocks"
         :key="`l${block.ref}`"
-        class="block"
+        class="part cursor-pointer"
         :class="{ lit: litParts.has(block.ref) }"
         tabindex="0"
         role="button"
@@ -193,10 +194,6 @@ function isLitLead(ends: [string, string]): boolean {
 .map.check {
   --hit: var(--check);
 }
-svg {
-  width: 100%;
-  display: block;
-}
 .rail {
   fill: var(--sunk);
   stroke: var(--line);
@@ -234,13 +231,13 @@ svg {
   fill: var(--faint);
   text-anchor: end;
 }
-.outline {
+.body {
   fill: var(--ink);
   fill-opacity: 0.14;
   stroke: var(--ink);
   stroke-width: 2;
 }
-.block.lit .outline {
+.part.lit .body {
   fill: var(--hit);
   stroke: var(--hit);
 }
@@ -249,7 +246,7 @@ svg {
   stroke: var(--soft);
   stroke-width: 2;
 }
-.block.lit .flight {
+.part.lit .flight {
   stroke: var(--hit);
 }
 .chip .legname {
@@ -274,10 +271,7 @@ svg {
   stroke: var(--lit);
   stroke-width: 10;
 }
-.block {
-  cursor: pointer;
-}
-.block:focus:not(:focus-visible) {
+.part:focus:not(:focus-visible) {
   outline: none;
 }
 .spine {
@@ -306,18 +300,18 @@ svg {
   fill: var(--sheet);
   text-anchor: middle;
 }
-.block.lit .spine {
+.part.lit .spine {
   stroke: var(--hit);
   opacity: 1;
 }
-.block.lit .foot,
-.block.lit .leader {
+.part.lit .foot,
+.part.lit .leader {
   stroke: var(--hit);
 }
-.block.lit .name {
+.part.lit .name {
   fill: var(--hit);
 }
-.block:focus-visible .name {
+.part:focus-visible .name {
   stroke: var(--act);
   stroke-width: 3;
 }

@@ -34,23 +34,15 @@ function words(net: NetRow): string {
     </thead>
     <tbody>
       <tr v-for="net in nets" :key="net.name" :class="{ lit: isLit(net) }">
-        <td class="v name">{{ net.name }}</td>
+        <td class="v name whitespace-nowrap font-semibold">{{ net.name }}</td>
         <td class="v num">{{ words(net) }}</td>
-        <td class="v places">{{ net.places.join('  ') }}</td>
+        <td class="v places text-soft whitespace-pre-wrap">{{ net.places.join('  ') }}</td>
       </tr>
     </tbody>
   </NTable>
 </template>
 
 <style scoped>
-.name {
-  white-space: nowrap;
-  font-weight: 600;
-}
-.places {
-  color: var(--soft);
-  white-space: pre-wrap;
-}
 tr.lit td {
   background: var(--lit);
   color: var(--ink);

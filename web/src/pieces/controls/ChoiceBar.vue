@@ -7,7 +7,7 @@ const chosen = defineModel<T>({ required: true })
 </script>
 
 <template>
-  <span class="choices" role="group" :aria-label="label">
+  <span class="flex flex-wrap gap-1" role="group" :aria-label="label">
     <NButton
       v-for="choice in choices"
       :key="String(choice.value)"
@@ -16,24 +16,14 @@ const chosen = defineModel<T>({ required: true })
       :aria-pressed="chosen === choice.value"
       @click="chosen = choice.value"
     >
-      {{ choice.word }} <kbd v-if="choice.key">{{ choice.key }}</kbd>
+      {{ choice.word }} <kbd v-if="choice.key" class="border-0 p-0 -ml-1">{{ choice.key }}</kbd>
     </NButton>
   </span>
 </template>
 
 <style scoped>
-.choices {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 3px;
-}
 .n-button {
   padding: 0 9px;
   font-size: 14px;
-}
-kbd {
-  border: 0;
-  padding: 0;
-  margin-left: -4px;
 }
 </style>

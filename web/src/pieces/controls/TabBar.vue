@@ -1,6 +1,6 @@
 <script setup lang="ts" generic="T extends string">
 // The views of one thing, one of them shown in the panel below. Arrow keys move between the tabs, Enter opens one.
-import { NTab, NTabs } from 'naive-ui'
+import { NFlex, NTab, NTabs } from 'naive-ui'
 import { computed, useId } from 'vue'
 
 const props = defineProps<{ tabs: Record<T, string>; label: string }>()
@@ -25,8 +25,8 @@ function onKey(event: KeyboardEvent, name: T) {
 </script>
 
 <template>
-  <div class="root">
-    <div class="bar">
+  <div class="min-w-0 flex flex-col min-h-0 flex-1">
+    <NFlex align="center" :size="[18, 0]" class="bar px-4.5 border-b border-b-line">
       <NTabs
         class="tabs"
         role="tablist"
@@ -48,48 +48,27 @@ function onKey(event: KeyboardEvent, name: T) {
           >{{ word }}</NTab
         >
       </NTabs>
-      <span class="side"><slot name="side" /></span>
-    </div>
-    <div :id="panel" class="panel" role="tabpanel" tabindex="0" :aria-labelledby="`${panel}-${tab}`">
+      <span class="ml-auto text-soft text-sm overflow-hidden text-ellipsis whitespace-nowrap"
+        ><slot name="side"
+      /></span>
+    </NFlex>
+    <div
+      :id="panel"
+      class="panel flex-1 min-h-0 overflow-auto py-3 px-4.5"
+      role="tabpanel"
+      tabindex="0"
+      :aria-labelledby="`${panel}-${tab}`"
+    >
       <slot />
     </div>
   </div>
 </template>
 
 <style scoped>
-.root {
-  min-width: 0;
-  display: flex;
-  flex-direction: column;
-  min-height: 0;
-  flex: 1;
-}
-.bar {
-  display: flex;
-  align-items: center;
-  flex-wrap: wrap;
-  gap: 0 18px;
-  padding: 0 18px;
-  border-bottom: 1px solid var(--line);
-}
 .tabs {
   width: auto;
   min-width: 0;
   max-width: 100%;
-}
-.side {
-  margin-left: auto;
-  color: var(--soft);
-  font-size: 14px;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-.panel {
-  flex: 1;
-  min-height: 0;
-  overflow: auto;
-  padding: 12px 18px;
 }
 .n-tabs-tab:focus-visible,
 .panel:focus-visible {

@@ -9,10 +9,10 @@ const inOrder = computed(() => [...props.checks].sort((a, b) => Number(b.needs) 
 </script>
 
 <template>
-  <section v-if="checks.length" class="before">
+  <section v-if="checks.length" class="mt-4.5">
     <h3>{{ texts.beforeItRuns }}</h3>
-    <ul>
-      <li v-for="check in inOrder" :key="check.text" :class="{ needs: check.needs }">
+    <ul class="list-none mt-1.5 mb-0 mx-0 p-0 grid grid-cols-1 gap-1.5 text-base">
+      <li v-for="check in inOrder" :key="check.text" class="pl-4.5 relative" :class="{ needs: check.needs }">
         <span v-if="check.needs" class="visually-hidden">{{ texts.toBeDone }}</span>
         {{ check.text }}
       </li>
@@ -21,22 +21,6 @@ const inOrder = computed(() => [...props.checks].sort((a, b) => Number(b.needs) 
 </template>
 
 <style scoped>
-.before {
-  margin-top: 18px;
-}
-ul {
-  list-style: none;
-  margin: 6px 0 0;
-  padding: 0;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 6px;
-  font-size: 14.5px;
-}
-li {
-  padding-left: 18px;
-  position: relative;
-}
 li::before {
   content: '';
   position: absolute;

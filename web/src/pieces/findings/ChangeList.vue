@@ -12,9 +12,13 @@ defineProps<{ changes: Schemas['ChangeOut'][]; since: number }>()
     <h3>
       {{ texts.sinceAttempt(changes.length, since) }}
     </h3>
-    <ul v-if="changes.length">
-      <li v-for="(change, index) in changes" :key="index">
-        <span class="kind">{{ changeWords[change.kind] ?? change.kind }}</span>
+    <ul v-if="changes.length" class="list-none mt-1.5 mb-0 mx-0 p-0 grid grid-cols-1 gap-1">
+      <li
+        v-for="(change, index) in changes"
+        :key="index"
+        class="grid grid-cols-[70px_auto_1fr] gap-2.5 items-baseline text-sm"
+      >
+        <span class="kind text-copper font-semibold">{{ changeWords[change.kind] ?? change.kind }}</span>
         <b class="v">{{ change.what }}</b>
         <span class="v">
           <del v-if="change.before && change.kind !== 'removed'">{{ change.before }}</del>
@@ -28,25 +32,6 @@ defineProps<{ changes: Schemas['ChangeOut'][]; since: number }>()
 </template>
 
 <style scoped>
-ul {
-  list-style: none;
-  margin: 6px 0 0;
-  padding: 0;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 3px;
-}
-li {
-  display: grid;
-  grid-template-columns: 70px auto 1fr;
-  gap: 10px;
-  align-items: baseline;
-  font-size: 14px;
-}
-.kind {
-  color: var(--copper);
-  font-weight: 620;
-}
 del {
   color: var(--soft);
   text-decoration-thickness: 1px;

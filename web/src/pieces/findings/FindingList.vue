@@ -25,27 +25,28 @@ function evidence(finding: Finding): string {
 
 <template>
   <section :aria-label="texts.findings">
-    <header>
-      <h2>
+    <header class="flex items-center gap-2 flex-wrap mb-2.5">
+      <h2 class="mr-1.5">
         {{ findings.length ? texts.findingCount(findings.length) : texts.noFindings }}
       </h2>
       <SeverityTag v-for="entry in counts" :key="entry.severity" v-bind="entry" />
     </header>
-    <p v-if="!findings.length" class="good">
+    <p v-if="!findings.length" class="bg-good-bg text-good rounded py-2.5 px-3.5">
       {{ good ?? texts.nothingStandsOut }}
     </p>
-    <ul>
+    <ul class="list-none m-0 p-0">
       <li
         v-for="(finding, index) in findings"
         :key="index"
+        class="border-b border-b-line"
         :class="[finding.severity, { open: index === chosen }]"
       >
         <NButton text class="whole head" :aria-expanded="index === chosen" @click="chosen = index">
           <SeverityTag :severity="finding.severity" />
           <span class="seen">{{ finding.seen }}</span>
-          <span class="v where">{{ evidence(finding) }}</span>
+          <span class="v where text-soft">{{ evidence(finding) }}</span>
         </NButton>
-        <div v-if="index === chosen" class="body">
+        <div v-if="index === chosen" class="body grid grid-cols-1 gap-2 pt-0.5 pb-3.5 pr-4 pl-25">
           <p class="soft">{{ finding.why }}</p>
           <p>
             <b>{{ texts.remedy }}</b> {{ finding.remedy }}
@@ -62,7 +63,7 @@ function evidence(finding: Finding): string {
               }}
             </NButton>
           </p>
-          <p v-if="finding.hint" class="hint">
+          <p v-if="finding.hint" class="border-t border-t-line pt-2 text-soft">
             {{ shows ? texts.thePairMayAskFor : texts.thePairIsShown }}: “{{ finding.hint }}”
           </p>
         </div>
@@ -72,24 +73,6 @@ function evidence(finding: Finding): string {
 </template>
 
 <style scoped>
-header {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  flex-wrap: wrap;
-  margin-bottom: 10px;
-}
-header h2 {
-  margin-right: 6px;
-}
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-li {
-  border-bottom: 1px solid var(--line);
-}
 li.open {
   background: var(--sheet);
   border: 1.5px solid var(--pad);
@@ -119,26 +102,6 @@ li.open .where {
 }
 li.open .seen {
   font-weight: 640;
-}
-.where {
-  color: var(--soft);
-}
-.body {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 8px;
-  padding: 2px 16px 14px 100px;
-}
-.hint {
-  border-top: 1px solid var(--line);
-  padding-top: 8px;
-  color: var(--soft);
-}
-.good {
-  background: var(--good-bg);
-  color: var(--good);
-  border-radius: var(--radius);
-  padding: 10px 14px;
 }
 @media (max-width: 700px) {
   .body {

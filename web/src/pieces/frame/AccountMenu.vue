@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Who is logged in, and what concerns them and their device: password, theme, keys, leaving.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { ask, client, type Schemas } from '@/api/client'
@@ -70,25 +70,22 @@ async function logOut() {
 </script>
 
 <template>
-  <span v-if="me?.name" class="who"
+  <span v-if="me?.name" class="who min-w-0"
     ><MenuButton :label="texts.accountThemeKeys(named)" :title="named" :groups="groups" @choose="choose">
-      <span class="name">{{ named }}</span>
+      <span class="name overflow-hidden text-ellipsis whitespace-nowrap">{{ named }}</span>
     </MenuButton></span
   >
   <Dialog v-model:show="leaving" :title="texts.logOutQuestion">
     <p v-if="drafts">{{ notHandedIn }}</p>
     <ErrorNote :error="refused" />
-    <div class="acts">
+    <NFlex :wrap="false" size="small" class="acts">
       <NButton type="primary" @click="logOut">{{ drafts ? texts.deleteAndLogOut : texts.logOut }}</NButton>
       <NButton type="primary" quaternary @click="leaving = false">{{ texts.stay }}</NButton>
-    </div>
+    </NFlex>
   </Dialog>
 </template>
 
 <style scoped>
-.who {
-  min-width: 0;
-}
 .who :deep(.n-button) {
   gap: 7px;
   font-size: 14.5px;
@@ -98,14 +95,5 @@ async function logOut() {
   min-width: 0;
   /* A long name is cut here; the places beside it never are. */
   max-width: clamp(90px, 18vw, 240px);
-}
-.name {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-.acts {
-  display: flex;
-  gap: 10px;
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Parts in sections of other courses that were offered to the reader: nobody is put into one without saying yes.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { ask, client } from '@/api/client'
 import { useAct } from '@/shared/act'
 import { useMe, useShowMe } from '@/shared/me'
@@ -21,32 +21,18 @@ async function answer(id: number, accept: boolean) {
 </script>
 
 <template>
-  <section v-if="me?.invitations.length" class="invitations no-print" :aria-label="texts.label">
-    <p v-for="one in me.invitations" :key="one.id">
-      <span>{{ texts.invitesYou(one.by, roleName(one.role), one.section) }}</span>
+  <section
+    v-if="me?.invitations.length"
+    class="no-print py-1.5 px-5 bg-sheet border-b border-b-line"
+    :aria-label="texts.label"
+  >
+    <NFlex v-for="one in me.invitations" :key="one.id" align="center" class="my-1">
+      <span class="wrap-anywhere">{{ texts.invitesYou(one.by, roleName(one.role), one.section) }}</span>
       <NButton type="primary" :disabled="busy" @click="answer(one.id, true)">{{ texts.accept }}</NButton>
       <NButton type="primary" quaternary :disabled="busy" @click="answer(one.id, false)">{{
         texts.decline
       }}</NButton>
-    </p>
+    </NFlex>
     <ErrorNote :error="error" />
   </section>
 </template>
-
-<style scoped>
-.invitations {
-  padding: 6px 20px;
-  background: var(--sheet);
-  border-bottom: 1px solid var(--line);
-}
-p {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 12px;
-  align-items: center;
-  margin: 4px 0;
-}
-span {
-  overflow-wrap: anywhere;
-}
-</style>

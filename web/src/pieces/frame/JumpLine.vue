@@ -106,7 +106,7 @@ useKeys({
     @keydown="pointAtOption(control(), list)"
     @keydown.esc="line?.blur()"
   >
-    <template #prefix><kbd aria-hidden="true">/</kbd></template>
+    <template #prefix><kbd class="mr-2 text-bar-soft" aria-hidden="true">/</kbd></template>
     <template #empty
       ><span class="soft">{{ loading ? texts.loading : texts.nothingByThese }}</span></template
     >
@@ -122,15 +122,11 @@ useKeys({
   background: var(--bar-here);
   color: var(--bar-soft);
 }
-.jump kbd {
-  margin-right: 8px;
-}
 .jump :deep(input) {
   color: #fff;
   caret-color: #fff;
 }
-.jump :deep(.n-input__placeholder),
-.jump kbd {
+.jump :deep(.n-input__placeholder) {
   color: var(--bar-soft);
 }
 .jump :deep(.n-input__border) {

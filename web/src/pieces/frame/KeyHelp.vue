@@ -16,18 +16,18 @@ const onFloor = computed(() => route.name === 'floor')
 
 <template>
   <Dialog v-model:show="show" :title="texts.keysHere" width="420px">
-    <dl>
+    <dl class="grid grid-cols-[auto_1fr] gap-y-2 gap-x-4 m-0">
       <template v-for="hint in keyHints" :key="hint.key + hint.does">
         <dt>
           <kbd>{{ NAMES[hint.key] ?? hint.key.toUpperCase() }}</kbd>
         </dt>
-        <dd>{{ hint.does }}</dd>
+        <dd class="m-0">{{ hint.does }}</dd>
       </template>
       <template v-if="onFloor">
         <dt>
           <kbd>1</kbd>…<kbd>12</kbd> <kbd>{{ common.enter }}</kbd>
         </dt>
-        <dd>{{ texts.openThatBench }}</dd>
+        <dd class="m-0">{{ texts.openThatBench }}</dd>
       </template>
     </dl>
     <NSwitch v-model:value="singleKeys" :aria-label="texts.lettersAndDigits" />
@@ -36,15 +36,6 @@ const onFloor = computed(() => route.name === 'floor')
 </template>
 
 <style scoped>
-dl {
-  display: grid;
-  grid-template-columns: auto 1fr;
-  gap: 8px 16px;
-  margin: 0;
-}
-dd {
-  margin: 0;
-}
 .switch {
   display: flex;
   gap: 10px;

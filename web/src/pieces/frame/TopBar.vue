@@ -39,8 +39,11 @@ useKeys({ '?': { does: texts.listTheKeys, act: () => (keyHelp.value = true) } })
 </script>
 
 <template>
-  <header id="bar" class="bar no-print">
-    <RouterLink to="/" class="mark" :aria-label="texts.verifexFirstPage"
+  <header id="bar" class="bar no-print flex items-center gap-1.5 min-h-12.5 px-5 bg-bar text-bar-ink">
+    <RouterLink
+      to="/"
+      class="mark flex items-center gap-2 font-bold text-lg mr-4 text-inherit no-underline"
+      :aria-label="texts.verifexFirstPage"
       ><Trademark /><span class="name">{{ common.verifex }}</span></RouterLink
     >
     <nav :aria-label="texts.places">
@@ -61,25 +64,6 @@ useKeys({ '?': { does: texts.listTheKeys, act: () => (keyHelp.value = true) } })
 </template>
 
 <style scoped>
-.bar {
-  display: flex;
-  align-items: center;
-  gap: 6px;
-  min-height: 50px;
-  padding: 0 20px;
-  background: var(--bar);
-  color: var(--bar-ink);
-}
-.mark {
-  display: flex;
-  align-items: center;
-  gap: 9px;
-  font-weight: 680;
-  font-size: 17px;
-  margin-right: 16px;
-  color: inherit;
-  text-decoration: none;
-}
 nav {
   display: flex;
   gap: 2px;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Writing a hand-in: text or table for wiring, a file or pasted text for program and log. The draft stays in
 // the browser until it is handed in; while typing, the wiring is checked and nothing is stored.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { useDebounceFn, useEventListener } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { ApiError, type Schemas } from '@/api/client'
@@ -147,8 +147,8 @@ async function readFile(file: File) {
 </script>
 
 <template>
-  <div class="hand-in">
-    <div class="tools">
+  <NFlex vertical>
+    <NFlex align="center" class="text-sm">
       <ChoiceBar
         v-if="kind === 'wiring'"
         v-model="mode"
@@ -163,12 +163,17 @@ async function readFile(file: File) {
       >
       <span v-if="draftLost" class="soft">{{ texts.thisBrowserCannot }}</span>
       <span v-else-if="draft" class="soft">{{ texts.draftKeptInThisBrowser }}</span>
-    </div>
+    </NFlex>
     <p v-if="kind === 'readings'" class="soft">
       {{ texts.pasteWhatTheBoard }}
-      <span v-for="step in steps" :key="step" class="v mark"># {{ step }}</span>
+      <span
+        v-for="step in steps"
+        :key="step"
+        class="v bg-sunk rounded-[3px] py-[1px] px-1.5 mr-1.5 whitespace-nowrap"
+        ># {{ step }}</span
+      >
     </p>
-    <div v-if="outdated" class="moved" role="status">
+    <div v-if="outdated" class="bg-check-bg text-check rounded py-2 px-3" role="status">
       {{ texts.attemptWasHanded(given!.number) }}
       <NButton type="primary" quaternary @click="rebase">{{ texts.goOnWithTheDraft }}</NButton>
       <NButton type="primary" quaternary @click="((text = given?.text ?? ''), (draft = null))">
@@ -196,50 +201,17 @@ async function readFile(file: File) {
 
     <LiveCheck v-if="kind === 'wiring' && checked" :check="checked" :lost="checkLost" />
     <ErrorNote :error="error" />
-    <p v-if="waiting" class="moved" role="status">
+    <p v-if="waiting" class="bg-check-bg text-check rounded py-2 px-3" role="status">
       {{ texts.noConnectionYourHand }}
       <NButton type="primary" quaternary @click="waiting = false">{{ texts.doNotSendItYet }}</NButton>
     </p>
-    <div class="acts">
+    <NFlex size="small" class="acts">
       <NButton type="primary" :disabled="busy || !text.trim()" @click="handIn">
         {{ given ? texts.handInAttempt(given.number + 1) : texts.handIn }} <kbd>{{ texts.ctrlEnter }}</kbd>
       </NButton>
       <NButton v-if="changed && given" type="primary" quaternary @click="text = given?.text ?? ''">
         {{ texts.backToAttempt(given.number) }}
       </NButton>
-    </div>
-  </div>
+    </NFlex>
+  </NFlex>
 </template>
-
-<style scoped>
-.hand-in {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 12px;
-}
-.tools {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-  flex-wrap: wrap;
-  font-size: 14px;
-}
-.mark {
-  background: var(--sunk);
-  border-radius: 3px;
-  padding: 1px 6px;
-  margin-right: 6px;
-  white-space: nowrap;
-}
-.moved {
-  background: var(--check-bg);
-  color: var(--check);
-  border-radius: var(--radius);
-  padding: 8px 12px;
-}
-.acts {
-  display: flex;
-  gap: 10px;
-  flex-wrap: wrap;
-}
-</style>

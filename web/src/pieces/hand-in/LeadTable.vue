@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The keyboard-first table of leads: each row is a line of the bench notation and edits it in place; the line
 // under it takes new ones in a few letters.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { useRefHistory } from '@vueuse/core'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import Asked from '@/pieces/states/Asked.vue'
@@ -138,19 +138,21 @@ async function entered(lines: string[]) {
 </script>
 
 <template>
-  <div class="leads">
+  <NFlex vertical size="small" class="leads">
     <div ref="box" class="box">
       <table>
         <thead>
           <tr>
-            <th>
+            <th class="text-left text-sm font-semibold text-soft py-0.5 px-1.5">
               <span class="visually-hidden">{{ texts.line }}</span>
             </th>
-            <th>{{ common.what }}</th>
-            <th>{{ texts.type }}</th>
-            <th>{{ texts.places }}</th>
-            <th>{{ texts.colourSettings }}</th>
-            <th>
+            <th class="text-left text-sm font-semibold text-soft py-0.5 px-1.5">{{ common.what }}</th>
+            <th class="text-left text-sm font-semibold text-soft py-0.5 px-1.5">{{ texts.type }}</th>
+            <th class="text-left text-sm font-semibold text-soft py-0.5 px-1.5">{{ texts.places }}</th>
+            <th class="text-left text-sm font-semibold text-soft py-0.5 px-1.5">
+              {{ texts.colourSettings }}
+            </th>
+            <th class="text-left text-sm font-semibold text-soft py-0.5 px-1.5">
               <span class="visually-hidden">{{ common.acts }}</span>
             </th>
           </tr>
@@ -162,9 +164,11 @@ async function entered(lines: string[]) {
             :data-line="index"
             :class="{ wrong: wrong.has(index) }"
           >
-            <td class="v count">{{ index + 1 }}</td>
+            <td class="v count border-t border-t-line text-faint text-right pr-1.5 text-xs">
+              {{ index + 1 }}
+            </td>
             <template v-if="row.kind === 'other'">
-              <td colspan="4" class="raw">
+              <td colspan="4" class="raw border-t border-t-line py-[1px] px-0.5">
                 <input
                   :value="held(index, 'more', row.raw)"
                   :aria-label="texts.lineNumber(index + 1)"
@@ -177,7 +181,7 @@ async function entered(lines: string[]) {
               </td>
             </template>
             <template v-else>
-              <td class="ref">
+              <td class="ref border-t border-t-line py-[1px] px-0.5 w-14.5">
                 <input
                   v-if="row.kind === 'part' || row.kind === 'board'"
                   :value="held(index, 'name', row.name)"
@@ -187,9 +191,9 @@ async function entered(lines: string[]) {
                   @change="keep(index, 'name', $event)"
                   @keydown="onKey($event, index, 0)"
                 />
-                <span v-else class="kind v">{{ row.kind }}</span>
+                <span v-else class="kind v text-soft px-1.5">{{ row.kind }}</span>
               </td>
-              <td v-if="row.kind !== 'wire'" class="type">
+              <td v-if="row.kind !== 'wire'" class="type border-t border-t-line py-[1px] px-0.5">
                 <input
                   :value="held(index, 'type', row.type)"
                   :list="row.kind === 'part' ? 'lead-types' : undefined"
@@ -200,7 +204,10 @@ async function entered(lines: string[]) {
                   @keydown="onKey($event, index, 1)"
                 />
               </td>
-              <td class="places" :colspan="row.kind === 'wire' ? 2 : 1">
+              <td
+                class="places border-t border-t-line py-[1px] px-0.5"
+                :colspan="row.kind === 'wire' ? 2 : 1"
+              >
                 <input
                   v-if="row.kind === 'wire' || row.kind === 'part'"
                   :value="held(index, 'places', row.places)"
@@ -212,7 +219,7 @@ async function entered(lines: string[]) {
                   @keydown="onKey($event, index, row.kind === 'wire' ? 0 : 2)"
                 />
               </td>
-              <td class="more">
+              <td class="more border-t border-t-line py-[1px] px-0.5">
                 <input
                   v-if="row.kind === 'wire' || row.kind === 'part'"
                   :value="held(index, 'more', row.more)"
@@ -225,7 +232,7 @@ async function entered(lines: string[]) {
                 />
               </td>
             </template>
-            <td class="acts">
+            <td class="acts border-t border-t-line py-[1px] px-0.5">
               <NButton
                 text
                 :aria-label="texts.exchangeTheEnds(index + 1)"
@@ -271,15 +278,10 @@ async function entered(lines: string[]) {
       <option v-for="type in types" :key="type.id" :value="type.id">{{ type.title }}</option>
     </datalist>
     <datalist id="lead-pins"><option v-for="pin in pins" :key="pin" :value="`${pin} `" /></datalist>
-  </div>
+  </NFlex>
 </template>
 
 <style scoped>
-.leads {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 10px;
-}
 .box {
   overflow: auto;
   max-height: max(240px, 38vh);
@@ -290,31 +292,10 @@ thead th {
   background: var(--sheet);
   z-index: 1;
 }
-.count {
-  color: var(--faint);
-  text-align: right;
-  padding-right: 6px;
-  font-size: 12px;
-}
 table {
   border-collapse: collapse;
   width: 100%;
   min-width: 520px;
-}
-th {
-  text-align: left;
-  font-size: 13px;
-  font-weight: 560;
-  color: var(--soft);
-  padding: 2px 6px;
-}
-td {
-  border-top: 1px solid var(--line);
-  padding: 1px 2px;
-}
-.kind {
-  color: var(--soft);
-  padding: 0 6px;
 }
 input {
   font: 13px var(--mono);
@@ -331,9 +312,6 @@ input::placeholder {
 input:focus {
   background: var(--act-bg);
   outline: 2px solid var(--act);
-}
-.ref {
-  width: 58px;
 }
 .type {
   width: 148px;

@@ -21,11 +21,16 @@ const said = computed(() =>
 </script>
 
 <template>
-  <section class="live" :class="{ lost }" aria-live="polite" :aria-label="texts.checkWhileTyping">
+  <section
+    class="live bg-sunk rounded py-2.5 px-3.5 grid grid-cols-1 gap-2"
+    :class="{ lost }"
+    aria-live="polite"
+    :aria-label="texts.checkWhileTyping"
+  >
     <p v-if="lost" class="soft">
       {{ texts.theConnectionIsLost }}
     </p>
-    <p v-for="problem in check.problems" :key="`${problem.line}`" class="problem">
+    <p v-for="problem in check.problems" :key="`${problem.line}`" class="problem text-stop">
       <Sentence :text="texts.column(problem.column, problem.message)"
         ><template #line
           ><b>{{ texts.line(problem.line) }}</b></template
@@ -39,7 +44,7 @@ const said = computed(() =>
     </p>
     <template v-if="toCome.length">
       <h3>{{ texts.stillToCome }}</h3>
-      <ul>
+      <ul class="m-0 pl-4.5">
         <li v-for="line in toCome" :key="line">{{ line }}</li>
       </ul>
     </template>
@@ -50,22 +55,7 @@ const said = computed(() =>
 </template>
 
 <style scoped>
-.live {
-  background: var(--sunk);
-  border-radius: var(--radius);
-  padding: 10px 14px;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 7px;
-}
 .lost {
   opacity: 0.6;
-}
-ul {
-  margin: 0;
-  padding-left: 18px;
-}
-.problem {
-  color: var(--stop);
 }
 </style>

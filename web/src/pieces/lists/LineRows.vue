@@ -21,29 +21,51 @@ const looked = computed(() => {
 </script>
 
 <template>
-  <section class="seen" :aria-label="texts.lineInTheRun(seen.line)">
+  <section
+    class="seen grid grid-cols-1 gap-1.5 border border-line rounded py-2.5 px-3 bg-sheet"
+    :aria-label="texts.lineInTheRun(seen.line)"
+  >
     <p>
-      <span class="soft">{{ texts.line(seen.line) }}</span> <code class="v">{{ seen.text }}</code>
+      <span class="soft">{{ texts.line(seen.line) }}</span>
+      <code class="v wrap-anywhere">{{ seen.text }}</code>
     </p>
     <p v-if="!seen.times" class="soft">{{ texts.theRunNeverComes }}</p>
     <template v-else>
       <p class="soft">
         {{ texts.inTheRun(seen.times, rows.length) }}
       </p>
-      <div class="scroll" tabindex="0" role="region" :aria-label="texts.theLinesVariables">
+      <div
+        class="scroll max-h-62.5 overflow-auto"
+        tabindex="0"
+        role="region"
+        :aria-label="texts.theLinesVariables"
+      >
         <NTable :bordered="false" size="small">
           <thead>
             <tr>
-              <th scope="col">{{ texts.at }}</th>
-              <th scope="col" class="step">{{ texts.step }}</th>
-              <th v-for="name in seen.names" :key="name" scope="col" class="num">{{ name }}</th>
+              <th class="py-0.5 pr-3.5 pl-0 text-left whitespace-nowrap" scope="col">{{ texts.at }}</th>
+              <th scope="col" class="step py-0.5 pr-3.5 pl-0 text-left whitespace-nowrap">
+                {{ texts.step }}
+              </th>
+              <th
+                v-for="name in seen.names"
+                :key="name"
+                scope="col"
+                class="num py-0.5 pr-3.5 pl-0 whitespace-nowrap text-right"
+              >
+                {{ name }}
+              </th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="(row, index) in rows" :key="index" :class="{ looked: index === looked }">
-              <td class="v">{{ row.at }}</td>
-              <td class="soft step">{{ row.step }}</td>
-              <td v-for="name in seen.names" :key="name" class="num v">
+              <td class="v py-0.5 pr-3.5 pl-0 text-left whitespace-nowrap">{{ row.at }}</td>
+              <td class="soft step py-0.5 pr-3.5 pl-0 text-left whitespace-nowrap">{{ row.step }}</td>
+              <td
+                v-for="name in seen.names"
+                :key="name"
+                class="num v py-0.5 pr-3.5 pl-0 whitespace-nowrap text-right"
+              >
                 <template v-if="row.by[name]">
                   <template v-if="row.by[name]!.before && row.by[name]!.before !== row.by[name]!.after"
                     ><span class="soft">{{ row.by[name]!.before }} →</span>{{ ' ' }}</template
@@ -59,31 +81,6 @@ const looked = computed(() => {
 </template>
 
 <style scoped>
-.seen {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 6px;
-  border: 1px solid var(--line);
-  border-radius: var(--radius);
-  padding: 10px 12px;
-  background: var(--sheet);
-}
-code {
-  overflow-wrap: anywhere;
-}
-.scroll {
-  max-height: 250px;
-  overflow: auto;
-}
-th,
-td {
-  padding: 2px 14px 2px 0;
-  text-align: left;
-  white-space: nowrap;
-}
-.num {
-  text-align: right;
-}
 @media (max-width: 600px) {
   .step {
     display: none;

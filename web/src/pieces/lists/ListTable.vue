@@ -1,7 +1,7 @@
 <script setup lang="ts" generic="Row extends object">
 // A long list as a table: ordered by any column, in pages, with the columns that this device shows. The order and the
 // columns are remembered by the list's name.
-import { NButton, NTable } from 'naive-ui'
+import { NButton, NFlex, NTable } from 'naive-ui'
 import { useStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { lazy } from '@/pieces/lazy'
@@ -91,8 +91,8 @@ const plain = (row: Row, key: string) => (row as Record<string, unknown>)[key]
 </script>
 
 <template>
-  <div class="list">
-    <ColumnChoice v-if="optional.length" v-model="visible" class="columns" :columns="optional" />
+  <NFlex vertical :size="4">
+    <ColumnChoice v-if="optional.length" v-model="visible" class="justify-self-end" :columns="optional" />
     <div class="wrap">
       <NTable :bordered="false" size="small" class="middle">
         <caption class="visually-hidden">
@@ -122,7 +122,7 @@ const plain = (row: Row, key: string) => (row as Record<string, unknown>)[key]
                 </svg>
               </NButton>
               <span v-else :class="{ 'visually-hidden': column.hiddenTitle }">{{ column.title }}</span>
-              <span v-if="column.under" class="soft under">{{ column.under }}</span>
+              <span v-if="column.under" class="soft block">{{ column.under }}</span>
             </th>
           </tr>
         </thead>
@@ -139,24 +139,14 @@ const plain = (row: Row, key: string) => (row as Record<string, unknown>)[key]
         </tbody>
       </NTable>
     </div>
-    <Pages v-if="pages > 1" v-model="page" class="pages" :count="pages" />
-  </div>
+    <Pages v-if="pages > 1" v-model="page" class="mt-2.5" :count="pages" />
+  </NFlex>
 </template>
 
 <style scoped>
-.list {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-}
-.columns {
-  justify-self: end;
-}
 .by {
   font-weight: inherit;
   color: inherit;
-}
-.under {
-  display: block;
 }
 .descending {
   transform: rotate(180deg);
@@ -171,8 +161,5 @@ tr.whole {
 }
 tr.whole:hover td {
   background: var(--act-bg);
-}
-.pages {
-  margin-top: 10px;
 }
 </style>

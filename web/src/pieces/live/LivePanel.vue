@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Listening to the board: the helper on the computer with the port sends lines, steps are marked with one key, and what is off
 // is said while the board still prints.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { computed, toRef } from 'vue'
 import type { Schemas } from '@/api/client'
 import ErrorNote from '@/pieces/states/ErrorNote.vue'
@@ -52,17 +52,17 @@ async function finish() {
 </script>
 
 <template>
-  <section class="live" :aria-label="texts.listenToTheBoard">
+  <section class="live grid grid-cols-1 gap-2.5" :aria-label="texts.listenToTheBoard">
     <template v-if="!now.open">
       <p class="soft">
         {{ texts.aSmallHelper }}
       </p>
-      <p class="acts">
+      <NFlex align="center" size="small" class="acts">
         <NButton type="primary" ghost @click="run('open')">{{ texts.listenToTheBoard }}</NButton>
         <NButton v-if="lines.length" type="primary" @click="emit('done', lines.join('\n') + '\n')">
           {{ texts.handInTheLines(lines.length) }}
         </NButton>
-      </p>
+      </NFlex>
     </template>
     <template v-else>
       <p v-if="!now.heard" class="how">
@@ -73,14 +73,19 @@ async function finish() {
         {{ texts.nothingHasCome }}
       </p>
       <p v-if="lost" class="check" role="status">{{ texts.theConnectionIsLost }}</p>
-      <ol class="steps">
-        <li v-for="(step, index) in steps" :key="step" :class="{ here: here === step }">
+      <ol class="steps list-none m-0 p-0 grid gap-1.5">
+        <li
+          v-for="(step, index) in steps"
+          :key="step"
+          class="flex flex-wrap gap-y-1 gap-x-3 items-center"
+          :class="{ here: here === step }"
+        >
           <NButton type="primary" ghost @click="run('mark', step)">
             {{ step }} <kbd v-if="index < 9">{{ index + 1 }}</kbd>
           </NButton>
           <span v-if="stepOf(step)?.readings" class="so-far">
             <span class="v">{{ fixed(stepOf(step)!.centre, decimals ?? 1) }} {{ unit }}</span>
-            <span class="verdict" :class="verdictWords(stepOf(step)!.verdict).tone">{{
+            <span class="verdict ml-2 font-semibold" :class="verdictWords(stepOf(step)!.verdict).tone">{{
               verdictWords(stepOf(step)!.verdict).word
             }}</span>
           </span>
@@ -89,35 +94,24 @@ async function finish() {
       <p v-if="!here && lines.length" class="check">{{ texts.markTheStep }}</p>
       <p v-for="note in said?.notes ?? []" :key="note" class="off" role="status">{{ note }}</p>
       <LivePlot v-if="said?.steps.some((s) => s.values.length)" :steps="said.steps" :unit="unit" />
-      <pre v-if="tail.length" class="v" :aria-label="texts.theLastLines">{{ tail.join('\n') }}</pre>
-      <p class="acts">
+      <pre
+        v-if="tail.length"
+        class="v m-0 py-2.5 px-3 bg-sunk rounded text-sm whitespace-pre-wrap"
+        :aria-label="texts.theLastLines"
+        >{{ tail.join('\n') }}</pre>
+      <NFlex align="center" size="small" class="acts">
         <NButton type="primary" :disabled="!lines.length" @click="finish">
           {{ texts.stopAndHandIn }}
         </NButton>
         <NButton type="primary" quaternary @click="run('stop')">{{ texts.stop }}</NButton>
         <span class="soft">{{ texts.lines(lines.length) }}</span>
-      </p>
+      </NFlex>
     </template>
     <ErrorNote :error="error" />
   </section>
 </template>
 
 <style scoped>
-.live {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 10px;
-}
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-}
-.verdict {
-  margin-left: 8px;
-  font-weight: 620;
-}
 .verdict.good {
   color: var(--good);
 }
@@ -132,19 +126,6 @@ async function finish() {
   border-radius: var(--radius);
   overflow-wrap: anywhere;
   user-select: all;
-}
-.steps {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  display: grid;
-  gap: 6px;
-}
-.steps li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 12px;
-  align-items: center;
 }
 .here .n-button {
   background: var(--act);
@@ -161,13 +142,5 @@ async function finish() {
   color: var(--stop);
   border-radius: var(--radius);
   padding: 8px 12px;
-}
-pre {
-  margin: 0;
-  padding: 10px 12px;
-  background: var(--sunk);
-  border-radius: var(--radius);
-  font-size: 13px;
-  white-space: pre-wrap;
 }
 </style>

@@ -21,17 +21,24 @@ const most = computed(() => Math.max(...rows.value.map((r) => r.half_width), 1e-
 
 <template>
   <section>
-    <h2>{{ texts.whatWidensTheLimits(step) }}</h2>
-    <p v-if="budget.advice" class="advice">{{ budget.advice }}</p>
+    <h2 class="text-base">{{ texts.whatWidensTheLimits(step) }}</h2>
+    <p v-if="budget.advice" class="bg-act-bg text-act rounded py-2 px-3 my-2 font-semibold">
+      {{ budget.advice }}
+    </p>
     <p v-if="!rows.length" class="soft">{{ texts.nothingDoes }}</p>
     <NTable v-else :bordered="false" size="small">
       <tbody>
         <tr v-for="row in rows" :key="row.key || row.name">
-          <td class="name">
-            {{ row.name }}<br /><span class="soft small">{{ row.source }}</span>
+          <td class="name min-w-37.5">
+            {{ row.name }}<br /><span class="soft text-sm">{{ row.source }}</span>
           </td>
-          <td class="bar">
-            <svg viewBox="0 0 100 10" preserveAspectRatio="none" aria-hidden="true">
+          <td class="bar w-[40%]">
+            <svg
+              class="w-full h-3.5 block"
+              viewBox="0 0 100 10"
+              preserveAspectRatio="none"
+              aria-hidden="true"
+            >
               <rect :width="(100 * row.half_width) / most" height="10" />
               <rect
                 v-if="row.once_measured !== null"
@@ -47,49 +54,27 @@ const most = computed(() => Math.max(...rows.value.map((r) => r.half_width), 1e-
       </tbody>
       <tfoot>
         <tr>
-          <td colspan="2">{{ texts.allAtTheirWorstAdded }}</td>
-          <td class="num v">± {{ fixed(budget.worst_case, digits) }} {{ budget.unit }}</td>
-          <td />
+          <td class="font-semibold" colspan="2">{{ texts.allAtTheirWorstAdded }}</td>
+          <td class="num v font-semibold">± {{ fixed(budget.worst_case, digits) }} {{ budget.unit }}</td>
+          <td class="font-semibold" />
         </tr>
         <tr>
-          <td colspan="2">
+          <td class="font-semibold" colspan="2">
             {{ texts.combined }}
-            <span v-if="sampled" class="soft small">{{ texts.theChainBendsHere }}</span>
+            <span v-if="sampled" class="soft text-sm">{{ texts.theChainBendsHere }}</span>
           </td>
-          <td class="num v">± {{ fixed(budget.combined, digits) }} {{ budget.unit }}</td>
-          <td class="num soft">{{ texts.share }}</td>
+          <td class="num v font-semibold">± {{ fixed(budget.combined, digits) }} {{ budget.unit }}</td>
+          <td class="num soft font-semibold">{{ texts.share }}</td>
         </tr>
       </tfoot>
     </NTable>
-    <p v-if="rows.some((r) => r.once_measured !== null)" class="soft small key">
-      <span class="dark" /> {{ texts.isWhatWouldBeLeft }}
+    <p v-if="rows.some((r) => r.once_measured !== null)" class="soft key text-sm mt-1.5">
+      <span class="inline-block w-4.5 h-2.5 bg-copper" /> {{ texts.isWhatWouldBeLeft }}
     </p>
   </section>
 </template>
 
 <style scoped>
-h2 {
-  font-size: 15px;
-}
-.advice {
-  background: var(--act-bg);
-  color: var(--act);
-  border-radius: var(--radius);
-  padding: 8px 12px;
-  margin: 8px 0;
-  font-weight: 600;
-}
-.name {
-  min-width: 150px;
-}
-.bar {
-  width: 40%;
-}
-svg {
-  width: 100%;
-  height: 14px;
-  display: block;
-}
 rect {
   fill: var(--copper-soft);
   stroke: var(--copper);
@@ -98,20 +83,5 @@ rect {
 }
 rect.left {
   fill: var(--copper);
-}
-.small {
-  font-size: 13.5px;
-}
-.key {
-  margin-top: 6px;
-}
-.dark {
-  display: inline-block;
-  width: 18px;
-  height: 10px;
-  background: var(--copper);
-}
-tfoot td {
-  font-weight: 600;
 }
 </style>

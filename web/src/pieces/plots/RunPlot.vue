@@ -20,7 +20,7 @@ const lanes = computed(() => lanesOf(props))
 </script>
 
 <template>
-  <figure>
+  <figure class="m-0">
     <VChart
       class="plot"
       :option="option"
@@ -29,48 +29,22 @@ const lanes = computed(() => lanesOf(props))
       role="img"
       :aria-label="texts.theRunOnTheTwin"
     />
-    <figcaption class="soft">
+    <figcaption class="soft text-sm flex gap-2 items-center pl-14.5">
       <template v-if="!tags"
-        ><span class="key line" /> {{ texts.givenToTheSensor }} <span class="key dot" />
+        ><span class="key inline-block w-4.5 ml-2 h-0.5 bg-copper" /> {{ texts.givenToTheSensor }}
+        <span class="key inline-block ml-2 w-1.5 h-1.5 rounded-full bg-ink" />
         {{ texts.printedByTheProgram }}</template
       >
-      <template v-if="lanes.length"><span class="key bar" /> {{ texts.on }}</template>
+      <template v-if="lanes.length"
+        ><span class="key bar inline-block w-4.5 h-2 ml-2 bg-act" /> {{ texts.on }}</template
+      >
     </figcaption>
   </figure>
 </template>
 
 <style scoped>
-figure {
-  margin: 0;
-}
 .plot {
   height: v-bind(height);
   width: 100%;
-}
-figcaption {
-  font-size: 13.5px;
-  display: flex;
-  gap: 7px;
-  align-items: center;
-  padding-left: 58px;
-}
-.key {
-  display: inline-block;
-  width: 18px;
-  height: 9px;
-  margin-left: 8px;
-}
-.line {
-  height: 2px;
-  background: var(--copper);
-}
-.dot {
-  width: 6px;
-  height: 6px;
-  border-radius: 50%;
-  background: var(--ink);
-}
-.bar {
-  background: var(--act);
 }
 </style>

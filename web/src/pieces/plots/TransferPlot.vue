@@ -224,7 +224,7 @@ const option = computed(() => {
 </script>
 
 <template>
-  <figure>
+  <figure class="m-0 min-w-0">
     <VChart
       class="plot"
       :option="option"
@@ -232,41 +232,25 @@ const option = computed(() => {
       :aria-label="texts.whatIsPrinted(reading.name, reading.stimulus_unit)"
       role="img"
     />
-    <figcaption class="soft">
-      <span><span class="key line" />{{ texts.expected }}</span>
-      <span><span class="key band" />{{ texts.limits }}</span>
-      <span><span class="key step" />{{ texts.steps }}</span>
+    <figcaption class="soft text-sm flex gap-y-1 gap-x-3.5 items-center pl-13 flex-wrap">
+      <span><span class="key line inline-block w-4.5 h-2.5 mr-2" />{{ texts.expected }}</span>
+      <span><span class="key band inline-block w-4.5 h-2.5 mr-2" />{{ texts.limits }}</span>
+      <span><span class="key step inline-block w-4.5 h-2.5 mr-2" />{{ texts.steps }}</span>
       <template v-if="points.length">
-        <span><span class="key dot" />{{ texts.readingsInLimits }}</span>
-        <span><span class="key x">×</span>{{ texts.out }}</span>
+        <span><span class="key dot inline-block w-4.5 h-2.5 mr-2" />{{ texts.readingsInLimits }}</span>
+        <span><span class="key x inline-block w-4.5 h-2.5 mr-2">×</span>{{ texts.out }}</span>
       </template>
-      <span v-if="wouldPrint.length"><span class="key diamond">◇</span>{{ texts.thisFaultWouldPrint }}</span>
+      <span v-if="wouldPrint.length"
+        ><span class="key diamond inline-block w-4.5 h-2.5 mr-2">◇</span>{{ texts.thisFaultWouldPrint }}</span
+      >
     </figcaption>
   </figure>
 </template>
 
 <style scoped>
-figure {
-  margin: 0;
-  min-width: 0;
-}
 .plot {
   height: 262px;
   width: 100%;
-}
-figcaption {
-  font-size: 13.5px;
-  display: flex;
-  gap: 4px 14px;
-  align-items: center;
-  padding-left: 52px;
-  flex-wrap: wrap;
-}
-.key {
-  display: inline-block;
-  width: 18px;
-  height: 10px;
-  margin-right: 7px;
 }
 .line {
   height: 2px;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // A sheet to look into: the plot, sliders for the stimulus and for each value that can be measured, and the table,
 // all of which follow at once.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { computed, ref, toRef, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import ChoiceBar from '@/pieces/controls/ChoiceBar.vue'
@@ -72,8 +72,8 @@ function clear() {
 </script>
 
 <template>
-  <div v-if="reading" class="study">
-    <div class="bars">
+  <NFlex v-if="reading" vertical class="study">
+    <div class="bars flex gap-y-2 gap-x-4.5 flex-wrap">
       <slot />
       <ChoiceBar
         v-if="sheet.readings.length > 1"
@@ -91,7 +91,7 @@ function clear() {
         ]"
       />
     </div>
-    <div v-if="hasPlot" class="two">
+    <div v-if="hasPlot" class="two grid grid-cols-[minmax(0,1fr)_230px] gap-4">
       <TransferPlot
         :sheet="shown"
         :reading="reading"
@@ -101,7 +101,7 @@ function clear() {
         :shift="shift"
         :at="stimulus"
       />
-      <section class="sliders" :aria-label="texts.whatWouldBeRead">
+      <section class="grid grid-cols-1 gap-2 content-start" :aria-label="texts.whatWouldBeRead">
         <SliderRow
           v-model="stimulus"
           strong
@@ -112,7 +112,7 @@ function clear() {
           :usual="firstStimulus"
           :in-decades="reading.in_decades"
         />
-        <p v-if="there" class="there" aria-live="polite">
+        <p v-if="there" class="bg-copper-soft rounded py-1.5 px-2.5" aria-live="polite">
           <Sentence :text="hasRaw || reading.raw_unit === 'count' ? texts.readsAndPrints : texts.prints">
             <template #read>{{ reading.raw_unit === 'µs' ? texts.echo : texts.count }}</template>
             <template #raw
@@ -130,7 +130,9 @@ function clear() {
             >
           </Sentence>
         </p>
-        <p v-if="sliders.length" class="head">{{ texts.ifItWereMeasuredAs }}</p>
+        <p v-if="sliders.length" class="head mt-1.5 text-soft text-sm font-semibold">
+          {{ texts.ifItWereMeasuredAs }}
+        </p>
         <SliderRow
           v-for="slider in sliders"
           :key="slider.key"
@@ -155,7 +157,7 @@ function clear() {
       :shifted="key"
       :aria-busy="!isExact"
     />
-    <ul v-if="shown.notes.length" class="notes">
+    <ul v-if="shown.notes.length" class="m-0 pl-4.5 text-soft">
       <li v-for="note in shown.notes" :key="note">{{ note }}</li>
     </ul>
     <p v-if="moved.length" class="soft">
@@ -163,53 +165,16 @@ function clear() {
         texts.triedNothingIsKept(moved.map(([s, value]) => `${s.name} ${withUnit(value, s.unit)}`).join(', '))
       }}
     </p>
-  </div>
-  <div v-else class="study">
-    <div class="bars"><slot /></div>
+  </NFlex>
+  <NFlex v-else vertical class="study">
+    <div class="bars flex gap-y-2 gap-x-4.5 flex-wrap"><slot /></div>
     <SheetTable :sheet="sheet" :readings="readings" :predicted="predicted" />
-  </div>
+  </NFlex>
 </template>
 
 <style scoped>
-.study {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 12px;
-}
-.bars {
-  display: flex;
-  gap: 8px 18px;
-  flex-wrap: wrap;
-}
 .bars:empty {
   display: none;
-}
-.two {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 230px;
-  gap: 16px;
-}
-.sliders {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 8px;
-  align-content: start;
-}
-.there {
-  background: var(--copper-soft);
-  border-radius: var(--radius);
-  padding: 6px 10px;
-}
-.head {
-  margin-top: 6px;
-  color: var(--soft);
-  font-size: 13.5px;
-  font-weight: 640;
-}
-.notes {
-  margin: 0;
-  padding-left: 18px;
-  color: var(--soft);
 }
 @media (max-width: 900px) {
   .two {

@@ -76,7 +76,7 @@ function predictionOf(step: string, r: Reading) {
         <tr v-for="(r, index) in step.readings" :key="`${r.ref}.${r.quantity}`" :class="{ more: index > 0 }">
           <td>
             {{ index === 0 ? step.name : '' }}
-            <span v-if="several" class="soft small">{{ r.name }}</span>
+            <span v-if="several" class="soft block text-sm">{{ r.name }}</span>
           </td>
           <td class="num v">{{ given(r) }}</td>
           <td v-if="hasVolts" class="num v">{{ r.volts ? `${fixed(r.volts.expected, 3)} V` : '' }}</td>
@@ -102,15 +102,15 @@ function predictionOf(step: string, r: Reading) {
             <span v-if="index === 0" :class="{ open: states(step).includes('either') }">{{
               states(step)
             }}</span>
-            <span v-if="r.exempt" class="full">{{ texts.flatEndNotJudged }}</span>
-            <span v-else-if="r.saturated" class="full">{{ texts.endOfRange }}</span>
+            <span v-if="r.exempt" class="text-fix block text-sm">{{ texts.flatEndNotJudged }}</span>
+            <span v-else-if="r.saturated" class="text-fix block text-sm">{{ texts.endOfRange }}</span>
           </td>
           <td v-if="predicted" class="num">
             <template v-if="predictionOf(step.name, r)">
               <b class="v">{{ fixed(predictionOf(step.name, r)!.value, r.decimals) }}</b>
               <span
                 v-if="predictionOf(step.name, r)!.verdict"
-                class="verdict block"
+                class="verdict block w-fit ml-auto font-semibold text-sm py-[1px] px-2 rounded-[3px] whitespace-nowrap"
                 :class="verdictWords(predictionOf(step.name, r)!.verdict!).tone"
                 >{{ verdictWords(predictionOf(step.name, r)!.verdict!).word }}</span
               >
@@ -129,7 +129,7 @@ function predictionOf(step: string, r: Reading) {
             <td>
               <span
                 v-if="readOf(step.name, index)"
-                class="verdict"
+                class="verdict font-semibold text-sm py-[1px] px-2 rounded-[3px] whitespace-nowrap"
                 :class="verdictWords(readOf(step.name, index)!.verdict).tone"
               >
                 {{ verdictWords(readOf(step.name, index)!.verdict).word }}
@@ -143,18 +143,6 @@ function predictionOf(step: string, r: Reading) {
 </template>
 
 <style scoped>
-.verdict {
-  font-weight: 640;
-  font-size: 13.5px;
-  padding: 1px 7px;
-  border-radius: 3px;
-  white-space: nowrap;
-}
-.block {
-  display: block;
-  width: fit-content;
-  margin-left: auto;
-}
 .good {
   background: var(--good-bg);
   color: var(--good);
@@ -167,17 +155,8 @@ function predictionOf(step: string, r: Reading) {
   background: var(--check-bg);
   color: var(--check);
 }
-.full,
 .open {
   color: var(--fix);
-}
-.full {
-  display: block;
-  font-size: 13.5px;
-}
-.small {
-  display: block;
-  font-size: 13.5px;
 }
 tr.more td {
   border-top: 0;

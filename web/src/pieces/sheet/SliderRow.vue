@@ -34,9 +34,12 @@ const isMoved = computed(() => value.value !== undefined && value.value !== prop
 </script>
 
 <template>
-  <div class="row" :class="{ strong, moved: isMoved }">
-    <span class="name">{{ name }}</span>
-    <span class="v now">{{ withUnit(here, unit) }}</span>
+  <div
+    class="row grid grid-cols-[1fr_auto] gap-y-0 gap-x-2.5 items-baseline"
+    :class="{ strong, moved: isMoved }"
+  >
+    <span class="name text-sm">{{ name }}</span>
+    <span class="v now font-semibold">{{ withUnit(here, unit) }}</span>
     <SliderField
       v-model="share"
       :max="STEPS"
@@ -48,18 +51,6 @@ const isMoved = computed(() => value.value !== undefined && value.value !== prop
 </template>
 
 <style scoped>
-.row {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  gap: 0 10px;
-  align-items: baseline;
-}
-.name {
-  font-size: 14px;
-}
-.now {
-  font-weight: 600;
-}
 .moved .now {
   color: var(--act);
 }

@@ -32,7 +32,7 @@ const since = computed(() => clockTime(props.query.dataUpdatedAt.value))
 </script>
 
 <template>
-  <div v-if="error && data === undefined" class="failed">
+  <div v-if="error && data === undefined" class="grid gap-2.5 justify-items-start">
     <ErrorNote :error="error" />
     <NButton type="primary" ghost @click="query.refetch()">{{ texts.tryAgain }}</NButton>
     <slot name="failed" />
@@ -54,11 +54,3 @@ const since = computed(() => clockTime(props.query.dataUpdatedAt.value))
     <slot :data="data as T" />
   </template>
 </template>
-
-<style scoped>
-.failed {
-  display: grid;
-  gap: 10px;
-  justify-items: start;
-}
-</style>

@@ -3,8 +3,8 @@ defineProps<{ title: string; text?: string }>()
 </script>
 
 <template>
-  <div class="empty">
-    <svg viewBox="0 0 120 20" aria-hidden="true">
+  <div class="grid justify-items-start gap-2 py-7 px-6">
+    <svg class="w-30" viewBox="0 0 120 20" aria-hidden="true">
       <path d="M4 10h112" />
       <circle v-for="x in [14, 60, 106]" :key="x" :cx="x" cy="10" r="5" />
     </svg>
@@ -15,15 +15,6 @@ defineProps<{ title: string; text?: string }>()
 </template>
 
 <style scoped>
-.empty {
-  display: grid;
-  justify-items: start;
-  gap: 8px;
-  padding: 28px 24px;
-}
-svg {
-  width: 120px;
-}
 path {
   stroke: var(--line);
   stroke-width: 3;

@@ -11,9 +11,9 @@ const problems = computed(() => (said.value && said.value.problems.length > 1 ? 
 </script>
 
 <template>
-  <div v-if="error" class="error" role="alert">
+  <div v-if="error" class="error bg-stop-bg text-stop rounded py-2.5 px-3.5" role="alert">
     <p>{{ said?.message ?? texts.somethingWentWrong }}</p>
-    <ul v-if="problems.length">
+    <ul v-if="problems.length" class="my-1.5 mx-0 pl-5">
       <li v-for="problem in problems" :key="`${problem.line}:${problem.column}`">
         <Sentence :text="texts.column(problem.column, problem.message)"
           ><template #line
@@ -24,7 +24,7 @@ const problems = computed(() => (said.value && said.value.problems.length > 1 ? 
     </ul>
     <template v-if="said?.changes.length">
       <p>{{ texts.meanwhile }}</p>
-      <ul>
+      <ul class="my-1.5 mx-0 pl-5">
         <li v-for="change in said.changes" :key="change">{{ change }}</li>
       </ul>
       <p>{{ texts.whatYouTypedIsKept }}</p>
@@ -32,16 +32,3 @@ const problems = computed(() => (said.value && said.value.problems.length > 1 ? 
     <slot />
   </div>
 </template>
-
-<style scoped>
-.error {
-  background: var(--stop-bg);
-  color: var(--stop);
-  border-radius: var(--radius);
-  padding: 10px 14px;
-}
-ul {
-  margin: 6px 0;
-  padding-left: 20px;
-}
-</style>

@@ -12,7 +12,7 @@ const share = computed(() => (props.work?.total ? props.work.done / props.work.t
 </script>
 
 <template>
-  <div class="note" role="status">
+  <div class="note grid gap-2.5 justify-items-start" role="status">
     <template v-if="isGoing">
       <p>
         {{ doing }}
@@ -29,17 +29,6 @@ const share = computed(() => (props.work?.total ? props.work.done / props.work.t
         texts.save(work.file_name)
       }}</NButton>
     </template>
-    <p v-else-if="work" class="halt">{{ work.message }}</p>
+    <p v-else-if="work" class="text-fix">{{ work.message }}</p>
   </div>
 </template>
-
-<style scoped>
-.note {
-  display: grid;
-  gap: 10px;
-  justify-items: start;
-}
-.halt {
-  color: var(--fix);
-}
-</style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // One's own password, changed with the old one.
-import { NButton, NForm } from 'naive-ui'
+import { NButton, NFlex, NForm } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { ask, client } from '@/api/client'
@@ -37,7 +37,7 @@ async function change() {
 </script>
 
 <template>
-  <div class="page">
+  <NFlex vertical class="page max-w-115 mx-auto py-6 px-4.5">
     <h1>{{ me?.name || texts.account }}</h1>
     <p v-if="me?.password_reset" class="first" role="alert">
       {{
@@ -60,36 +60,22 @@ async function change() {
       /></FormField>
       <FormField id="again" :label="texts.theNewOneAgain"
         ><TextField v-model="again" type="password" autocomplete="new-password" required />
-        <p v-if="differs" class="wrong">{{ texts.theTwoDiffer }}</p></FormField
+        <p v-if="differs" class="wrong text-stop">{{ texts.theTwoDiffer }}</p></FormField
       >
       <ErrorNote :error="error" />
-      <p v-if="isChanged" class="good" role="status">
+      <p v-if="isChanged" class="text-good" role="status">
         {{ texts.changedWhoever }}
       </p>
       <NButton type="primary" attr-type="submit" :disabled="!ready || busy">{{ texts.changeIt }}</NButton>
     </NForm>
-  </div>
+  </NFlex>
 </template>
 
 <style scoped>
-.page {
-  max-width: 460px;
-  margin: 0 auto;
-  padding: 24px 18px;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 14px;
-}
 form {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 14px;
   padding: 20px;
-}
-.good {
-  color: var(--good);
-}
-.wrong {
-  color: var(--stop);
 }
 </style>

@@ -73,7 +73,7 @@ useKeys({
 </script>
 
 <template>
-  <div v-if="!docket" class="loading">
+  <div v-if="!docket" class="p-7.5 grid gap-3 justify-items-start">
     <h1 v-if="query.error.value">{{ texts.thisDocketCannot }}</h1>
     <Asked :query="query" :what="texts.theDocket">
       <template #failed
@@ -81,10 +81,10 @@ useKeys({
       >
     </Asked>
   </div>
-  <div v-else class="docket">
-    <header>
-      <span class="number">{{ docket.bench ?? '–' }}</span>
-      <div class="who">
+  <div v-else class="docket flex flex-col h-full">
+    <header class="flex items-center gap-4 pt-3 pb-2 px-5">
+      <span class="number font-bold text-[46px] leading-none min-w-8.5">{{ docket.bench ?? '–' }}</span>
+      <div class="who flex-1 min-w-0">
         <h1>{{ docket.pair }}</h1>
         <span class="soft">
           {{ texts.version(docket.exercise.title, docket.exercise.version) }}
@@ -99,53 +99,20 @@ useKeys({
       />
     </header>
     <DocketBanners />
-    <ErrorNote v-if="query.error.value" class="refused" :error="query.error.value">
+    <ErrorNote v-if="query.error.value" class="mt-0 mb-2 mx-5" :error="query.error.value">
       <p>{{ texts.whatYouSeeIsFrom(clockTime(query.dataUpdatedAt.value)) }}</p>
     </ErrorNote>
-    <ErrorNote v-if="refused" class="refused" :error="refused" />
-    <p v-if="nothingNext" class="refused soft">{{ texts.nobodyElseWaits }}</p>
-    <div class="place"><component :is="PLACES[station]" :key="`${id}-${station}`" @next="next" /></div>
+    <ErrorNote v-if="refused" class="mt-0 mb-2 mx-5" :error="refused" />
+    <p v-if="nothingNext" class="soft mb-2 mx-5">{{ texts.nobodyElseWaits }}</p>
+    <div class="place flex-1 min-h-0 grid">
+      <component :is="PLACES[station]" :key="`${id}-${station}`" @next="next" />
+    </div>
   </div>
 </template>
 
 <style scoped>
-.docket {
-  display: flex;
-  flex-direction: column;
-  height: 100%;
-}
-header {
-  display: flex;
-  align-items: center;
-  gap: 16px;
-  padding: 12px 20px 8px;
-}
-.number {
-  font-weight: 700;
-  font-size: 46px;
-  line-height: 1;
-  min-width: 34px;
-}
-.who {
-  flex: 1;
-  min-width: 0;
-}
 .trace {
   width: min(660px, 56%);
-}
-.refused {
-  margin: 0 20px 8px;
-}
-.place {
-  flex: 1;
-  min-height: 0;
-  display: grid;
-}
-.loading {
-  padding: 30px;
-  display: grid;
-  gap: 12px;
-  justify-items: start;
 }
 @media (max-width: 900px) {
   header {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What concerns the whole docket, whatever station is looked at: power off, judging under way, a decision to take back.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { computed } from 'vue'
 import { clockTime } from '@/shared/words'
 import { common } from '@texts/common'
@@ -21,23 +21,42 @@ const decided = computed(() => docket.value?.undo ?? null)
 </script>
 
 <template>
-  <div v-if="docket" class="banners">
-    <p v-if="docket.voided" class="off" role="alert">
+  <div v-if="docket" class="banners grid grid-cols-1 gap-1.5 px-5">
+    <p
+      v-if="docket.voided"
+      class="off rounded py-2 px-3.5 flex gap-2 items-center flex-wrap bg-stop text-ground text-lg"
+      role="alert"
+    >
       <b>{{ texts.powerOff }}</b> {{ texts.theClearanceIsVoid(docket.voided.replace(/[.]$/, '')) }}
       <RouterLink :to="`/dockets/${docket.id}/power`">{{ texts.toThePowerStation }}</RouterLink>
     </p>
-    <p v-if="docket.judging" class="judging" role="status" aria-live="polite">
+    <NFlex
+      v-if="docket.judging"
+      align="center"
+      size="small"
+      class="judging rounded py-2 px-3.5 bg-act-bg text-act"
+      role="status"
+      aria-live="polite"
+    >
       <span class="pulse" aria-hidden="true" />{{ texts.beingJudgedWhatWasHanded }}
-    </p>
-    <p v-if="docket.judging_failed" class="failed" role="status">
+    </NFlex>
+    <p
+      v-if="docket.judging_failed"
+      class="failed rounded py-2 px-3.5 flex gap-2 items-center flex-wrap bg-check-bg"
+      role="status"
+    >
       <b>{{ texts.couldNotBeChecked }}</b> {{ texts.anErrorOfOurs }}
       <NButton type="primary" ghost :disabled="busy" @click="checkAgain()">{{ texts.checkAgain }}</NButton>
     </p>
-    <p v-else-if="notYet && !docket.judging" class="failed" role="status">
+    <p
+      v-else-if="notYet && !docket.judging"
+      class="failed rounded py-2 px-3.5 flex gap-2 items-center flex-wrap bg-check-bg"
+      role="status"
+    >
       <b>{{ texts.notCheckedYet }}</b> {{ texts.itIsTriedAgain }}
       <NButton type="primary" ghost :disabled="busy" @click="checkAgain()">{{ texts.checkAgain }}</NButton>
     </p>
-    <p v-if="decided" class="undo">
+    <p v-if="decided" class="undo rounded py-2 px-3.5 flex gap-2 items-center flex-wrap">
       {{ texts.decidedBy(decided.by, decidedWords(decided), clockTime(decided.at)) }}
       <NButton type="primary" quaternary :disabled="busy" @click="undo()"
         >{{ common.undo }} <kbd>U</kbd></NButton
@@ -47,41 +66,15 @@ const decided = computed(() => docket.value?.undo ?? null)
 </template>
 
 <style scoped>
-.banners {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 6px;
-  padding: 0 20px;
-}
 .banners:empty {
   display: none;
-}
-p {
-  border-radius: var(--radius);
-  padding: 8px 14px;
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  flex-wrap: wrap;
-}
-.off {
-  background: var(--stop);
-  color: var(--ground);
-  font-size: 16.5px;
 }
 .off a {
   color: inherit;
   margin-left: auto;
 }
-.failed {
-  background: var(--check-bg);
-}
 .failed .n-button {
   margin-left: auto;
-}
-.judging {
-  background: var(--act-bg);
-  color: var(--act);
 }
 .undo {
   background: var(--sunk);

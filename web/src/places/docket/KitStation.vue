@@ -35,7 +35,7 @@ defineEmits<{ next: [] }>()
       <p v-if="docket.kit" class="soft">
         {{ texts.handedOutAt(docket.kit.returned, clockTime(docket.kit.issued_at)) }}
       </p>
-      <NTable :bordered="false" size="small" class="recipe">
+      <NTable :bordered="false" size="small" class="my-3 mx-0">
         <thead>
           <tr>
             <th>{{ texts.ref }}</th>
@@ -52,7 +52,9 @@ defineEmits<{ next: [] }>()
             <td class="v">{{ part.part }}</td>
             <td>{{ part.title }}</td>
             <td>
-              <b v-if="docket.kit?.modules[part.ref]" class="v tag">{{ docket.kit.modules[part.ref] }}</b>
+              <b v-if="docket.kit?.modules[part.ref]" class="v tag mr-2">{{
+                docket.kit.modules[part.ref]
+              }}</b>
               <template
                 v-for="given in docket.kit?.substitutions.filter((s) => s.ref === part.ref)"
                 :key="given.ohms"
@@ -90,7 +92,7 @@ defineEmits<{ next: [] }>()
     </template>
     <template #findings>
       <h2>{{ common.takeCare }}</h2>
-      <ul class="cautions">
+      <ul class="cautions pl-4.5 grid grid-cols-1 gap-1.5">
         <li v-for="caution in docket.exercise.cautions" :key="caution">{{ caution }}</li>
       </ul>
       <p class="soft">{{ texts.localRulesAndLicensed }}</p>
@@ -99,7 +101,11 @@ defineEmits<{ next: [] }>()
       <NButton type="primary" ghost @click="router.push(`/hatch?kit=${docket.kit?.tag ?? ''}`)">
         {{ texts.toTheHatch }}
       </NButton>
-      <NForm v-if="unfinished && isBack && later.length" class="carry" @submit.prevent="to && carryOver(to)">
+      <NForm
+        v-if="unfinished && isBack && later.length"
+        class="flex gap-2"
+        @submit.prevent="to && carryOver(to)"
+      >
         <label class="visually-hidden" for="carry">{{ texts.aLaterSession }}</label>
         <ChoiceField
           id="carry"
@@ -119,22 +125,3 @@ defineEmits<{ next: [] }>()
     </template>
   </StationFrame>
 </template>
-
-<style scoped>
-.tag {
-  margin-right: 8px;
-}
-.recipe {
-  margin: 12px 0;
-}
-.carry {
-  display: flex;
-  gap: 8px;
-}
-.cautions {
-  padding-left: 18px;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 6px;
-}
-</style>

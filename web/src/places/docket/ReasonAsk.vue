@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Asks for a reason, or a word to the pair, before a decision is carried out.
-import { NButton, NForm } from 'naive-ui'
+import { NButton, NFlex, NForm } from 'naive-ui'
 import { ref, watch } from 'vue'
 import FormField from '@/pieces/fields/FormField.vue'
 import TextField from '@/pieces/fields/TextField.vue'
@@ -23,28 +23,16 @@ function done() {
 
 <template>
   <Dialog v-model:show="show" :title="title" width="480px" :auto-focus="false">
-    <NForm class="box" @submit.prevent="done">
+    <NForm class="box grid grid-cols-1 gap-3.5" @submit.prevent="done">
       <p v-if="text" class="soft">{{ text }}</p>
       <FormField id="reason"
         ><template #label>{{ label }}{{ optional ? texts.ifYouLike : '' }}</template
         ><TextField v-model="reason" type="textarea" :rows="3" autofocus @keydown.ctrl.enter="done"
       /></FormField>
-      <div class="acts">
+      <NFlex :wrap="false" size="small" class="acts">
         <NButton type="primary" attr-type="submit" :disabled="!optional && !reason.trim()">{{ act }}</NButton>
         <NButton type="primary" quaternary @click="show = false">{{ common.notNow }}</NButton>
-      </div>
+      </NFlex>
     </NForm>
   </Dialog>
 </template>
-
-<style scoped>
-.box {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 14px;
-}
-.acts {
-  display: flex;
-  gap: 10px;
-}
-</style>

@@ -12,16 +12,18 @@ defineEmits<{ next: [] }>()
 </script>
 
 <template>
-  <div class="frame">
-    <div class="columns">
-      <section class="sheet evidence" :aria-label="texts.evidence">
+  <div class="min-w-0 flex flex-col min-h-0">
+    <div
+      class="columns flex-1 min-h-0 grid grid-cols-[minmax(0,1.13fr)_minmax(0,1fr)] gap-5 pt-1 pb-3.5 px-5"
+    >
+      <section class="sheet min-w-0 flex flex-col min-h-0" :aria-label="texts.evidence">
         <TabBar v-if="tabs && tab" v-model="tab" :tabs="tabs" :label="texts.viewsOfThisStation">
           <template #side><slot name="side" /></template>
           <slot name="evidence" />
         </TabBar>
-        <div v-else class="inside"><slot name="evidence" /></div>
+        <div v-else class="inside flex-1 min-h-0 overflow-auto py-3 px-4.5"><slot name="evidence" /></div>
       </section>
-      <div class="right"><slot name="findings" /></div>
+      <div class="right min-h-0 overflow-auto py-0.5 px-1"><slot name="findings" /></div>
     </div>
     <DecisionBar>
       <slot name="decisions" />
@@ -39,37 +41,6 @@ defineEmits<{ next: [] }>()
 </template>
 
 <style scoped>
-.frame {
-  min-width: 0;
-  display: flex;
-  flex-direction: column;
-  min-height: 0;
-}
-.columns {
-  flex: 1;
-  min-height: 0;
-  display: grid;
-  grid-template-columns: minmax(0, 1.13fr) minmax(0, 1fr);
-  gap: 20px;
-  padding: 4px 20px 14px;
-}
-.evidence {
-  min-width: 0;
-  display: flex;
-  flex-direction: column;
-  min-height: 0;
-}
-.inside {
-  flex: 1;
-  min-height: 0;
-  overflow: auto;
-  padding: 12px 18px;
-}
-.right {
-  min-height: 0;
-  overflow: auto;
-  padding: 2px 3px;
-}
 @media (max-width: 900px) {
   .columns {
     grid-template-columns: minmax(0, 1fr);

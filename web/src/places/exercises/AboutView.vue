@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What an exercise is: what it asks, what it needs, what it is marked for, what to take care of.
-import { NTable } from 'naive-ui'
+import { NFlex, NTable } from 'naive-ui'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { said } from '@/shared/units'
@@ -19,14 +19,14 @@ const settings = (part: Schemas['RecipeOut']) =>
 </script>
 
 <template>
-  <div class="about">
+  <div class="about grid grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)] gap-6.5">
     <section>
       <p>{{ exercise.summary }}</p>
-      <h3>{{ common.asked }}</h3>
+      <h3 class="mt-2">{{ common.asked }}</h3>
       <p v-for="statement in exercise.behaviour" :key="statement">{{ statement }}</p>
       <p v-if="!exercise.behaviour.length" class="soft">{{ texts.valuesOnlyNoOutput }}</p>
       <template v-if="derived && derived.variants.length > 1">
-        <h3>{{ texts.whatEachWayOfFeeding }}</h3>
+        <h3 class="mt-2">{{ texts.whatEachWayOfFeeding }}</h3>
         <NTable :bordered="false" size="small">
           <tbody>
             <tr v-for="v in derived.variants" :key="v.id">
@@ -39,7 +39,7 @@ const settings = (part: Schemas['RecipeOut']) =>
         </NTable>
       </template>
       <template v-if="derived">
-        <h3>{{ texts.benchTime }}</h3>
+        <h3 class="mt-2">{{ texts.benchTime }}</h3>
         <p>
           <Sentence :text="texts.about">
             <template #total
@@ -61,15 +61,15 @@ const settings = (part: Schemas['RecipeOut']) =>
           >
         </p>
       </template>
-      <h3>{{ texts.markedFor }}</h3>
-      <p class="criteria">
+      <h3 class="mt-2">{{ texts.markedFor }}</h3>
+      <NFlex :size="[16, 4]" class="criteria">
         <span v-for="c in exercise.criteria" :key="c.name"
           >{{ c.title }} <b>{{ c.of }}</b></span
         >
-      </p>
+      </NFlex>
     </section>
     <section>
-      <h3>{{ texts.recipe }}</h3>
+      <h3 class="mt-2">{{ texts.recipe }}</h3>
       <NTable :bordered="false" size="small">
         <tbody>
           <tr v-for="part in exercise.recipe" :key="part.ref">
@@ -82,7 +82,7 @@ const settings = (part: Schemas['RecipeOut']) =>
         </tbody>
       </NTable>
       <template v-if="derived?.windows.length">
-        <h3>{{ texts.resistorsThatWillDo }}</h3>
+        <h3 class="mt-2">{{ texts.resistorsThatWillDo }}</h3>
         <NTable :bordered="false" size="small">
           <tbody>
             <tr v-for="w in derived.windows" :key="w.ref">
@@ -95,8 +95,8 @@ const settings = (part: Schemas['RecipeOut']) =>
           </tbody>
         </NTable>
       </template>
-      <h3>{{ common.takeCare }}</h3>
-      <ul>
+      <h3 class="mt-2">{{ common.takeCare }}</h3>
+      <ul class="m-0 pl-4.5">
         <li v-for="caution in cautions" :key="caution">{{ caution }}</li>
       </ul>
     </section>
@@ -104,28 +104,11 @@ const settings = (part: Schemas['RecipeOut']) =>
 </template>
 
 <style scoped>
-.about {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr);
-  gap: 26px;
-}
 section {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 8px;
   align-content: start;
-}
-h3 {
-  margin-top: 8px;
-}
-.criteria {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 16px;
-}
-ul {
-  margin: 0;
-  padding-left: 18px;
 }
 @media (max-width: 900px) {
   .about {

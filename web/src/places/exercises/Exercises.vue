@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The exercises of the course, and what follows from one: its sheet, what drives it, its plan, what it is.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import ChoiceField from '@/pieces/fields/ChoiceField.vue'
@@ -74,7 +74,7 @@ useKeys({
 </script>
 
 <template>
-  <div class="page">
+  <div class="page grid grid-cols-[210px_minmax(0,1fr)] gap-5 py-4.5 px-5 items-start">
     <nav :aria-label="common.exercises">
       <RouterLink
         v-for="e in listed"
@@ -83,18 +83,18 @@ useKeys({
         :aria-current="e.slug === exercise?.slug ? 'page' : undefined"
       >
         {{ e.title }}
-        <span v-if="!e.released" class="draft">{{ texts.draft }}</span>
+        <span v-if="!e.released" class="text-fix text-sm font-semibold">{{ texts.draft }}</span>
       </RouterLink>
       <NButton type="primary" ghost @click="importing = true">{{ texts.importAFile }}</NButton>
     </nav>
-    <div class="main">
+    <div class="min-w-0">
       <Asked v-if="!data" :query="exercises" :what="texts.theExercises" />
       <EmptyNote v-else-if="!listed.length" :title="texts.noExercisesYet" :text="texts.anExerciseIsAFile">
         <NButton type="primary" @click="importing = true">{{ texts.importAFile }}</NButton>
       </EmptyNote>
       <EmptyNote v-else-if="!exercise" :title="texts.thereIsNoSuchExercise" :text="texts.itMayBeOfAnother" />
       <template v-else>
-        <header>
+        <header class="flex items-baseline gap-3.5 mb-2.5 flex-wrap">
           <h1>{{ exercise.title }}</h1>
           <span class="soft">
             {{ texts.minutesMarksAndState(exercise.minutes, exercise.total, exercise.released) }}
@@ -124,7 +124,7 @@ useKeys({
               <p v-else-if="!sheet" class="soft" aria-busy="true">{{ texts.workingOutTheSheet }}</p>
               <EmptyNote v-else-if="sheet.reason" :title="texts.thereIsNoSheet" :text="sheet.reason" />
               <template v-else-if="tab === 'budget'">
-                <div class="bars">
+                <NFlex :size="[22, 8]" class="mb-2.5">
                   <BoardChoice v-model:board="board" v-model:variant="variant" :exercise="exercise" />
                   <ChoiceBar
                     v-model="step"
@@ -138,7 +138,7 @@ useKeys({
                     :choices="readings.map((r) => ({ value: `${r.ref}.${r.quantity}`, word: r.name }))"
                     @update:model-value="reading = $event"
                   />
-                </div>
+                </NFlex>
                 <BudgetBars
                   v-if="budgeted"
                   :budget="budgeted.budget"
@@ -160,13 +160,6 @@ useKeys({
 </template>
 
 <style scoped>
-.page {
-  display: grid;
-  grid-template-columns: 210px minmax(0, 1fr);
-  gap: 20px;
-  padding: 18px 20px;
-  align-items: start;
-}
 nav {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
@@ -190,32 +183,11 @@ nav .n-button {
   margin-top: 10px;
   justify-content: center;
 }
-.main {
-  min-width: 0;
-}
-.draft {
-  color: var(--fix);
-  font-size: 13px;
-  font-weight: 640;
-}
-header {
-  display: flex;
-  align-items: baseline;
-  gap: 14px;
-  margin-bottom: 10px;
-  flex-wrap: wrap;
-}
 header .n-button {
   margin-left: auto;
 }
 .pick {
   width: auto;
-}
-.bars {
-  display: flex;
-  gap: 8px 22px;
-  flex-wrap: wrap;
-  margin-bottom: 10px;
 }
 .inside {
   padding: 14px 18px;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // An exercise file is imported: chosen or pasted, with every problem at its line.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { useStorage } from '@vueuse/core'
 import { ref } from 'vue'
 import { ApiError } from '@/api/client'
@@ -42,7 +42,7 @@ function lineOf(number: number) {
 
 <template>
   <Dialog v-model:show="show" :title="texts.importAnExercise" width="760px">
-    <div class="stack">
+    <NFlex vertical size="small">
       <p class="soft">
         {{ texts.aFileMakesANew }}
       </p>
@@ -52,52 +52,28 @@ function lineOf(number: number) {
       <FormField :label="texts.orPasteItHere"
         ><TextField v-model="text" type="textarea" :rows="14" spellcheck="false" figures
       /></FormField>
-      <section v-if="wrong instanceof ApiError && wrong.problems.length" role="alert" class="problems">
+      <section
+        v-if="wrong instanceof ApiError && wrong.problems.length"
+        role="alert"
+        class="problems bg-fix-bg rounded py-2.5 px-3.5 max-h-50 overflow-auto"
+      >
         <h3>{{ texts.toMend(wrong.problems.length) }}</h3>
-        <ul>
+        <ul class="mt-1 mb-0 mx-0 pl-4.5 grid grid-cols-1 gap-1">
           <li v-for="(problem, index) in wrong.problems" :key="index">
             <b class="v">{{ texts.line(problem.line) }}</b> {{ problem.message }}
-            <span v-if="lineOf(problem.line)" class="v soft line">{{ lineOf(problem.line) }}</span>
+            <span v-if="lineOf(problem.line)" class="v soft block wrap-anywhere">{{
+              lineOf(problem.line)
+            }}</span>
           </li>
         </ul>
       </section>
       <ErrorNote v-else-if="wrong" :error="wrong" />
-      <div class="acts">
+      <NFlex :wrap="false" size="small" class="acts">
         <NButton type="primary" :disabled="!text.trim() || bringIn.isPending.value" @click="bring">
           {{ texts.import }}
         </NButton>
         <NButton type="primary" ghost @click="show = false">{{ common.notNow }}</NButton>
-      </div>
-    </div>
+      </NFlex>
+    </NFlex>
   </Dialog>
 </template>
-
-<style scoped>
-.stack {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 10px;
-}
-.problems {
-  background: var(--fix-bg);
-  border-radius: var(--radius);
-  padding: 10px 14px;
-  max-height: 200px;
-  overflow: auto;
-}
-.problems ul {
-  margin: 4px 0 0;
-  padding-left: 18px;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 5px;
-}
-.line {
-  display: block;
-  overflow-wrap: anywhere;
-}
-.acts {
-  display: flex;
-  gap: 10px;
-}
-</style>

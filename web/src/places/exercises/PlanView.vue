@@ -13,9 +13,9 @@ const given = (step: Schemas['StepOut']) =>
 </script>
 
 <template>
-  <ol>
+  <ol class="m-0 pl-5.5 grid grid-cols-1 gap-3.5">
     <li v-for="step in exercise.steps" :key="step.name">
-      <header>
+      <header class="flex gap-3 items-baseline flex-wrap">
         <b>{{ step.name }}</b>
         <span class="v">{{ given(step) }}</span>
         <span class="soft">
@@ -33,12 +33,12 @@ const given = (step: Schemas['StepOut']) =>
       <p
         v-for="caution in step.ways.find((w) => w.id === step.way)?.cautions ?? []"
         :key="caution"
-        class="care"
+        class="text-fix"
       >
         {{ caution }}
       </p>
       <Unfold v-if="step.ways.some((w) => w.id !== step.way)" :title="texts.otherSafeWays">
-        <ul>
+        <ul class="my-1 mx-0 pl-4.5">
           <li v-for="way in step.ways.filter((w) => w.id !== step.way)" :key="way.id">
             <b>{{ way.title }}</b> {{ way.how }}
           </li>
@@ -47,26 +47,3 @@ const given = (step: Schemas['StepOut']) =>
     </li>
   </ol>
 </template>
-
-<style scoped>
-ol {
-  margin: 0;
-  padding-left: 22px;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 14px;
-}
-header {
-  display: flex;
-  gap: 12px;
-  align-items: baseline;
-  flex-wrap: wrap;
-}
-.care {
-  color: var(--fix);
-}
-ul {
-  margin: 4px 0;
-  padding-left: 18px;
-}
-</style>

@@ -27,17 +27,17 @@ async function freeze() {
 </script>
 
 <template>
-  <section class="release" :class="{ stopped: stops.length }">
+  <section class="release bg-good-bg rounded py-2.5 px-3.5 mb-3" :class="{ stopped: stops.length }">
     <p v-if="!obstacles" class="soft" aria-busy="true">{{ texts.checkingItsBench }}</p>
     <template v-else>
-      <div class="head">
+      <div class="head flex gap-3.5 items-center flex-wrap">
         <b>{{ stops.length ? texts.thisDraftCannot : texts.thisDraftCanBeReleased }}</b>
         <span class="soft">{{ texts.aReleasedVersion }}</span>
         <NButton type="primary" :disabled="!!stops.length || release.isPending.value" @click="freeze">
           {{ texts.releaseVersion(exercise.version) }}
         </NButton>
       </div>
-      <ul v-if="stops.length || warnings.length">
+      <ul v-if="stops.length || warnings.length" class="mt-1.5 mb-0 mx-0 pl-4.5">
         <li v-for="o in [...stops, ...warnings]" :key="o.about + o.message">
           <b v-if="o.about" class="v">{{ o.about }}</b> {{ o.warns ? texts.toWeigh : '' }}{{ o.message }}
         </li>
@@ -48,26 +48,10 @@ async function freeze() {
 </template>
 
 <style scoped>
-.release {
-  background: var(--good-bg);
-  border-radius: var(--radius);
-  padding: 10px 14px;
-  margin-bottom: 12px;
-}
 .release.stopped {
   background: var(--fix-bg);
 }
-.head {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-  flex-wrap: wrap;
-}
 .head .n-button {
   margin-left: auto;
-}
-ul {
-  margin: 6px 0 0;
-  padding-left: 18px;
 }
 </style>

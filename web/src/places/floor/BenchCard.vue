@@ -39,21 +39,25 @@ const station = computed(() =>
     :aria-label="`${bench.bench ? texts.bench(bench.bench) : texts.noBench}, ${bench.pair}: ${bench.line}`"
     @click="$emit('open')"
   >
-    <span class="top">
-      <span class="number">{{ bench.bench ?? '–' }}</span>
-      <span class="pair">{{ bench.pair }}</span>
-      <span v-if="under" class="exercise">{{ under }}</span>
+    <span class="top grid grid-cols-[auto_minmax(0,1fr)] gap-y-1 gap-x-2.5 items-center">
+      <span class="number font-bold text-2xl leading-none">{{ bench.bench ?? '–' }}</span>
+      <span class="pair font-semibold leading-[1.2]">{{ bench.pair }}</span>
+      <span
+        v-if="under"
+        class="exercise col-span-full text-sm text-soft whitespace-nowrap overflow-hidden text-ellipsis"
+        >{{ under }}</span
+      >
     </span>
-    <span class="why">
+    <span class="why flex flex-wrap gap-y-1 gap-x-2 content-start items-baseline text-sm leading-[1.3]">
       <SeverityTag v-for="entry in tags" :key="entry.severity" v-bind="entry" />
       <span>{{ capital(bench.line) }}</span>
-      <span v-if="bench.last_value" class="v">{{ bench.last_value }}</span>
+      <span v-if="bench.last_value" class="v text-soft">{{ bench.last_value }}</span>
       <span v-if="bench.claimed_by">{{ texts.isOnTheWay(bench.claimed_by) }}</span>
     </span>
-    <span class="foot">
+    <span class="foot flex flex-wrap justify-between gap-y-1 gap-x-2 items-baseline text-sm text-soft">
       <StationTrace :stations="bench.stations" />
-      <b>{{ station }}</b>
-      <span v-if="!done && bench.state" class="wait">{{ waited(bench.since, now) }}</span>
+      <b class="font-semibold">{{ station }}</b>
+      <span v-if="!done && bench.state" class="wait whitespace-nowrap">{{ waited(bench.since, now) }}</span>
     </span>
   </NButton>
 </template>
@@ -89,61 +93,21 @@ const station = computed(() =>
 .card.off {
   background: var(--stop-bg);
 }
-.top {
-  display: grid;
-  grid-template-columns: auto minmax(0, 1fr);
-  gap: 3px 10px;
-  align-items: center;
-}
-.number {
-  font-weight: 700;
-  font-size: 28px;
-  line-height: 1;
-}
-.pair {
-  font-weight: 620;
-  line-height: 1.2;
-}
 .quiet .number,
 .quiet .pair {
   color: var(--soft);
 }
-.why {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 3px 8px;
-  align-content: start;
-  align-items: baseline;
-  font-size: 14px;
-  line-height: 1.3;
-}
-.quiet .why,
-.why .v {
-  color: var(--soft);
-}
-.foot {
-  display: flex;
-  flex-wrap: wrap;
-  justify-content: space-between;
-  gap: 5px 8px;
-  align-items: baseline;
-  font-size: 13.5px;
+.quiet .why {
   color: var(--soft);
 }
 .foot > :first-child {
   flex: 1 0 100%;
   min-width: 0;
 }
-.foot b {
-  font-weight: 620;
-}
 .asks .foot b,
 .stop .foot b,
 .off .foot b {
   color: var(--ink);
-}
-.wait {
-  white-space: nowrap;
 }
 .asks .wait,
 .stop .wait,
@@ -154,13 +118,5 @@ const station = computed(() =>
 .stop .wait,
 .off .wait {
   color: var(--stop);
-}
-.exercise {
-  grid-column: 1 / -1;
-  font-size: 13px;
-  color: var(--soft);
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
 }
 </style>

@@ -67,14 +67,14 @@ const papers = ref(false)
 </script>
 
 <template>
-  <div v-if="!session" class="alone">
+  <div v-if="!session" class="p-6">
     <Asked :query="sessions" :what="texts.theSessions">
       <EmptyNote :title="texts.noSessionIsPlanned" :text="texts.aSessionNamesASection">
         <LinkButton v-if="me?.kind === 'instructor'" to="/set-up">{{ texts.toSetUp }}</LinkButton>
       </EmptyNote>
     </Asked>
   </div>
-  <div v-else class="floor">
+  <div v-else class="floor grid grid-cols-[346px_1fr] gap-5 py-4.5 px-5 h-full">
     <Round
       class="round"
       :visits="visits"
@@ -85,15 +85,15 @@ const papers = ref(false)
       @later="putLater"
     />
     <section class="room" :aria-label="common.room">
-      <header>
+      <header class="flex items-baseline gap-3.5 mb-3 flex-wrap">
         <h1>{{ shown?.title ?? session.section }}</h1>
         <span class="soft">
           {{ session.room }}<template v-if="shown"> · {{ texts.pairs(shown.benches.length) }}</template>
         </span>
-        <span v-if="typed" class="typed v"
+        <span v-if="typed" class="v bg-act text-act-ink rounded-[5px] py-0.5 px-2.5"
           >{{ texts.bench(typed) }} <kbd>{{ common.enter }}</kbd></span
         >
-        <span class="gap" />
+        <span class="flex-1" />
         <PassClean v-if="shown" :session="session.id" :benches="shown.benches" />
         <PauseButton v-if="shown" :session="shown.session" />
         <NButton type="primary" quaternary @click="papers = true">{{ texts.papers }}</NButton>
@@ -114,7 +114,7 @@ const papers = ref(false)
       />
       <Asked :query="floor" :what="texts.theRoom">
         <template #loading>
-          <div class="grid"><div v-for="n in 8" :key="n" class="sheet ghost" /></div>
+          <div class="cards"><div v-for="n in 8" :key="n" class="sheet bg-sunk" /></div>
           <span class="visually-hidden">{{ texts.loadingTheRoom }}</span>
         </template>
         <template #default="{ data }">
@@ -126,7 +126,7 @@ const papers = ref(false)
             <LinkButton to="/hatch">{{ texts.handOutKits }}</LinkButton>
           </EmptyNote>
           <FloorTable v-else-if="view === 'table'" :benches="data.benches" :now="now" @open="open" />
-          <div v-else class="grid" :class="{ stale, drawn }" :style="{ '--columns': columns }">
+          <div v-else class="cards" :class="{ stale, drawn }" :style="{ '--columns': columns }">
             <BenchCard
               v-for="bench in data.benches"
               :key="bench.docket ?? `bench-${bench.bench}`"
@@ -144,13 +144,6 @@ const papers = ref(false)
 </template>
 
 <style scoped>
-.floor {
-  display: grid;
-  grid-template-columns: 346px 1fr;
-  gap: 20px;
-  padding: 18px 20px;
-  height: 100%;
-}
 .round {
   overflow: auto;
   min-height: 0;
@@ -163,23 +156,7 @@ const papers = ref(false)
   min-height: 0;
   overflow: auto;
 }
-header {
-  display: flex;
-  align-items: baseline;
-  gap: 14px;
-  margin-bottom: 12px;
-  flex-wrap: wrap;
-}
-.gap {
-  flex: 1;
-}
-.typed {
-  background: var(--act);
-  color: var(--act-ink);
-  border-radius: 5px;
-  padding: 2px 10px;
-}
-.grid {
+.cards {
   display: grid;
   grid-template-columns: repeat(var(--columns, 4), minmax(0, 330px));
   grid-auto-rows: minmax(150px, auto);
@@ -187,19 +164,13 @@ header {
   padding: 2px;
 }
 @media (min-width: 1001px) {
-  .grid.drawn > * {
+  .cards.drawn > * {
     grid-row: var(--row);
     grid-column: var(--column);
   }
 }
-.grid.stale {
+.cards.stale {
   opacity: 0.6;
-}
-.alone {
-  padding: 24px;
-}
-.ghost {
-  background: var(--sunk);
 }
 @media (max-width: 1000px) {
   .floor {
@@ -210,7 +181,7 @@ header {
   .round {
     overflow: visible;
   }
-  .grid {
+  .cards {
     grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
   }
 }
@@ -218,7 +189,7 @@ header {
   .floor {
     padding: 12px;
   }
-  .grid {
+  .cards {
     grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
   }
 }

@@ -18,7 +18,7 @@ function byStation(bench: Schemas['BenchCardOut']) {
 </script>
 
 <template>
-  <div class="sheet wrap">
+  <div class="sheet wrap overflow-auto">
     <NTable :bordered="false" size="small">
       <thead>
         <tr>
@@ -53,9 +53,6 @@ function byStation(bench: Schemas['BenchCardOut']) {
 </template>
 
 <style scoped>
-.wrap {
-  overflow: auto;
-}
 tbody tr {
   cursor: pointer;
 }

@@ -30,7 +30,7 @@ const print = () =>
 
 <template>
   <Dialog v-model:show="show" :title="texts.papersForTheClass">
-    <div class="stack">
+    <div class="stack grid gap-3.5 justify-items-start">
       <ChoiceBar
         v-model="kind"
         :label="texts.whichPapers"
@@ -61,11 +61,6 @@ const print = () =>
 </template>
 
 <style scoped>
-.stack {
-  display: grid;
-  gap: 14px;
-  justify-items: start;
-}
 .stack > :deep(.note) {
   width: 100%;
 }

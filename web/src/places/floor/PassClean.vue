@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Hand-ins with nothing to look at can be passed together, after one look at the list.
-import { NButton, NCheckbox, NForm } from 'naive-ui'
+import { NButton, NCheckbox, NFlex, NForm } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import Dialog from '@/pieces/dialog/Dialog.vue'
@@ -40,7 +40,7 @@ function toggle(docket: number) {
     {{ texts.passClean(clean.length) }}
   </NButton>
   <Dialog v-model:show="show" :title="texts.passWhatHasNothing" width="560px">
-    <NForm class="box" @submit.prevent="pass()">
+    <NForm class="box grid grid-cols-1 gap-3" @submit.prevent="pass()">
       <p class="soft">{{ texts.noStopFixOrCheck }}</p>
       <NCheckbox
         v-for="bench in clean"
@@ -49,36 +49,19 @@ function toggle(docket: number) {
         :checked="!left.includes(bench.docket!)"
         @update:checked="toggle(bench.docket!)"
       >
-        <span class="number">{{ bench.bench }}</span>
+        <span class="number font-bold text-xl text-right">{{ bench.bench }}</span>
         <b>{{ bench.pair }}</b> {{ stationName(bench.station) }}: {{ bench.line }}
       </NCheckbox>
       <ErrorNote :error="error" />
       <p v-if="changed.length" role="status">
         {{ texts.changedMeanwhile(changed.join(', ')) }}
       </p>
-      <div class="acts">
+      <NFlex :wrap="false" size="small" class="acts">
         <NButton type="primary" attr-type="submit" :disabled="!picked.length || busy">{{
           texts.pass(picked.length)
         }}</NButton>
         <NButton type="primary" quaternary @click="show = false">{{ common.notNow }}</NButton>
-      </div>
+      </NFlex>
     </NForm>
   </Dialog>
 </template>
-
-<style scoped>
-.box {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 12px;
-}
-.number {
-  font-weight: 700;
-  font-size: 20px;
-  text-align: right;
-}
-.acts {
-  display: flex;
-  gap: 10px;
-}
-</style>

@@ -28,7 +28,9 @@ async function control(act: 'pause' | 'resume') {
 
 <template>
   <template v-if="session.paused">
-    <strong class="paused" role="status">{{ texts.pausedPowerStays }}</strong>
+    <strong class="text-stop bg-stop-bg rounded-[5px] py-1 px-3" role="status">{{
+      texts.pausedPowerStays
+    }}</strong>
     <NButton v-if="me?.kind === 'instructor'" type="primary" :disabled="busy" @click="control('resume')">
       {{ texts.goOn }}
     </NButton>
@@ -46,12 +48,3 @@ async function control(act: 'pause' | 'resume') {
     </p>
   </Dialog>
 </template>
-
-<style scoped>
-.paused {
-  color: var(--stop);
-  background: var(--stop-bg);
-  border-radius: 5px;
-  padding: 5px 12px;
-}
-</style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Who to visit next, in order, each with the reason.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import SeverityTag from '@/pieces/findings/SeverityTag.vue'
@@ -16,7 +16,7 @@ const rest = computed(() => props.visits.slice(1))
 
 <template>
   <section :aria-label="texts.round">
-    <header>
+    <header class="flex items-baseline justify-between mb-3">
       <h1>{{ texts.round }}</h1>
       <span class="soft">{{ visits.length ? texts.pairsWait(visits.length) : '' }}</span>
     </header>
@@ -25,14 +25,18 @@ const rest = computed(() => props.visits.slice(1))
       <p class="soft">{{ texts.pairsAppearHere }}</p>
     </div>
     <article v-if="first" class="first">
-      <div class="who">
-        <span class="bench">{{ first.bench ?? '–' }}</span>
+      <NFlex :wrap="false" align="center" class="who">
+        <span class="bench font-bold text-2xl leading-none text-[46px]">{{ first.bench ?? '–' }}</span>
         <div>
           <h2>{{ first.pair }}</h2>
           <span class="soft">{{ texts.waits(stationName(first.station), waited(first.since, now)) }}</span>
         </div>
-      </div>
-      <div v-if="first.severity" class="seen" :class="first.severity">
+      </NFlex>
+      <div
+        v-if="first.severity"
+        class="seen rounded py-2.5 px-3 grid grid-cols-1 gap-1"
+        :class="first.severity"
+      >
         <SeverityTag :severity="first.severity" />
         <p>{{ first.seen || first.reason }}</p>
         <p v-if="first.severity === 'stop'">
@@ -41,47 +45,41 @@ const rest = computed(() => props.visits.slice(1))
       </div>
       <p v-else>{{ first.reason }}</p>
       <p v-if="first.claimed_by && !first.mine" class="soft">{{ texts.isOnTheWay(first.claimed_by) }}</p>
-      <div class="acts">
+      <NFlex size="small" class="acts">
         <NButton type="primary" @click="$emit('open', first.docket)">
           {{ first.bench ? texts.openBench(first.bench) : texts.openTheDocket }} <kbd>{{ common.enter }}</kbd>
         </NButton>
         <NButton type="primary" ghost @click="$emit('later', first.docket)"
           >{{ texts.later }} <kbd>L</kbd></NButton
         >
-      </div>
+      </NFlex>
     </article>
-    <ol>
-      <li v-for="visit in rest" :key="visit.docket">
+    <ol class="list-none mt-1.5 mb-0 mx-0 p-0">
+      <li v-for="visit in rest" :key="visit.docket" class="border-b border-b-line">
         <NButton class="whole" text @click="$emit('open', visit.docket)">
-          <span class="bench">{{ visit.bench ?? '–' }}</span>
+          <span class="bench font-bold text-2xl leading-none text-xl pt-0.5">{{ visit.bench ?? '–' }}</span>
           <span>
             <b>{{ visit.pair }}</b>
-            <span class="reason">
+            <span class="block text-soft">
               <SeverityTag v-if="visit.severity" :severity="visit.severity" />
               {{ (visit.severity === 'stop' && visit.seen) || visit.reason }}
             </span>
-            <span v-if="visit.claimed_by && !visit.mine" class="reason">{{
+            <span v-if="visit.claimed_by && !visit.mine" class="block text-soft">{{
               texts.isOnTheWay(visit.claimed_by)
             }}</span>
           </span>
-          <span class="soft wait">{{ waited(visit.since, now) }}</span>
+          <span class="soft wait whitespace-nowrap">{{ waited(visit.since, now) }}</span>
         </NButton>
       </li>
     </ol>
-    <aside v-if="hatch.length" class="hatch">
-      <h3>{{ common.hatch }}</h3>
+    <aside v-if="hatch.length" class="mt-3.5 bg-copper-soft rounded py-3 px-3.5 text-sm">
+      <h3 class="text-ink">{{ common.hatch }}</h3>
       <p v-for="line in hatch" :key="line">{{ line }}</p>
     </aside>
   </section>
 </template>
 
 <style scoped>
-header {
-  display: flex;
-  align-items: baseline;
-  justify-content: space-between;
-  margin-bottom: 12px;
-}
 .first,
 .calm {
   background: var(--sheet);
@@ -95,44 +93,11 @@ header {
 .calm {
   border-color: var(--line);
 }
-.who {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-}
-.bench {
-  font-weight: 700;
-  font-size: 26px;
-  line-height: 1;
-}
-.first .bench {
-  font-size: 46px;
-}
-.seen {
-  border-radius: var(--radius);
-  padding: 10px 12px;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 5px;
-}
 .seen.stop {
   background: var(--stop-bg);
 }
 .seen.fix {
   background: var(--fix-bg);
-}
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-}
-ol {
-  list-style: none;
-  margin: 6px 0 0;
-  padding: 0;
-}
-li {
-  border-bottom: 1px solid var(--line);
 }
 li .n-button {
   display: grid;
@@ -144,26 +109,5 @@ li .n-button {
 }
 li .n-button:hover {
   background: var(--sheet);
-}
-li .bench {
-  font-size: 22px;
-  padding-top: 2px;
-}
-.reason {
-  display: block;
-  color: var(--soft);
-}
-.wait {
-  white-space: nowrap;
-}
-.hatch {
-  margin-top: 14px;
-  background: var(--copper-soft);
-  border-radius: var(--radius);
-  padding: 11px 14px;
-  font-size: 14px;
-}
-.hatch h3 {
-  color: var(--ink);
 }
 </style>

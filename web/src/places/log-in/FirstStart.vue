@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // An empty installation: its first instructor, made with the code that was printed where the server was started.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { computed, reactive, ref, watchEffect } from 'vue'
 import { useRouter } from 'vue-router'
 import { ask, client } from '@/api/client'
@@ -49,7 +49,9 @@ async function begin() {
 
 <template>
   <FrontSheet :width="460" @submit="begin">
-    <p class="mark"><Trademark /> {{ common.verifex }}</p>
+    <NFlex :wrap="false" align="center" size="small" class="font-bold"
+      ><Trademark /> {{ common.verifex }}</NFlex
+    >
     <h1>{{ texts.theFirstInstructor }}</h1>
     <p class="soft">{{ texts.nobodyHasALog }}</p>
     <FormField
@@ -80,7 +82,7 @@ async function begin() {
     /></FormField>
     <FormField :label="texts.thePasswordAgain"
       ><TextField v-model="again" type="password" autocomplete="new-password" required />
-      <span v-if="differs" class="wrong">{{ texts.theTwoDiffer }}</span></FormField
+      <span v-if="differs" class="wrong text-fix text-sm">{{ texts.theTwoDiffer }}</span></FormField
     >
     <ErrorNote :error="error" />
     <NButton type="primary" attr-type="submit" :disabled="busy || differs || !again">{{
@@ -88,16 +90,3 @@ async function begin() {
     }}</NButton>
   </FrontSheet>
 </template>
-
-<style scoped>
-.mark {
-  display: flex;
-  gap: 9px;
-  align-items: center;
-  font-weight: 680;
-}
-.wrong {
-  color: var(--fix);
-  font-size: 14px;
-}
-</style>

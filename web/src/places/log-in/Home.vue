@@ -19,11 +19,5 @@ watchEffect(() => {
 </script>
 
 <template>
-  <div class="wait"><ErrorNote :error="error" /></div>
+  <div class="wait p-5"><ErrorNote :error="error" /></div>
 </template>
-
-<style scoped>
-.wait {
-  padding: 20px;
-}
-</style>

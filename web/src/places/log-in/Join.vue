@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Taking part with one's own device: the code from the wall leads to the session, then to the log-in, then to My bench.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { ask, client, type Schemas } from '@/api/client'
@@ -34,7 +34,9 @@ const go = () =>
 
 <template>
   <FrontSheet @submit="found ? go() : look()">
-    <p class="mark"><Trademark /> {{ common.verifex }}</p>
+    <NFlex :wrap="false" align="center" size="small" class="font-bold"
+      ><Trademark /> {{ common.verifex }}</NFlex
+    >
     <template v-if="!found">
       <h1>{{ texts.joinTheSession }}</h1>
       <FormField :label="texts.theCodeOnTheWall"
@@ -74,12 +76,6 @@ const go = () =>
 </template>
 
 <style scoped>
-.mark {
-  display: flex;
-  gap: 9px;
-  align-items: center;
-  font-weight: 680;
-}
 .code {
   font-size: 30px;
   letter-spacing: 0.12em;

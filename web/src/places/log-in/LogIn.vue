@@ -38,7 +38,7 @@ async function logIn() {
 <template>
   <FrontSheet :width="380" @submit="logIn">
     <StationTrace :stations="trace" class="trace" />
-    <h1>{{ common.verifex }}</h1>
+    <h1 class="text-2xl">{{ common.verifex }}</h1>
     <p class="soft">{{ texts.fromTheKit }}</p>
     <FormField id="name" :label="common.logIn"
       ><TextField v-model="username" autocomplete="username" autofocus required
@@ -55,8 +55,5 @@ async function logIn() {
 .trace {
   width: 190px;
   margin-bottom: 4px;
-}
-h1 {
-  font-size: 26px;
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The feedback sheet: one page to print, from the closed or proposed marks.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import Asked from '@/pieces/states/Asked.vue'
@@ -19,18 +19,21 @@ const print = () => window.print()
 </script>
 
 <template>
-  <div class="page">
-    <div class="acts no-print">
+  <div class="page max-w-200 mx-auto p-5 grid grid-cols-1 gap-3.5">
+    <NFlex size="small" class="acts no-print min-w-0">
       <NButton type="primary" @click="print">{{ texts.print }}</NButton>
       <NButton type="primary" quaternary @click="router.push(`/dockets/${id}/mark`)">
         {{ texts.backToTheDocket }}
       </NButton>
-    </div>
+    </NFlex>
     <Asked v-if="!docket.data.value" :query="docket" :what="texts.theDocket" />
     <Asked v-else-if="!marks.data.value" :query="marks" :what="texts.theMark" />
-    <article v-if="docket.data.value && marks.data.value" class="sheet">
-      <header>
-        <div>
+    <article
+      v-if="docket.data.value && marks.data.value"
+      class="sheet py-[clamp(14px,4vw,30px)] px-[clamp(14px,4.5vw,36px)]"
+    >
+      <header class="flex justify-between gap-5 border-b-2 border-b-copper pb-3.5">
+        <div class="min-w-0 wrap-anywhere">
           <h1>{{ docket.data.value.exercise.title }}</h1>
           <p>
             {{
@@ -43,10 +46,10 @@ const print = () => window.print()
           </p>
           <StationTrace class="trace" :stations="docket.data.value.stations" />
         </div>
-        <p class="total">
+        <p class="total text-right whitespace-nowrap">
           <Sentence :text="texts.totalOf(marks.data.value.of)"
             ><template #total
-              ><b>{{ marks.data.value.total }}</b></template
+              ><b class="text-[34px]">{{ marks.data.value.total }}</b></template
             >
             <template #proposedNot
               ><span v-if="!marks.data.value.closed" class="soft">{{
@@ -57,7 +60,7 @@ const print = () => window.print()
         </p>
       </header>
       <section v-for="row in marks.data.value.criteria" :key="row.name">
-        <h2>
+        <h2 class="flex justify-between text-lg">
           {{ row.title }}<span>{{ texts.countsOf(row.counts ?? '–', row.of) }}</span>
         </h2>
         <p v-for="sentence in row.evidence" :key="sentence">{{ sentence }}</p>
@@ -68,47 +71,13 @@ const print = () => window.print()
 </template>
 
 <style scoped>
-.page {
-  max-width: 800px;
-  margin: 0 auto;
-  padding: 20px;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 14px;
-}
-.acts {
-  display: flex;
-  gap: 10px;
-}
-article {
-  padding: clamp(14px, 4vw, 30px) clamp(14px, 4.5vw, 36px);
-}
-article > *,
-.acts {
+article > * {
   min-width: 0;
   flex-wrap: wrap;
-}
-header > div {
-  min-width: 0;
-  overflow-wrap: anywhere;
-}
-header {
-  display: flex;
-  justify-content: space-between;
-  gap: 20px;
-  border-bottom: 2px solid var(--copper);
-  padding-bottom: 14px;
 }
 .trace {
   width: 200px;
   margin-top: 10px;
-}
-.total {
-  text-align: right;
-  white-space: nowrap;
-}
-.total b {
-  font-size: 34px;
 }
 .total span {
   display: block;
@@ -116,11 +85,6 @@ header {
 section {
   padding: 10px 0;
   border-bottom: 1px solid var(--line);
-}
-h2 {
-  display: flex;
-  justify-content: space-between;
-  font-size: 16px;
 }
 @media print {
   .page {

@@ -44,11 +44,11 @@ const pressed = (docket: number) => {
 </script>
 
 <template>
-  <div class="page">
-    <header>
+  <div class="page py-4.5 px-5 grid grid-cols-1 gap-3">
+    <header class="flex flex-wrap items-baseline gap-y-1.5 gap-x-3.5">
       <h1>{{ common.marks }}</h1>
       <span v-if="data" class="soft">{{ texts.ofClosedTheOthers(closed, data.rows.length) }}</span>
-      <span class="gap" />
+      <span class="flex-1" />
       <NButton
         v-if="session"
         tag="a"
@@ -81,7 +81,7 @@ const pressed = (docket: number) => {
         >
         <template #pair="{ row }">
           {{ row.pair }}
-          <span v-if="sheet.exercises > 1" class="soft exercise">{{ row.exercise }}</span>
+          <span v-if="sheet.exercises > 1" class="soft exercise block text-sm">{{ row.exercise }}</span>
         </template>
         <template v-for="title in sheet.titles" :key="title" #[`criterion-${title}`]="{ row }">
           <span :class="{ changed: row.changed.includes(title) }"
@@ -108,25 +108,6 @@ const pressed = (docket: number) => {
 </template>
 
 <style scoped>
-.exercise {
-  display: block;
-  font-size: 13.5px;
-}
-.page {
-  padding: 18px 20px;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 12px;
-}
-header {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: baseline;
-  gap: 6px 14px;
-}
-.gap {
-  flex: 1;
-}
 .changed {
   color: var(--act);
   font-weight: 700;

@@ -10,7 +10,7 @@ const chosen = defineModel<number>('chosen', { default: 0 })
 </script>
 
 <template>
-  <ul :aria-label="texts.hints">
+  <ul class="list-none p-0 m-0 grid grid-cols-1 gap-2" :aria-label="texts.hints">
     <li v-for="(hint, index) in hints" :key="index">
       <NButton
         text
@@ -30,14 +30,6 @@ const chosen = defineModel<number>('chosen', { default: 0 })
 </template>
 
 <style scoped>
-ul {
-  list-style: none;
-  padding: 0;
-  margin: 0;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 8px;
-}
 .n-button {
   display: grid;
   grid-template-columns: 72px 1fr;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Hints on the program in three steps: where to look, the idea, nearly the answer. Each further one is asked for, and counted.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import Asked from '@/pieces/states/Asked.vue'
@@ -41,17 +41,21 @@ const rule = computed(() => {
 
 <template>
   <section v-if="program.stepped.length" :aria-label="texts.hints">
-    <p v-if="program.hints_left !== null || costs" class="soft rule">
+    <p v-if="program.hints_left !== null || costs" class="soft mb-1.5">
       {{ rule }}
     </p>
-    <ul>
-      <li v-for="hint in program.stepped" :key="hint.key">
+    <ul class="list-none p-0 m-0 grid grid-cols-1 gap-2">
+      <li
+        v-for="hint in program.stepped"
+        :key="hint.key"
+        class="grid grid-cols-[72px_minmax(0,1fr)] gap-2.5 items-baseline bg-sheet border border-line rounded py-3 px-3.5"
+      >
         <SeverityTag :severity="hint.severity" />
-        <div class="steps">
+        <div class="steps grid grid-cols-1 gap-1.5">
           <p>{{ where(hint) }}</p>
-          <p v-if="hint.hint" class="idea">{{ hint.hint }}</p>
-          <p v-if="hint.nearly" class="nearly">{{ hint.nearly }}</p>
-          <p class="acts">
+          <p v-if="hint.hint" class="idea font-semibold">{{ hint.hint }}</p>
+          <p v-if="hint.nearly" class="nearly bg-note-bg text-note rounded py-2 px-2.5">{{ hint.nearly }}</p>
+          <NFlex size="small" class="acts">
             <NButton
               v-if="NEXT[hint.step]"
               type="primary"
@@ -70,7 +74,7 @@ const rule = computed(() => {
             >
               {{ shown === hint.key ? texts.closeTheRun : texts.showMeOnTheBench }}
             </NButton>
-          </p>
+          </NFlex>
           <Asked
             v-if="shown === hint.key"
             v-slot="{ data: seen }"
@@ -86,46 +90,6 @@ const rule = computed(() => {
 </template>
 
 <style scoped>
-ul {
-  list-style: none;
-  padding: 0;
-  margin: 0;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 8px;
-}
-li {
-  display: grid;
-  grid-template-columns: 72px minmax(0, 1fr);
-  gap: 10px;
-  align-items: baseline;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  border-radius: var(--radius);
-  padding: 11px 14px;
-}
-.steps {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 6px;
-}
-.idea {
-  font-weight: 620;
-}
-.nearly {
-  background: var(--note-bg);
-  color: var(--note);
-  border-radius: var(--radius);
-  padding: 7px 10px;
-}
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
-.rule {
-  margin-bottom: 6px;
-}
 @media (max-width: 600px) {
   li {
     grid-template-columns: minmax(0, 1fr);

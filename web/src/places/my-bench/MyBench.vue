@@ -69,7 +69,7 @@ const pass = computed(() => state.value === 'passed')
 </script>
 
 <template>
-  <div class="page">
+  <div class="page max-w-215 mx-auto pt-4 pb-10 px-4.5 grid grid-cols-1 gap-3.5">
     <Asked v-if="!list.data.value" :query="list" :what="texts.yourBench" />
     <EmptyNote v-else-if="id === null" :title="texts.noKitYet" :text="texts.fetchYourKit" />
     <Asked v-else-if="!docket" :query="query" :what="texts.yourBench" />
@@ -77,7 +77,7 @@ const pass = computed(() => state.value === 'passed')
       <ErrorNote v-if="query.error.value" :error="query.error.value">
         <p>{{ texts.whatYouSeeIsFrom(clockTime(query.dataUpdatedAt.value)) }}</p>
       </ErrorNote>
-      <p v-if="docket.voided" class="off" role="alert">
+      <p v-if="docket.voided" class="bg-stop text-ground rounded py-3 px-4" role="alert">
         <b>{{ texts.powerOff }}</b> {{ texts.askForPowerAgain(capital(docket.voided)) }}
       </p>
       <FormField v-if="dockets.length > 1" class="which" beside :label="common.exercise">
@@ -87,8 +87,8 @@ const pass = computed(() => state.value === 'passed')
           @update:model-value="choose"
         />
       </FormField>
-      <header>
-        <span class="number">{{ docket.bench }}</span>
+      <header class="flex gap-3.5 items-center">
+        <span class="number font-bold text-[44px] leading-none">{{ docket.bench }}</span>
         <div>
           <h1>{{ docket.exercise.title }}</h1>
           <span class="soft">{{ texts.kit(docket.members, docket.kit) }}</span>
@@ -99,14 +99,14 @@ const pass = computed(() => state.value === 'passed')
         <h2>{{ stationName(station) }}{{ pass ? texts.passed : '' }}</h2>
         <p>{{ WHAT[state ?? ''] ?? (pass ? passedWords : NEXT[station]) }}</p>
         <p v-if="docket.judging" class="soft" role="status">{{ texts.beingCheckedYourFindings }}</p>
-        <p v-if="message" class="word">{{ message.by }}: “{{ message.reason }}”</p>
+        <p v-if="message" class="font-semibold mt-1">{{ message.by }}: “{{ message.reason }}”</p>
       </section>
       <ErrorNote :error="refused" />
       <MyKit v-if="station === 'kit'" :docket="docket" />
       <MyPower v-else-if="station === 'power'" :docket="docket" />
       <MyMarks v-else-if="station === 'mark'" :docket="docket" />
       <MyWork v-else :key="`${docket.id}-${station}`" :docket="docket" :kind="station" />
-      <nav class="steps" :aria-label="texts.stationsBeforeAndAfter">
+      <nav class="steps flex justify-between" :aria-label="texts.stationsBeforeAndAfter">
         <LinkButton v-if="before" :to="at(before)" replace quaternary>← {{ stationName(before) }}</LinkButton>
         <span />
         <LinkButton v-if="after" :to="at(after)" replace quaternary>{{ stationName(after) }} →</LinkButton>
@@ -116,24 +116,6 @@ const pass = computed(() => state.value === 'passed')
 </template>
 
 <style scoped>
-.page {
-  max-width: 860px;
-  margin: 0 auto;
-  padding: 16px 18px 40px;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 14px;
-}
-header {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-}
-.number {
-  font-weight: 700;
-  font-size: 44px;
-  line-height: 1;
-}
 .now {
   border-left: 4px solid var(--pad);
   background: var(--sheet);
@@ -150,20 +132,6 @@ header {
 }
 .now.passed {
   border-color: var(--copper);
-}
-.off {
-  background: var(--stop);
-  color: var(--ground);
-  border-radius: var(--radius);
-  padding: 11px 16px;
-}
-.word {
-  font-weight: 600;
-  margin-top: 4px;
-}
-.steps {
-  display: flex;
-  justify-content: space-between;
 }
 @media (max-width: 500px) {
   .page {

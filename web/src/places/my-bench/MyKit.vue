@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NFlex } from 'naive-ui'
 import Sentence from '@/pieces/Sentence.vue'
 import { myKit as texts } from '@texts/my-bench'
 import type { MyDocket } from './use-my-docket'
@@ -10,7 +11,7 @@ defineProps<{ docket: MyDocket }>()
   <section>
     <p>{{ docket.exercise.summary }}</p>
     <h3>{{ texts.inYourKit }}</h3>
-    <ul>
+    <ul class="m-0 pl-4.5">
       <li v-for="part in docket.exercise.recipe" :key="String(part.ref)">
         <b class="v">{{ part.ref }}</b> {{ part.title }} <span class="v soft">{{ part.part }}</span>
         <template v-for="given in docket.substitutions.filter((s) => s.ref === part.ref)" :key="given.ohms">
@@ -24,16 +25,16 @@ defineProps<{ docket: MyDocket }>()
     </ul>
     <template v-if="docket.exercise.variants.length > 1">
       <h3>{{ texts.waysToFeedIt }}</h3>
-      <ul>
+      <ul class="m-0 pl-4.5">
         <li v-for="variant in docket.exercise.variants" :key="variant">{{ variant }}</li>
       </ul>
     </template>
     <h3>{{ texts.markedFor }}</h3>
-    <p class="criteria">
-      <span v-for="c in docket.exercise.criteria" :key="c.title" class="criterion"
+    <NFlex :size="4" class="criteria">
+      <span v-for="c in docket.exercise.criteria" :key="c.title" class="mr-4 whitespace-nowrap"
         >{{ c.title }} <b>{{ c.of }}</b></span
       >
-    </p>
+    </NFlex>
   </section>
 </template>
 
@@ -42,17 +43,5 @@ section {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 8px;
-}
-ul {
-  margin: 0;
-  padding-left: 18px;
-}
-.criteria {
-  display: flex;
-  flex-wrap: wrap;
-}
-.criterion {
-  margin-right: 16px;
-  white-space: nowrap;
 }
 </style>

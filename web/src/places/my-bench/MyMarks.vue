@@ -20,24 +20,14 @@ const marks = useMyMarks(
     <p class="total">
       <Sentence :text="texts.mineOf(data.of)"
         ><template #mine
-          ><b>{{ data.mine || texts.noMark }}</b></template
+          ><b class="text-[34px]">{{ data.mine || texts.noMark }}</b></template
         >
       </Sentence>
     </p>
-    <article v-for="line in data.lines" :key="line.title">
+    <article v-for="line in data.lines" :key="line.title" class="border-t border-t-line py-2">
       <h3>{{ texts.criterionCounts(line.title, line.counts, line.of) }}</h3>
       <p v-for="sentence in line.evidence" :key="sentence">{{ sentence }}</p>
       <p v-if="line.reason" class="soft">{{ line.reason }}</p>
     </article>
   </Asked>
 </template>
-
-<style scoped>
-.total b {
-  font-size: 34px;
-}
-article {
-  border-top: 1px solid var(--line);
-  padding: 9px 0;
-}
-</style>

@@ -13,7 +13,7 @@ const state = computed(() => props.docket.stations.find((s) => s.station === 'po
 
 <template>
   <section class="power">
-    <p v-if="docket.cleared" class="good">
+    <p v-if="docket.cleared" class="rounded py-3 px-3.5 w-full bg-good-bg text-good">
       <b>{{ texts.cleared }}</b> {{ texts.youMaySwitchOnPower }}
     </p>
     <p v-else-if="!state" class="soft">{{ texts.yourWiringIsLooked }}</p>
@@ -28,7 +28,7 @@ const state = computed(() => props.docket.stations.find((s) => s.station === 'po
     <NButton v-if="state === 'asks'" type="primary" ghost :disabled="busy" @click="withdraw('power')">
       {{ texts.withdrawTheRequest }}
     </NButton>
-    <ul>
+    <ul class="pl-4.5 m-0">
       <li v-for="caution in docket.exercise.cautions" :key="caution">{{ caution }}</li>
     </ul>
     <template v-if="docket.cleared">
@@ -53,18 +53,5 @@ const state = computed(() => props.docket.stations.find((s) => s.station === 'po
   display: grid;
   gap: 12px;
   justify-items: start;
-}
-.good {
-  border-radius: var(--radius);
-  padding: 11px 14px;
-  width: 100%;
-}
-.good {
-  background: var(--good-bg);
-  color: var(--good);
-}
-ul {
-  padding-left: 18px;
-  margin: 0;
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Wiring, program or readings of a pair: hints on what was handed in, and the next attempt.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { HandIn, lazy } from '@/pieces/lazy'
 import ChangeList from '@/pieces/findings/ChangeList.vue'
@@ -65,13 +65,13 @@ async function send(text: string, token: string, basedOn: number) {
   <Prediction v-if="kind === 'readings' && !docket.readings && docket.wiring" :docket="docket" />
   <p v-if="!open" class="soft">{{ texts.readingsComeAfterPower }}</p>
   <template v-else>
-    <section v-if="given" class="given">
+    <section v-if="given" class="given grid grid-cols-1 gap-3">
       <p class="soft">
         {{ texts.attemptHandedInByAt(given.number, given.by, clockTime(given.at)) }}
       </p>
-      <section v-if="given.to_come?.length" class="to-come">
+      <section v-if="given.to_come?.length" class="bg-sunk rounded py-2.5 px-3.5">
         <h3>{{ texts.stillToCome }}</h3>
-        <ul>
+        <ul class="mt-1 mb-0 mx-0 pl-4.5">
           <li v-for="line in given.to_come" :key="line">{{ line }}</li>
         </ul>
       </section>
@@ -82,12 +82,15 @@ async function send(text: string, token: string, basedOn: number) {
       />
       <HintList v-else-if="given.hints.length" v-model:chosen="chosen" :hints="given.hints" />
       <p v-else-if="!given.judged" class="soft" role="status">{{ texts.beingChecked }}</p>
-      <p v-else-if="kind !== 'readings' && !docket.voided && !given.to_come?.length" class="good">
+      <p
+        v-else-if="kind !== 'readings' && !docket.voided && !given.to_come?.length"
+        class="bg-good-bg text-good rounded py-2.5 px-3.5"
+      >
         {{ texts.nothingStandsOut }}
       </p>
       <ul
         v-if="kind === 'readings' && docket.readings?.notes.length"
-        class="notes"
+        class="bg-check-bg text-check rounded py-2 pr-3.5 pl-7.5 m-0"
         :aria-label="texts.aboutYourLog"
       >
         <li v-for="note in docket.readings.notes" :key="note">{{ note }}</li>
@@ -99,7 +102,7 @@ async function send(text: string, token: string, basedOn: number) {
       />
       <div
         v-if="kind === 'readings' && docket.sheet && !docket.sheet.reason"
-        class="scroll"
+        class="scroll overflow-x-auto"
         tabindex="0"
         role="region"
         :aria-label="texts.sheetAndReadings"
@@ -111,7 +114,7 @@ async function send(text: string, token: string, basedOn: number) {
         />
       </div>
       <OwnReadings v-else-if="kind === 'readings' && docket.steps.length" :docket="docket" />
-      <div class="acts">
+      <NFlex size="small" class="acts">
         <NButton v-if="state === 'asks'" type="primary" ghost :disabled="busy" @click="withdraw(kind)">
           {{ texts.withdrawTheRequest }}
         </NButton>
@@ -127,7 +130,7 @@ async function send(text: string, token: string, basedOn: number) {
         <NButton v-if="!writing" type="primary" ghost @click="writing = true">
           {{ texts.writeAttempt(given.number + 1) }}
         </NButton>
-      </div>
+      </NFlex>
     </section>
     <RecipeList
       v-if="kind === 'wiring' && (writing || !given)"
@@ -161,7 +164,7 @@ async function send(text: string, token: string, basedOn: number) {
       :send="send"
       @checked="drawn = $event.bench"
     />
-    <section v-if="kind === 'program'" class="asked">
+    <section v-if="kind === 'program'" class="border-t border-t-line pt-2.5">
       <h3>{{ common.asked }}</h3>
       <p v-for="statement in docket.exercise.behaviour" :key="statement">{{ statement }}</p>
       <p class="soft">
@@ -178,7 +181,7 @@ async function send(text: string, token: string, basedOn: number) {
       </p>
       <BeforeItRuns :checks="docket.checklist" />
     </section>
-    <section v-if="kind === 'readings'" class="asked">
+    <section v-if="kind === 'readings'" class="border-t border-t-line pt-2.5">
       <h3>{{ texts.steps }}</h3>
       <ol>
         <li v-for="step in docket.exercise.steps" :key="step.name">
@@ -197,45 +200,3 @@ async function send(text: string, token: string, basedOn: number) {
     </section>
   </template>
 </template>
-
-<style scoped>
-.notes {
-  background: var(--check-bg);
-  color: var(--check);
-  border-radius: var(--radius);
-  padding: 9px 14px 9px 30px;
-  margin: 0;
-}
-.to-come {
-  background: var(--sunk);
-  border-radius: var(--radius);
-  padding: 10px 14px;
-}
-.to-come ul {
-  margin: 4px 0 0;
-  padding-left: 18px;
-}
-.given {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 12px;
-}
-.good {
-  background: var(--good-bg);
-  color: var(--good);
-  border-radius: var(--radius);
-  padding: 10px 14px;
-}
-.acts {
-  display: flex;
-  gap: 10px;
-  flex-wrap: wrap;
-}
-.asked {
-  border-top: 1px solid var(--line);
-  padding-top: 10px;
-}
-.scroll {
-  overflow-x: auto;
-}
-</style>

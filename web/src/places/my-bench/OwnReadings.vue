@@ -19,11 +19,15 @@ const rows = computed(() =>
 <template>
   <section :aria-label="texts.whatYouRead">
     <h3>{{ texts.whatYouRead }}</h3>
-    <ul>
-      <li v-for="row in rows" :key="row.name">
+    <ul class="list-none my-1.5 mx-0 p-0">
+      <li
+        v-for="row in rows"
+        :key="row.name"
+        class="grid grid-cols-[minmax(0,1fr)_auto_minmax(92px,auto)] gap-y-1 gap-x-3 py-2 border-b border-b-line"
+      >
         <span>{{ row.name }}</span>
         <span class="v">{{ row.value }}</span>
-        <b :class="row.tone">{{ row.word }}</b>
+        <b class="text-right" :class="row.tone">{{ row.word }}</b>
       </li>
     </ul>
     <p class="soft">{{ texts.whatShouldBePrinted }}</p>
@@ -31,21 +35,6 @@ const rows = computed(() =>
 </template>
 
 <style scoped>
-ul {
-  list-style: none;
-  margin: 6px 0;
-  padding: 0;
-}
-li {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto minmax(92px, auto);
-  gap: 4px 12px;
-  padding: 7px 0;
-  border-bottom: 1px solid var(--line);
-}
-b {
-  text-align: right;
-}
 .good {
   color: var(--good);
 }

@@ -9,16 +9,16 @@ const { own, sectionId } = useSetUp()
 </script>
 
 <template>
-  <header>
+  <header class="grid grid-cols-[minmax(0,1fr)_auto] gap-y-2.5 gap-x-4 items-start mb-4">
     <div>
-      <h2>{{ title }}</h2>
+      <h2 class="text-xl">{{ title }}</h2>
       <p class="soft">{{ text }}</p>
     </div>
-    <span class="acts"><slot /></span>
+    <span class="acts flex flex-wrap gap-2"><slot /></span>
     <ChoiceBar
       v-if="sections && own.length > 1 && sectionId !== null"
       v-model="sectionId"
-      class="sections"
+      class="col-span-full"
       :label="texts.section"
       :choices="own.map((s) => ({ value: s.id, word: s.name }))"
     />
@@ -26,24 +26,6 @@ const { own, sectionId } = useSetUp()
 </template>
 
 <style scoped>
-header {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
-  gap: 10px 16px;
-  align-items: start;
-  margin-bottom: 16px;
-}
-h2 {
-  font-size: 19px;
-}
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
-.sections {
-  grid-column: 1 / -1;
-}
 @media (max-width: 700px) {
   header {
     grid-template-columns: minmax(0, 1fr);

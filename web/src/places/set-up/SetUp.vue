@@ -41,14 +41,14 @@ const part = computed<Part>(() => {
 </script>
 
 <template>
-  <div class="page">
+  <div class="page pt-4.5 pb-7 px-5">
     <Asked v-slot="{ data: all }" :query="courses" :what="texts.yourCourses">
       <FoundCourse v-if="!all.length && me?.founds" first />
       <p v-else-if="!all.length" class="soft">{{ texts.onlyAnInstructorSets }}</p>
       <Asked v-else v-slot="{ data }" :query="query" :what="texts.theCourse">
-        <div class="two">
+        <div class="two grid grid-cols-[268px_minmax(0,1fr)] gap-5.5 items-start">
           <StepRail :course="data" :part="part" />
-          <section class="sheet work" :aria-label="setUpParts[part]">
+          <section class="sheet work pt-5 pb-6 px-6 min-h-105" :aria-label="setUpParts[part]">
             <component :is="PARTS[part]" :key="part" :course="data" />
           </section>
         </div>
@@ -58,19 +58,6 @@ const part = computed<Part>(() => {
 </template>
 
 <style scoped>
-.page {
-  padding: 18px 20px 28px;
-}
-.two {
-  display: grid;
-  grid-template-columns: 268px minmax(0, 1fr);
-  gap: 22px;
-  align-items: start;
-}
-.work {
-  padding: 20px 24px 24px;
-  min-height: 420px;
-}
 @media (max-width: 860px) {
   .page {
     padding: 12px;

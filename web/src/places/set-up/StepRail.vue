@@ -13,7 +13,7 @@ const ready = computed(() => !next.value)
 </script>
 
 <template>
-  <nav class="rail" :aria-label="texts.settingUp">
+  <nav class="rail grid grid-cols-1 gap-1 sticky top-4.5" :aria-label="texts.settingUp">
     <ChoiceField
       v-if="(courses.data.value?.length ?? 0) > 1"
       class="course"
@@ -27,14 +27,15 @@ const ready = computed(() => !next.value)
       "
       @update:model-value="choose($event)"
     />
-    <h1 v-else>{{ course.title }}</h1>
-    <p class="state" :class="{ ready }">
+    <h1 v-else class="text-xl wrap-anywhere">{{ course.title }}</h1>
+    <p class="state text-soft mb-2.5" :class="{ ready }">
       {{ ready ? texts.readyForTheFirst : texts.beforeTheFirstLab }}
     </p>
-    <ol>
+    <ol class="list-none m-0 p-0">
       <li
         v-for="step in course.steps"
         :key="step.name"
+        class="relative"
         :class="{ done: step.done, next: step.name === next }"
       >
         <RouterLink
@@ -42,28 +43,32 @@ const ready = computed(() => !next.value)
           :aria-current="step.name === part ? 'step' : undefined"
           :class="{ here: step.name === part }"
         >
-          <svg viewBox="0 0 20 20" width="20" height="20" aria-hidden="true">
+          <svg class="flex-none mt-[1px]" viewBox="0 0 20 20" width="20" height="20" aria-hidden="true">
             <circle cx="10" cy="10" r="7" />
             <path v-if="step.done" d="M6.4 10.3l2.5 2.5 4.8-5.4" />
           </svg>
-          <span class="text">
-            <b
+          <span class="text grid min-w-0">
+            <b class="font-semibold"
               >{{ setUpParts[step.name]
               }}<span v-if="step.done" class="visually-hidden">{{ texts.done }}</span></b
             >
-            <span class="said">{{ step.said }}</span>
-            <span v-if="step.name === next && step.name !== part" class="act">{{ step.next }}</span>
+            <span class="said text-soft text-sm">{{ step.said }}</span>
+            <span
+              v-if="step.name === next && step.name !== part"
+              class="act text-act font-semibold text-sm"
+              >{{ step.next }}</span
+            >
           </span>
         </RouterLink>
       </li>
     </ol>
-    <p class="more">
+    <p class="more grid gap-0.5 mt-3 pt-3 border-t border-t-line">
       <RouterLink to="/set-up/course" :class="{ here: part === 'course' }">{{
         setUpParts.course
       }}</RouterLink>
       <RouterLink to="/set-up/records" :class="{ here: part === 'records' }">
         {{ setUpParts.records }}
-        <span v-if="course.backup_is_old" class="old">{{
+        <span v-if="course.backup_is_old" class="block text-fix text-sm">{{
           course.last_backup ? texts.theLastCopy : texts.noCopyOfTheData
         }}</span>
       </RouterLink>
@@ -72,32 +77,9 @@ const ready = computed(() => !next.value)
 </template>
 
 <style scoped>
-.rail {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 4px;
-  position: sticky;
-  top: 18px;
-}
-h1 {
-  font-size: 19px;
-  overflow-wrap: anywhere;
-}
-.state {
-  color: var(--soft);
-  margin-bottom: 10px;
-}
 .state.ready {
   color: var(--good);
   font-weight: 620;
-}
-ol {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-li {
-  position: relative;
 }
 li:not(:last-child)::before {
   content: '';
@@ -124,10 +106,6 @@ ol a.here {
   background: var(--sheet);
   box-shadow: inset 0 0 0 1px var(--line);
 }
-svg {
-  flex: none;
-  margin-top: 1px;
-}
 circle {
   fill: var(--ground);
   stroke: var(--pad);
@@ -151,29 +129,6 @@ path {
   stroke-linecap: round;
   stroke-linejoin: round;
 }
-.text {
-  display: grid;
-  min-width: 0;
-}
-b {
-  font-weight: 620;
-}
-.said {
-  color: var(--soft);
-  font-size: 13.5px;
-}
-.act {
-  color: var(--act);
-  font-weight: 620;
-  font-size: 14px;
-}
-.more {
-  display: grid;
-  gap: 2px;
-  margin-top: 12px;
-  padding-top: 12px;
-  border-top: 1px solid var(--line);
-}
 .more a {
   padding: 7px 10px;
   border-radius: 6px;
@@ -183,11 +138,6 @@ b {
   background: var(--sheet);
   box-shadow: inset 0 0 0 1px var(--line);
   color: var(--ink);
-}
-.old {
-  display: block;
-  color: var(--fix);
-  font-size: 13px;
 }
 @media (max-width: 860px) {
   .rail {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The hatch: scan or type a kit's tag and a pair's badge, in either order. A scanner just types, and ends with Enter;
 // the field takes the next scan while the one before is answered.
-import { NButton, NCheckbox, NForm } from 'naive-ui'
+import { NButton, NCheckbox, NFlex, NForm } from 'naive-ui'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import TextField from '@/pieces/fields/TextField.vue'
@@ -101,8 +101,8 @@ function choose(name: string) {
 </script>
 
 <template>
-  <div class="page">
-    <section class="desk" :aria-label="common.hatch">
+  <div class="page grid grid-cols-[476px_minmax(0,1fr)] gap-5 py-4.5 px-5">
+    <section class="grid grid-cols-1 gap-3 content-start" :aria-label="common.hatch">
       <h1>{{ common.hatch }}</h1>
       <ChoiceBar
         v-model="act"
@@ -115,10 +115,16 @@ function choose(name: string) {
           { value: 'settings', word: texts.settings, key: '*' },
         ]"
       />
-      <div v-if="act === 'instead'" class="sheet box"><SubstituteForm v-model:tag="tag" /></div>
-      <div v-else-if="act === 'replace'" class="sheet box"><ReplaceForm v-model:tag="tag" /></div>
-      <div v-else-if="act === 'settings'" class="sheet box"><SettingsForm v-model:tag="tag" /></div>
-      <NForm v-else class="sheet box" @submit.prevent="enter">
+      <NFlex v-if="act === 'instead'" vertical size="small" class="sheet box p-4.5">
+        <SubstituteForm v-model:tag="tag" />
+      </NFlex>
+      <NFlex v-else-if="act === 'replace'" vertical size="small" class="sheet box p-4.5">
+        <ReplaceForm v-model:tag="tag" />
+      </NFlex>
+      <NFlex v-else-if="act === 'settings'" vertical size="small" class="sheet box p-4.5">
+        <SettingsForm v-model:tag="tag" />
+      </NFlex>
+      <NForm v-else class="sheet box grid grid-cols-1 gap-2.5 p-4.5" @submit.prevent="enter">
         <label class="field-label" for="code">{{
           act === 'out' ? texts.kitOrBadge : texts.kitThatComesBack
         }}</label>
@@ -138,7 +144,7 @@ function choose(name: string) {
         <datalist v-if="act === 'out'" id="badges">
           <option v-for="bench in waiting" :key="bench.badge" :value="bench.badge">{{ bench.pair }}</option>
         </datalist>
-        <p class="hint" :class="{ half: pending }" role="status">
+        <p class="hint min-h-8.5 flex items-center gap-2 text-soft" :class="{ half: pending }" role="status">
           {{ hint }}
           <NButton v-if="pending" type="primary" quaternary @click="forget">
             {{ texts.startOver }}
@@ -175,33 +181,8 @@ function choose(name: string) {
 </template>
 
 <style scoped>
-.page {
-  display: grid;
-  grid-template-columns: 476px minmax(0, 1fr);
-  gap: 20px;
-  padding: 18px 20px;
-}
-.desk {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 12px;
-  align-content: start;
-}
-.box {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 10px;
-  padding: 18px;
-}
 .big {
   font-size: 22px;
-}
-.hint {
-  min-height: 34px;
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  color: var(--soft);
 }
 .hint.half {
   color: var(--act);

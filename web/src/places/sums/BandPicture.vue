@@ -14,7 +14,7 @@ const marks = computed(() =>
 </script>
 
 <template>
-  <svg viewBox="0 0 400 92" role="img" :aria-label="texts.bands(colours.join(', '))">
+  <svg class="w-full max-w-120" viewBox="0 0 400 92" role="img" :aria-label="texts.bands(colours.join(', '))">
     <path d="M8 36H60 M340 36H392" class="lead" />
     <rect x="56" y="10" width="288" height="52" rx="14" class="body" />
     <g v-for="(mark, index) in marks" :key="index">
@@ -25,10 +25,6 @@ const marks = computed(() =>
 </template>
 
 <style scoped>
-svg {
-  width: 100%;
-  max-width: 480px;
-}
 .lead {
   stroke: var(--pad);
   stroke-width: 4;

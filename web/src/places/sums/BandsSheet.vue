@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Bands both ways: colours to a value with its limits, and a value to its colours; a meter may disagree.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { useStorage } from '@vueuse/core'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -52,9 +52,9 @@ function count(to: number) {
 <template>
   <article>
     <h1>{{ texts.colourBands }}</h1>
-    <div class="two">
+    <div class="two grid grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)] gap-10 mt-3.5">
       <section :aria-label="texts.fromBandsToAValue">
-        <div class="counts">
+        <NFlex :size="4">
           <ChoiceBar
             :label="texts.howManyBands"
             :choices="[3, 4, 5, 6].map((n) => ({ value: n, word: texts.bands(n) }))"
@@ -64,7 +64,7 @@ function count(to: number) {
           <NButton type="primary" quaternary @click="colours = [...colours].reverse()">
             {{ texts.readFromTheOther }}
           </NButton>
-        </div>
+        </NFlex>
         <BandPicture :colours="colours" />
         <div class="selects">
           <FormField v-for="(colour, index) in colours" :key="index" :label="roleOf(index, colours.length)">
@@ -80,13 +80,13 @@ function count(to: number) {
         </div>
         <ErrorNote v-if="reading.error.value" :error="reading.error.value" />
         <template v-else-if="reading.data.value">
-          <p class="answer">
-            <span class="v">{{ said(reading.data.value.ohms, 'Ω') }}</span>
+          <NFlex :wrap="false" align="baseline" class="answer -mb-2">
+            <span class="v text-2xl font-bold text-copper">{{ said(reading.data.value.ohms, 'Ω') }}</span>
             <span>± {{ reading.data.value.tolerance_percent }} %</span>
             <span v-if="reading.data.value.ppm_per_kelvin" class="soft">
               {{ texts.ppmPerKelvin(reading.data.value.ppm_per_kelvin!) }}
             </span>
-          </p>
+          </NFlex>
           <p class="soft">
             <Sentence :text="texts.betweenAnd">
               <template #lowOhms
@@ -97,16 +97,18 @@ function count(to: number) {
               ></Sentence
             >
           </p>
-          <p v-if="reading.data.value.order_doubt" class="doubt">
+          <p v-if="reading.data.value.order_doubt" class="rounded py-2 px-3.5 bg-check-bg text-check">
             {{ texts.readFromTheOtherEnd(reading.data.value.order_doubt) }}
           </p>
-          <label class="meter">
+          <label class="meter flex gap-2.5 items-center">
             <span>{{ texts.aMeterSays }}</span>
             <TextField v-model="measured" :placeholder="texts.nothingYet" autocomplete="off" figures />
             <span>Ω</span>
           </label>
-          <p v-if="reading.data.value.measured_fits" class="good">{{ texts.itFitsTheMeters }}</p>
-          <div v-else-if="reading.data.value.measured_fits === false" class="bad">
+          <p v-if="reading.data.value.measured_fits" class="rounded py-2 px-3.5 bg-good-bg text-good">
+            {{ texts.itFitsTheMeters }}
+          </p>
+          <div v-else-if="reading.data.value.measured_fits === false" class="rounded py-2 px-3.5 bg-fix-bg">
             <p>{{ texts.itDoesNotFitThese }}</p>
             <p v-for="other in reading.data.value.misreadings" :key="other.bands.join()">
               <Sentence :text="texts.perhaps(other.bands.join(', '))">
@@ -126,7 +128,7 @@ function count(to: number) {
           </div>
         </template>
       </section>
-      <section :aria-label="texts.fromAValueToBands" class="other">
+      <section :aria-label="texts.fromAValueToBands" class="other border-l border-l-line pl-7.5">
         <h2>{{ texts.fromAValue }}</h2>
         <div class="ask">
           <FormField :label="texts.value"><TextField v-model="value" autocomplete="off" figures /></FormField>
@@ -148,10 +150,10 @@ function count(to: number) {
         <ErrorNote v-if="found.error.value" :error="found.error.value" />
         <template v-else-if="found.data.value">
           <BandPicture :colours="found.data.value.bands" />
-          <p class="answer small">
-            <span class="v">{{ said(found.data.value.nearest, 'Ω') }}</span>
+          <NFlex :wrap="false" align="baseline" class="answer -mb-2">
+            <span class="v font-bold text-copper text-2xl">{{ said(found.data.value.nearest, 'Ω') }}</span>
             <span class="soft">{{ texts.nearestIn(found.data.value.series) }}</span>
-          </p>
+          </NFlex>
           <p v-if="found.data.value.down === found.data.value.up" class="soft">
             {{ texts.itIsAValue }}
           </p>
@@ -172,22 +174,11 @@ function count(to: number) {
 </template>
 
 <style scoped>
-.two {
-  display: grid;
-  grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr);
-  gap: 40px;
-  margin-top: 14px;
-}
 section {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 12px;
   align-content: start;
-}
-.counts {
-  display: flex;
-  gap: 4px;
-  flex-wrap: wrap;
 }
 .selects,
 .ask {
@@ -196,48 +187,8 @@ section {
   grid-auto-flow: column;
   gap: 8px;
 }
-.answer {
-  display: flex;
-  gap: 12px;
-  align-items: baseline;
-  margin-bottom: -8px;
-}
-.answer .v {
-  font-size: 30px;
-  font-weight: 680;
-  color: var(--copper);
-}
-.answer.small .v {
-  font-size: 24px;
-}
-.meter {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-}
 .meter .n-input {
   width: 130px;
-}
-.good,
-.bad,
-.doubt {
-  border-radius: var(--radius);
-  padding: 8px 14px;
-}
-.good {
-  background: var(--good-bg);
-  color: var(--good);
-}
-.bad {
-  background: var(--fix-bg);
-}
-.doubt {
-  background: var(--check-bg);
-  color: var(--check);
-}
-.other {
-  border-left: 1px solid var(--line);
-  padding-left: 30px;
 }
 @media (max-width: 900px) {
   .two {

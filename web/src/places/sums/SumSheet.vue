@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // One sum: what it asks for, its formula and drawing, and the answer while one types.
-import { NButton, NForm, NTable } from 'naive-ui'
+import { NButton, NFlex, NForm, NTable } from 'naive-ui'
 import { useStorage } from '@vueuse/core'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -52,17 +52,21 @@ function reset() {
   <article class="sum">
     <header>
       <h1>{{ sum.title }}</h1>
-      <p class="v formula">
+      <p class="v text-copper text-lg mt-1">
         <template v-for="(piece, index) in pieces" :key="index"
           ><sub v-if="piece.low">{{ piece.text }}</sub
           ><template v-else>{{ piece.text }}</template></template
         >
       </p>
     </header>
-    <div class="two">
+    <div class="two grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-8.5 mt-4.5 items-start">
       <div>
         <NForm @submit.prevent>
-          <label v-for="(field, index) in sum.fields" :key="field.name">
+          <label
+            v-for="(field, index) in sum.fields"
+            :key="field.name"
+            class="grid grid-cols-[170px_130px_30px] gap-2.5 items-center"
+          >
             <span>{{ field.label }}</span>
             <TextField
               v-model="given[field.name]"
@@ -81,19 +85,19 @@ function reset() {
         </NForm>
         <ErrorNote v-if="error" :error="error" />
         <template v-else-if="data">
-          <p class="answer">
-            <span class="v">{{ data.rows[0]?.said }}</span>
+          <NFlex :wrap="false" align="baseline" class="answer mt-3.5 mb-2">
+            <span class="v text-2xl font-bold text-copper">{{ data.rows[0]?.said }}</span>
             <span class="soft">{{ data.rows[0]?.label }}</span>
-          </p>
+          </NFlex>
           <NTable :bordered="false" size="small">
             <tbody>
               <tr v-for="row in data.rows.slice(1)" :key="row.name">
-                <td class="v num">{{ row.said }}</td>
+                <td class="v num w-30">{{ row.said }}</td>
                 <td>{{ row.label }}</td>
               </tr>
             </tbody>
           </NTable>
-          <p v-for="note in data.notes" :key="note" class="soft note">{{ note }}</p>
+          <p v-for="note in data.notes" :key="note" class="soft note mt-2 text-sm">{{ note }}</p>
         </template>
         <p v-else class="soft" aria-busy="true">{{ texts.workingItOut }}</p>
       </div>
@@ -103,46 +107,10 @@ function reset() {
 </template>
 
 <style scoped>
-.formula {
-  color: var(--copper);
-  font-size: 16px;
-  margin-top: 4px;
-}
-.two {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 34px;
-  margin-top: 18px;
-  align-items: start;
-}
 form {
   display: grid;
   gap: 9px;
   justify-items: start;
-}
-label {
-  display: grid;
-  grid-template-columns: 170px 130px 30px;
-  gap: 10px;
-  align-items: center;
-}
-.answer {
-  margin: 14px 0 8px;
-  display: flex;
-  gap: 12px;
-  align-items: baseline;
-}
-.answer .v {
-  font-size: 30px;
-  font-weight: 680;
-  color: var(--copper);
-}
-td.num {
-  width: 120px;
-}
-.note {
-  margin-top: 8px;
-  font-size: 14px;
 }
 @media (max-width: 900px) {
   .two {

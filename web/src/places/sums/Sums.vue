@@ -32,7 +32,7 @@ useKeys({
 </script>
 
 <template>
-  <div class="page">
+  <div class="page grid grid-cols-[220px_minmax(0,1fr)] gap-5 p-5 items-start">
     <nav :aria-label="texts.sums">
       <RouterLink
         v-for="name in names"
@@ -43,7 +43,7 @@ useKeys({
         {{ titleOf(name) }}
       </RouterLink>
     </nav>
-    <div class="sheet inside">
+    <div class="sheet inside py-5.5 px-6.5 min-h-120">
       <Asked v-if="!data" :query="sums" :what="texts.theSums" />
       <BandsSheet v-else-if="!sum" :lists="data" />
       <SumSheet v-else :key="sum.name" :sum="sum" />
@@ -52,13 +52,6 @@ useKeys({
 </template>
 
 <style scoped>
-.page {
-  display: grid;
-  grid-template-columns: 220px minmax(0, 1fr);
-  gap: 20px;
-  padding: 20px;
-  align-items: start;
-}
 nav {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
@@ -77,10 +70,6 @@ nav a[aria-current] {
   background: var(--sheet);
   box-shadow: inset 3px 0 0 var(--copper);
   font-weight: 640;
-}
-.inside {
-  padding: 22px 26px;
-  min-height: 480px;
 }
 @media (max-width: 900px) {
   .page {

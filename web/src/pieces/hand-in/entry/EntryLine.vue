@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // One line for everything: what it will do stands under it before Enter is pressed.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { computed, ref, useTemplateRef } from 'vue'
 import Unfold from '@/pieces/controls/Unfold.vue'
 import TextField from '@/pieces/fields/TextField.vue'
@@ -52,9 +52,9 @@ defineExpose({ focus: () => hasKeyboard && field.value?.focus({ preventScroll: t
 </script>
 
 <template>
-  <div class="entry">
-    <div class="line">
-      <label class="prompt" for="entry-line">{{ common.add }}</label>
+  <NFlex vertical size="small">
+    <div class="line flex items-center gap-3">
+      <label class="font-semibold" for="entry-line">{{ common.add }}</label>
       <TextField
         id="entry-line"
         ref="field"
@@ -71,7 +71,7 @@ defineExpose({ focus: () => hasKeyboard && field.value?.focus({ preventScroll: t
         {{ common.undo }}
       </NButton>
     </div>
-    <div id="entry-says" class="says" :class="{ wrong: wrong }" aria-live="polite">
+    <div id="entry-says" class="says min-h-6 text-sm" :class="{ wrong: wrong }" aria-live="polite">
       <template v-if="wrong">{{ wrong }}</template>
       <template v-else-if="'said' in outcome">
         <kbd>{{ common.enter }}</kbd> <span class="v">{{ outcome.said }}</span>
@@ -80,25 +80,29 @@ defineExpose({ focus: () => hasKeyboard && field.value?.focus({ preventScroll: t
         ><span class="soft">{{ outcome.wrong }}</span></template
       >
       <Unfold v-else class="help" :title="texts.howToTypeABench">
-        <dl>
+        <dl class="grid grid-cols-[auto_1fr] gap-y-1 gap-x-3.5 mt-2 mb-1 mx-0">
           <dt>.8 a12 y</dt>
-          <dd>{{ texts.aYellowWireFromPin }}</dd>
+          <dd class="m-0 text-soft">{{ texts.aYellowWireFromPin }}</dd>
           <dt>{{ texts.thermometerExample }}</dt>
-          <dd>{{ texts.theThermometerItsLegs }}</dd>
+          <dd class="m-0 text-soft">{{ texts.theThermometerItsLegs }}</dd>
           <dt>{{ texts.resistorExample }}</dt>
-          <dd>{{ texts.aResistorWithItsBands }}</dd>
+          <dd class="m-0 text-soft">{{ texts.aResistorWithItsBands }}</dd>
           <dt>q b=c12 c=c11 e=c13</dt>
-          <dd>{{ texts.legsByName }}</dd>
+          <dd class="m-0 text-soft">{{ texts.legsByName }}</dd>
           <dt>{{ texts.commandsExample }}</dt>
-          <dd>{{ texts.movesDownTwoRows }}</dd>
+          <dd class="m-0 text-soft">{{ texts.movesDownTwoRows }}</dd>
           <dt>{{ texts.inARow }}</dt>
-          <dd>
+          <dd class="m-0 text-soft">
             {{ texts.enterGoesDownAlt }}
           </dd>
         </dl>
       </Unfold>
     </div>
-    <ul v-if="text.trim() && offered.length" class="offered" :aria-label="texts.mayBecome">
+    <ul
+      v-if="text.trim() && offered.length"
+      class="offered list-none m-0 p-0 flex flex-wrap gap-1.5"
+      :aria-label="texts.mayBecome"
+    >
       <li v-for="(one, index) in offered" :key="one.insert">
         <NButton text tabindex="-1" @click="take(one.insert)">
           <kbd v-if="index === 0">{{ texts.tab }}</kbd> <span class="v">{{ one.insert }}</span>
@@ -106,43 +110,17 @@ defineExpose({ focus: () => hasKeyboard && field.value?.focus({ preventScroll: t
         </NButton>
       </li>
     </ul>
-  </div>
+  </NFlex>
 </template>
 
 <style scoped>
-.entry {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 6px;
-}
-.line {
-  display: flex;
-  align-items: center;
-  gap: 12px;
-}
-.prompt {
-  font-weight: 640;
-}
 .line .n-input {
   flex: 1;
   min-width: 0;
   font-family: var(--mono);
 }
-.says {
-  margin: 0;
-  min-height: 25px;
-  font-size: 14px;
-}
 .says.wrong {
   color: var(--stop);
-}
-.offered {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
 }
 .offered .n-button {
   background: var(--sunk);
@@ -150,19 +128,9 @@ defineExpose({ focus: () => hasKeyboard && field.value?.focus({ preventScroll: t
   padding: 4px 9px;
   font-size: 14px;
 }
-dl {
-  display: grid;
-  grid-template-columns: auto 1fr;
-  gap: 4px 14px;
-  margin: 8px 0 4px;
-}
 dt {
   font: 13px var(--mono);
   padding-top: 1px;
-}
-dd {
-  margin: 0;
-  color: var(--soft);
 }
 @media (max-width: 620px) {
   dl {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // One criterion: proposed mark, evidence, and the instructor's own mark with its reason.
-import { NButton, NForm } from 'naive-ui'
+import { NButton, NFlex, NForm } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import TextField from '@/pieces/fields/TextField.vue'
@@ -30,13 +30,13 @@ async function takeBack() {
 </script>
 
 <template>
-  <article>
-    <div class="head">
-      <h2>{{ row.title }}</h2>
+  <article class="border-b border-b-line py-2">
+    <NFlex :wrap="false" align="baseline" class="head">
+      <h2 class="text-base flex-1">{{ row.title }}</h2>
       <span class="mark" :class="{ changed }"
         ><Sentence :text="texts.countsOf(row.of)"
           ><template #counts
-            ><b>{{ row.counts ?? '–' }}</b></template
+            ><b class="text-xl">{{ row.counts ?? '–' }}</b></template
           >
         </Sentence></span
       >
@@ -49,12 +49,12 @@ async function takeBack() {
       >
         {{ common.change }}
       </NButton>
-    </div>
+    </NFlex>
     <p v-for="sentence in row.evidence" :key="sentence" class="soft">{{ sentence }}</p>
-    <p v-if="changed" class="given">
+    <p v-if="changed" class="given text-act">
       {{ texts.wasProposed(row.proposed, row.by, row.reason) }}
     </p>
-    <NForm v-if="editing" class="edit" @submit.prevent="keep">
+    <NForm v-if="editing" class="edit flex gap-2 items-center flex-wrap mt-2" @submit.prevent="keep">
       <TextField v-model="marks" :aria-label="texts.marksFor(row.title)" inputmode="decimal" figures />
       <span>{{ texts.outOf(row.of) }}</span>
       <TextField
@@ -74,34 +74,8 @@ async function takeBack() {
 </template>
 
 <style scoped>
-article {
-  border-bottom: 1px solid var(--line);
-  padding: 9px 0;
-}
-.head {
-  display: flex;
-  align-items: baseline;
-  gap: 12px;
-}
-.head h2 {
-  font-size: 15.5px;
-  flex: 1;
-}
-.mark b {
-  font-size: 19px;
-}
 .mark.changed b {
   color: var(--act);
-}
-.given {
-  color: var(--act);
-}
-.edit {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  flex-wrap: wrap;
-  margin-top: 8px;
 }
 .edit .figures {
   width: 74px;

@@ -16,9 +16,9 @@ const history = useHistory(
 
 <template>
   <Asked v-slot="{ data }" :query="history" :what="texts.theHistory">
-    <ol class="log">
-      <li v-for="(entry, index) in data" :key="index">
-        <time class="v" :datetime="entry.at">{{ clockTime(entry.at) }}</time>
+    <ol class="log list-none p-0 my-1.5 mx-0 grid grid-cols-1 gap-1">
+      <li v-for="(entry, index) in data" :key="index" class="grid grid-cols-[52px_1fr] gap-2">
+        <time class="v text-soft" :datetime="entry.at">{{ clockTime(entry.at) }}</time>
         <span
           ><b>{{ entry.by }}</b> {{ entry.what }}</span
         >
@@ -26,22 +26,3 @@ const history = useHistory(
     </ol>
   </Asked>
 </template>
-
-<style scoped>
-.log {
-  list-style: none;
-  padding: 0;
-  margin: 6px 0;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 4px;
-}
-li {
-  display: grid;
-  grid-template-columns: 52px 1fr;
-  gap: 8px;
-}
-time {
-  color: var(--soft);
-}
-</style>

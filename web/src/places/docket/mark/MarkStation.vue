@@ -45,31 +45,31 @@ useKeys({ m: { does: texts.toCloseTheMarking, act: () => void (mayClose.value &&
     <template #evidence>
       <Asked v-if="!marks" :query="asked" :what="texts.theEvidence" />
       <template v-else>
-        <header class="total">
+        <header class="total flex items-baseline gap-3.5 border-b border-b-line pb-2">
           <h2>{{ marks.closed ? texts.closed : marks.so_far ? texts.proposedSoFar : texts.proposed }}</h2>
-          <span class="sum"
+          <span class="text-lg"
             ><Sentence :text="texts.ofOf(marks.of)"
               ><template #total
-                ><b>{{ marks.total }}</b></template
+                ><b class="text-2xl font-bold">{{ marks.total }}</b></template
               >
             </Sentence></span
           >
           <span class="soft">{{ texts.schemeRuleSet(marks.scheme, marks.rules_version) }}</span>
         </header>
-        <div v-if="marks.second_look" class="look">
-          <p v-for="look in marks.to_look_at" :key="look.rule + look.seen">
+        <div v-if="marks.second_look" class="bg-check-bg rounded py-2 px-3 my-2.5">
+          <p v-for="look in marks.to_look_at" :key="look.rule + look.seen" class="my-1">
             <SeverityTag severity="check" /> {{ look.seen }} <span class="soft">{{ look.remedy }}</span>
           </p>
-          <p v-if="!marks.to_look_at.length">
+          <p v-if="!marks.to_look_at.length" class="my-1">
             <SeverityTag severity="check" /> {{ texts.anotherBenchHasTheSame }}
           </p>
-          <p v-if="marks.decided">{{ texts.decidedAboutIt(marks.decided) }}</p>
-          <p v-else>
+          <p v-if="marks.decided" class="my-1">{{ texts.decidedAboutIt(marks.decided) }}</p>
+          <p v-else class="my-1">
             <RouterLink :to="`/dockets/${id}/readings`">{{ texts.lookAtThemTogether }}</RouterLink>
-            <span class="soft beside">{{ texts.closingAsksWhatYouDecided }}</span>
+            <span class="soft beside ml-[0.35em]">{{ texts.closingAsksWhatYouDecided }}</span>
           </p>
         </div>
-        <p v-if="toDecide.length && !marks.closed" class="look">
+        <p v-if="toDecide.length && !marks.closed" class="bg-check-bg rounded py-2 px-3 my-2.5">
           {{ texts.forYouToDecide(and(toDecide)) }}
         </p>
         <CriterionRow v-for="row in marks.criteria" :key="row.name" :row="row" :editable="mayMark" />
@@ -85,13 +85,13 @@ useKeys({ m: { does: texts.toCloseTheMarking, act: () => void (mayClose.value &&
         :editable="mayMark"
       />
       <template v-if="marks?.earlier.length">
-        <h3 class="gap">{{ texts.closedBefore }}</h3>
+        <h3 class="mt-4.5">{{ texts.closedBefore }}</h3>
         <p v-for="before in marks.earlier" :key="before.at">
           {{ texts.closedBeforeBy(before.total, before.of, before.by, before.reopened_by, before.because) }}
         </p>
       </template>
-      <h3 class="gap">{{ texts.decidedOnTheWay }}</h3>
-      <ul class="log">
+      <h3 class="mt-4.5">{{ texts.decidedOnTheWay }}</h3>
+      <ul class="log pl-4.5 my-1.5 mx-0">
         <li v-for="(decision, index) in docket.decisions" :key="index" :class="{ undone: decision.undone }">
           <b>{{ decision.by }}</b> {{ decidedWords(decision) }}
           <span v-if="decision.reason" class="soft">“{{ decision.reason }}”</span>
@@ -132,41 +132,8 @@ useKeys({ m: { does: texts.toCloseTheMarking, act: () => void (mayClose.value &&
 </template>
 
 <style scoped>
-.total {
-  display: flex;
-  align-items: baseline;
-  gap: 14px;
-  border-bottom: 1px solid var(--line);
-  padding-bottom: 8px;
-}
-.sum {
-  font-size: 17px;
-}
-.sum b {
-  font-size: 30px;
-  font-weight: 700;
-}
-.gap {
-  margin-top: 18px;
-}
-.beside {
-  margin-left: 0.35em;
-}
-.look p {
-  margin: 4px 0;
-}
-.look {
-  background: var(--check-bg);
-  border-radius: var(--radius);
-  padding: 8px 12px;
-  margin: 10px 0;
-}
 .undone {
   text-decoration: line-through;
   color: var(--soft);
-}
-.log {
-  padding-left: 18px;
-  margin: 6px 0;
 }
 </style>

@@ -28,7 +28,9 @@ async function keep() {
 </script>
 
 <template>
-  <div class="student">
+  <div
+    class="student grid grid-cols-[1fr_auto_auto] gap-y-1 gap-x-3.5 items-baseline border-b border-b-line py-2"
+  >
     <span>{{ student.name }}</span>
     <b>{{ student.absent ? texts.absent : student.total }}</b>
     <NButton v-if="editable" type="primary" quaternary @click="editing = !editing">{{
@@ -43,21 +45,12 @@ async function keep() {
       <TextField v-model="reason" class="why" :placeholder="texts.theReason" :aria-label="texts.reason" />
       <NButton type="primary" attr-type="submit" :disabled="busy">{{ common.save }}</NButton>
     </NForm>
-    <p v-if="student.reason && !editing" class="soft">{{ student.reason }}</p>
+    <p v-if="student.reason && !editing" class="soft col-span-full">{{ student.reason }}</p>
   </div>
 </template>
 
 <style scoped>
-.student {
-  display: grid;
-  grid-template-columns: 1fr auto auto;
-  gap: 4px 14px;
-  align-items: baseline;
-  border-bottom: 1px solid var(--line);
-  padding: 7px 0;
-}
-form,
-p {
+form {
   grid-column: 1 / -1;
 }
 form {

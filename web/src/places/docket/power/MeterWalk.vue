@@ -28,20 +28,23 @@ const said = computed(() => {
 </script>
 
 <template>
-  <section class="walk" :aria-label="texts.meterWalk">
+  <section class="walk grid grid-cols-1 gap-1.5" :aria-label="texts.meterWalk">
     <h3>
       {{ texts.meterWalk }} <span v-if="walk.required" class="soft">{{ texts.askedForBeforePower }}</span>
-      <span v-if="said" class="said" :class="{ wrong, all: !wrong && done === walk.steps.length }">{{
-        said
-      }}</span>
+      <span
+        v-if="said"
+        class="said ml-2 font-semibold text-soft"
+        :class="{ wrong, all: !wrong && done === walk.steps.length }"
+        >{{ said }}</span
+      >
     </h3>
     <p class="soft">
       {{ texts.quickMeasurements(walk.steps.length, walk.shown, walk.mistakes) }}
       {{ walk.harmful ? texts.theHarmfulOnes(walk.harm_shown, walk.harmful) : '' }}
     </p>
     <template v-for="part in parts" :key="part.unit">
-      <p class="power">{{ part.head }}</p>
-      <ol>
+      <p class="font-semibold">{{ part.head }}</p>
+      <ol class="m-0 pl-5.5 grid gap-2.5">
         <li v-for="step in part.steps" :key="step.name">
           <MeasureForm
             :name="step.name"
@@ -59,25 +62,6 @@ const said = computed(() => {
 </template>
 
 <style scoped>
-.walk {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 6px;
-}
-ol {
-  margin: 0;
-  padding-left: 22px;
-  display: grid;
-  gap: 10px;
-}
-.said {
-  margin-left: 8px;
-  font-weight: 620;
-  color: var(--soft);
-}
-.power {
-  font-weight: 620;
-}
 .wrong {
   color: var(--stop);
 }

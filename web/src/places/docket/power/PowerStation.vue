@@ -55,7 +55,7 @@ useKeys({
     <template #evidence>
       <EmptyNote v-if="!wiring" :title="texts.noWiringToClear" :text="texts.clearanceNames" />
       <div v-else class="power">
-        <div v-if="cleared" class="cleared">
+        <div v-if="cleared" class="bg-good-bg text-good rounded py-3 px-4">
           <h2>{{ texts.clearedForPower }}</h2>
           <p>
             {{
@@ -187,12 +187,6 @@ useKeys({
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 14px;
-}
-.cleared {
-  background: var(--good-bg);
-  color: var(--good);
-  border-radius: var(--radius);
-  padding: 12px 16px;
 }
 .voided,
 .halt {

@@ -42,7 +42,7 @@ watch(
 </script>
 
 <template>
-  <section class="constants">
+  <section class="grid grid-cols-1 gap-2 mt-4.5">
     <h3>{{ texts.whatTheLibraryMeans }}</h3>
     <p class="soft">
       {{ texts.saidOnceRemembered }}
@@ -52,7 +52,7 @@ watch(
       :key="row.name"
       @submit.prevent="explain(row.name, typed[row.name] ?? '')"
     >
-      <label :for="`constant-${row.name}`" class="v">{{ row.name }}</label>
+      <label :for="`constant-${row.name}`" class="v wrap-anywhere">{{ row.name }}</label>
       <ChoiceField
         v-if="row.purposes?.length"
         :id="`constant-${row.name}`"
@@ -88,19 +88,10 @@ watch(
 </template>
 
 <style scoped>
-.constants {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 8px;
-  margin-top: 18px;
-}
 form {
   display: grid;
   grid-template-columns: minmax(0, auto) minmax(90px, 1fr) auto;
   gap: 8px;
   align-items: center;
-}
-label {
-  overflow-wrap: anywhere;
 }
 </style>

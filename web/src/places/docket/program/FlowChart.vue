@@ -45,7 +45,7 @@ watch(
 </script>
 
 <template>
-  <div v-if="chart" class="flow">
+  <div v-if="chart" class="grid grid-cols-1 gap-1.5 content-start min-w-0">
     <nav v-if="charts.length > 1" :aria-label="texts.functions">
       <NButton
         v-for="c in charts"
@@ -57,7 +57,7 @@ watch(
         {{ c.name }}
       </NButton>
     </nav>
-    <div ref="host" class="scroll" tabindex="0" :aria-label="texts.flowChart">
+    <div ref="host" class="scroll overflow-auto max-h-[62vh]" tabindex="0" :aria-label="texts.flowChart">
       <svg
         :viewBox="`0 0 ${chart.width} ${chart.height}`"
         :width="chart.width"
@@ -91,7 +91,7 @@ watch(
         <g
           v-for="(box, index) in chart.boxes"
           :key="`b${index}`"
-          class="box"
+          class="box cursor-pointer"
           :class="[box.kind, { lit: holds(box) && box.kind !== 'terminal' }]"
           @click="emit('pick', box.first_line)"
         >
@@ -106,13 +106,6 @@ watch(
 </template>
 
 <style scoped>
-.flow {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 6px;
-  align-content: start;
-  min-width: 0;
-}
 nav {
   display: flex;
   gap: 14px;
@@ -124,10 +117,6 @@ nav .n-button {
 nav .n-button[aria-pressed='true'] {
   font-weight: 640;
   box-shadow: inset 0 -2px 0 var(--copper);
-}
-.scroll {
-  overflow: auto;
-  max-height: 62vh;
 }
 .way {
   fill: none;
@@ -145,9 +134,6 @@ text {
 .label {
   fill: var(--soft);
   text-anchor: start;
-}
-.box {
-  cursor: pointer;
 }
 .box path {
   fill: var(--sheet);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import Asked from '@/pieces/states/Asked.vue'
@@ -119,7 +119,10 @@ useKeys({
         :marks="marks"
         :line="line"
       />
-      <div v-else-if="tab === 'flow-chart'" class="beside">
+      <div
+        v-else-if="tab === 'flow-chart'"
+        class="beside grid grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)] gap-3.5"
+      >
         <CodeView
           v-model="code"
           :language="language"
@@ -135,7 +138,7 @@ useKeys({
           <FlowChart v-else :charts="charts" :line="picked" @pick="picked = $event" />
         </Asked>
       </div>
-      <div v-else class="run">
+      <NFlex v-else vertical class="run">
         <p v-if="program.not_run" class="soft">{{ program.not_run }}</p>
         <Asked v-if="looked" v-slot="{ data: seen }" :query="line_seen" :what="texts.thisLineInTheRun">
           <LineRows :seen="seen" :moment="looked.moment" />
@@ -148,7 +151,7 @@ useKeys({
           :unit="docket.exercise.steps[0]?.unit ?? ''"
           :moment="moment"
         />
-      </div>
+      </NFlex>
     </template>
     <template #findings>
       <FindingList
@@ -160,7 +163,7 @@ useKeys({
         @show="show"
       />
       <Constants v-if="program?.constants?.length" :constants="program.constants" />
-      <h3 v-if="docket.exercise.behaviour.length" class="asked">{{ common.asked }}</h3>
+      <h3 v-if="docket.exercise.behaviour.length" class="mt-4.5 mb-1">{{ common.asked }}</h3>
       <p v-for="statement in docket.exercise.behaviour" :key="statement">{{ statement }}</p>
       <BeforeItRuns :checks="program?.checklist ?? []" />
     </template>
@@ -192,19 +195,3 @@ useKeys({
   />
   <OverruleAsk v-model:show="overruling" :stops="stops" :what="texts.programStops" @done="overrule" />
 </template>
-
-<style scoped>
-.beside {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr);
-  gap: 14px;
-}
-.run {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 12px;
-}
-.asked {
-  margin: 18px 0 4px;
-}
-</style>

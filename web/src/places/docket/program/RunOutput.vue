@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What the program printed, and what its displays showed, in the stretch that is looked at.
+import { NFlex } from 'naive-ui'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import Unfold from '@/pieces/controls/Unfold.vue'
@@ -20,32 +21,26 @@ const stamped = computed(() =>
 </script>
 
 <template>
-  <div class="output">
+  <NFlex vertical>
     <section v-if="picture" class="display">
       <h3>{{ texts.displayLastChanged((picture.ms / 1000).toFixed(1)) }}</h3>
-      <pre class="v rows">{{ picture.rows.join('\n') }}</pre>
+      <pre class="v rows max-h-60 overflow-auto bg-sunk p-2.5 rounded mt-1.5 mb-0 mx-0">{{
+        picture.rows.join('\n')
+      }}</pre>
     </section>
     <Unfold :open="!!shown" :title="texts.printedLines(lines.length)">
       <p v-if="!lines.length" class="soft">{{ texts.nothingWasPrinted }}</p>
-      <pre v-else class="v" tabindex="0" :aria-label="texts.printedLinesLabel">{{ stamped }}</pre>
+      <pre
+        v-else
+        class="v max-h-60 overflow-auto bg-sunk p-2.5 rounded mt-1.5 mb-0 mx-0"
+        tabindex="0"
+        :aria-label="texts.printedLinesLabel"
+        >{{ stamped }}</pre>
     </Unfold>
-  </div>
+  </NFlex>
 </template>
 
 <style scoped>
-.output {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 12px;
-}
-pre {
-  max-height: 240px;
-  overflow: auto;
-  background: var(--sunk);
-  padding: 10px;
-  border-radius: var(--radius);
-  margin: 6px 0 0;
-}
 .rows {
   display: inline-block;
   border: 1px solid var(--line);

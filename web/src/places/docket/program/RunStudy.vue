@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The run of a program on the twin: plot, table of what was asked and done, printed lines; one stretch at a time if wanted.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { RunPlot } from '@/pieces/lazy'
@@ -53,9 +53,9 @@ useKeys({
 </script>
 
 <template>
-  <div class="study">
-    <div class="bar">
-      <b class="now">{{ shown ? capital(shown.name) : texts.wholeRun }}</b>
+  <NFlex vertical size="small" class="study">
+    <div class="bar flex gap-2.5 items-center min-h-9">
+      <b class="now text-lg">{{ shown ? capital(shown.name) : texts.wholeRun }}</b>
       <NButton
         v-if="first && picked !== first.name"
         type="primary"
@@ -72,24 +72,10 @@ useKeys({
     <RunPlot :trace="trace" :behaviour="behaviour" :thresholds="thresholds" :shown="shown" />
     <RunTable v-if="behaviour" v-model:picked="picked" :behaviour="behaviour" :unit="unit" />
     <RunOutput :trace="trace" :shown="shown" />
-  </div>
+  </NFlex>
 </template>
 
 <style scoped>
-.study {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 10px;
-}
-.bar {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  min-height: 36px;
-}
-.now {
-  font-size: 16px;
-}
 .parts {
   color: var(--stop);
 }

@@ -30,14 +30,18 @@ const said = (act: BenchAct) =>
 </script>
 
 <template>
-  <section v-if="acts.length" class="acts" :aria-label="texts.toTellThemApart">
+  <section v-if="acts.length" class="acts grid grid-cols-1 gap-2 my-3" :aria-label="texts.toTellThemApart">
     <h3>{{ texts.toTellThemApart }}</h3>
-    <ul v-if="done.length" class="done">
+    <ul v-if="done.length" class="m-0 pl-4.5">
       <li v-for="act in done" :key="act.name">
         {{ act.text }} <b class="v">{{ said(act) }}</b>
       </li>
     </ul>
-    <article v-for="act in shown" :key="act.name">
+    <article
+      v-for="act in shown"
+      :key="act.name"
+      class="grid grid-cols-1 gap-2 bg-copper-soft rounded-[8px] py-3 px-3.5"
+    >
       <p>
         {{ act.text }} <span class="soft">{{ texts.aboutS(act.seconds) }}</span>
         <span v-if="act.range" class="soft">{{ texts.range(act.range) }}</span>
@@ -58,7 +62,7 @@ const said = (act: BenchAct) =>
         :known="[]"
         :save="save"
       />
-      <p v-else class="choices" role="group" :aria-label="act.text">
+      <p v-else class="choices flex flex-wrap gap-2" role="group" :aria-label="act.text">
         <NButton
           v-for="(choice, index) in act.choices"
           :key="choice"
@@ -78,32 +82,9 @@ const said = (act: BenchAct) =>
 </template>
 
 <style scoped>
-.acts {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 8px;
-  margin: 12px 0;
-}
-article {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 8px;
-  background: var(--copper-soft);
-  border-radius: 8px;
-  padding: 11px 14px;
-}
-.choices {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
 .choices .n-button {
   white-space: normal;
   text-align: left;
-}
-.done {
-  margin: 0;
-  padding-left: 18px;
 }
 .n-button {
   justify-self: start;

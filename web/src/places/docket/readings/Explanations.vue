@@ -14,19 +14,28 @@ const idOf = (one: Schemas['ExplanationOut'], index: number) => `${index}:${one.
 </script>
 
 <template>
-  <section class="explains" :aria-label="texts.whatExplainsIt">
+  <section class="my-3 grid grid-cols-1 gap-2" :aria-label="texts.whatExplainsIt">
     <h3>{{ texts.whatExplainsIt }}</h3>
-    <article v-for="(fault, index) in explanations" :key="idOf(fault, index)" :class="{ first: index === 0 }">
+    <article
+      v-for="(fault, index) in explanations"
+      :key="idOf(fault, index)"
+      class="border-b border-b-line py-2 px-1 grid grid-cols-1 gap-1"
+      :class="{ first: index === 0 }"
+    >
       <p class="head">
         <b>{{ fault.title }}</b>
-        <span class="likely" :class="{ less: fault.likelihood === 'unlikely' }">{{
-          fault.ties.length && fault.likelihood === 'fits best'
-            ? texts.oneOfThatFitBest(fault.ties.length + 1)
-            : (likelihoods[fault.likelihood] ?? fault.likelihood)
-        }}</span>
+        <span
+          class="likely bg-act-bg text-act rounded-[3px] py-[1px] px-2 text-sm font-semibold ml-1.5 whitespace-nowrap"
+          :class="{ less: fault.likelihood === 'unlikely' }"
+          >{{
+            fault.ties.length && fault.likelihood === 'fits best'
+              ? texts.oneOfThatFitBest(fault.ties.length + 1)
+              : (likelihoods[fault.likelihood] ?? fault.likelihood)
+          }}</span
+        >
       </p>
       <p v-if="fault.evidence">{{ fault.evidence }}</p>
-      <p v-if="fault.against" class="against">{{ fault.against }}</p>
+      <p v-if="fault.against" class="text-fix">{{ fault.against }}</p>
       <p v-if="fault.program_says">
         <b>{{ texts.theProgramCheck }}</b> {{ fault.program_says }}
         <RouterLink :to="`/dockets/${docket}/program`">{{
@@ -37,12 +46,12 @@ const idOf = (one: Schemas['ExplanationOut'], index: number) => `${index}:${one.
         <b>{{ texts.toSeeIt }}</b> {{ fault.look_at }}
       </p>
       <template v-if="fault.ties.length">
-        <p class="ties">{{ texts.noLogTellsItFrom }}</p>
-        <ul>
+        <p class="text-soft">{{ texts.noLogTellsItFrom }}</p>
+        <ul class="m-0 pl-4.5">
           <li v-for="tie in fault.ties.slice(0, FEW)" :key="tie.title">{{ tie.title }}</li>
         </ul>
         <Unfold v-if="fault.ties.length > FEW" :title="texts.tiesAndMore(fault.ties.length - FEW)">
-          <ul>
+          <ul class="m-0 pl-4.5">
             <li v-for="tie in fault.ties.slice(FEW)" :key="tie.title">{{ tie.title }}</li>
           </ul>
         </Unfold>
@@ -51,7 +60,7 @@ const idOf = (one: Schemas['ExplanationOut'], index: number) => `${index}:${one.
         v-if="fault.printed.length"
         type="primary"
         quaternary
-        class="draw"
+        class="draw justify-self-start"
         :aria-pressed="drawn === idOf(fault, index)"
         @click="drawn = drawn === idOf(fault, index) ? null : idOf(fault, index)"
       >
@@ -62,50 +71,14 @@ const idOf = (one: Schemas['ExplanationOut'], index: number) => `${index}:${one.
 </template>
 
 <style scoped>
-.explains {
-  margin: 12px 0;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 8px;
-}
-article {
-  border-bottom: 1px solid var(--line);
-  padding: 8px 4px;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 5px;
-}
 article.first {
   border: 1.5px solid var(--act);
   border-radius: 8px;
   background: var(--sheet);
   padding: 13px 16px;
 }
-.likely {
-  background: var(--act-bg);
-  color: var(--act);
-  border-radius: 3px;
-  padding: 1px 7px;
-  font-size: 13.5px;
-  font-weight: 620;
-  margin-left: 6px;
-  white-space: nowrap;
-}
 .likely.less {
   background: var(--sunk);
   color: var(--soft);
-}
-.against {
-  color: var(--fix);
-}
-.ties {
-  color: var(--soft);
-}
-ul {
-  margin: 0;
-  padding-left: 18px;
-}
-.draw {
-  justify-self: start;
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The log as it was handed in, line by line: what was taken as a reading of which step, and for the line that is looked at the
 // whole chain from what the sensor got to what should have been printed.
-import { NVirtualList } from 'naive-ui'
+import { NFlex, NVirtualList } from 'naive-ui'
 import { computed, onMounted, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import ChoiceField from '@/pieces/fields/ChoiceField.vue'
@@ -88,9 +88,9 @@ const firstRead = computed(() => {
 </script>
 
 <template>
-  <div class="log">
+  <NFlex vertical size="small" class="log">
     <StepEnds :drawn="drawn" :begins="begins" :looked="looked" :save="save" />
-    <div v-if="columns.length > 1" class="columns">
+    <div v-if="columns.length > 1" class="columns grid gap-2">
       <FormField v-for="(name, position) in names" :key="position"
         ><template #label
           >{{ texts.takenFor(name) }}
@@ -109,7 +109,11 @@ const firstRead = computed(() => {
           @update:model-value="take(position, $event)"
       /></FormField>
     </div>
-    <p v-if="at && expected" class="chain" aria-live="polite">
+    <p
+      v-if="at && expected"
+      class="flex flex-wrap gap-y-0.5 gap-x-2 bg-copper-soft rounded py-2 px-3 min-h-15.5 content-center"
+      aria-live="polite"
+    >
       <span class="soft">{{ texts.line(looked!, at.step) }}</span>
       <span class="v">{{ withUnit(expected.stimulus.expected, stimulus) }}</span>
       <template v-if="expected.volts"
@@ -143,15 +147,25 @@ const firstRead = computed(() => {
             ><b class="v">{{ withUnit(at.value, unit) }}</b></template
           >
           <template #verdict
-            ><span class="verdict" :class="verdictWords(at.verdict).tone">{{
+            ><span class="verdict ml-2 font-semibold" :class="verdictWords(at.verdict).tone">{{
               verdictWords(at.verdict).word
             }}</span></template
           ></Sentence
         ></span
       >
     </p>
-    <p v-else class="chain soft">{{ texts.noLineOfThisLog }}</p>
-    <div ref="box" class="lines" @keydown.down.prevent="step(1)" @keydown.up.prevent="step(-1)">
+    <p
+      v-else
+      class="soft flex flex-wrap gap-y-0.5 gap-x-2 bg-copper-soft rounded py-2 px-3 min-h-15.5 content-center"
+    >
+      {{ texts.noLineOfThisLog }}
+    </p>
+    <div
+      ref="box"
+      class="lines h-[min(60vh,640px)]"
+      @keydown.down.prevent="step(1)"
+      @keydown.up.prevent="step(-1)"
+    >
       <NVirtualList
         ref="list"
         class="fill"
@@ -163,7 +177,7 @@ const firstRead = computed(() => {
         <template #default="{ item }">
           <p
             :key="item.key"
-            class="line v"
+            class="v grid grid-cols-[52px_minmax(0,1fr)_auto] gap-2.5 min-h-5.5 leading-[22px] text-sm text-soft"
             :class="[
               read.get(item.key) && 'read',
               read.get(item.key)?.verdict === 'out' && 'out',
@@ -172,70 +186,31 @@ const firstRead = computed(() => {
             @mouseenter="point(item.key, false)"
             @click="point(item.key, true)"
           >
-            <span class="number" aria-hidden="true">{{ item.key }}</span><span class="text">{{
-              item.text
-            }}</span
+            <span class="number" aria-hidden="true">{{ item.key }}</span><span
+              class="text whitespace-pre-wrap wrap-anywhere"
+              >{{ item.text }}</span
             ><span v-if="read.get(item.key)" class="step">{{ read.get(item.key)!.step }}</span>
           </p>
         </template>
       </NVirtualList>
     </div>
-  </div>
+  </NFlex>
 </template>
 
 <style scoped>
-.log {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 10px;
-}
-.verdict {
-  margin-left: 8px;
-  font-weight: 640;
-}
 .verdict.stop {
   color: var(--stop);
 }
 .verdict.good {
   color: var(--good);
 }
-.columns {
-  display: grid;
-  gap: 8px;
-}
-.chain {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 9px;
-  background: var(--copper-soft);
-  border-radius: var(--radius);
-  padding: 8px 12px;
-  min-height: 62px;
-  align-content: center;
-}
-.lines {
-  height: min(60vh, 640px);
-}
 .fill {
   height: 100%;
-}
-.line {
-  display: grid;
-  grid-template-columns: 52px minmax(0, 1fr) auto;
-  gap: 10px;
-  min-height: 22px;
-  line-height: 22px;
-  font-size: 13.5px;
-  color: var(--soft);
 }
 .number {
   text-align: right;
   color: var(--soft);
   user-select: none;
-}
-.text {
-  white-space: pre-wrap;
-  overflow-wrap: anywhere;
 }
 .read {
   color: var(--ink);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
 import Asked from '@/pieces/states/Asked.vue'
@@ -132,7 +132,7 @@ useKeys({
       />
       <Asked v-else-if="!sheet" :query="sheets" :what="texts.theExpectedValues" />
       <EmptyNote v-else-if="sheet.reason" :title="texts.thereIsNoSheet" :text="sheet.reason" />
-      <div v-else-if="tab === 'tolerance-budget'" class="stack">
+      <NFlex v-else-if="tab === 'tolerance-budget'" vertical>
         <ChoiceBar
           :model-value="budgeted?.name ?? ''"
           :label="common.step"
@@ -147,7 +147,7 @@ useKeys({
           :decimals="r.decimals"
           :sampled="r.sampled"
         />
-      </div>
+      </NFlex>
       <SheetStudy
         v-else
         :sheet="sheet"
@@ -172,28 +172,34 @@ useKeys({
         <FindingList
           v-if="readings.findings.length"
           v-model:chosen="chosen"
-          class="look"
+          class="mt-3.5"
           :findings="readings.findings"
         />
-        <p v-if="improved.length" class="note">
+        <p v-if="improved.length" class="note bg-note-bg text-note rounded py-2 px-3 mt-2">
           {{ texts.improvedSince(readings.number) }}
           <span class="v">{{
             improved.map((a) => `${a.number}: ${a.verdict.replace('-', ' ')}`).join(', ')
           }}</span>
         </p>
-        <p v-for="note in readings.notes" :key="note" class="note">{{ note }}</p>
+        <p
+          v-for="note in readings.notes"
+          :key="note"
+          class="note bg-note-bg text-note rounded py-2 px-3 mt-2"
+        >
+          {{ note }}
+        </p>
       </template>
       <template v-else>
         <h2>{{ texts.noReadingsYet }}</h2>
         <p class="soft">{{ texts.theSheetStands }}</p>
       </template>
-      <p v-if="sheet && !sheet.reason" class="papers">
+      <NFlex v-if="sheet && !sheet.reason" :wrap="false" size="large" class="mt-3">
         <a :href="`/api/dockets/${docket.id}/sheet.pdf`" target="_blank">{{ texts.answerKeyToPrint }}</a>
         <a :href="`/api/dockets/${docket.id}/sheet.pdf?answers=false`" target="_blank">{{
           texts.pageToPredictOn
         }}</a>
-      </p>
-      <section class="measured">
+      </NFlex>
+      <section class="border-t border-t-line mt-4.5 pt-3 grid grid-cols-1 gap-2">
         <h3>{{ texts.measuredOnThisBench }}</h3>
         <MeasureForm
           v-for="what in docket.measurables"
@@ -225,34 +231,3 @@ useKeys({
     @done="sendBack"
   />
 </template>
-
-<style scoped>
-.stack {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 12px;
-}
-.look {
-  margin-top: 14px;
-}
-.note {
-  background: var(--note-bg);
-  color: var(--note);
-  border-radius: var(--radius);
-  padding: 8px 12px;
-  margin-top: 8px;
-}
-.papers {
-  display: flex;
-  gap: 18px;
-  margin-top: 12px;
-}
-.measured {
-  border-top: 1px solid var(--line);
-  margin-top: 18px;
-  padding-top: 12px;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 8px;
-}
-</style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The first reading through the whole log, and where each step begins. A begin is moved by dragging or with the arrow keys; the log
 // is then judged anew.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { stepEnds as texts } from '@texts/docket-readings'
@@ -97,8 +97,12 @@ async function asFound() {
 </script>
 
 <template>
-  <figure v-if="drawn.length > 1" class="ends" :aria-busy="saving">
-    <figcaption>
+  <figure
+    v-if="drawn.length > 1"
+    class="relative border border-line rounded pt-1.5 pb-0 px-0 m-0 overflow-hidden"
+    :aria-busy="saving"
+  >
+    <figcaption class="flex flex-wrap gap-y-1 gap-x-3 items-baseline py-0 px-2.5 h-7">
       <span class="field-label">{{ texts.whereEachStepBegins }}</span>
       <span class="soft">{{ texts.dragALineOrMove }}</span>
       <NButton v-if="someMoved" type="primary" quaternary :disabled="saving" @click="asFound">
@@ -149,7 +153,7 @@ async function asFound() {
       :style="{ left: `${(100 * h.x) / WIDTH}%`, top: `${34 + 18 * rows[h.name]!}px` }"
       >{{ h.step }}</span
     >
-    <p v-if="missing.length" class="missing">
+    <NFlex v-if="missing.length" align="center" size="small" class="py-2 px-2.5 border-t border-t-line">
       <span>{{ texts.notFoundInThisLog }}</span>
       <NButton
         v-for="b in missing"
@@ -161,27 +165,11 @@ async function asFound() {
       >
         {{ texts.beginsOnLine(b.step, looked ?? '…') }}
       </NButton>
-    </p>
+    </NFlex>
   </figure>
 </template>
 
 <style scoped>
-.ends {
-  position: relative;
-  border: 1px solid var(--line);
-  border-radius: var(--radius);
-  padding: 6px 0 0;
-  margin: 0;
-  overflow: hidden;
-}
-figcaption {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 12px;
-  align-items: baseline;
-  padding: 0 10px;
-  height: 28px;
-}
 figcaption .n-button {
   margin-left: auto;
 }
@@ -222,13 +210,5 @@ svg {
   padding-left: 6px;
   white-space: nowrap;
   pointer-events: none;
-}
-.missing {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 10px;
-  align-items: center;
-  padding: 8px 10px;
-  border-top: 1px solid var(--line);
 }
 </style>

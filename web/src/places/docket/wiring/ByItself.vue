@@ -13,7 +13,7 @@ const said = (states: Record<string, string>) =>
 </script>
 
 <template>
-  <section class="by-itself">
+  <section class="mt-5.5">
     <h3>{{ texts.byItselfThrough }}</h3>
     <NTable :bordered="false" size="small">
       <thead>
@@ -39,9 +39,6 @@ const said = (states: Record<string, string>) =>
 </template>
 
 <style scoped>
-.by-itself {
-  margin-top: 22px;
-}
 .good,
 .bad {
   font-weight: 640;

@@ -33,7 +33,7 @@ const groups = computed(() => {
   <p v-else-if="study.isPending.value" class="soft" aria-busy="true">{{ texts.comparing }}</p>
   <EmptyNote v-else-if="!rows.length" :title="texts.nothingToCompare" :text="texts.thisExerciseHasNoWiring" />
   <div v-else>
-    <p class="sum" :class="{ good: !apart }">
+    <p class="sum font-semibold text-lg text-fix mb-2" :class="{ good: !apart }">
       {{ apart ? texts.ofFunctionsDiffer(apart, rows.length) : texts.allFunctionsAreAsIntended(rows.length) }}
     </p>
     <NTable :bordered="false" size="small">
@@ -62,23 +62,17 @@ const groups = computed(() => {
           <td>{{ row.aspect }}</td>
           <td class="v">{{ row.handed_in }}</td>
           <td class="v soft">{{ row.intended }}</td>
-          <td class="mark">{{ row.agrees ? '✓' : '≠' }}</td>
+          <td class="mark text-good text-center w-8.5">{{ row.agrees ? '✓' : '≠' }}</td>
         </tr>
       </tbody>
     </NTable>
-    <p class="soft note">
+    <p class="soft note mt-2.5 text-sm">
       {{ texts.otherPinsRowsAndSides }}
     </p>
   </div>
 </template>
 
 <style scoped>
-.sum {
-  font-weight: 640;
-  font-size: 17px;
-  color: var(--fix);
-  margin: 0 0 8px;
-}
 .sum.good {
   color: var(--good);
 }
@@ -89,16 +83,7 @@ const groups = computed(() => {
   color: var(--fix);
   font-weight: 700;
 }
-.mark {
-  color: var(--good);
-  text-align: center;
-  width: 34px;
-}
 tr.lit td:first-child {
   box-shadow: inset 3px 0 0 var(--act);
-}
-.note {
-  margin-top: 10px;
-  font-size: 14px;
 }
 </style>

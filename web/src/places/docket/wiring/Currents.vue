@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Set the outputs, press the buttons: what every net then carries and what flows through every part.
-import { NButton, NTable } from 'naive-ui'
+import { NButton, NFlex, NTable } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import NetTable from '@/pieces/board/NetTable.vue'
@@ -60,15 +60,24 @@ function wayOf(amps: Record<string, number>): string[] {
 </script>
 
 <template>
-  <div class="currents">
-    <p v-if="stopped.length" class="stopped">
+  <NFlex vertical>
+    <p v-if="stopped.length" class="stopped bg-stop-bg text-stop rounded py-2 px-3.5">
       {{ texts.aStopIsOpen(stopped.join(', ')) }}
     </p>
-    <fieldset v-if="study.data.value?.handles.length" class="handles">
-      <legend>{{ texts.setOutputs }}</legend>
-      <div v-for="handle in study.data.value.handles" :key="handle.name" class="handle">
+    <fieldset
+      v-if="study.data.value?.handles.length"
+      class="handles border border-line rounded pt-1.5 pb-2 px-3 m-0"
+    >
+      <legend class="text-sm text-soft py-0 px-1.5">{{ texts.setOutputs }}</legend>
+      <div
+        v-for="handle in study.data.value.handles"
+        :key="handle.name"
+        class="grid grid-cols-[70px_minmax(0,1fr)_auto] gap-2.5 items-center py-1"
+      >
         <b class="v">{{ handle.name }}</b>
-        <span class="soft about">{{ handle.about || texts.nothingBehindIt }}</span>
+        <span class="soft overflow-hidden text-ellipsis whitespace-nowrap text-sm">{{
+          handle.about || texts.nothingBehindIt
+        }}</span>
         <ChoiceBar
           :label="handle.name"
           :choices="handle.positions.map((position) => ({ value: position, word: position }))"
@@ -76,10 +85,10 @@ function wayOf(amps: Record<string, number>): string[] {
           @update:model-value="set(handle.name, $event, handle.positions[0]!)"
         />
       </div>
-      <p class="all">
+      <NFlex :wrap="false" justify="end" size="small" class="all mt-1">
         <NButton type="primary" quaternary @click="allTo('high')">{{ texts.allOutputsHigh }}</NButton>
         <NButton type="primary" quaternary @click="allTo('low')">{{ texts.everythingAtRest }}</NButton>
-      </p>
+      </NFlex>
     </fieldset>
     <p v-else-if="study.data.value" class="soft">
       {{ texts.nothingOnThisBench }}
@@ -92,7 +101,11 @@ function wayOf(amps: Record<string, number>): string[] {
     />
     <div v-else-if="solved.isPending.value" class="soft" aria-busy="true">{{ texts.solving }}</div>
     <template v-else-if="solved.data.value">
-      <p v-for="refName in solved.data.value.oscillating" :key="refName" class="oscillating">
+      <p
+        v-for="refName in solved.data.value.oscillating"
+        :key="refName"
+        class="bg-check-bg text-check rounded py-2 px-3"
+      >
         {{ texts.doesNotSettle(refName) }}
       </p>
       <NTable :bordered="false" size="small">
@@ -111,85 +124,23 @@ function wayOf(amps: Record<string, number>): string[] {
             </td>
             <td class="v num">{{ said(part.most, 'A') }}</td>
             <td class="v num">{{ said(part.watts, 'W') }}</td>
-            <td class="v legs">
-              <span v-for="way in wayOf(part.amps)" :key="way">{{ way }}</span>
+            <td class="v legs text-soft whitespace-pre-wrap text-sm">
+              <span v-for="way in wayOf(part.amps)" :key="way" class="whitespace-nowrap mr-3">{{ way }}</span>
             </td>
           </tr>
         </tbody>
       </NTable>
-      <p class="pins">
+      <NFlex :size="[16, 6]" class="pins">
         <b>{{ texts.pinsGive }}</b>
         <span v-for="[pin, amps] in pins" :key="pin" class="v">{{ pin }} {{ said(amps, 'A') }}</span>
         <span v-if="!pins.length" class="soft">{{ texts.nothingWorthNaming }}</span>
-      </p>
+      </NFlex>
       <NetTable :nets="solved.data.value.nets" :lit="lit" />
     </template>
-  </div>
+  </NFlex>
 </template>
 
 <style scoped>
-.stopped {
-  background: var(--stop-bg);
-  color: var(--stop);
-  border-radius: var(--radius);
-  padding: 9px 14px;
-}
-.currents {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 14px;
-}
-.handles {
-  border: 1px solid var(--line);
-  border-radius: var(--radius);
-  padding: 6px 12px 8px;
-  margin: 0;
-}
-legend {
-  font-size: 13.5px;
-  color: var(--soft);
-  padding: 0 6px;
-}
-.handle {
-  display: grid;
-  grid-template-columns: 70px minmax(0, 1fr) auto;
-  gap: 10px;
-  align-items: center;
-  padding: 3px 0;
-}
-.about {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-  font-size: 14px;
-}
-.all {
-  display: flex;
-  gap: 8px;
-  justify-content: flex-end;
-  margin: 4px 0 0;
-}
-.pins {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 16px;
-  margin: 0;
-}
-.oscillating {
-  background: var(--check-bg);
-  color: var(--check);
-  border-radius: var(--radius);
-  padding: 8px 12px;
-}
-.legs span {
-  white-space: nowrap;
-  margin-right: 12px;
-}
-.legs {
-  color: var(--soft);
-  white-space: pre-wrap;
-  font-size: 13px;
-}
 tr.lit td {
   background: var(--lit);
   color: var(--ink);

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Each resistor's job, the window that follows from it, and how the one on the bench stands to it.
+import { NFlex } from 'naive-ui'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import EmptyNote from '@/pieces/states/EmptyNote.vue'
@@ -49,18 +50,21 @@ const readsLess = (job: Job) =>
     :title="texts.noResistorOnThisBench"
     :text="texts.whenOneIsHanded"
   />
-  <ul v-else class="jobs">
+  <ul v-else class="list-none m-0 p-0">
     <li
       v-for="job in study.data.value.resistors"
       :key="job.ref"
+      class="border-b border-b-line py-3 px-1.5 grid grid-cols-1 gap-2"
       :class="{ lit: (lit?.parts ?? []).includes(job.ref), wrong: job.fits === false }"
     >
-      <header>
+      <header class="flex gap-2.5 items-baseline">
         <b class="v">{{ job.ref }}</b>
         <span>{{ jobWords(job) }}</span>
-        <span class="v value">{{ job.ohms === null ? '?' : said(job.ohms, 'Ω') }}</span>
+        <span class="v value ml-auto text-lg font-semibold">{{
+          job.ohms === null ? '?' : said(job.ohms, 'Ω')
+        }}</span>
       </header>
-      <p class="fit">
+      <p class="fit flex flex-wrap gap-y-1 gap-x-3.5 text-good">
         <b>{{ fitWords(job) }}</b>
         <span v-if="job.formula" class="v soft">{{ job.formula }}</span>
       </p>
@@ -71,14 +75,14 @@ const readsLess = (job: Job) =>
         :ohms="job.ohms"
         :nominal="job.nominal_ohms"
       />
-      <p v-if="job.low_because" class="reasons soft">
+      <p v-if="job.low_because" class="soft grid text-sm">
         <span v-if="job.low_because === job.high_because">{{ job.low_because }}</span>
         <template v-else>
           <span>{{ texts.lowBecauseLeast(job.low_because) }}</span>
           <span>{{ texts.highBecauseMost(job.high_because) }}</span>
         </template>
       </p>
-      <p class="facts soft">
+      <NFlex :size="[18, 4]" class="soft text-sm">
         <span>{{ texts.ampsAtMost(said(job.amps, 'A')) }}</span>
         <span :class="{ hot: isHot(job) }">
           {{
@@ -90,82 +94,32 @@ const readsLess = (job: Job) =>
         <span v-if="job.in_circuit_ohms !== null">
           {{ texts.aMeterAcrossItReads(said(job.in_circuit_ohms, 'Ω'), readsLess(job)) }}
         </span>
-      </p>
-      <div v-if="job.fits === false" class="offers">
+      </NFlex>
+      <NFlex v-if="job.fits === false" align="baseline" :size="[14, 6]">
         <b>{{ texts.inTheDrawers }}</b>
-        <span v-for="offer in job.offers" :key="offer.said" class="offer">
+        <span
+          v-for="offer in job.offers"
+          :key="offer.said"
+          class="bg-sunk rounded-[4px] py-1 px-2 inline-flex gap-2"
+        >
           <span class="v">{{ offer.said }}</span>
           <span class="soft">{{ texts.left(offer.drawers.join(', '), offer.count) }}</span>
         </span>
         <span v-if="!job.offers.length" class="soft">{{ texts.nothingThatFits }}</span>
-      </div>
+      </NFlex>
     </li>
   </ul>
 </template>
 
 <style scoped>
-.jobs {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-li {
-  border-bottom: 1px solid var(--line);
-  padding: 12px 6px;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 7px;
-}
 li.lit {
   background: var(--lit);
-}
-header {
-  display: flex;
-  gap: 10px;
-  align-items: baseline;
-}
-.value {
-  margin-left: auto;
-  font-size: 17px;
-  font-weight: 640;
-}
-.fit {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-  margin: 0;
-  color: var(--good);
 }
 .wrong .fit {
   color: var(--fix);
 }
-.reasons {
-  display: grid;
-  margin: 0;
-  font-size: 13.5px;
-}
-.facts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 18px;
-  margin: 0;
-  font-size: 14px;
-}
 .hot {
   color: var(--stop);
   font-weight: 640;
-}
-.offers {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 14px;
-  align-items: baseline;
-}
-.offer {
-  background: var(--sunk);
-  border-radius: 4px;
-  padding: 3px 9px;
-  display: inline-flex;
-  gap: 8px;
 }
 </style>

@@ -20,11 +20,11 @@ const inside = computed(() => props.ohms !== null && props.ohms >= props.low && 
 
 <template>
   <div
-    class="bar"
+    class="bar pt-1 px-6.5"
     role="img"
     :aria-label="texts.windowTo(said(low, 'Ω'), said(high, 'Ω'), ohms ? said(ohms, 'Ω') : '')"
   >
-    <div class="rail">
+    <div class="relative h-2.5 rounded-[5px] bg-sunk">
       <span class="window" :style="{ left: `${left}%`, width: `${right - left}%` }" />
       <span
         v-if="nominal"
@@ -32,9 +32,14 @@ const inside = computed(() => props.ohms !== null && props.ohms >= props.low && 
         :style="{ left: `${scale(nominal)}%` }"
         :title="texts.recipe(said(nominal, 'Ω'))"
       />
-      <span v-if="ohms" class="value" :class="{ out: !inside }" :style="{ left: `${scale(ohms)}%` }" />
+      <span
+        v-if="ohms"
+        class="value absolute -top-1 w-4 h-4 -ml-2 rounded-full bg-good border-3 border-sheet"
+        :class="{ out: !inside }"
+        :style="{ left: `${scale(ohms)}%` }"
+      />
     </div>
-    <div class="ends v soft">
+    <div class="ends v soft relative h-5 text-xs">
       <span :style="{ left: `${left}%` }">{{ said(low, 'Ω') }}</span>
       <span :style="{ left: `${right}%` }">{{ said(high, 'Ω') }}</span>
     </div>
@@ -42,15 +47,6 @@ const inside = computed(() => props.ohms !== null && props.ohms >= props.low && 
 </template>
 
 <style scoped>
-.bar {
-  padding: 4px 26px 0;
-}
-.rail {
-  position: relative;
-  height: 10px;
-  border-radius: 5px;
-  background: var(--sunk);
-}
 .window {
   position: absolute;
   inset-block: 0;
@@ -64,25 +60,10 @@ const inside = computed(() => props.ohms !== null && props.ohms >= props.low && 
   width: 2px;
   background: var(--pad);
 }
-.value {
-  position: absolute;
-  top: -3px;
-  width: 16px;
-  height: 16px;
-  margin-left: -8px;
-  border-radius: 50%;
-  background: var(--good);
-  border: 3px solid var(--sheet);
-}
 .value.out {
   background: var(--fix);
   border-radius: 3px;
   transform: rotate(45deg) scale(0.85);
-}
-.ends {
-  position: relative;
-  height: 20px;
-  font-size: 12.5px;
 }
 .ends span {
   position: absolute;

@@ -107,11 +107,11 @@ useKeys({
         :changes="wiring.changes"
         :since="wiring.number - 1"
       />
-      <section v-if="wiring?.nets.length && tab === 'board-map'" class="nets">
+      <section v-if="wiring?.nets.length && tab === 'board-map'" class="mt-5.5 grid grid-cols-1 gap-2">
         <h3>{{ texts.netsAsSolved }}</h3>
         <NetList :nets="wiring.nets" :lit="finding?.where" />
       </section>
-      <p v-if="wiring?.judged" class="soft rules">{{ texts.ruleSet(wiring.rules_version) }}</p>
+      <p v-if="wiring?.judged" class="soft mt-3 text-sm">{{ texts.ruleSet(wiring.rules_version) }}</p>
     </template>
     <template #decisions>
       <NButton
@@ -144,15 +144,10 @@ useKeys({
 </template>
 
 <style scoped>
-.changes,
-.nets {
+.changes {
   margin-top: 22px;
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 8px;
-}
-.rules {
-  margin-top: 12px;
-  font-size: 13.5px;
 }
 </style>

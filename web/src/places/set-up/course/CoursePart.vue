@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The course itself: its name and term, its sections and who staffs them.
-import { NButton, NForm } from 'naive-ui'
+import { NButton, NFlex, NForm } from 'naive-ui'
 import { computed, reactive, ref } from 'vue'
 import { ask, client } from '@/api/client'
 import DateField from '@/pieces/fields/DateField.vue'
@@ -82,20 +82,22 @@ function close(closed: boolean) {
     </NButton>
     <NButton type="primary" ghost @click="founding = true">{{ texts.anotherCourse }}</NButton>
   </PartHead>
-  <NForm class="fields" @submit.prevent="save">
-    <FormField class="long" :label="texts.title"
+  <NForm class="fields grid grid-cols-[1.6fr_1fr_1fr] gap-3.5 mb-5.5" @submit.prevent="save">
+    <FormField class="col-span-full" :label="texts.title"
       ><TextField v-model="form.title" maxlength="120" required
     /></FormField>
     <FormField :label="texts.timeZone"><TextField v-model="form.zone" required /></FormField>
     <FormField :label="texts.termBegins"><DateField v-model="form.starts_on" /></FormField>
     <FormField :label="texts.termEnds"><DateField v-model="form.ends_on" /></FormField>
-    <FormField class="long"
+    <FormField class="col-span-full"
       ><template #label
         >{{ texts.daysWithoutASession }} <span class="soft">{{ texts.as20261224Separated }}</span></template
       ><TextField v-model="form.holidays" figures />
-      <span v-if="wrongDay" class="wrong">{{ texts.isNoDayWrite(wrongDay) }}</span></FormField
+      <span v-if="wrongDay" class="wrong text-fix text-sm">{{
+        texts.isNoDayWrite(wrongDay)
+      }}</span></FormField
     >
-    <p class="acts">
+    <NFlex :wrap="false" align="center" size="small" class="acts col-span-full">
       <NButton type="primary" attr-type="submit" :disabled="busy || !!wrongDay">{{ common.save }}</NButton>
       <NButton v-if="!course.closed" type="primary" quaternary :disabled="busy" @click="close(true)">
         {{ texts.closeTheCourse }}
@@ -103,13 +105,13 @@ function close(closed: boolean) {
       <NButton v-else type="primary" ghost :disabled="busy" @click="close(false)">
         {{ texts.openItAgain }}
       </NButton>
-      <span class="good" role="status">{{ said }}</span>
-    </p>
+      <span class="text-good" role="status">{{ said }}</span>
+    </NFlex>
   </NForm>
   <ErrorNote :error="error" />
-  <h3>{{ texts.sectionsAndStaff }}</h3>
+  <h3 class="mb-1.5">{{ texts.sectionsAndStaff }}</h3>
   <SectionStaff v-for="one in course.sections" :key="one.id" :section="one" />
-  <NForm class="add" @submit.prevent="addSection">
+  <NForm class="add flex gap-2 items-center max-w-115 mt-3.5" @submit.prevent="addSection">
     <TextField
       v-model="section"
       :placeholder="texts.anotherSection"
@@ -121,7 +123,7 @@ function close(closed: boolean) {
     }}</NButton>
   </NForm>
   <Dialog v-model:show="copying" :title="texts.copyForAnother" width="480px">
-    <NForm class="copy" @submit.prevent="copy">
+    <NForm class="grid gap-3" @submit.prevent="copy">
       <p class="soft">
         {{ texts.theCopyHasTheExercises }}
       </p>
@@ -142,43 +144,9 @@ function close(closed: boolean) {
 </template>
 
 <style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: 1.6fr 1fr 1fr;
-  gap: 14px;
-  margin-bottom: 22px;
-}
-.long,
-.acts {
-  grid-column: 1 / -1;
-}
-.acts,
-.add {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-}
-.add {
-  max-width: 460px;
-  margin-top: 14px;
-}
-.good {
-  color: var(--good);
-}
-.wrong {
-  color: var(--fix);
-  font-size: 14px;
-}
-h3 {
-  margin-bottom: 6px;
-}
 @media (max-width: 700px) {
   .fields {
     grid-template-columns: minmax(0, 1fr);
   }
-}
-.copy {
-  display: grid;
-  gap: 12px;
 }
 </style>

@@ -34,7 +34,7 @@ async function take(slug: string) {
     <LinkButton to="/exercises" ghost>{{ texts.toTheExercises }}</LinkButton>
   </PartHead>
   <ErrorNote :error="error" />
-  <p class="word" role="status">{{ said }}</p>
+  <p class="min-h-5.5 text-good" role="status">{{ said }}</p>
   <div v-if="course.exercises.length" class="wrap">
     <NTable :bordered="false" size="small">
       <caption class="visually-hidden">
@@ -65,14 +65,18 @@ async function take(slug: string) {
       </tbody>
     </NTable>
   </div>
-  <h3 class="more">{{ texts.exercisesToBegin }}</h3>
+  <h3 class="more mt-4.5 mb-1">{{ texts.exercisesToBegin }}</h3>
   <Asked v-slot="{ data }" :query="shipped" :what="texts.theExercises">
-    <ul>
-      <li v-for="one in data.filter((e) => !e.taken)" :key="one.slug">
-        <span class="text">
+    <ul class="list-none p-0 m-0">
+      <li
+        v-for="one in data.filter((e) => !e.taken)"
+        :key="one.slug"
+        class="flex gap-4 items-center py-2.5 border-b border-b-line"
+      >
+        <span class="text grid flex-1 min-w-0">
           <b>{{ one.title }}</b>
           <span>{{ one.summary }}</span>
-          <span class="soft">{{ one.parts.join(', ') }}; {{ one.minutes }} min</span>
+          <span class="soft text-sm">{{ one.parts.join(', ') }}; {{ one.minutes }} min</span>
         </span>
         <NButton type="primary" ghost :disabled="busy" @click="take(one.slug)">
           {{ wanted === one.slug ? texts.aMoment : texts.addToTheCourse }}
@@ -82,33 +86,3 @@ async function take(slug: string) {
     <p v-if="data.every((e) => e.taken)" class="soft">{{ texts.allAreInTheCourse }}</p>
   </Asked>
 </template>
-
-<style scoped>
-.word {
-  min-height: 22px;
-  color: var(--good);
-}
-.more {
-  margin: 18px 0 4px;
-}
-ul {
-  list-style: none;
-  padding: 0;
-  margin: 0;
-}
-li {
-  display: flex;
-  gap: 16px;
-  align-items: center;
-  padding: 10px 0;
-  border-bottom: 1px solid var(--line);
-}
-.text {
-  display: grid;
-  flex: 1;
-  min-width: 0;
-}
-.text .soft {
-  font-size: 13.5px;
-}
-</style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A new course: its title, its time zone, its sections.
-import { NButton, NCheckbox, NForm } from 'naive-ui'
+import { NButton, NCheckbox, NFlex, NForm } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { ApiError, ask, client } from '@/api/client'
@@ -49,7 +49,7 @@ async function found() {
 </script>
 
 <template>
-  <NForm class="found" :class="{ sheet: first }" @submit.prevent="found">
+  <NForm class="found grid grid-cols-1 gap-4" :class="{ sheet: first }" @submit.prevent="found">
     <template v-if="first">
       <h1>{{ texts.setUpYourCourse }}</h1>
       <p class="soft">
@@ -79,38 +79,22 @@ async function found() {
         texts.setUpTheCourse
       }}</NButton>
     </p>
-    <div class="zip">
+    <div class="grid gap-2 border-t border-t-line pt-3.5">
       <p class="soft">{{ texts.orImportACourse }}</p>
-      <p class="acts">
+      <NFlex :wrap="false" align="center" class="acts">
         <FileField accept=".zip" :aria-label="texts.chooseItsZip" @choose="bringIn"
           ><NButton type="primary" ghost>{{ texts.chooseItsZip }}</NButton></FileField
         >
         <NCheckbox v-model:checked="withoutKits">{{ texts.withoutItsKits }}</NCheckbox>
-      </p>
+      </NFlex>
     </div>
   </NForm>
 </template>
 
 <style scoped>
-.found {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 16px;
-}
 .found.sheet {
   max-width: 560px;
   margin: 4vh auto 0;
   padding: 28px 32px;
-}
-.zip {
-  display: grid;
-  gap: 8px;
-  border-top: 1px solid var(--line);
-  padding-top: 14px;
-}
-.acts {
-  display: flex;
-  gap: 14px;
-  align-items: center;
 }
 </style>

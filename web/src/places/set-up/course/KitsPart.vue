@@ -41,7 +41,7 @@ async function make(exercise: Course['exercises'][number]) {
   </EmptyNote>
   <template v-else>
     <ErrorNote :error="error" />
-    <p class="word" role="status">{{ said }}</p>
+    <p class="min-h-5.5 text-good" role="status">{{ said }}</p>
     <div class="wrap">
       <NTable :bordered="false" size="small" class="middle">
         <caption class="visually-hidden">
@@ -87,17 +87,13 @@ async function make(exercise: Course['exercises'][number]) {
         </tbody>
       </NTable>
     </div>
-    <p class="soft note">
+    <p class="soft note mt-2.5">
       {{ texts.theLettersBegin }}
     </p>
   </template>
 </template>
 
 <style scoped>
-.word {
-  min-height: 22px;
-  color: var(--good);
-}
 form {
   display: flex;
   gap: 8px;
@@ -111,8 +107,5 @@ form {
 .few {
   color: var(--fix);
   font-weight: 620;
-}
-.note {
-  margin-top: 10px;
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Copies of the data and the event log: who did what, found by a word, saved as a table.
-import { NButton, NTable } from 'naive-ui'
+import { NButton, NFlex, NTable } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
 import TextField from '@/pieces/fields/TextField.vue'
@@ -29,7 +29,7 @@ const copy = () => run(() => ask(client.POST('/api/set-up/backup')))
 
 <template>
   <PartHead :title="texts.copiesAndEvent" :text="texts.whatWasDone" />
-  <section class="copies">
+  <section class="grid gap-2 pb-4 mb-4 border-b border-b-line">
     <p :class="{ old: course.backup_is_old }">
       {{
         course.last_backup
@@ -41,14 +41,14 @@ const copy = () => run(() => ask(client.POST('/api/set-up/backup')))
       }}
       {{ course.backup_is_old ? texts.aCopyIsMadeEvery : '' }}
     </p>
-    <p class="acts">
+    <NFlex align="center" size="small" class="acts">
       <NButton type="primary" ghost :disabled="busy" @click="copy">{{ texts.copyTheDataNow }}</NButton>
       <NButton tag="a" type="primary" ghost :href="out" download>{{ texts.downloadTheCourse }}</NButton>
       <span class="good" role="status">{{ said }}</span>
-    </p>
+    </NFlex>
     <ErrorNote :error="error" />
   </section>
-  <div class="find">
+  <div class="find flex flex-wrap gap-2 items-center">
     <TextField
       v-model="word"
       type="search"
@@ -76,7 +76,9 @@ const copy = () => run(() => ask(client.POST('/api/set-up/backup')))
         </thead>
         <tbody>
           <tr v-for="event in data.events" :key="event.id">
-            <td class="when">{{ dayOf(event.at, course.zone) }} {{ clockTime(event.at, course.zone) }}</td>
+            <td class="whitespace-nowrap">
+              {{ dayOf(event.at, course.zone) }} {{ clockTime(event.at, course.zone) }}
+            </td>
             <td>{{ event.by }}</td>
             <td>{{ event.what }}</td>
             <td class="soft">{{ event.about }}</td>
@@ -87,39 +89,22 @@ const copy = () => run(() => ask(client.POST('/api/set-up/backup')))
     <p v-if="!data.events.length" class="soft">
       {{ word ? texts.nothingLikeThatWasDone : texts.nothingWasDone }}
     </p>
-    <p class="acts">
+    <NFlex align="center" size="small" class="acts">
       <NButton v-if="before" type="primary" quaternary @click="before = null">{{ texts.theNewest }}</NButton>
       <NButton v-if="data.more" type="primary" quaternary @click="before = data.events.at(-1)!.id">
         {{ texts.olderOnes }}
       </NButton>
-    </p>
+    </NFlex>
   </Asked>
 </template>
 
 <style scoped>
-.copies {
-  display: grid;
-  gap: 8px;
-  padding-bottom: 16px;
-  margin-bottom: 16px;
-  border-bottom: 1px solid var(--line);
-}
 .old {
   color: var(--fix);
-}
-.acts,
-.find {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
 }
 .find .n-input {
   flex: 1;
   max-width: 420px;
-}
-.when {
-  white-space: nowrap;
 }
 .good {
   color: var(--good);

@@ -60,7 +60,7 @@ function end() {
       </template>
       <ErrorNote :error="error" />
     </td>
-    <td class="acts">
+    <td class="acts whitespace-nowrap text-right p-0">
       <template v-if="!editing">
         <NButton type="primary" quaternary @click="edit">{{ common.change }}</NButton>
         <NButton type="primary" quaternary :disabled="busy" @click="end">{{ texts.endThePair }}</NButton>
@@ -83,10 +83,5 @@ form .n-input {
   flex-basis: 100%;
   color: var(--fix);
   font-size: 14px;
-}
-.acts {
-  white-space: nowrap;
-  text-align: right;
-  padding: 0;
 }
 </style>

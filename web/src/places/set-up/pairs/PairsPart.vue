@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Pairs: made by typing two names, or by a rule as a proposal that is looked at first; changed by typing too.
-import { NButton, NForm, NTable } from 'naive-ui'
+import { NButton, NFlex, NForm, NTable } from 'naive-ui'
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import LinkButton from '@/pieces/controls/LinkButton.vue'
@@ -66,8 +66,11 @@ async function keep() {
       <LinkButton to="/set-up/people">{{ texts.toTheClassList }}</LinkButton>
     </EmptyNote>
     <template v-else>
-      <section v-if="left.length" class="make">
-        <h3>{{ texts.inNoPair(left.length) }}</h3>
+      <section
+        v-if="left.length"
+        class="make grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-y-2.5 gap-x-8 pb-4.5 mb-2.5 border-b border-b-line"
+      >
+        <h3 class="col-span-full text-act text-base">{{ texts.inNoPair(left.length) }}</h3>
         <template v-if="!groups">
           <NForm @submit.prevent="enter">
             <label class="field-label" for="pair-names">{{ texts.typeTwoNamesOrPaste }}</label>
@@ -81,18 +84,23 @@ async function keep() {
               spellcheck="false"
               @keydown.enter.exact.prevent="enter"
             />
-            <p v-for="(line, index) in reading" :key="index" class="read" :class="{ wrong: line.problem }">
+            <p
+              v-for="(line, index) in reading"
+              :key="index"
+              class="read text-good text-sm"
+              :class="{ wrong: line.problem }"
+            >
               {{ line.problem || line.names.join(' · ') }}
             </p>
-            <p class="acts">
+            <NFlex size="small" class="acts mt-2">
               <NButton type="primary" attr-type="submit" :disabled="busy || !ready">
                 {{ reading.length > 1 ? texts.makePairs(reading.length) : texts.makeThePair }}
                 <kbd>{{ common.enter }}</kbd>
               </NButton>
-            </p>
+            </NFlex>
           </NForm>
-          <div class="rule">
-            <span class="field-label">{{ texts.orPut }}</span>
+          <div class="grid gap-2 content-start">
+            <span class="field-label font-semibold text-sm">{{ texts.orPut }}</span>
             <ChoiceBar
               v-model="way"
               :label="texts.byWhichRule"
@@ -113,11 +121,11 @@ async function keep() {
             </p>
           </div>
         </template>
-        <div v-else class="proposal">
+        <div v-else class="col-span-full">
           <ol>
             <li v-for="group in groups" :key="group[0]?.user">{{ group.map((m) => m.name).join(' · ') }}</li>
           </ol>
-          <p class="acts">
+          <NFlex size="small" class="acts mt-2">
             <NButton type="primary" :disabled="busy" @click="keep">
               {{ texts.make(groups.length) }}
             </NButton>
@@ -125,11 +133,11 @@ async function keep() {
               {{ texts.anotherProposal }}
             </NButton>
             <NButton type="primary" quaternary @click="groups = null">{{ common.cancel }}</NButton>
-          </p>
+          </NFlex>
         </div>
       </section>
       <ErrorNote :error="error" />
-      <p class="word" role="status">{{ said }}</p>
+      <p class="min-h-5.5 text-good" role="status">{{ said }}</p>
       <div v-if="data.pairs.length" class="wrap">
         <NTable :bordered="false" size="small" class="middle">
           <caption class="visually-hidden">
@@ -156,53 +164,14 @@ async function keep() {
 </template>
 
 <style scoped>
-.make {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 10px 32px;
-  padding-bottom: 18px;
-  margin-bottom: 10px;
-  border-bottom: 1px solid var(--line);
-}
-.make h3,
-.proposal {
-  grid-column: 1 / -1;
-}
-.make h3 {
-  color: var(--act);
-  font-size: 15px;
-}
-.read {
-  color: var(--good);
-  font-size: 14px;
-}
 .read.wrong {
   color: var(--fix);
-}
-.rule {
-  display: grid;
-  gap: 8px;
-  align-content: start;
-}
-.rule .field-label {
-  font-weight: 600;
-  font-size: 14px;
-}
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  margin-top: 8px;
 }
 ol {
   columns: 2;
   margin: 0;
   padding-left: 28px;
   line-height: 1.75;
-}
-.word {
-  min-height: 22px;
-  color: var(--good);
 }
 @media (max-width: 760px) {
   .make {

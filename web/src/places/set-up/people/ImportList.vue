@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A class list is imported in three looks: the file, what its columns are, what would change.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import SpreadsheetField from '@/pieces/fields/SpreadsheetField.vue'
@@ -111,7 +111,7 @@ const will = computed(() => {
 
 <template>
   <Dialog v-model:show="show" :title="texts.importAClassList" width="860px">
-    <div v-if="!read" class="begin">
+    <div v-if="!read" class="grid gap-3">
       <SpreadsheetField :about="texts.csvXlsxOrOdsUp" @choose="choose" />
       <FormField :label="texts.orPasteCells"
         ><TextField v-model="pasted" type="textarea" :rows="7" spellcheck="false" figures
@@ -144,23 +144,11 @@ const will = computed(() => {
       </p>
     </template>
     <ErrorNote :error="importing.error.value ?? error" />
-    <p v-if="preview" class="acts">
+    <NFlex v-if="preview" :wrap="false" align="center" class="acts">
       <NButton type="primary" :disabled="busy || importing.busy.value || !will" @click="commit">
         {{ will ? texts.import(will) : texts.nothingToImport }}
       </NButton>
       <span class="soft">{{ texts.allOfItOrNothing }}</span>
-    </p>
+    </NFlex>
   </Dialog>
 </template>
-
-<style scoped>
-.begin {
-  display: grid;
-  gap: 12px;
-}
-.acts {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-}
-</style>

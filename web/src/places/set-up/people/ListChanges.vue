@@ -30,9 +30,9 @@ function turn(list: number[], number: number) {
 </script>
 
 <template>
-  <section>
+  <section class="grid gap-2">
     <h3>{{ texts.whatWouldChange }}</h3>
-    <p class="kinds" role="group" :aria-label="texts.whichToList">
+    <p class="kinds flex flex-wrap gap-1.5" role="group" :aria-label="texts.whichToList">
       <template v-for="[kind, word] in KINDS" :key="kind">
         <NButton
           v-if="of(kind).length"
@@ -54,8 +54,12 @@ function turn(list: number[], number: number) {
     <p v-if="open === 'missing' && of('missing').length" class="soft">
       {{ texts.theyStayOnTheList }}
     </p>
-    <ul>
-      <li v-for="change in of(open).slice(0, 400)" :key="key(change)">
+    <ul class="list-none m-0 p-0 max-h-65 overflow-auto border-t border-t-line">
+      <li
+        v-for="change in of(open).slice(0, 400)"
+        :key="key(change)"
+        class="py-1.5 px-1 border-b border-b-line"
+      >
         <NCheckbox
           v-if="open === 'doubtful' && change.row"
           :checked="take.includes(change.row)"
@@ -71,14 +75,14 @@ function turn(list: number[], number: number) {
           <b>{{ change.name }}</b>
         </NCheckbox>
         <b v-else>{{ change.name || texts.noName }}</b>
-        <span class="soft after">
+        <span class="soft ml-[0.4em]">
           <template v-if="change.row">{{ texts.row(change.row) }}</template>
           <template v-if="change.number"
             >, <span class="v">{{ change.number }}</span></template
           >
           <template v-if="change.section">, {{ change.section }}</template>
         </span>
-        <span v-if="change.why || change.what.length" class="why">{{
+        <span v-if="change.why || change.what.length" class="block text-fix text-sm">{{
           [change.why, ...change.what].filter(Boolean).join('; ')
         }}</span>
       </li>
@@ -87,18 +91,6 @@ function turn(list: number[], number: number) {
 </template>
 
 <style scoped>
-.after {
-  margin-left: 0.4em;
-}
-section {
-  display: grid;
-  gap: 8px;
-}
-.kinds {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-}
 .kinds .n-button[aria-pressed='true'] {
   box-shadow: inset 0 0 0 2px var(--act);
 }
@@ -108,22 +100,5 @@ section {
 .kinds .doubtful b,
 .kinds .wrong b {
   color: var(--fix);
-}
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  max-height: 260px;
-  overflow: auto;
-  border-top: 1px solid var(--line);
-}
-li {
-  padding: 6px 4px;
-  border-bottom: 1px solid var(--line);
-}
-.why {
-  display: block;
-  color: var(--fix);
-  font-size: 14px;
 }
 </style>

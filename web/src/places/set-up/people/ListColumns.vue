@@ -26,7 +26,7 @@ function set(column: number, meaning: string) {
 </script>
 
 <template>
-  <div class="wide">
+  <div class="overflow-x-auto">
     <NTable :bordered="false" size="small">
       <caption>
         {{
@@ -35,7 +35,7 @@ function set(column: number, meaning: string) {
       </caption>
       <thead>
         <tr>
-          <th class="rownum">{{ texts.listBegins }}</th>
+          <th class="text-soft whitespace-nowrap">{{ texts.listBegins }}</th>
           <th v-for="column in width" :key="column">
             <ChoiceField
               :class="{ used: meaningOf(column - 1) }"
@@ -53,7 +53,7 @@ function set(column: number, meaning: string) {
           :key="index"
           :class="{ above: index < firstRow }"
         >
-          <td class="rownum">
+          <td class="max-w-50 overflow-hidden text-ellipsis text-soft whitespace-nowrap">
             <NRadio
               name="first-row"
               :checked="index === firstRow"
@@ -62,7 +62,12 @@ function set(column: number, meaning: string) {
               >{{ index + 1 }}</NRadio
             >
           </td>
-          <td v-for="(cell, column) in row" :key="column" :class="{ unused: !meaningOf(column) }">
+          <td
+            v-for="(cell, column) in row"
+            :key="column"
+            class="whitespace-nowrap max-w-50 overflow-hidden text-ellipsis"
+            :class="{ unused: !meaningOf(column) }"
+          >
             {{ cell }}
           </td>
         </tr>
@@ -72,23 +77,10 @@ function set(column: number, meaning: string) {
 </template>
 
 <style scoped>
-.wide {
-  overflow-x: auto;
-}
 caption {
   text-align: left;
   font-weight: 620;
   padding-bottom: 4px;
-}
-td {
-  white-space: nowrap;
-  max-width: 200px;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-.rownum {
-  color: var(--soft);
-  white-space: nowrap;
 }
 .above td {
   color: var(--faint);

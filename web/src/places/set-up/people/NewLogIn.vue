@@ -32,13 +32,13 @@ const fresh = defineModel<Schemas['NewLogInOut'] | null>({ required: true })
           >
         </Sentence>
       </p>
-      <dl v-else>
-        <dt>{{ common.name }}</dt>
-        <dd>{{ fresh.name }}</dd>
-        <dt>{{ common.logIn }}</dt>
-        <dd class="v">{{ fresh.log_in }}</dd>
-        <dt>{{ texts.firstPassword }}</dt>
-        <dd class="v">{{ fresh.password }}</dd>
+      <dl v-else class="grid grid-cols-[auto_minmax(0,1fr)] gap-y-1.5 gap-x-4 m-0 text-lg">
+        <dt class="text-soft text-base">{{ common.name }}</dt>
+        <dd class="m-0">{{ fresh.name }}</dd>
+        <dt class="text-soft text-base">{{ common.logIn }}</dt>
+        <dd class="v m-0">{{ fresh.log_in }}</dd>
+        <dt class="text-soft text-base">{{ texts.firstPassword }}</dt>
+        <dd class="v m-0">{{ fresh.password }}</dd>
       </dl>
       <p v-if="fresh.password" class="soft">{{ texts.itIsShownThisOnce }}</p>
       <p>
@@ -47,20 +47,3 @@ const fresh = defineModel<Schemas['NewLogInOut'] | null>({ required: true })
     </template>
   </Dialog>
 </template>
-
-<style scoped>
-dl {
-  display: grid;
-  grid-template-columns: auto minmax(0, 1fr);
-  gap: 6px 16px;
-  margin: 0;
-  font-size: 17px;
-}
-dt {
-  color: var(--soft);
-  font-size: 15px;
-}
-dd {
-  margin: 0;
-}
-</style>

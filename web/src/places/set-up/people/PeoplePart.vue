@@ -111,7 +111,7 @@ async function slips() {
     <NButton type="primary" @click="importing = true">{{ texts.importAClassList }}</NButton>
   </PartHead>
   <Asked v-slot="{ data }" shape="table" :query="people" :what="texts.theClassList">
-    <NForm class="one" @submit.prevent="add">
+    <NForm class="one grid grid-cols-[minmax(0,1fr)_150px_auto] gap-3 items-end mb-1.5" @submit.prevent="add">
       <FormField :label="texts.addOneStudent"
         ><TextField
           ref="field"
@@ -130,7 +130,7 @@ async function slips() {
       </NButton>
     </NForm>
     <ErrorNote :error="error" />
-    <p class="word" role="status">{{ said }}</p>
+    <p class="min-h-5.5 text-good" role="status">{{ said }}</p>
     <EmptyNote
       v-if="!data.students.length"
       :title="texts.nobodyIsOnTheList"
@@ -159,7 +159,7 @@ async function slips() {
         </template>
         <template #log_in="{ row }">
           <span class="v">{{ row.log_in }}</span>
-          <span v-if="!row.has_logged_in" class="soft after">{{ texts.notYetUsed }}</span>
+          <span v-if="!row.has_logged_in" class="soft ml-[0.4em]">{{ texts.notYetUsed }}</span>
         </template>
         <template #pair="{ row }">
           <template v-if="row.pair">{{ badgeOf(row) }}</template>
@@ -193,7 +193,7 @@ async function slips() {
   />
   <NewLogIn v-if="logInMade" v-model="fresh" />
   <Dialog :show="!!renamed" :title="renamed?.name ?? ''" width="460px" @update:show="renamed = null">
-    <NForm class="rename" @submit.prevent="rename">
+    <NForm class="grid gap-2.5" @submit.prevent="rename">
       <FormField :label="common.name"><TextField v-model="newName" maxlength="150" /></FormField>
       <p class="soft">{{ texts.theLogInStays(renamed?.log_in ?? '') }}</p>
       <p>
@@ -229,28 +229,10 @@ async function slips() {
 </template>
 
 <style scoped>
-.after {
-  margin-left: 0.4em;
-}
-.one {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 150px auto;
-  gap: 12px;
-  align-items: end;
-  margin-bottom: 6px;
-}
-.word {
-  min-height: 22px;
-  color: var(--good);
-}
 .acts {
   white-space: nowrap;
   text-align: right;
   padding: 0;
-}
-.rename {
-  display: grid;
-  gap: 10px;
 }
 @media (max-width: 700px) {
   .one {

@@ -59,8 +59,8 @@ async function reset(user: number) {
 </script>
 
 <template>
-  <section class="section">
-    <div class="head">
+  <section class="section grid gap-1.5 py-3 border-t border-t-line">
+    <div class="head flex flex-wrap gap-2.5 items-center">
       <TextField
         v-if="section.mine"
         v-model="name"
@@ -76,8 +76,8 @@ async function reset(user: number) {
       </NButton>
       <span v-else class="soft">{{ texts.anotherInstructors }}</span>
     </div>
-    <ul>
-      <li v-for="one in section.staff" :key="one.user">
+    <ul class="list-none m-0 p-0">
+      <li v-for="one in section.staff" :key="one.user" class="flex flex-wrap gap-2 items-center min-h-10">
         <span
           >{{ one.name }} <span class="v soft">{{ one.log_in }}</span></span
         >
@@ -101,7 +101,11 @@ async function reset(user: number) {
         </template>
         <span v-else class="soft">{{ one.role }}</span>
       </li>
-      <li v-for="one in section.invited" :key="`invited-${one.id}`">
+      <li
+        v-for="one in section.invited"
+        :key="`invited-${one.id}`"
+        class="flex flex-wrap gap-2 items-center min-h-10"
+      >
         <span class="v">{{ one.log_in }}</span>
         <span class="soft">{{ texts.invitedAs(roleName(one.role)) }}</span>
         <NButton v-if="section.mine" type="primary" quaternary :disabled="busy" @click="withdraw(one.id)">
@@ -135,13 +139,6 @@ async function reset(user: number) {
 </template>
 
 <style scoped>
-.section {
-  display: grid;
-  gap: 6px;
-  padding: 12px 0;
-  border-top: 1px solid var(--line);
-}
-.head,
 form {
   display: flex;
   flex-wrap: wrap;
@@ -151,18 +148,6 @@ form {
 .name {
   width: 220px;
   font-weight: 620;
-}
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-  min-height: 40px;
 }
 li > span:first-child {
   min-width: min(240px, 100%);

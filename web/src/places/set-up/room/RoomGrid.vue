@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A room's grid: a press takes a bench out or puts one in, the number in it is typed over. Saved with one button.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import FormField from '@/pieces/fields/FormField.vue'
@@ -63,17 +63,22 @@ async function save() {
 </script>
 
 <template>
-  <div class="room">
-    <FormField class="name" :label="common.name"><TextField v-model="name" maxlength="60" /></FormField>
+  <NFlex vertical class="room">
+    <FormField class="name max-w-80" :label="common.name"
+      ><TextField v-model="name" maxlength="60"
+    /></FormField>
     <p class="soft">
       {{ texts.pressABenchToTake(benches.length) }}
     </p>
-    <div class="grid" :style="{ gridTemplateColumns: `repeat(${columns}, minmax(64px, 1fr))` }">
+    <div
+      class="grid gap-2 overflow-x-auto p-3 bg-ground rounded-[8px]"
+      :style="{ gridTemplateColumns: `repeat(${columns}, minmax(64px, 1fr))` }"
+    >
       <template v-for="row in rows" :key="row">
         <span
           v-for="column in columns"
           :key="column"
-          class="place"
+          class="place relative min-h-18.5 content-center grid rounded-[6px]"
           :class="{ bench: at(row - 1, column - 1) }"
         >
           <template v-if="at(row - 1, column - 1)">
@@ -112,52 +117,31 @@ async function save() {
         </span>
       </template>
     </div>
-    <p class="front soft">{{ texts.frontOfTheRoom }}</p>
-    <p class="acts">
+    <p class="soft text-center text-sm border-t-3 border-t-copper pt-1 mx-[18%]">
+      {{ texts.frontOfTheRoom }}
+    </p>
+    <NFlex align="center" size="small" class="acts">
       <NButton type="primary" quaternary @click="grow('row', 1)">{{ texts.aRowMore }}</NButton>
       <NButton type="primary" quaternary @click="grow('row', -1)">{{ texts.aRowLess }}</NButton>
       <NButton type="primary" quaternary @click="grow('column', 1)">{{ texts.aColumnMore }}</NButton>
       <NButton type="primary" quaternary @click="grow('column', -1)">{{ texts.aColumnLess }}</NButton>
       <NButton type="primary" quaternary @click="renumber">{{ texts.numberAnew }}</NButton>
-    </p>
-    <p v-if="wrong" class="wrong">{{ wrong }}</p>
+    </NFlex>
+    <p v-if="wrong" class="wrong text-fix">{{ wrong }}</p>
     <ErrorNote :error="error" />
-    <p class="acts">
+    <NFlex align="center" size="small" class="acts">
       <NButton type="primary" :disabled="busy || !changed || !!wrong || !benches.length" @click="save">
         {{ texts.saveTheRoom }}
       </NButton>
       <NButton type="primary" quaternary :disabled="busy" @click="emit('remove')">{{
         texts.removeTheRoom
       }}</NButton>
-      <span class="good" role="status">{{ said }}</span>
-    </p>
-  </div>
+      <span class="text-good" role="status">{{ said }}</span>
+    </NFlex>
+  </NFlex>
 </template>
 
 <style scoped>
-.room {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 12px;
-}
-.name {
-  max-width: 320px;
-}
-.grid {
-  display: grid;
-  gap: 8px;
-  overflow-x: auto;
-  padding: 12px;
-  background: var(--ground);
-  border-radius: 8px;
-}
-.place {
-  position: relative;
-  min-height: 74px;
-  align-content: center;
-  display: grid;
-  border-radius: 6px;
-}
 .place.bench {
   background: var(--sheet);
   border: 1px solid var(--pad);
@@ -188,24 +172,5 @@ path {
   stroke: currentColor;
   stroke-width: 1.6;
   stroke-linecap: round;
-}
-.front {
-  text-align: center;
-  font-size: 13px;
-  border-top: 3px solid var(--copper);
-  padding-top: 4px;
-  margin: 0 18%;
-}
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  align-items: center;
-}
-.wrong {
-  color: var(--fix);
-}
-.good {
-  color: var(--good);
 }
 </style>

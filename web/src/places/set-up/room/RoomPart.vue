@@ -49,7 +49,11 @@ async function remove() {
       {{ texts.anotherRoom }}
     </NButton>
   </PartHead>
-  <NForm v-if="adding" class="make" @submit.prevent="make">
+  <NForm
+    v-if="adding"
+    class="make grid grid-cols-[minmax(0,1fr)_90px_150px_auto_auto] gap-3 items-end mb-2"
+    @submit.prevent="make"
+  >
     <FormField :label="texts.nameOfTheRoom"
       ><TextField v-model="name" :placeholder="texts.roomExample" maxlength="60"
     /></FormField>
@@ -75,13 +79,6 @@ async function remove() {
 </template>
 
 <style scoped>
-.make {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 90px 150px auto auto;
-  gap: 12px;
-  align-items: end;
-  margin-bottom: 8px;
-}
 @media (max-width: 760px) {
   .make {
     grid-template-columns: 1fr 1fr;

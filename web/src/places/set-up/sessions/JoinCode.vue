@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The code that is shown on the wall, large, with a QR code of the address.
+import { NFlex } from 'naive-ui'
 import type { Schemas } from '@/api/client'
 import Dialog from '@/pieces/dialog/Dialog.vue'
 import { joinCode as texts } from '@texts/set-up-people'
@@ -11,7 +12,7 @@ const address = window.location.origin
 
 <template>
   <Dialog v-model:show="show" :title="texts.toYourBench" width="760px">
-    <div class="wall">
+    <NFlex align="center" :size="28">
       <img
         :src="`/api/join/${session.code}/qr.svg`"
         :alt="texts.qrCodeOfTheAddress"
@@ -20,31 +21,20 @@ const address = window.location.origin
       />
       <div>
         <p class="soft">{{ texts.onYourOwnPhone }}</p>
-        <p class="v address">{{ texts.join(address) }}</p>
+        <p class="v text-xl wrap-anywhere mb-3">{{ texts.join(address) }}</p>
         <p class="soft">{{ texts.andType }}</p>
         <p class="v code">{{ session.code }}</p>
         <p class="soft">{{ session.section_name }}, {{ session.room_name }}</p>
       </div>
-    </div>
+    </NFlex>
   </Dialog>
 </template>
 
 <style scoped>
-.wall {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 28px;
-  align-items: center;
-}
 img {
   background: #fff;
   border-radius: 8px;
   padding: 8px;
-}
-.address {
-  font-size: 21px;
-  overflow-wrap: anywhere;
-  margin-bottom: 12px;
 }
 .code {
   font-size: 64px;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A new session, or a weekly row of them with the course's holidays left out.
-import { NButton, NCheckbox, NCheckboxGroup, NForm } from 'naive-ui'
+import { NButton, NCheckbox, NCheckboxGroup, NFlex, NForm } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
 import ChoiceField from '@/pieces/fields/ChoiceField.vue'
@@ -46,8 +46,11 @@ async function plan() {
 </script>
 
 <template>
-  <NForm class="plan" @submit.prevent="plan">
-    <FormField v-if="own.length > 1" class="long" :label="texts.section"
+  <NForm
+    class="plan grid grid-cols-[1.5fr_repeat(3,minmax(0,1fr))] gap-3.5 items-start p-4 mb-3 bg-ground rounded-[8px]"
+    @submit.prevent="plan"
+  >
+    <FormField v-if="own.length > 1" class="col-span-full" :label="texts.section"
       ><ChoiceField
         v-model="sectionId"
         :options="own.map((section) => ({ value: section.id, label: section.name }))"
@@ -62,14 +65,14 @@ async function plan() {
     <FormField :label="common.day"><DateField v-model="first" required /></FormField>
     <FormField :label="common.from"><TimeField v-model="begins" required /></FormField>
     <FormField :label="texts.to"><TimeField v-model="ends" required /></FormField>
-    <div class="weekly">
+    <div class="weekly col-span-full flex gap-2.5 items-center">
       <NCheckbox v-model:checked="weekly">{{ texts.everyWeekUntil }}</NCheckbox>
       <DateField v-model="until" :disabled="!weekly" :aria-label="texts.lastDay" :required="weekly" />
       <span v-if="weekly && course.holidays.length" class="soft">{{
         texts.holidaysAreLeft(course.holidays.length)
       }}</span>
     </div>
-    <FormField class="long" :label="texts.exercisesThatRun">
+    <FormField class="col-span-full" :label="texts.exercisesThatRun">
       <NCheckboxGroup v-model:value="exercises" class="ticks">
         <NCheckbox v-for="one in ready" :key="one.id" :value="one.id">
           {{ one.title }} <span class="soft">{{ texts.ready(one.ready_kits) }}</span>
@@ -77,41 +80,22 @@ async function plan() {
       </NCheckboxGroup>
       <p v-if="!ready.length" class="soft">{{ texts.noneCanBeHanded }}</p>
     </FormField>
-    <p v-if="missing" class="missing">
+    <p v-if="missing" class="col-span-full text-fix">
       {{ missing }} <RouterLink to="/set-up/room">{{ texts.drawIt }}</RouterLink>
     </p>
     <ErrorNote :error="error" />
-    <p class="acts">
+    <NFlex :wrap="false" size="small" class="acts col-span-full">
       <NButton type="primary" attr-type="submit" :disabled="busy || !!missing">
         {{ texts.plan(weekly) }}
       </NButton>
       <NButton type="primary" quaternary @click="emit('leave')">{{ common.cancel }}</NButton>
-    </p>
+    </NFlex>
   </NForm>
 </template>
 
 <style scoped>
-.plan {
-  display: grid;
-  grid-template-columns: 1.5fr repeat(3, minmax(0, 1fr));
-  gap: 14px;
-  align-items: start;
-  padding: 16px;
-  margin-bottom: 12px;
-  background: var(--ground);
-  border-radius: 8px;
-}
-.long,
-.weekly,
-.missing,
-.acts,
 .plan > :deep(.error) {
   grid-column: 1 / -1;
-}
-.weekly {
-  display: flex;
-  gap: 10px;
-  align-items: center;
 }
 .weekly .n-date-picker {
   width: 170px;
@@ -123,13 +107,6 @@ async function plan() {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 4px 20px;
-}
-.missing {
-  color: var(--fix);
-}
-.acts {
-  display: flex;
-  gap: 8px;
 }
 @media (max-width: 760px) {
   .plan {

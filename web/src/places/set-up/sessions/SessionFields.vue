@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Day, time, room, exercises and the rule for late hand-ins of one session; saved together.
-import { NButton, NCheckbox, NCheckboxGroup, NForm } from 'naive-ui'
+import { NButton, NCheckbox, NCheckboxGroup, NFlex, NForm } from 'naive-ui'
 import { computed, reactive, watch } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import ChoiceField from '@/pieces/fields/ChoiceField.vue'
@@ -44,7 +44,7 @@ function save() {
 </script>
 
 <template>
-  <NForm class="fields" @submit.prevent="save">
+  <NForm class="fields grid grid-cols-5 gap-3 py-3.5 px-4 bg-ground rounded-[8px]" @submit.prevent="save">
     <FormField :label="common.room"
       ><ChoiceField
         v-model="form.room"
@@ -55,39 +55,31 @@ function save() {
     <FormField :label="texts.to"><TimeField v-model="form.ends" required /></FormField>
     <FormField :label="texts.lateHandInMinutes"
       ><TextField v-model="form.late" inputmode="numeric" :placeholder="texts.noLimit" figures />
-      <span v-if="wrongLate" class="wrong">{{ texts.wholeMinutesOrNothing }}</span></FormField
+      <span v-if="wrongLate" class="wrong text-fix text-sm">{{
+        texts.wholeMinutesOrNothing
+      }}</span></FormField
     >
-    <FormField class="wide" :label="common.exercises">
+    <FormField class="col-span-full" :label="common.exercises">
       <NCheckboxGroup v-model:value="form.exercises" class="ticks">
         <NCheckbox v-for="one in ready" :key="one.id" :value="one.id">{{ one.title }}</NCheckbox>
       </NCheckboxGroup>
     </FormField>
-    <FormField class="wide" :label="texts.staff">
+    <FormField class="col-span-full" :label="texts.staff">
       <NCheckboxGroup v-model:value="form.staff" class="ticks">
         <NCheckbox v-for="one in staff" :key="one.user" :value="one.user">{{ one.name }}</NCheckbox>
       </NCheckboxGroup>
     </FormField>
     <ErrorNote :error="error" />
-    <p v-if="changed || said" class="acts">
+    <NFlex v-if="changed || said" :wrap="false" align="center" size="small" class="acts col-span-full">
       <NButton type="primary" attr-type="submit" :disabled="busy || !changed || wrongLate">{{
         texts.saveTheSession
       }}</NButton>
-      <span class="good" role="status">{{ said }}</span>
-    </p>
+      <span class="text-good" role="status">{{ said }}</span>
+    </NFlex>
   </NForm>
 </template>
 
 <style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: repeat(5, minmax(0, 1fr));
-  gap: 12px;
-  padding: 14px 16px;
-  background: var(--ground);
-  border-radius: 8px;
-}
-.acts,
-.wide,
 .fields > :deep(.error) {
   grid-column: 1 / -1;
 }
@@ -95,18 +87,6 @@ function save() {
   display: flex;
   flex-wrap: wrap;
   gap: 2px 18px;
-}
-.acts {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-}
-.wrong {
-  color: var(--fix);
-  font-size: 13.5px;
-}
-.good {
-  color: var(--good);
 }
 @media (max-width: 760px) {
   .fields {

@@ -41,7 +41,7 @@ function planned(word: string) {
       <NButton v-if="!planning" type="primary" @click="planning = true">{{ texts.planSessions }}</NButton>
     </PartHead>
     <PlanSessions v-if="planning" :course="course" @done="planned" @leave="planning = false" />
-    <p class="word" role="status">{{ said }}</p>
+    <p class="min-h-5.5 text-good" role="status">{{ said }}</p>
     <Asked v-slot="{ data }" shape="table" :query="sessions" :what="texts.theSessions">
       <EmptyNote
         v-if="!data.length && !planning"
@@ -73,13 +73,13 @@ function planned(word: string) {
               <td>
                 <NButton text class="link" @click="open = session.id">{{ day(session.day) }}</NButton>
               </td>
-              <td class="time">
+              <td class="whitespace-nowrap">
                 {{ texts.beginsToEnds(session.begins.slice(0, 5), session.ends.slice(0, 5)) }}
               </td>
               <td>{{ session.section_name }}, {{ session.room_name }}</td>
               <td>
                 {{ session.exercises.map((e) => e.title).join(', ') }}
-                <span v-if="!session.exercises.length" class="none">{{ texts.noneYet }}</span>
+                <span v-if="!session.exercises.length" class="text-fix">{{ texts.noneYet }}</span>
               </td>
               <td class="state" :class="session.state">
                 {{ session.state === 'to come' ? '' : sessionStates[session.state] }}
@@ -93,24 +93,16 @@ function planned(word: string) {
 </template>
 
 <style scoped>
-.word {
-  min-height: 22px;
-  color: var(--good);
-}
 .link {
   color: var(--act);
   text-decoration: underline;
   font-weight: 600;
 }
-.link,
-.time {
+.link {
   white-space: nowrap;
 }
 .over td {
   color: var(--soft);
-}
-.none {
-  color: var(--fix);
 }
 .state.running {
   color: var(--good);

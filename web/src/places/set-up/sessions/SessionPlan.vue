@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // One session: its time and exercises, who sits where and does what, the code on the wall, and what is done with it today.
-import { NButton, NCheckbox, NTable } from 'naive-ui'
+import { NButton, NCheckbox, NFlex, NTable } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
 import Asked from '@/pieces/states/Asked.vue'
@@ -123,10 +123,10 @@ async function papers() {
     <NButton type="primary" quaternary @click="emit('close')">{{ texts.allSessions }}</NButton>
   </p>
   <Asked v-slot="{ data }" :query="plan" :what="texts.theSession">
-    <div class="head">
+    <NFlex align="center" class="head mb-3">
       <h2>{{ data.session.section_name }}, {{ data.session.room_name }}</h2>
-      <span class="state" :class="data.session.state">{{ sessionStates[data.session.state] }}</span>
-      <span class="acts">
+      <span class="state text-soft" :class="data.session.state">{{ sessionStates[data.session.state] }}</span>
+      <span class="acts flex flex-wrap gap-2 ml-auto">
         <NButton
           v-for="[act, word] in ACTS[data.session.state]"
           :key="act"
@@ -142,10 +142,10 @@ async function papers() {
         }}</NButton>
         <NButton type="primary" ghost @click="showing = true">{{ texts.codeForTheWall }}</NButton>
       </span>
-    </div>
+    </NFlex>
     <WorkNote
       v-if="printing.work.value"
-      class="work"
+      class="work mb-3"
       :work="printing.work.value"
       :is-going="printing.isGoing.value"
       :doing="texts.layingOutThePages"
@@ -154,11 +154,11 @@ async function papers() {
     <ErrorNote :error="printing.refused.value" />
     <SessionFields :key="data.session.id" :session="data.session" :course="course" />
     <ErrorNote :error="error" />
-    <p v-for="one in short" :key="one.id" class="few">
+    <p v-for="one in short" :key="one.id" class="text-fix font-semibold">
       {{ texts.pairsReady(one.title, one.wanted, one.ready) }}
       <RouterLink to="/set-up/kits">{{ texts.makeMore }}</RouterLink>
     </p>
-    <div class="places-head">
+    <NFlex align="center" class="mt-4.5 mb-1">
       <h3>{{ texts.seatsAndExercises }}</h3>
       <span class="soft">{{ texts.aPairThatIsGiven }}</span>
       <NButton
@@ -171,7 +171,7 @@ async function papers() {
         {{ texts.dealTheExercises }}
       </NButton>
       <span class="good" role="status">{{ said }}</span>
-    </div>
+    </NFlex>
     <div class="wrap">
       <NTable :bordered="false" size="small" class="middle">
         <caption class="visually-hidden">
@@ -206,7 +206,7 @@ async function papers() {
     <p v-if="!data.places.length" class="soft">
       {{ texts.thereAreNoPairsYet }} <RouterLink to="/set-up/pairs">{{ texts.makeThem }}</RouterLink>
     </p>
-    <p v-if="!data.session.kits_out && data.session.state === 'to come'" class="remove">
+    <p v-if="!data.session.kits_out && data.session.state === 'to come'" class="mt-3.5">
       <NButton type="primary" quaternary :disabled="busy" @click="remove">{{
         texts.removeThisSession
       }}</NButton>
@@ -225,44 +225,16 @@ async function papers() {
 </template>
 
 <style scoped>
-.head,
-.places-head {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 14px;
-  align-items: center;
-  margin-bottom: 12px;
-}
-.places-head {
-  margin: 18px 0 4px;
-}
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  margin-left: auto;
-}
-.state {
-  color: var(--soft);
-}
 .state.running {
   color: var(--good);
   font-weight: 620;
 }
-.state.paused,
-.few {
+.state.paused {
   color: var(--fix);
   font-weight: 600;
 }
 .good {
   color: var(--good);
-}
-
-.work {
-  margin-bottom: 12px;
-}
-.remove {
-  margin-top: 14px;
 }
 .slips {
   display: flex;

@@ -86,7 +86,7 @@ const signed = (delta: number) => (delta > 0 ? `+${delta}` : String(delta).repla
 
 <template>
   <Dialog v-model:show="show" :title="held?.title ?? texts.addAThing" width="620px">
-    <NForm v-if="held" class="line" @submit.prevent="bookIn">
+    <NForm v-if="held" class="line flex gap-2" @submit.prevent="bookIn">
       <TextField
         v-model="bought"
         inputmode="numeric"
@@ -98,7 +98,10 @@ const signed = (delta: number) => (delta > 0 ? `+${delta}` : String(delta).repla
         texts.bookIn
       }}</NButton>
     </NForm>
-    <NForm class="fields" @submit.prevent="save">
+    <NForm
+      class="fields grid grid-cols-[repeat(auto-fit,minmax(170px,1fr))] gap-y-2.5 gap-x-3.5 items-end"
+      @submit.prevent="save"
+    >
       <FormField v-if="!held" :label="texts.partOfTheCatalogue"
         ><ChoiceField
           v-model="typed.part"
@@ -127,27 +130,31 @@ const signed = (delta: number) => (delta > 0 ? `+${delta}` : String(delta).repla
       /></FormField>
       <FormField :label="texts.smallestStock"><NumberField v-model="typed.least" :min="0" /></FormField>
       <BoughtFields :model-value="typed" />
-      <p v-if="unread" class="bad wide" role="alert">{{ unread }}</p>
-      <ErrorNote class="wide" :error="error" />
-      <p v-if="said" class="good wide" role="status">{{ said }}</p>
+      <p v-if="unread" class="text-stop col-span-full" role="alert">{{ unread }}</p>
+      <ErrorNote class="col-span-full" :error="error" />
+      <p v-if="said" class="text-good col-span-full" role="status">{{ said }}</p>
       <NButton type="primary" attr-type="submit" :disabled="busy || !!unread">{{
         held ? common.save : texts.addIt
       }}</NButton>
     </NForm>
     <section v-if="held && moves?.length" :aria-label="texts.whatHappenedInThisDrawer">
-      <h3>{{ texts.inThisDrawer }}</h3>
-      <ul>
-        <li v-for="move in moves" :key="move.id">
-          <b class="v">{{ signed(move.delta) }}</b>
+      <h3 class="text-base mt-2 mb-1">{{ texts.inThisDrawer }}</h3>
+      <ul class="list-none m-0 p-0 max-h-55 overflow-auto">
+        <li
+          v-for="move in moves"
+          :key="move.id"
+          class="flex gap-3 items-baseline py-1 border-t border-t-line text-sm"
+        >
+          <b class="v min-w-11 text-right">{{ signed(move.delta) }}</b>
           <span
             >{{ stockMoves[move.why] ?? move.why
             }}<template v-if="move.note">, {{ move.note }}</template></span
           >
-          <span v-if="move.short" class="bad">{{ texts.beyondTheCount(move.short) }}</span>
+          <span v-if="move.short" class="text-stop">{{ texts.beyondTheCount(move.short) }}</span>
           <span class="soft"
             >{{ dayOf(move.at) }}, {{ clockTime(move.at) }}{{ move.by ? `, ${move.by}` : '' }}</span
           >
-          <span class="v soft after">{{ move.count_after }}</span>
+          <span class="v soft ml-auto">{{ move.count_after }}</span>
         </li>
       </ul>
     </section>
@@ -155,55 +162,10 @@ const signed = (delta: number) => (delta > 0 ? `+${delta}` : String(delta).repla
 </template>
 
 <style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
-  gap: 10px 14px;
-  align-items: end;
-}
-.wide {
-  grid-column: 1 / -1;
-}
-.line {
-  display: flex;
-  gap: 8px;
-}
 .line .n-input {
   width: 200px;
 }
 .fields > .n-button {
   justify-self: start;
-}
-h3 {
-  font-size: 15px;
-  margin: 8px 0 4px;
-}
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  max-height: 220px;
-  overflow: auto;
-}
-li {
-  display: flex;
-  gap: 12px;
-  align-items: baseline;
-  padding: 4px 0;
-  border-top: 1px solid var(--line);
-  font-size: 14px;
-}
-li b {
-  min-width: 44px;
-  text-align: right;
-}
-.after {
-  margin-left: auto;
-}
-.good {
-  color: var(--good);
-}
-.bad {
-  color: var(--stop);
 }
 </style>

@@ -81,8 +81,8 @@ const lastWords = (item: Item) =>
 
 <template>
   <section :aria-label="common.drawers">
-    <header>
-      <p class="soft">
+    <header class="flex gap-2.5 items-center flex-wrap mb-3">
+      <p class="soft flex-[1_1_200px]">
         <b v-if="low" class="bad">{{ texts.belowTheSmallest(low) }}</b>
         {{ counting ? texts.typeWhatLies : '' }}
       </p>
@@ -100,7 +100,7 @@ const lastWords = (item: Item) =>
     </p>
     <Asked v-slot="{ data }" shape="table" :query="query" :what="texts.theDrawers">
       <EmptyNote v-if="!data.length" :title="texts.nothingIsCounted" :text="texts.resistorsLights" />
-      <div v-else class="sheet wrap" @keydown.esc="end">
+      <div v-else class="sheet wrap overflow-auto" @keydown.esc="end">
         <NTable :bordered="false" size="small">
           <thead>
             <tr>
@@ -114,10 +114,12 @@ const lastWords = (item: Item) =>
           <tbody>
             <template v-for="[drawer, items] in drawers" :key="drawer">
               <tr v-for="(item, index) in items" :key="item.id" :class="{ first: index === 0 }">
-                <td class="v drawer">{{ index === 0 ? drawer || '–' : '' }}</td>
+                <td class="v font-bold">{{ index === 0 ? drawer || '–' : '' }}</td>
                 <td>
                   <NButton text class="name" @click="edited = item">{{ item.title }}</NButton>
-                  <span v-if="item.short" class="bad small">{{ texts.takenBeyondTheCount(item.short) }}</span>
+                  <span v-if="item.short" class="bad text-sm ml-2">{{
+                    texts.takenBeyondTheCount(item.short)
+                  }}</span>
                 </td>
                 <td class="num v" :class="{ bad: item.low }">
                   <b>{{ item.count }}</b>
@@ -137,7 +139,7 @@ const lastWords = (item: Item) =>
                     @keydown.up.prevent="next($event, -1)"
                   />
                 </td>
-                <td v-else class="soft small">{{ lastWords(item) }}</td>
+                <td v-else class="soft text-sm ml-2">{{ lastWords(item) }}</td>
               </tr>
             </template>
           </tbody>
@@ -149,22 +151,6 @@ const lastWords = (item: Item) =>
 </template>
 
 <style scoped>
-header {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  flex-wrap: wrap;
-  margin-bottom: 12px;
-}
-header p {
-  flex: 1 1 200px;
-}
-.wrap {
-  overflow: auto;
-}
-.drawer {
-  font-weight: 700;
-}
 tr:not(.first) td {
   border-top-color: transparent;
 }
@@ -172,10 +158,6 @@ tr:not(.first) td {
   text-decoration: underline;
   text-decoration-color: var(--line);
   text-underline-offset: 3px;
-}
-.small {
-  font-size: 14px;
-  margin-left: 8px;
 }
 .count-field {
   width: 84px;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What is wrong now, the oldest first; below it what became of the others.
-import { NButton, NForm, NTable } from 'naive-ui'
+import { NButton, NFlex, NForm, NTable } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import TextField from '@/pieces/fields/TextField.vue'
@@ -48,19 +48,26 @@ const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times
     <p v-if="said" class="good" role="status">{{ said }}</p>
     <Asked shape="table" :query="query" :what="texts.theFaults">
       <EmptyNote v-if="!open.length" :title="texts.nothingIsFaulty" :text="texts.aFaultThatIsNoted" />
-      <ul class="cards">
-        <li v-for="fault in open" :key="fault.id" class="sheet" :class="fault.state">
-          <p class="head">
+      <ul class="list-none m-0 p-0 grid grid-cols-[repeat(auto-fill,minmax(330px,1fr))] gap-3">
+        <li
+          v-for="fault in open"
+          :key="fault.id"
+          class="sheet py-3.5 px-4 grid grid-cols-1 gap-1.5 content-start"
+          :class="fault.state"
+        >
+          <NFlex align="baseline" size="small" class="head">
             <b>{{ fault.title }}</b>
             <span v-if="where(fault)" class="v soft">{{ where(fault) }}</span>
+          </NFlex>
+          <p class="state text-sm font-semibold text-stop">
+            {{ fault.state === 'mending' ? texts.onTheRepairBench : texts.notLookedAtYet }}
           </p>
-          <p class="state">{{ fault.state === 'mending' ? texts.onTheRepairBench : texts.notLookedAtYet }}</p>
-          <p class="what">{{ fault.what }}</p>
+          <p class="what text-lg">{{ fault.what }}</p>
           <p class="soft">
             {{ dayOf(fault.opened_at) }}<template v-if="fault.opened_by">, {{ fault.opened_by }}</template>
-            <b v-if="again(fault)" class="again">{{ again(fault) }}</b>
+            <b v-if="again(fault)" class="text-stop font-semibold ml-1.5">{{ again(fault) }}</b>
           </p>
-          <p v-if="fault.photos.length" class="photos">
+          <p v-if="fault.photos.length" class="photos flex gap-2">
             <a
               v-for="photo in fault.photos"
               :key="photo"
@@ -72,7 +79,11 @@ const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times
                 loading="lazy"
             /></a>
           </p>
-          <NForm v-if="closing?.id === fault.id" class="line" @submit.prevent="close">
+          <NForm
+            v-if="closing?.id === fault.id"
+            class="line flex flex-wrap gap-2 mt-1"
+            @submit.prevent="close"
+          >
             <TextField
               v-model="note"
               :aria-label="closing.isWell ? texts.whatWasDone : texts.whyItIsThrownAway"
@@ -84,7 +95,7 @@ const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times
             </NButton>
             <NButton type="primary" quaternary @click="closing = null">{{ common.cancel }}</NButton>
           </NForm>
-          <p v-else class="acts">
+          <NFlex v-else size="small" class="acts mt-1">
             <NButton type="primary" :disabled="busy" @click="begin(fault, true)">{{
               texts.itIsWellAsk
             }}</NButton>
@@ -101,12 +112,12 @@ const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times
               {{ texts.retire }}
             </NButton>
             <PictureButton @chosen="addPicture(fault, $event)" />
-          </p>
+          </NFlex>
         </li>
       </ul>
       <template v-if="closed.length">
-        <h2>{{ texts.closed }}</h2>
-        <div class="sheet wrap">
+        <h2 class="mt-5.5 mb-2.5">{{ texts.closed }}</h2>
+        <div class="sheet wrap overflow-auto">
           <NTable :bordered="false" size="small">
             <thead>
               <tr>
@@ -122,7 +133,7 @@ const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times
                   {{ fault.title }} <span class="v soft">{{ where(fault) }}</span>
                 </td>
                 <td>
-                  {{ fault.what }} <span class="again">{{ again(fault) }}</span>
+                  {{ fault.what }} <span class="text-stop font-semibold ml-1.5">{{ again(fault) }}</span>
                 </td>
                 <td>
                   <b :class="fault.state === 'well' ? 'good' : 'soft'">{{ faultStates[fault.state] }}</b><span
@@ -131,7 +142,7 @@ const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times
                     >, {{ fault.note }}</span
                   >
                 </td>
-                <td class="soft day">{{ dayOf(fault.closed_at!) }}</td>
+                <td class="soft whitespace-nowrap">{{ dayOf(fault.closed_at!) }}</td>
               </tr>
             </tbody>
           </NTable>
@@ -142,74 +153,20 @@ const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times
 </template>
 
 <style scoped>
-.cards {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(330px, 1fr));
-  gap: 12px;
-}
-.cards li {
-  padding: 14px 16px;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 6px;
-  align-content: start;
-}
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 10px;
-  align-items: baseline;
-}
-.state {
-  font-size: 14px;
-  font-weight: 620;
-  color: var(--stop);
-}
 .mending .state {
   color: var(--copper);
-}
-.what {
-  font-size: 17px;
 }
 .what::first-letter {
   text-transform: uppercase;
 }
-.again {
-  color: var(--stop);
-  font-weight: 620;
-  margin-left: 6px;
-}
-.acts,
-.line {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  margin-top: 4px;
-}
 .line .n-input {
   flex: 1 1 160px;
-}
-.photos {
-  display: flex;
-  gap: 8px;
 }
 .photos img {
   height: 64px;
   width: 84px;
   object-fit: cover;
   border-radius: 5px;
-}
-td.day {
-  white-space: nowrap;
-}
-h2 {
-  margin: 22px 0 10px;
-}
-.wrap {
-  overflow: auto;
 }
 .good {
   color: var(--good);

@@ -25,40 +25,41 @@ function state(row: Row): { word: string; tone: string } {
 
 <template>
   <section :aria-label="texts.comingSessions">
-    <header>
+    <header class="flex gap-3.5 items-baseline justify-between mb-3">
       <h2>{{ texts.comingSessions }}</h2>
-      <span class="links"
+      <span class="flex gap-4"
         ><a href="/api/stores/coming.pdf" target="_blank">{{ texts.toPrintPdf }}</a
         ><a href="/api/stores/coming.csv" download>{{ texts.asATableCsv }}</a></span
       >
     </header>
     <ErrorNote :error="error" />
-    <p v-if="said" class="said" role="status">{{ said }}</p>
+    <p v-if="said" class="said text-good mb-2.5" role="status">{{ said }}</p>
     <Asked v-slot="{ data: rows }" shape="table" :query="coming" :what="texts.theComingSessions">
       <EmptyNote
         v-if="!rows.length"
         :title="texts.noSessionIsPlanned"
         :text="texts.sessionsWithTheirExercises"
       />
-      <ul v-else>
+      <ul v-else class="list-none m-0 p-0 grid grid-cols-1 gap-2.5">
         <li
           v-for="(row, index) in rows"
           :key="`${row.session}-${row.exercise}`"
-          class="sheet"
+          class="sheet grid grid-cols-[minmax(0,1fr)_auto] gap-y-0.5 gap-x-4.5 items-baseline py-3 px-4"
           :class="state(row).tone"
         >
-          <p class="what">{{ row.exercise }}</p>
-          <p class="state">{{ state(row).word }}</p>
-          <p class="when soft">
+          <p class="what font-semibold text-lg">{{ row.exercise }}</p>
+          <p class="state text-right font-semibold">{{ state(row).word }}</p>
+          <p class="soft">
             {{ dayOf(row.starts_at) }}, {{ clockTime(row.starts_at) }}, {{ row.section }}
             <a
               v-if="index === 0 || rows[index - 1]!.session !== row.session"
+              class="ml-2.5"
               :href="`/api/sessions/${row.session}/picking.pdf`"
               target="_blank"
               >{{ texts.pickingListPdf }}</a
             >
           </p>
-          <p class="count">
+          <p class="count text-right">
             <Sentence :text="texts.readyFor(row.pairs)"
               ><template #ready
                 ><b class="v">{{ row.ready }}</b></template
@@ -68,7 +69,10 @@ function state(row: Row): { word: string; tone: string } {
               >
             </Sentence>
           </p>
-          <dl v-if="row.to_test.length || row.fill.length || row.swap.length || row.missing.length">
+          <dl
+            v-if="row.to_test.length || row.fill.length || row.swap.length || row.missing.length"
+            class="col-span-full border-t border-t-line pt-1.5 grid grid-cols-[84px_minmax(0,1fr)] gap-y-0.5 gap-x-3 mt-1 mb-0 mx-0"
+          >
             <template v-if="row.to_test.length"
               ><dt>{{ texts.testFirst }}</dt>
               <dd class="v">{{ row.to_test.join(', ') }}</dd></template
@@ -98,50 +102,6 @@ function state(row: Row): { word: string; tone: string } {
 </template>
 
 <style scoped>
-header {
-  display: flex;
-  gap: 14px;
-  align-items: baseline;
-  justify-content: space-between;
-  margin-bottom: 12px;
-}
-.said {
-  color: var(--good);
-  margin-bottom: 10px;
-}
-.when a {
-  margin-left: 10px;
-}
-.links {
-  display: flex;
-  gap: 16px;
-}
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 10px;
-}
-li {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
-  gap: 2px 18px;
-  align-items: baseline;
-  padding: 12px 16px;
-}
-.what {
-  font-weight: 640;
-  font-size: 16px;
-}
-.state,
-.count {
-  text-align: right;
-}
-.state {
-  font-weight: 640;
-}
 .good .state {
   color: var(--good);
 }
@@ -150,15 +110,6 @@ li {
 }
 .bad .state {
   color: var(--stop);
-}
-dl {
-  grid-column: 1 / -1;
-  border-top: 1px solid var(--line);
-  padding-top: 6px;
-  display: grid;
-  grid-template-columns: 84px minmax(0, 1fr);
-  gap: 2px 12px;
-  margin: 4px 0 0;
 }
 dt {
   color: var(--soft);

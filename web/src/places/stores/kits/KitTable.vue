@@ -55,7 +55,7 @@ const pressed = (tag: string) => ({
 
 <template>
   <section :aria-label="common.kits">
-    <header>
+    <header class="flex flex-wrap gap-y-2 gap-x-3.5 items-center mb-3">
       <h2>{{ common.kits }}</h2>
       <span class="soft">{{ counts }}</span>
       <TextField
@@ -87,13 +87,13 @@ const pressed = (tag: string) => ({
       :caption="common.kits"
     >
       <template #tag="{ row }"
-        ><b class="v">{{ row.tag }}</b></template
+        ><b class="v whitespace-nowrap">{{ row.tag }}</b></template
       >
       <template #state="{ row }"
         ><span class="state" :class="row.state">{{ kitWords[row.state] }}</span></template
       >
       <template #holder="{ row }"
-        ><span class="with">{{ row.holder }}</span></template
+        ><span class="whitespace-nowrap">{{ row.holder }}</span></template
       >
       <template #note="{ row }"
         ><span class="soft">{{ note(row) }}</span></template
@@ -115,17 +115,6 @@ const pressed = (tag: string) => ({
 </template>
 
 <style scoped>
-header {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 14px;
-  align-items: center;
-  margin-bottom: 12px;
-}
-.v,
-.with {
-  white-space: nowrap;
-}
 :deep(tr.chosen td:first-child) {
   box-shadow: inset 4px 0 0 var(--act);
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Parts that have to be tested before their kit goes out again: why, how in half a minute, and what reading says that it is well.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { computed } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import ErrorNote from '@/pieces/states/ErrorNote.vue'
@@ -18,81 +18,40 @@ const times = (count: number) => count && texts.itWasBrokenTimes(count)
 </script>
 
 <template>
-  <section v-if="due.length || said" class="tests" :aria-label="texts.toTest">
-    <header>
+  <section v-if="due.length || said" class="tests mb-5" :aria-label="texts.toTest">
+    <header class="flex gap-3.5 items-baseline mb-2.5">
       <h2>{{ texts.toTest }}</h2>
       <span class="soft">{{ texts.beforeTheKitGoes }}</span>
     </header>
     <ErrorNote :error="error" />
-    <p v-if="said" role="status" class="good">{{ said }}</p>
-    <ul>
-      <li v-for="test in due" :key="test.id" class="sheet">
-        <p class="head">
+    <p v-if="said" role="status" class="mb-2.5">{{ said }}</p>
+    <ul class="list-none m-0 p-0 grid grid-cols-[repeat(auto-fill,minmax(320px,1fr))] gap-3">
+      <li v-for="test in due" :key="test.id" class="sheet py-3.5 px-4 grid grid-cols-1 gap-1.5 content-start">
+        <NFlex :wrap="false" align="baseline" size="small" class="head">
           <b class="v">{{ test.tag }}</b><b>{{ test.title }}</b
           ><span class="soft v">{{ test.ref }}</span>
-        </p>
-        <p class="because">
+        </NFlex>
+        <p class="because text-stop font-semibold">
           {{ test.because
           }}<template v-if="times(test.broken_before)">. {{ times(test.broken_before) }}</template>
         </p>
         <p>{{ test.how }}</p>
         <p class="soft">{{ texts.wellIs(test.well) }}</p>
-        <p class="acts">
+        <NFlex :wrap="false" size="small" class="acts mt-1">
           <NButton type="primary" :disabled="busy" @click="answer(test.id, true)">{{
             texts.itIsWell
           }}</NButton>
           <NButton type="primary" ghost :disabled="busy" @click="answer(test.id, false)">
             {{ texts.itIsBroken }}
           </NButton>
-        </p>
+        </NFlex>
       </li>
     </ul>
   </section>
 </template>
 
 <style scoped>
-.tests {
-  margin-bottom: 20px;
-}
-header {
-  display: flex;
-  gap: 14px;
-  align-items: baseline;
-  margin-bottom: 10px;
-}
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(320px, 1fr));
-  gap: 12px;
-}
-li {
-  padding: 14px 16px;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 6px;
-  align-content: start;
-}
-.head {
-  display: flex;
-  gap: 8px;
-  align-items: baseline;
-}
-.because {
-  color: var(--stop);
-  font-weight: 620;
-}
 .because::first-letter {
   text-transform: uppercase;
-}
-.acts {
-  display: flex;
-  gap: 8px;
-  margin-top: 4px;
-}
-.good {
-  margin-bottom: 10px;
 }
 </style>

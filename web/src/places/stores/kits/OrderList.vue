@@ -12,13 +12,13 @@ const orders = useOrders()
 
 <template>
   <section :aria-label="texts.toOrder">
-    <header>
+    <header class="flex gap-3.5 items-baseline justify-between mb-3">
       <h2>{{ texts.toOrder }}</h2>
       <a href="/api/stores/orders.csv" download>{{ texts.asATableCsv }}</a>
     </header>
     <Asked v-slot="{ data }" :query="orders" :what="texts.theOrders">
       <p v-if="!data.length" class="soft">{{ texts.nothingEverySmallest }}</p>
-      <div v-else class="sheet wrap">
+      <div v-else class="sheet wrap overflow-auto">
         <NTable :bordered="false" size="small">
           <thead>
             <tr>
@@ -35,7 +35,7 @@ const orders = useOrders()
                 <b>{{ row.title }}</b>
               </td>
               <td class="num v">{{ row.count }}</td>
-              <td class="by" :class="{ bad: !row.by }">
+              <td class="by whitespace-nowrap" :class="{ bad: !row.by }">
                 {{ row.by ? dayOf(row.by) : texts.atOnce }}
               </td>
               <td>
@@ -53,19 +53,6 @@ const orders = useOrders()
 <style scoped>
 section {
   margin-top: 26px;
-}
-header {
-  display: flex;
-  gap: 14px;
-  align-items: baseline;
-  justify-content: space-between;
-  margin-bottom: 12px;
-}
-.wrap {
-  overflow: auto;
-}
-.by {
-  white-space: nowrap;
 }
 .bad {
   color: var(--stop);

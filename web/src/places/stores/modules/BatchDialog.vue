@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Batches: what modules that were bought together have in common, and how often they fail.
-import { NButton, NForm, NTable } from 'naive-ui'
+import { NButton, NFlex, NForm, NTable } from 'naive-ui'
 import { computed, reactive, ref, watch } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import Unfold from '@/pieces/controls/Unfold.vue'
@@ -81,7 +81,11 @@ const percent = (rate: number | null) => (rate === null ? '–' : `${(rate * 100
 
 <template>
   <Dialog v-model:show="show" :title="texts.batches" width="820px">
-    <NForm v-if="editing !== null" class="fields" @submit.prevent="save">
+    <NForm
+      v-if="editing !== null"
+      class="fields grid grid-cols-[repeat(auto-fit,minmax(230px,1fr))] gap-y-2.5 gap-x-4 items-end"
+      @submit.prevent="save"
+    >
       <FormField :label="common.name"
         ><TextField v-model="typed.name" maxlength="40" required placeholder="T 2026-09"
       /></FormField>
@@ -102,24 +106,26 @@ const percent = (rate: number | null) => (rate === null ? '–' : `${(rate * 100
       <FormField :label="texts.boughtOn"><DateField v-model="typed.bought_on" /></FormField>
       <Unfold
         v-if="kind && Object.keys(kind.figures).length"
-        class="wide"
+        class="col-span-full"
         :open="Object.keys(figures).length > 0"
         :title="texts.figuresInWhichItDeviates"
       >
-        <div class="fields figures">
+        <div
+          class="fields figures mt-2 grid grid-cols-[repeat(auto-fit,minmax(230px,1fr))] gap-y-2.5 gap-x-4 items-end"
+        >
           <FormField v-for="(usual, name) in kind.figures" :key="name" :label="label(name)"
             ><TextField v-model="figures[name]" inputmode="decimal" :placeholder="String(usual)" figures
           /></FormField>
         </div>
       </Unfold>
-      <p v-if="unread" class="bad wide" role="alert">{{ unread }}</p>
-      <ErrorNote class="wide" :error="error" />
-      <p class="acts wide">
+      <p v-if="unread" class="text-stop col-span-full" role="alert">{{ unread }}</p>
+      <ErrorNote class="col-span-full" :error="error" />
+      <NFlex :wrap="false" size="small" class="acts mt-2 col-span-full">
         <NButton type="primary" attr-type="submit" :disabled="busy || !!unread">{{
           texts.saveTheBatch
         }}</NButton>
         <NButton type="primary" quaternary @click="editing = null">{{ texts.backToTheList }}</NButton>
-      </p>
+      </NFlex>
     </NForm>
     <Asked v-else v-slot="{ data }" :query="query" :what="texts.theBatches">
       <p v-if="!data.length" class="soft">
@@ -144,7 +150,7 @@ const percent = (rate: number | null) => (rate === null ? '–' : `${(rate * 100
           <tbody>
             <tr v-for="batch in data" :key="batch.id">
               <td>
-                <b>{{ batch.name }}</b><span v-if="batch.marking" class="soft block">{{
+                <b>{{ batch.name }}</b><span v-if="batch.marking" class="soft block text-sm">{{
                   batch.marking
                 }}</span>
               </td>
@@ -161,36 +167,9 @@ const percent = (rate: number | null) => (rate === null ? '–' : `${(rate * 100
           </tbody>
         </NTable>
       </div>
-      <p class="acts">
+      <NFlex :wrap="false" size="small" class="acts mt-2">
         <NButton type="primary" @click="edit(null)">{{ texts.newBatch }}</NButton>
-      </p>
+      </NFlex>
     </Asked>
   </Dialog>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(230px, 1fr));
-  gap: 10px 16px;
-  align-items: end;
-}
-.figures {
-  margin-top: 8px;
-}
-.wide {
-  grid-column: 1 / -1;
-}
-.acts {
-  display: flex;
-  gap: 8px;
-  margin-top: 8px;
-}
-.block {
-  display: block;
-  font-size: 14px;
-}
-.bad {
-  color: var(--stop);
-}
-</style>

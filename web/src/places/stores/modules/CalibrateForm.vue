@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What was measured of a module against something better: which way, the figures, with what; what it comes to is said by the server.
-import { NButton, NForm } from 'naive-ui'
+import { NButton, NFlex, NForm } from 'naive-ui'
 import { computed, reactive, ref, watch } from 'vue'
 import { ApiError, ask, client, type Schemas } from '@/api/client'
 import ChoiceField from '@/pieces/fields/ChoiceField.vue'
@@ -54,8 +54,11 @@ async function save() {
 </script>
 
 <template>
-  <NForm class="sunk" @submit.prevent="save">
-    <FormField class="wide" :label="texts.how"
+  <NForm
+    class="bg-sunk rounded py-3 px-3.5 grid grid-cols-[repeat(auto-fit,minmax(220px,1fr))] gap-y-2 gap-x-3.5 items-end mb-2"
+    @submit.prevent="save"
+  >
+    <FormField class="col-span-full" :label="texts.how"
       ><ChoiceField
         v-model="chosen"
         :options="
@@ -65,7 +68,7 @@ async function save() {
           }))
         "
     /></FormField>
-    <p class="soft wide">{{ texts.itCountsForDays(way.how, way.days) }}</p>
+    <p class="soft col-span-full">{{ texts.itCountsForDays(way.how, way.days) }}</p>
     <FormField v-for="field in way.fields" :key="field.name"
       ><template #label>{{ field.label }}{{ field.unit ? `, ${field.unit}` : '' }}</template
       ><TextField v-model="typed[field.name]" inputmode="decimal" autocomplete="off" required figures
@@ -74,30 +77,10 @@ async function save() {
       ><TextField v-model="withWhat" :placeholder="texts.referenceThermometer" maxlength="80"
     /></FormField>
     <FormField :label="texts.onDay"><DateField v-model="on" /></FormField>
-    <ErrorNote class="wide" :error="error" />
-    <p class="acts wide">
+    <ErrorNote class="col-span-full" :error="error" />
+    <NFlex :wrap="false" size="small" class="acts col-span-full">
       <NButton type="primary" attr-type="submit" :disabled="busy">{{ texts.saveTheCalibration }}</NButton>
       <NButton type="primary" quaternary @click="emit('cancel')">{{ common.cancel }}</NButton>
-    </p>
+    </NFlex>
   </NForm>
 </template>
-
-<style scoped>
-.sunk {
-  background: var(--sunk);
-  border-radius: var(--radius);
-  padding: 12px 14px;
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(220px, 1fr));
-  gap: 8px 14px;
-  align-items: end;
-  margin-bottom: 8px;
-}
-.wide {
-  grid-column: 1 / -1;
-}
-.acts {
-  display: flex;
-  gap: 8px;
-}
-</style>

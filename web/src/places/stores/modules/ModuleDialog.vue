@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // One module: how it is, what was measured of it, what was wrong with it, and how it is set.
-import { NButton, NForm } from 'naive-ui'
+import { NButton, NFlex, NForm } from 'naive-ui'
 import { computed, reactive, ref, watch } from 'vue'
 import { ask, client } from '@/api/client'
 import ChoiceField from '@/pieces/fields/ChoiceField.vue'
@@ -93,17 +93,17 @@ const words = (takes: string) => (UNITS.includes(takes) ? null : takes.split(' o
 <template>
   <Dialog v-model:show="show" :title="module ? `${module.tag}, ${module.title}` : texts.module" width="720px">
     <Asked v-slot="{ data }" :query="query" :what="texts.theModule">
-      <p class="now">
+      <NFlex align="baseline" :size="[14, 4]" class="now">
         <ModuleState :row="data" />
         <span v-if="data.where" class="v">{{ texts.whereIn(data.where) }}</span>
         <span v-if="data.leg_order" class="soft">{{ texts.legs(data.leg_order) }}</span>
         <span v-if="data.bought_on" class="soft">{{ texts.bought(fullDay(data.bought_on)) }}</span>
-      </p>
+      </NFlex>
       <ErrorNote :error="error" />
       <p v-if="said" class="good" role="status">{{ said }}</p>
 
       <section v-if="kind?.calibrations.length || data.calibrations.length" :aria-label="texts.calibrations">
-        <h3>
+        <h3 class="mt-3.5 mb-1.5 text-base flex gap-2.5 items-baseline">
           {{ texts.calibrations }}
           <NButton
             v-if="kind?.calibrations.length && !calibrating"
@@ -121,8 +121,13 @@ const words = (takes: string) => (UNITS.includes(takes) ? null : takes.split(' o
           @done="calibrating = false"
           @cancel="calibrating = false"
         />
-        <ul v-if="data.calibrations.length" class="rows">
-          <li v-for="one in data.calibrations" :key="one.id" :class="{ off: one.withdrawn || one.aged }">
+        <ul v-if="data.calibrations.length" class="rows list-none m-0 p-0">
+          <li
+            v-for="one in data.calibrations"
+            :key="one.id"
+            class="flex flex-wrap gap-y-0.5 gap-x-3.5 items-baseline py-1 px-0 border-t border-t-line"
+            :class="{ off: one.withdrawn || one.aged }"
+          >
             <span class="v">{{ one.words }}</span>
             <span class="soft"
               >{{ fullDay(one.on) }}<template v-if="one.with_what">, {{ one.with_what }}</template
@@ -148,19 +153,23 @@ const words = (takes: string) => (UNITS.includes(takes) ? null : takes.split(' o
       </section>
 
       <section :aria-label="common.faults">
-        <h3>
+        <h3 class="mt-3.5 mb-1.5 text-base flex gap-2.5 items-baseline">
           {{ common.faults }}
           <span v-if="data.history.length" class="soft">{{ texts.faults(data.history.length) }}</span>
         </h3>
-        <ul v-if="data.history.length" class="rows">
-          <li v-for="one in data.history" :key="one.at">
+        <ul v-if="data.history.length" class="rows list-none m-0 p-0">
+          <li
+            v-for="one in data.history"
+            :key="one.at"
+            class="flex flex-wrap gap-y-0.5 gap-x-3.5 items-baseline py-1 px-0 border-t border-t-line"
+          >
             <span>{{ one.what }}</span>
             <span class="soft">{{ fullDay(one.at) }}</span>
             <span :class="one.state === 'well' ? 'good' : 'bad'">{{ faultStates[one.state] }}</span>
             <span class="soft">{{ one.note }}</span>
           </li>
         </ul>
-        <NForm v-if="data.state !== 'retired'" class="line" @submit.prevent="noteFault">
+        <NForm v-if="data.state !== 'retired'" class="line flex gap-2 mt-2" @submit.prevent="noteFault">
           <TextField
             v-model="fault"
             :aria-label="texts.whatIsWrongWithIt"
@@ -173,7 +182,11 @@ const words = (takes: string) => (UNITS.includes(takes) ? null : takes.split(' o
         </NForm>
       </section>
 
-      <NForm v-if="!data.where && data.state !== 'retired'" class="line" @submit.prevent="putIn">
+      <NForm
+        v-if="!data.where && data.state !== 'retired'"
+        class="line flex gap-2 mt-2"
+        @submit.prevent="putIn"
+      >
         <TextField
           v-model="kit"
           :aria-label="texts.tagOfTheKit"
@@ -186,8 +199,13 @@ const words = (takes: string) => (UNITS.includes(takes) ? null : takes.split(' o
         }}</NButton>
       </NForm>
 
-      <NForm class="fields" @submit.prevent="save">
-        <h3>{{ texts.asItIs }}</h3>
+      <NForm
+        class="fields grid grid-cols-[repeat(auto-fit,minmax(180px,1fr))] gap-y-2 gap-x-3.5 items-end"
+        @submit.prevent="save"
+      >
+        <h3 class="mt-3.5 mb-1.5 text-base flex gap-2.5 items-baseline col-span-full">
+          {{ texts.asItIs }}
+        </h3>
         <FormField v-if="own.length" :label="common.batch"
           ><ChoiceField
             v-model="typed.batch"
@@ -217,7 +235,7 @@ const words = (takes: string) => (UNITS.includes(takes) ? null : takes.split(' o
               { value: 'no', label: texts.no },
             ]"
         /></FormField>
-        <FormField class="wide" :label="texts.note"
+        <FormField class="col-span-full" :label="texts.note"
           ><TextField v-model="typed.note" maxlength="200"
         /></FormField>
         <NButton type="primary" attr-type="submit" :disabled="busy">{{ common.save }}</NButton>
@@ -227,32 +245,6 @@ const words = (takes: string) => (UNITS.includes(takes) ? null : takes.split(' o
 </template>
 
 <style scoped>
-.now {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-  align-items: baseline;
-}
-h3 {
-  margin: 14px 0 6px;
-  font-size: 15px;
-  display: flex;
-  gap: 10px;
-  align-items: baseline;
-}
-.rows {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-.rows li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 14px;
-  align-items: baseline;
-  padding: 5px 0;
-  border-top: 1px solid var(--line);
-}
 .rows li .n-button {
   margin-left: auto;
 }
@@ -260,23 +252,8 @@ h3 {
   color: var(--soft);
   text-decoration: line-through;
 }
-.line {
-  display: flex;
-  gap: 8px;
-  margin-top: 8px;
-}
 .line .n-input {
   flex: 1;
-}
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(180px, 1fr));
-  gap: 8px 14px;
-  align-items: end;
-}
-.fields h3,
-.wide {
-  grid-column: 1 / -1;
 }
 .fields > .n-button {
   justify-self: start;

@@ -65,7 +65,7 @@ const rows = computed(() => {
 
 <template>
   <section :aria-label="common.modules">
-    <header>
+    <header class="flex flex-wrap gap-2.5 items-center mb-3">
       <TextField
         v-model="find"
         type="search"
@@ -82,9 +82,9 @@ const rows = computed(() => {
     </header>
     <Asked v-slot="{ data }" shape="table" :query="modules" :what="texts.theModules">
       <EmptyNote v-if="!data.length" :title="texts.noModuleIsTagged" :text="texts.aTaggedModuleKeeps" />
-      <p v-else-if="!rows.length" class="soft none">{{ texts.noModuleFits }}</p>
+      <p v-else-if="!rows.length" class="soft py-4.5 px-1">{{ texts.noModuleFits }}</p>
       <template v-else>
-        <p class="soft told">{{ told }}</p>
+        <p class="soft mb-2.5">{{ told }}</p>
         <ListTable
           class="sheet"
           name="modules"
@@ -101,7 +101,7 @@ const rows = computed(() => {
           <template #state="{ row }"><ModuleState :row="row" short /></template>
           <template #calibration="{ row }">
             <span class="soft">{{ row.calibration }}</span>
-            <b v-if="row.aged" class="old">{{ texts.tooOld }}</b>
+            <b v-if="row.aged" class="text-stop whitespace-nowrap">{{ texts.tooOld }}</b>
           </template>
         </ListTable>
       </template>
@@ -113,24 +113,11 @@ const rows = computed(() => {
 </template>
 
 <style scoped>
-header {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-  margin-bottom: 12px;
-}
 header .n-input {
   flex: 1 1 180px;
 }
 header .n-select {
   width: 176px;
-}
-.told {
-  margin-bottom: 10px;
-}
-.none {
-  padding: 18px 4px;
 }
 .tag {
   font-family: inherit;
@@ -138,9 +125,5 @@ header .n-select {
   text-decoration-color: var(--line);
   text-underline-offset: 3px;
   font-weight: 700;
-}
-.old {
-  color: var(--stop);
-  white-space: nowrap;
 }
 </style>

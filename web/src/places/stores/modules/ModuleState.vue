@@ -5,18 +5,17 @@ defineProps<{ row: { state: string; reason: string }; short?: boolean }>()
 </script>
 
 <template>
-  <span class="state" :class="row.state">{{ modules[row.state] ?? row.state }}</span>
-  <span v-if="row.reason && row.state !== 'retired' && !(short && row.state === 'out')" class="soft reason">{{
-    row.reason
+  <span class="state font-semibold text-sm mr-1.5" :class="row.state">{{
+    modules[row.state] ?? row.state
   }}</span>
+  <span
+    v-if="row.reason && row.state !== 'retired' && !(short && row.state === 'out')"
+    class="soft text-sm"
+    >{{ row.reason }}</span
+  >
 </template>
 
 <style scoped>
-.state {
-  font-weight: 620;
-  font-size: 14px;
-  margin-right: 6px;
-}
 .ready {
   color: var(--good);
 }
@@ -30,8 +29,5 @@ defineProps<{ row: { state: string; reason: string }; short?: boolean }>()
 }
 .retired {
   color: var(--soft);
-}
-.reason {
-  font-size: 14px;
 }
 </style>

@@ -48,7 +48,7 @@ const send = () => run(() => ask(client.POST('/api/modules', { body: { ...typed 
           :placeholder="texts.choose"
       /></FormField>
       <NCheckbox v-model:checked="all">{{ texts.showPartsThatAreUsually }}</NCheckbox>
-      <div class="two">
+      <div class="grid grid-cols-[1fr_1fr] gap-3">
         <FormField :label="texts.lettersOfTheTags"
           ><TextField v-model="typed.prefix" maxlength="8" placeholder="T" required figures
         /></FormField>
@@ -65,7 +65,7 @@ const send = () => run(() => ask(client.POST('/api/modules', { body: { ...typed 
           ]"
       /></FormField>
       <ErrorNote :error="error" />
-      <p v-if="said" class="good" role="status">{{ said }}</p>
+      <p v-if="said" class="text-good" role="status">{{ said }}</p>
       <NButton type="primary" attr-type="submit" :disabled="busy || !typed.part">{{ texts.tagThem }}</NButton>
     </NForm>
   </Dialog>
@@ -76,14 +76,6 @@ form {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 12px;
-}
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-}
-.good {
-  color: var(--good);
 }
 form > .n-button {
   justify-self: start;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A table of the stores read back: what each row would change is seen before anything is stored.
-import { NButton, NTable } from 'naive-ui'
+import { NButton, NFlex, NTable } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import SpreadsheetField from '@/pieces/fields/SpreadsheetField.vue'
@@ -78,7 +78,7 @@ async function commit() {
       <FormField :label="texts.orPasteCells"
         ><TextField v-model="pasted" type="textarea" :rows="4" figures
       /></FormField>
-      <p class="acts">
+      <NFlex :wrap="false" align="center" size="small" class="acts">
         <NButton
           type="primary"
           ghost
@@ -87,7 +87,7 @@ async function commit() {
         >
           {{ texts.seeWhatWouldChange }}
         </NButton>
-      </p>
+      </NFlex>
       <ErrorNote :error="looking.error.value" />
       <p v-if="importing.said.value" class="good" role="status">{{ importing.said.value }}</p>
     </template>
@@ -104,12 +104,12 @@ async function commit() {
           >
         </Sentence>
       </p>
-      <div class="wrap">
+      <div class="wrap max-h-[46vh] overflow-auto">
         <NTable :bordered="false" size="small">
           <tbody>
             <tr v-for="change in shown" :key="change.row" :class="change.kind">
               <td class="num v soft">{{ change.row }}</td>
-              <td class="kind">{{ change.kind }}</td>
+              <td class="kind font-semibold text-good">{{ change.kind }}</td>
               <td class="v">{{ change.about }}</td>
               <td>{{ change.what }}</td>
             </tr>
@@ -117,30 +117,17 @@ async function commit() {
         </NTable>
       </div>
       <ErrorNote :error="importing.error.value" />
-      <p class="acts">
+      <NFlex :wrap="false" align="center" size="small" class="acts">
         <NButton type="primary" :disabled="!will || importing.busy.value" @click="commit">
           {{ will ? texts.importRows(will) : texts.nothingToImport }}
         </NButton>
         <NButton type="primary" quaternary @click="preview = null">{{ texts.anotherFile }}</NButton>
-      </p>
+      </NFlex>
     </template>
   </Dialog>
 </template>
 
 <style scoped>
-.wrap {
-  max-height: 46vh;
-  overflow: auto;
-}
-.acts {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-}
-.kind {
-  font-weight: 620;
-  color: var(--good);
-}
 .changed .kind {
   color: var(--copper);
 }

@@ -35,8 +35,10 @@ const address = computed(() => {
 
 <template>
   <section :aria-label="texts.labels">
-    <h2>{{ texts.labels }}</h2>
-    <div class="sheet fields">
+    <h2 class="mt-0 mb-2.5 mx-0">{{ texts.labels }}</h2>
+    <div
+      class="sheet fields grid grid-cols-[repeat(auto-fit,minmax(200px,1fr))] gap-y-3 gap-x-4 p-4 items-end"
+    >
       <FormField :label="texts.ofWhat"
         ><ChoiceField
           v-model="wanted.kind"
@@ -50,21 +52,21 @@ const address = computed(() => {
       <FormField :label="texts.firstFreeLabel(count)"
         ><NumberField v-model="wanted.first" :min="1" :max="count"
       /></FormField>
-      <FormField class="wide" :label="texts.onlyTheseTagsEmpty"
+      <FormField class="col-span-full" :label="texts.onlyTheseTagsEmpty"
         ><TextField v-model="wanted.tags" placeholder="T-16 T-17 T-18" maxlength="4000" figures
       /></FormField>
       <NButton tag="a" type="primary" :href="address" target="_blank">{{ texts.openTheLabelsPdf }}</NButton>
     </div>
-    <h2>{{ texts.listsOnPaper }}</h2>
-    <p class="links">
+    <h2 class="mt-0 mb-2.5 mx-0">{{ texts.listsOnPaper }}</h2>
+    <p class="grid gap-1.5 justify-items-start">
       <a v-if="session" :href="`/api/sessions/${session.id}/inspection.pdf`" target="_blank">{{
         texts.inspectionList
       }}</a>
       <a href="/api/stores/coming.pdf" target="_blank">{{ texts.whatTheComingSessions }}</a>
     </p>
-    <h2>{{ texts.tables }}</h2>
+    <h2 class="mt-0 mb-2.5 mx-0">{{ texts.tables }}</h2>
     <Asked v-slot="{ data }" :query="tables" :what="texts.theTables">
-      <div class="sheet wrap">
+      <div class="sheet wrap overflow-auto">
         <NTable :bordered="false" size="small" class="middle">
           <tbody>
             <tr v-for="table in data" :key="table.name">
@@ -106,32 +108,11 @@ const address = computed(() => {
 </template>
 
 <style scoped>
-h2 {
-  margin: 0 0 10px;
-}
 h2:not(:first-child) {
   margin-top: 24px;
 }
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
-  gap: 12px 16px;
-  padding: 16px;
-  align-items: end;
-}
-.wide {
-  grid-column: 1 / -1;
-}
 .fields > .n-button {
   justify-self: start;
-}
-.links {
-  display: grid;
-  gap: 6px;
-  justify-items: start;
-}
-.wrap {
-  overflow: auto;
 }
 th[scope='row'] {
   vertical-align: middle;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A kit that has just come back, looked at: what to test, what to reset, cool or dry, and how each part of it is.
-import { NButton, NForm, NRadio, NRadioGroup } from 'naive-ui'
+import { NButton, NFlex, NForm, NRadio, NRadioGroup } from 'naive-ui'
 import { computed, reactive, ref, watch } from 'vue'
 import { ApiError, ask, client } from '@/api/client'
 import FormField from '@/pieces/fields/FormField.vue'
@@ -69,8 +69,13 @@ async function save() {
   <Dialog v-model:show="show" :title="texts.isBack(shown)" width="680px" @closed="emit('closed')">
     <Asked v-slot="{ data }" :query="query" :what="texts.theKit">
       <section v-if="data.looks.length" :aria-label="texts.beforeItIsPacked">
-        <ul class="looks">
-          <li v-for="look in data.looks" :key="look.ref + look.how" :class="{ must: look.must }">
+        <ul class="looks list-none mt-0 mb-1.5 mx-0 p-0 grid gap-1.5">
+          <li
+            v-for="look in data.looks"
+            :key="look.ref + look.how"
+            class="grid gap-0.5 py-2 px-3 bg-sunk rounded"
+            :class="{ must: look.must }"
+          >
             <b>{{ look.must ? texts.test(look.title) : look.title }}</b><span
               >{{ look.because }}. {{ look.how }}{{ look.well ? ` ${texts.well(look.well)}` : '' }}</span
             >
@@ -78,7 +83,11 @@ async function save() {
         </ul>
       </section>
       <NForm @submit.prevent="save">
-        <fieldset v-for="part in data.parts" :key="part.ref">
+        <fieldset
+          v-for="part in data.parts"
+          :key="part.ref"
+          class="border-0 border-t border-t-line m-0 pt-2 pb-0 px-0 flex flex-wrap gap-y-1 gap-x-4 items-center"
+        >
           <legend>
             <b class="v">{{ part.ref }}</b> {{ part.title }} <span class="v soft">{{ part.module }}</span>
           </legend>
@@ -107,9 +116,9 @@ async function save() {
           <PictureButton @chosen="pictures[''] = $event">{{ pictureWords('') }}</PictureButton>
         </p>
         <ErrorNote :error="error" />
-        <p class="acts">
+        <NFlex :wrap="false" align="center" class="acts">
           <NButton type="primary" attr-type="submit" :disabled="busy">{{ texts.saveHowItCameBack }}</NButton>
-        </p>
+        </NFlex>
       </NForm>
     </Asked>
   </Dialog>
@@ -121,16 +130,6 @@ form {
   grid-template-columns: minmax(0, 1fr);
   gap: 10px;
 }
-fieldset {
-  border: 0;
-  border-top: 1px solid var(--line);
-  margin: 0;
-  padding: 8px 0 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 16px;
-  align-items: center;
-}
 legend {
   float: left;
   flex: 1 1 260px;
@@ -139,29 +138,10 @@ legend {
 fieldset .n-input {
   flex: 1 0 100%;
 }
-.looks {
-  list-style: none;
-  margin: 0 0 6px;
-  padding: 0;
-  display: grid;
-  gap: 6px;
-}
-.looks li {
-  display: grid;
-  gap: 2px;
-  padding: 8px 12px;
-  background: var(--sunk);
-  border-radius: var(--radius);
-}
 .looks .must {
   background: var(--stop-bg);
 }
 .looks .must b {
   color: var(--stop);
-}
-.acts {
-  display: flex;
-  gap: 12px;
-  align-items: center;
 }
 </style>

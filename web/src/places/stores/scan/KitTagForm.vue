@@ -39,7 +39,7 @@ const emit = defineEmits<{ submit: [] }>()
     </div>
     <slot />
     <ErrorNote :error="error" />
-    <p v-if="said" class="ready" role="status">{{ said }}</p>
+    <p v-if="said" class="text-good" role="status">{{ said }}</p>
     <NButton type="primary" attr-type="submit" :disabled="busy || !ready">
       {{ button }} <kbd>{{ common.enter }}</kbd>
     </NButton>
@@ -54,8 +54,5 @@ form {
 }
 .big {
   font-size: 19px;
-}
-.ready {
-  color: var(--good);
 }
 </style>

@@ -77,7 +77,7 @@ const needsTag = computed(() => !!chosen.value?.module)
         <datalist id="replace-loose">
           <option v-for="one in chosen.loose" :key="one" :value="one" />
         </datalist>
-        <p v-if="!chosen.loose.length" class="bad">
+        <p v-if="!chosen.loose.length" class="text-stop">
           {{ texts.allAreInKits }}
         </p>
       </div>
@@ -90,9 +90,3 @@ const needsTag = computed(() => !!chosen.value?.module)
     <NButton v-if="done" type="primary" quaternary @click="undo">{{ texts.undoAsItWas(done) }}</NButton>
   </KitTagForm>
 </template>
-
-<style scoped>
-.bad {
-  color: var(--stop);
-}
-</style>

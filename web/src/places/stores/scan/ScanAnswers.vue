@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What came of the last scans: the newest large enough to be read from the hatch, the others below it.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { clockTime } from '@/shared/words'
 import { scanAnswers as texts } from '@texts/hatch'
 import type { Answer } from './use-scans'
@@ -10,23 +10,24 @@ const emit = defineEmits<{ undo: [answer: Answer]; look: [tag: string]; done: []
 </script>
 
 <template>
-  <ol :aria-label="texts.lastScans" aria-live="assertive">
+  <ol class="list-none m-0 p-0 grid grid-cols-1 gap-2" :aria-label="texts.lastScans" aria-live="assertive">
     <li
       v-for="(answer, index) in answers"
       :key="answer.id"
+      class="grid grid-cols-[auto_1fr_auto] gap-2.5 items-baseline py-2 px-3 border-l-4 border-l-line"
       :class="[answer.good ? 'good' : 'bad', { newest: index === 0 }]"
     >
-      <span class="sign" aria-hidden="true">{{ answer.good ? '✓' : '✕' }}</span>
+      <span class="sign font-bold" aria-hidden="true">{{ answer.good ? '✓' : '✕' }}</span>
       <div>
         <p>{{ answer.text }}</p>
-        <div v-if="answer.back" class="acts">
+        <NFlex v-if="answer.back" :wrap="false" size="small" class="acts -ml-2.5">
           <NButton type="primary" quaternary @click="emit('look', answer.back)">{{
             texts.lookThroughIt
           }}</NButton>
           <NButton type="primary" quaternary @click="emit('undo', answer)">{{
             texts.undoItStaysOut
           }}</NButton>
-        </div>
+        </NFlex>
       </div>
       <time class="soft">{{ clockTime(answer.at) }}</time>
     </li>
@@ -34,22 +35,6 @@ const emit = defineEmits<{ undo: [answer: Answer]; look: [tag: string]; done: []
 </template>
 
 <style scoped>
-ol {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 8px;
-}
-li {
-  display: grid;
-  grid-template-columns: auto 1fr auto;
-  gap: 10px;
-  align-items: baseline;
-  padding: 7px 12px;
-  border-left: 4px solid var(--line);
-}
 li.good {
   border-color: var(--good);
 }
@@ -71,9 +56,6 @@ li.newest.bad {
 .newest .sign {
   font-size: 26px;
 }
-.sign {
-  font-weight: 700;
-}
 .good .sign,
 .newest.good p {
   color: var(--good);
@@ -81,10 +63,5 @@ li.newest.bad {
 .bad .sign,
 .newest.bad p {
   color: var(--stop);
-}
-.acts {
-  display: flex;
-  gap: 6px;
-  margin-left: -10px;
 }
 </style>

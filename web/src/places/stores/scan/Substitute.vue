@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // A resistor given in place of the recipe's: the window of its job, and what lies in the drawers inside it.
-import { NButton } from 'naive-ui'
+import { NButton, NFlex } from 'naive-ui'
 import { computed, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import ChoiceField from '@/pieces/fields/ChoiceField.vue'
@@ -33,7 +33,7 @@ function take(offer: Schemas['OfferOut']) {
 </script>
 
 <template>
-  <div class="two">
+  <div class="grid grid-cols-[1fr_1fr] gap-3">
     <div>
       <label class="field-label" for="ref">{{ texts.whichResistor }}</label>
       <ChoiceField
@@ -49,7 +49,7 @@ function take(offer: Schemas['OfferOut']) {
       ><TextField v-model="value" placeholder="390" autocomplete="off" required figures
     /></FormField>
   </div>
-  <div v-if="chosen" class="advice">
+  <NFlex v-if="chosen" vertical size="small">
     <p>
       <Sentence
         :text="chosen.window ? texts.anythingInItsWindow(chosen.title) : texts.ofTheRecipe(chosen.title)"
@@ -62,35 +62,20 @@ function take(offer: Schemas['OfferOut']) {
         >
       </Sentence>
     </p>
-    <p v-if="chosen.offers.length" class="offers">
+    <p v-if="chosen.offers.length" class="offers grid grid-cols-[1fr_1fr] gap-1.5">
       <NButton v-for="offer in chosen.offers" :key="offer.said" class="whole" text @click="take(offer)">
-        <b class="v">{{ offer.said }}</b>
+        <b class="v text-ink text-lg">{{ offer.said }}</b>
         <span>{{ texts.drawerLeft(offer.drawers.join(', '), offer.count) }}</span>
       </NButton>
     </p>
     <p v-else class="soft">{{ texts.theDrawersHold }}</p>
-  </div>
+  </NFlex>
   <FormField id="why" :label="common.why"
     ><TextField v-model="reason" :placeholder="texts.reasonExample" required
   /></FormField>
 </template>
 
 <style scoped>
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-}
-.advice {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 8px;
-}
-.offers {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 6px;
-}
 .offers .n-button {
   display: grid;
   text-align: left;
@@ -100,9 +85,5 @@ function take(offer: Schemas['OfferOut']) {
   padding: 8px 11px;
   min-height: 44px;
   font-size: 13px;
-}
-.offers b {
-  color: var(--ink);
-  font-size: 16px;
 }
 </style>
