@@ -24,6 +24,20 @@ class DecisionsTest(BrowserCase):
         page.get_by_text("passed the wiring over a Stop").wait_for(state="detached")
         self.assertEqual(docket.stations.get(station="wiring").state, "asks")
 
+    def test_a_decision_is_undone_from_the_next_screen(self):
+        docket = self.docket(8)
+        page = self.page_for("ines.marlow", f"/dockets/{docket.pk}/program")
+        page.get_by_role("button", name="Pass the program").click()
+        page.get_by_text("passed the program at").wait_for()
+        page.keyboard.press("n")
+        notice = page.get_by_role("status").filter(has_text=f"{docket.pair}: you passed the program.")
+        notice.wait_for()
+        page.get_by_role("button", name="Undo").last.click()
+        notice.wait_for(state="detached")
+        page.goto(f"{self.live_server_url}/dockets/{docket.pk}/program")
+        page.get_by_role("button", name="Pass the program").wait_for()
+        self.assertEqual(docket.stations.get(station="program").state, "asks")
+
     def test_power_off_stands_on_every_tab_of_both_until_it_is_settled(self):
         docket = self.docket(8)
         member = docket.pair.members.earliest("id").user

@@ -1,13 +1,14 @@
 """Sessions: planned week by week, several exercises at once, seats, absences, and what is done on the day."""
 
 import io
-from datetime import date, timedelta
+from datetime import UTC, date, datetime, timedelta
 from zoneinfo import ZoneInfo
 
 from pypdf import PdfReader
 
 from tests.site.base import DemoCase
 from verifex.acts import clock
+from verifex.acts.models import Event
 from verifex.exercises.models import Exercise
 from verifex.people.models import Course, Pair, PairMember, User
 from verifex.plan.models import Session
@@ -276,3 +277,19 @@ class OnTheDayTest(DemoCase):
         User.objects.filter(username="ines.marlow").update(first_name="=cmd", last_name="x")
         table = self.instructor.get(f"/api/set-up/courses/{course}/events.csv").content.decode()
         self.assertIn("'=cmd x", table)
+
+    def test_the_event_log_of_some_days_is_by_the_clock_of_the_course(self):
+        course = self.session.section.course
+        Course.objects.filter(pk=course.pk).update(zone="Pacific/Auckland")
+        late = Event.objects.create(at=datetime(2026, 3, 1, 12, 30, tzinfo=UTC), verb="tested", subject=f"course:{course.pk}")
+        base = f"/api/set-up/courses/{course.pk}/events"
+
+        def on(first: str, last: str) -> list[int]:
+            found = self.instructor.ask(f"{base}?word=tested&first={first}&last={last}").json()
+            return [event["id"] for event in found["events"]]
+
+        self.assertEqual(on("2026-03-02", "2026-03-02"), [late.pk])
+        self.assertEqual(on("2026-03-01", "2026-03-01"), [])
+        self.assertEqual(on("0001-01-01", "9999-12-31"), [late.pk])
+        self.assertNotIn("tested", self.instructor.get(f"{base}.csv?last=2026-03-01").content.decode())
+        self.assertEqual(self.instructor.get(f"{base}?first=monday").status_code, 422)

@@ -1,6 +1,6 @@
 """Times by the clock of a course, wherever the server is."""
 
-from datetime import UTC, date, datetime, timedelta
+from datetime import UTC, date, datetime, time, timedelta
 from zoneinfo import ZoneInfo
 
 from verifex.acts import clock
@@ -11,6 +11,11 @@ FARTHEST_EAST = timedelta(hours=14)
 
 def local(at: datetime, course: Course) -> datetime:
     return at.astimezone(ZoneInfo(course.zone))
+
+
+def midnight(day: date, course: Course) -> datetime:
+    """When a day begins by the clock of a course."""
+    return datetime.combine(day, time.min, ZoneInfo(course.zone))
 
 
 def today(course: Course | None) -> date:

@@ -2,6 +2,8 @@
 
 import csv
 import io
+from dataclasses import dataclass
+from datetime import date, timedelta
 from typing import Any
 
 from django.db.models import Q, QuerySet
@@ -11,16 +13,28 @@ from verifex.acts.models import Event
 from verifex.dockets.models import Docket
 from verifex.people.access import sections_of
 from verifex.people.models import Course, Pair, Staff, Student, User
-from verifex.people.times import local
+from verifex.people.times import local, midnight
 from verifex.plan.models import Session
 from verifex.stores.models import Kit
 from verifex.tables.cells import safe
 
 MOST_IN_A_TABLE = 20_000
+#: Days beyond these leave nothing out, and their midnight may have no date elsewhere in the world.
+EARLIEST_DAY = date(1970, 1, 1)
+LATEST_DAY = date(9000, 1, 1)
 
 
-def events_of(user: User, course: Course, word: str) -> "QuerySet[Event]":
-    """The events of the user's own sections and of the course that hold every word, the newest first."""
+@dataclass(frozen=True)
+class EventSearch:
+    """Which events are wanted: every word, from the first day to the last one, both included, by the course's clock."""
+
+    word: str = ""
+    first: date | None = None
+    last: date | None = None
+
+
+def events_of(user: User, course: Course, search: EventSearch) -> "QuerySet[Event]":
+    """The events of the user's own sections and of the course that match a search, the newest first."""
     own = [section.pk for section in sections_of(user) if section.course_id == course.pk]
     sessions = Session.objects.filter(section__in=own).values_list("pk", flat=True)
     subjects = [
@@ -34,7 +48,11 @@ def events_of(user: User, course: Course, word: str) -> "QuerySet[Event]":
         *(f"kit:{tag}" for tag in Kit.objects.filter(exercise__course=course).values_list("tag", flat=True)),
     ]
     found = Event.objects.filter(Q(scope__in=[session_scope(pk) for pk in sessions]) | Q(subject__in=subjects))
-    for part in word.split()[:5]:
+    if search.first and search.first > EARLIEST_DAY:
+        found = found.filter(at__gte=midnight(search.first, course))
+    if search.last and search.last < LATEST_DAY:
+        found = found.filter(at__lt=midnight(search.last + timedelta(days=1), course))
+    for part in search.word.split()[:5]:
         who = Q(actor__first_name__icontains=part) | Q(actor__last_name__icontains=part)
         found = found.filter(who | Q(verb__icontains=part[:80]) | Q(subject__icontains=part[:60]))
     return found.select_related("actor").order_by("-id")
@@ -59,12 +77,12 @@ def events_json(rows: list[Event]) -> list[dict[str, Any]]:
     ]
 
 
-def events_csv(user: User, course: Course, word: str) -> str:
+def events_csv(user: User, course: Course, search: EventSearch) -> str:
     """The event log as CSV, safe to open in a spreadsheet."""
     out = io.StringIO()
     writer = csv.writer(out)
     writer.writerow([f"when ({course.zone})", "who", "what", "about"])
-    for row in events_json(list(events_of(user, course, word)[:MOST_IN_A_TABLE])):
+    for row in events_json(list(events_of(user, course, search)[:MOST_IN_A_TABLE])):
         cells = (f"{local(row['at'], course):%Y-%m-%d %H:%M:%S}", row["by"], row["what"], row["about"])
         writer.writerow([safe(cell) for cell in cells])
     return "\ufeff" + out.getvalue()

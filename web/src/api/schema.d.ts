@@ -12059,6 +12059,8 @@ export interface operations {
             query?: {
                 word?: string;
                 before?: number;
+                first?: string | null;
+                last?: string | null;
             };
             header?: never;
             path: {
@@ -12083,6 +12085,8 @@ export interface operations {
         parameters: {
             query?: {
                 word?: string;
+                first?: string | null;
+                last?: string | null;
             };
             header?: never;
             path: {

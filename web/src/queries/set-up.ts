@@ -75,15 +75,24 @@ export function useSessionPlan(session: Ref<number | null>) {
 }
 
 /** The event log of a course, 100 at a time, the newest first. */
-export function useEvents(course: Ref<number | null>, word: Ref<string>, before: Ref<number | null>) {
+export function useEvents(
+  course: Ref<number | null>,
+  search: Ref<{ word: string; first: string; last: string }>,
+  before: Ref<number | null>,
+) {
   return useQuery({
-    queryKey: ['events', course, word, before],
+    queryKey: ['events', course, search, before],
     queryFn: () =>
       ask(
         client.GET('/api/set-up/courses/{course_id}/events', {
           params: {
             path: { course_id: course.value ?? 0 },
-            query: { word: word.value, before: before.value ?? 0 },
+            query: {
+              word: search.value.word,
+              before: before.value ?? 0,
+              first: search.value.first || undefined,
+              last: search.value.last || undefined,
+            },
           },
         }),
       ),

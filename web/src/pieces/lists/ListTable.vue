@@ -92,7 +92,7 @@ const plain = (row: Row, key: string) => (row as Record<string, unknown>)[key]
 
 <template>
   <NFlex vertical :size="4">
-    <ColumnChoice v-if="optional.length" v-model="visible" class="justify-self-end" :columns="optional" />
+    <ColumnChoice v-if="optional.length" v-model="visible" class="self-end" :columns="optional" />
     <div class="wrap">
       <NTable :bordered="false" size="small" class="middle">
         <caption class="visually-hidden">

@@ -13,11 +13,11 @@ function make(id: Ref<number>) {
   const query = useDocketQuery(id)
   const docket = query.data
 
-  async function refresh() {
+  async function refresh(of = id.value) {
     await Promise.all([
-      queries.invalidateQueries({ queryKey: ['docket', id.value] }),
-      queries.invalidateQueries({ queryKey: ['sheets', id.value] }),
-      queries.invalidateQueries({ queryKey: ['docket-marks', id.value] }),
+      queries.invalidateQueries({ queryKey: ['docket', of] }),
+      queries.invalidateQueries({ queryKey: ['sheets', of] }),
+      queries.invalidateQueries({ queryKey: ['docket-marks', of] }),
       queries.invalidateQueries({ queryKey: ['floor'] }),
     ])
   }
@@ -44,6 +44,14 @@ function make(id: Ref<number>) {
   }
   const basedOn = () => docket.value?.revision
   const params = () => ({ params: { path: path.value } })
+  /** The undo of this docket's last decision, which stays this docket's when another one is opened. */
+  function undoing() {
+    const [of, path, body] = [id.value, params(), { based_on: basedOn() }]
+    return async () => {
+      await ask(client.POST('/api/dockets/{docket_id}/undo', { ...path, body }))
+      await refresh(of)
+    }
+  }
 
   return {
     id,
@@ -63,10 +71,8 @@ function make(id: Ref<number>) {
         ),
       ),
     /** Undo the last decision, while it is fresh. */
-    undo: () =>
-      decide(() =>
-        ask(client.POST('/api/dockets/{docket_id}/undo', { ...params(), body: { based_on: basedOn() } })),
-      ),
+    undo: () => decide(undoing()),
+    undoing,
     /** Whether this act is possible for the reader now, as the server says. */
     may: (act: string, station: string) =>
       !!docket.value?.acts.some((a) => a.act === act && a.station === station),

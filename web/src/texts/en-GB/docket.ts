@@ -41,6 +41,7 @@ export const docket = {
   thisDocketCannot: 'This docket cannot be shown',
   theDocket: 'the docket',
   backToTheFloor: 'Back to the Floor',
+  youDecided: (pair: Value, decided: Value) => `${pair}: you ${decided}.`,
   version: (title: Value, version: Value) => `${title}, version ${version}`,
   kit: (tag: Value) => `· kit ${tag}`,
   whatYouSeeIsFrom: (at: Value) => `What you see is from ${at}.`,

@@ -131,7 +131,6 @@ export const notLoaded = {
 
 export const notices = {
   loadAgain: 'Load again',
-  close: 'Close',
 }
 
 export const sessionClock = {

@@ -48,6 +48,9 @@ export const recordsPart = {
   about: 'About',
   nothingLikeThatWasDone: 'Nothing like that was done.',
   nothingWasDone: 'Nothing was done yet.',
+  fromDay: 'from',
+  toDay: 'to',
+  allEvents: 'All events',
   theNewest: 'The newest',
   olderOnes: 'Older ones',
 }

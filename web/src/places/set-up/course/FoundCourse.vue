@@ -6,6 +6,7 @@ import { useRouter } from 'vue-router'
 import { ApiError, ask, client } from '@/api/client'
 import FileField from '@/pieces/fields/FileField.vue'
 import FormField from '@/pieces/fields/FormField.vue'
+import SuggestField from '@/pieces/fields/SuggestField.vue'
 import TextField from '@/pieces/fields/TextField.vue'
 import ErrorNote from '@/pieces/states/ErrorNote.vue'
 import { useAct } from '@/shared/act'
@@ -59,11 +60,9 @@ async function found() {
     <FormField id="title" :label="texts.whatTheCourseIsCalled"
       ><TextField v-model="title" maxlength="120" required :placeholder="texts.courseExample"
     /></FormField>
-    <div>
-      <label class="field-label" for="zone">{{ texts.timeZoneOfItsClock }}</label>
-      <TextField id="zone" v-model="zone" list="zones" required autocomplete="off" />
-      <datalist id="zones"><option v-for="one in zones" :key="one" :value="one" /></datalist>
-    </div>
+    <FormField id="zone" :label="texts.timeZoneOfItsClock"
+      ><SuggestField v-model="zone" :offers="zones" required
+    /></FormField>
     <FormField id="sections" :label="texts.sectionsIfThereAreSeveral"
       ><TextField v-model="sections" :placeholder="texts.sectionsExample" autocomplete="off" />
       <p class="soft">{{ texts.separatedByCommas }}</p></FormField

@@ -1,10 +1,14 @@
 <script setup lang="ts">
 // Copies of the data and the event log: who did what, found by a word, saved as a table.
-import { NButton, NFlex, NTable } from 'naive-ui'
-import { computed, ref } from 'vue'
-import { ask, client } from '@/api/client'
+import { NButton, NFlex } from 'naive-ui'
+import { computed, ref, watch } from 'vue'
+import { ask, client, type Schemas } from '@/api/client'
+import DateField from '@/pieces/fields/DateField.vue'
+import FormField from '@/pieces/fields/FormField.vue'
 import TextField from '@/pieces/fields/TextField.vue'
+import ListTable, { type ListColumn } from '@/pieces/lists/ListTable.vue'
 import Asked from '@/pieces/states/Asked.vue'
+import EmptyNote from '@/pieces/states/EmptyNote.vue'
 import ErrorNote from '@/pieces/states/ErrorNote.vue'
 import { useEvents } from '@/queries/set-up'
 import { useAct } from '@/shared/act'
@@ -16,13 +20,22 @@ import { type Course, STALE, useSetUp } from '../use-set-up'
 
 const props = defineProps<{ course: Course }>()
 const { id } = useSetUp()
-const word = ref('')
+const search = ref({ word: '', first: '', last: '' })
 const before = ref<number | null>(null)
-const events = useEvents(id, word, before)
+// Another search begins with its newest event.
+watch(search, () => (before.value = null), { deep: true })
+const events = useEvents(id, search, before)
 const { busy, error, said, run } = useAct(STALE)
+const searched = computed(() => Object.entries(search.value).filter(([, value]) => value))
 const csv = computed(
-  () => `/api/set-up/courses/${props.course.id}/events.csv?word=${encodeURIComponent(word.value)}`,
+  () => `/api/set-up/courses/${props.course.id}/events.csv?${new URLSearchParams(searched.value)}`,
 )
+const columns: ListColumn<Schemas['EventOut']>[] = [
+  { key: 'at', title: texts.when },
+  { key: 'by', title: texts.who, mayHide: true },
+  { key: 'what', title: common.what },
+  { key: 'about', title: texts.about, mayHide: true },
+]
 const out = computed(() => `/api/set-up/courses/${props.course.id}/export.zip`)
 const copy = () => run(() => ask(client.POST('/api/set-up/backup')))
 </script>
@@ -48,47 +61,44 @@ const copy = () => run(() => ask(client.POST('/api/set-up/backup')))
     </NFlex>
     <ErrorNote :error="error" />
   </section>
-  <div class="find flex flex-wrap gap-2 items-center">
+  <NFlex align="end" class="find">
     <TextField
-      v-model="word"
+      v-model="search.word"
       type="search"
       :placeholder="texts.findANameAKit"
       :aria-label="texts.findInTheEvent"
-      @input="before = null"
     />
+    <FormField beside :label="texts.fromDay"><DateField v-model="search.first" /></FormField>
+    <FormField beside :label="texts.toDay"><DateField v-model="search.last" /></FormField>
     <NButton tag="a" type="primary" ghost :href="csv" download>{{ texts.saveAsCsv }}</NButton>
-  </div>
+  </NFlex>
   <Asked v-slot="{ data }" shape="table" :query="events" :what="texts.theEventLog">
-    <div class="wrap">
-      <NTable :bordered="false" size="small">
-        <caption class="visually-hidden">
-          {{
-            texts.eventLog
-          }}
-        </caption>
-        <thead>
-          <tr>
-            <th>{{ texts.when }}</th>
-            <th>{{ texts.who }}</th>
-            <th>{{ common.what }}</th>
-            <th>{{ texts.about }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="event in data.events" :key="event.id">
-            <td class="whitespace-nowrap">
-              {{ dayOf(event.at, course.zone) }} {{ clockTime(event.at, course.zone) }}
-            </td>
-            <td>{{ event.by }}</td>
-            <td>{{ event.what }}</td>
-            <td class="soft">{{ event.about }}</td>
-          </tr>
-        </tbody>
-      </NTable>
-    </div>
-    <p v-if="!data.events.length" class="soft">
-      {{ word ? texts.nothingLikeThatWasDone : texts.nothingWasDone }}
-    </p>
+    <ListTable
+      v-if="data.events.length"
+      name="events"
+      :rows="data.events"
+      :columns="columns"
+      :row-key="(event) => event.id"
+      :caption="texts.eventLog"
+    >
+      <template #at="{ row }"
+        ><span class="whitespace-nowrap"
+          >{{ dayOf(row.at, course.zone) }} {{ clockTime(row.at, course.zone) }}</span
+        ></template
+      >
+      <template #about="{ row }"
+        ><span class="soft">{{ row.about }}</span></template
+      >
+    </ListTable>
+    <EmptyNote v-else :title="searched.length ? texts.nothingLikeThatWasDone : texts.nothingWasDone">
+      <NButton
+        v-if="searched.length"
+        type="primary"
+        ghost
+        @click="search = { word: '', first: '', last: '' }"
+        >{{ texts.allEvents }}</NButton
+      >
+    </EmptyNote>
     <NFlex align="center" size="small" class="acts">
       <NButton v-if="before" type="primary" quaternary @click="before = null">{{ texts.theNewest }}</NButton>
       <NButton v-if="data.more" type="primary" quaternary @click="before = data.events.at(-1)!.id">

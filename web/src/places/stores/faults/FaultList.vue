@@ -1,8 +1,9 @@
 <script setup lang="ts">
 // What is wrong now, the oldest first; below it what became of the others.
-import { NButton, NFlex, NForm, NTable } from 'naive-ui'
+import { NButton, NFlex, NForm } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
+import ListTable, { type ListColumn } from '@/pieces/lists/ListTable.vue'
 import TextField from '@/pieces/fields/TextField.vue'
 import Asked from '@/pieces/states/Asked.vue'
 import EmptyNote from '@/pieces/states/EmptyNote.vue'
@@ -40,6 +41,12 @@ async function close() {
 const addPicture = (fault: Fault, picture: File) => run(() => sendPicture(fault.id, picture))
 const where = (fault: Fault) => [fault.kit, fault.ref].filter(Boolean).join(' ')
 const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times)
+const columns: ListColumn<Fault>[] = [
+  { key: 'title', title: common.what, by: (fault) => fault.title },
+  { key: 'what', title: texts.fault, by: (fault) => fault.what },
+  { key: 'state', title: texts.cameTo, by: (fault) => faultStates[fault.state] ?? fault.state },
+  { key: 'closed_at', title: texts.on, by: (fault) => fault.closed_at ?? null },
+]
 </script>
 
 <template>
@@ -117,36 +124,31 @@ const again = (fault: Fault) => (fault.times === 'first time' ? '' : fault.times
       </ul>
       <template v-if="closed.length">
         <h2 class="mt-5.5 mb-2.5">{{ texts.closed }}</h2>
-        <div class="sheet wrap overflow-auto">
-          <NTable :bordered="false" size="small">
-            <thead>
-              <tr>
-                <th>{{ common.what }}</th>
-                <th>{{ texts.fault }}</th>
-                <th>{{ texts.cameTo }}</th>
-                <th>{{ texts.on }}</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="fault in closed" :key="fault.id">
-                <td>
-                  {{ fault.title }} <span class="v soft">{{ where(fault) }}</span>
-                </td>
-                <td>
-                  {{ fault.what }} <span class="text-stop font-semibold ml-1.5">{{ again(fault) }}</span>
-                </td>
-                <td>
-                  <b :class="fault.state === 'well' ? 'good' : 'soft'">{{ faultStates[fault.state] }}</b><span
-                    v-if="fault.note"
-                    class="soft"
-                    >, {{ fault.note }}</span
-                  >
-                </td>
-                <td class="soft whitespace-nowrap">{{ dayOf(fault.closed_at!) }}</td>
-              </tr>
-            </tbody>
-          </NTable>
-        </div>
+        <ListTable
+          class="sheet"
+          name="closed-faults"
+          :rows="closed"
+          :columns="columns"
+          :row-key="(fault) => fault.id"
+          :caption="texts.closed"
+        >
+          <template #title="{ row }">
+            {{ row.title }} <span class="v soft">{{ where(row) }}</span>
+          </template>
+          <template #what="{ row }">
+            {{ row.what }} <span class="text-stop font-semibold ml-1.5">{{ again(row) }}</span>
+          </template>
+          <template #state="{ row }">
+            <b :class="row.state === 'well' ? 'good' : 'soft'">{{ faultStates[row.state] }}</b><span
+              v-if="row.note"
+              class="soft"
+              >, {{ row.note }}</span
+            >
+          </template>
+          <template #closed_at="{ row }"
+            ><span class="soft whitespace-nowrap">{{ dayOf(row.closed_at!) }}</span></template
+          >
+        </ListTable>
       </template>
     </Asked>
   </section>

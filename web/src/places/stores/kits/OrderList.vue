@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // What to order by when: from how fast it is used, what the coming sessions lack, and how long the supplier takes.
-import { NTable } from 'naive-ui'
+import type { Schemas } from '@/api/client'
+import ListTable, { type ListColumn } from '@/pieces/lists/ListTable.vue'
 import Asked from '@/pieces/states/Asked.vue'
 import { useOrders } from '@/queries/stores'
 import { dayOf } from '@/shared/words'
@@ -8,6 +9,14 @@ import { common } from '@texts/common'
 import { orderList as texts } from '@texts/stores'
 
 const orders = useOrders()
+const columns: ListColumn<Schemas['OrderOut']>[] = [
+  { key: 'title', title: common.what, by: (row) => row.title },
+  { key: 'count', title: common.howMany, by: (row) => row.count, isNumber: true },
+  // What is wanted at once comes before every day.
+  { key: 'by', title: texts.orderBy, by: (row) => row.by ?? '0' },
+  { key: 'supplier', title: common.from, by: (row) => row.supplier },
+  { key: 'because', title: common.why, mayHide: true },
+]
 </script>
 
 <template>
@@ -18,34 +27,30 @@ const orders = useOrders()
     </header>
     <Asked v-slot="{ data }" :query="orders" :what="texts.theOrders">
       <p v-if="!data.length" class="soft">{{ texts.nothingEverySmallest }}</p>
-      <div v-else class="sheet wrap overflow-auto">
-        <NTable :bordered="false" size="small">
-          <thead>
-            <tr>
-              <th>{{ common.what }}</th>
-              <th class="num">{{ common.howMany }}</th>
-              <th>{{ texts.orderBy }}</th>
-              <th>{{ common.from }}</th>
-              <th>{{ common.why }}</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="row in data" :key="row.title">
-              <td>
-                <b>{{ row.title }}</b>
-              </td>
-              <td class="num v">{{ row.count }}</td>
-              <td class="by whitespace-nowrap" :class="{ bad: !row.by }">
-                {{ row.by ? dayOf(row.by) : texts.atOnce }}
-              </td>
-              <td>
-                {{ row.supplier }} <span class="soft">{{ texts.days(row.lead_days) }}</span>
-              </td>
-              <td class="soft">{{ row.because }}</td>
-            </tr>
-          </tbody>
-        </NTable>
-      </div>
+      <ListTable
+        v-else
+        class="sheet"
+        name="orders"
+        :rows="data"
+        :columns="columns"
+        :row-key="(row) => row.title"
+        :caption="texts.toOrder"
+      >
+        <template #title="{ row }"
+          ><b>{{ row.title }}</b></template
+        >
+        <template #by="{ row }"
+          ><span class="whitespace-nowrap" :class="{ bad: !row.by }">{{
+            row.by ? dayOf(row.by) : texts.atOnce
+          }}</span></template
+        >
+        <template #supplier="{ row }">
+          {{ row.supplier }} <span class="soft">{{ texts.days(row.lead_days) }}</span>
+        </template>
+        <template #because="{ row }"
+          ><span class="soft">{{ row.because }}</span></template
+        >
+      </ListTable>
     </Asked>
   </section>
 </template>

@@ -5,6 +5,7 @@ import { computed, ref, watch } from 'vue'
 import { ask, client } from '@/api/client'
 import ChoiceField from '@/pieces/fields/ChoiceField.vue'
 import FormField from '@/pieces/fields/FormField.vue'
+import SuggestField from '@/pieces/fields/SuggestField.vue'
 import TextField from '@/pieces/fields/TextField.vue'
 import ErrorNote from '@/pieces/states/ErrorNote.vue'
 import { STORES_STALE, usePlaces } from '@/queries/stores'
@@ -65,18 +66,13 @@ const needsTag = computed(() => !!chosen.value?.module)
           "
       /></FormField>
       <div v-if="chosen && (needsTag || chosen.loose.length)">
-        <label class="field-label" for="replace-given">{{ texts.tag }}</label>
-        <TextField
-          id="replace-given"
-          v-model="given"
-          list="replace-loose"
-          autocomplete="off"
-          :placeholder="chosen.loose[0] ?? texts.noOtherOneIsFree"
-          figures
-        />
-        <datalist id="replace-loose">
-          <option v-for="one in chosen.loose" :key="one" :value="one" />
-        </datalist>
+        <FormField id="replace-given" :label="texts.tag"
+          ><SuggestField
+            v-model="given"
+            :offers="chosen.loose"
+            :placeholder="chosen.loose[0] ?? texts.noOtherOneIsFree"
+            figures
+        /></FormField>
         <p v-if="!chosen.loose.length" class="text-stop">
           {{ texts.allAreInKits }}
         </p>
