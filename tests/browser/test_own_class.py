@@ -153,7 +153,7 @@ class OwnClassTest(BrowserCase):
         page.get_by_role("link", name="Copies and event log").click()
         expect(page.get_by_role("cell", name="founded a course")).to_be_visible()
         self.shot(page, "records")
-        page.get_by_label("to", exact=True).fill("01/09/2020")
+        page.get_by_label("To", exact=True).fill("01/09/2020")
         page.keyboard.press("Enter")
         expect(page.get_by_text("Nothing like that was done.")).to_be_visible()
         page.get_by_role("button", name="All events").click()

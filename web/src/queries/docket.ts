@@ -1,10 +1,17 @@
 // One docket for staff, and what is asked for besides when a part of it is looked at.
 import { useQuery } from '@tanstack/vue-query'
-import type { Ref } from 'vue'
+import { ref, type Ref } from 'vue'
 import { ask, client } from '@/api/client'
 import { soonWhileJudged } from '@/shared/polling'
 
 const at = (docket: Ref<number>) => ({ params: { path: { docket_id: docket.value } } })
+
+/** One docket, asked for once, however old the one at hand is. */
+export const docketQuery = (docket: number) => ({
+  queryKey: ['docket', docket],
+  queryFn: () => ask(client.GET('/api/dockets/{docket_id}', at(ref(docket)))),
+  staleTime: 0,
+})
 
 export function useDocketQuery(docket: Ref<number>) {
   return useQuery({

@@ -6,11 +6,8 @@ import ErrorNote from '@/pieces/states/ErrorNote.vue'
 import StationNav from '@/pieces/stations/StationNav.vue'
 import { useFloor } from '@/queries/floor'
 import { useKeys } from '@/shared/keys'
-import { useMe } from '@/shared/me'
-import { notify } from '@/shared/notices'
 import { clockTime, STATIONS, type StationName } from '@/shared/words'
 import { docket as texts } from '@texts/docket'
-import { decidedWords } from '@texts/words'
 import DocketBanners from './DocketBanners.vue'
 import { provideDocket } from './use-docket'
 import { lazy, loadSoon } from '@/pieces/lazy'
@@ -33,17 +30,10 @@ const WiringStation = lazy(STATION_PARTS.WiringStation)
 const route = useRoute()
 const router = useRouter()
 const id = computed(() => Number(route.params.id))
-const { docket, query, refused, undo, undoing } = provideDocket(id)
-const { data: me } = useMe()
-/** A decision of one's own that is still fresh can be undone from the next screen as well. */
-function offerUndo() {
-  const decided = docket.value?.undo
-  if (!decided || decided.by !== me.value?.name) return
-  notify(texts.youDecided(docket.value!.pair, decidedWords(decided)), { undo: undoing() })
-}
-onBeforeRouteLeave(offerUndo)
+const { docket, query, refused, undo, offerUndo } = provideDocket(id)
+onBeforeRouteLeave(() => void offerUndo())
 onBeforeRouteUpdate((to) => {
-  if (to.params.id !== route.params.id) offerUndo()
+  if (to.params.id !== route.params.id) void offerUndo()
 })
 
 const station = computed<StationName>(() => {

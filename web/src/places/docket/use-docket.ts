@@ -2,7 +2,10 @@
 import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { computed, type InjectionKey, inject, provide, type Ref, ref } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
-import { useDocketQuery } from '@/queries/docket'
+import { docketQuery, useDocketQuery } from '@/queries/docket'
+import { notify } from '@/shared/notices'
+import { useDocket as texts } from '@texts/docket'
+import { decidedWords } from '@texts/words'
 
 export type Docket = Schemas['DocketOut']
 
@@ -44,13 +47,30 @@ function make(id: Ref<number>) {
   }
   const basedOn = () => docket.value?.revision
   const params = () => ({ params: { path: path.value } })
-  /** The undo of this docket's last decision, which stays this docket's when another one is opened. */
-  function undoing() {
-    const [of, path, body] = [id.value, params(), { based_on: basedOn() }]
-    return async () => {
-      await ask(client.POST('/api/dockets/{docket_id}/undo', { ...path, body }))
-      await refresh(of)
-    }
+  /** What was decided here, to be undone from the next screen: by docket, until it has answered. */
+  const decided = new Map<number, Promise<boolean>>()
+  function decision(call: () => Promise<unknown>): Promise<boolean> {
+    const answer = decide(call)
+    decided.set(id.value, answer)
+    return answer
+  }
+  async function undoOf(docketId: number, revision: number | undefined) {
+    const path = { docket_id: docketId }
+    await ask(
+      client.POST('/api/dockets/{docket_id}/undo', { params: { path }, body: { based_on: revision } }),
+    )
+    await refresh(docketId)
+  }
+  /** On leaving this docket: a decision made here can be undone from the next screen as well, while it is fresh. */
+  async function offerUndo() {
+    const left = id.value
+    const answer = decided.get(left)
+    decided.delete(left)
+    if (!(await answer)) return
+    const fresh = await queries.fetchQuery(docketQuery(left))
+    if (!fresh.undo) return
+    const words = texts.youDecided(fresh.pair, decidedWords(fresh.undo))
+    notify(words, { undo: () => undoOf(left, fresh.revision) })
   }
 
   return {
@@ -62,7 +82,7 @@ function make(id: Ref<number>) {
     refresh,
     /** Passing with a Stop open is an overrule and needs its reason. */
     pass: (station: string, overruleReason = '') =>
-      decide(() =>
+      decision(() =>
         ask(
           client.POST('/api/dockets/{docket_id}/pass', {
             ...params(),
@@ -71,13 +91,16 @@ function make(id: Ref<number>) {
         ),
       ),
     /** Undo the last decision, while it is fresh. */
-    undo: () => decide(undoing()),
-    undoing,
+    undo: () => {
+      decided.delete(id.value)
+      return decide(() => undoOf(id.value, basedOn()))
+    },
+    offerUndo,
     /** Whether this act is possible for the reader now, as the server says. */
     may: (act: string, station: string) =>
       !!docket.value?.acts.some((a) => a.act === act && a.station === station),
     sendBack: (station: string, reason = '') =>
-      decide(() =>
+      decision(() =>
         ask(
           client.POST('/api/dockets/{docket_id}/send-back', {
             ...params(),
@@ -86,7 +109,7 @@ function make(id: Ref<number>) {
         ),
       ),
     reopen: (station: string, reason: string) =>
-      decide(() =>
+      decision(() =>
         ask(
           client.POST('/api/dockets/{docket_id}/reopen', {
             ...params(),
@@ -95,7 +118,7 @@ function make(id: Ref<number>) {
         ),
       ),
     clear: (wiringAttempt: number, compared: boolean, overruleReason: string) =>
-      decide(() =>
+      decision(() =>
         ask(
           client.POST('/api/dockets/{docket_id}/clear', {
             ...params(),

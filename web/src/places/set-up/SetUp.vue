@@ -6,13 +6,13 @@ import Asked from '@/pieces/states/Asked.vue'
 import { useMe } from '@/shared/me'
 import { setUp as texts } from '@texts/set-up'
 import { setUpParts } from '@texts/words'
-import FoundCourse from './course/FoundCourse.vue'
 import StepRail from './StepRail.vue'
 import { type Part, provideSetUp } from './use-set-up'
 import { lazy } from '@/pieces/lazy'
 
 const CoursePart = lazy(() => import('./course/CoursePart.vue'))
 const ExercisePart = lazy(() => import('./course/ExercisePart.vue'))
+const FoundCourse = lazy(() => import('./course/FoundCourse.vue'))
 const KitsPart = lazy(() => import('./course/KitsPart.vue'))
 const PairsPart = lazy(() => import('./pairs/PairsPart.vue'))
 const PeoplePart = lazy(() => import('./people/PeoplePart.vue'))

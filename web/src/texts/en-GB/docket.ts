@@ -41,7 +41,6 @@ export const docket = {
   thisDocketCannot: 'This docket cannot be shown',
   theDocket: 'the docket',
   backToTheFloor: 'Back to the Floor',
-  youDecided: (pair: Value, decided: Value) => `${pair}: you ${decided}.`,
   version: (title: Value, version: Value) => `${title}, version ${version}`,
   kit: (tag: Value) => `· kit ${tag}`,
   whatYouSeeIsFrom: (at: Value) => `What you see is from ${at}.`,
@@ -51,6 +50,10 @@ export const docket = {
   toBackToTheFloor: 'back to the Floor',
   nextStation: 'next station',
   stationBefore: 'station before',
+}
+
+export const useDocket = {
+  youDecided: (pair: Value, decided: Value) => `${pair}: you ${decided}.`,
 }
 
 export const docketBanners = {

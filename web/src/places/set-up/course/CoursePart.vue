@@ -5,17 +5,20 @@ import { computed, reactive, ref } from 'vue'
 import { ask, client } from '@/api/client'
 import DateField from '@/pieces/fields/DateField.vue'
 import FormField from '@/pieces/fields/FormField.vue'
+import SuggestField from '@/pieces/fields/SuggestField.vue'
 import TextField from '@/pieces/fields/TextField.vue'
 import Dialog from '@/pieces/dialog/Dialog.vue'
 import ErrorNote from '@/pieces/states/ErrorNote.vue'
+import { lazy } from '@/pieces/lazy'
 import { useAct } from '@/shared/act'
 import { common } from '@texts/common'
 import { coursePart as texts } from '@texts/set-up'
-import FoundCourse from './FoundCourse.vue'
 import PartHead from '../PartHead.vue'
 import SectionStaff from '@/places/set-up/people/SectionStaff.vue'
 import { type Course, STALE, useSetUp } from '../use-set-up'
 
+const zones = Intl.supportedValuesOf('timeZone')
+const FoundCourse = lazy(() => import('./FoundCourse.vue'))
 const props = defineProps<{ course: Course }>()
 const form = reactive({
   title: props.course.title,
@@ -86,7 +89,9 @@ function close(closed: boolean) {
     <FormField class="col-span-full" :label="texts.title"
       ><TextField v-model="form.title" maxlength="120" required
     /></FormField>
-    <FormField :label="texts.timeZone"><TextField v-model="form.zone" required /></FormField>
+    <FormField :label="texts.timeZone"
+      ><SuggestField v-model="form.zone" :offers="zones" required
+    /></FormField>
     <FormField :label="texts.termBegins"><DateField v-model="form.starts_on" /></FormField>
     <FormField :label="texts.termEnds"><DateField v-model="form.ends_on" /></FormField>
     <FormField class="col-span-full"

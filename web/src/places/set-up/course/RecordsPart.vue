@@ -68,8 +68,8 @@ const copy = () => run(() => ask(client.POST('/api/set-up/backup')))
       :placeholder="texts.findANameAKit"
       :aria-label="texts.findInTheEvent"
     />
-    <FormField beside :label="texts.fromDay"><DateField v-model="search.first" /></FormField>
-    <FormField beside :label="texts.toDay"><DateField v-model="search.last" /></FormField>
+    <FormField :label="texts.fromDay"><DateField v-model="search.first" /></FormField>
+    <FormField :label="texts.toDay"><DateField v-model="search.last" /></FormField>
     <NButton tag="a" type="primary" ghost :href="csv" download>{{ texts.saveAsCsv }}</NButton>
   </NFlex>
   <Asked v-slot="{ data }" shape="table" :query="events" :what="texts.theEventLog">
