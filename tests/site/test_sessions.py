@@ -281,7 +281,9 @@ class OnTheDayTest(DemoCase):
     def test_the_event_log_of_some_days_is_by_the_clock_of_the_course(self):
         course = self.session.section.course
         Course.objects.filter(pk=course.pk).update(zone="Pacific/Auckland")
-        late = Event.objects.create(at=datetime(2026, 3, 1, 12, 30, tzinfo=UTC), verb="tested", subject=f"course:{course.pk}")
+        late = Event.objects.create(
+            at=datetime(2026, 3, 1, 12, 30, tzinfo=UTC), verb="tested", subject=f"course:{course.pk}"
+        )
         base = f"/api/set-up/courses/{course.pk}/events"
 
         def on(first: str, last: str) -> list[int]:

@@ -42,7 +42,7 @@ function evidence(finding: Finding): string {
         :class="[finding.severity, { open: index === chosen }]"
       >
         <NButton text class="whole head" :aria-expanded="index === chosen" @click="chosen = index">
-          <SeverityTag :severity="finding.severity" />
+          <SeverityTag class="justify-self-start" :severity="finding.severity" />
           <span class="seen">{{ finding.seen }}</span>
           <span class="v where text-soft">{{ evidence(finding) }}</span>
         </NButton>

@@ -112,9 +112,12 @@ const copy = () => run(() => ask(client.POST('/api/set-up/backup')))
 .old {
   color: var(--fix);
 }
-.find .n-input {
-  flex: 1;
+.find > .n-input {
+  flex: 1 1 240px;
   max-width: 420px;
+}
+.find .n-form-item {
+  width: 150px;
 }
 .good {
   color: var(--good);
