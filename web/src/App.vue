@@ -36,12 +36,12 @@ const elsewhere = computed(() => route.meta.staff && me.value?.kind === 'pair')
     :date-locale="FIELD_DATES"
     class="app"
   >
-    <a class="skip absolute -left-250" href="#main">{{ texts.toTheContent }}</a>
+    <a class="skip absolute -left-250" href="#main">{{ texts.skipToContent }}</a>
     <TopBar v-if="!bare" />
     <Invitations />
     <main id="main" tabindex="-1">
-      <EmptyNote v-if="elsewhere" :title="texts.thisPlaceIsForStaff" :text="texts.whatIsYours">
-        <LinkButton to="/my-bench">{{ texts.toMyBench }}</LinkButton>
+      <EmptyNote v-if="elsewhere" :title="texts.forStaffOnly" :text="texts.whatIsYours">
+        <LinkButton to="/my-bench">{{ texts.myBenchLink }}</LinkButton>
       </EmptyNote>
       <RouterView v-else />
     </main>

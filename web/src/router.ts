@@ -52,7 +52,7 @@ router.afterEach((to, from) => {
 
 // A place is loaded when it is first gone to: without a connection, or after an update, it cannot be.
 router.onError((_, to) => {
-  notify(texts.theWay(to.path), {
+  notify(texts.placeNotLoaded(to.path), {
     reload: true,
   })
 })

@@ -38,6 +38,12 @@ describe('texts', () => {
     },
   )
 
+  it.each(exported)('$file: $name are named by meaning, not by their first words', ({ keys }) => {
+    const words = (key: string) => key.match(/[A-Z]?[a-z]+|[A-Z]|\d+/g)!.length
+    const sentence = /^(n\d|a|an|it|is|of|and|that|the|there|this|to)([A-Z]|$)/
+    expect(keys.filter((key) => words(key) > 4 || sentence.test(key))).toEqual([])
+  })
+
   it.each(exported)('$file: $name are all shown somewhere', ({ file, name, keys }) => {
     const users = usersOf(file, name)
     const unused = keys.filter((key) => !users.some((user) => user.source.includes(`${user.as}.${key}`)))

@@ -45,7 +45,7 @@ export class ApiError extends Error {
   }
 }
 
-const LOST = texts.theConnectionIsLost
+const LOST = texts.connectionLost
 
 /** The data of a call, or an ApiError that can be shown as it is. */
 export async function ask<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
@@ -57,6 +57,6 @@ export async function ask<T>(call: Promise<{ data?: T; error?: unknown; response
   }
   if (result.response.ok && result.data !== undefined) return result.data
   const error = result.error as Partial<ErrorOut> | undefined
-  const message = error?.message ?? texts.theServerCouldNotDo
+  const message = error?.message ?? texts.serverFailed
   throw new ApiError(message, result.response.status, error?.problems ?? [], error?.changes ?? [])
 }

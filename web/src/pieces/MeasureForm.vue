@@ -26,14 +26,14 @@ async function keep() {
   const value = typedValue(typed.value, props.unit)
   wrong.value = ''
   if (value === null) {
-    wrong.value = texts.isNoNumberOneSuch(typed.value)
+    wrong.value = texts.noNumber(typed.value)
     return
   }
   try {
     await props.save(props.name, value, texts.benchMeter)
     typed.value = ''
   } catch (error) {
-    wrong.value = error instanceof ApiError ? error.message : texts.itCouldNotBeKept
+    wrong.value = error instanceof ApiError ? error.message : texts.saveFailed
   }
 }
 </script>

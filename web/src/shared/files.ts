@@ -18,18 +18,18 @@ export async function saveFile(path: string, name: string): Promise<{ message: s
   try {
     answer = await fetch(path, { method: 'POST', headers: { 'X-CSRFToken': token } })
   } catch {
-    throw new ApiError(texts.theConnectionIsLost, 0)
+    throw new ApiError(texts.connectionLost, 0)
   }
   if (!answer.ok) {
     const said = (await answer.json().catch(() => null)) as ErrorOut | null
-    throw new ApiError(said?.message ?? texts.theServerCouldNotDo, answer.status)
+    throw new ApiError(said?.message ?? texts.serverFailed, answer.status)
   }
   const link = document.createElement('a')
   link.href = URL.createObjectURL(await answer.blob())
   link.download = name
   link.click()
   setTimeout(() => URL.revokeObjectURL(link.href), 10_000)
-  return { message: texts.isSaved(name) }
+  return { message: texts.saved(name) }
 }
 
 /** A text file's text: UTF-8, UTF-16 as some consoles save it, or the one-byte code of older systems. */

@@ -48,7 +48,7 @@ function isLitLead(ends: [string, string]): boolean {
       class="w-full block"
       :viewBox="`0 0 ${width} ${map.height}`"
       role="group"
-      :aria-label="texts.boardMapPartsWires(bench.parts.length, bench.wires.length)"
+      :aria-label="texts.label(bench.parts.length, bench.wires.length)"
     >
       <g v-for="rail in RAILS" :key="rail">
         <rect
@@ -120,7 +120,7 @@ function isLitLead(ends: [string, string]): boolean {
         <rect v-if="block.outline" v-bind="block.outline" rx="7" class="body" />
         <polyline v-else :points="block.spine.map((p) => p.join(',')).join(' ')" class="spine" />
         <circle v-for="leg in block.legs" :key="leg.leg" :cx="leg.x" :cy="leg.y" r="5" class="foot">
-          <title>{{ texts.refInLegPlace(block.ref, leg.leg, leg.place) }}</title>
+          <title>{{ texts.legPlace(block.ref, leg.leg, leg.place) }}</title>
         </circle>
       </g>
       <g

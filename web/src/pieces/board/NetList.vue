@@ -29,7 +29,7 @@ const rows = computed(() =>
     </FormField>
     <NetTable :nets="rows" :lit="lit" />
     <p v-if="!states.length" class="soft">
-      {{ texts.noVoltagesTheBoard }}
+      {{ texts.noVoltages }}
     </p>
   </div>
 </template>

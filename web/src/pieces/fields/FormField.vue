@@ -26,7 +26,7 @@ function problemOf(control: Control): string {
   if (validity.valid) return ''
   if (validity.valueMissing) return texts.needed
   if (validity.customError) return control.validationMessage
-  return title || texts.notOfThisForm
+  return title || texts.wrongPattern
 }
 /** A form that is sent with a mistake: each mistake is shown at its field, and the first faulty field gets the focus. */
 function onInvalid(event: Event) {

@@ -13,7 +13,7 @@ const inOrder = computed(() => [...props.checks].sort((a, b) => Number(b.needs) 
     <h3>{{ texts.beforeItRuns }}</h3>
     <ul class="list-none mt-1.5 mb-0 mx-0 p-0 grid grid-cols-1 gap-1.5 text-base">
       <li v-for="check in inOrder" :key="check.text" class="pl-4.5 relative" :class="{ needs: check.needs }">
-        <span v-if="check.needs" class="visually-hidden">{{ texts.toBeDone }}</span>
+        <span v-if="check.needs" class="visually-hidden">{{ texts.openItem }}</span>
         {{ check.text }}
       </li>
     </ul>

@@ -18,7 +18,7 @@ const counts = computed(() =>
 )
 function evidence(finding: Finding): string {
   const places = finding.where.places ?? []
-  const line = finding.where.line ? [texts.atLine(finding.where.line)] : []
+  const line = finding.where.line ? [texts.line(finding.where.line)] : []
   return [...(finding.where.parts ?? []), ...(places.length ? places.slice(0, 3) : line)].join(' · ')
 }
 </script>
@@ -58,13 +58,13 @@ function evidence(finding: Finding): string {
             <NButton type="primary" ghost @click="emit('show', finding)">
               {{
                 finding.moment_ms !== null
-                  ? texts.seenOnTheTwin((finding.moment_ms! / 1000).toFixed(1))
-                  : texts.lineInTheRun(finding.where.line!)
+                  ? texts.momentInRun((finding.moment_ms! / 1000).toFixed(1))
+                  : texts.lineInRun(finding.where.line!)
               }}
             </NButton>
           </p>
           <p v-if="finding.hint" class="border-t border-t-line pt-2 text-soft">
-            {{ shows ? texts.thePairMayAskFor : texts.thePairIsShown }}: “{{ finding.hint }}”
+            {{ shows ? texts.hintOnRequest : texts.hintShown }}: “{{ finding.hint }}”
           </p>
         </div>
       </li>

@@ -25,13 +25,13 @@ const named = computed(() => me.value?.pair || me.value?.name || '')
 const leaving = ref(false)
 const refused = ref<unknown>(null)
 const drafts = ref(0)
-const notHandedIn = computed(() => texts.draftsThatWereNotHanded(drafts.value))
+const notHandedIn = computed(() => texts.draftsLeft(drafts.value))
 
 const groups = computed(() => [
   {
     entries: [
       { key: 'account', word: texts.accountAndPassword },
-      { key: 'keys', word: texts.keysOfThisScreen },
+      { key: 'keys', word: texts.keys },
     ],
   },
   {
@@ -79,7 +79,7 @@ async function logOut() {
     <p v-if="drafts">{{ notHandedIn }}</p>
     <ErrorNote :error="refused" />
     <NFlex :wrap="false" size="small" class="acts">
-      <NButton type="primary" @click="logOut">{{ drafts ? texts.deleteAndLogOut : texts.logOut }}</NButton>
+      <NButton type="primary" @click="logOut">{{ drafts ? texts.deleteDrafts : texts.logOut }}</NButton>
       <NButton type="primary" quaternary @click="leaving = false">{{ texts.stay }}</NButton>
     </NFlex>
   </Dialog>

@@ -36,7 +36,7 @@ const targets = computed<Target[]>(() => [
     to: `/hatch?kit=${kit.tag}`,
   })),
   { label: common.exercises, hint: texts.sheetsAndSteps, to: '/exercises' },
-  { label: common.marks, hint: texts.ofTheClass, to: '/marks' },
+  { label: common.marks, hint: texts.marksHint, to: '/marks' },
 ])
 const found = computed(() => bestMatches(targets.value, typed.value))
 const loading = computed(() => pairs.isLoading.value || kits.isLoading.value)

@@ -135,11 +135,11 @@ async function readFile(file: File) {
   const ending = file.name.toLowerCase().slice(file.name.lastIndexOf('.'))
   if (!words.value.endings.includes(ending)) {
     error.value = new ApiError(
-      texts.isAnotherKind(file.name, words.value.noun, words.value.endings.join(', ')),
+      texts.wrongFileKind(file.name, words.value.noun, words.value.endings.join(', ')),
       422,
     )
   } else if (file.size > words.value.mostBytes) {
-    error.value = new ApiError(texts.isLargerThanTheLimit(file.name, words.value.most), 413)
+    error.value = new ApiError(texts.fileTooLarge(file.name, words.value.most), 413)
   } else {
     text.value = await textOf(file)
   }
@@ -161,11 +161,11 @@ async function readFile(file: File) {
       <FileField :accept="words.endings.join(',')" :aria-label="texts.fromAFile" @choose="readFile"
         ><NButton type="primary" quaternary>{{ texts.fromAFile }}</NButton></FileField
       >
-      <span v-if="draftLost" class="soft">{{ texts.thisBrowserCannot }}</span>
-      <span v-else-if="draft" class="soft">{{ texts.draftKeptInThisBrowser }}</span>
+      <span v-if="draftLost" class="soft">{{ texts.draftNotKept }}</span>
+      <span v-else-if="draft" class="soft">{{ texts.draftKept }}</span>
     </NFlex>
     <p v-if="kind === 'readings'" class="soft">
-      {{ texts.pasteWhatTheBoard }}
+      {{ texts.logHelp }}
       <span
         v-for="step in steps"
         :key="step"
@@ -175,9 +175,9 @@ async function readFile(file: File) {
     </p>
     <div v-if="outdated" class="bg-check-bg text-check rounded py-2 px-3" role="status">
       {{ texts.attemptWasHanded(given!.number) }}
-      <NButton type="primary" quaternary @click="rebase">{{ texts.goOnWithTheDraft }}</NButton>
+      <NButton type="primary" quaternary @click="rebase">{{ texts.keepDraft }}</NButton>
       <NButton type="primary" quaternary @click="((text = given?.text ?? ''), (draft = null))">
-        {{ texts.useTheNewerOne }}
+        {{ texts.useNewer }}
       </NButton>
     </div>
 
@@ -202,8 +202,8 @@ async function readFile(file: File) {
     <LiveCheck v-if="kind === 'wiring' && checked" :check="checked" :lost="checkLost" />
     <ErrorNote :error="error" />
     <p v-if="waiting" class="bg-check-bg text-check rounded py-2 px-3" role="status">
-      {{ texts.noConnectionYourHand }}
-      <NButton type="primary" quaternary @click="waiting = false">{{ texts.doNotSendItYet }}</NButton>
+      {{ texts.waitingForConnection }}
+      <NButton type="primary" quaternary @click="waiting = false">{{ texts.doNotSend }}</NButton>
     </p>
     <NFlex size="small" class="acts">
       <NButton type="primary" :disabled="busy || !text.trim()" @click="handIn">

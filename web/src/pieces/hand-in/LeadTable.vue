@@ -46,7 +46,7 @@ const EXAMPLES: Record<string, string> = {
 }
 function placesOf(type: string): string {
   const legs = types.value.find((t) => t.id === type)?.legs
-  return legs ? texts.aHoleEach(legs.join(' ')) : texts.aHoleForEachLeg
+  return legs ? texts.holePerLeg(legs.join(' ')) : texts.placesHint
 }
 
 function put(lines: string[]) {
@@ -236,7 +236,7 @@ async function entered(lines: string[]) {
               <NButton
                 text
                 :aria-label="texts.exchangeTheEnds(index + 1)"
-                :title="texts.exchangeTheEndsAlt"
+                :title="texts.exchangeEnds"
                 @click="swap(index)"
               >
                 ⇄
@@ -263,7 +263,7 @@ async function entered(lines: string[]) {
       </table>
     </div>
     <!-- Before the names of parts and pins are there, nothing that is typed could be understood. -->
-    <Asked v-if="!names" :query="vocabulary" :what="texts.theNamesOfPartsAndPins" />
+    <Asked v-if="!names" :query="vocabulary" :what="texts.vocabulary" />
     <EntryLine
       v-else
       ref="entry"

@@ -28,7 +28,7 @@ const said = computed(() =>
     :aria-label="texts.checkWhileTyping"
   >
     <p v-if="lost" class="soft">
-      {{ texts.theConnectionIsLost }}
+      {{ texts.connectionLost }}
     </p>
     <p v-for="problem in check.problems" :key="`${problem.line}`" class="problem text-stop">
       <Sentence :text="texts.column(problem.column, problem.message)"
@@ -49,7 +49,7 @@ const said = computed(() =>
       </ul>
     </template>
     <p v-else-if="!said.length && !check.problems.length" class="soft">
-      {{ texts.checkedAsItStands }}
+      {{ texts.nothingFound }}
     </p>
   </section>
 </template>

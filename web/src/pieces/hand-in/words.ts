@@ -11,7 +11,7 @@ interface Words {
 export const PARTS_OF_KIND: Record<'wiring' | 'program' | 'readings', Words> = {
   wiring: {
     noun: texts.wiring,
-    label: texts.wiringInBenchNotation,
+    label: texts.wiringLabel,
     endings: ['.bench', '.txt'],
     mostBytes: 65536,
     most: '64 kB',

@@ -23,23 +23,18 @@ const looked = computed(() => {
 <template>
   <section
     class="seen grid grid-cols-1 gap-1.5 border border-line rounded py-2.5 px-3 bg-sheet"
-    :aria-label="texts.lineInTheRun(seen.line)"
+    :aria-label="texts.lineInRun(seen.line)"
   >
     <p>
       <span class="soft">{{ texts.line(seen.line) }}</span>
       <code class="v wrap-anywhere">{{ seen.text }}</code>
     </p>
-    <p v-if="!seen.times" class="soft">{{ texts.theRunNeverComes }}</p>
+    <p v-if="!seen.times" class="soft">{{ texts.neverReached }}</p>
     <template v-else>
       <p class="soft">
-        {{ texts.inTheRun(seen.times, rows.length) }}
+        {{ texts.timesReached(seen.times, rows.length) }}
       </p>
-      <div
-        class="scroll max-h-62.5 overflow-auto"
-        tabindex="0"
-        role="region"
-        :aria-label="texts.theLinesVariables"
-      >
+      <div class="scroll max-h-62.5 overflow-auto" tabindex="0" role="region" :aria-label="texts.variables">
         <NTable :bordered="false" size="small">
           <thead>
             <tr>

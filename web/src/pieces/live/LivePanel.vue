@@ -52,27 +52,27 @@ async function finish() {
 </script>
 
 <template>
-  <section class="live grid grid-cols-1 gap-2.5" :aria-label="texts.listenToTheBoard">
+  <section class="live grid grid-cols-1 gap-2.5" :aria-label="texts.listen">
     <template v-if="!now.open">
       <p class="soft">
-        {{ texts.aSmallHelper }}
+        {{ texts.help }}
       </p>
       <NFlex align="center" size="small" class="acts">
-        <NButton type="primary" ghost @click="run('open')">{{ texts.listenToTheBoard }}</NButton>
+        <NButton type="primary" ghost @click="run('open')">{{ texts.listen }}</NButton>
         <NButton v-if="lines.length" type="primary" @click="emit('done', lines.join('\n') + '\n')">
-          {{ texts.handInTheLines(lines.length) }}
+          {{ texts.handIn(lines.length) }}
         </NButton>
       </NFlex>
     </template>
     <template v-else>
       <p v-if="!now.heard" class="how">
-        {{ texts.runOnTheComputer }}
+        {{ texts.commandHint }}
         <code class="v">{{ command }}</code>
       </p>
       <p v-else-if="now.quiet" class="check" role="status">
         {{ texts.nothingHasCome }}
       </p>
-      <p v-if="lost" class="check" role="status">{{ texts.theConnectionIsLost }}</p>
+      <p v-if="lost" class="check" role="status">{{ texts.connectionLost }}</p>
       <ol class="steps list-none m-0 p-0 grid gap-1.5">
         <li
           v-for="(step, index) in steps"
@@ -97,7 +97,7 @@ async function finish() {
       <pre
         v-if="tail.length"
         class="v m-0 py-2.5 px-3 bg-sunk rounded text-sm whitespace-pre-wrap"
-        :aria-label="texts.theLastLines"
+        :aria-label="texts.lastLines"
         >{{ tail.join('\n') }}</pre>
       <NFlex align="center" size="small" class="acts">
         <NButton type="primary" :disabled="!lines.length" @click="finish">

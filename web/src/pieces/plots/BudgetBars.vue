@@ -21,7 +21,7 @@ const most = computed(() => Math.max(...rows.value.map((r) => r.half_width), 1e-
 
 <template>
   <section>
-    <h2 class="text-base">{{ texts.whatWidensTheLimits(step) }}</h2>
+    <h2 class="text-base">{{ texts.label(step) }}</h2>
     <p v-if="budget.advice" class="bg-act-bg text-act rounded py-2 px-3 my-2 font-semibold">
       {{ budget.advice }}
     </p>
@@ -54,14 +54,14 @@ const most = computed(() => Math.max(...rows.value.map((r) => r.half_width), 1e-
       </tbody>
       <tfoot>
         <tr>
-          <td class="font-semibold" colspan="2">{{ texts.allAtTheirWorstAdded }}</td>
+          <td class="font-semibold" colspan="2">{{ texts.worstSum }}</td>
           <td class="num v font-semibold">± {{ fixed(budget.worst_case, digits) }} {{ budget.unit }}</td>
           <td class="font-semibold" />
         </tr>
         <tr>
           <td class="font-semibold" colspan="2">
             {{ texts.combined }}
-            <span v-if="sampled" class="soft text-sm">{{ texts.theChainBendsHere }}</span>
+            <span v-if="sampled" class="soft text-sm">{{ texts.nonLinear }}</span>
           </td>
           <td class="num v font-semibold">± {{ fixed(budget.combined, digits) }} {{ budget.unit }}</td>
           <td class="num soft font-semibold">{{ texts.share }}</td>
@@ -69,7 +69,7 @@ const most = computed(() => Math.max(...rows.value.map((r) => r.half_width), 1e-
       </tfoot>
     </NTable>
     <p v-if="rows.some((r) => r.once_measured !== null)" class="soft key text-sm mt-1.5">
-      <span class="inline-block w-4.5 h-2.5 bg-copper" /> {{ texts.isWhatWouldBeLeft }}
+      <span class="inline-block w-4.5 h-2.5 bg-copper" /> {{ texts.remainingShare }}
     </p>
   </section>
 </template>

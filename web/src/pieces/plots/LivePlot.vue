@@ -82,7 +82,7 @@ const option = computed(() => {
 </script>
 
 <template>
-  <VChart class="plot" :option="option" autoresize role="img" :aria-label="texts.readingsAsTheyCome" />
+  <VChart class="plot" :option="option" autoresize role="img" :aria-label="texts.label" />
 </template>
 
 <style scoped>

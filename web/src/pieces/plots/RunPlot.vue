@@ -27,13 +27,13 @@ const lanes = computed(() => lanesOf(props))
       :update-options="{ notMerge: true }"
       autoresize
       role="img"
-      :aria-label="texts.theRunOnTheTwin"
+      :aria-label="texts.label"
     />
     <figcaption class="soft text-sm flex gap-2 items-center pl-14.5">
       <template v-if="!tags"
-        ><span class="key inline-block w-4.5 ml-2 h-0.5 bg-copper" /> {{ texts.givenToTheSensor }}
+        ><span class="key inline-block w-4.5 ml-2 h-0.5 bg-copper" /> {{ texts.stimulus }}
         <span class="key inline-block ml-2 w-1.5 h-1.5 rounded-full bg-ink" />
-        {{ texts.printedByTheProgram }}</template
+        {{ texts.printed }}</template
       >
       <template v-if="lanes.length"
         ><span class="key bar inline-block w-4.5 h-2 ml-2 bg-act" /> {{ texts.on }}</template

@@ -88,7 +88,7 @@ const option = computed(() => {
       backgroundColor: c.sheet,
       textStyle: { color: c.ink, fontFamily: c.mono },
     },
-    xAxis: axis(texts.atTheSensor(stimulus).trim(), c, {
+    xAxis: axis(texts.axisLabel(stimulus).trim(), c, {
       type: props.reading.in_decades ? 'log' : 'value',
       nameLocation: 'middle',
       nameGap: 26,
@@ -145,7 +145,7 @@ const option = computed(() => {
                   yAxis: t.printed,
                   label: {
                     formatter: t.own
-                      ? texts.thePairsOwnThreshold(fixed(t.printed, props.reading.decimals), unit.value)
+                      ? texts.ownThreshold(fixed(t.printed, props.reading.decimals), unit.value)
                       : texts.threshold(withUnit(t.printed, unit.value)),
                   },
                 }))),
@@ -205,7 +205,7 @@ const option = computed(() => {
       },
       ...[false, true].map((out) => ({
         type: 'scatter',
-        name: out ? 'out' : texts.inLimits,
+        name: out ? 'out' : texts.withinLimits,
         z: 6, // over the band, which is drawn translucent
         data: points.value.filter((p) => p.out === out),
         symbol: out ? 'path://M0,0L3,3M3,0L0,3' : 'circle',
@@ -241,7 +241,7 @@ const option = computed(() => {
         <span><span class="key x inline-block w-4.5 h-2.5 mr-2">×</span>{{ texts.out }}</span>
       </template>
       <span v-if="wouldPrint.length"
-        ><span class="key diamond inline-block w-4.5 h-2.5 mr-2">◇</span>{{ texts.thisFaultWouldPrint }}</span
+        ><span class="key diamond inline-block w-4.5 h-2.5 mr-2">◇</span>{{ texts.faultLine }}</span
       >
     </figcaption>
   </figure>

@@ -101,11 +101,11 @@ function clear() {
         :shift="shift"
         :at="stimulus"
       />
-      <section class="grid grid-cols-1 gap-2 content-start" :aria-label="texts.whatWouldBeRead">
+      <section class="grid grid-cols-1 gap-2 content-start" :aria-label="texts.heading">
         <SliderRow
           v-model="stimulus"
           strong
-          :name="texts.atTheSensor"
+          :name="texts.stimulusLabel"
           :unit="reading.stimulus_unit"
           :low="ends[0]"
           :high="ends[1]"
@@ -131,7 +131,7 @@ function clear() {
           </Sentence>
         </p>
         <p v-if="sliders.length" class="head mt-1.5 text-soft text-sm font-semibold">
-          {{ texts.ifItWereMeasuredAs }}
+          {{ texts.assumedHeading }}
         </p>
         <SliderRow
           v-for="slider in sliders"
@@ -143,9 +143,9 @@ function clear() {
           :high="slider.high"
           :usual="slider.value"
         />
-        <p v-if="!sliders.length" class="soft">{{ texts.nothingOnThisBench }}</p>
+        <p v-if="!sliders.length" class="soft">{{ texts.nothingToMeasure }}</p>
         <NButton v-if="moved.length || stimulus !== undefined" type="primary" quaternary @click="clear">
-          {{ texts.backToWhatIsKnown }}
+          {{ texts.reset }}
         </NButton>
       </section>
     </div>
@@ -161,9 +161,7 @@ function clear() {
       <li v-for="note in shown.notes" :key="note">{{ note }}</li>
     </ul>
     <p v-if="moved.length" class="soft">
-      {{
-        texts.triedNothingIsKept(moved.map(([s, value]) => `${s.name} ${withUnit(value, s.unit)}`).join(', '))
-      }}
+      {{ texts.assumed(moved.map(([s, value]) => `${s.name} ${withUnit(value, s.unit)}`).join(', ')) }}
     </p>
   </NFlex>
   <NFlex v-else vertical class="study">

@@ -60,9 +60,9 @@ function predictionOf(step: string, r: Reading) {
       <tr>
         <th>{{ common.step }}</th>
         <th class="num">{{ common.given }}</th>
-        <th v-if="hasVolts" class="num">{{ texts.atThePin }}</th>
-        <th v-if="isCounted" class="num">{{ rawName }}<br />{{ texts.andLimits }}</th>
-        <th class="num">{{ texts.shouldPrint }}<br />{{ texts.andLimits }}</th>
+        <th v-if="hasVolts" class="num">{{ texts.pinHeading }}</th>
+        <th v-if="isCounted" class="num">{{ rawName }}<br />{{ texts.limitsHeading }}</th>
+        <th class="num">{{ texts.shouldPrint }}<br />{{ texts.limitsHeading }}</th>
         <th v-if="hasStates">{{ texts.outputs }}</th>
         <th v-if="predicted" class="num">{{ texts.predicted }}</th>
         <th v-if="readings" class="num">{{ common.printed }}</th>
@@ -102,7 +102,7 @@ function predictionOf(step: string, r: Reading) {
             <span v-if="index === 0" :class="{ open: states(step).includes('either') }">{{
               states(step)
             }}</span>
-            <span v-if="r.exempt" class="text-fix block text-sm">{{ texts.flatEndNotJudged }}</span>
+            <span v-if="r.exempt" class="text-fix block text-sm">{{ texts.flatEnd }}</span>
             <span v-else-if="r.saturated" class="text-fix block text-sm">{{ texts.endOfRange }}</span>
           </td>
           <td v-if="predicted" class="num">

@@ -42,12 +42,12 @@ const since = computed(() => clockTime(props.query.dataUpdatedAt.value))
       <Shape :of="shape" />
       <p class="visually-hidden">{{ texts.loading(what) }}</p>
     </slot>
-    <p v-if="query.failureCount.value" class="soft">{{ texts.theServerDoesNotAnswer }}</p>
+    <p v-if="query.failureCount.value" class="soft">{{ texts.noAnswer }}</p>
   </div>
   <template v-else-if="data !== undefined">
     <ErrorNote v-if="error" :error="error">
       <p>
-        {{ texts.whatYouSeeIsFrom(since) }}
+        {{ texts.shownFrom(since) }}
         <NButton type="primary" quaternary @click="query.refetch()">{{ texts.tryAgain }}</NButton>
       </p>
     </ErrorNote>

@@ -27,7 +27,7 @@ const problems = computed(() => (said.value && said.value.problems.length > 1 ? 
       <ul class="my-1.5 mx-0 pl-5">
         <li v-for="change in said.changes" :key="change">{{ change }}</li>
       </ul>
-      <p>{{ texts.whatYouTypedIsKept }}</p>
+      <p>{{ texts.inputKept }}</p>
     </template>
     <slot />
   </div>

@@ -6,7 +6,7 @@ const reload = () => window.location.reload()
 
 <template>
   <div role="alert">
-    <p>{{ texts.thisPart }}</p>
-    <NButton type="primary" ghost @click="reload">{{ texts.loadThePageAgain }}</NButton>
+    <p>{{ texts.message }}</p>
+    <NButton type="primary" ghost @click="reload">{{ texts.reload }}</NButton>
   </div>
 </template>

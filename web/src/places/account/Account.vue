@@ -48,19 +48,19 @@ async function change() {
       }}
     </p>
     <p v-else-if="me?.change_password" class="first">
-      {{ texts.thePasswordYouLogged }}
+      {{ texts.firstPasswordWasPrinted }}
     </p>
     <NForm class="sheet" @submit.prevent="change()">
       <h2>{{ texts.changeYourPassword }}</h2>
-      <FormField id="old" :label="texts.theOldOne"
+      <FormField id="old" :label="texts.currentPassword"
         ><TextField v-model="old" type="password" autocomplete="current-password" required
       /></FormField>
-      <FormField id="new" :label="texts.theNew(LEAST)"
+      <FormField id="new" :label="texts.newPassword(LEAST)"
         ><TextField v-model="fresh" type="password" autocomplete="new-password" required
       /></FormField>
-      <FormField id="again" :label="texts.theNewOneAgain"
+      <FormField id="again" :label="texts.newPasswordAgain"
         ><TextField v-model="again" type="password" autocomplete="new-password" required />
-        <p v-if="differs" class="wrong text-stop">{{ texts.theTwoDiffer }}</p></FormField
+        <p v-if="differs" class="wrong text-stop">{{ texts.passwordsDiffer }}</p></FormField
       >
       <ErrorNote :error="error" />
       <p v-if="isChanged" class="text-good" role="status">

@@ -68,20 +68,20 @@ function turn(step: number) {
   choose(all[(all.indexOf(station.value) + step + all.length) % all.length]!)
 }
 useKeys({
-  n: { does: texts.nextBenchInTheRound, act: next },
-  u: { does: texts.undoTheLastDecision, act: () => void (docket.value?.undo && undo()) },
-  f: { does: texts.toBackToTheFloor, act: () => void router.push('/floor') },
-  ArrowRight: { does: texts.nextStation, act: () => turn(1) },
-  ArrowLeft: { does: texts.stationBefore, act: () => turn(-1) },
+  n: { does: texts.keyNextBench, act: next },
+  u: { does: texts.keyUndo, act: () => void (docket.value?.undo && undo()) },
+  f: { does: texts.keyFloor, act: () => void router.push('/floor') },
+  ArrowRight: { does: texts.keyNextStation, act: () => turn(1) },
+  ArrowLeft: { does: texts.keyPreviousStation, act: () => turn(-1) },
 })
 </script>
 
 <template>
   <div v-if="!docket" class="p-7.5 grid gap-3 justify-items-start">
-    <h1 v-if="query.error.value">{{ texts.thisDocketCannot }}</h1>
-    <Asked :query="query" :what="texts.theDocket">
+    <h1 v-if="query.error.value">{{ texts.failedHeading }}</h1>
+    <Asked :query="query" :what="texts.subject">
       <template #failed
-        ><RouterLink to="/floor">{{ texts.backToTheFloor }}</RouterLink></template
+        ><RouterLink to="/floor">{{ texts.floorLink }}</RouterLink></template
       >
     </Asked>
   </div>
@@ -104,10 +104,10 @@ useKeys({
     </header>
     <DocketBanners />
     <ErrorNote v-if="query.error.value" class="mt-0 mb-2 mx-5" :error="query.error.value">
-      <p>{{ texts.whatYouSeeIsFrom(clockTime(query.dataUpdatedAt.value)) }}</p>
+      <p>{{ texts.shownFrom(clockTime(query.dataUpdatedAt.value)) }}</p>
     </ErrorNote>
     <ErrorNote v-if="refused" class="mt-0 mb-2 mx-5" :error="refused" />
-    <p v-if="nothingNext" class="soft mb-2 mx-5">{{ texts.nobodyElseWaits }}</p>
+    <p v-if="nothingNext" class="soft mb-2 mx-5">{{ texts.nobodyWaits }}</p>
     <div class="place flex-1 min-h-0 grid">
       <component :is="PLACES[station]" :key="`${id}-${station}`" @next="next" />
     </div>

@@ -27,8 +27,8 @@ const decided = computed(() => docket.value?.undo ?? null)
       class="off rounded py-2 px-3.5 flex gap-2 items-center flex-wrap bg-stop text-ground text-lg"
       role="alert"
     >
-      <b>{{ texts.powerOff }}</b> {{ texts.theClearanceIsVoid(docket.voided.replace(/[.]$/, '')) }}
-      <RouterLink :to="`/dockets/${docket.id}/power`">{{ texts.toThePowerStation }}</RouterLink>
+      <b>{{ texts.powerOff }}</b> {{ texts.clearanceVoid(docket.voided.replace(/[.]$/, '')) }}
+      <RouterLink :to="`/dockets/${docket.id}/power`">{{ texts.powerStationLink }}</RouterLink>
     </p>
     <NFlex
       v-if="docket.judging"
@@ -38,14 +38,14 @@ const decided = computed(() => docket.value?.undo ?? null)
       role="status"
       aria-live="polite"
     >
-      <span class="pulse" aria-hidden="true" />{{ texts.beingJudgedWhatWasHanded }}
+      <span class="pulse" aria-hidden="true" />{{ texts.checkRunning }}
     </NFlex>
     <p
       v-if="docket.judging_failed"
       class="failed rounded py-2 px-3.5 flex gap-2 items-center flex-wrap bg-check-bg"
       role="status"
     >
-      <b>{{ texts.couldNotBeChecked }}</b> {{ texts.anErrorOfOurs }}
+      <b>{{ texts.checkFailed }}</b> {{ texts.checkFailedReason }}
       <NButton type="primary" ghost :disabled="busy" @click="checkAgain()">{{ texts.checkAgain }}</NButton>
     </p>
     <p
@@ -53,7 +53,7 @@ const decided = computed(() => docket.value?.undo ?? null)
       class="failed rounded py-2 px-3.5 flex gap-2 items-center flex-wrap bg-check-bg"
       role="status"
     >
-      <b>{{ texts.notCheckedYet }}</b> {{ texts.itIsTriedAgain }}
+      <b>{{ texts.notCheckedYet }}</b> {{ texts.notCheckedReason }}
       <NButton type="primary" ghost :disabled="busy" @click="checkAgain()">{{ texts.checkAgain }}</NButton>
     </p>
     <p v-if="decided" class="undo rounded py-2 px-3.5 flex gap-2 items-center flex-wrap">

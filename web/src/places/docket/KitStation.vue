@@ -31,7 +31,7 @@ defineEmits<{ next: [] }>()
 <template>
   <StationFrame v-if="docket" @next="$emit('next')">
     <template #evidence>
-      <h2>{{ docket.kit ? texts.kit(docket.kit.tag) : texts.noKitIsOut }}</h2>
+      <h2>{{ docket.kit ? texts.kit(docket.kit.tag) : texts.noKit }}</h2>
       <p v-if="docket.kit" class="soft">
         {{ texts.handedOutAt(docket.kit.returned, clockTime(docket.kit.issued_at)) }}
       </p>
@@ -62,9 +62,7 @@ defineEmits<{ next: [] }>()
                 <b>{{ given.ohms }} Ω</b> <span class="soft">{{ given.reason }}</span>
               </template>
               <span v-if="!docket.kit?.substitutions.some((s) => s.ref === part.ref)" class="soft">
-                {{
-                  part.settings?.value ? texts.ohmsAsInTheRecipe(part.settings.value) : texts.asInTheRecipe
-                }}
+                {{ part.settings?.value ? texts.recipeOhms(part.settings.value) : texts.recipeValue }}
               </span>
             </td>
           </tr>
@@ -75,7 +73,7 @@ defineEmits<{ next: [] }>()
       </p>
       <template v-for="(told, place) in docket.kit?.calibrations" :key="place">
         <p v-for="one in told" :key="one">
-          <Sentence :text="texts.countsWithItsCalibration(one)"
+          <Sentence :text="texts.countedWithCalibration(one)"
             ><template #value
               ><b class="v">{{ place === 'board' ? texts.board : place }}</b></template
             >
@@ -83,7 +81,7 @@ defineEmits<{ next: [] }>()
         </p>
       </template>
       <p v-for="(order, part) in docket.kit?.leg_orders" :key="part">
-        <Sentence :text="texts.isPrinted(part in docket.kit!.modules, order.replaceAll('-', ', '))">
+        <Sentence :text="texts.legOrderPrinted(part in docket.kit!.modules, order.replaceAll('-', ', '))">
           <template #part
             ><span class="v">{{ part }}</span></template
           >
@@ -95,18 +93,18 @@ defineEmits<{ next: [] }>()
       <ul class="cautions pl-4.5 grid grid-cols-1 gap-1.5">
         <li v-for="caution in docket.exercise.cautions" :key="caution">{{ caution }}</li>
       </ul>
-      <p class="soft">{{ texts.localRulesAndLicensed }}</p>
+      <p class="soft">{{ texts.localRulesFirst }}</p>
     </template>
     <template #decisions>
       <NButton type="primary" ghost @click="router.push(`/hatch?kit=${docket.kit?.tag ?? ''}`)">
-        {{ texts.toTheHatch }}
+        {{ texts.hatchLink }}
       </NButton>
       <NForm
         v-if="unfinished && isBack && later.length"
         class="flex gap-2"
         @submit.prevent="to && carryOver(to)"
       >
-        <label class="visually-hidden" for="carry">{{ texts.aLaterSession }}</label>
+        <label class="visually-hidden" for="carry">{{ texts.laterSession }}</label>
         <ChoiceField
           id="carry"
           v-model="to"

@@ -17,7 +17,7 @@ defineEmits<{ next: [] }>()
       class="columns flex-1 min-h-0 grid grid-cols-[minmax(0,1.13fr)_minmax(0,1fr)] gap-5 pt-1 pb-3.5 px-5"
     >
       <section class="sheet min-w-0 flex flex-col min-h-0" :aria-label="texts.evidence">
-        <TabBar v-if="tabs && tab" v-model="tab" :tabs="tabs" :label="texts.viewsOfThisStation">
+        <TabBar v-if="tabs && tab" v-model="tab" :tabs="tabs" :label="texts.viewsLabel">
           <template #side><slot name="side" /></template>
           <slot name="evidence" />
         </TabBar>
@@ -29,9 +29,7 @@ defineEmits<{ next: [] }>()
       <slot name="decisions" />
       <template #keys>
         <slot name="keys" />
-        <NButton type="primary" quaternary @click="$emit('next')"
-          >{{ texts.nextInTheRound }} <kbd>N</kbd></NButton
-        >
+        <NButton type="primary" quaternary @click="$emit('next')">{{ texts.nextBench }} <kbd>N</kbd></NButton>
         <NButton type="primary" quaternary class="soft" @click="keyHelp = true"
           >{{ texts.keys }} <kbd>?</kbd></NButton
         >

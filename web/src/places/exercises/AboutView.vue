@@ -24,14 +24,14 @@ const settings = (part: Schemas['RecipeOut']) =>
       <p>{{ exercise.summary }}</p>
       <h3 class="mt-2">{{ common.asked }}</h3>
       <p v-for="statement in exercise.behaviour" :key="statement">{{ statement }}</p>
-      <p v-if="!exercise.behaviour.length" class="soft">{{ texts.valuesOnlyNoOutput }}</p>
+      <p v-if="!exercise.behaviour.length" class="soft">{{ texts.noBehaviour }}</p>
       <template v-if="derived && derived.variants.length > 1">
-        <h3 class="mt-2">{{ texts.whatEachWayOfFeeding }}</h3>
+        <h3 class="mt-2">{{ texts.feedingHeading }}</h3>
         <NTable :bordered="false" size="small">
           <tbody>
             <tr v-for="v in derived.variants" :key="v.id">
               <td>{{ v.title }}</td>
-              <td class="num v">{{ texts.aCount(v.per_count, v.unit) }}</td>
+              <td class="num v">{{ texts.perCount(v.per_count, v.unit) }}</td>
               <td class="num v">{{ texts.upTo(v.top, v.unit) }}</td>
               <td class="num v">± {{ v.likely_half }} {{ v.unit }}</td>
             </tr>
@@ -82,7 +82,7 @@ const settings = (part: Schemas['RecipeOut']) =>
         </tbody>
       </NTable>
       <template v-if="derived?.windows.length">
-        <h3 class="mt-2">{{ texts.resistorsThatWillDo }}</h3>
+        <h3 class="mt-2">{{ texts.resistorsHeading }}</h3>
         <NTable :bordered="false" size="small">
           <tbody>
             <tr v-for="w in derived.windows" :key="w.ref">

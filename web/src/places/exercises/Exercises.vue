@@ -88,16 +88,16 @@ useKeys({
       <NButton type="primary" ghost @click="importing = true">{{ texts.importAFile }}</NButton>
     </nav>
     <div class="min-w-0">
-      <Asked v-if="!data" :query="exercises" :what="texts.theExercises" />
-      <EmptyNote v-else-if="!listed.length" :title="texts.noExercisesYet" :text="texts.anExerciseIsAFile">
+      <Asked v-if="!data" :query="exercises" :what="texts.subject" />
+      <EmptyNote v-else-if="!listed.length" :title="texts.noExercisesYet" :text="texts.noneHint">
         <NButton type="primary" @click="importing = true">{{ texts.importAFile }}</NButton>
       </EmptyNote>
-      <EmptyNote v-else-if="!exercise" :title="texts.thereIsNoSuchExercise" :text="texts.itMayBeOfAnother" />
+      <EmptyNote v-else-if="!exercise" :title="texts.unknown" :text="texts.unknownHint" />
       <template v-else>
         <header class="flex items-baseline gap-3.5 mb-2.5 flex-wrap">
           <h1>{{ exercise.title }}</h1>
           <span class="soft">
-            {{ texts.minutesMarksAndState(exercise.minutes, exercise.total, exercise.released) }}
+            {{ texts.summary(exercise.minutes, exercise.total, exercise.released) }}
           </span>
           <ChoiceField
             v-if="versions.length > 1"
@@ -121,8 +121,8 @@ useKeys({
             <PlanView v-else-if="tab === 'plan'" :exercise="exercise" :sheet="sheet" />
             <template v-else>
               <ErrorNote v-if="sheetError" :error="sheetError" />
-              <p v-else-if="!sheet" class="soft" aria-busy="true">{{ texts.workingOutTheSheet }}</p>
-              <EmptyNote v-else-if="sheet.reason" :title="texts.thereIsNoSheet" :text="sheet.reason" />
+              <p v-else-if="!sheet" class="soft" aria-busy="true">{{ texts.sheetLoading }}</p>
+              <EmptyNote v-else-if="sheet.reason" :title="texts.noSheet" :text="sheet.reason" />
               <template v-else-if="tab === 'budget'">
                 <NFlex :size="[22, 8]" class="mb-2.5">
                   <BoardChoice v-model:board="board" v-model:variant="variant" :exercise="exercise" />

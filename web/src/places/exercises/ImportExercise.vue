@@ -44,12 +44,12 @@ function lineOf(number: number) {
   <Dialog v-model:show="show" :title="texts.importAnExercise" width="760px">
     <NFlex vertical size="small">
       <p class="soft">
-        {{ texts.aFileMakesANew }}
+        {{ texts.help }}
       </p>
       <FileField area accept=".yaml,.yml,text/*" :aria-label="common.chooseAFile" @choose="choose">{{
         common.chooseAFile
       }}</FileField>
-      <FormField :label="texts.orPasteItHere"
+      <FormField :label="texts.pasteLabel"
         ><TextField v-model="text" type="textarea" :rows="14" spellcheck="false" figures
       /></FormField>
       <section
@@ -57,7 +57,7 @@ function lineOf(number: number) {
         role="alert"
         class="problems bg-fix-bg rounded py-2.5 px-3.5 max-h-50 overflow-auto"
       >
-        <h3>{{ texts.toMend(wrong.problems.length) }}</h3>
+        <h3>{{ texts.problemCount(wrong.problems.length) }}</h3>
         <ul class="mt-1 mb-0 mx-0 pl-4.5 grid grid-cols-1 gap-1">
           <li v-for="(problem, index) in wrong.problems" :key="index">
             <b class="v">{{ texts.line(problem.line) }}</b> {{ problem.message }}

@@ -31,15 +31,15 @@ async function freeze() {
     <p v-if="!obstacles" class="soft" aria-busy="true">{{ texts.checkingItsBench }}</p>
     <template v-else>
       <div class="head flex gap-3.5 items-center flex-wrap">
-        <b>{{ stops.length ? texts.thisDraftCannot : texts.thisDraftCanBeReleased }}</b>
-        <span class="soft">{{ texts.aReleasedVersion }}</span>
+        <b>{{ stops.length ? texts.notReady : texts.ready }}</b>
+        <span class="soft">{{ texts.releaseConsequence }}</span>
         <NButton type="primary" :disabled="!!stops.length || release.isPending.value" @click="freeze">
           {{ texts.releaseVersion(exercise.version) }}
         </NButton>
       </div>
       <ul v-if="stops.length || warnings.length" class="mt-1.5 mb-0 mx-0 pl-4.5">
         <li v-for="o in [...stops, ...warnings]" :key="o.about + o.message">
-          <b v-if="o.about" class="v">{{ o.about }}</b> {{ o.warns ? texts.toWeigh : '' }}{{ o.message }}
+          <b v-if="o.about" class="v">{{ o.about }}</b> {{ o.warns ? texts.warnings : '' }}{{ o.message }}
         </li>
       </ul>
       <ErrorNote v-if="refused" :error="refused" />

@@ -52,7 +52,7 @@ const station = computed(() =>
       <SeverityTag v-for="entry in tags" :key="entry.severity" v-bind="entry" />
       <span>{{ capital(bench.line) }}</span>
       <span v-if="bench.last_value" class="v text-soft">{{ bench.last_value }}</span>
-      <span v-if="bench.claimed_by">{{ texts.isOnTheWay(bench.claimed_by) }}</span>
+      <span v-if="bench.claimed_by">{{ texts.onTheWay(bench.claimed_by) }}</span>
     </span>
     <span class="foot flex flex-wrap justify-between gap-y-1 gap-x-2 items-baseline text-sm text-soft">
       <StationTrace :stations="bench.stations" />

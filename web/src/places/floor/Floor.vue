@@ -68,9 +68,9 @@ const papers = ref(false)
 
 <template>
   <div v-if="!session" class="p-6">
-    <Asked :query="sessions" :what="texts.theSessions">
-      <EmptyNote :title="texts.noSessionIsPlanned" :text="texts.aSessionNamesASection">
-        <LinkButton v-if="me?.kind === 'instructor'" to="/set-up">{{ texts.toSetUp }}</LinkButton>
+    <Asked :query="sessions" :what="texts.sessionsSubject">
+      <EmptyNote :title="texts.noSession" :text="texts.noSessionHint">
+        <LinkButton v-if="me?.kind === 'instructor'" to="/set-up">{{ texts.setUpLink }}</LinkButton>
       </EmptyNote>
     </Asked>
   </div>
@@ -112,17 +112,13 @@ const papers = ref(false)
         :session="session.id"
         :pairs="shown.benches.filter((b) => b.docket).length"
       />
-      <Asked :query="floor" :what="texts.theRoom">
+      <Asked :query="floor" :what="texts.roomSubject">
         <template #loading>
           <div class="cards"><div v-for="n in 8" :key="n" class="sheet bg-sunk" /></div>
           <span class="visually-hidden">{{ texts.loadingTheRoom }}</span>
         </template>
         <template #default="{ data }">
-          <EmptyNote
-            v-if="!data.benches.length"
-            :title="texts.nobodyHasASeat"
-            :text="texts.benchesAppearWhenPairs"
-          >
+          <EmptyNote v-if="!data.benches.length" :title="texts.noSeats" :text="texts.noSeatsHint">
             <LinkButton to="/hatch">{{ texts.handOutKits }}</LinkButton>
           </EmptyNote>
           <FloorTable v-else-if="view === 'table'" :benches="data.benches" :now="now" @open="open" />

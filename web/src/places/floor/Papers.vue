@@ -29,7 +29,7 @@ const print = () =>
 </script>
 
 <template>
-  <Dialog v-model:show="show" :title="texts.papersForTheClass">
+  <Dialog v-model:show="show" :title="texts.heading">
     <div class="stack grid gap-3.5 justify-items-start">
       <ChoiceBar
         v-model="kind"
@@ -40,18 +40,18 @@ const print = () =>
         ]"
       />
       <p class="soft">
-        {{ kind === 'answers' ? texts.onePageAPair : texts.onePageAPairWithoutAny }}
+        {{ kind === 'answers' ? texts.sheetsHint : texts.predictionHint }}
       </p>
       <ErrorNote v-if="refused" :error="refused" />
       <WorkNote
         v-if="isGoing || work"
         :work="work"
         :is-going="isGoing"
-        :doing="texts.layingOutThePages"
+        :doing="texts.running"
         @cancel="cancel"
       />
       <p v-if="!pairs">
-        {{ texts.noKitIsOutYet }}
+        {{ texts.noKits }}
       </p>
       <NButton v-else-if="!isGoing && work?.state !== 'done'" type="primary" @click="print">
         {{ texts.make(pairs) }}

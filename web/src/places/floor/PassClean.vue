@@ -39,9 +39,9 @@ function toggle(docket: number) {
   <NButton v-if="me?.kind === 'instructor' && clean.length" type="primary" ghost @click="show = true">
     {{ texts.passClean(clean.length) }}
   </NButton>
-  <Dialog v-model:show="show" :title="texts.passWhatHasNothing" width="560px">
+  <Dialog v-model:show="show" :title="texts.heading" width="560px">
     <NForm class="box grid grid-cols-1 gap-3" @submit.prevent="pass()">
-      <p class="soft">{{ texts.noStopFixOrCheck }}</p>
+      <p class="soft">{{ texts.condition }}</p>
       <NCheckbox
         v-for="bench in clean"
         :key="bench.docket!"

@@ -40,7 +40,7 @@ async function control(act: 'pause' | 'resume') {
   </NButton>
   <Dialog v-model:show="asking" :title="texts.pauseTheSession" width="460px">
     <p>
-      {{ texts.forAFireAlarm }}
+      {{ texts.help }}
     </p>
     <ErrorNote :error="error" />
     <p>

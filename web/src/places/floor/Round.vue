@@ -40,11 +40,11 @@ const rest = computed(() => props.visits.slice(1))
         <SeverityTag :severity="first.severity" />
         <p>{{ first.seen || first.reason }}</p>
         <p v-if="first.severity === 'stop'">
-          <b>{{ texts.keepThePowerOff }}</b>
+          <b>{{ texts.keepPowerOff }}</b>
         </p>
       </div>
       <p v-else>{{ first.reason }}</p>
-      <p v-if="first.claimed_by && !first.mine" class="soft">{{ texts.isOnTheWay(first.claimed_by) }}</p>
+      <p v-if="first.claimed_by && !first.mine" class="soft">{{ texts.onTheWay(first.claimed_by) }}</p>
       <NFlex size="small" class="acts">
         <NButton type="primary" @click="$emit('open', first.docket)">
           {{ first.bench ? texts.openBench(first.bench) : texts.openTheDocket }} <kbd>{{ common.enter }}</kbd>
@@ -65,7 +65,7 @@ const rest = computed(() => props.visits.slice(1))
               {{ (visit.severity === 'stop' && visit.seen) || visit.reason }}
             </span>
             <span v-if="visit.claimed_by && !visit.mine" class="block text-soft">{{
-              texts.isOnTheWay(visit.claimed_by)
+              texts.onTheWay(visit.claimed_by)
             }}</span>
           </span>
           <span class="soft wait whitespace-nowrap">{{ waited(visit.since, now) }}</span>

@@ -52,11 +52,11 @@ async function begin() {
     <NFlex :wrap="false" align="center" size="small" class="font-bold"
       ><Trademark /> {{ common.verifex }}</NFlex
     >
-    <h1>{{ texts.theFirstInstructor }}</h1>
-    <p class="soft">{{ texts.nobodyHasALog }}</p>
+    <h1>{{ texts.heading }}</h1>
+    <p class="soft">{{ texts.help }}</p>
     <FormField
       ><template #label
-        >{{ texts.oneTimeCode }} <span class="soft">{{ texts.printedWhereTheServer }}</span></template
+        >{{ texts.oneTimeCode }} <span class="soft">{{ texts.codeHint }}</span></template
       ><TextField
         v-model="form.code"
         placeholder="xxxx-xxxx-xxxx"
@@ -77,12 +77,12 @@ async function begin() {
         figures
         @input="own = true"
     /></FormField>
-    <FormField :label="texts.passwordAtLeast10"
+    <FormField :label="texts.passwordLabel"
       ><TextField v-model="form.password" type="password" autocomplete="new-password" required
     /></FormField>
-    <FormField :label="texts.thePasswordAgain"
+    <FormField :label="texts.passwordAgain"
       ><TextField v-model="again" type="password" autocomplete="new-password" required />
-      <span v-if="differs" class="wrong text-fix text-sm">{{ texts.theTwoDiffer }}</span></FormField
+      <span v-if="differs" class="wrong text-fix text-sm">{{ texts.passwordsDiffer }}</span></FormField
     >
     <ErrorNote :error="error" />
     <NButton type="primary" attr-type="submit" :disabled="busy || differs || !again">{{

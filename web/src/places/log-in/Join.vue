@@ -39,7 +39,7 @@ const go = () =>
     >
     <template v-if="!found">
       <h1>{{ texts.joinTheSession }}</h1>
-      <FormField :label="texts.theCodeOnTheWall"
+      <FormField :label="texts.codeLabel"
         ><TextField
           v-model="code"
           class="code"
@@ -67,9 +67,9 @@ const go = () =>
         }}
       </p>
       <p class="soft">
-        {{ isPair ? texts.youAreLoggedInAs(me?.name ?? '') : texts.logInAsYourself }}
+        {{ isPair ? texts.loggedInAs(me?.name ?? '') : texts.logInHint }}
       </p>
-      <NButton type="primary" attr-type="submit">{{ isPair ? texts.toMyBench : texts.logIn }}</NButton>
+      <NButton type="primary" attr-type="submit">{{ isPair ? texts.myBenchLink : texts.logIn }}</NButton>
       <NButton type="primary" quaternary @click="found = null">{{ texts.anotherCode }}</NButton>
     </template>
   </FrontSheet>

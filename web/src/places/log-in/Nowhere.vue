@@ -5,7 +5,7 @@ import { nowhere as texts } from '@texts/log-in'
 </script>
 
 <template>
-  <EmptyNote :title="texts.thereIsNoSuchPlace" :text="texts.theAddressMayBeMistyped">
-    <LinkButton to="/">{{ texts.toYourOwnPlace }}</LinkButton>
+  <EmptyNote :title="texts.heading" :text="texts.hint">
+    <LinkButton to="/">{{ texts.homeLink }}</LinkButton>
   </EmptyNote>
 </template>

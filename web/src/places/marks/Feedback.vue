@@ -23,11 +23,11 @@ const print = () => window.print()
     <NFlex size="small" class="acts no-print min-w-0">
       <NButton type="primary" @click="print">{{ texts.print }}</NButton>
       <NButton type="primary" quaternary @click="router.push(`/dockets/${id}/mark`)">
-        {{ texts.backToTheDocket }}
+        {{ texts.docketLink }}
       </NButton>
     </NFlex>
-    <Asked v-if="!docket.data.value" :query="docket" :what="texts.theDocket" />
-    <Asked v-else-if="!marks.data.value" :query="marks" :what="texts.theMark" />
+    <Asked v-if="!docket.data.value" :query="docket" :what="texts.docketSubject" />
+    <Asked v-else-if="!marks.data.value" :query="marks" :what="texts.markSubject" />
     <article
       v-if="docket.data.value && marks.data.value"
       class="sheet py-[clamp(14px,4vw,30px)] px-[clamp(14px,4.5vw,36px)]"

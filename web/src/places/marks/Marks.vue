@@ -47,7 +47,7 @@ const pressed = (docket: number) => {
   <div class="page py-4.5 px-5 grid grid-cols-1 gap-3">
     <header class="flex flex-wrap items-baseline gap-y-1.5 gap-x-3.5">
       <h1>{{ common.marks }}</h1>
-      <span v-if="data" class="soft">{{ texts.ofClosedTheOthers(closed, data.rows.length) }}</span>
+      <span v-if="data" class="soft">{{ texts.closedCount(closed, data.rows.length) }}</span>
       <span class="flex-1" />
       <NButton
         v-if="session"
@@ -59,13 +59,9 @@ const pressed = (docket: number) => {
         >{{ texts.exportAsCsv }}</NButton
       >
     </header>
-    <EmptyNote
-      v-if="sessions.data.value && !session"
-      :title="texts.noSessionIsPlanned"
-      :text="texts.marksAreKeptBySession"
-    />
-    <Asked v-else v-slot="{ data: sheet }" shape="table" :query="marks" :what="texts.theMarksOfTheClass">
-      <EmptyNote v-if="!sheet.rows.length" :title="texts.noDocketsYet" :text="texts.marksAppearWhenKits" />
+    <EmptyNote v-if="sessions.data.value && !session" :title="texts.noSession" :text="texts.noSessionHint" />
+    <Asked v-else v-slot="{ data: sheet }" shape="table" :query="marks" :what="texts.what">
+      <EmptyNote v-if="!sheet.rows.length" :title="texts.noDocketsYet" :text="texts.noneHint" />
       <ListTable
         v-else
         class="sheet"
@@ -74,7 +70,7 @@ const pressed = (docket: number) => {
         :columns="columnsOf(sheet)"
         :row-key="(row) => row.docket"
         :row-props="(row) => pressed(row.docket)"
-        :caption="texts.theMarksOfTheClass"
+        :caption="texts.what"
       >
         <template #bench="{ row }"
           ><b>{{ row.bench }}</b></template
@@ -87,7 +83,7 @@ const pressed = (docket: number) => {
           <span :class="{ changed: row.changed.includes(title) }"
             >{{ row.criteria[title] ?? '–'
             }}<template v-if="row.changed.includes(title)"
-              >*<span class="visually-hidden">{{ texts.changedByAnInstructor }}</span></template
+              >*<span class="visually-hidden">{{ texts.changed }}</span></template
             ></span
           >
         </template>
@@ -101,7 +97,7 @@ const pressed = (docket: number) => {
         </template>
       </ListTable>
       <p v-if="sheet.rows.some((r) => r.changed.length)" class="soft">
-        {{ texts.changedWithAReason }}
+        {{ texts.changedLegend }}
       </p>
     </Asked>
   </div>

@@ -19,22 +19,20 @@ const line = useHintLine(
   shown,
   computed(() => props.program.number),
 )
-const NEXT: Record<number, string> = { 1: texts.giveMeTheIdea, 2: texts.nearlyTheAnswer }
+const NEXT: Record<number, string> = { 1: texts.concept, 2: texts.nearlyTheAnswer }
 function where(hint: Hint): string {
   const lines = [...(hint.line ? [hint.line] : []), ...hint.more_lines]
   if (lines.length) return texts.lookAtLine(lines.slice(0, 4).join(', '))
-  return hint.parts.length ? texts.lookAtWhatTheProgram(hint.parts.join(', ')) : texts.lookAtTheWhole
+  return hint.parts.length ? texts.lookAtParts(hint.parts.join(', ')) : texts.lookAtProgram
 }
-const costs = computed(() =>
-  Number(props.program.hint_cost) ? texts.takesOffTheProgram(props.program.hint_cost) : '',
-)
+const costs = computed(() => (Number(props.program.hint_cost) ? texts.cost(props.program.hint_cost) : ''))
 const none = computed(() => props.program.hints_left === 0)
 const rule = computed(() => {
-  if (none.value) return texts.allStepsThatThisExercise
+  if (none.value) return texts.noneLeft
   const left = props.program.hints_left
   return [
-    typeof left === 'number' ? texts.mayStillBeOpened(left) : '',
-    costs.value ? texts.theNextOne(costs.value) : '',
+    typeof left === 'number' ? texts.stepsLeft(left) : '',
+    costs.value ? texts.nextCost(costs.value) : '',
   ].join(' ')
 })
 </script>
@@ -72,15 +70,10 @@ const rule = computed(() => {
               :aria-expanded="shown === hint.key"
               @click="shown = shown === hint.key ? '' : hint.key"
             >
-              {{ shown === hint.key ? texts.closeTheRun : texts.showMeOnTheBench }}
+              {{ shown === hint.key ? texts.closeTheRun : texts.showOnBench }}
             </NButton>
           </NFlex>
-          <Asked
-            v-if="shown === hint.key"
-            v-slot="{ data: seen }"
-            :query="line"
-            :what="texts.thisLineInTheRun"
-          >
+          <Asked v-if="shown === hint.key" v-slot="{ data: seen }" :query="line" :what="texts.lineInRun">
             <LineRows :seen="seen" />
           </Asked>
         </div>

@@ -46,16 +46,16 @@ function choose(chosen: number) {
 const state = computed(() => docket.value?.stations.find((s) => s.station === station.value)?.state ?? null)
 
 const overStop = computed(() => docket.value?.passed_over_stop.includes(station.value) ?? false)
-const passedWords = computed(() => (overStop.value ? texts.passedByYourInstructor : texts.doneYouCanLook))
+const passedWords = computed(() => (overStop.value ? texts.passedOverStop : texts.done))
 const WHAT: Record<string, string> = {
-  asks: texts.yourInstructorIsComing,
+  asks: texts.requested,
   'sent-back': texts.sentBackLook,
-  voided: texts.theClearanceIsVoid,
+  voided: texts.clearanceVoid,
 }
 const NEXT: Record<StationName, string> = {
-  kit: texts.fetchYourKitAtTheHatch,
+  kit: texts.fetchKit,
   wiring: texts.buildTheCircuit,
-  power: texts.askForPowerNothing,
+  power: texts.powerHint,
   program: texts.writeTheProgram,
   readings: texts.takeTheReadings,
   mark: texts.yourInstructorMarks,
@@ -75,10 +75,10 @@ const pass = computed(() => state.value === 'passed')
     <Asked v-else-if="!docket" :query="query" :what="texts.yourBench" />
     <template v-else>
       <ErrorNote v-if="query.error.value" :error="query.error.value">
-        <p>{{ texts.whatYouSeeIsFrom(clockTime(query.dataUpdatedAt.value)) }}</p>
+        <p>{{ texts.shownFrom(clockTime(query.dataUpdatedAt.value)) }}</p>
       </ErrorNote>
       <p v-if="docket.voided" class="bg-stop text-ground rounded py-3 px-4" role="alert">
-        <b>{{ texts.powerOff }}</b> {{ texts.askForPowerAgain(capital(docket.voided)) }}
+        <b>{{ texts.powerOff }}</b> {{ texts.powerVoided(capital(docket.voided)) }}
       </p>
       <FormField v-if="dockets.length > 1" class="which" beside :label="common.exercise">
         <ChoiceField
@@ -98,7 +98,7 @@ const pass = computed(() => state.value === 'passed')
       <section class="now" :class="state ?? 'ahead'">
         <h2>{{ stationName(station) }}{{ pass ? texts.passed : '' }}</h2>
         <p>{{ WHAT[state ?? ''] ?? (pass ? passedWords : NEXT[station]) }}</p>
-        <p v-if="docket.judging" class="soft" role="status">{{ texts.beingCheckedYourFindings }}</p>
+        <p v-if="docket.judging" class="soft" role="status">{{ texts.checkRunning }}</p>
         <p v-if="message" class="font-semibold mt-1">{{ message.by }}: “{{ message.reason }}”</p>
       </section>
       <ErrorNote :error="refused" />
@@ -106,7 +106,7 @@ const pass = computed(() => state.value === 'passed')
       <MyPower v-else-if="station === 'power'" :docket="docket" />
       <MyMarks v-else-if="station === 'mark'" :docket="docket" />
       <MyWork v-else :key="`${docket.id}-${station}`" :docket="docket" :kind="station" />
-      <nav class="steps flex justify-between" :aria-label="texts.stationsBeforeAndAfter">
+      <nav class="steps flex justify-between" :aria-label="texts.stationsLabel">
         <LinkButton v-if="before" :to="at(before)" replace quaternary>← {{ stationName(before) }}</LinkButton>
         <span />
         <LinkButton v-if="after" :to="at(after)" replace quaternary>{{ stationName(after) }} →</LinkButton>

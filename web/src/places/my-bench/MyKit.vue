@@ -10,7 +10,7 @@ defineProps<{ docket: MyDocket }>()
 <template>
   <section>
     <p>{{ docket.exercise.summary }}</p>
-    <h3>{{ texts.inYourKit }}</h3>
+    <h3>{{ texts.heading }}</h3>
     <ul class="m-0 pl-4.5">
       <li v-for="part in docket.exercise.recipe" :key="String(part.ref)">
         <b class="v">{{ part.ref }}</b> {{ part.title }} <span class="v soft">{{ part.part }}</span>
@@ -24,7 +24,7 @@ defineProps<{ docket: MyDocket }>()
       </li>
     </ul>
     <template v-if="docket.exercise.variants.length > 1">
-      <h3>{{ texts.waysToFeedIt }}</h3>
+      <h3>{{ texts.feedingHeading }}</h3>
       <ul class="m-0 pl-4.5">
         <li v-for="variant in docket.exercise.variants" :key="variant">{{ variant }}</li>
       </ul>

@@ -15,7 +15,7 @@ const marks = useMyMarks(
 </script>
 
 <template>
-  <p v-if="!closed" class="soft">{{ texts.yourMarkAndTheReasons }}</p>
+  <p v-if="!closed" class="soft">{{ texts.noneHint }}</p>
   <Asked v-else v-slot="{ data }" :query="marks" :what="texts.yourMark">
     <p class="total">
       <Sentence :text="texts.mineOf(data.of)"

@@ -14,9 +14,9 @@ const state = computed(() => props.docket.stations.find((s) => s.station === 'po
 <template>
   <section class="power">
     <p v-if="docket.cleared" class="rounded py-3 px-3.5 w-full bg-good-bg text-good">
-      <b>{{ texts.cleared }}</b> {{ texts.youMaySwitchOnPower }}
+      <b>{{ texts.cleared }}</b> {{ texts.switchOn }}
     </p>
-    <p v-else-if="!state" class="soft">{{ texts.yourWiringIsLooked }}</p>
+    <p v-else-if="!state" class="soft">{{ texts.wiringFirst }}</p>
     <NButton
       v-if="state === 'working' || state === 'voided'"
       type="primary"

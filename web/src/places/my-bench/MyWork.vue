@@ -63,11 +63,11 @@ async function send(text: string, token: string, basedOn: number) {
 
 <template>
   <Prediction v-if="kind === 'readings' && !docket.readings && docket.wiring" :docket="docket" />
-  <p v-if="!open" class="soft">{{ texts.readingsComeAfterPower }}</p>
+  <p v-if="!open" class="soft">{{ texts.powerFirst }}</p>
   <template v-else>
     <section v-if="given" class="given grid grid-cols-1 gap-3">
       <p class="soft">
-        {{ texts.attemptHandedInByAt(given.number, given.by, clockTime(given.at)) }}
+        {{ texts.attemptOf(given.number, given.by, clockTime(given.at)) }}
       </p>
       <section v-if="given.to_come?.length" class="bg-sunk rounded py-2.5 px-3.5">
         <h3>{{ texts.stillToCome }}</h3>
@@ -125,7 +125,7 @@ async function send(text: string, token: string, basedOn: number) {
           :disabled="busy"
           @click="ask(kind)"
         >
-          {{ texts.askForALook(given.number) }}
+          {{ texts.requestLook(given.number) }}
         </NButton>
         <NButton v-if="!writing" type="primary" ghost @click="writing = true">
           {{ texts.writeAttempt(given.number + 1) }}
@@ -138,7 +138,7 @@ async function send(text: string, token: string, basedOn: number) {
       :placed="bench?.parts.map((p) => p.ref) ?? []"
     />
     <section v-if="kind === 'wiring' && bench?.parts.length" class="map" :aria-label="texts.boardMap">
-      <p v-if="writing && drawn" class="soft">{{ texts.drawnFromWhatStands }}</p>
+      <p v-if="writing && drawn" class="soft">{{ texts.mapHint }}</p>
       <BoardMap :bench="bench" :lit="writing && drawn ? null : lit" :severity="hint?.severity" />
     </section>
     <LivePanel
@@ -168,14 +168,12 @@ async function send(text: string, token: string, basedOn: number) {
       <h3>{{ common.asked }}</h3>
       <p v-for="statement in docket.exercise.behaviour" :key="statement">{{ statement }}</p>
       <p class="soft">
-        {{
-          texts.printALineEachTime(printed, docket.exercise.language === 'cpp' ? docket.exercise.baud : null)
-        }}
+        {{ texts.printHint(printed, docket.exercise.language === 'cpp' ? docket.exercise.baud : null) }}
       </p>
       <p v-if="docket.exercise.own_threshold">
-        <Sentence :text="texts.theThresholdIsYourOwn">
+        <Sentence :text="texts.ownThreshold">
           <template #link
-            ><RouterLink to="/sums/threshold">{{ texts.workOutWhereItGoes }}</RouterLink></template
+            ><RouterLink to="/sums/threshold">{{ texts.thresholdTask }}</RouterLink></template
           >
         </Sentence>
       </p>
@@ -190,7 +188,7 @@ async function send(text: string, token: string, basedOn: number) {
             v-for="what in docket.measurables.filter((m) => isOf(m.name, step.name!))"
             :key="what.name"
             :name="what.name"
-            :label="what.name.includes('|') ? what.label : texts.whatItReallyWas"
+            :label="what.name.includes('|') ? what.label : texts.givenLabel"
             :unit="what.unit"
             :known="docket.measurements"
             :save="measure"

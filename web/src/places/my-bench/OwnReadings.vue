@@ -30,7 +30,7 @@ const rows = computed(() =>
         <b class="text-right" :class="row.tone">{{ row.word }}</b>
       </li>
     </ul>
-    <p class="soft">{{ texts.whatShouldBePrinted }}</p>
+    <p class="soft">{{ texts.expectedLater }}</p>
   </section>
 </template>
 

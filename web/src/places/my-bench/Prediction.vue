@@ -47,7 +47,7 @@ async function save() {
   <section v-if="columns.length" class="prediction">
     <h3>{{ texts.yourPrediction }}</h3>
     <p class="soft">
-      {{ texts.workOutFromYourOwn }}
+      {{ texts.help }}
     </p>
     <NForm @submit.prevent="save">
       <NTable :bordered="false" size="small">
@@ -80,9 +80,7 @@ async function save() {
         <span v-if="docket.prediction" class="soft">
           {{ texts.savedAtBy(clockTime(docket.prediction.at), docket.prediction.by) }}
         </span>
-        <a :href="`/api/my/dockets/${docket.id}/prediction.pdf`" target="_blank">{{
-          texts.asAPageToPrint
-        }}</a>
+        <a :href="`/api/my/dockets/${docket.id}/prediction.pdf`" target="_blank">{{ texts.printLink }}</a>
       </div>
       <ErrorNote v-if="wrong" :error="wrong" />
     </NForm>

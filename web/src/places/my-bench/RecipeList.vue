@@ -7,7 +7,7 @@ defineProps<{ recipe: MyDocket['exercise']['recipe']; placed: string[] }>()
 </script>
 
 <template>
-  <ul class="recipe" :aria-label="texts.partsOfTheRecipe">
+  <ul class="recipe" :aria-label="texts.label">
     <li v-for="part in recipe" :key="part.ref" :class="{ placed: placed.includes(part.ref) }">
       <b class="v">{{ part.ref }}</b> {{ part.title || part.part }}
       <span class="visually-hidden">{{

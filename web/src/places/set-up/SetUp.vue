@@ -44,8 +44,8 @@ const part = computed<Part>(() => {
   <div class="page pt-4.5 pb-7 px-5">
     <Asked v-slot="{ data: all }" :query="courses" :what="texts.yourCourses">
       <FoundCourse v-if="!all.length && me?.founds" first />
-      <p v-else-if="!all.length" class="soft">{{ texts.onlyAnInstructorSets }}</p>
-      <Asked v-else v-slot="{ data }" :query="query" :what="texts.theCourse">
+      <p v-else-if="!all.length" class="soft">{{ texts.instructorsOnly }}</p>
+      <Asked v-else v-slot="{ data }" :query="query" :what="texts.courseSubject">
         <div class="two grid grid-cols-[268px_minmax(0,1fr)] gap-5.5 items-start">
           <StepRail :course="data" :part="part" />
           <section class="sheet work pt-5 pb-6 px-6 min-h-105" :aria-label="setUpParts[part]">

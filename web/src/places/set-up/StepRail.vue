@@ -29,7 +29,7 @@ const ready = computed(() => !next.value)
     />
     <h1 v-else class="text-xl wrap-anywhere">{{ course.title }}</h1>
     <p class="state text-soft mb-2.5" :class="{ ready }">
-      {{ ready ? texts.readyForTheFirst : texts.beforeTheFirstLab }}
+      {{ ready ? texts.ready : texts.notReady }}
     </p>
     <ol class="list-none m-0 p-0">
       <li
@@ -69,7 +69,7 @@ const ready = computed(() => !next.value)
       <RouterLink to="/set-up/records" :class="{ here: part === 'records' }">
         {{ setUpParts.records }}
         <span v-if="course.backup_is_old" class="block text-fix text-sm">{{
-          course.last_backup ? texts.theLastCopy : texts.noCopyOfTheData
+          course.last_backup ? texts.copyIsOld : texts.neverCopied
         }}</span>
       </RouterLink>
     </p>

@@ -65,8 +65,8 @@ const kits = useKits({ often: true })
 const floor = useFloor(computed(() => session.value?.id))
 const waiting = computed(() => floor.data.value?.benches.filter((b) => !b.docket) ?? [])
 const hint = computed(() => {
-  if (act.value === 'back') return texts.scanTheKitThatComes
-  if (pending.value?.kit) return texts.nowThePairsBadge(pending.value.kit.named)
+  if (act.value === 'back') return texts.returnHint
+  if (pending.value?.kit) return texts.badgeNext(pending.value.kit.named)
   if (pending.value?.badge) return texts.nowTheKit(pending.value.badge.named)
   return texts.scanAKit
 })
@@ -126,14 +126,14 @@ function choose(name: string) {
       </NFlex>
       <NForm v-else class="sheet box grid grid-cols-1 gap-2.5 p-4.5" @submit.prevent="enter">
         <label class="field-label" for="code">{{
-          act === 'out' ? texts.kitOrBadge : texts.kitThatComesBack
+          act === 'out' ? texts.kitOrBadge : texts.returnedKit
         }}</label>
         <TextField
           id="code"
           ref="field"
           v-model="code"
           class="big"
-          :placeholder="act === 'out' ? texts.kitThenBadgeExample : texts.kitExample"
+          :placeholder="act === 'out' ? texts.scanExample : texts.kitExample"
           autocomplete="off"
           list="badges"
           maxlength="80"
@@ -151,9 +151,9 @@ function choose(name: string) {
           </NButton>
         </p>
         <NButton type="primary" attr-type="submit" :disabled="!session || !code.trim()">
-          {{ busy ? texts.aMoment : texts.enter }} <kbd>{{ common.enter }}</kbd>
+          {{ busy ? texts.running : texts.enter }} <kbd>{{ common.enter }}</kbd>
         </NButton>
-        <NCheckbox v-model:checked="sounds" class="sounds">{{ texts.aSoundForEachScan }}</NCheckbox>
+        <NCheckbox v-model:checked="sounds" class="sounds">{{ texts.soundOption }}</NCheckbox>
       </NForm>
       <ScanAnswers
         v-if="answers.length"
@@ -169,7 +169,7 @@ function choose(name: string) {
       <FaultList v-else-if="tab === 'faults'" />
       <div v-else-if="tab === 'coming-sessions'"><ComingSessions /><OrderList /></div>
       <TablesAndLabels v-else-if="tab === 'labels-and-tables'" />
-      <Asked v-else v-slot="{ data }" shape="table" :query="kits" :what="texts.theKits">
+      <Asked v-else v-slot="{ data }" shape="table" :query="kits" :what="texts.kitsSubject">
         <div>
           <KitTests :kits="data" />
           <KitTable :kits="data" :chosen="tag" @choose="choose" @put-right="putRight" />

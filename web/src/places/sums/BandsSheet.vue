@@ -53,7 +53,7 @@ function count(to: number) {
   <article>
     <h1>{{ texts.colourBands }}</h1>
     <div class="two grid grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)] gap-10 mt-3.5">
-      <section :aria-label="texts.fromBandsToAValue">
+      <section :aria-label="texts.decodeHeading">
         <NFlex :size="4">
           <ChoiceBar
             :label="texts.howManyBands"
@@ -62,7 +62,7 @@ function count(to: number) {
             @update:model-value="count"
           />
           <NButton type="primary" quaternary @click="colours = [...colours].reverse()">
-            {{ texts.readFromTheOther }}
+            {{ texts.readBackwards }}
           </NButton>
         </NFlex>
         <BandPicture :colours="colours" />
@@ -98,18 +98,18 @@ function count(to: number) {
             >
           </p>
           <p v-if="reading.data.value.order_doubt" class="rounded py-2 px-3.5 bg-check-bg text-check">
-            {{ texts.readFromTheOtherEnd(reading.data.value.order_doubt) }}
+            {{ texts.readBackwardsDoubt(reading.data.value.order_doubt) }}
           </p>
           <label class="meter flex gap-2.5 items-center">
-            <span>{{ texts.aMeterSays }}</span>
+            <span>{{ texts.meterLabel }}</span>
             <TextField v-model="measured" :placeholder="texts.nothingYet" autocomplete="off" figures />
             <span>Ω</span>
           </label>
           <p v-if="reading.data.value.measured_fits" class="rounded py-2 px-3.5 bg-good-bg text-good">
-            {{ texts.itFitsTheMeters }}
+            {{ texts.fits }}
           </p>
           <div v-else-if="reading.data.value.measured_fits === false" class="rounded py-2 px-3.5 bg-fix-bg">
-            <p>{{ texts.itDoesNotFitThese }}</p>
+            <p>{{ texts.doesNotFit }}</p>
             <p v-for="other in reading.data.value.misreadings" :key="other.bands.join()">
               <Sentence :text="texts.perhaps(other.bands.join(', '))">
                 <template #ohms
@@ -128,7 +128,7 @@ function count(to: number) {
           </div>
         </template>
       </section>
-      <section :aria-label="texts.fromAValueToBands" class="other border-l border-l-line pl-7.5">
+      <section :aria-label="texts.encodeHeading" class="other border-l border-l-line pl-7.5">
         <h2>{{ texts.fromAValue }}</h2>
         <div class="ask">
           <FormField :label="texts.value"><TextField v-model="value" autocomplete="off" figures /></FormField>
@@ -155,10 +155,10 @@ function count(to: number) {
             <span class="soft">{{ texts.nearestIn(found.data.value.series) }}</span>
           </NFlex>
           <p v-if="found.data.value.down === found.data.value.up" class="soft">
-            {{ texts.itIsAValue }}
+            {{ texts.inSeries }}
           </p>
           <p v-else class="soft">
-            <Sentence :text="texts.nextDownNextUp">
+            <Sentence :text="texts.neighbours">
               <template #down
                 ><span class="v">{{ said(found.data.value.down, 'Ω') }}</span></template
               >

@@ -27,7 +27,7 @@ function stubs(shape: Extract<Shape, { kind: 'box' }>): string {
 </script>
 
 <template>
-  <svg class="w-full max-w-120" viewBox="0 0 400 230" role="img" :aria-label="texts.theCircuitOfThisSum">
+  <svg class="w-full max-w-120" viewBox="0 0 400 230" role="img" :aria-label="texts.label">
     <g v-for="(shape, index) in shapes" :key="index" :class="{ result: 'result' in shape && shape.result }">
       <polyline v-if="shape.kind === 'wire'" :points="shape.points" class="wire" />
       <template v-else-if="shape.kind === 'box'">

@@ -44,7 +44,7 @@ useKeys({
       </RouterLink>
     </nav>
     <div class="sheet inside py-5.5 px-6.5 min-h-120">
-      <Asked v-if="!data" :query="sums" :what="texts.theSums" />
+      <Asked v-if="!data" :query="sums" :what="texts.subject" />
       <BandsSheet v-else-if="!sum" :lists="data" />
       <SumSheet v-else :key="sum.name" :sum="sum" />
     </div>

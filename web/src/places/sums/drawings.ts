@@ -45,7 +45,7 @@ export const DRAWINGS: Record<string, Shape[]> = {
     { kind: 'box', x: 214, y: 68, label: texts.load },
     { kind: 'wire', points: '214,90 214,120' },
     { kind: 'wire', points: '214,46 214,26' },
-    { kind: 'word', x: 224, y: 30, label: texts.supplyOfTheLoad },
+    { kind: 'word', x: 224, y: 30, label: texts.loadSupply },
     { kind: 'wire', points: '214,160 214,190' },
     { kind: 'ground', x: 214, y: 190 },
     { kind: 'word', x: 126, y: 164, label: 'Ib  =base_amps' },
@@ -101,7 +101,7 @@ export const DRAWINGS: Record<string, Shape[]> = {
     { kind: 'word', x: 250, y: 62, label: texts.reference },
     { kind: 'wire', points: '238,120 292,120' },
     { kind: 'chip', x: 330, y: 120, label: '=count', result: true },
-    { kind: 'word', x: 160, y: 156, label: texts.aCountIs },
+    { kind: 'word', x: 160, y: 156, label: texts.countStep },
   ],
   'divider-count': [
     { kind: 'chip', x: 90, y: 22, label: '$supply' },
@@ -124,7 +124,7 @@ export const DRAWINGS: Record<string, Shape[]> = {
     { kind: 'wire', points: '330,124 98,124 110,130' },
     { kind: 'wire', points: '342,60 342,160' },
     { kind: 'word', x: 180, y: 84, label: '$distance' },
-    { kind: 'word', x: 160, y: 148, label: texts.thereAndBack },
+    { kind: 'word', x: 160, y: 148, label: texts.echoPath },
     { kind: 'word', x: 160, y: 40, label: texts.airC },
   ],
   'light-cell': [

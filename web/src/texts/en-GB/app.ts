@@ -2,15 +2,15 @@
 import type { Value } from '../value'
 
 export const app = {
-  toTheContent: 'To the content',
-  thisPlaceIsForStaff: 'This place is for staff',
+  skipToContent: 'To the content',
+  forStaffOnly: 'This place is for staff',
   whatIsYours: 'What is yours is on My bench.',
-  toMyBench: 'To My bench',
+  myBenchLink: 'To My bench',
 }
 
 export const client = {
-  theConnectionIsLost: 'The connection is lost. What you typed is kept here; try again in a moment.',
-  theServerCouldNotDo: 'The server could not do that. Nothing was lost; try again.',
+  connectionLost: 'The connection is lost. What you typed is kept here; try again in a moment.',
+  serverFailed: 'The server could not do that. Nothing was lost; try again.',
 }
 
 export const main = {
@@ -18,12 +18,12 @@ export const main = {
 }
 
 export const router = {
-  theWay: (path: Value) =>
+  placeNotLoaded: (path: Value) =>
     `The way to “${path}” could not be loaded. The connection may be lost, or Verifex was updated.`,
 }
 
 export const files = {
-  theConnectionIsLost: 'The connection is lost; try again in a moment.',
-  theServerCouldNotDo: 'The server could not do that; try again.',
-  isSaved: (name: Value) => `${name} is saved.`,
+  connectionLost: 'The connection is lost; try again in a moment.',
+  serverFailed: 'The server could not do that; try again.',
+  saved: (name: Value) => `${name} is saved.`,
 }

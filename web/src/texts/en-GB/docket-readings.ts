@@ -2,26 +2,26 @@
 import type { Value } from '../value'
 
 export const benchActs = {
-  toTellThemApart: 'To tell them apart',
+  measurementsHeading: 'To tell them apart',
   aboutS: (seconds: Value) => `about ${seconds} s`,
   range: (range: Value) => `, ${range} range`,
-  itReads: 'It reads',
-  onlyTheBestOne: 'Only the best one',
-  otherWaysToTell: 'Other ways to tell',
-  atTheBench: 'at the bench',
+  valueLabel: 'It reads',
+  showBestOnly: 'Only the best one',
+  showOtherMeasurements: 'Other ways to tell',
+  atBench: 'at the bench',
 }
 
 export const explanations = {
   whatExplainsIt: 'What explains it',
-  oneOfThatFitBest: (ties: Value) => `one of ${ties} that fit best`,
-  theProgramCheck: 'The program check found it',
+  tiedBest: (ties: Value) => `one of ${ties} that fit best`,
+  foundByProgramCheck: 'The program check found it',
   line: (programLine: Value) => `Line ${programLine}`,
-  toTheProgram: 'To the program',
-  toSeeIt: 'To see it',
-  noLogTellsItFrom: 'No log tells it from',
+  programLink: 'To the program',
+  measureHeading: 'To see it',
+  sameLogAs: 'No log tells it from',
   tiesAndMore: (ties: Value) => `and ${ties} more`,
-  takeItOffThePlot: 'Take it off the plot',
-  drawWhatItWouldPrint: 'Draw what it would print',
+  removeFromPlot: 'Take it off the plot',
+  drawOnPlot: 'Draw what it would print',
 }
 
 export const logView = {
@@ -32,18 +32,18 @@ export const logView = {
   count: 'count ',
   shouldPrint: 'should print {expected} {limits},',
   printed: 'printed {value} {verdict}',
-  theLogAsHandedIn: 'The log as handed in; arrow keys go from reading to reading',
-  noLineOfThisLog: 'No line of this log was taken as a reading of a step.',
+  logLabel: 'The log as handed in; arrow keys go from reading to reading',
+  noReadingFound: 'No line of this log was taken as a reading of a step.',
   byAPerson: 'by a person',
 }
 
 export const stepEnds = {
-  whereEachStepBegins: 'Where each step begins',
-  dragALineOrMove: 'drag a line, or move it with the arrow keys and Enter',
-  asItWasFound: 'As it was found',
+  heading: 'Where each step begins',
+  help: 'drag a line, or move it with the arrow keys and Enter',
+  reset: 'As it was found',
   begins: (step: Value) => `“${step}” begins`,
   line: (line: Value, drawn: Value) => `line ${line}, ${drawn}`,
-  notFoundInThisLog: 'Not found in this log:',
+  missingSteps: 'Not found in this log:',
   beginsOnLine: (step: Value, looked: Value) => `“${step}” begins on line ${looked}`,
   byAPerson: 'by a person',
 }

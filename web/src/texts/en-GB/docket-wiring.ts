@@ -11,26 +11,24 @@ export const byItself = {
 export const compare = {
   comparing: 'Comparing…',
   nothingToCompare: 'Nothing to compare with',
-  thisExerciseHasNoWiring:
-    'This exercise has no wiring of its own. The findings still judge the bench by what it does.',
-  ofFunctionsDiffer: (apart: Value, rows: Value) => `${apart} of ${rows} functions differ`,
-  allFunctionsAreAsIntended: (rows: Value) => `All ${rows} functions are as intended`,
+  noReference: 'This exercise has no wiring of its own. The findings still judge the bench by what it does.',
+  functionsDiffer: (apart: Value, rows: Value) => `${apart} of ${rows} functions differ`,
+  functionsAgree: (rows: Value) => `All ${rows} functions are as intended`,
   whatItDoes: 'What it does',
   asHandedIn: 'As handed in',
   asIntended: 'As intended',
   agrees: 'Agrees',
-  otherPinsRowsAndSides:
-    'Other pins, rows and sides that do the same are as good. ✓ the same, ≠ not the same.',
+  legend: 'Other pins, rows and sides that do the same are as good. ✓ the same, ≠ not the same.',
 }
 
 export const currents = {
-  aStopIsOpen: (stopped: Value) =>
+  stopOpenFor: (stopped: Value) =>
     `A Stop is open for ${stopped}: what flows there is not what a part of this kind does; the finding says what happens.`,
   setOutputs: 'Set outputs and what can be moved',
   nothingBehindIt: 'nothing behind it',
   allOutputsHigh: 'all outputs high',
   everythingAtRest: 'everything at rest',
-  nothingOnThisBench: 'Nothing on this bench is driven or moved; it has one state.',
+  onlyOneState: 'Nothing on this bench is driven or moved; it has one state.',
   nothingIsSolved: 'Nothing is solved',
   solving: 'Solving…',
   doesNotSettle: (refName: Value) =>
@@ -45,31 +43,31 @@ export const currents = {
 }
 
 export const resistors = {
-  workingOutTheWindows: 'Working out the windows…',
-  noResistorOnThisBench: 'No resistor on this bench',
-  whenOneIsHanded: 'When one is handed in, its job and the values it may have stand here.',
+  loading: 'Working out the windows…',
+  none: 'No resistor on this bench',
+  noneHint: 'When one is handed in, its job and the values it may have stand here.',
   lowBecauseLeast: (lowBecause: Value) => `least: ${lowBecause}`,
   highBecauseMost: (highBecause: Value) => `most: ${highBecause}`,
   ampsAtMost: (amps: Value) => `at most ${amps}`,
   wattsOf: (watts: Value, rated: Value) => `${watts} of ${rated}`,
-  aMeterAcrossItReads: (ohms: Value, less: boolean) =>
+  meterReads: (ohms: Value, less: boolean) =>
     `a meter across it reads ${ohms}${less ? ` as it sits: something lies beside it` : ''}`,
-  inTheDrawers: 'In the drawers',
+  stockHeading: 'In the drawers',
   left: (drawers: Value, number: Value) => `${drawers}, ${number} left`,
   nothingThatFits: 'nothing that fits this window',
-  inSeriesWith: 'in series with',
-  intoTheBaseOf: 'into the base of',
+  jobSeries: 'in series with',
+  jobBase: 'into the base of',
   pullsUp: 'pulls up',
   pullsDown: 'pulls down',
   dividesWith: 'divides with',
-  bringsDownTheLevel: 'brings down the level of',
+  jobLevel: 'brings down the level of',
   contrastOf: 'contrast of',
-  noJobTheRulesKnow: 'no job the rules know',
-  noValueIsGiven: 'no value is given',
-  anyValueWillDo: 'any value will do here',
+  jobUnknown: 'no job the rules know',
+  valueMissing: 'no value is given',
+  anyValue: 'any value will do here',
   fitsItsWindow: 'fits its window',
-  tooSmallForItsWindow: 'too small for its window',
-  tooLargeForItsWindow: 'too large for its window',
+  tooSmall: 'too small for its window',
+  tooLarge: 'too large for its window',
 }
 
 export const windowBar = {

@@ -3,26 +3,25 @@ import { count, plural } from './language'
 import type { Value } from '../value'
 
 export const constants = {
-  whatTheLibraryMeans: 'What the library means',
-  saidOnceRemembered:
-    'Said once, remembered for all pairs with this exercise: what a method gives; of a constant a number, or a kind of module.',
-  notSaidYet: 'not said yet',
-  n582OrClimateFine: '58.2 or climate-fine',
-  aTemperatureInCelsius: 'a temperature in °C',
-  aTemperatureInFahrenheit: 'a temperature in °F',
-  aHumidityIn: 'a humidity in %',
-  aPressureInHPa: 'a pressure in hPa',
-  aPressureInPa: 'a pressure in Pa',
-  aDistanceInCm: 'a distance in cm',
-  aDistanceInMm: 'a distance in mm',
-  aDistanceInInches: 'a distance in inches',
-  anEchoTimeInS: 'an echo time in µs',
-  printsOnTheDisplay: 'prints on the display',
-  clearsTheDisplay: 'clears the display',
-  movesTheCursor: 'moves the cursor',
-  whetherATagIsNear: 'whether a tag is near',
-  readsATagsId: 'reads a tag’s id',
-  nothingThatShows: 'nothing that shows',
+  heading: 'What the library means',
+  help: 'Said once, remembered for all pairs with this exercise: what a method gives; of a constant a number, or a kind of module.',
+  notDefinedYet: 'not said yet',
+  valueExample: '58.2 or climate-fine',
+  celsius: 'a temperature in °C',
+  fahrenheit: 'a temperature in °F',
+  humidityPercent: 'a humidity in %',
+  pressureHectopascal: 'a pressure in hPa',
+  pressurePascal: 'a pressure in Pa',
+  distanceCentimetres: 'a distance in cm',
+  distanceMillimetres: 'a distance in mm',
+  distanceInches: 'a distance in inches',
+  echoTimeMicroseconds: 'an echo time in µs',
+  displayPrint: 'prints on the display',
+  displayClear: 'clears the display',
+  displayCursor: 'moves the cursor',
+  tagPresent: 'whether a tag is near',
+  tagRead: 'reads a tag’s id',
+  noEffect: 'nothing that shows',
 }
 
 export const criterionRow = {
@@ -33,23 +32,23 @@ export const criterionRow = {
   marksFor: (title: Value) => `Marks for ${title}`,
   outOf: (whole: Value) => `of ${whole}`,
   reason: 'Reason',
-  theReasonItStays: 'The reason; it stays with the mark',
+  reasonHint: 'The reason; it stays with the mark',
   asProposed: 'As proposed',
 }
 
 export const docket = {
-  thisDocketCannot: 'This docket cannot be shown',
-  theDocket: 'the docket',
-  backToTheFloor: 'Back to the Floor',
+  failedHeading: 'This docket cannot be shown',
+  subject: 'the docket',
+  floorLink: 'Back to the Floor',
   version: (title: Value, version: Value) => `${title}, version ${version}`,
   kit: (tag: Value) => `· kit ${tag}`,
-  whatYouSeeIsFrom: (at: Value) => `What you see is from ${at}.`,
-  nobodyElseWaits: 'Nobody else waits.',
-  nextBenchInTheRound: 'next bench in the Round',
-  undoTheLastDecision: 'undo the last decision',
-  toBackToTheFloor: 'back to the Floor',
-  nextStation: 'next station',
-  stationBefore: 'station before',
+  shownFrom: (at: Value) => `What you see is from ${at}.`,
+  nobodyWaits: 'Nobody else waits.',
+  keyNextBench: 'next bench in the Round',
+  keyUndo: 'undo the last decision',
+  keyFloor: 'back to the Floor',
+  keyNextStation: 'next station',
+  keyPreviousStation: 'station before',
 }
 
 export const useDocket = {
@@ -58,14 +57,14 @@ export const useDocket = {
 
 export const docketBanners = {
   powerOff: 'Power off.',
-  theClearanceIsVoid: (voided: Value) => `The clearance is void: ${voided}.`,
-  toThePowerStation: 'To the power station',
-  couldNotBeChecked: 'This could not be checked.',
-  anErrorOfOurs: 'That is an error of ours; it says nothing about what was handed in.',
+  clearanceVoid: (voided: Value) => `The clearance is void: ${voided}.`,
+  powerStationLink: 'To the power station',
+  checkFailed: 'This could not be checked.',
+  checkFailedReason: 'That is an error of ours; it says nothing about what was handed in.',
   notCheckedYet: 'Part of this is not checked yet.',
-  itIsTriedAgain: 'It is tried again by itself when the machine is less busy, and costs the pair nothing.',
+  notCheckedReason: 'It is tried again by itself when the machine is less busy, and costs the pair nothing.',
   checkAgain: 'Check again',
-  beingJudgedWhatWasHanded: 'Being judged: what was handed in is checked now.',
+  checkRunning: 'Being judged: what was handed in is checked now.',
   decidedBy: (by: Value, decided: Value, at: Value) => `${by} ${decided} at ${at}.`,
 }
 
@@ -76,116 +75,115 @@ export const flowChart = {
 }
 
 export const historyPanel = {
-  theHistory: 'the history',
+  subject: 'the history',
 }
 
 export const kitStation = {
   kit: (tag: Value) => `Kit ${tag}`,
-  noKitIsOut: 'No kit is out',
+  noKit: 'No kit is out',
   handedOutAt: (returned: boolean, at: Value) =>
     `${returned ? 'Back at the hatch; handed out' : 'Handed out'} at ${at}`,
   ref: 'Ref',
   for: 'For',
-  ohmsAsInTheRecipe: (ohms: Value) => `${ohms} Ω, as in the recipe`,
-  asInTheRecipe: 'as in the recipe',
+  recipeOhms: (ohms: Value) => `${ohms} Ω, as in the recipe`,
+  recipeValue: 'as in the recipe',
   board: 'Board',
-  countsWithItsCalibration: (calibration: Value) => `{value} counts with its calibration: ${calibration}`,
-  isPrinted: (module: boolean, order: Value) =>
+  countedWithCalibration: (calibration: Value) => `{value} counts with its calibration: ${calibration}`,
+  legOrderPrinted: (module: boolean, order: Value) =>
     `${module ? 'The batch of' : 'This batch of'} {part} is printed ${order}.`,
-  localRulesAndLicensed: 'Local rules and licensed practice come first.',
-  toTheHatch: 'To the hatch',
-  aLaterSession: 'A later session',
+  localRulesFirst: 'Local rules and licensed practice come first.',
+  hatchLink: 'To the hatch',
+  laterSession: 'A later session',
   carryOverTo: 'carry over to …',
   carryOver: 'Carry over',
 }
 
 export const markStation = {
-  theEvidence: 'the evidence',
+  evidence: 'the evidence',
   closed: 'Closed',
   proposedSoFar: 'Proposed so far',
   proposed: 'Proposed',
-  ofOf: (whole: Value) => `{total} of ${whole}`,
+  totalOf: (whole: Value) => `{total} of ${whole}`,
   schemeRuleSet: (scheme: Value, rulesVersion: Value) => `scheme ${scheme}, rule set ${rulesVersion}`,
-  lookAtThemTogether: 'Look at them together',
-  anotherBenchHasTheSame: 'Another bench has the same readings.',
-  closingAsksWhatYouDecided: 'before you mark; closing asks what you decided about it. No pair sees this.',
+  secondLookLink: 'Look at them together',
+  sameReadings: 'Another bench has the same readings.',
+  secondLookHint: 'before you mark; closing asks what you decided about it. No pair sees this.',
   decidedAboutIt: (decided: Value) => `Decided: “${decided}”`,
-  whatDidYouDecide: 'The log is worth a second look',
+  secondLookHeading: 'The log is worth a second look',
   aboutThisLog: 'What did you decide about it?',
-  forYouToDecide: (criteria: Value) =>
+  openCriteria: (criteria: Value) =>
     `Nobody has judged ${criteria}: give your own mark before you close. It costs the pair nothing that we could not check it.`,
   students: 'Students',
-  eachGetsTheDockets: "Each gets the docket's mark; an absent student gets none.",
+  studentsHint: "Each gets the docket's mark; an absent student gets none.",
   closedBefore: 'Closed before',
   closedBeforeBy: (total: Value, whole: Value, by: Value, reopenedBy: Value, because: Value) =>
     `${total} of ${whole}, by ${by}; reopened by ${reopenedBy}: “${because}”`,
-  decidedOnTheWay: 'Decided on the way',
+  decisionsHeading: 'Decided on the way',
   nothingYet: 'Nothing yet.',
   everythingThatHappened: 'Everything that happened',
   closeTheMarking: 'Close the marking',
   reopen: 'Reopen',
   feedbackSheet: 'Feedback sheet',
   closedAtNothing: (closedAt: Value) => `Closed at ${closedAt}; nothing changes it now. The pair can see it.`,
-  thePairSeesItOnce: 'The pair sees it once it is closed.',
+  closeHint: 'The pair sees it once it is closed.',
   reopenTheMarking: 'Reopen the marking',
-  toCloseTheMarking: 'close the marking',
+  keyClose: 'close the marking',
 }
 
 export const meterWalk = {
   meterWalk: 'Meter walk',
-  askedForBeforePower: 'asked for before power',
+  requiredBeforePower: 'asked for before power',
   quickMeasurements: (steps: number, shown: number, mistakes: number) =>
     `${count(steps, 'quick measurement shows', 'quick measurements show')} ${shown} of the ${count(mistakes, 'single mistake', 'single mistakes')} this bench may have.`,
-  theHarmfulOnes: (shown: number, harmful: number) =>
+  harmfulCovered: (shown: number, harmful: number) =>
     shown === harmful
       ? `All ${harmful} that do harm are among them.`
       : `${shown} of the ${harmful} that do harm are among them.`,
-  isRightHere: (should: Value) => `${should} is right here.`,
-  powerOffTheLead: 'Power off, the lead to the computer out: ohms',
-  thenPowerOnVolts: 'Then power on: volts',
-  findThatLeadFirst: (wrong: number) =>
-    `${plural(wrong, 'One differs', `${wrong} differ`)}: find that lead first`,
-  allAsTheyShouldBe: 'all as they should be',
-  ofDone: (done: Value, steps: Value) => `${done} of ${steps} done`,
+  expectedValue: (should: Value) => `${should} is right here.`,
+  offHeading: 'Power off, the lead to the computer out: ohms',
+  onHeading: 'Then power on: volts',
+  differing: (wrong: number) => `${plural(wrong, 'One differs', `${wrong} differ`)}: find that lead first`,
+  allAgree: 'all as they should be',
+  progress: (done: Value, steps: Value) => `${done} of ${steps} done`,
 }
 
 export const overruleAsk = {
-  aStopIsOpenPass: (what: Value) => `A Stop is open. Pass the ${what} all the same?`,
-  whyItMayPass: 'Why it may pass',
+  heading: (what: Value) => `A Stop is open. Pass the ${what} all the same?`,
+  reasonLabel: 'Why it may pass',
   overruleAndPass: 'Overrule and pass',
-  thePairIsTold: (seen: Value) =>
+  consequence: (seen: Value) =>
     `${seen} The pair is told that a Stop stands; the reason is kept with your name.`,
 }
 
 export const powerStation = {
-  noWiringToClear: 'No wiring to clear',
+  noWiring: 'No wiring to clear',
   clearanceNames: 'Clearance names one wiring and one kit. The pair has not handed in its wiring yet.',
   clearedForPower: 'Cleared for power',
-  wiringAttemptWithKit: (wiringAttempt: Value, kit: Value, by: Value, at: Value) =>
+  clearedWiring: (wiringAttempt: Value, kit: Value, by: Value, at: Value) =>
     `Wiring attempt ${wiringAttempt} with kit ${kit}, by ${by} at ${at}.`,
-  aStopWasOverruled: 'A Stop was overruled:',
+  overruledStop: 'A Stop was overruled:',
   beforePower: 'Before power',
   wiringAttempt: (number: Value) => `wiring attempt ${number}`,
   kit: (tag: Value) => `kit ${tag}`,
-  thisClears: (withBoard: boolean) =>
+  clearsWhat: (withBoard: boolean) =>
     `This clears {number} with {tag}.${withBoard ? ` Any signal pin may be driven high or low.` : ''}`,
   remedy: 'Remedy',
   iComparedSupply: 'I compared supply, ground and polarity with the real bench',
-  measuredOnThisBench: 'Measured on this bench',
-  compareWithTheReal: 'Compare with the real bench',
+  measurementsHeading: 'Measured on this bench',
+  compareHeading: 'Compare with the real bench',
   withdrawTheClearance: 'Withdraw the clearance',
-  thePairMaySwitch: 'The pair may switch on.',
+  cleared: 'The pair may switch on.',
   clearForPower: 'Clear for power',
-  overruleWithAReason: 'Overrule with a reason',
+  overrule: 'Overrule with a reason',
   stopsAreOpen: (stops: number) => plural(stops, 'One Stop is open.', `${stops} Stops are open.`),
   tickTheComparison: 'Tick the comparison first.',
   overruleTheStop: 'Overrule the Stop',
-  powerGoesOnAlthough: 'Power goes on although the rules say no. The reason is kept with your name.',
-  whyItIsSafe: 'Why it is safe all the same',
+  overruleConsequence: 'Power goes on although the rules say no. The reason is kept with your name.',
+  overruleReason: 'Why it is safe all the same',
   overruleAndClear: 'Overrule and clear',
   takeItBack: 'Take it back',
-  toClearForPower: 'clear for power',
-  tickComparedWithTheReal: 'tick: compared with the real bench',
+  keyClear: 'clear for power',
+  keyCompared: 'tick: compared with the real bench',
   overruleAStop: 'overrule a Stop with a reason',
 }
 
@@ -193,15 +191,14 @@ export const programStation = {
   attempt: (number: Value, at: Value, by: Value) => `attempt ${number}, ${at}, ${by}`,
   program: 'Program',
   noProgramYet: 'No program yet',
-  itIsReadAndRun: "It is read and run on this bench's twin as soon as it is handed in.",
-  handInForThePair: 'Hand in for the pair',
+  noProgramHint: "It is read and run on this bench's twin as soon as it is handed in.",
+  handInForPair: 'Hand in for the pair',
   programAsHanded: 'Program as handed in',
-  programBesideItsFlow: 'Program beside its flow chart',
-  theFlowChart: 'the flow chart',
-  thereIsNothingToDraw:
-    'There is nothing to draw until the program is well formed; the findings say where it is not.',
-  thisLineInTheRun: 'this line in the run',
-  itCompilesAgrees: 'It compiles, agrees with the wiring, and does on the twin what the exercise asks.',
+  flowHint: 'Program beside its flow chart',
+  flowSubject: 'the flow chart',
+  flowMissing: 'There is nothing to draw until the program is well formed; the findings say where it is not.',
+  keyLineInRun: 'this line in the run',
+  nothingFound: 'It compiles, agrees with the wiring, and does on the twin what the exercise asks.',
   sendBack: 'Send back',
   overruleTheStop: 'Overrule the Stop…',
   passTheProgram: 'Pass the program',
@@ -209,47 +206,47 @@ export const programStation = {
   run: 'run',
   finding: 'finding',
   sendTheProgram: 'Send the program back',
-  aWordToThePair: 'A word to the pair',
+  messageLabel: 'A word to the pair',
   programStops: 'program',
   flowChart: 'Flow chart',
-  runOnTheTwin: 'Run on the twin',
-  toSendBack: 'send back',
-  toPassTheProgram: 'pass the program',
+  runTab: 'Run on the twin',
+  keySendBack: 'send back',
+  keyPass: 'pass the program',
   programOrRun: 'program or run',
 }
 
 export const readingsStation = {
-  thisBench: 'this bench:',
+  ownValues: 'this bench:',
   supplyNotMeasured: 'supply not measured',
   sheetAndReadings: 'Sheet and readings',
   noLogYet: 'No log yet',
-  thePairPastes: 'The pair pastes what the board printed, with a mark before each step.',
+  noLogHint: 'The pair pastes what the board printed, with a mark before each step.',
   enterTheLog: 'Enter the log',
-  theExpectedValues: 'the expected values of this bench',
-  thereIsNoSheet: 'There is no sheet for this bench',
-  thisLogIsBeing: 'This log is being judged…',
+  sheetSubject: 'the expected values of this bench',
+  noSheet: 'There is no sheet for this bench',
+  checkRunning: 'This log is being judged…',
   attempt: (number: Value, at: Value, by: Value) => `Attempt ${number}, ${at}, ${by}`,
   improvedSince: (number: Value) =>
     `Attempt 1 was not in limits; attempt ${number}, handed in after the pair had seen its sheet, is.`,
   noReadingsYet: 'No readings yet',
-  theSheetStands: 'The sheet stands already: it is worked out from the wiring and what was measured.',
-  answerKeyToPrint: 'Answer key to print',
-  pageToPredictOn: 'Page to predict on',
-  measuredOnThisBench: 'Measured on this bench',
-  askForOneMoreMeasurement: 'Ask for one more measurement',
+  sheetReady: 'The sheet stands already: it is worked out from the wiring and what was measured.',
+  answerKeyLink: 'Answer key to print',
+  predictionPageLink: 'Page to predict on',
+  measurementsHeading: 'Measured on this bench',
+  sendBack: 'Ask for one more measurement',
   acceptTheReadings: 'Accept the readings',
   acceptedMarking: 'Accepted. Marking comes next.',
-  aWordToThePair: 'A word to the pair',
+  messageLabel: 'A word to the pair',
   ask: 'Ask',
   log: 'Log',
   live: 'Live',
   toleranceBudget: 'Tolerance budget',
   everyStepLies: 'Every step lies in this bench’s limits',
   readingsLieOutside: 'Readings lie outside this bench’s limits',
-  aStepHasNoReadings: 'A step has no readings',
-  noStepCouldBeJudged: 'No step could be judged',
-  toAskForOneMoreMeasurement: 'ask for one more measurement',
-  toAcceptTheReadings: 'accept the readings',
+  stepWithoutReadings: 'A step has no readings',
+  nothingJudged: 'No step could be judged',
+  keySendBack: 'ask for one more measurement',
+  keyAccept: 'accept the readings',
 }
 
 export const reasonAsk = {
@@ -265,10 +262,10 @@ export const runOutput = {
 
 export const runStudy = {
   wholeRun: 'Whole run',
-  whereItFirstDiffers: 'Where it first differs',
-  toWhereItFirstDiffers: 'where it first differs',
-  toWholeRun: 'whole run',
-  nextStretchOfTheRun: 'next stretch of the run',
+  firstDifference: 'Where it first differs',
+  keyFirstDifference: 'where it first differs',
+  keyWholeRun: 'whole run',
+  keyNextStretch: 'next stretch of the run',
   stretchBefore: 'stretch before',
 }
 
@@ -283,8 +280,8 @@ export const runTable = {
 
 export const stationFrame = {
   evidence: 'Evidence',
-  viewsOfThisStation: 'Views of this station',
-  nextInTheRound: 'next in the Round',
+  viewsLabel: 'Views of this station',
+  nextBench: 'next in the Round',
   keys: 'Keys',
 }
 
@@ -292,7 +289,7 @@ export const studentRow = {
   absent: 'absent',
   by: 'by',
   marks: 'marks',
-  theReason: 'The reason',
+  reasonLabel: 'The reason',
   reason: 'Reason',
 }
 
@@ -301,10 +298,10 @@ export const wiringStation = {
   attempt: (number: Value, at: Value) => `attempt ${number}, ${at}`,
   boardMap: 'Board map',
   noWiringYet: 'No wiring yet',
-  thePairEntersWhereEvery: 'The pair enters where every lead goes; you can do it for them.',
+  noWiringHint: 'The pair enters where every lead goes; you can do it for them.',
   enterTheWiring: 'Enter the wiring',
-  thisWiring: 'This wiring could not be drawn; see its finding.',
-  thisWiringIsBeing: 'This wiring is being judged…',
+  notDrawn: 'This wiring could not be drawn; see its finding.',
+  checkRunning: 'This wiring is being judged…',
   netsAndCurrents:
     'Nets and currents are as the exercise asks. Compare supply, ground and polarity with the real bench.',
   netsAsSolved: "Nets, as solved with this bench's values",
@@ -313,18 +310,18 @@ export const wiringStation = {
   overruleTheStop: 'Overrule the Stop…',
   passTheWiring: 'Pass the wiring',
   passedPowerComes: 'Passed. Power comes next.',
-  hintsGoToThePair: 'Hints go to the pair with it.',
+  hintsIncluded: 'Hints go to the pair with it.',
   finding: 'finding',
-  sendTheWiringBack: 'Send the wiring back',
-  aWordToThePair: 'A word to the pair',
+  sendBackHeading: 'Send the wiring back',
+  messageLabel: 'A word to the pair',
   wiring: 'wiring',
   currents: 'Currents',
   resistors: 'Resistors',
   compare: 'Compare',
-  toSendBack: 'send back',
-  toEnterTheWiring: 'enter the wiring',
+  keySendBack: 'send back',
+  keyEnterWiring: 'enter the wiring',
   nextView: 'next view',
-  toPassTheWiring: 'pass the wiring',
+  keyPass: 'pass the wiring',
 }
 
 export const useStationKeys = {

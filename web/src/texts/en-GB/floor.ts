@@ -5,25 +5,25 @@ import type { Value } from '../value'
 export const benchCard = {
   bench: (bench: Value) => `Bench ${bench}`,
   noBench: 'No bench',
-  isOnTheWay: (claimedBy: Value) => `${claimedBy} is on the way`,
+  onTheWay: (claimedBy: Value) => `${claimedBy} is on the way`,
   done: 'Done',
   power: 'Power',
 }
 
 export const floor = {
-  theSessions: 'the sessions',
-  noSessionIsPlanned: 'No session is planned',
-  aSessionNamesASection: 'A session names a section, a room and a time; the Floor shows it on the day.',
-  toSetUp: 'To Set-up',
+  sessionsSubject: 'the sessions',
+  noSession: 'No session is planned',
+  noSessionHint: 'A session names a section, a room and a time; the Floor shows it on the day.',
+  setUpLink: 'To Set-up',
   pairs: (benches: number) => count(benches, 'pair'),
   bench: (typed: Value) => `bench ${typed}`,
   papers: 'Papers',
   view: 'View',
   table: 'Table',
-  theRoom: 'the room',
+  roomSubject: 'the room',
   loadingTheRoom: 'Loading the room…',
-  nobodyHasASeat: 'Nobody has a seat here yet',
-  benchesAppearWhenPairs: 'Benches appear when pairs are seated or kits are handed out.',
+  noSeats: 'Nobody has a seat here yet',
+  noSeatsHint: 'Benches appear when pairs are seated or kits are handed out.',
   handOutKits: 'Hand out kits',
   openTheFirst: 'open the first of the Round, or the bench typed',
   putTheFirst: 'put the first of the Round later',
@@ -37,22 +37,22 @@ export const floorTable = {
 }
 
 export const papers = {
-  papersForTheClass: 'Papers for the class',
+  heading: 'Papers for the class',
   whichPapers: 'Which papers',
   answerKeys: 'Answer keys',
   pagesToPredict: 'Pages to predict on',
-  onePageAPair: 'One page a pair: what its own bench should read, with limits. For staff.',
-  onePageAPairWithoutAny: 'One page a pair without any answer: the steps, and room for a prediction.',
-  layingOutThePages: 'Laying out the pages',
-  noKitIsOutYet:
+  sheetsHint: 'One page a pair: what its own bench should read, with limits. For staff.',
+  predictionHint: 'One page a pair without any answer: the steps, and room for a prediction.',
+  running: 'Laying out the pages',
+  noKits:
     "No kit is out yet, and each page follows its pair's own kit and wiring. They can be printed as soon as kits are handed out; until then the sheet of the exercise is under Exercises.",
   make: (pairs: number) => `Make ${count(pairs, 'page')}`,
 }
 
 export const passClean = {
   passClean: (clean: Value) => `Pass ${clean} clean`,
-  passWhatHasNothing: 'Pass what has nothing to look at',
-  noStopFixOrCheck: 'No Stop, Fix or Check, and readings in limits. Each can be undone for 15 minutes.',
+  heading: 'Pass what has nothing to look at',
+  condition: 'No Stop, Fix or Check, and readings in limits. Each can be undone for 15 minutes.',
   changedMeanwhile: (changed: Value) => `Changed meanwhile, so left as they are: ${changed}.`,
   pass: (picked: Value) => `Pass ${picked}`,
 }
@@ -62,8 +62,7 @@ export const pauseButton = {
   goOn: 'Go on',
   pause: 'Pause',
   pauseTheSession: 'Pause the session',
-  forAFireAlarm:
-    'For a fire alarm or whatever empties the room: benches off, everybody out. Until it goes on nobody is cleared for power; what was handed in is kept, and the end moves by as long as the pause was.',
+  help: 'For a fire alarm or whatever empties the room: benches off, everybody out. Until it goes on nobody is cleared for power; what was handed in is kept, and the end moves by as long as the pause was.',
   pauseItNow: 'Pause it now',
 }
 
@@ -73,8 +72,8 @@ export const round = {
   nobodyWaits: 'Nobody waits',
   pairsAppearHere: 'Pairs appear here when they ask. Time for a walk along the benches.',
   waits: (station: Value, since: Value) => `${station} · waits ${since}`,
-  keepThePowerOff: 'Keep the power off.',
-  isOnTheWay: (claimedBy: Value) => `${claimedBy} is on the way.`,
+  keepPowerOff: 'Keep the power off.',
+  onTheWay: (claimedBy: Value) => `${claimedBy} is on the way.`,
   openBench: (bench: Value) => `Open bench ${bench}`,
   openTheDocket: 'Open the docket',
   later: 'Later',

@@ -3,23 +3,23 @@ import { plural } from './language'
 import type { Value } from '../value'
 
 export const cameBack = {
-  isBack: (tag: Value) => `${tag} is back`,
-  theKit: 'the kit',
-  beforeItIsPacked: 'Before it is packed',
+  returned: (tag: Value) => `${tag} is back`,
+  subject: 'the kit',
+  heading: 'Before it is packed',
   test: (title: Value) => `Test ${title}`,
   well: (well: Value) => `Well: ${well}.`,
-  whatIsWrongWith: (title: Value) => `What is wrong with ${title}`,
-  whatIsWrongWithIt: 'What is wrong with it',
-  somethingAboutTheKit: 'Something about the kit as a whole',
+  faultOf: (title: Value) => `What is wrong with ${title}`,
+  faultLabel: 'What is wrong with it',
+  wholeKit: 'Something about the kit as a whole',
   kitFaultExample: 'box broken, sticky with syrup',
-  saveHowItCameBack: 'Save how it came back',
-  there: 'there',
+  save: 'Save how it came back',
+  present: 'there',
   missing: 'missing',
   usedUp: 'used up',
   faulty: 'faulty',
   pictureTakeAnother: (name: Value) => `Picture: ${name}. Take another`,
   addAPicture: 'Add a picture',
-  sayWhatIsWrong: (unsaid: Value) => `Say what is wrong with ${unsaid}.`,
+  faultMissing: (unsaid: Value) => `Say what is wrong with ${unsaid}.`,
 }
 
 export const hatch = {
@@ -30,19 +30,19 @@ export const hatch = {
   replace: 'Replace',
   settings: 'Settings',
   kitOrBadge: 'Kit or badge',
-  kitThatComesBack: 'Kit that comes back',
-  kitThenBadgeExample: 'HB-15, then P-07',
+  returnedKit: 'Kit that comes back',
+  scanExample: 'HB-15, then P-07',
   kitExample: 'HB-15',
   startOver: 'Start over',
-  aMoment: 'A moment…',
+  running: 'A moment…',
   enter: 'Enter',
-  aSoundForEachScan: 'a sound for each scan',
+  soundOption: 'a sound for each scan',
   stores: 'Stores',
-  theKits: 'the kits',
+  kitsSubject: 'the kits',
   comingSessions: 'Coming sessions',
   labelsAndTables: 'Labels and tables',
-  scanTheKitThatComes: 'Scan the kit that comes back; then it can be looked through.',
-  nowThePairsBadge: (named: Value) => `${named}: now the pair’s badge.`,
+  returnHint: 'Scan the kit that comes back; then it can be looked through.',
+  badgeNext: (named: Value) => `${named}: now the pair’s badge.`,
   nowTheKit: (named: Value) => `${named}: now the kit.`,
   scanAKit: 'Scan a kit and a badge, in either order.',
 }
@@ -53,12 +53,12 @@ export const kitTagForm = {
 }
 
 export const kitTests = {
-  toTest: 'To test',
-  beforeTheKitGoes: 'before the kit goes out again',
+  heading: 'To test',
+  headingHint: 'before the kit goes out again',
   wellIs: (well: Value) => `Well is: ${well}`,
-  itIsWell: 'It is well',
-  itIsBroken: 'It is broken',
-  itWasBrokenTimes: (number: number) =>
+  well: 'It is well',
+  broken: 'It is broken',
+  brokenBefore: (number: number) =>
     plural(number, 'It was broken once before.', `It was broken ${number} times before.`),
 }
 
@@ -69,27 +69,27 @@ export const pictureButton = {
 
 export const replaceForm = {
   giveIt: 'Give it',
-  whichPartIsExchanged: 'Which part is exchanged',
+  partLabel: 'Which part is exchanged',
   tag: 'Tag of the one that is given',
-  noOtherOneIsFree: 'no other one is free',
-  allAreInKits: 'No other one is free: all are in kits, faulty or retired.',
-  itHasNoTagAnother: 'It has no tag: another one comes out of its drawer.',
+  noneFree: 'no other one is free',
+  noneFreeHint: 'No other one is free: all are in kits, faulty or retired.',
+  untagged: 'It has no tag: another one comes out of its drawer.',
   reasonExample: 'reads 9 °C too high',
-  theOldOneIsFaulty: 'the old one is faulty',
-  undoAsItWas: (done: Value) => `Undo: ${done} as it was`,
+  oldIsFaulty: 'the old one is faulty',
+  undo: (done: Value) => `Undo: ${done} as it was`,
 }
 
 export const scanAnswers = {
   lastScans: 'Last scans',
   lookThroughIt: 'Look through it…',
-  undoItStaysOut: 'Undo: it stays out',
+  undoReturn: 'Undo: it stays out',
 }
 
 export const settingsForm = {
   saveTheSettings: 'Save the settings',
-  nothingCanBeNoted: 'Nothing can be noted of this kit: no jumper, no trimmer, no resistor.',
+  noSettings: 'Nothing can be noted of this kit: no jumper, no trimmer, no resistor.',
   measuredValueIn: 'measured value in Ω',
-  theExerciseSays: (usual: Value) => `the exercise says ${usual}`,
+  exerciseSetting: (usual: Value) => `the exercise says ${usual}`,
   notKnown: 'not known',
   distanceExample: 'such as 14 cm',
   timeExample: 'such as 5 s',
@@ -100,10 +100,10 @@ export const settingsForm = {
 export const substitute = {
   whichResistor: 'Which resistor',
   valueGiven: 'Value given',
-  ofTheRecipe: (title: Value) => `${title}: {ohms}`,
-  anythingInItsWindow: (title: Value) => `${title}: {ohms}, anything from {window} does`,
+  recipeValue: (title: Value) => `${title}: {ohms}`,
+  recipeWindow: (title: Value) => `${title}: {ohms}, anything from {window} does`,
   drawerLeft: (drawers: Value, number: Value) => `drawer ${drawers}, ${number} left`,
-  theDrawersHold: 'The drawers hold nothing inside this window.',
+  noneInWindow: 'The drawers hold nothing inside this window.',
   reasonExample: 'no 330 Ω left in drawer C',
   noLeft: (nominalOhms: Value, joined: Value) => `no ${nominalOhms} left${joined}`,
 }
@@ -113,10 +113,10 @@ export const substituteForm = {
 }
 
 export const pictures = {
-  thePicture: (ref: Value | null | undefined, message: Value) =>
+  pictureFailed: (ref: Value | null | undefined, message: Value) =>
     `The picture of ${ref || 'the kit'} was not added: ${message}`,
 }
 
 export const useScans = {
-  thatDidNotWork: 'That did not work; try again.',
+  failed: 'That did not work; try again.',
 }

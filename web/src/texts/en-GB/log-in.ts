@@ -2,26 +2,26 @@
 import type { Value } from '../value'
 
 export const firstStart = {
-  theFirstInstructor: 'The first instructor',
-  nobodyHasALog: 'Nobody has a log-in here yet. You will set up the course and everybody else’s log-in.',
+  heading: 'The first instructor',
+  help: 'Nobody has a log-in here yet. You will set up the course and everybody else’s log-in.',
   oneTimeCode: 'One-time code',
-  printedWhereTheServer: 'printed where the server was started',
+  codeHint: 'printed where the server was started',
   yourName: 'Your name',
-  passwordAtLeast10: 'Password, at least 10 letters',
-  thePasswordAgain: 'The password again',
-  theTwoDiffer: 'The two differ.',
+  passwordLabel: 'Password, at least 10 letters',
+  passwordAgain: 'The password again',
+  passwordsDiffer: 'The two differ.',
   begin: 'Begin',
 }
 
 export const join = {
   joinTheSession: 'Join the session',
-  theCodeOnTheWall: 'The code on the wall',
+  codeLabel: 'The code on the wall',
   join: 'Join',
   roomAndTime: (room: Value, day: Value, starts: Value, ends: Value) =>
     `${room}, ${day}, ${starts} to ${ends}`,
-  youAreLoggedInAs: (name: Value) => `You are logged in as ${name}.`,
-  logInAsYourself: 'Log in as yourself; your bench opens then.',
-  toMyBench: 'To my bench',
+  loggedInAs: (name: Value) => `You are logged in as ${name}.`,
+  logInHint: 'Log in as yourself; your bench opens then.',
+  myBenchLink: 'To my bench',
   logIn: 'Log in',
   anotherCode: 'Another code',
 }
@@ -33,7 +33,7 @@ export const logIn = {
 }
 
 export const nowhere = {
-  thereIsNoSuchPlace: 'There is no such place here',
-  theAddressMayBeMistyped: 'The address may be mistyped.',
-  toYourOwnPlace: 'To your own place',
+  heading: 'There is no such place here',
+  hint: 'The address may be mistyped.',
+  homeLink: 'To your own place',
 }

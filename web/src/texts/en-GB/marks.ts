@@ -4,9 +4,9 @@ import type { Value } from '../value'
 
 export const feedback = {
   print: 'Print',
-  backToTheDocket: 'Back to the docket',
-  theDocket: 'the docket',
-  theMark: 'the mark',
+  docketLink: 'Back to the docket',
+  docketSubject: 'the docket',
+  markSubject: 'the mark',
   benchVersion: (members: string[], bench: Value, version: Value) =>
     `${and(members)} · bench ${bench} · version ${version}`,
   proposedNotClosed: 'proposed, not closed',
@@ -16,18 +16,18 @@ export const feedback = {
 }
 
 export const marks = {
-  ofClosedTheOthers: (closed: Value, rows: Value) =>
+  closedCount: (closed: Value, rows: Value) =>
     `${closed} of ${rows} closed; the others are proposed as of now`,
   exportAsCsv: 'Export as CSV',
-  noSessionIsPlanned: 'No session is planned',
-  marksAreKeptBySession: 'Marks are kept by session: there is none yet.',
-  theMarksOfTheClass: 'the marks of the class',
+  noSession: 'No session is planned',
+  noSessionHint: 'Marks are kept by session: there is none yet.',
+  what: 'the marks of the class',
   noDocketsYet: 'No dockets yet',
-  marksAppearWhenKits: 'Marks appear when kits are handed out.',
+  noneHint: 'Marks appear when kits are handed out.',
   outOf: (whole: Value) => `of ${whole}`,
   total: 'Total',
-  changedByAnInstructor: ', changed by an instructor',
+  changed: ', changed by an instructor',
   closed: 'closed',
   proposed: 'proposed',
-  changedWithAReason: '* Changed by an instructor, with a reason.',
+  changedLegend: '* Changed by an instructor, with a reason.',
 }

@@ -5,16 +5,16 @@ import type { Value } from '../value'
 export const accountMenu = {
   accountThemeKeys: (named: Value) => `${named}: account, theme, keys, log out`,
   accountAndPassword: 'Account and password',
-  keysOfThisScreen: 'Keys of this screen',
+  keys: 'Keys of this screen',
   theme: 'Theme',
   logOut: 'Log out',
   logOutQuestion: 'Log out?',
-  deleteAndLogOut: 'Delete and log out',
+  deleteDrafts: 'Delete and log out',
   stay: 'Stay',
   asTheDevice: 'As the device',
   light: 'Light',
   dark: 'Dark',
-  draftsThatWereNotHanded: (drafts: number) =>
+  draftsLeft: (drafts: number) =>
     plural(
       drafts,
       'A draft that was not handed in is kept in this browser. Logging out deletes it, so that nobody else finds it here.',
@@ -25,13 +25,13 @@ export const accountMenu = {
 export const asked = {
   tryAgain: 'Try again',
   loading: (what: Value) => `Loading ${what}…`,
-  theServerDoesNotAnswer: 'The server does not answer. Trying again…',
-  whatYouSeeIsFrom: (since: Value) => `What you see is from ${since}.`,
+  noAnswer: 'The server does not answer. Trying again…',
+  shownFrom: (since: Value) => `What you see is from ${since}.`,
 }
 
 export const beforeItRuns = {
   beforeItRuns: 'Before it runs',
-  toBeDone: 'To be done:',
+  openItem: 'To be done:',
 }
 
 export const changeList = {
@@ -49,7 +49,7 @@ export const errorNote = {
   line: (line: Value) => `Line ${line}`,
   column: (column: Value, message: Value) => `{line}, column ${column}: ${message}.`,
   meanwhile: 'Meanwhile:',
-  whatYouTypedIsKept: 'What you typed is kept. Look at the new state, then decide again.',
+  inputKept: 'What you typed is kept. Look at the new state, then decide again.',
 }
 
 export const listTable = {
@@ -67,7 +67,7 @@ export const numberField = {
 
 export const formField = {
   needed: 'Please fill this in.',
-  notOfThisForm: 'This is not in the form that is asked for.',
+  wrongPattern: 'This is not in the form that is asked for.',
 }
 
 export const findingList = {
@@ -77,11 +77,11 @@ export const findingList = {
   nothingStandsOut: 'Nothing stands out. A look at the real bench remains yours.',
   remedy: 'Remedy',
   followsFromIt: 'Follows from it',
-  seenOnTheTwin: (momentMs: Value) => `Seen on the twin at ${momentMs} s`,
-  lineInTheRun: (line: Value) => `Line ${line} in the run`,
-  thePairMayAskFor: 'The pair may ask for',
-  thePairIsShown: 'The pair is shown',
-  atLine: (line: Value) => `line ${line}`,
+  momentInRun: (momentMs: Value) => `Seen on the twin at ${momentMs} s`,
+  lineInRun: (line: Value) => `Line ${line} in the run`,
+  hintOnRequest: 'The pair may ask for',
+  hintShown: 'The pair is shown',
+  line: (line: Value) => `line ${line}`,
 }
 
 export const jumpLine = {
@@ -90,7 +90,7 @@ export const jumpLine = {
   loading: 'Loading…',
   nothingByThese: 'Nothing by these letters.',
   sheetsAndSteps: 'sheets and steps',
-  ofTheClass: 'of the class',
+  marksHint: 'of the class',
   whatToType: 'go to a pair, student, kit or exercise',
 }
 
@@ -101,12 +101,12 @@ export const keyHelp = {
 }
 
 export const lineRows = {
-  lineInTheRun: (line: Value) => `Line ${line} in the run`,
+  lineInRun: (line: Value) => `Line ${line} in the run`,
   line: (line: Value) => `line ${line}`,
-  theRunNeverComes: 'The run never comes to this line.',
-  inTheRun: (times: number, rows: number) =>
+  neverReached: 'The run never comes to this line.',
+  timesReached: (times: number, rows: number) =>
     `${plural(times, 'Come to once', `Come to ${times} times`)} in the run on this bench${times > rows ? `; ${rows} of them are shown` : ''}.`,
-  theLinesVariables: 'The line’s variables',
+  variables: 'The line’s variables',
   at: 'at',
   step: 'step',
 }
@@ -119,14 +119,14 @@ export const measureForm = {
   anew: 'anew',
   differs: 'Differs.',
   agrees: 'Agrees.',
-  isNoNumberOneSuch: (typed: Value) => `“${typed}” is no number; one such as 4.93 was expected.`,
+  noNumber: (typed: Value) => `“${typed}” is no number; one such as 4.93 was expected.`,
   benchMeter: 'bench meter',
-  itCouldNotBeKept: 'It could not be kept; try again.',
+  saveFailed: 'It could not be kept; try again.',
 }
 
 export const notLoaded = {
-  thisPart: 'This part could not be loaded. The connection may be lost, or Verifex was updated meanwhile.',
-  loadThePageAgain: 'Load the page again',
+  message: 'This part could not be loaded. The connection may be lost, or Verifex was updated meanwhile.',
+  reload: 'Load the page again',
 }
 
 export const notices = {
@@ -155,15 +155,15 @@ export const topBar = {
 }
 
 export const boardMap = {
-  boardMapPartsWires: (parts: Value, wires: Value) => `Board map: ${parts} parts, ${wires} wires`,
+  label: (parts: Value, wires: Value) => `Board map: ${parts} parts, ${wires} wires`,
   nothingInThese: 'Nothing in these rows',
   line: (ends: Value, colour: Value, line: Value) => `${ends}${colour}, line ${line}`,
-  refInLegPlace: (ref: Value, leg: Value, place: Value) => `${ref}.${leg} in ${place}`,
+  legPlace: (ref: Value, leg: Value, place: Value) => `${ref}.${leg} in ${place}`,
 }
 
 export const netList = {
   outputs: 'Outputs',
-  noVoltagesTheBoard: 'No voltages: the board is missing, or this circuit has no operating point.',
+  noVoltages: 'No voltages: the board is missing, or this circuit has no operating point.',
 }
 
 export const netTable = {
@@ -173,16 +173,14 @@ export const netTable = {
 }
 
 export const livePanel = {
-  listenToTheBoard: 'Listen to the board',
-  aSmallHelper:
-    'A small helper on the computer that the board is plugged into sends each line here as it is printed.',
-  handInTheLines: (lines: Value) => `Hand in the ${lines} lines that were heard`,
-  runOnTheComputer:
-    'On the computer with the board, in place of PORT its port (such as /dev/ttyUSB0 or COM4):',
+  listen: 'Listen to the board',
+  help: 'A small helper on the computer that the board is plugged into sends each line here as it is printed.',
+  handIn: (lines: Value) => `Hand in the ${lines} lines that were heard`,
+  commandHint: 'On the computer with the board, in place of PORT its port (such as /dev/ttyUSB0 or COM4):',
   nothingHasCome: 'Nothing has come for a while. Is the board plugged in, and does its program print?',
-  theConnectionIsLost: 'The connection is lost; it is tried again.',
+  connectionLost: 'The connection is lost; it is tried again.',
   markTheStep: 'Mark the step you are in, before its readings.',
-  theLastLines: 'The last lines',
+  lastLines: 'The last lines',
   stopAndHandIn: 'Stop and hand in',
   stop: 'Stop',
   lines: (lines: Value) => `${lines} lines`,

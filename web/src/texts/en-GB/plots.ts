@@ -2,23 +2,23 @@
 import type { Value } from '../value'
 
 export const budgetBars = {
-  whatWidensTheLimits: (step: Value) => `What widens the limits at “${step}”`,
+  label: (step: Value) => `What widens the limits at “${step}”`,
   nothingDoes: 'Nothing does: it is one thing or the other.',
-  allAtTheirWorstAdded: 'All at their worst, added',
+  worstSum: 'All at their worst, added',
   combined: 'Combined, k = 2',
-  theChainBendsHere: '(the chain bends here: the likely limits are drawn)',
+  nonLinear: '(the chain bends here: the likely limits are drawn)',
   share: 'share',
-  isWhatWouldBeLeft: 'is what would be left once it is measured.',
+  remainingShare: 'is what would be left once it is measured.',
 }
 
 export const livePlot = {
-  readingsAsTheyCome: 'Readings as they come',
+  label: 'Readings as they come',
 }
 
 export const runPlot = {
-  theRunOnTheTwin: 'The run on the twin over time',
-  givenToTheSensor: 'given to the sensor',
-  printedByTheProgram: 'printed by the program',
+  label: 'The run on the twin over time',
+  stimulus: 'given to the sensor',
+  printed: 'printed by the program',
   on: 'on',
 }
 
@@ -30,17 +30,17 @@ export const transferPlot = {
   steps: 'steps',
   readingsInLimits: 'readings in limits',
   out: 'out',
-  thisFaultWouldPrint: 'this fault would print',
+  faultLine: 'this fault would print',
   count: (expected: Value) => `count ${expected}`,
   shouldPrint: (expected: Value, unit: Value) => `should print ${expected} ${unit}`,
   line: (line: Value) => `, line ${line}`,
-  atTheSensor: (stimulus: Value) => `${stimulus} at the sensor`,
+  axisLabel: (stimulus: Value) => `${stimulus} at the sensor`,
   read: (rawUnit: Value) => `${rawUnit} read`,
-  thePairsOwnThreshold: (printed: Value, unit: Value) => `the pair’s own threshold, about ${printed} ${unit}`,
+  ownThreshold: (printed: Value, unit: Value) => `the pair’s own threshold, about ${printed} ${unit}`,
   threshold: (printed: Value) => `threshold ${printed}`,
   wouldPrint: 'would print',
   wouldPrintValue: (value: Value) => `would print ${value}`,
-  inLimits: 'in limits',
+  withinLimits: 'in limits',
   printed: (step: Value, value: Value) => `${step}\nprinted ${value}`,
 }
 

@@ -3,34 +3,34 @@ import { count, plural } from './language'
 import type { Value } from '../value'
 
 export const foundCourse = {
-  putItInOnceMore: 'Put it in once more',
-  setUpYourCourse: 'Set up your course',
+  importAgain: 'Put it in once more',
+  firstHeading: 'Set up your course',
   sixStepsLead:
     'Six steps lead to the first lab day: people, pairs, room, exercise, kits, session. Everything can be changed later.',
-  whatTheCourseIsCalled: 'What the course is called',
+  titleLabel: 'What the course is called',
   courseExample: 'Instrumentation 1',
-  timeZoneOfItsClock: 'Time zone of its clock',
-  sectionsIfThereAreSeveral: 'Sections, if there are several',
+  zoneLabel: 'Time zone of its clock',
+  sectionsLabel: 'Sections, if there are several',
   sectionsExample: 'Monday, Thursday',
   separatedByCommas: 'Separated by commas. Left empty there is one; more can be added later.',
-  setUpTheCourse: 'Set up the course',
-  orImportACourse: 'or import a course that was downloaded from another installation, all of it or nothing:',
+  create: 'Set up the course',
+  importHelp: 'or import a course that was downloaded from another installation, all of it or nothing:',
   chooseItsZip: 'Choose its zip',
   withoutItsKits: 'without its kits',
 }
 
 export const importList = {
-  importAClassList: 'Import a class list',
-  csvXlsxOrOdsUp:
+  heading: 'Import a class list',
+  fileHelp:
     'CSV, XLSX or ODS up to 1 MB, in whatever columns your school exports. Nothing is stored before you have seen what would change.',
   orPasteCells: 'or paste cells from a spreadsheet, or names line by line',
-  readWhatIsPasted: 'Read what is pasted',
+  readPasted: 'Read what is pasted',
   chooseAnotherOne: 'Choose another one',
   rows: (number: Value) => `{file}: ${number} rows. {link}`,
-  seeWhatWouldChange: 'See what would change',
+  preview: 'See what would change',
   import: (will: number) => `Import ${count(will, 'change')}`,
   nothingToImport: 'Nothing to import',
-  allOfItOrNothing: 'All of it, or nothing.',
+  atomic: 'All of it, or nothing.',
   whatYouPasted: 'what you pasted',
   takenOff: 'taken off',
   imported: (parts: Value) => `Imported: ${parts}.`,
@@ -38,31 +38,31 @@ export const importList = {
 }
 
 export const joinCode = {
-  toYourBench: 'To your bench',
-  qrCodeOfTheAddress: 'QR code of the address with the code',
-  onYourOwnPhone: 'On your own phone or laptop, open',
+  heading: 'To your bench',
+  codeAlt: 'QR code of the address with the code',
+  openAddress: 'On your own phone or laptop, open',
   join: (address: Value) => `${address}/join`,
-  andType: 'and type',
+  typeCode: 'and type',
 }
 
 export const listChanges = {
   whatWouldChange: 'What would change',
   whichToList: 'Which to list',
   new: (sections: number, names: Value) => `New ${plural(sections, 'section', 'sections')}: ${names}.`,
-  tickThoseThatAreRight: 'Tick those that are right as the file has them; the others are left out.',
-  theyStayOnTheList: 'They stay on the list unless you tick them.',
+  doubtfulHelp: 'Tick those that are right as the file has them; the others are left out.',
+  missingHelp: 'They stay on the list unless you tick them.',
   noName: '(no name)',
   row: (row: Value) => `row ${row}`,
   leftAlone: 'left alone',
   cannotBeRead: 'cannot be read',
-  notInThisFile: 'not in this file',
+  missingHeading: 'not in this file',
 }
 
 export const listColumns = {
-  whatEachColumnIs: 'What each column is',
+  heading: 'What each column is',
   listBegins: 'list begins',
   column: (column: Value) => `Column ${column}`,
-  theListBeginsInRow: (row: Value) => `The list begins in row ${row}`,
+  firstRow: (row: Value) => `The list begins in row ${row}`,
   notUsed: 'not used',
   wholeName: 'whole name',
   firstName: 'first name',
@@ -73,10 +73,10 @@ export const listColumns = {
 export const newLogIn = {
   logs: (name: Value) => `${name} logs in as before, with the log-in {logIn}.`,
   title: (invited: boolean) => (invited ? 'Invited' : 'Write this down'),
-  isInvited:
+  invited:
     '{logIn} has an account of another course, and is asked to accept at the next log-in. Until then they have no part here.',
   firstPassword: 'First password',
-  itIsShownThisOnce: 'It is shown this once, and changed at the first log-in.',
+  shownOnce: 'It is shown this once, and changed at the first log-in.',
   done: 'Done',
 }
 
@@ -90,19 +90,19 @@ export const pairsPart = {
   pairs: 'Pairs',
   whoWorksTogether:
     'Who works together. A change counts from now on; what was done stays with those who did it.',
-  thePairs: 'the pairs',
-  theClassListComes: 'The class list comes first',
+  subject: 'the pairs',
+  listFirst: 'The class list comes first',
   pairsAreMade: 'Pairs are made of who is on it.',
-  toTheClassList: 'To the class list',
-  inNoPair: (left: number) => `${plural(left, 'One student is', `${left} students are`)} in no pair`,
-  typeTwoNamesOrPaste: 'Type two names, or paste a column of pairs',
+  listLink: 'To the class list',
+  unpaired: (left: number) => `${plural(left, 'One student is', `${left} students are`)} in no pair`,
+  entryHint: 'Type two names, or paste a column of pairs',
   pairExample: 'Kessler, Duarte',
   makePairs: (reading: Value) => `Make ${reading} pairs`,
   makeThePair: 'Make the pair',
   orPut: 'or put all of them together',
   byWhichRule: 'By which rule',
-  inListOrder: 'in list order',
-  atRandom: 'at random',
+  byList: 'in list order',
+  byChance: 'at random',
   strongWithWeak: 'strong with weak',
   alike: 'alike',
   earlierPartners: 'Earlier partners are kept apart where that can be done; an odd one makes a three.',
@@ -114,19 +114,19 @@ export const pairsPart = {
 }
 
 export const peoplePart = {
-  nameNumberOrLogIn: 'Find by name, number or log-in',
+  findHint: 'Find by name, number or log-in',
   findAStudent: 'Find a student',
   people: 'People',
-  theStudentsOfASection: 'The students of a section. Log-ins are made from their names.',
-  printLogInSlips: 'Print log-in slips',
-  importAClassList: 'Import a class list',
-  theClassList: 'the class list',
+  help: 'The students of a section. Log-ins are made from their names.',
+  printSlips: 'Print log-in slips',
+  importList: 'Import a class list',
+  subject: 'the class list',
   addOneStudent: 'Add one student',
-  firstAndLastName: 'First and last name',
+  nameHint: 'First and last name',
   number: 'Number',
-  ifThereIsOne: 'if there is one',
-  nobodyIsOnTheList: 'Nobody is on the list yet',
-  importTheListYourSchool:
+  numberHint: 'if there is one',
+  noStudents: 'Nobody is on the list yet',
+  noneHint:
     'Import the list your school exports (CSV, XLSX or ODS, in whatever columns), paste names from a spreadsheet, or add them one by one.',
   classList: 'Class list',
   group: (group: Value) => `, group ${group}`,
@@ -135,12 +135,12 @@ export const peoplePart = {
   details: 'Details',
   newPassword: 'New password',
   remove: 'Remove',
-  theLogInStays: (logIn: Value) => `The log-in stays ${logIn}.`,
-  thisStudentsData: 'This student’s data',
-  downloadAllOfIt: 'Download all of it',
-  removingTakesTheName:
+  logInKept: (logIn: Value) => `The log-in stays ${logIn}.`,
+  studentData: 'This student’s data',
+  downloadData: 'Download all of it',
+  removeConsequence:
     'Removing takes the name, the log-in and the programs and logs away, and leaves figures under a pseudonym. It cannot be undone.',
-  iHaveReadThat: 'I have read that',
+  removeConfirmed: 'I have read that',
   removeTheData: 'Remove the data',
 }
 
@@ -155,15 +155,15 @@ export const sectionStaff = {
   newPassword: 'New password',
   invitedAs: (role: Value) => `invited as ${role}; the part begins when they accept it after logging in`,
   withdraw: 'Withdraw',
-  firstAndLastName: 'First and last name, or a log-in',
-  somebodyForTheStaff: (name: Value) => `Somebody for the staff of ${name}`,
+  nameHint: 'First and last name, or a log-in',
+  nameLabel: (name: Value) => `Somebody for the staff of ${name}`,
   role: 'Role',
 }
 
 export const names = {
-  nobodyHereIsCalled: (name: Value) => `Nobody here is called “${name}”.`,
-  mayBeOneOf: (name: Value, hits: Value) => `“${name}” may be ${hits}.`,
+  unknown: (name: Value) => `Nobody here is called “${name}”.`,
+  ambiguous: (name: Value, hits: Value) => `“${name}” may be ${hits}.`,
   standsHereTwice: (name: Value) => `${name} stands here twice.`,
-  aPairHasTwoMembers: 'A pair has two members; a three is allowed.',
+  memberCount: 'A pair has two members; a three is allowed.',
   withWhom: (name: Value | null | undefined) => `${name ?? 'One name'}: with whom?`,
 }

@@ -3,35 +3,34 @@ import { count, plural } from './language'
 import type { Value } from '../value'
 
 export const exercisePart = {
-  whatIsBuiltAndShown:
-    'What is built and shown. A released version never changes; a later one is a new version.',
-  toTheExercises: 'To the exercises',
-  exercisesOfThisCourse: 'Exercises of this course',
-  inTheCourse: 'In the course',
-  canBeHandedOut: 'can be handed out',
-  aDraft: 'a draft',
+  help: 'What is built and shown. A released version never changes; a later one is a new version.',
+  exercisesLink: 'To the exercises',
+  listLabel: 'Exercises of this course',
+  included: 'In the course',
+  released: 'can be handed out',
+  draft: 'a draft',
   makeKits: 'make kits',
   exercisesToBegin: 'Exercises to begin with',
-  theExercises: 'the exercises',
-  aMoment: 'A moment…',
-  addToTheCourse: 'Add to the course',
-  allAreInTheCourse: 'All of them are in the course.',
+  subject: 'the exercises',
+  running: 'A moment…',
+  add: 'Add to the course',
+  nothingToAdd: 'All of them are in the course.',
 }
 
 export const kitsPart = {
-  aKitIsABox: (pairs: number) =>
+  help: (pairs: number) =>
     `A kit is a box with a tag, filled to an exercise’s recipe. The largest section has ${count(pairs, 'pair')}.`,
-  toTheHatch: 'To the hatch',
-  anExerciseComes: 'An exercise comes first',
-  itsRecipeSaysWhatBelongs: 'Its recipe says what belongs into a kit.',
+  hatchLink: 'To the hatch',
+  exerciseFirst: 'An exercise comes first',
+  recipeHint: 'Its recipe says what belongs into a kit.',
   chooseAnExercise: 'Choose an exercise',
   kitsByExercise: 'Kits by exercise',
   ready: 'Ready',
   makeMore: 'Make more',
-  howManyKitsFor: (title: Value) => `How many kits for ${title}`,
-  lettersOfTheTags: (title: Value) => `Letters of the tags for ${title}`,
+  countLabel: (title: Value) => `How many kits for ${title}`,
+  lettersLabel: (title: Value) => `Letters of the tags for ${title}`,
   make: 'Make',
-  theLettersBegin:
+  lettersHelp:
     'The letters begin the tags: FL gives FL-01, FL-02 and so on. What is in a kit is looked after at the hatch.',
 }
 
@@ -39,7 +38,7 @@ export const placeRow = {
   benchOf: (name: Value) => `Bench of ${name}`,
   docket: 'docket',
   exerciseOf: (name: Value) => `Exercise of ${name}`,
-  theKitDecides: 'the kit decides',
+  byKit: 'the kit decides',
   worksWith: (name: Value) => `${name} works with`,
   worksAlone: (name: Value) => `${name}: works alone`,
   joins: (name: Value) => `joins ${name}`,
@@ -49,53 +48,53 @@ export const placeRow = {
 export const planSessions = {
   section: 'Section',
   benches: (name: Value, benches: Value) => `${name}, ${benches} benches`,
-  to: 'To',
+  until: 'To',
   everyWeekUntil: 'every week until',
   lastDay: 'Last day',
   holidaysAreLeft: (holidays: Value) => `${holidays} holidays are left out`,
   exercisesThatRun: 'Exercises that run in it',
   ready: (readyKits: number) => `${count(readyKits, 'kit')} ready`,
-  noneCanBeHanded: 'None can be handed out yet; they can be chosen later.',
+  noExercises: 'None can be handed out yet; they can be chosen later.',
   drawIt: 'Draw it',
   plan: (weekly: boolean) => `Plan ${weekly ? 'the sessions' : 'the session'}`,
-  aSessionNeedsARoom: 'A session needs a room.',
+  roomMissing: 'A session needs a room.',
 }
 
 export const roomGrid = {
-  pressABenchToTake: (benches: number) =>
+  help: (benches: number) =>
     `${count(benches, 'bench', 'benches')}. Press a bench to take it out (an aisle, a gap), an empty place to put one in; type over its number, and give it a name where it has one.`,
-  numberOfTheBench: (row: Value, column: Value) => `Number of the bench in row ${row}, place ${column}`,
+  numberLabel: (row: Value, column: Value) => `Number of the bench in row ${row}, place ${column}`,
   name: 'name',
   nameOfBench: (number: Value) => `Name of bench ${number}`,
   takeBenchOut: (number: Value) => `Take bench ${number} out`,
-  putABenchInRow: (row: Value, column: Value) => `Put a bench in row ${row}, place ${column}`,
-  frontOfTheRoom: 'front of the room',
-  aRowMore: 'A row more',
-  aRowLess: 'A row less',
-  aColumnMore: 'A column more',
-  aColumnLess: 'A column less',
+  addBench: (row: Value, column: Value) => `Put a bench in row ${row}, place ${column}`,
+  front: 'front of the room',
+  addRow: 'A row more',
+  removeRow: 'A row less',
+  addColumn: 'A column more',
+  removeColumn: 'A column less',
   numberAnew: 'Number anew',
   saveTheRoom: 'Save the room',
   removeTheRoom: 'Remove the room',
-  aBenchHasANumber: 'A bench has a number from 1 to 999.',
-  twoBenchesHaveTheNumber: (twice: Value) => `Two benches have the number ${twice}.`,
+  numberRange: 'A bench has a number from 1 to 999.',
+  numberTwice: (twice: Value) => `Two benches have the number ${twice}.`,
 }
 
 export const roomPart = {
-  theFloorShowsTheBenches: 'The Floor shows the benches as they stand in the room.',
+  help: 'The Floor shows the benches as they stand in the room.',
   anotherRoom: 'Another room',
-  nameOfTheRoom: 'Name of the room',
+  nameLabel: 'Name of the room',
   roomExample: 'Lab 2',
   rows: 'Rows',
-  benchesInARow: 'Benches in a row',
+  rowLength: 'Benches in a row',
   drawTheRoom: 'Draw the room',
 }
 
 export const sessionFields = {
-  to: 'To',
-  lateHandInMinutes: 'Late hand-in, minutes',
+  until: 'To',
+  lateLabel: 'Late hand-in, minutes',
   noLimit: 'no limit',
-  wholeMinutesOrNothing: 'whole minutes, or nothing',
+  lateHint: 'whole minutes, or nothing',
   staff: 'Staff',
   saveTheSession: 'Save the session',
 }
@@ -104,9 +103,9 @@ export const sessionPart = {
   session: 'Session',
   labDays: 'Lab days: when, where, and which exercises run side by side.',
   planSessions: 'Plan sessions',
-  theSessions: 'the sessions',
-  noSessionIsPlanned: 'No session is planned',
-  oneDayByHand: 'One day by hand, or every week of the term with the holidays left out.',
+  subject: 'the sessions',
+  none: 'No session is planned',
+  noneHint: 'One day by hand, or every week of the term with the holidays left out.',
   sessions: 'Sessions',
   time: 'Time',
   sectionRoom: 'Section, room',
@@ -116,25 +115,25 @@ export const sessionPart = {
 
 export const sessionPlan = {
   allSessions: 'All sessions',
-  theSession: 'the session',
+  subject: 'the session',
   printThePapers: 'Print the papers',
-  codeForTheWall: 'Code for the wall',
-  layingOutThePages: 'Laying out the pages',
+  wallCode: 'Code for the wall',
+  papersRunning: 'Laying out the pages',
   pairsReady: (title: Value, wanted: Value, ready: number) =>
     `${title}: ${wanted} pairs, ${ready} ${plural(ready, 'kit is', 'kits are')} ready.`,
   makeMore: 'Make more',
   seatsAndExercises: 'Seats and exercises',
-  aPairThatIsGiven: 'A pair that is given a taken bench changes places.',
+  seatHelp: 'A pair that is given a taken bench changes places.',
   dealTheExercises: 'Deal the exercises out in turn',
-  pairsOfTheSession: 'Pairs of the session',
+  pairsLabel: 'Pairs of the session',
   absentToday: 'Absent today',
-  thereAreNoPairsYet: 'There are no pairs yet.',
+  noPairs: 'There are no pairs yet.',
   makeThem: 'Make them',
   removeThisSession: 'Remove this session',
-  papersOfTheSession: 'Papers of the session',
-  oneFileFromThePlan:
+  papersHeading: 'Papers of the session',
+  papersHelp:
     'One file, from the plan: seats and kits to pick, a page to predict on for each pair, an answer key for each exercise.',
-  withLogInSlips:
+  slipsOption:
     'with log-in slips for who never logged in. They get new first passwords, and the file can be fetched once.',
   print: 'Print',
   startItNow: 'Start it now',

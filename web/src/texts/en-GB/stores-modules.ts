@@ -5,22 +5,22 @@ import type { Value } from '../value'
 export const batchDialog = {
   batches: 'Batches',
   choose: 'Choose…',
-  makersMarkingAsYouRead: 'Maker’s marking, as you read it',
-  legsInTheOrder: 'Legs in the order they are printed',
+  markingLabel: 'Maker’s marking, as you read it',
+  legsLabel: 'Legs in the order they are printed',
   boughtOn: 'Bought on',
-  figuresInWhichItDeviates: 'Figures in which it deviates from its kind',
+  figuresHeading: 'Figures in which it deviates from its kind',
   saveTheBatch: 'Save the batch',
-  backToTheList: 'Back to the list',
-  theBatches: 'the batches',
-  noBatchYetABatch:
+  back: 'Back to the list',
+  subject: 'the batches',
+  noneHint:
     'No batch yet. A batch carries what its modules have in common: leg order, supplier, figures of their own.',
   legs: 'Legs',
   uses: 'Uses',
-  faultsToBeExpected: 'Faults to be expected at each use',
+  faultRateLabel: 'Faults to be expected at each use',
   rate: 'Rate',
   edit: 'Edit',
   newBatch: 'New batch…',
-  isNotRead: (figure: Value, typed: Value) => `${figure}: “${typed}” is not read as a number.`,
+  figureNotRead: (figure: Value, typed: Value) => `${figure}: “${typed}” is not read as a number.`,
 }
 
 export const boughtFields = {
@@ -32,17 +32,17 @@ export const boughtFields = {
 
 export const calibrateForm = {
   how: 'How',
-  itCountsForDays: (how: Value, days: Value) => `${how} It counts for ${days} days.`,
+  validFor: (how: Value, days: Value) => `${how} It counts for ${days} days.`,
   withWhat: 'With what',
   referenceThermometer: 'reference thermometer',
   onDay: 'On (empty: today)',
   saveTheCalibration: 'Save the calibration',
-  isNoNumber: (label: Value, typed: Value) => `${label}: “${typed}” is no number.`,
+  noNumber: (label: Value, typed: Value) => `${label}: “${typed}” is no number.`,
 }
 
 export const moduleDialog = {
   module: 'Module',
-  theModule: 'the module',
+  subject: 'the module',
   whereIn: (where: Value) => `in ${where}`,
   legs: (legOrder: Value) => `legs ${legOrder}`,
   bought: (boughtOn: Value) => `bought ${boughtOn}`,
@@ -52,11 +52,11 @@ export const moduleDialog = {
   tooOldSince: (until: Value) => `too old since ${until}`,
   countsUntil: (until: Value) => `counts until ${until}`,
   withdraw: 'Withdraw',
-  notCalibratedItsSheets: 'Not calibrated: its sheets count with the limits of its family.',
+  notCalibrated: 'Not calibrated: its sheets count with the limits of its family.',
   faults: (history: number) => count(history, 'fault'),
-  whatIsWrongWithIt: 'What is wrong with it',
+  faultLabel: 'What is wrong with it',
   noteTheFault: 'Note the fault',
-  tagOfTheKit: 'Tag of the kit it lies in',
+  kitLabel: 'Tag of the kit it lies in',
   kitExample: 'Kit it lies in: HB-15',
   putItThere: 'Put it there',
   asItIs: 'As it is',
@@ -69,14 +69,14 @@ export const moduleDialog = {
 }
 
 export const moduleList = {
-  tagKindKitOrBatch: 'Tag, kind, kit or batch',
+  findHint: 'Tag, kind, kit or batch',
   findAModule: 'Find a module',
   whichModules: 'Which modules',
   batches: 'Batches…',
   tagModules: 'Tag modules…',
-  theModules: 'the modules',
-  noModuleIsTagged: 'No module is tagged yet',
-  aTaggedModuleKeeps:
+  subject: 'the modules',
+  none: 'No module is tagged yet',
+  noneHint:
     'A tagged module keeps its leg order, its settings and its calibrations wherever it goes. Untagged kits work as well.',
   noModuleFits: 'No module fits.',
   tag: 'Tag',
@@ -86,7 +86,7 @@ export const moduleList = {
   tooOld: 'too old',
   all: 'all',
   heldBack: 'held back',
-  inNoKit: 'in no kit',
+  withoutKit: 'in no kit',
   calibrationToo: 'calibration too old',
   modules: (all: number) => count(all, 'module'),
 }
@@ -94,8 +94,8 @@ export const moduleList = {
 export const tagModules = {
   tagModules: 'Tag modules',
   choose: 'Choose…',
-  showPartsThatAreUsually: 'show parts that are usually counted by drawer, too',
-  lettersOfTheTags: 'Letters of the tags',
+  countedPartsOption: 'show parts that are usually counted by drawer, too',
+  lettersLabel: 'Letters of the tags',
   none: 'none',
   tagThem: 'Tag them',
 }

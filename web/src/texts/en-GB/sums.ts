@@ -7,32 +7,32 @@ export const bandPicture = {
 
 export const bandsSheet = {
   colourBands: 'Colour bands',
-  fromBandsToAValue: 'From bands to a value',
+  decodeHeading: 'From bands to a value',
   howManyBands: 'How many bands',
   bands: (n: Value) => `${n} bands`,
-  readFromTheOther: 'Read from the other end',
+  readBackwards: 'Read from the other end',
   betweenAnd: 'between {lowOhms} and {highOhms}',
-  readFromTheOtherEnd: (orderDoubt: Value) => `Read from the other end? ${orderDoubt}.`,
-  aMeterSays: 'A meter says',
+  readBackwardsDoubt: (orderDoubt: Value) => `Read from the other end? ${orderDoubt}.`,
+  meterLabel: 'A meter says',
   nothingYet: 'nothing yet',
-  itFitsTheMeters: "It fits, the meter's own error included.",
-  itDoesNotFitThese: 'It does not fit these bands.',
+  fits: "It fits, the meter's own error included.",
+  doesNotFit: 'It does not fit these bands.',
   useThese: 'use these',
   perhaps: (bands: Value) => `Perhaps ${bands}: {ohms} {link}`,
   noUsualMisreading: 'No usual misreading explains it. Measured in the circuit it reads too low.',
-  fromAValueToBands: 'From a value to bands',
+  encodeHeading: 'From a value to bands',
   fromAValue: 'From a value',
   value: 'value',
   series: 'series',
   tolerance: 'tolerance, %',
   ppmPerKelvin: (ppm: number) => `${ppm} ppm/K`,
   nearestIn: (series: Value) => `nearest in ${series}`,
-  itIsAValue: 'It is a value of the series.',
-  nextDownNextUp: 'next down {down}, next up {up}',
+  inSeries: 'It is a value of the series.',
+  neighbours: 'next down {down}, next up {up}',
 }
 
 export const sumDrawing = {
-  theCircuitOfThisSum: 'The circuit of this sum',
+  label: 'The circuit of this sum',
 }
 
 export const sumSheet = {
@@ -43,7 +43,7 @@ export const sumSheet = {
 
 export const sums = {
   sums: 'Sums',
-  theSums: 'the sums',
+  subject: 'the sums',
   colourBands: 'Colour bands',
   nextSum: 'next sum',
   sumBefore: 'sum before',
@@ -58,7 +58,7 @@ export const drawings = {
   upper: 'upper  $upper',
   lower: 'lower  $lower',
   load: 'load  $load',
-  supplyOfTheLoad: 'supply of the load',
+  loadSupply: 'supply of the load',
   pin: 'pin',
   module: 'module',
   lead: 'lead  $lead',
@@ -68,9 +68,9 @@ export const drawings = {
   together: 'together  =ohms',
   bit: '$bits bit',
   reference: 'reference',
-  aCountIs: 'a count is =step',
+  countStep: 'a count is =step',
   against: 'against $reference',
-  thereAndBack: 'there and back =pulse',
+  echoPath: 'there and back =pulse',
   airC: 'air $air °C',
   cell: 'cell  =dark … =bright',
   best: 'best  =best',

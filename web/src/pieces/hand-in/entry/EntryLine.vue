@@ -79,21 +79,21 @@ defineExpose({ focus: () => hasKeyboard && field.value?.focus({ preventScroll: t
       <template v-else-if="text.trim()"
         ><span class="soft">{{ outcome.wrong }}</span></template
       >
-      <Unfold v-else class="help" :title="texts.howToTypeABench">
+      <Unfold v-else class="help" :title="texts.helpHeading">
         <dl class="grid grid-cols-[auto_1fr] gap-y-1 gap-x-3.5 mt-2 mb-1 mx-0">
           <dt>.8 a12 y</dt>
-          <dd class="m-0 text-soft">{{ texts.aYellowWireFromPin }}</dd>
+          <dd class="m-0 text-soft">{{ texts.helpWire }}</dd>
           <dt>{{ texts.thermometerExample }}</dt>
-          <dd class="m-0 text-soft">{{ texts.theThermometerItsLegs }}</dd>
+          <dd class="m-0 text-soft">{{ texts.helpModule }}</dd>
           <dt>{{ texts.resistorExample }}</dt>
-          <dd class="m-0 text-soft">{{ texts.aResistorWithItsBands }}</dd>
+          <dd class="m-0 text-soft">{{ texts.helpResistor }}</dd>
           <dt>q b=c12 c=c11 e=c13</dt>
           <dd class="m-0 text-soft">{{ texts.legsByName }}</dd>
           <dt>{{ texts.commandsExample }}</dt>
-          <dd class="m-0 text-soft">{{ texts.movesDownTwoRows }}</dd>
-          <dt>{{ texts.inARow }}</dt>
+          <dd class="m-0 text-soft">{{ texts.helpCommands }}</dd>
+          <dt>{{ texts.helpTableHeading }}</dt>
           <dd class="m-0 text-soft">
-            {{ texts.enterGoesDownAlt }}
+            {{ texts.helpTable }}
           </dd>
         </dl>
       </Unfold>

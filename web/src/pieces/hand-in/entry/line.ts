@@ -64,23 +64,23 @@ function adds(line: string): Understood {
 
 function wire(from: string, rest: string[], rows: Row[], words: Vocabulary): Understood {
   const [second, colour, extra] = rest
-  if (!second) throw new NotUnderstood(texts.andToWhereAHole)
+  if (!second) throw new NotUnderstood(texts.secondEndMissing)
   const to = resolvePlace(second, rows, words)
-  if (!to) throw new NotUnderstood(texts.isNoHoleRailPin(second))
-  if (extra) throw new NotUnderstood(texts.aWireHasTwoEnds(extra))
+  if (!to) throw new NotUnderstood(texts.noPlace(second))
+  if (extra) throw new NotUnderstood(texts.tooManyEnds(extra))
   return adds(`wire ${from} ${to}${colour ? ` ${wireColourOf(colour, words.wireColours)}` : ''}`)
 }
 
 export function wireColourOf(token: string, colours: string[]): string {
   const found = colours.find((colour) => colour.startsWith(token.toLowerCase()))
-  if (!found) throw new NotUnderstood(texts.isNoWireColour(token, colours.slice(0, 6).join(', ')))
+  if (!found) throw new NotUnderstood(texts.unknownColour(token, colours.slice(0, 6).join(', ')))
   return found
 }
 
 function command(name: string, [refText, count]: string[], rows: Row[]): Understood {
   const ref = (refText ?? '').toUpperCase()
   const at = rows.findIndex((row) => row.kind === 'part' && row.name === ref)
-  if (at < 0) throw new NotUnderstood(ref ? texts.thereIsNoPart(ref) : texts.whichPart(name))
+  if (at < 0) throw new NotUnderstood(ref ? texts.unknownPart(ref) : texts.whichPart(name))
   const row = rows[at]!
   const put = (line: string, said: string): Understood => ({
     said,
@@ -88,7 +88,7 @@ function command(name: string, [refText, count]: string[], rows: Row[]): Underst
   })
   if (name === 'mv') {
     const by = Number(count)
-    if (!count || !Number.isInteger(by) || by === 0) throw new NotUnderstood(texts.byHowManyRows)
+    if (!count || !Number.isInteger(by) || by === 0) throw new NotUnderstood(texts.rowsMissing)
     const places = movedPlaces(row.places, by)
     const most = rowsOf(rows)
     if (rowNumbers(places).some((n) => n > most) || rowNumbers(row.places).some((n) => n + by < 1))
@@ -98,7 +98,7 @@ function command(name: string, [refText, count]: string[], rows: Row[]): Underst
   }
   if (name === 'sw') {
     const line = writeLine(swapped(row))
-    return put(line, `${line}   (${ends(row) > 2 ? texts.legsTheOtherWay : texts.endsExchanged})`)
+    return put(line, `${line}   (${ends(row) > 2 ? texts.legsReversed : texts.endsExchanged})`)
   }
   if (name === 'del')
     return { said: texts.leavesTheTable(ref), apply: (lines) => lines.filter((_, index) => index !== at) }

@@ -43,7 +43,7 @@ export function expandPart(tokens: string[], rows: Row[], words: Vocabulary): Ro
     if (assigned) {
       const key = oneOf(assigned[1]!, [...type.legs, ...type.settings], texts.legsAndSettings(type.id))
       const place = type.legs.includes(key) ? resolvePlace(assigned[2]!, rows, words) : assigned[2]!
-      if (!place) throw new NotUnderstood(texts.isNoPlaceFor(assigned[2]!, key))
+      if (!place) throw new NotUnderstood(texts.noPlaceForLeg(assigned[2]!, key))
       ;(type.legs.includes(key) ? byName : settings).push(`${key}=${place}`)
     } else if (run) {
       legs.push(...rowsFrom(run[1]!, Number(run[2]), Number(run[3])))
@@ -52,7 +52,7 @@ export function expandPart(tokens: string[], rows: Row[], words: Vocabulary): Ro
       const place = setting ? null : resolvePlace(token, rows, words)
       if (setting) settings.push(setting)
       else if (place) legs.push(place)
-      else throw new NotUnderstood(texts.isNoPlaceLeg(token, type.id))
+      else throw new NotUnderstood(texts.unknownWord(token, type.id))
     }
   }
   const recipe = words.recipe.find((part) => part.ref === ref)
@@ -69,20 +69,20 @@ function named(first: string, rows: Row[], words: Vocabulary): { ref: string; ty
   const best = found[0]
   if (!best) {
     if (rows.some((row) => row.name === first.toUpperCase()))
-      throw new NotUnderstood(texts.isInTheTableAlready(first.toUpperCase()))
-    throw new NotUnderstood(texts.isNoPlace(first))
+      throw new NotUnderstood(texts.alreadyThere(first.toUpperCase()))
+    throw new NotUnderstood(texts.unknownStart(first))
   }
   const isOfRecipe = words.recipe.some((part) => part.ref === best.ref)
   const types = new Set(found.map((one) => one.type.id))
   if (!isOfRecipe && !rank(best.type, first.toLowerCase()) && types.size > 1)
-    throw new NotUnderstood(texts.mayBeOneOf(first, [...types].slice(0, 5).join(', ')))
+    throw new NotUnderstood(texts.ambiguous(first, [...types].slice(0, 5).join(', ')))
   return best
 }
 
 function placesFor(legs: string[], byName: string[], type: PartName): string[] {
-  if (!legs.length && !byName.length) throw new NotUnderstood(texts.whereAreItsLegs(type.legs.join(', ')))
+  if (!legs.length && !byName.length) throw new NotUnderstood(texts.legsMissing(type.legs.join(', ')))
   if (legs.length && type.by_name)
-    throw new NotUnderstood(texts.needsItsLegsByName(type.id, type.legs.map((l) => `${l[0]}=`).join(' ')))
+    throw new NotUnderstood(texts.legNamesNeeded(type.id, type.legs.map((l) => `${l[0]}=`).join(' ')))
   const hole = legs.length === 1 && /^([a-j])(\d+)$/.exec(legs[0]!)
   if (hole && type.legs.length > 1 && !byName.length)
     return rowsFrom(hole[1]!, Number(hole[2]), Number(hole[2]) + type.legs.length - 1)
@@ -94,7 +94,7 @@ function placesFor(legs: string[], byName: string[], type: PartName): string[] {
 function rowsFrom(letter: string, from: number, to: number): string[] {
   const step = from <= to ? 1 : -1
   const count = Math.abs(to - from) + 1
-  if (count > 40) throw new NotUnderstood(texts.isLongerThanAny(letter, from, to))
+  if (count > 40) throw new NotUnderstood(texts.rangeTooLong(letter, from, to))
   return Array.from({ length: count }, (_, i) => `${letter.toLowerCase()}${from + i * step}`)
 }
 

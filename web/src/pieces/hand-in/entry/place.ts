@@ -8,20 +8,19 @@ import { NotUnderstood, type Vocabulary } from './words'
 export function resolvePlace(token: string, rows: Row[], words: Vocabulary): string | null {
   const lower = token.toLowerCase()
   if (/^[a-j][1-9]\d?$/.test(lower)) {
-    if (Number(lower.slice(1)) > rowsOf(rows))
-      throw new NotUnderstood(texts.liesBeyondTheBase(lower, rowsOf(rows)))
+    if (Number(lower.slice(1)) > rowsOf(rows)) throw new NotUnderstood(texts.beyondBase(lower, rowsOf(rows)))
     return lower
   }
   const rail = /^([+-])([lr])(\d*)$/.exec(lower)
   if (rail) return `${rail[1]}${rail[2]!.toUpperCase()}${rail[3]}`
-  if (/^[+-]/.test(token)) throw new NotUnderstood(texts.isNoRail(token))
+  if (/^[+-]/.test(token)) throw new NotUnderstood(texts.unknownRail(token))
   if (token.startsWith('.')) return `${boardRef(rows)}.${pinOf(token.slice(1), words.pins)}`
   const [ref, leg] = token.split('.')
   if (leg === undefined || !/^[a-z]+\d+$/i.test(ref!)) return null
   if (ref!.toUpperCase() === boardRef(rows)) return `${boardRef(rows)}.${pinOf(leg, words.pins)}`
   const part = rows.find((row) => row.kind === 'part' && row.name === ref!.toUpperCase())
   const type = words.parts.find((p) => p.id === part?.type)
-  if (!type) throw new NotUnderstood(texts.thereIsNoPart(ref!.toUpperCase()))
+  if (!type) throw new NotUnderstood(texts.unknownPart(ref!.toUpperCase()))
   return `${part!.name}.${oneOf(leg, type.legs, texts.legsOf(part!.name))}`
 }
 
@@ -51,7 +50,7 @@ function pinOf(typed: string, pins: string[]): string {
   const [best, second] = pinsLike(typed, pins)
   // GND2 and header positions are other names of pins; the check knows them.
   if (!best && /^(GND\d+|P\d+|VIN|AREF)$/.test(name)) return name
-  if (!best) throw new NotUnderstood(texts.theBoardHasNoPin(typed))
+  if (!best) throw new NotUnderstood(texts.unknownPin(typed))
   const sure = best === name || /^\d+$/.test(name) || !second
   if (!sure) throw new NotUnderstood(texts.mayBePin(typed, pinsLike(typed, pins).slice(0, 4).join(', ')))
   return best
@@ -64,6 +63,6 @@ export function oneOf(typed: string, names: string[], of: string): string {
   const begun = names.filter((name) => name.startsWith(lower))
   if (exact) return exact
   if (begun.length === 1) return begun[0]!
-  if (!begun.length) throw new NotUnderstood(texts.isNoneOfThe(typed, of, names.join(', ')))
+  if (!begun.length) throw new NotUnderstood(texts.unknownLeg(typed, of, names.join(', ')))
   throw new NotUnderstood(texts.mayBeBegun(typed, or(begun)))
 }

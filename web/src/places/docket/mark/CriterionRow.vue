@@ -61,7 +61,7 @@ async function takeBack() {
         v-model="reason"
         class="why"
         :aria-label="texts.reason"
-        :placeholder="texts.theReasonItStays"
+        :placeholder="texts.reasonHint"
         required
       />
       <NButton type="primary" attr-type="submit" :disabled="busy || !reason.trim()">{{

@@ -15,7 +15,7 @@ const history = useHistory(
 </script>
 
 <template>
-  <Asked v-slot="{ data }" :query="history" :what="texts.theHistory">
+  <Asked v-slot="{ data }" :query="history" :what="texts.subject">
     <ol class="log list-none p-0 my-1.5 mx-0 grid grid-cols-1 gap-1">
       <li v-for="(entry, index) in data" :key="index" class="grid grid-cols-[52px_1fr] gap-2">
         <time class="v text-soft" :datetime="entry.at">{{ clockTime(entry.at) }}</time>

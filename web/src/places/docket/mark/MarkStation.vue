@@ -37,18 +37,18 @@ function close() {
   if (marks.value?.second_look) looking.value = true
   else void closeMarking()
 }
-useKeys({ m: { does: texts.toCloseTheMarking, act: () => void (mayClose.value && close()) } })
+useKeys({ m: { does: texts.keyClose, act: () => void (mayClose.value && close()) } })
 </script>
 
 <template>
   <StationFrame v-if="docket" @next="emit('next')">
     <template #evidence>
-      <Asked v-if="!marks" :query="asked" :what="texts.theEvidence" />
+      <Asked v-if="!marks" :query="asked" :what="texts.evidence" />
       <template v-else>
         <header class="total flex items-baseline gap-3.5 border-b border-b-line pb-2">
           <h2>{{ marks.closed ? texts.closed : marks.so_far ? texts.proposedSoFar : texts.proposed }}</h2>
           <span class="text-lg"
-            ><Sentence :text="texts.ofOf(marks.of)"
+            ><Sentence :text="texts.totalOf(marks.of)"
               ><template #total
                 ><b class="text-2xl font-bold">{{ marks.total }}</b></template
               >
@@ -61,23 +61,23 @@ useKeys({ m: { does: texts.toCloseTheMarking, act: () => void (mayClose.value &&
             <SeverityTag severity="check" /> {{ look.seen }} <span class="soft">{{ look.remedy }}</span>
           </p>
           <p v-if="!marks.to_look_at.length" class="my-1">
-            <SeverityTag severity="check" /> {{ texts.anotherBenchHasTheSame }}
+            <SeverityTag severity="check" /> {{ texts.sameReadings }}
           </p>
           <p v-if="marks.decided" class="my-1">{{ texts.decidedAboutIt(marks.decided) }}</p>
           <p v-else class="my-1">
-            <RouterLink :to="`/dockets/${id}/readings`">{{ texts.lookAtThemTogether }}</RouterLink>
-            <span class="soft beside ml-[0.35em]">{{ texts.closingAsksWhatYouDecided }}</span>
+            <RouterLink :to="`/dockets/${id}/readings`">{{ texts.secondLookLink }}</RouterLink>
+            <span class="soft beside ml-[0.35em]">{{ texts.secondLookHint }}</span>
           </p>
         </div>
         <p v-if="toDecide.length && !marks.closed" class="bg-check-bg rounded py-2 px-3 my-2.5">
-          {{ texts.forYouToDecide(and(toDecide)) }}
+          {{ texts.openCriteria(and(toDecide)) }}
         </p>
         <CriterionRow v-for="row in marks.criteria" :key="row.name" :row="row" :editable="mayMark" />
       </template>
     </template>
     <template #findings>
       <h2>{{ texts.students }}</h2>
-      <p class="soft">{{ texts.eachGetsTheDockets }}</p>
+      <p class="soft">{{ texts.studentsHint }}</p>
       <StudentRow
         v-for="student in marks?.students ?? []"
         :key="student.id"
@@ -90,7 +90,7 @@ useKeys({ m: { does: texts.toCloseTheMarking, act: () => void (mayClose.value &&
           {{ texts.closedBeforeBy(before.total, before.of, before.by, before.reopened_by, before.because) }}
         </p>
       </template>
-      <h3 class="mt-4.5">{{ texts.decidedOnTheWay }}</h3>
+      <h3 class="mt-4.5">{{ texts.decisionsHeading }}</h3>
       <ul class="log pl-4.5 my-1.5 mx-0">
         <li v-for="(decision, index) in docket.decisions" :key="index" :class="{ undone: decision.undone }">
           <b>{{ decision.by }}</b> {{ decidedWords(decision) }}
@@ -111,13 +111,13 @@ useKeys({ m: { does: texts.toCloseTheMarking, act: () => void (mayClose.value &&
       </NButton>
       <LinkButton :to="`/dockets/${id}/feedback`" ghost>{{ texts.feedbackSheet }}</LinkButton>
       <span class="soft">{{
-        marks?.closed ? texts.closedAtNothing(clockTime(marks.closed_at!)) : texts.thePairSeesItOnce
+        marks?.closed ? texts.closedAtNothing(clockTime(marks.closed_at!)) : texts.closeHint
       }}</span>
     </template>
   </StationFrame>
   <ReasonAsk
     v-model:show="looking"
-    :title="texts.whatDidYouDecide"
+    :title="texts.secondLookHeading"
     :label="texts.aboutThisLog"
     :act="texts.closeTheMarking"
     @done="closeMarking"

@@ -42,7 +42,7 @@ async function keep() {
         >{{ texts.by }} <TextField v-model="adjustment" :disabled="absent" inputmode="decimal" figures />
         {{ texts.marks }}</label
       >
-      <TextField v-model="reason" class="why" :placeholder="texts.theReason" :aria-label="texts.reason" />
+      <TextField v-model="reason" class="why" :placeholder="texts.reasonLabel" :aria-label="texts.reason" />
       <NButton type="primary" attr-type="submit" :disabled="busy">{{ common.save }}</NButton>
     </NForm>
     <p v-if="student.reason && !editing" class="soft col-span-full">{{ student.reason }}</p>

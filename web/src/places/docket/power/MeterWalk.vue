@@ -14,23 +14,23 @@ const done = computed(() => props.walk.steps.filter((step) => step.fits !== null
 const wrong = computed(() => props.walk.steps.filter((step) => step.fits === false).length)
 const parts = computed(() =>
   [
-    { unit: 'Ω', head: texts.powerOffTheLead },
-    { unit: 'V', head: texts.thenPowerOnVolts },
+    { unit: 'Ω', head: texts.offHeading },
+    { unit: 'V', head: texts.onHeading },
   ]
     .map((part) => ({ ...part, steps: props.walk.steps.filter((step) => step.unit === part.unit) }))
     .filter((part) => part.steps.length),
 )
 const said = computed(() => {
-  if (wrong.value) return texts.findThatLeadFirst(wrong.value)
-  if (done.value === props.walk.steps.length) return texts.allAsTheyShouldBe
-  return done.value ? texts.ofDone(done.value, props.walk.steps.length) : ''
+  if (wrong.value) return texts.differing(wrong.value)
+  if (done.value === props.walk.steps.length) return texts.allAgree
+  return done.value ? texts.progress(done.value, props.walk.steps.length) : ''
 })
 </script>
 
 <template>
   <section class="walk grid grid-cols-1 gap-1.5" :aria-label="texts.meterWalk">
     <h3>
-      {{ texts.meterWalk }} <span v-if="walk.required" class="soft">{{ texts.askedForBeforePower }}</span>
+      {{ texts.meterWalk }} <span v-if="walk.required" class="soft">{{ texts.requiredBeforePower }}</span>
       <span
         v-if="said"
         class="said ml-2 font-semibold text-soft"
@@ -40,7 +40,7 @@ const said = computed(() => {
     </h3>
     <p class="soft">
       {{ texts.quickMeasurements(walk.steps.length, walk.shown, walk.mistakes) }}
-      {{ walk.harmful ? texts.theHarmfulOnes(walk.harm_shown, walk.harmful) : '' }}
+      {{ walk.harmful ? texts.harmfulCovered(walk.harm_shown, walk.harmful) : '' }}
     </p>
     <template v-for="part in parts" :key="part.unit">
       <p class="font-semibold">{{ part.head }}</p>
@@ -53,7 +53,7 @@ const said = computed(() => {
             :known="known"
             :save="save"
             :agrees="step.fits"
-            :said="step.fits === null ? step.should : texts.isRightHere(step.should)"
+            :said="step.fits === null ? step.should : texts.expectedValue(step.should)"
           />
         </li>
       </ol>

@@ -8,15 +8,15 @@ import ReasonAsk from '../ReasonAsk.vue'
 const props = defineProps<{ stops: Schemas['FindingOut'][]; what: string }>()
 const emit = defineEmits<{ done: [reason: string] }>()
 const show = defineModel<boolean>('show', { default: false })
-const text = computed(() => texts.thePairIsTold(props.stops[0]?.seen ?? ''))
+const text = computed(() => texts.consequence(props.stops[0]?.seen ?? ''))
 </script>
 
 <template>
   <ReasonAsk
     v-model:show="show"
-    :title="texts.aStopIsOpenPass(what)"
+    :title="texts.heading(what)"
     :text="text"
-    :label="texts.whyItMayPass"
+    :label="texts.reasonLabel"
     :act="texts.overruleAndPass"
     @done="emit('done', $event)"
   />

@@ -41,8 +41,8 @@ async function clearIt(reason = '') {
   if (await clear(wiring.value.number, compared.value, reason)) compared.value = false
 }
 useKeys({
-  p: { does: texts.toClearForPower, act: () => void (mayClear.value && clearIt()) },
-  c: { does: texts.tickComparedWithTheReal, act: () => (compared.value = !compared.value) },
+  p: { does: texts.keyClear, act: () => void (mayClear.value && clearIt()) },
+  c: { does: texts.keyCompared, act: () => (compared.value = !compared.value) },
   o: {
     does: texts.overruleAStop,
     act: () => (overruling.value = stops.value.length > 0 && compared.value && !!docket.value?.may_overrule),
@@ -53,28 +53,21 @@ useKeys({
 <template>
   <StationFrame v-if="docket" @next="emit('next')">
     <template #evidence>
-      <EmptyNote v-if="!wiring" :title="texts.noWiringToClear" :text="texts.clearanceNames" />
+      <EmptyNote v-if="!wiring" :title="texts.noWiring" :text="texts.clearanceNames" />
       <div v-else class="power">
         <div v-if="cleared" class="bg-good-bg text-good rounded py-3 px-4">
           <h2>{{ texts.clearedForPower }}</h2>
           <p>
-            {{
-              texts.wiringAttemptWithKit(
-                cleared.wiring_attempt,
-                cleared.kit,
-                cleared.by,
-                clockTime(cleared.at),
-              )
-            }}
+            {{ texts.clearedWiring(cleared.wiring_attempt, cleared.kit, cleared.by, clockTime(cleared.at)) }}
           </p>
           <p v-if="cleared.overruled.length">
-            <b>{{ texts.aStopWasOverruled }}</b> {{ cleared.reason }}
+            <b>{{ texts.overruledStop }}</b> {{ cleared.reason }}
           </p>
         </div>
         <h2 v-else>{{ texts.beforePower }}</h2>
         <template v-if="!cleared">
           <p>
-            <Sentence :text="texts.thisClears(!!wiring.bench?.board)">
+            <Sentence :text="texts.clearsWhat(!!wiring.bench?.board)">
               <template #number
                 ><b>{{ texts.wiringAttempt(wiring.number) }}</b></template
               >
@@ -101,7 +94,7 @@ useKeys({
           :save="measure"
         />
         <div v-if="toMeasure.length" class="measured">
-          <h3>{{ texts.measuredOnThisBench }}</h3>
+          <h3>{{ texts.measurementsHeading }}</h3>
           <MeasureForm
             v-for="what in toMeasure"
             :key="what.name"
@@ -124,7 +117,7 @@ useKeys({
     </template>
     <template #findings>
       <template v-if="wiring">
-        <h2>{{ texts.compareWithTheReal }}</h2>
+        <h2>{{ texts.compareHeading }}</h2>
         <ul v-if="others.length" class="plainlist">
           <li v-for="finding in others" :key="finding.seen">
             <SeverityTag :severity="finding.severity" /> {{ finding.seen }}
@@ -144,7 +137,7 @@ useKeys({
         <NButton type="primary" ghost :disabled="!docket.may_overrule" @click="reopening = true">
           {{ texts.withdrawTheClearance }}
         </NButton>
-        <span class="soft">{{ texts.thePairMaySwitch }}</span>
+        <span class="soft">{{ texts.cleared }}</span>
       </template>
       <template v-else>
         <NButton type="primary" :disabled="!mayClear" @click="clearIt()">
@@ -157,7 +150,7 @@ useKeys({
             :disabled="!compared || !docket.may_overrule"
             @click="overruling = true"
           >
-            {{ texts.overruleWithAReason }} <kbd>O</kbd>
+            {{ texts.overrule }} <kbd>O</kbd>
           </NButton>
           <span class="soft">{{ texts.stopsAreOpen(stops.length) }}</span>
         </template>
@@ -168,8 +161,8 @@ useKeys({
   <ReasonAsk
     v-model:show="overruling"
     :title="texts.overruleTheStop"
-    :text="texts.powerGoesOnAlthough"
-    :label="texts.whyItIsSafe"
+    :text="texts.overruleConsequence"
+    :label="texts.overruleReason"
     :act="texts.overruleAndClear"
     @done="clearIt"
   />

@@ -16,21 +16,21 @@ const { data: me } = useMe()
 const typed = reactive<Record<string, string>>({})
 /** What a method of a library may be for, in words. */
 const PURPOSES: Record<string, string> = {
-  celsius: texts.aTemperatureInCelsius,
-  fahrenheit: texts.aTemperatureInFahrenheit,
-  percent: texts.aHumidityIn,
-  hectopascal: texts.aPressureInHPa,
-  pascal: texts.aPressureInPa,
-  centimetre: texts.aDistanceInCm,
-  millimetre: texts.aDistanceInMm,
-  inch: texts.aDistanceInInches,
-  microsecond: texts.anEchoTimeInS,
-  print: texts.printsOnTheDisplay,
-  clear: texts.clearsTheDisplay,
-  cursor: texts.movesTheCursor,
-  'tag-near': texts.whetherATagIsNear,
-  'tag-id': texts.readsATagsId,
-  ready: texts.nothingThatShows,
+  celsius: texts.celsius,
+  fahrenheit: texts.fahrenheit,
+  percent: texts.humidityPercent,
+  hectopascal: texts.pressureHectopascal,
+  pascal: texts.pressurePascal,
+  centimetre: texts.distanceCentimetres,
+  millimetre: texts.distanceMillimetres,
+  inch: texts.distanceInches,
+  microsecond: texts.echoTimeMicroseconds,
+  print: texts.displayPrint,
+  clear: texts.displayClear,
+  cursor: texts.displayCursor,
+  'tag-near': texts.tagPresent,
+  'tag-id': texts.tagRead,
+  ready: texts.noEffect,
 }
 watch(
   () => props.constants,
@@ -43,9 +43,9 @@ watch(
 
 <template>
   <section class="grid grid-cols-1 gap-2 mt-4.5">
-    <h3>{{ texts.whatTheLibraryMeans }}</h3>
+    <h3>{{ texts.heading }}</h3>
     <p class="soft">
-      {{ texts.saidOnceRemembered }}
+      {{ texts.help }}
     </p>
     <NForm
       v-for="row in constants"
@@ -59,7 +59,7 @@ watch(
         :model-value="typed[row.name] ?? ''"
         :disabled="me?.kind !== 'instructor'"
         :options="[
-          { value: '', label: texts.notSaidYet },
+          { value: '', label: texts.notDefinedYet },
           ...row.purposes.map((purpose) => ({ value: purpose, label: PURPOSES[purpose] ?? purpose })),
         ]"
         @update:model-value="typed[row.name] = $event"
@@ -68,7 +68,7 @@ watch(
         v-else
         :id="`constant-${row.name}`"
         v-model="typed[row.name]"
-        :placeholder="texts.n582OrClimateFine"
+        :placeholder="texts.valueExample"
         autocomplete="off"
         maxlength="60"
         :readonly="me?.kind !== 'instructor'"

@@ -29,7 +29,7 @@ const { docket, id, busy } = useDocket()
 const TABS = {
   program: texts.program,
   'flow-chart': texts.flowChart,
-  'run-on-the-twin': texts.runOnTheTwin,
+  'run-on-the-twin': texts.runTab,
   'hand-in': common.handIn,
 }
 const { tab } = useTab(TABS)
@@ -90,8 +90,8 @@ function show(finding: Schemas['FindingOut']) {
 watch(line, (now) => (picked.value = now))
 useKeys({
   ...findingKeys,
-  b: { does: texts.toSendBack, act: () => (asking.value = maySendBack.value) },
-  a: { does: texts.toPassTheProgram, act: passIt },
+  b: { does: texts.keySendBack, act: () => (asking.value = maySendBack.value) },
+  a: { does: texts.keyPass, act: passIt },
   r: {
     does: texts.programOrRun,
     act: () => (tab.value = tab.value === 'run-on-the-twin' ? 'program' : 'run-on-the-twin'),
@@ -108,8 +108,8 @@ useKeys({
     </template>
     <template #evidence>
       <HandInPanel v-if="tab === 'hand-in'" kind="program" :given="program" @done="tab = 'program'" />
-      <EmptyNote v-else-if="!program" :title="texts.noProgramYet" :text="texts.itIsReadAndRun">
-        <NButton type="primary" @click="tab = 'hand-in'">{{ texts.handInForThePair }}</NButton>
+      <EmptyNote v-else-if="!program" :title="texts.noProgramYet" :text="texts.noProgramHint">
+        <NButton type="primary" @click="tab = 'hand-in'">{{ texts.handInForPair }}</NButton>
       </EmptyNote>
       <CodeView
         v-else-if="tab === 'program'"
@@ -126,21 +126,21 @@ useKeys({
         <CodeView
           v-model="code"
           :language="language"
-          :label="texts.programBesideItsFlow"
+          :label="texts.flowHint"
           :marks="marks"
           :line="picked"
           @pick="picked = $event"
         />
-        <Asked v-slot="{ data: charts }" :query="flow" :what="texts.theFlowChart">
+        <Asked v-slot="{ data: charts }" :query="flow" :what="texts.flowSubject">
           <p v-if="!charts.length" class="soft">
-            {{ texts.thereIsNothingToDraw }}
+            {{ texts.flowMissing }}
           </p>
           <FlowChart v-else :charts="charts" :line="picked" @pick="picked = $event" />
         </Asked>
       </div>
       <NFlex v-else vertical class="run">
         <p v-if="program.not_run" class="soft">{{ program.not_run }}</p>
-        <Asked v-if="looked" v-slot="{ data: seen }" :query="line_seen" :what="texts.thisLineInTheRun">
+        <Asked v-if="looked" v-slot="{ data: seen }" :query="line_seen" :what="texts.keyLineInRun">
           <LineRows :seen="seen" :moment="looked.moment" />
         </Asked>
         <RunStudy
@@ -159,7 +159,7 @@ useKeys({
         v-model:chosen="chosen"
         :findings="program.findings"
         :shows="!!program.trace"
-        :good="texts.itCompilesAgrees"
+        :good="texts.nothingFound"
         @show="show"
       />
       <Constants v-if="program?.constants?.length" :constants="program.constants" />
@@ -188,7 +188,7 @@ useKeys({
   <ReasonAsk
     v-model:show="asking"
     :title="texts.sendTheProgram"
-    :label="texts.aWordToThePair"
+    :label="texts.messageLabel"
     :act="texts.sendBack"
     optional
     @done="sendBack"

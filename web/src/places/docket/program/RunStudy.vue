@@ -45,9 +45,9 @@ function step(by: number) {
   picked.value = names[(names.indexOf(picked.value) + by + names.length) % names.length] ?? null
 }
 useKeys({
-  d: { does: texts.toWhereItFirstDiffers, act: () => (picked.value = first.value?.name ?? picked.value) },
-  w: { does: texts.toWholeRun, act: () => (picked.value = null) },
-  ']': { does: texts.nextStretchOfTheRun, act: () => step(1) },
+  d: { does: texts.keyFirstDifference, act: () => (picked.value = first.value?.name ?? picked.value) },
+  w: { does: texts.keyWholeRun, act: () => (picked.value = null) },
+  ']': { does: texts.keyNextStretch, act: () => step(1) },
   '[': { does: texts.stretchBefore, act: () => step(-1) },
 })
 </script>
@@ -63,7 +63,7 @@ useKeys({
         class="parts"
         @click="picked = first.name"
       >
-        {{ texts.whereItFirstDiffers }} <kbd>D</kbd>
+        {{ texts.firstDifference }} <kbd>D</kbd>
       </NButton>
       <NButton v-if="shown" type="primary" quaternary @click="picked = null"
         >{{ texts.wholeRun }} <kbd>W</kbd></NButton

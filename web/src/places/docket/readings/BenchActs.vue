@@ -20,7 +20,7 @@ const saving = ref('')
 async function answer(act: BenchAct, choice: number) {
   saving.value = act.name
   try {
-    await props.save(act.name, choice, texts.atTheBench)
+    await props.save(act.name, choice, texts.atBench)
   } finally {
     saving.value = ''
   }
@@ -30,8 +30,12 @@ const said = (act: BenchAct) =>
 </script>
 
 <template>
-  <section v-if="acts.length" class="acts grid grid-cols-1 gap-2 my-3" :aria-label="texts.toTellThemApart">
-    <h3>{{ texts.toTellThemApart }}</h3>
+  <section
+    v-if="acts.length"
+    class="acts grid grid-cols-1 gap-2 my-3"
+    :aria-label="texts.measurementsHeading"
+  >
+    <h3>{{ texts.measurementsHeading }}</h3>
     <ul v-if="done.length" class="m-0 pl-4.5">
       <li v-for="act in done" :key="act.name">
         {{ act.text }} <b class="v">{{ said(act) }}</b>
@@ -57,7 +61,7 @@ const said = (act: BenchAct) =>
       <MeasureForm
         v-if="act.unit"
         :name="act.name"
-        :label="texts.itReads"
+        :label="texts.valueLabel"
         :unit="act.unit"
         :known="[]"
         :save="save"
@@ -76,7 +80,7 @@ const said = (act: BenchAct) =>
       </p>
     </article>
     <NButton v-if="open.length > 1" type="primary" quaternary @click="others = !others">
-      {{ others ? texts.onlyTheBestOne : texts.otherWaysToTell }}
+      {{ others ? texts.showBestOnly : texts.showOtherMeasurements }}
     </NButton>
   </section>
 </template>

@@ -29,7 +29,7 @@ const idOf = (one: Schemas['ExplanationOut'], index: number) => `${index}:${one.
           :class="{ less: fault.likelihood === 'unlikely' }"
           >{{
             fault.ties.length && fault.likelihood === 'fits best'
-              ? texts.oneOfThatFitBest(fault.ties.length + 1)
+              ? texts.tiedBest(fault.ties.length + 1)
               : (likelihoods[fault.likelihood] ?? fault.likelihood)
           }}</span
         >
@@ -37,16 +37,16 @@ const idOf = (one: Schemas['ExplanationOut'], index: number) => `${index}:${one.
       <p v-if="fault.evidence">{{ fault.evidence }}</p>
       <p v-if="fault.against" class="text-fix">{{ fault.against }}</p>
       <p v-if="fault.program_says">
-        <b>{{ texts.theProgramCheck }}</b> {{ fault.program_says }}
+        <b>{{ texts.foundByProgramCheck }}</b> {{ fault.program_says }}
         <RouterLink :to="`/dockets/${docket}/program`">{{
-          fault.program_line ? texts.line(fault.program_line) : texts.toTheProgram
+          fault.program_line ? texts.line(fault.program_line) : texts.programLink
         }}</RouterLink>
       </p>
       <p v-else-if="index === 0">
-        <b>{{ texts.toSeeIt }}</b> {{ fault.look_at }}
+        <b>{{ texts.measureHeading }}</b> {{ fault.look_at }}
       </p>
       <template v-if="fault.ties.length">
-        <p class="text-soft">{{ texts.noLogTellsItFrom }}</p>
+        <p class="text-soft">{{ texts.sameLogAs }}</p>
         <ul class="m-0 pl-4.5">
           <li v-for="tie in fault.ties.slice(0, FEW)" :key="tie.title">{{ tie.title }}</li>
         </ul>
@@ -64,7 +64,7 @@ const idOf = (one: Schemas['ExplanationOut'], index: number) => `${index}:${one.
         :aria-pressed="drawn === idOf(fault, index)"
         @click="drawn = drawn === idOf(fault, index) ? null : idOf(fault, index)"
       >
-        {{ drawn === idOf(fault, index) ? texts.takeItOffThePlot : texts.drawWhatItWouldPrint }}
+        {{ drawn === idOf(fault, index) ? texts.removeFromPlot : texts.drawOnPlot }}
       </NButton>
     </article>
   </section>

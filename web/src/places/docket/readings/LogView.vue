@@ -64,7 +64,7 @@ onMounted(() => {
   const scroller = box.value?.querySelector('.v-vl')
   scroller?.setAttribute('tabindex', '0')
   scroller?.setAttribute('role', 'group')
-  scroller?.setAttribute('aria-label', texts.theLogAsHandedIn)
+  scroller?.setAttribute('aria-label', texts.logLabel)
 })
 function step(by: 1 | -1) {
   const lines = read.value.size ? [...read.value.keys()] : props.drawn.map((one) => one.line)
@@ -158,7 +158,7 @@ const firstRead = computed(() => {
       v-else
       class="soft flex flex-wrap gap-y-0.5 gap-x-2 bg-copper-soft rounded py-2 px-3 min-h-15.5 content-center"
     >
-      {{ texts.noLineOfThisLog }}
+      {{ texts.noReadingFound }}
     </p>
     <div
       ref="box"

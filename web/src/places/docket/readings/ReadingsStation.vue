@@ -83,19 +83,19 @@ const rail = computed(() => docket.value?.measurements.find((m) => m.name === 'r
 const VERDICT: Record<string, string> = {
   'in-limits': texts.everyStepLies,
   out: texts.readingsLieOutside,
-  incomplete: texts.aStepHasNoReadings,
-  'not-judged': texts.noStepCouldBeJudged,
+  incomplete: texts.stepWithoutReadings,
+  'not-judged': texts.nothingJudged,
 }
 useKeys({
-  b: { does: texts.toAskForOneMoreMeasurement, act: () => (asking.value = maySendBack.value) },
-  a: { does: texts.toAcceptTheReadings, act: passIt },
+  b: { does: texts.keySendBack, act: () => (asking.value = maySendBack.value) },
+  a: { does: texts.keyAccept, act: passIt },
 })
 </script>
 
 <template>
   <StationFrame v-if="docket" v-model:tab="tab" :tabs="TABS" @next="emit('next')">
     <template #side>
-      {{ texts.thisBench }}
+      {{ texts.ownValues }}
       <span class="v">{{ rail ? `${rail.value} V` : texts.supplyNotMeasured }}</span>
     </template>
     <template #evidence>
@@ -117,7 +117,7 @@ useKeys({
           :begins="readings.begins"
           :save="measure"
         />
-        <EmptyNote v-else :title="texts.noLogYet" :text="texts.thePairPastes">
+        <EmptyNote v-else :title="texts.noLogYet" :text="texts.noLogHint">
           <NButton type="primary" @click="tab = 'hand-in'">{{ texts.enterTheLog }}</NButton>
         </EmptyNote>
       </template>
@@ -130,8 +130,8 @@ useKeys({
         :decimals="sheet?.readings[0]?.decimals"
         @done="handInLive"
       />
-      <Asked v-else-if="!sheet" :query="sheets" :what="texts.theExpectedValues" />
-      <EmptyNote v-else-if="sheet.reason" :title="texts.thereIsNoSheet" :text="sheet.reason" />
+      <Asked v-else-if="!sheet" :query="sheets" :what="texts.sheetSubject" />
+      <EmptyNote v-else-if="sheet.reason" :title="texts.noSheet" :text="sheet.reason" />
       <NFlex v-else-if="tab === 'tolerance-budget'" vertical>
         <ChoiceBar
           :model-value="budgeted?.name ?? ''"
@@ -158,7 +158,7 @@ useKeys({
       />
     </template>
     <template #findings>
-      <p v-if="readings && !judged" class="soft" aria-busy="true">{{ texts.thisLogIsBeing }}</p>
+      <p v-if="readings && !judged" class="soft" aria-busy="true">{{ texts.checkRunning }}</p>
       <template v-else-if="readings">
         <h2>{{ VERDICT[readings.verdict] }}</h2>
         <p class="soft">{{ texts.attempt(readings.number, clockTime(readings.at), readings.by) }}</p>
@@ -191,16 +191,16 @@ useKeys({
       </template>
       <template v-else>
         <h2>{{ texts.noReadingsYet }}</h2>
-        <p class="soft">{{ texts.theSheetStands }}</p>
+        <p class="soft">{{ texts.sheetReady }}</p>
       </template>
       <NFlex v-if="sheet && !sheet.reason" :wrap="false" size="large" class="mt-3">
-        <a :href="`/api/dockets/${docket.id}/sheet.pdf`" target="_blank">{{ texts.answerKeyToPrint }}</a>
+        <a :href="`/api/dockets/${docket.id}/sheet.pdf`" target="_blank">{{ texts.answerKeyLink }}</a>
         <a :href="`/api/dockets/${docket.id}/sheet.pdf?answers=false`" target="_blank">{{
-          texts.pageToPredictOn
+          texts.predictionPageLink
         }}</a>
       </NFlex>
       <section class="border-t border-t-line mt-4.5 pt-3 grid grid-cols-1 gap-2">
-        <h3>{{ texts.measuredOnThisBench }}</h3>
+        <h3>{{ texts.measurementsHeading }}</h3>
         <MeasureForm
           v-for="what in docket.measurables"
           :key="what.name"
@@ -214,7 +214,7 @@ useKeys({
     </template>
     <template #decisions>
       <NButton type="primary" :class="{ line: fits }" :disabled="!maySendBack || busy" @click="asking = true">
-        {{ texts.askForOneMoreMeasurement }} <kbd>B</kbd>
+        {{ texts.sendBack }} <kbd>B</kbd>
       </NButton>
       <NButton type="primary" :class="{ line: !fits }" :disabled="!mayPass || busy" @click="passIt">
         {{ texts.acceptTheReadings }} <kbd>A</kbd>
@@ -224,8 +224,8 @@ useKeys({
   </StationFrame>
   <ReasonAsk
     v-model:show="asking"
-    :title="texts.askForOneMoreMeasurement"
-    :label="texts.aWordToThePair"
+    :title="texts.sendBack"
+    :label="texts.messageLabel"
     :act="texts.ask"
     optional
     @done="sendBack"

@@ -103,10 +103,10 @@ async function asFound() {
     :aria-busy="saving"
   >
     <figcaption class="flex flex-wrap gap-y-1 gap-x-3 items-baseline py-0 px-2.5 h-7">
-      <span class="field-label">{{ texts.whereEachStepBegins }}</span>
-      <span class="soft">{{ texts.dragALineOrMove }}</span>
+      <span class="field-label">{{ texts.heading }}</span>
+      <span class="soft">{{ texts.help }}</span>
       <NButton v-if="someMoved" type="primary" quaternary :disabled="saving" @click="asFound">
-        {{ texts.asItWasFound }}
+        {{ texts.reset }}
       </NButton>
     </figcaption>
     <svg
@@ -154,7 +154,7 @@ async function asFound() {
       >{{ h.step }}</span
     >
     <NFlex v-if="missing.length" align="center" size="small" class="py-2 px-2.5 border-t border-t-line">
-      <span>{{ texts.notFoundInThisLog }}</span>
+      <span>{{ texts.missingSteps }}</span>
       <NButton
         v-for="b in missing"
         :key="b.name"

@@ -31,10 +31,10 @@ const groups = computed(() => {
 <template>
   <ErrorNote v-if="study.error.value" :error="study.error.value" />
   <p v-else-if="study.isPending.value" class="soft" aria-busy="true">{{ texts.comparing }}</p>
-  <EmptyNote v-else-if="!rows.length" :title="texts.nothingToCompare" :text="texts.thisExerciseHasNoWiring" />
+  <EmptyNote v-else-if="!rows.length" :title="texts.nothingToCompare" :text="texts.noReference" />
   <div v-else>
     <p class="sum font-semibold text-lg text-fix mb-2" :class="{ good: !apart }">
-      {{ apart ? texts.ofFunctionsDiffer(apart, rows.length) : texts.allFunctionsAreAsIntended(rows.length) }}
+      {{ apart ? texts.functionsDiffer(apart, rows.length) : texts.functionsAgree(rows.length) }}
     </p>
     <NTable :bordered="false" size="small">
       <thead>
@@ -67,7 +67,7 @@ const groups = computed(() => {
       </tbody>
     </NTable>
     <p class="soft note mt-2.5 text-sm">
-      {{ texts.otherPinsRowsAndSides }}
+      {{ texts.legend }}
     </p>
   </div>
 </template>

@@ -62,7 +62,7 @@ function wayOf(amps: Record<string, number>): string[] {
 <template>
   <NFlex vertical>
     <p v-if="stopped.length" class="stopped bg-stop-bg text-stop rounded py-2 px-3.5">
-      {{ texts.aStopIsOpen(stopped.join(', ')) }}
+      {{ texts.stopOpenFor(stopped.join(', ')) }}
     </p>
     <fieldset
       v-if="study.data.value?.handles.length"
@@ -91,7 +91,7 @@ function wayOf(amps: Record<string, number>): string[] {
       </NFlex>
     </fieldset>
     <p v-else-if="study.data.value" class="soft">
-      {{ texts.nothingOnThisBench }}
+      {{ texts.onlyOneState }}
     </p>
     <ErrorNote v-if="study.error.value" :error="study.error.value" />
     <EmptyNote

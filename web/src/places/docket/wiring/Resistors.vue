@@ -19,23 +19,23 @@ const study = useStudy(
 )
 type Job = Schemas['ResistorJobOut']
 const JOBS: Record<string, string> = {
-  'led-series': texts.inSeriesWith,
-  base: texts.intoTheBaseOf,
+  'led-series': texts.jobSeries,
+  base: texts.jobBase,
   'pull-up': texts.pullsUp,
   'pull-down': texts.pullsDown,
   divider: texts.dividesWith,
-  'level-divider': texts.bringsDownTheLevel,
-  series: texts.inSeriesWith,
+  'level-divider': texts.jobLevel,
+  series: texts.jobSeries,
   contrast: texts.contrastOf,
 }
 function jobWords(job: Job): string {
-  return job.about ? `${JOBS[job.job] ?? 'beside'} ${job.about}` : texts.noJobTheRulesKnow
+  return job.about ? `${JOBS[job.job] ?? 'beside'} ${job.about}` : texts.jobUnknown
 }
 function fitWords(job: Job): string {
-  if (job.ohms === null) return texts.noValueIsGiven
-  if (job.fits === null) return texts.anyValueWillDo
+  if (job.ohms === null) return texts.valueMissing
+  if (job.fits === null) return texts.anyValue
   if (job.fits) return texts.fitsItsWindow
-  return job.ohms < (job.low_ohms ?? 0) ? texts.tooSmallForItsWindow : texts.tooLargeForItsWindow
+  return job.ohms < (job.low_ohms ?? 0) ? texts.tooSmall : texts.tooLarge
 }
 const isHot = (job: Job) => job.rated_watts !== null && job.watts > job.rated_watts
 const readsLess = (job: Job) =>
@@ -44,12 +44,8 @@ const readsLess = (job: Job) =>
 
 <template>
   <ErrorNote v-if="study.error.value" :error="study.error.value" />
-  <p v-else-if="study.isPending.value" class="soft" aria-busy="true">{{ texts.workingOutTheWindows }}</p>
-  <EmptyNote
-    v-else-if="!study.data.value?.resistors.length"
-    :title="texts.noResistorOnThisBench"
-    :text="texts.whenOneIsHanded"
-  />
+  <p v-else-if="study.isPending.value" class="soft" aria-busy="true">{{ texts.loading }}</p>
+  <EmptyNote v-else-if="!study.data.value?.resistors.length" :title="texts.none" :text="texts.noneHint" />
   <ul v-else class="list-none m-0 p-0">
     <li
       v-for="job in study.data.value.resistors"
@@ -92,11 +88,11 @@ const readsLess = (job: Job) =>
           }}
         </span>
         <span v-if="job.in_circuit_ohms !== null">
-          {{ texts.aMeterAcrossItReads(said(job.in_circuit_ohms, 'Ω'), readsLess(job)) }}
+          {{ texts.meterReads(said(job.in_circuit_ohms, 'Ω'), readsLess(job)) }}
         </span>
       </NFlex>
       <NFlex v-if="job.fits === false" align="baseline" :size="[14, 6]">
-        <b>{{ texts.inTheDrawers }}</b>
+        <b>{{ texts.stockHeading }}</b>
         <span
           v-for="offer in job.offers"
           :key="offer.said"

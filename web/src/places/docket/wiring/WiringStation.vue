@@ -60,10 +60,10 @@ function showPart(refName: string) {
 }
 useKeys({
   ...findingKeys,
-  b: { does: texts.toSendBack, act: () => (asking.value = maySendBack.value) },
-  e: { does: texts.toEnterTheWiring, act: () => (tab.value = 'hand-in') },
+  b: { does: texts.keySendBack, act: () => (asking.value = maySendBack.value) },
+  e: { does: texts.keyEnterWiring, act: () => (tab.value = 'hand-in') },
   t: { does: texts.nextView, act: nextTab },
-  a: { does: texts.toPassTheWiring, act: passIt },
+  a: { does: texts.keyPass, act: passIt },
 })
 </script>
 
@@ -78,11 +78,11 @@ useKeys({
     </template>
     <template #evidence>
       <HandInPanel v-if="tab === 'hand-in'" kind="wiring" :given="wiring" @done="tab = 'board-map'" />
-      <EmptyNote v-else-if="!wiring" :title="texts.noWiringYet" :text="texts.thePairEntersWhereEvery">
+      <EmptyNote v-else-if="!wiring" :title="texts.noWiringYet" :text="texts.noWiringHint">
         <NButton type="primary" @click="tab = 'hand-in'">{{ texts.enterTheWiring }}</NButton>
       </EmptyNote>
       <p v-else-if="!wiring.bench" class="soft" aria-busy="true">
-        {{ wiring.judged ? texts.thisWiring : texts.thisWiringIsBeing }}
+        {{ wiring.judged ? texts.notDrawn : texts.checkRunning }}
       </p>
       <BoardMap
         v-else-if="tab === 'board-map'"
@@ -126,7 +126,7 @@ useKeys({
         {{ stops.length ? texts.overruleTheStop : texts.passTheWiring }} <kbd>A</kbd>
       </NButton>
       <span v-if="state === 'passed'" class="soft">{{ texts.passedPowerComes }}</span>
-      <span v-else-if="!clean" class="soft">{{ texts.hintsGoToThePair }}</span>
+      <span v-else-if="!clean" class="soft">{{ texts.hintsIncluded }}</span>
     </template>
     <template #keys
       ><span class="soft">{{ texts.finding }} <kbd>↓</kbd> <kbd>↑</kbd></span></template
@@ -134,8 +134,8 @@ useKeys({
   </StationFrame>
   <ReasonAsk
     v-model:show="asking"
-    :title="texts.sendTheWiringBack"
-    :label="texts.aWordToThePair"
+    :title="texts.sendBackHeading"
+    :label="texts.messageLabel"
     :act="texts.sendBack"
     optional
     @done="sendBack"

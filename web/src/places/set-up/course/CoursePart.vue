@@ -79,7 +79,7 @@ function close(closed: boolean) {
 </script>
 
 <template>
-  <PartHead :title="texts.courseSections" :text="texts.accessFollowsTheSection">
+  <PartHead :title="texts.courseSections" :text="texts.help">
     <NButton type="primary" ghost @click="((copying = true), (copyTitle = texts.nextYear(course.title)))">
       {{ texts.copyForAnother }}
     </NButton>
@@ -96,11 +96,9 @@ function close(closed: boolean) {
     <FormField :label="texts.termEnds"><DateField v-model="form.ends_on" /></FormField>
     <FormField class="col-span-full"
       ><template #label
-        >{{ texts.daysWithoutASession }} <span class="soft">{{ texts.as20261224Separated }}</span></template
+        >{{ texts.holidaysLabel }} <span class="soft">{{ texts.as20261224Separated }}</span></template
       ><TextField v-model="form.holidays" figures />
-      <span v-if="wrongDay" class="wrong text-fix text-sm">{{
-        texts.isNoDayWrite(wrongDay)
-      }}</span></FormField
+      <span v-if="wrongDay" class="wrong text-fix text-sm">{{ texts.noDay(wrongDay) }}</span></FormField
     >
     <NFlex :wrap="false" align="center" size="small" class="acts col-span-full">
       <NButton type="primary" attr-type="submit" :disabled="busy || !!wrongDay">{{ common.save }}</NButton>
@@ -120,7 +118,7 @@ function close(closed: boolean) {
     <TextField
       v-model="section"
       :placeholder="texts.anotherSection"
-      :aria-label="texts.nameOfAnotherSection"
+      :aria-label="texts.newSectionLabel"
       maxlength="60"
     />
     <NButton type="primary" ghost attr-type="submit" :disabled="busy || !section.trim()">{{
@@ -130,9 +128,9 @@ function close(closed: boolean) {
   <Dialog v-model:show="copying" :title="texts.copyForAnother" width="480px">
     <NForm class="grid gap-3" @submit.prevent="copy">
       <p class="soft">
-        {{ texts.theCopyHasTheExercises }}
+        {{ texts.copyHelp }}
       </p>
-      <FormField :label="texts.whatTheCopyIsCalled"
+      <FormField :label="texts.copyTitleLabel"
         ><TextField v-model="copyTitle" maxlength="120" required
       /></FormField>
       <ErrorNote :error="error" />

@@ -30,8 +30,8 @@ async function take(slug: string) {
 </script>
 
 <template>
-  <PartHead :title="common.exercise" :text="texts.whatIsBuiltAndShown">
-    <LinkButton to="/exercises" ghost>{{ texts.toTheExercises }}</LinkButton>
+  <PartHead :title="common.exercise" :text="texts.help">
+    <LinkButton to="/exercises" ghost>{{ texts.exercisesLink }}</LinkButton>
   </PartHead>
   <ErrorNote :error="error" />
   <p class="min-h-5.5 text-good" role="status">{{ said }}</p>
@@ -39,12 +39,12 @@ async function take(slug: string) {
     <NTable :bordered="false" size="small">
       <caption class="visually-hidden">
         {{
-          texts.exercisesOfThisCourse
+          texts.listLabel
         }}
       </caption>
       <thead>
         <tr>
-          <th>{{ texts.inTheCourse }}</th>
+          <th>{{ texts.included }}</th>
           <th>{{ common.state }}</th>
           <th class="num">{{ common.kits }}</th>
         </tr>
@@ -54,7 +54,7 @@ async function take(slug: string) {
           <td>
             <RouterLink :to="`/exercises/${exercise.version}`">{{ exercise.title }}</RouterLink>
           </td>
-          <td>{{ exercise.released ? texts.canBeHandedOut : texts.aDraft }}</td>
+          <td>{{ exercise.released ? texts.released : texts.draft }}</td>
           <td class="num">
             <RouterLink v-if="exercise.released && !exercise.kits" to="/set-up/kits">{{
               texts.makeKits
@@ -66,7 +66,7 @@ async function take(slug: string) {
     </NTable>
   </div>
   <h3 class="more mt-4.5 mb-1">{{ texts.exercisesToBegin }}</h3>
-  <Asked v-slot="{ data }" :query="shipped" :what="texts.theExercises">
+  <Asked v-slot="{ data }" :query="shipped" :what="texts.subject">
     <ul class="list-none p-0 m-0">
       <li
         v-for="one in data.filter((e) => !e.taken)"
@@ -79,10 +79,10 @@ async function take(slug: string) {
           <span class="soft text-sm">{{ one.parts.join(', ') }}; {{ one.minutes }} min</span>
         </span>
         <NButton type="primary" ghost :disabled="busy" @click="take(one.slug)">
-          {{ wanted === one.slug ? texts.aMoment : texts.addToTheCourse }}
+          {{ wanted === one.slug ? texts.running : texts.add }}
         </NButton>
       </li>
     </ul>
-    <p v-if="data.every((e) => e.taken)" class="soft">{{ texts.allAreInTheCourse }}</p>
+    <p v-if="data.every((e) => e.taken)" class="soft">{{ texts.nothingToAdd }}</p>
   </Asked>
 </template>

@@ -52,34 +52,34 @@ async function found() {
 <template>
   <NForm class="found grid grid-cols-1 gap-4" :class="{ sheet: first }" @submit.prevent="found">
     <template v-if="first">
-      <h1>{{ texts.setUpYourCourse }}</h1>
+      <h1>{{ texts.firstHeading }}</h1>
       <p class="soft">
         {{ texts.sixStepsLead }}
       </p>
     </template>
-    <FormField id="title" :label="texts.whatTheCourseIsCalled"
+    <FormField id="title" :label="texts.titleLabel"
       ><TextField v-model="title" maxlength="120" required :placeholder="texts.courseExample"
     /></FormField>
-    <FormField id="zone" :label="texts.timeZoneOfItsClock"
+    <FormField id="zone" :label="texts.zoneLabel"
       ><SuggestField v-model="zone" :offers="zones" required
     /></FormField>
-    <FormField id="sections" :label="texts.sectionsIfThereAreSeveral"
+    <FormField id="sections" :label="texts.sectionsLabel"
       ><TextField v-model="sections" :placeholder="texts.sectionsExample" autocomplete="off" />
       <p class="soft">{{ texts.separatedByCommas }}</p></FormField
     >
     <ErrorNote :error="error" />
     <p v-if="isThere">
       <NButton type="primary" ghost :disabled="busy" @click="put(true)">
-        {{ texts.putItInOnceMore }}
+        {{ texts.importAgain }}
       </NButton>
     </p>
     <p>
       <NButton type="primary" attr-type="submit" :disabled="busy || !title.trim()">{{
-        texts.setUpTheCourse
+        texts.create
       }}</NButton>
     </p>
     <div class="grid gap-2 border-t border-t-line pt-3.5">
-      <p class="soft">{{ texts.orImportACourse }}</p>
+      <p class="soft">{{ texts.importHelp }}</p>
       <NFlex :wrap="false" align="center" class="acts">
         <FileField accept=".zip" :aria-label="texts.chooseItsZip" @choose="bringIn"
           ><NButton type="primary" ghost>{{ texts.chooseItsZip }}</NButton></FileField

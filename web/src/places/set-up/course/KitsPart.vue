@@ -33,10 +33,10 @@ async function make(exercise: Course['exercises'][number]) {
 </script>
 
 <template>
-  <PartHead :title="common.kits" :text="texts.aKitIsABox(pairs)">
-    <LinkButton to="/hatch" ghost>{{ texts.toTheHatch }}</LinkButton>
+  <PartHead :title="common.kits" :text="texts.help(pairs)">
+    <LinkButton to="/hatch" ghost>{{ texts.hatchLink }}</LinkButton>
   </PartHead>
-  <EmptyNote v-if="!ready.length" :title="texts.anExerciseComes" :text="texts.itsRecipeSaysWhatBelongs">
+  <EmptyNote v-if="!ready.length" :title="texts.exerciseFirst" :text="texts.recipeHint">
     <LinkButton to="/set-up/exercise">{{ texts.chooseAnExercise }}</LinkButton>
   </EmptyNote>
   <template v-else>
@@ -69,14 +69,14 @@ async function make(exercise: Course['exercises'][number]) {
                   :min="1"
                   :max="60"
                   :model-value="wanted(exercise.id, exercise.kits)"
-                  :aria-label="texts.howManyKitsFor(exercise.title)"
+                  :aria-label="texts.countLabel(exercise.title)"
                   @update:model-value="counts[exercise.id] = $event ?? 0"
                 />
                 <TextField
                   class="prefix"
                   :model-value="prefixes[exercise.id] ?? exercise.prefix"
                   maxlength="8"
-                  :aria-label="texts.lettersOfTheTags(exercise.title)"
+                  :aria-label="texts.lettersLabel(exercise.title)"
                   figures
                   @update:model-value="prefixes[exercise.id] = String($event)"
                 />
@@ -88,7 +88,7 @@ async function make(exercise: Course['exercises'][number]) {
       </NTable>
     </div>
     <p class="soft note mt-2.5">
-      {{ texts.theLettersBegin }}
+      {{ texts.lettersHelp }}
     </p>
   </template>
 </template>

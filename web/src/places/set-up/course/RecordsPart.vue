@@ -41,22 +41,19 @@ const copy = () => run(() => ask(client.POST('/api/set-up/backup')))
 </script>
 
 <template>
-  <PartHead :title="texts.copiesAndEvent" :text="texts.whatWasDone" />
+  <PartHead :title="texts.heading" :text="texts.help" />
   <section class="grid gap-2 pb-4 mb-4 border-b border-b-line">
     <p :class="{ old: course.backup_is_old }">
       {{
         course.last_backup
-          ? texts.theDataWereCopied(
-              dayOf(course.last_backup, course.zone),
-              clockTime(course.last_backup, course.zone),
-            )
-          : texts.theDataWereNeverCopied
+          ? texts.lastCopy(dayOf(course.last_backup, course.zone), clockTime(course.last_backup, course.zone))
+          : texts.neverCopied
       }}
-      {{ course.backup_is_old ? texts.aCopyIsMadeEvery : '' }}
+      {{ course.backup_is_old ? texts.dailyCopy : '' }}
     </p>
     <NFlex align="center" size="small" class="acts">
-      <NButton type="primary" ghost :disabled="busy" @click="copy">{{ texts.copyTheDataNow }}</NButton>
-      <NButton tag="a" type="primary" ghost :href="out" download>{{ texts.downloadTheCourse }}</NButton>
+      <NButton type="primary" ghost :disabled="busy" @click="copy">{{ texts.copyNow }}</NButton>
+      <NButton tag="a" type="primary" ghost :href="out" download>{{ texts.downloadCourse }}</NButton>
       <span class="good" role="status">{{ said }}</span>
     </NFlex>
     <ErrorNote :error="error" />
@@ -65,14 +62,14 @@ const copy = () => run(() => ask(client.POST('/api/set-up/backup')))
     <TextField
       v-model="search.word"
       type="search"
-      :placeholder="texts.findANameAKit"
-      :aria-label="texts.findInTheEvent"
+      :placeholder="texts.findHint"
+      :aria-label="texts.findLabel"
     />
-    <FormField :label="texts.fromDay"><DateField v-model="search.first" /></FormField>
-    <FormField :label="texts.toDay"><DateField v-model="search.last" /></FormField>
-    <NButton tag="a" type="primary" ghost :href="csv" download>{{ texts.saveAsCsv }}</NButton>
+    <FormField :label="texts.firstDay"><DateField v-model="search.first" /></FormField>
+    <FormField :label="texts.lastDay"><DateField v-model="search.last" /></FormField>
+    <NButton tag="a" type="primary" ghost :href="csv" download>{{ texts.saveTable }}</NButton>
   </NFlex>
-  <Asked v-slot="{ data }" shape="table" :query="events" :what="texts.theEventLog">
+  <Asked v-slot="{ data }" shape="table" :query="events" :what="texts.subject">
     <ListTable
       v-if="data.events.length"
       name="events"
@@ -90,7 +87,7 @@ const copy = () => run(() => ask(client.POST('/api/set-up/backup')))
         ><span class="soft">{{ row.about }}</span></template
       >
     </ListTable>
-    <EmptyNote v-else :title="searched.length ? texts.nothingLikeThatWasDone : texts.nothingWasDone">
+    <EmptyNote v-else :title="searched.length ? texts.noMatch : texts.none">
       <NButton
         v-if="searched.length"
         type="primary"
@@ -100,9 +97,9 @@ const copy = () => run(() => ask(client.POST('/api/set-up/backup')))
       >
     </EmptyNote>
     <NFlex align="center" size="small" class="acts">
-      <NButton v-if="before" type="primary" quaternary @click="before = null">{{ texts.theNewest }}</NButton>
+      <NButton v-if="before" type="primary" quaternary @click="before = null">{{ texts.newest }}</NButton>
       <NButton v-if="data.more" type="primary" quaternary @click="before = data.events.at(-1)!.id">
-        {{ texts.olderOnes }}
+        {{ texts.older }}
       </NButton>
     </NFlex>
   </Asked>

@@ -61,19 +61,19 @@ async function keep() {
 
 <template>
   <PartHead :title="texts.pairs" :text="texts.whoWorksTogether" sections />
-  <Asked v-slot="{ data }" shape="table" :query="people" :what="texts.thePairs">
-    <EmptyNote v-if="!data.students.length" :title="texts.theClassListComes" :text="texts.pairsAreMade">
-      <LinkButton to="/set-up/people">{{ texts.toTheClassList }}</LinkButton>
+  <Asked v-slot="{ data }" shape="table" :query="people" :what="texts.subject">
+    <EmptyNote v-if="!data.students.length" :title="texts.listFirst" :text="texts.pairsAreMade">
+      <LinkButton to="/set-up/people">{{ texts.listLink }}</LinkButton>
     </EmptyNote>
     <template v-else>
       <section
         v-if="left.length"
         class="make grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-y-2.5 gap-x-8 pb-4.5 mb-2.5 border-b border-b-line"
       >
-        <h3 class="col-span-full text-act text-base">{{ texts.inNoPair(left.length) }}</h3>
+        <h3 class="col-span-full text-act text-base">{{ texts.unpaired(left.length) }}</h3>
         <template v-if="!groups">
           <NForm @submit.prevent="enter">
-            <label class="field-label" for="pair-names">{{ texts.typeTwoNamesOrPaste }}</label>
+            <label class="field-label" for="pair-names">{{ texts.entryHint }}</label>
             <TextField
               id="pair-names"
               ref="field"
@@ -105,8 +105,8 @@ async function keep() {
               v-model="way"
               :label="texts.byWhichRule"
               :choices="[
-                { value: 'list', word: texts.inListOrder },
-                { value: 'random', word: texts.atRandom },
+                { value: 'list', word: texts.byList },
+                { value: 'random', word: texts.byChance },
                 { value: 'mixed', word: texts.strongWithWeak },
                 { value: 'alike', word: texts.alike },
               ]"

@@ -110,15 +110,15 @@ const will = computed(() => {
 </script>
 
 <template>
-  <Dialog v-model:show="show" :title="texts.importAClassList" width="860px">
+  <Dialog v-model:show="show" :title="texts.heading" width="860px">
     <div v-if="!read" class="grid gap-3">
-      <SpreadsheetField :about="texts.csvXlsxOrOdsUp" @choose="choose" />
+      <SpreadsheetField :about="texts.fileHelp" @choose="choose" />
       <FormField :label="texts.orPasteCells"
         ><TextField v-model="pasted" type="textarea" :rows="7" spellcheck="false" figures
       /></FormField>
       <p>
         <NButton type="primary" ghost :disabled="busy || !pasted.trim()" @click="paste">
-          {{ texts.readWhatIsPasted }}
+          {{ texts.readPasted }}
         </NButton>
       </p>
     </div>
@@ -138,9 +138,7 @@ const will = computed(() => {
       <ListColumns v-model:meanings="meanings" v-model:first-row="firstRow" :rows="read.rows" />
       <ListChanges v-if="preview" v-model:take="take" v-model:take-off="takeOff" :preview="preview" />
       <p v-else>
-        <NButton type="primary" ghost :disabled="busy" @click="compare">{{
-          texts.seeWhatWouldChange
-        }}</NButton>
+        <NButton type="primary" ghost :disabled="busy" @click="compare">{{ texts.preview }}</NButton>
       </p>
     </template>
     <ErrorNote :error="importing.error.value ?? error" />
@@ -148,7 +146,7 @@ const will = computed(() => {
       <NButton type="primary" :disabled="busy || importing.busy.value || !will" @click="commit">
         {{ will ? texts.import(will) : texts.nothingToImport }}
       </NButton>
-      <span class="soft">{{ texts.allOfItOrNothing }}</span>
+      <span class="soft">{{ texts.atomic }}</span>
     </NFlex>
   </Dialog>
 </template>

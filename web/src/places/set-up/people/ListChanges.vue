@@ -15,7 +15,7 @@ const KINDS = [
   ['same', texts.leftAlone],
   ['doubtful', 'doubtful'],
   ['wrong', texts.cannotBeRead],
-  ['missing', texts.notInThisFile],
+  ['missing', texts.missingHeading],
 ] as const
 const of = (kind: string) => props.preview.changes.filter((change) => change.kind === kind)
 const shown = ref<string | null>(null)
@@ -49,10 +49,10 @@ function turn(list: number[], number: number) {
       {{ texts.new(preview.new_sections.length, preview.new_sections.join(', ')) }}
     </p>
     <p v-if="open === 'doubtful' && of('doubtful').length" class="soft">
-      {{ texts.tickThoseThatAreRight }}
+      {{ texts.doubtfulHelp }}
     </p>
     <p v-if="open === 'missing' && of('missing').length" class="soft">
-      {{ texts.theyStayOnTheList }}
+      {{ texts.missingHelp }}
     </p>
     <ul class="list-none m-0 p-0 max-h-65 overflow-auto border-t border-t-line">
       <li

@@ -30,7 +30,7 @@ function set(column: number, meaning: string) {
     <NTable :bordered="false" size="small">
       <caption>
         {{
-          texts.whatEachColumnIs
+          texts.heading
         }}
       </caption>
       <thead>
@@ -57,7 +57,7 @@ function set(column: number, meaning: string) {
             <NRadio
               name="first-row"
               :checked="index === firstRow"
-              :aria-label="texts.theListBeginsInRow(index + 1)"
+              :aria-label="texts.firstRow(index + 1)"
               @update:checked="firstRow = index"
               >{{ index + 1 }}</NRadio
             >

@@ -19,7 +19,7 @@ const fresh = defineModel<Schemas['NewLogInOut'] | null>({ required: true })
   >
     <template v-if="fresh">
       <p v-if="fresh.invited">
-        <Sentence :text="texts.isInvited">
+        <Sentence :text="texts.invited">
           <template #logIn
             ><b class="v">{{ fresh.log_in }}</b></template
           >
@@ -40,7 +40,7 @@ const fresh = defineModel<Schemas['NewLogInOut'] | null>({ required: true })
         <dt class="text-soft text-base">{{ texts.firstPassword }}</dt>
         <dd class="v m-0">{{ fresh.password }}</dd>
       </dl>
-      <p v-if="fresh.password" class="soft">{{ texts.itIsShownThisOnce }}</p>
+      <p v-if="fresh.password" class="soft">{{ texts.shownOnce }}</p>
       <p>
         <NButton type="primary" @click="fresh = null">{{ texts.done }}</NButton>
       </p>

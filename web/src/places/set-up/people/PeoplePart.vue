@@ -104,25 +104,25 @@ async function slips() {
 </script>
 
 <template>
-  <PartHead :title="texts.people" :text="texts.theStudentsOfASection" sections>
+  <PartHead :title="texts.people" :text="texts.help" sections>
     <NButton v-if="never" type="primary" ghost :disabled="busy" @click="slips">{{
-      texts.printLogInSlips
+      texts.printSlips
     }}</NButton>
-    <NButton type="primary" @click="importing = true">{{ texts.importAClassList }}</NButton>
+    <NButton type="primary" @click="importing = true">{{ texts.importList }}</NButton>
   </PartHead>
-  <Asked v-slot="{ data }" shape="table" :query="people" :what="texts.theClassList">
+  <Asked v-slot="{ data }" shape="table" :query="people" :what="texts.subject">
     <NForm class="one grid grid-cols-[minmax(0,1fr)_150px_auto] gap-3 items-end mb-1.5" @submit.prevent="add">
       <FormField :label="texts.addOneStudent"
         ><TextField
           ref="field"
           v-model="name"
-          :placeholder="texts.firstAndLastName"
+          :placeholder="texts.nameHint"
           autocomplete="off"
           maxlength="150"
       /></FormField>
       <FormField
         ><template #label
-          >{{ texts.number }} <span class="soft">{{ texts.ifThereIsOne }}</span></template
+          >{{ texts.number }} <span class="soft">{{ texts.numberHint }}</span></template
         ><TextField v-model="number" autocomplete="off" maxlength="40" figures
       /></FormField>
       <NButton type="primary" ghost attr-type="submit" :disabled="busy || !name.trim()">
@@ -131,12 +131,8 @@ async function slips() {
     </NForm>
     <ErrorNote :error="error" />
     <p class="min-h-5.5 text-good" role="status">{{ said }}</p>
-    <EmptyNote
-      v-if="!data.students.length"
-      :title="texts.nobodyIsOnTheList"
-      :text="texts.importTheListYourSchool"
-    >
-      <NButton type="primary" @click="importing = true">{{ texts.importAClassList }}</NButton>
+    <EmptyNote v-if="!data.students.length" :title="texts.noStudents" :text="texts.noneHint">
+      <NButton type="primary" @click="importing = true">{{ texts.importList }}</NButton>
     </EmptyNote>
     <template v-else>
       <TextField
@@ -144,7 +140,7 @@ async function slips() {
         v-model="find"
         class="find"
         type="search"
-        :placeholder="texts.nameNumberOrLogIn"
+        :placeholder="texts.findHint"
         :aria-label="texts.findAStudent"
       />
       <ListTable
@@ -195,7 +191,7 @@ async function slips() {
   <Dialog :show="!!renamed" :title="renamed?.name ?? ''" width="460px" @update:show="renamed = null">
     <NForm class="grid gap-2.5" @submit.prevent="rename">
       <FormField :label="common.name"><TextField v-model="newName" maxlength="150" /></FormField>
-      <p class="soft">{{ texts.theLogInStays(renamed?.log_in ?? '') }}</p>
+      <p class="soft">{{ texts.logInKept(renamed?.log_in ?? '') }}</p>
       <p>
         <NButton type="primary" attr-type="submit" :disabled="busy || !newName.trim()">{{
           common.save
@@ -203,7 +199,7 @@ async function slips() {
       </p>
     </NForm>
     <section v-if="renamed" class="data">
-      <h3>{{ texts.thisStudentsData }}</h3>
+      <h3>{{ texts.studentData }}</h3>
       <p>
         <NButton
           tag="a"
@@ -211,13 +207,13 @@ async function slips() {
           ghost
           :href="`/api/set-up/sections/${sectionId}/students/${renamed.user}/data.json`"
           download
-          >{{ texts.downloadAllOfIt }}</NButton
+          >{{ texts.downloadData }}</NButton
         >
       </p>
       <p class="soft">
-        {{ texts.removingTakesTheName }}
+        {{ texts.removeConsequence }}
       </p>
-      <NCheckbox v-model:checked="sure">{{ texts.iHaveReadThat }}</NCheckbox>
+      <NCheckbox v-model:checked="sure">{{ texts.removeConfirmed }}</NCheckbox>
       <p>
         <NButton type="primary" ghost class="danger" :disabled="busy || !sure" @click="forget">
           {{ texts.removeTheData }}

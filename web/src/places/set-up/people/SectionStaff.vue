@@ -116,8 +116,8 @@ async function reset(user: number) {
     <NForm v-if="section.mine" @submit.prevent="add">
       <TextField
         v-model="who"
-        :placeholder="texts.firstAndLastName"
-        :aria-label="texts.somebodyForTheStaff(section.name)"
+        :placeholder="texts.nameHint"
+        :aria-label="texts.nameLabel(section.name)"
         maxlength="150"
       />
       <ChoiceField

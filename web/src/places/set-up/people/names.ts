@@ -42,14 +42,14 @@ export function namesIn(text: string, students: readonly Student[]): NamedLine[]
       for (const part of typed) {
         const hits = meant(part, students)
         const name = part.trim()
-        if (!hits.length) return wrong(texts.nobodyHereIsCalled(name))
-        if (hits.length > 1) return wrong(texts.mayBeOneOf(name, or(hits.slice(0, 3).map((s) => s.name))))
+        if (!hits.length) return wrong(texts.unknown(name))
+        if (hits.length > 1) return wrong(texts.ambiguous(name, or(hits.slice(0, 3).map((s) => s.name))))
         const one = hits[0]!
         if (used.has(one.user)) return wrong(texts.standsHereTwice(one.name))
         used.add(one.user)
         found.push(one)
       }
-      if (found.length > 3) return wrong(texts.aPairHasTwoMembers)
+      if (found.length > 3) return wrong(texts.memberCount)
       if (found.length < 2) return wrong(texts.withWhom(found[0]?.name))
       return { users: found.map((s) => s.user), names: found.map((s) => s.name), problem: '' }
     })

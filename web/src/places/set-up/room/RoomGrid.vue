@@ -29,9 +29,9 @@ const changed = computed(
 )
 const wrong = computed(() => {
   const numbers = benches.value.map((b) => b.number)
-  if (numbers.some((n) => !Number.isInteger(n) || n < 1 || n > 999)) return texts.aBenchHasANumber
+  if (numbers.some((n) => !Number.isInteger(n) || n < 1 || n > 999)) return texts.numberRange
   const twice = numbers.find((n, place) => numbers.indexOf(n) !== place)
-  return twice === undefined ? '' : texts.twoBenchesHaveTheNumber(twice)
+  return twice === undefined ? '' : texts.numberTwice(twice)
 })
 
 function turn(row: number, column: number) {
@@ -68,7 +68,7 @@ async function save() {
       ><TextField v-model="name" maxlength="60"
     /></FormField>
     <p class="soft">
-      {{ texts.pressABenchToTake(benches.length) }}
+      {{ texts.help(benches.length) }}
     </p>
     <div
       class="grid gap-2 overflow-x-auto p-3 bg-ground rounded-[8px]"
@@ -87,7 +87,7 @@ async function save() {
               :min="1"
               :max="999"
               bare
-              :aria-label="texts.numberOfTheBench(row, column)"
+              :aria-label="texts.numberLabel(row, column)"
             />
             <TextField
               v-model="at(row - 1, column - 1)!.name"
@@ -109,7 +109,7 @@ async function save() {
             v-else
             text
             class="empty"
-            :aria-label="texts.putABenchInRow(row, column)"
+            :aria-label="texts.addBench(row, column)"
             @click="turn(row - 1, column - 1)"
           >
             <svg viewBox="0 0 12 12" width="12" height="12" aria-hidden="true"><path d="M6 2v8M2 6h8" /></svg>
@@ -118,13 +118,13 @@ async function save() {
       </template>
     </div>
     <p class="soft text-center text-sm border-t-3 border-t-copper pt-1 mx-[18%]">
-      {{ texts.frontOfTheRoom }}
+      {{ texts.front }}
     </p>
     <NFlex align="center" size="small" class="acts">
-      <NButton type="primary" quaternary @click="grow('row', 1)">{{ texts.aRowMore }}</NButton>
-      <NButton type="primary" quaternary @click="grow('row', -1)">{{ texts.aRowLess }}</NButton>
-      <NButton type="primary" quaternary @click="grow('column', 1)">{{ texts.aColumnMore }}</NButton>
-      <NButton type="primary" quaternary @click="grow('column', -1)">{{ texts.aColumnLess }}</NButton>
+      <NButton type="primary" quaternary @click="grow('row', 1)">{{ texts.addRow }}</NButton>
+      <NButton type="primary" quaternary @click="grow('row', -1)">{{ texts.removeRow }}</NButton>
+      <NButton type="primary" quaternary @click="grow('column', 1)">{{ texts.addColumn }}</NButton>
+      <NButton type="primary" quaternary @click="grow('column', -1)">{{ texts.removeColumn }}</NButton>
       <NButton type="primary" quaternary @click="renumber">{{ texts.numberAnew }}</NButton>
     </NFlex>
     <p v-if="wrong" class="wrong text-fix">{{ wrong }}</p>

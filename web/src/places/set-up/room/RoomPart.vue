@@ -44,7 +44,7 @@ async function remove() {
 </script>
 
 <template>
-  <PartHead :title="common.room" :text="texts.theFloorShowsTheBenches">
+  <PartHead :title="common.room" :text="texts.help">
     <NButton v-if="rooms.length && !adding" type="primary" ghost @click="adding = true">
       {{ texts.anotherRoom }}
     </NButton>
@@ -54,11 +54,11 @@ async function remove() {
     class="make grid grid-cols-[minmax(0,1fr)_90px_150px_auto_auto] gap-3 items-end mb-2"
     @submit.prevent="make"
   >
-    <FormField :label="texts.nameOfTheRoom"
+    <FormField :label="texts.nameLabel"
       ><TextField v-model="name" :placeholder="texts.roomExample" maxlength="60"
     /></FormField>
     <FormField :label="texts.rows"><NumberField v-model="rows" :min="1" :max="20" /></FormField>
-    <FormField :label="texts.benchesInARow"><NumberField v-model="columns" :min="1" :max="20" /></FormField>
+    <FormField :label="texts.rowLength"><NumberField v-model="columns" :min="1" :max="20" /></FormField>
     <NButton type="primary" attr-type="submit" :disabled="busy || !name.trim()">{{
       texts.drawTheRoom
     }}</NButton>

@@ -11,18 +11,13 @@ const address = window.location.origin
 </script>
 
 <template>
-  <Dialog v-model:show="show" :title="texts.toYourBench" width="760px">
+  <Dialog v-model:show="show" :title="texts.heading" width="760px">
     <NFlex align="center" :size="28">
-      <img
-        :src="`/api/join/${session.code}/qr.svg`"
-        :alt="texts.qrCodeOfTheAddress"
-        width="280"
-        height="280"
-      />
+      <img :src="`/api/join/${session.code}/qr.svg`" :alt="texts.codeAlt" width="280" height="280" />
       <div>
-        <p class="soft">{{ texts.onYourOwnPhone }}</p>
+        <p class="soft">{{ texts.openAddress }}</p>
         <p class="v text-xl wrap-anywhere mb-3">{{ texts.join(address) }}</p>
-        <p class="soft">{{ texts.andType }}</p>
+        <p class="soft">{{ texts.typeCode }}</p>
         <p class="v code">{{ session.code }}</p>
         <p class="soft">{{ session.section_name }}, {{ session.room_name }}</p>
       </div>

@@ -60,12 +60,12 @@ function move() {
         :disabled="busy"
         :aria-label="texts.exerciseOf(place.name)"
         :options="[
-          { value: null, label: texts.theKitDecides },
+          { value: null, label: texts.byKit },
           ...exercises.map((one) => ({ value: one.id, label: one.title })),
         ]"
         @update:model-value="emit('assign', $event)"
       />
-      <span v-else class="soft">{{ texts.theKitDecides }}</span>
+      <span v-else class="soft">{{ texts.byKit }}</span>
     </td>
     <td class="away">
       <NCheckbox

@@ -26,7 +26,7 @@ const weekly = ref(false)
 const until = ref(props.course.ends_on ?? '')
 const exercises = ref<number[]>(ready.value.length === 1 ? [ready.value[0]!.id] : [])
 const { busy, error, run } = useAct(STALE)
-const missing = computed(() => (!rooms.value.length ? texts.aSessionNeedsARoom : ''))
+const missing = computed(() => (!rooms.value.length ? texts.roomMissing : ''))
 
 async function plan() {
   const body = {
@@ -64,7 +64,7 @@ async function plan() {
     /></FormField>
     <FormField :label="common.day"><DateField v-model="first" required /></FormField>
     <FormField :label="common.from"><TimeField v-model="begins" required /></FormField>
-    <FormField :label="texts.to"><TimeField v-model="ends" required /></FormField>
+    <FormField :label="texts.until"><TimeField v-model="ends" required /></FormField>
     <div class="weekly col-span-full flex gap-2.5 items-center">
       <NCheckbox v-model:checked="weekly">{{ texts.everyWeekUntil }}</NCheckbox>
       <DateField v-model="until" :disabled="!weekly" :aria-label="texts.lastDay" :required="weekly" />
@@ -78,7 +78,7 @@ async function plan() {
           {{ one.title }} <span class="soft">{{ texts.ready(one.ready_kits) }}</span>
         </NCheckbox>
       </NCheckboxGroup>
-      <p v-if="!ready.length" class="soft">{{ texts.noneCanBeHanded }}</p>
+      <p v-if="!ready.length" class="soft">{{ texts.noExercises }}</p>
     </FormField>
     <p v-if="missing" class="col-span-full text-fix">
       {{ missing }} <RouterLink to="/set-up/room">{{ texts.drawIt }}</RouterLink>

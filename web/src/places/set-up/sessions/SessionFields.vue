@@ -52,12 +52,10 @@ function save() {
     /></FormField>
     <FormField :label="common.day"><DateField v-model="form.day" required /></FormField>
     <FormField :label="common.from"><TimeField v-model="form.begins" required /></FormField>
-    <FormField :label="texts.to"><TimeField v-model="form.ends" required /></FormField>
-    <FormField :label="texts.lateHandInMinutes"
+    <FormField :label="texts.until"><TimeField v-model="form.ends" required /></FormField>
+    <FormField :label="texts.lateLabel"
       ><TextField v-model="form.late" inputmode="numeric" :placeholder="texts.noLimit" figures />
-      <span v-if="wrongLate" class="wrong text-fix text-sm">{{
-        texts.wholeMinutesOrNothing
-      }}</span></FormField
+      <span v-if="wrongLate" class="wrong text-fix text-sm">{{ texts.lateHint }}</span></FormField
     >
     <FormField class="col-span-full" :label="common.exercises">
       <NCheckboxGroup v-model:value="form.exercises" class="ticks">

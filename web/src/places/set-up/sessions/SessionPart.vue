@@ -42,12 +42,8 @@ function planned(word: string) {
     </PartHead>
     <PlanSessions v-if="planning" :course="course" @done="planned" @leave="planning = false" />
     <p class="min-h-5.5 text-good" role="status">{{ said }}</p>
-    <Asked v-slot="{ data }" shape="table" :query="sessions" :what="texts.theSessions">
-      <EmptyNote
-        v-if="!data.length && !planning"
-        :title="texts.noSessionIsPlanned"
-        :text="texts.oneDayByHand"
-      >
+    <Asked v-slot="{ data }" shape="table" :query="sessions" :what="texts.subject">
+      <EmptyNote v-if="!data.length && !planning" :title="texts.none" :text="texts.noneHint">
         <NButton type="primary" @click="planning = true">{{ texts.planSessions }}</NButton>
       </EmptyNote>
       <div v-else-if="data.length" class="wrap">

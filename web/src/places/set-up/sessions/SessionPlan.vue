@@ -122,7 +122,7 @@ async function papers() {
   <p>
     <NButton type="primary" quaternary @click="emit('close')">{{ texts.allSessions }}</NButton>
   </p>
-  <Asked v-slot="{ data }" :query="plan" :what="texts.theSession">
+  <Asked v-slot="{ data }" :query="plan" :what="texts.subject">
     <NFlex align="center" class="head mb-3">
       <h2>{{ data.session.section_name }}, {{ data.session.room_name }}</h2>
       <span class="state text-soft" :class="data.session.state">{{ sessionStates[data.session.state] }}</span>
@@ -140,7 +140,7 @@ async function papers() {
         <NButton type="primary" ghost :disabled="busy" @click="asking = true">{{
           texts.printThePapers
         }}</NButton>
-        <NButton type="primary" ghost @click="showing = true">{{ texts.codeForTheWall }}</NButton>
+        <NButton type="primary" ghost @click="showing = true">{{ texts.wallCode }}</NButton>
       </span>
     </NFlex>
     <WorkNote
@@ -148,7 +148,7 @@ async function papers() {
       class="work mb-3"
       :work="printing.work.value"
       :is-going="printing.isGoing.value"
-      :doing="texts.layingOutThePages"
+      :doing="texts.papersRunning"
       @cancel="printing.cancel"
     />
     <ErrorNote :error="printing.refused.value" />
@@ -160,7 +160,7 @@ async function papers() {
     </p>
     <NFlex align="center" class="mt-4.5 mb-1">
       <h3>{{ texts.seatsAndExercises }}</h3>
-      <span class="soft">{{ texts.aPairThatIsGiven }}</span>
+      <span class="soft">{{ texts.seatHelp }}</span>
       <NButton
         v-if="data.session.exercises.length > 1 && data.places.length"
         type="primary"
@@ -176,7 +176,7 @@ async function papers() {
       <NTable :bordered="false" size="small" class="middle">
         <caption class="visually-hidden">
           {{
-            texts.pairsOfTheSession
+            texts.pairsLabel
           }}
         </caption>
         <thead>
@@ -204,18 +204,18 @@ async function papers() {
       </NTable>
     </div>
     <p v-if="!data.places.length" class="soft">
-      {{ texts.thereAreNoPairsYet }} <RouterLink to="/set-up/pairs">{{ texts.makeThem }}</RouterLink>
+      {{ texts.noPairs }} <RouterLink to="/set-up/pairs">{{ texts.makeThem }}</RouterLink>
     </p>
     <p v-if="!data.session.kits_out && data.session.state === 'to come'" class="mt-3.5">
       <NButton type="primary" quaternary :disabled="busy" @click="remove">{{
         texts.removeThisSession
       }}</NButton>
     </p>
-    <Dialog v-model:show="asking" :title="texts.papersOfTheSession" width="480px">
+    <Dialog v-model:show="asking" :title="texts.papersHeading" width="480px">
       <p class="soft">
-        {{ texts.oneFileFromThePlan }}
+        {{ texts.papersHelp }}
       </p>
-      <NCheckbox v-model:checked="slips">{{ texts.withLogInSlips }}</NCheckbox>
+      <NCheckbox v-model:checked="slips">{{ texts.slipsOption }}</NCheckbox>
       <p>
         <NButton type="primary" :disabled="busy" @click="papers">{{ texts.print }}</NButton>
       </p>

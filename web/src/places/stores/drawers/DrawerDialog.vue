@@ -48,8 +48,8 @@ const watts = (text: string) => typedValue(text, 'W') ?? 0
 /** What cannot be read of a new resistor; a word that is not understood is never taken for a usual one. */
 const unread = computed(() => {
   if (held.value || typed.part !== 'resistor') return ''
-  if (typed.value.trim() && !(ohms(typed.value) > 0)) return texts.isNotRead(typed.value)
-  if (!(watts(typed.watts) > 0)) return texts.isNotReadAsWatts(typed.watts)
+  if (typed.value.trim() && !(ohms(typed.value) > 0)) return texts.valueNotRead(typed.value)
+  if (!(watts(typed.watts) > 0)) return texts.noPower(typed.watts)
   return ''
 })
 async function save() {
@@ -90,8 +90,8 @@ const signed = (delta: number) => (delta > 0 ? `+${delta}` : String(delta).repla
       <TextField
         v-model="bought"
         inputmode="numeric"
-        :aria-label="texts.howManyHaveCome"
-        :placeholder="texts.howManyHaveCome"
+        :aria-label="texts.arrivedLabel"
+        :placeholder="texts.arrivedLabel"
         figures
       />
       <NButton type="primary" ghost attr-type="submit" :disabled="busy || !/^[1-9]\d*$/.test(bought)">{{
@@ -102,7 +102,7 @@ const signed = (delta: number) => (delta > 0 ? `+${delta}` : String(delta).repla
       class="fields grid grid-cols-[repeat(auto-fit,minmax(170px,1fr))] gap-y-2.5 gap-x-3.5 items-end"
       @submit.prevent="save"
     >
-      <FormField v-if="!held" :label="texts.partOfTheCatalogue"
+      <FormField v-if="!held" :label="texts.catalogueLabel"
         ><ChoiceField
           v-model="typed.part"
           :options="[
@@ -137,8 +137,8 @@ const signed = (delta: number) => (delta > 0 ? `+${delta}` : String(delta).repla
         held ? common.save : texts.addIt
       }}</NButton>
     </NForm>
-    <section v-if="held && moves?.length" :aria-label="texts.whatHappenedInThisDrawer">
-      <h3 class="text-base mt-2 mb-1">{{ texts.inThisDrawer }}</h3>
+    <section v-if="held && moves?.length" :aria-label="texts.movesLabel">
+      <h3 class="text-base mt-2 mb-1">{{ texts.movesHeading }}</h3>
       <ul class="list-none m-0 p-0 max-h-55 overflow-auto">
         <li
           v-for="move in moves"

@@ -98,7 +98,7 @@ const lastWords = (item: Item) =>
         {{ common.undo }}
       </NButton>
     </p>
-    <Asked v-slot="{ data }" shape="table" :query="query" :what="texts.theDrawers">
+    <Asked v-slot="{ data }" shape="table" :query="query" :what="texts.subject">
       <EmptyNote v-if="!data.length" :title="texts.nothingIsCounted" :text="texts.resistorsLights" />
       <div v-else class="sheet wrap overflow-auto" @keydown.esc="end">
         <NTable :bordered="false" size="small">
@@ -117,9 +117,7 @@ const lastWords = (item: Item) =>
                 <td class="v font-bold">{{ index === 0 ? drawer || '–' : '' }}</td>
                 <td>
                   <NButton text class="name" @click="edited = item">{{ item.title }}</NButton>
-                  <span v-if="item.short" class="bad text-sm ml-2">{{
-                    texts.takenBeyondTheCount(item.short)
-                  }}</span>
+                  <span v-if="item.short" class="bad text-sm ml-2">{{ texts.beyondCount(item.short) }}</span>
                 </td>
                 <td class="num v" :class="{ bad: item.low }">
                   <b>{{ item.count }}</b>

@@ -53,8 +53,8 @@ const columns: ListColumn<Fault>[] = [
   <section :aria-label="common.faults">
     <ErrorNote :error="error" />
     <p v-if="said" class="good" role="status">{{ said }}</p>
-    <Asked shape="table" :query="query" :what="texts.theFaults">
-      <EmptyNote v-if="!open.length" :title="texts.nothingIsFaulty" :text="texts.aFaultThatIsNoted" />
+    <Asked shape="table" :query="query" :what="texts.subject">
+      <EmptyNote v-if="!open.length" :title="texts.nothingIsFaulty" :text="texts.noneHint" />
       <ul class="list-none m-0 p-0 grid grid-cols-[repeat(auto-fill,minmax(330px,1fr))] gap-3">
         <li
           v-for="fault in open"
@@ -67,7 +67,7 @@ const columns: ListColumn<Fault>[] = [
             <span v-if="where(fault)" class="v soft">{{ where(fault) }}</span>
           </NFlex>
           <p class="state text-sm font-semibold text-stop">
-            {{ fault.state === 'mending' ? texts.onTheRepairBench : texts.notLookedAtYet }}
+            {{ fault.state === 'mending' ? texts.inRepair : texts.notInspected }}
           </p>
           <p class="what text-lg">{{ fault.what }}</p>
           <p class="soft">
@@ -93,21 +93,21 @@ const columns: ListColumn<Fault>[] = [
           >
             <TextField
               v-model="note"
-              :aria-label="closing.isWell ? texts.whatWasDone : texts.whyItIsThrownAway"
-              :placeholder="closing.isWell ? texts.whatWasDoneMayStay : texts.whyMayStayEmpty"
+              :aria-label="closing.isWell ? texts.whatWasDone : texts.retireReason"
+              :placeholder="closing.isWell ? texts.repairHint : texts.retireHint"
               maxlength="200"
             />
             <NButton type="primary" attr-type="submit" :disabled="busy">
-              {{ closing.isWell ? texts.itIsWell : texts.retireIt }}
+              {{ closing.isWell ? texts.confirmRepaired : texts.retireIt }}
             </NButton>
             <NButton type="primary" quaternary @click="closing = null">{{ common.cancel }}</NButton>
           </NForm>
           <NFlex v-else size="small" class="acts mt-1">
             <NButton type="primary" :disabled="busy" @click="begin(fault, true)">{{
-              texts.itIsWellAsk
+              texts.repaired
             }}</NButton>
             <NButton v-if="fault.state === 'open'" type="primary" ghost :disabled="busy" @click="mend(fault)">
-              {{ texts.toTheRepairBench }}
+              {{ texts.startRepair }}
             </NButton>
             <NButton
               v-if="fault.module || fault.ref"

@@ -22,7 +22,7 @@ export async function sendPictures(
     try {
       await send(fault, picture)
     } catch (wrong) {
-      refused.push(texts.thePicture(ref, (wrong as Error).message))
+      refused.push(texts.pictureFailed(ref, (wrong as Error).message))
     }
   }
   return refused

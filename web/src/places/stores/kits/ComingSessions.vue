@@ -28,18 +28,14 @@ function state(row: Row): { word: string; tone: string } {
     <header class="flex gap-3.5 items-baseline justify-between mb-3">
       <h2>{{ texts.comingSessions }}</h2>
       <span class="flex gap-4"
-        ><a href="/api/stores/coming.pdf" target="_blank">{{ texts.toPrintPdf }}</a
-        ><a href="/api/stores/coming.csv" download>{{ texts.asATableCsv }}</a></span
+        ><a href="/api/stores/coming.pdf" target="_blank">{{ texts.printLink }}</a
+        ><a href="/api/stores/coming.csv" download>{{ texts.tableLink }}</a></span
       >
     </header>
     <ErrorNote :error="error" />
     <p v-if="said" class="said text-good mb-2.5" role="status">{{ said }}</p>
-    <Asked v-slot="{ data: rows }" shape="table" :query="coming" :what="texts.theComingSessions">
-      <EmptyNote
-        v-if="!rows.length"
-        :title="texts.noSessionIsPlanned"
-        :text="texts.sessionsWithTheirExercises"
-      />
+    <Asked v-slot="{ data: rows }" shape="table" :query="coming" :what="texts.subject">
+      <EmptyNote v-if="!rows.length" :title="texts.none" :text="texts.noneHint" />
       <ul v-else class="list-none m-0 p-0 grid grid-cols-1 gap-2.5">
         <li
           v-for="(row, index) in rows"
@@ -82,7 +78,7 @@ function state(row: Row): { word: string; tone: string } {
               <dd v-for="fill in row.fill" :key="fill.tag">
                 {{ fill.tag }}: {{ fill.what.join(', ') }}
                 <NButton type="primary" quaternary :disabled="busy" @click="filled(fill.tag)">
-                  {{ texts.itIsFilled }}
+                  {{ texts.filled }}
                 </NButton>
               </dd></template
             >

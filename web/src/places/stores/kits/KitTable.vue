@@ -35,7 +35,7 @@ const note = (kit: Kit) =>
     .join('; ')
 const counts = computed(() => {
   const by = (state: string) => offered.value.filter((kit) => kit.state === state).length
-  return texts.readyOutHeldBack(by('ready'), by('out'), by('incomplete') + by('repair') + by('to-test'))
+  return texts.stateCounts(by('ready'), by('out'), by('incomplete') + by('repair') + by('to-test'))
 })
 const columns = computed((): ListColumn<Kit>[] => [
   { key: 'tag', title: texts.tag, by: (kit) => kit.tag },
@@ -62,7 +62,7 @@ const pressed = (tag: string) => ({
         v-if="kits.length > 12"
         v-model="find"
         type="search"
-        :placeholder="texts.tagExerciseOrPair"
+        :placeholder="texts.findHint"
         :aria-label="texts.findAKit"
       />
       <ChoiceBar
@@ -75,7 +75,7 @@ const pressed = (tag: string) => ({
         ]"
       />
     </header>
-    <EmptyNote v-if="!kits.length" :title="texts.noKitsYet" :text="texts.aKitIsATagged" />
+    <EmptyNote v-if="!kits.length" :title="texts.noKitsYet" :text="texts.noneHint" />
     <ListTable
       v-else
       class="sheet"
@@ -103,7 +103,7 @@ const pressed = (tag: string) => ({
           v-if="row.state === 'repair' || (row.state === 'incomplete' && row.parts.length)"
           type="primary"
           quaternary
-          :aria-label="texts.isNow(row.tag, row.state === 'repair')"
+          :aria-label="texts.putRightLabel(row.tag, row.state === 'repair')"
           @click.stop="$emit('putRight', row.tag)"
           @keydown.enter.stop
         >

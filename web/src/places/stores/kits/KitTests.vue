@@ -14,14 +14,14 @@ function answer(id: number, isWell: boolean) {
   const body = { is_well: isWell, note: '' }
   return run(() => ask(client.POST('/api/kits/tests/{test_id}', { params: { path: { test_id: id } }, body })))
 }
-const times = (count: number) => count && texts.itWasBrokenTimes(count)
+const times = (count: number) => count && texts.brokenBefore(count)
 </script>
 
 <template>
-  <section v-if="due.length || said" class="tests mb-5" :aria-label="texts.toTest">
+  <section v-if="due.length || said" class="tests mb-5" :aria-label="texts.heading">
     <header class="flex gap-3.5 items-baseline mb-2.5">
-      <h2>{{ texts.toTest }}</h2>
-      <span class="soft">{{ texts.beforeTheKitGoes }}</span>
+      <h2>{{ texts.heading }}</h2>
+      <span class="soft">{{ texts.headingHint }}</span>
     </header>
     <ErrorNote :error="error" />
     <p v-if="said" role="status" class="mb-2.5">{{ said }}</p>
@@ -38,11 +38,9 @@ const times = (count: number) => count && texts.itWasBrokenTimes(count)
         <p>{{ test.how }}</p>
         <p class="soft">{{ texts.wellIs(test.well) }}</p>
         <NFlex :wrap="false" size="small" class="acts mt-1">
-          <NButton type="primary" :disabled="busy" @click="answer(test.id, true)">{{
-            texts.itIsWell
-          }}</NButton>
+          <NButton type="primary" :disabled="busy" @click="answer(test.id, true)">{{ texts.well }}</NButton>
           <NButton type="primary" ghost :disabled="busy" @click="answer(test.id, false)">
-            {{ texts.itIsBroken }}
+            {{ texts.broken }}
           </NButton>
         </NFlex>
       </li>

@@ -20,12 +20,12 @@ const columns: ListColumn<Schemas['OrderOut']>[] = [
 </script>
 
 <template>
-  <section :aria-label="texts.toOrder">
+  <section :aria-label="texts.heading">
     <header class="flex gap-3.5 items-baseline justify-between mb-3">
-      <h2>{{ texts.toOrder }}</h2>
-      <a href="/api/stores/orders.csv" download>{{ texts.asATableCsv }}</a>
+      <h2>{{ texts.heading }}</h2>
+      <a href="/api/stores/orders.csv" download>{{ texts.tableLink }}</a>
     </header>
-    <Asked v-slot="{ data }" :query="orders" :what="texts.theOrders">
+    <Asked v-slot="{ data }" :query="orders" :what="texts.subject">
       <p v-if="!data.length" class="soft">{{ texts.nothingEverySmallest }}</p>
       <ListTable
         v-else
@@ -34,14 +34,14 @@ const columns: ListColumn<Schemas['OrderOut']>[] = [
         :rows="data"
         :columns="columns"
         :row-key="(row) => row.title"
-        :caption="texts.toOrder"
+        :caption="texts.heading"
       >
         <template #title="{ row }"
           ><b>{{ row.title }}</b></template
         >
         <template #by="{ row }"
           ><span class="whitespace-nowrap" :class="{ bad: !row.by }">{{
-            row.by ? dayOf(row.by) : texts.atOnce
+            row.by ? dayOf(row.by) : texts.immediately
           }}</span></template
         >
         <template #supplier="{ row }">

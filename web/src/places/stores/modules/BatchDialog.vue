@@ -74,7 +74,7 @@ async function save() {
 const label = (name: string) => name.replaceAll('_', ' ')
 const unread = computed(() => {
   const wrong = Object.entries(figures).find(([, text]) => text.trim() && typedValue(text, '') === null)
-  return wrong ? texts.isNotRead(label(wrong[0]), wrong[1]) : ''
+  return wrong ? texts.figureNotRead(label(wrong[0]), wrong[1]) : ''
 })
 const percent = (rate: number | null) => (rate === null ? '–' : `${(rate * 100).toFixed(0)} %`)
 </script>
@@ -96,10 +96,8 @@ const percent = (rate: number | null) => (rate === null ? '–' : `${(rate * 100
           :options="(kinds ?? []).map((one) => ({ value: one.id, label: one.title }))"
           :placeholder="texts.choose"
       /></FormField>
-      <FormField :label="texts.makersMarkingAsYouRead"
-        ><TextField v-model="typed.marking" maxlength="80"
-      /></FormField>
-      <FormField v-if="kind?.legs.length" :label="texts.legsInTheOrder"
+      <FormField :label="texts.markingLabel"><TextField v-model="typed.marking" maxlength="80" /></FormField>
+      <FormField v-if="kind?.legs.length" :label="texts.legsLabel"
         ><TextField v-model="typed.leg_order" maxlength="120" :placeholder="kind.legs.join('-')" figures
       /></FormField>
       <BoughtFields :model-value="typed" />
@@ -108,7 +106,7 @@ const percent = (rate: number | null) => (rate === null ? '–' : `${(rate * 100
         v-if="kind && Object.keys(kind.figures).length"
         class="col-span-full"
         :open="Object.keys(figures).length > 0"
-        :title="texts.figuresInWhichItDeviates"
+        :title="texts.figuresHeading"
       >
         <div
           class="fields figures mt-2 grid grid-cols-[repeat(auto-fit,minmax(230px,1fr))] gap-y-2.5 gap-x-4 items-end"
@@ -124,12 +122,12 @@ const percent = (rate: number | null) => (rate === null ? '–' : `${(rate * 100
         <NButton type="primary" attr-type="submit" :disabled="busy || !!unread">{{
           texts.saveTheBatch
         }}</NButton>
-        <NButton type="primary" quaternary @click="editing = null">{{ texts.backToTheList }}</NButton>
+        <NButton type="primary" quaternary @click="editing = null">{{ texts.back }}</NButton>
       </NFlex>
     </NForm>
-    <Asked v-else v-slot="{ data }" :query="query" :what="texts.theBatches">
+    <Asked v-else v-slot="{ data }" :query="query" :what="texts.subject">
       <p v-if="!data.length" class="soft">
-        {{ texts.noBatchYetABatch }}
+        {{ texts.noneHint }}
       </p>
       <div v-else class="wrap">
         <NTable :bordered="false" size="small">
@@ -141,7 +139,7 @@ const percent = (rate: number | null) => (rate === null ? '–' : `${(rate * 100
               <th class="num">{{ common.modules }}</th>
               <th class="num">{{ common.faults }}</th>
               <th class="num">{{ texts.uses }}</th>
-              <th class="num" :title="texts.faultsToBeExpected">{{ texts.rate }}</th>
+              <th class="num" :title="texts.faultRateLabel">{{ texts.rate }}</th>
               <th>
                 <span class="visually-hidden">{{ common.acts }}</span>
               </th>

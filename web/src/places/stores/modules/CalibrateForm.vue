@@ -36,7 +36,7 @@ const several = (id: string) => props.ways.filter((one) => one.id === id).length
 async function save() {
   const wrong = way.value.fields.find((field) => number(field) === null)
   if (wrong) {
-    error.value = new ApiError(texts.isNoNumber(wrong.label, typed[wrong.name]!), 422)
+    error.value = new ApiError(texts.noNumber(wrong.label, typed[wrong.name]!), 422)
     return
   }
   const values = Object.fromEntries(way.value.fields.map((field) => [field.name, number(field)!]))
@@ -68,7 +68,7 @@ async function save() {
           }))
         "
     /></FormField>
-    <p class="soft col-span-full">{{ texts.itCountsForDays(way.how, way.days) }}</p>
+    <p class="soft col-span-full">{{ texts.validFor(way.how, way.days) }}</p>
     <FormField v-for="field in way.fields" :key="field.name"
       ><template #label>{{ field.label }}{{ field.unit ? `, ${field.unit}` : '' }}</template
       ><TextField v-model="typed[field.name]" inputmode="decimal" autocomplete="off" required figures

@@ -92,7 +92,7 @@ const words = (takes: string) => (UNITS.includes(takes) ? null : takes.split(' o
 
 <template>
   <Dialog v-model:show="show" :title="module ? `${module.tag}, ${module.title}` : texts.module" width="720px">
-    <Asked v-slot="{ data }" :query="query" :what="texts.theModule">
+    <Asked v-slot="{ data }" :query="query" :what="texts.subject">
       <NFlex align="baseline" :size="[14, 4]" class="now">
         <ModuleState :row="data" />
         <span v-if="data.where" class="v">{{ texts.whereIn(data.where) }}</span>
@@ -148,7 +148,7 @@ const words = (takes: string) => (UNITS.includes(takes) ? null : takes.split(' o
           </li>
         </ul>
         <p v-else-if="!calibrating" class="soft">
-          {{ texts.notCalibratedItsSheets }}
+          {{ texts.notCalibrated }}
         </p>
       </section>
 
@@ -172,8 +172,8 @@ const words = (takes: string) => (UNITS.includes(takes) ? null : takes.split(' o
         <NForm v-if="data.state !== 'retired'" class="line flex gap-2 mt-2" @submit.prevent="noteFault">
           <TextField
             v-model="fault"
-            :aria-label="texts.whatIsWrongWithIt"
-            :placeholder="texts.whatIsWrongWithIt"
+            :aria-label="texts.faultLabel"
+            :placeholder="texts.faultLabel"
             maxlength="200"
           />
           <NButton type="primary" ghost attr-type="submit" :disabled="busy || !fault.trim()">{{
@@ -189,7 +189,7 @@ const words = (takes: string) => (UNITS.includes(takes) ? null : takes.split(' o
       >
         <TextField
           v-model="kit"
-          :aria-label="texts.tagOfTheKit"
+          :aria-label="texts.kitLabel"
           :placeholder="texts.kitExample"
           maxlength="20"
           figures

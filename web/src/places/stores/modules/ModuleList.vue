@@ -27,7 +27,7 @@ const HELD = ['repair', 'to-test', 'missing']
 const CHOICES = [
   { value: 'all', word: texts.all },
   { value: 'held', word: texts.heldBack },
-  { value: 'loose', word: texts.inNoKit },
+  { value: 'loose', word: texts.withoutKit },
   { value: 'aged', word: texts.calibrationToo },
 ] as const
 const fits: Record<(typeof CHOICES)[number]['value'], (row: Row) => boolean> = {
@@ -66,12 +66,7 @@ const rows = computed(() => {
 <template>
   <section :aria-label="common.modules">
     <header class="flex flex-wrap gap-2.5 items-center mb-3">
-      <TextField
-        v-model="find"
-        type="search"
-        :placeholder="texts.tagKindKitOrBatch"
-        :aria-label="texts.findAModule"
-      />
+      <TextField v-model="find" type="search" :placeholder="texts.findHint" :aria-label="texts.findAModule" />
       <ChoiceField
         v-model="shown"
         :aria-label="texts.whichModules"
@@ -80,8 +75,8 @@ const rows = computed(() => {
       <NButton type="primary" ghost @click="batches = true">{{ texts.batches }}</NButton>
       <NButton type="primary" @click="tagging = true">{{ texts.tagModules }}</NButton>
     </header>
-    <Asked v-slot="{ data }" shape="table" :query="modules" :what="texts.theModules">
-      <EmptyNote v-if="!data.length" :title="texts.noModuleIsTagged" :text="texts.aTaggedModuleKeeps" />
+    <Asked v-slot="{ data }" shape="table" :query="modules" :what="texts.subject">
+      <EmptyNote v-if="!data.length" :title="texts.none" :text="texts.noneHint" />
       <p v-else-if="!rows.length" class="soft py-4.5 px-1">{{ texts.noModuleFits }}</p>
       <template v-else>
         <p class="soft mb-2.5">{{ told }}</p>

@@ -47,9 +47,9 @@ const send = () => run(() => ask(client.POST('/api/modules', { body: { ...typed 
           :options="offered.map((kind) => ({ value: kind.id, label: kind.title }))"
           :placeholder="texts.choose"
       /></FormField>
-      <NCheckbox v-model:checked="all">{{ texts.showPartsThatAreUsually }}</NCheckbox>
+      <NCheckbox v-model:checked="all">{{ texts.countedPartsOption }}</NCheckbox>
       <div class="grid grid-cols-[1fr_1fr] gap-3">
-        <FormField :label="texts.lettersOfTheTags"
+        <FormField :label="texts.lettersLabel"
           ><TextField v-model="typed.prefix" maxlength="8" placeholder="T" required figures
         /></FormField>
         <FormField :label="common.howMany"

@@ -68,13 +68,13 @@ async function commit() {
   <Dialog v-model:show="show" :title="texts.import(table?.title.toLowerCase() ?? '')" width="780px">
     <template v-if="!preview">
       <p class="soft">
-        <Sentence :text="texts.theFirstRowNames(table?.needed ?? [])">
+        <Sentence :text="texts.help(table?.needed ?? [])">
           <template #head
             ><span class="v">{{ table?.head.join(', ') }}</span></template
           >
         </Sentence>
       </p>
-      <SpreadsheetField :about="texts.csvXlsxOrOdsUp" @choose="choose" />
+      <SpreadsheetField :about="texts.fileHelp" @choose="choose" />
       <FormField :label="texts.orPasteCells"
         ><TextField v-model="pasted" type="textarea" :rows="4" figures
       /></FormField>
@@ -85,7 +85,7 @@ async function commit() {
           :disabled="!pasted.trim()"
           @click="look(textBlob(), texts.whatYouPasted)"
         >
-          {{ texts.seeWhatWouldChange }}
+          {{ texts.preview }}
         </NButton>
       </NFlex>
       <ErrorNote :error="looking.error.value" />
@@ -93,7 +93,7 @@ async function commit() {
     </template>
     <template v-else>
       <p>
-        <Sentence :text="texts.newChangedAsItIs(counts.added, counts.changed, counts.same)"
+        <Sentence :text="texts.changeCounts(counts.added, counts.changed, counts.same)"
           ><template #file
             ><b>{{ file }}</b></template
           >

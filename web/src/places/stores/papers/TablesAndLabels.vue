@@ -20,7 +20,7 @@ const KINDS = [
   { value: 'kits', word: common.kits },
   { value: 'modules', word: texts.modulesAndBoards },
   { value: 'drawers', word: common.drawers },
-  { value: 'badges', word: texts.badgesOfThePairs },
+  { value: 'badges', word: texts.badges },
 ]
 const wanted = reactive({ kind: 'kits', sheet: 'a4-24', first: 1, tags: '' })
 const importing = ref('')
@@ -39,7 +39,7 @@ const address = computed(() => {
     <div
       class="sheet fields grid grid-cols-[repeat(auto-fit,minmax(200px,1fr))] gap-y-3 gap-x-4 p-4 items-end"
     >
-      <FormField :label="texts.ofWhat"
+      <FormField :label="texts.kindLabel"
         ><ChoiceField
           v-model="wanted.kind"
           :options="KINDS.map((kind) => ({ value: kind.value, label: kind.word }))"
@@ -52,20 +52,20 @@ const address = computed(() => {
       <FormField :label="texts.firstFreeLabel(count)"
         ><NumberField v-model="wanted.first" :min="1" :max="count"
       /></FormField>
-      <FormField class="col-span-full" :label="texts.onlyTheseTagsEmpty"
+      <FormField class="col-span-full" :label="texts.tagsLabel"
         ><TextField v-model="wanted.tags" placeholder="T-16 T-17 T-18" maxlength="4000" figures
       /></FormField>
-      <NButton tag="a" type="primary" :href="address" target="_blank">{{ texts.openTheLabelsPdf }}</NButton>
+      <NButton tag="a" type="primary" :href="address" target="_blank">{{ texts.openLabels }}</NButton>
     </div>
     <h2 class="mt-0 mb-2.5 mx-0">{{ texts.listsOnPaper }}</h2>
     <p class="grid gap-1.5 justify-items-start">
       <a v-if="session" :href="`/api/sessions/${session.id}/inspection.pdf`" target="_blank">{{
         texts.inspectionList
       }}</a>
-      <a href="/api/stores/coming.pdf" target="_blank">{{ texts.whatTheComingSessions }}</a>
+      <a href="/api/stores/coming.pdf" target="_blank">{{ texts.comingLink }}</a>
     </p>
     <h2 class="mt-0 mb-2.5 mx-0">{{ texts.tables }}</h2>
-    <Asked v-slot="{ data }" :query="tables" :what="texts.theTables">
+    <Asked v-slot="{ data }" :query="tables" :what="texts.subject">
       <div class="sheet wrap overflow-auto">
         <NTable :bordered="false" size="small" class="middle">
           <tbody>

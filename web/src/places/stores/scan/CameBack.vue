@@ -19,7 +19,7 @@ const emit = defineEmits<{ said: [text: string]; closed: [] }>()
 const show = computed({ get: () => !!tag.value, set: (on) => (tag.value = on ? tag.value : '') })
 const query = useInspection(tag)
 const STATES = [
-  { value: 'there', word: texts.there },
+  { value: 'there', word: texts.present },
   { value: 'missing', word: texts.missing },
   { value: 'used', word: texts.usedUp },
   { value: 'faulty', word: texts.faulty },
@@ -44,7 +44,7 @@ const pictureWords = (ref: string) =>
   pictures[ref] ? texts.pictureTakeAnother(pictures[ref].name) : texts.addAPicture
 async function save() {
   if (unsaid.value.length) {
-    error.value = new ApiError(texts.sayWhatIsWrong(unsaid.value.join(', ')), 422)
+    error.value = new ApiError(texts.faultMissing(unsaid.value.join(', ')), 422)
     return
   }
   const said = Object.fromEntries(refsIn('faulty').map((ref) => [ref, faults[ref]!.trim()]))
@@ -66,9 +66,9 @@ async function save() {
 </script>
 
 <template>
-  <Dialog v-model:show="show" :title="texts.isBack(shown)" width="680px" @closed="emit('closed')">
-    <Asked v-slot="{ data }" :query="query" :what="texts.theKit">
-      <section v-if="data.looks.length" :aria-label="texts.beforeItIsPacked">
+  <Dialog v-model:show="show" :title="texts.returned(shown)" width="680px" @closed="emit('closed')">
+    <Asked v-slot="{ data }" :query="query" :what="texts.subject">
+      <section v-if="data.looks.length" :aria-label="texts.heading">
         <ul class="looks list-none mt-0 mb-1.5 mx-0 p-0 grid gap-1.5">
           <li
             v-for="look in data.looks"
@@ -101,15 +101,15 @@ async function save() {
           <TextField
             v-if="states[part.ref] === 'faulty'"
             v-model="faults[part.ref]"
-            :aria-label="texts.whatIsWrongWith(part.title)"
-            :placeholder="texts.whatIsWrongWithIt"
+            :aria-label="texts.faultOf(part.title)"
+            :placeholder="texts.faultLabel"
             maxlength="200"
           />
           <PictureButton v-if="states[part.ref] === 'faulty'" @chosen="pictures[part.ref] = $event">{{
             pictureWords(part.ref)
           }}</PictureButton>
         </fieldset>
-        <FormField :label="texts.somethingAboutTheKit"
+        <FormField :label="texts.wholeKit"
           ><TextField v-model="whole" :placeholder="texts.kitFaultExample" maxlength="200"
         /></FormField>
         <p v-if="whole.trim()">
@@ -117,7 +117,7 @@ async function save() {
         </p>
         <ErrorNote :error="error" />
         <NFlex :wrap="false" align="center" class="acts">
-          <NButton type="primary" attr-type="submit" :disabled="busy">{{ texts.saveHowItCameBack }}</NButton>
+          <NButton type="primary" attr-type="submit" :disabled="busy">{{ texts.save }}</NButton>
         </NFlex>
       </NForm>
     </Asked>

@@ -55,7 +55,7 @@ const needsTag = computed(() => !!chosen.value?.module)
   >
     <ErrorNote v-if="tag.trim()" :error="unknownKit" />
     <template v-if="places?.length">
-      <FormField id="replace-part" :label="texts.whichPartIsExchanged"
+      <FormField id="replace-part" :label="texts.partLabel"
         ><ChoiceField
           v-model="part"
           :options="
@@ -70,19 +70,19 @@ const needsTag = computed(() => !!chosen.value?.module)
           ><SuggestField
             v-model="given"
             :offers="chosen.loose"
-            :placeholder="chosen.loose[0] ?? texts.noOtherOneIsFree"
+            :placeholder="chosen.loose[0] ?? texts.noneFree"
             figures
         /></FormField>
         <p v-if="!chosen.loose.length" class="text-stop">
-          {{ texts.allAreInKits }}
+          {{ texts.noneFreeHint }}
         </p>
       </div>
-      <p v-else class="soft">{{ texts.itHasNoTagAnother }}</p>
+      <p v-else class="soft">{{ texts.untagged }}</p>
       <FormField id="replace-why" :label="common.why"
         ><TextField v-model="reason" :placeholder="texts.reasonExample" maxlength="200"
       /></FormField>
-      <NCheckbox v-model:checked="dead">{{ texts.theOldOneIsFaulty }}</NCheckbox>
+      <NCheckbox v-model:checked="dead">{{ texts.oldIsFaulty }}</NCheckbox>
     </template>
-    <NButton v-if="done" type="primary" quaternary @click="undo">{{ texts.undoAsItWas(done) }}</NButton>
+    <NButton v-if="done" type="primary" quaternary @click="undo">{{ texts.undo(done) }}</NButton>
   </KitTagForm>
 </template>

@@ -24,9 +24,7 @@ const emit = defineEmits<{ undo: [answer: Answer]; look: [tag: string]; done: []
           <NButton type="primary" quaternary @click="emit('look', answer.back)">{{
             texts.lookThroughIt
           }}</NButton>
-          <NButton type="primary" quaternary @click="emit('undo', answer)">{{
-            texts.undoItStaysOut
-          }}</NButton>
+          <NButton type="primary" quaternary @click="emit('undo', answer)">{{ texts.undoReturn }}</NButton>
         </NFlex>
       </div>
       <time class="soft">{{ clockTime(answer.at) }}</time>

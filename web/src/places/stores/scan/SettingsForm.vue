@@ -52,12 +52,12 @@ function send() {
   >
     <ErrorNote v-if="tag.trim()" :error="unknownKit" />
     <p v-if="settings && !settings.length" class="soft">
-      {{ texts.nothingCanBeNoted }}
+      {{ texts.noSettings }}
     </p>
     <FormField v-for="row in settings" :key="keyOf(row)"
       ><template #label>
         {{ row.ref }} {{ row.title }}: {{ row.takes === 'ohm' ? texts.measuredValueIn : row.setting }}
-        <span v-if="row.usual" class="soft">{{ texts.theExerciseSays(row.usual) }}</span></template
+        <span v-if="row.usual" class="soft">{{ texts.exerciseSetting(row.usual) }}</span></template
       >
       <ChoiceField
         v-if="words(row.takes)"

@@ -51,9 +51,7 @@ function take(offer: Schemas['OfferOut']) {
   </div>
   <NFlex v-if="chosen" vertical size="small">
     <p>
-      <Sentence
-        :text="chosen.window ? texts.anythingInItsWindow(chosen.title) : texts.ofTheRecipe(chosen.title)"
-      >
+      <Sentence :text="chosen.window ? texts.recipeWindow(chosen.title) : texts.recipeValue(chosen.title)">
         <template #ohms
           ><b class="v">{{ said(chosen.nominal_ohms, 'Ω') }}</b></template
         >
@@ -68,7 +66,7 @@ function take(offer: Schemas['OfferOut']) {
         <span>{{ texts.drawerLeft(offer.drawers.join(', '), offer.count) }}</span>
       </NButton>
     </p>
-    <p v-else class="soft">{{ texts.theDrawersHold }}</p>
+    <p v-else class="soft">{{ texts.noneInWindow }}</p>
   </NFlex>
   <FormField id="why" :label="common.why"
     ><TextField v-model="reason" :placeholder="texts.reasonExample" required

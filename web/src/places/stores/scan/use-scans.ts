@@ -40,7 +40,7 @@ export function useScans(session: Ref<number | undefined>, mode: Ref<Mode>) {
     try {
       answer(true, (await ask(client.POST('/api/hatch/put-right', { body: { tag } }))).message)
     } catch (wrong) {
-      answer(false, wrong instanceof ApiError ? wrong.message : texts.thatDidNotWork)
+      answer(false, wrong instanceof ApiError ? wrong.message : texts.failed)
     }
     for (const key of STORES_STALE) void queries.invalidateQueries({ queryKey: [key] })
   }
