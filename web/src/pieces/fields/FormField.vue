@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // A label, its control, and what is wrong with what was typed, shown at the field and while it is typed.
 import { NFormItem } from 'naive-ui'
-import { provide, ref, useId } from 'vue'
+import { computed, provide, ref, useId, useTemplateRef, watch } from 'vue'
 import { formField as texts } from '@texts/pieces'
 import { FIELD } from './field-context'
 
@@ -17,6 +17,26 @@ const own = props.id ?? useId()
 provide(FIELD, { id: own, labelId: `${own}-label` })
 
 const problem = ref('')
+const shown = computed(() => props.error || problem.value)
+const root = useTemplateRef<InstanceType<typeof NFormItem>>('root')
+/** Who cannot see the message at the field reads it with the control. */
+watch(
+  shown,
+  (now) => {
+    const control = (root.value?.$el as HTMLElement | undefined)?.querySelector(
+      'input, textarea, [role=combobox]',
+    )
+    if (!control) return
+    if (now) {
+      control.setAttribute('aria-invalid', 'true')
+      control.setAttribute('aria-describedby', `${own}-problem`)
+    } else {
+      control.removeAttribute('aria-invalid')
+      control.removeAttribute('aria-describedby')
+    }
+  },
+  { flush: 'post' },
+)
 type Control = HTMLInputElement | HTMLTextAreaElement
 const isControl = (target: EventTarget | null): target is Control =>
   target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement
@@ -46,15 +66,15 @@ function onLeave({ target }: FocusEvent) {
 
 <template>
   <NFormItem
+    ref="root"
     class="form-field"
     :label-placement="beside ? 'left' : 'top'"
     :label="label"
     :show-label="!!(label || $slots.label)"
     :label-props="{ id: `${own}-label`, for: own }"
     :show-require-mark="false"
-    :show-feedback="!!(error || problem)"
-    :validation-status="error || problem ? 'error' : undefined"
-    :feedback="error || problem"
+    :show-feedback="!!shown"
+    :validation-status="shown ? 'error' : undefined"
     @invalid.capture.prevent="onInvalid"
     @input="onInput"
     @focusout="onLeave"
@@ -64,5 +84,8 @@ function onLeave({ target }: FocusEvent) {
       <span v-if="hint" class="soft hint"> {{ hint }}</span>
     </template>
     <slot />
+    <template #feedback
+      ><span :id="`${own}-problem`">{{ shown }}</span></template
+    >
   </NFormItem>
 </template>

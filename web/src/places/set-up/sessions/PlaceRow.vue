@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // A pair in a session: its bench by number, its exercise, who of it is away.
 import { NCheckbox } from 'naive-ui'
-import { ref, watch } from 'vue'
+import { reactive, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import ChoiceField from '@/pieces/fields/ChoiceField.vue'
 import TextField from '@/pieces/fields/TextField.vue'
@@ -12,6 +12,8 @@ const props = defineProps<{
   exercises: Schemas['PlannedOut'][]
   others: Schemas['PlaceOut'][]
   busy: boolean
+  /** Why the last act was refused, if it was. */
+  refused: unknown
 }>()
 const nobody: number | null = null
 const emit = defineEmits<{
@@ -21,6 +23,14 @@ const emit = defineEmits<{
   join: [user: number, pair: number]
 }>()
 const bench = ref(String(props.place.bench ?? ''))
+/** A tick shows at once; what the server holds replaces it with its answer. */
+const ticked = reactive(new Map<number, boolean>())
+const isAway = (user: number) => ticked.get(user) ?? props.place.absent.includes(user)
+watch([() => props.place, () => props.refused], () => ticked.clear())
+function tick(user: number, away: boolean) {
+  ticked.set(user, away)
+  emit('absent', user, away)
+}
 const asItIs = () => (bench.value = String(props.place.bench ?? ''))
 // After every act, a refused one too: what is shown is what is so.
 watch([() => props.place.bench, () => props.busy], asItIs)
@@ -71,10 +81,10 @@ function move() {
       <NCheckbox
         v-for="member in place.members"
         :key="member.user"
-        :checked="place.absent.includes(member.user)"
+        :checked="isAway(member.user)"
         :disabled="busy"
         :aria-disabled="busy"
-        @update:checked="emit('absent', member.user, $event)"
+        @update:checked="tick(member.user, $event)"
         >{{ member.name }}</NCheckbox
       >
       <!-- Whoever is left alone may work with another pair today. -->

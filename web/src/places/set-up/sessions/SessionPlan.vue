@@ -195,6 +195,7 @@ async function papers() {
             :exercises="data.session.exercises"
             :others="data.places.filter((p) => p.pair !== place.pair)"
             :busy="busy"
+            :refused="error"
             @seat="seat(place.pair, $event)"
             @assign="assign(place.pair, $event)"
             @absent="absent"
