@@ -74,9 +74,7 @@ async function found() {
       </NButton>
     </p>
     <p>
-      <NButton type="primary" attr-type="submit" :disabled="busy || !title.trim()">{{
-        texts.create
-      }}</NButton>
+      <NButton type="primary" attr-type="submit" :disabled="busy">{{ texts.create }}</NButton>
     </p>
     <div class="grid gap-2 border-t border-t-line pt-3.5">
       <p class="soft">{{ texts.importHelp }}</p>
