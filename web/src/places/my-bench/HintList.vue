@@ -19,7 +19,7 @@ const chosen = defineModel<number>('chosen', { default: 0 })
         :aria-pressed="index === chosen"
         @click="chosen = index"
       >
-        <SeverityTag :severity="hint.severity" />
+        <SeverityTag class="justify-self-start" :severity="hint.severity" />
         <span>
           {{ hint.hint }}
           <span class="v soft">{{ hint.parts.join(', ') || (hint.line ? texts.line(hint.line) : '') }}</span>

@@ -48,7 +48,7 @@ const rule = computed(() => {
         :key="hint.key"
         class="grid grid-cols-[72px_minmax(0,1fr)] gap-2.5 items-baseline bg-sheet border border-line rounded py-3 px-3.5"
       >
-        <SeverityTag :severity="hint.severity" />
+        <SeverityTag class="justify-self-start" :severity="hint.severity" />
         <div class="steps grid grid-cols-1 gap-1.5">
           <p>{{ where(hint) }}</p>
           <p v-if="hint.hint" class="idea font-semibold">{{ hint.hint }}</p>

@@ -45,7 +45,7 @@ useKeys({ m: { does: texts.keyClose, act: () => void (mayClose.value && close())
     <template #evidence>
       <Asked v-if="!marks" :query="asked" :what="texts.evidence" />
       <template v-else>
-        <header class="total flex items-baseline gap-3.5 border-b border-b-line pb-2">
+        <header class="total flex flex-wrap items-baseline gap-x-3.5 border-b border-b-line pb-2">
           <h2>{{ marks.closed ? texts.closed : marks.so_far ? texts.proposedSoFar : texts.proposed }}</h2>
           <span class="text-lg"
             ><Sentence :text="texts.totalOf(marks.of)"
