@@ -2,7 +2,7 @@ from tests.browser.base import BrowserCase
 from tests.demo_data import PASSWORD
 from tests.samples import hand_in
 from verifex.dockets import services
-from verifex.people.models import User
+from verifex.people.models import Staff, User
 
 
 class DecisionsTest(BrowserCase):
@@ -36,6 +36,21 @@ class DecisionsTest(BrowserCase):
         page.goto(f"{self.live_server_url}/dockets/{docket.pk}/program")
         page.get_by_role("button", name="Pass the program").wait_for()
         self.assertEqual(docket.stations.get(station="program").state, "asks")
+
+    def test_no_undo_is_offered_of_what_a_colleague_decided_since(self):
+        docket = self.docket(8)
+        page = self.page_for("ines.marlow", f"/dockets/{docket.pk}/program")
+        page.get_by_role("button", name="Pass the program").click()
+        page.get_by_text("passed the program at").wait_for()
+        Staff.objects.filter(user__username="tomas.reed").update(role=Staff.Role.INSTRUCTOR)
+        tomas = User.objects.get(username="tomas.reed")
+        services.undo(tomas, docket.pk, based_on=None)
+        services.send_back(tomas, docket.pk, "program", based_on=None)
+        with page.expect_response(lambda answer: answer.url.endswith(f"/api/dockets/{docket.pk}")):
+            page.keyboard.press("f")
+        page.get_by_role("heading", name="Round").wait_for()
+        page.wait_for_timeout(500)
+        self.assertEqual(page.get_by_text(f"{docket.pair}: you").count(), 0)
 
     def test_power_off_stands_on_every_tab_of_both_until_it_is_settled(self):
         docket = self.docket(8)

@@ -3,6 +3,7 @@ import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { computed, type InjectionKey, inject, provide, type Ref, ref } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import { docketQuery, useDocketQuery } from '@/queries/docket'
+import { useMe } from '@/shared/me'
 import { notify } from '@/shared/notices'
 import { useDocket as texts } from '@texts/docket'
 import { decidedWords } from '@texts/words'
@@ -11,6 +12,7 @@ export type Docket = Schemas['DocketOut']
 
 function make(id: Ref<number>) {
   const queries = useQueryClient()
+  const { data: me } = useMe()
   const refused = ref<unknown>(null)
   const path = computed(() => ({ docket_id: id.value }))
   const query = useDocketQuery(id)
@@ -68,7 +70,8 @@ function make(id: Ref<number>) {
     decided.delete(left)
     if (!(await answer)) return
     const fresh = await queries.fetchQuery(docketQuery(left))
-    if (!fresh.undo) return
+    // A colleague may have decided since.
+    if (!fresh.undo || fresh.undo.by !== me.value?.name) return
     const words = texts.youDecided(fresh.pair, decidedWords(fresh.undo))
     notify(words, { undo: () => undoOf(left, fresh.revision) })
   }
