@@ -155,7 +155,7 @@ function isLitLead(ends: [string, string]): boolean {
       <g
         v-for="flyer in map.flyers"
         :key="flyer.ref"
-        class="block flyer"
+        class="block"
         :class="{ lit: litParts.has(flyer.ref) }"
         tabindex="0"
         role="button"

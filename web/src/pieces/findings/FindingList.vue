@@ -3,6 +3,7 @@
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
+import Callout from '@/pieces/states/Callout.vue'
 import { findingList as texts } from '@texts/pieces'
 import SeverityTag from './SeverityTag.vue'
 
@@ -31,9 +32,9 @@ function evidence(finding: Finding): string {
       </h2>
       <SeverityTag v-for="entry in counts" :key="entry.severity" v-bind="entry" />
     </header>
-    <p v-if="!findings.length" class="bg-good-bg text-good rounded py-2.5 px-3.5">
+    <Callout v-if="!findings.length" tone="good">
       {{ good ?? texts.nothingStandsOut }}
-    </p>
+    </Callout>
     <ul class="list-none m-0 p-0">
       <li
         v-for="(finding, index) in findings"
@@ -51,7 +52,7 @@ function evidence(finding: Finding): string {
           <p>
             <b>{{ texts.remedy }}</b> {{ finding.remedy }}
           </p>
-          <p v-if="finding.also?.length" class="soft also">
+          <p v-if="finding.also?.length" class="soft">
             <b>{{ texts.followsFromIt }}</b> {{ finding.also.join('; ') }}
           </p>
           <p v-if="shows && (finding.moment_ms !== null || finding.where.line)" class="moment">

@@ -11,6 +11,7 @@ import type { RecipePart } from './entry/words'
 import ChoiceBar from '@/pieces/controls/ChoiceBar.vue'
 import type { Mark } from '@/pieces/code/finding-marks'
 import { CodeView } from '@/pieces/lazy'
+import Callout from '@/pieces/states/Callout.vue'
 import ErrorNote from '@/pieces/states/ErrorNote.vue'
 import { textOf } from '@/shared/files'
 import { forgetDraft, newToken, useDraft } from '@/shared/drafts'
@@ -169,17 +170,17 @@ async function readFile(file: File) {
       <span
         v-for="step in steps"
         :key="step"
-        class="v bg-sunk rounded-[3px] py-[1px] px-1.5 mr-1.5 whitespace-nowrap"
+        class="v bg-sunk rounded py-px px-1.5 mr-1.5 whitespace-nowrap"
         ># {{ step }}</span
       >
     </p>
-    <div v-if="outdated" class="bg-check-bg text-check rounded py-2 px-3" role="status">
+    <Callout v-if="outdated" tone="check" role="status">
       {{ texts.attemptWasHanded(given!.number) }}
       <NButton type="primary" quaternary @click="rebase">{{ texts.keepDraft }}</NButton>
       <NButton type="primary" quaternary @click="((text = given?.text ?? ''), (draft = null))">
         {{ texts.useNewer }}
       </NButton>
-    </div>
+    </Callout>
 
     <LeadTable
       v-if="kind === 'wiring' && mode === 'table'"
@@ -201,10 +202,10 @@ async function readFile(file: File) {
 
     <LiveCheck v-if="kind === 'wiring' && checked" :check="checked" :lost="checkLost" />
     <ErrorNote :error="error" />
-    <p v-if="waiting" class="bg-check-bg text-check rounded py-2 px-3" role="status">
+    <Callout v-if="waiting" tone="check" role="status">
       {{ texts.waitingForConnection }}
       <NButton type="primary" quaternary @click="waiting = false">{{ texts.doNotSend }}</NButton>
-    </p>
+    </Callout>
     <NFlex size="small" class="acts">
       <NButton type="primary" :disabled="busy || !text.trim()" @click="handIn">
         {{ given ? texts.handInAttempt(given.number + 1) : texts.handIn }} <kbd>{{ texts.ctrlEnter }}</kbd>

@@ -143,16 +143,16 @@ async function entered(lines: string[]) {
       <table>
         <thead>
           <tr>
-            <th class="text-left text-sm font-semibold text-soft py-0.5 px-1.5">
+            <th>
               <span class="visually-hidden">{{ texts.line }}</span>
             </th>
-            <th class="text-left text-sm font-semibold text-soft py-0.5 px-1.5">{{ common.what }}</th>
-            <th class="text-left text-sm font-semibold text-soft py-0.5 px-1.5">{{ texts.type }}</th>
-            <th class="text-left text-sm font-semibold text-soft py-0.5 px-1.5">{{ texts.places }}</th>
-            <th class="text-left text-sm font-semibold text-soft py-0.5 px-1.5">
+            <th>{{ common.what }}</th>
+            <th>{{ texts.type }}</th>
+            <th>{{ texts.places }}</th>
+            <th>
               {{ texts.colourSettings }}
             </th>
-            <th class="text-left text-sm font-semibold text-soft py-0.5 px-1.5">
+            <th>
               <span class="visually-hidden">{{ common.acts }}</span>
             </th>
           </tr>
@@ -168,7 +168,7 @@ async function entered(lines: string[]) {
               {{ index + 1 }}
             </td>
             <template v-if="row.kind === 'other'">
-              <td colspan="4" class="raw border-t border-t-line py-[1px] px-0.5">
+              <td colspan="4" class="border-t border-t-line py-px px-0.5">
                 <input
                   :value="held(index, 'more', row.raw)"
                   :aria-label="texts.lineNumber(index + 1)"
@@ -181,7 +181,7 @@ async function entered(lines: string[]) {
               </td>
             </template>
             <template v-else>
-              <td class="ref border-t border-t-line py-[1px] px-0.5 w-14.5">
+              <td class="ref border-t border-t-line py-px px-0.5 w-14.5">
                 <input
                   v-if="row.kind === 'part' || row.kind === 'board'"
                   :value="held(index, 'name', row.name)"
@@ -193,7 +193,7 @@ async function entered(lines: string[]) {
                 />
                 <span v-else class="kind v text-soft px-1.5">{{ row.kind }}</span>
               </td>
-              <td v-if="row.kind !== 'wire'" class="type border-t border-t-line py-[1px] px-0.5">
+              <td v-if="row.kind !== 'wire'" class="type border-t border-t-line py-px px-0.5">
                 <input
                   :value="held(index, 'type', row.type)"
                   :list="row.kind === 'part' ? 'lead-types' : undefined"
@@ -205,7 +205,7 @@ async function entered(lines: string[]) {
                 />
               </td>
               <td
-                class="places border-t border-t-line py-[1px] px-0.5"
+                class="places border-t border-t-line py-px px-0.5"
                 :colspan="row.kind === 'wire' ? 2 : 1"
               >
                 <input
@@ -219,7 +219,7 @@ async function entered(lines: string[]) {
                   @keydown="onKey($event, index, row.kind === 'wire' ? 0 : 2)"
                 />
               </td>
-              <td class="more border-t border-t-line py-[1px] px-0.5">
+              <td class="more border-t border-t-line py-px px-0.5">
                 <input
                   v-if="row.kind === 'wire' || row.kind === 'part'"
                   :value="held(index, 'more', row.more)"
@@ -232,7 +232,7 @@ async function entered(lines: string[]) {
                 />
               </td>
             </template>
-            <td class="acts border-t border-t-line py-[1px] px-0.5">
+            <td class="acts border-t border-t-line py-px px-0.5">
               <NButton
                 text
                 :aria-label="texts.exchangeTheEnds(index + 1)"
@@ -282,6 +282,13 @@ async function entered(lines: string[]) {
 </template>
 
 <style scoped>
+th {
+  text-align: left;
+  font-size: 13.5px;
+  font-weight: 630;
+  color: var(--soft);
+  padding: 2px 6px;
+}
 .box {
   overflow: auto;
   max-height: max(240px, 38vh);

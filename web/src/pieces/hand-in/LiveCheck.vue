@@ -22,7 +22,7 @@ const said = computed(() =>
 
 <template>
   <section
-    class="live bg-sunk rounded py-2.5 px-3.5 grid grid-cols-1 gap-2"
+    class="bg-sunk rounded py-2.5 px-3.5 grid grid-cols-1 gap-2"
     :class="{ lost }"
     aria-live="polite"
     :aria-label="texts.checkWhileTyping"

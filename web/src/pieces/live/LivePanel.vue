@@ -52,7 +52,7 @@ async function finish() {
 </script>
 
 <template>
-  <section class="live grid grid-cols-1 gap-2.5" :aria-label="texts.listen">
+  <section class="grid grid-cols-1 gap-2.5" :aria-label="texts.listen">
     <template v-if="!now.open">
       <p class="soft">
         {{ texts.help }}
@@ -83,7 +83,7 @@ async function finish() {
           <NButton type="primary" ghost @click="run('mark', step)">
             {{ step }} <kbd v-if="index < 9">{{ index + 1 }}</kbd>
           </NButton>
-          <span v-if="stepOf(step)?.readings" class="so-far">
+          <span v-if="stepOf(step)?.readings">
             <span class="v">{{ fixed(stepOf(step)!.centre, decimals ?? 1) }} {{ unit }}</span>
             <span class="verdict ml-2 font-semibold" :class="verdictWords(stepOf(step)!.verdict).tone">{{
               verdictWords(stepOf(step)!.verdict).word

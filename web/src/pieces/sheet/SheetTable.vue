@@ -110,7 +110,7 @@ function predictionOf(step: string, r: Reading) {
               <b class="v">{{ fixed(predictionOf(step.name, r)!.value, r.decimals) }}</b>
               <span
                 v-if="predictionOf(step.name, r)!.verdict"
-                class="verdict block w-fit ml-auto font-semibold text-sm py-[1px] px-2 rounded-[3px] whitespace-nowrap"
+                class="verdict block w-fit ml-auto font-semibold text-sm py-px px-2 rounded whitespace-nowrap"
                 :class="verdictWords(predictionOf(step.name, r)!.verdict!).tone"
                 >{{ verdictWords(predictionOf(step.name, r)!.verdict!).word }}</span
               >
@@ -129,7 +129,7 @@ function predictionOf(step: string, r: Reading) {
             <td>
               <span
                 v-if="readOf(step.name, index)"
-                class="verdict font-semibold text-sm py-[1px] px-2 rounded-[3px] whitespace-nowrap"
+                class="verdict font-semibold text-sm py-px px-2 rounded whitespace-nowrap"
                 :class="verdictWords(readOf(step.name, index)!.verdict).tone"
               >
                 {{ verdictWords(readOf(step.name, index)!.verdict).word }}

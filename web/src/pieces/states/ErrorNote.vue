@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { ApiError } from '@/api/client'
 import Sentence from '@/pieces/Sentence.vue'
+import Callout from './Callout.vue'
 import { errorNote as texts } from '@texts/pieces'
 
 const props = defineProps<{ error: unknown }>()
@@ -11,7 +12,7 @@ const problems = computed(() => (said.value && said.value.problems.length > 1 ? 
 </script>
 
 <template>
-  <div v-if="error" class="error bg-stop-bg text-stop rounded py-2.5 px-3.5" role="alert">
+  <Callout v-if="error" tone="stop" role="alert">
     <p>{{ said?.message ?? texts.somethingWentWrong }}</p>
     <ul v-if="problems.length" class="my-1.5 mx-0 pl-5">
       <li v-for="problem in problems" :key="`${problem.line}:${problem.column}`">
@@ -30,5 +31,5 @@ const problems = computed(() => (said.value && said.value.problems.length > 1 ? 
       <p>{{ texts.inputKept }}</p>
     </template>
     <slot />
-  </div>
+  </Callout>
 </template>

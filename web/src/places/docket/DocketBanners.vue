@@ -2,6 +2,7 @@
 // What concerns the whole docket, whatever station is looked at: power off, judging under way, a decision to take back.
 import { NButton, NFlex } from 'naive-ui'
 import { computed } from 'vue'
+import Callout from '@/pieces/states/Callout.vue'
 import { clockTime } from '@/shared/words'
 import { common } from '@texts/common'
 import { docketBanners as texts } from '@texts/docket'
@@ -40,22 +41,24 @@ const decided = computed(() => docket.value?.undo ?? null)
     >
       <span class="pulse" aria-hidden="true" />{{ texts.checkRunning }}
     </NFlex>
-    <p
+    <Callout
       v-if="docket.judging_failed"
-      class="failed rounded py-2 px-3.5 flex gap-2 items-center flex-wrap bg-check-bg"
+      tone="open"
+      class="failed flex gap-2 items-center flex-wrap"
       role="status"
     >
       <b>{{ texts.checkFailed }}</b> {{ texts.checkFailedReason }}
       <NButton type="primary" ghost :disabled="busy" @click="checkAgain()">{{ texts.checkAgain }}</NButton>
-    </p>
-    <p
+    </Callout>
+    <Callout
       v-else-if="notYet && !docket.judging"
-      class="failed rounded py-2 px-3.5 flex gap-2 items-center flex-wrap bg-check-bg"
+      tone="open"
+      class="failed flex gap-2 items-center flex-wrap"
       role="status"
     >
       <b>{{ texts.notCheckedYet }}</b> {{ texts.notCheckedReason }}
       <NButton type="primary" ghost :disabled="busy" @click="checkAgain()">{{ texts.checkAgain }}</NButton>
-    </p>
+    </Callout>
     <p v-if="decided" class="undo rounded py-2 px-3.5 flex gap-2 items-center flex-wrap">
       {{ texts.decidedBy(decided.by, decidedWords(decided), clockTime(decided.at)) }}
       <NButton type="primary" quaternary :disabled="busy" @click="undo()"

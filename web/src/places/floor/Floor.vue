@@ -90,7 +90,7 @@ const papers = ref(false)
         <span class="soft">
           {{ session.room }}<template v-if="shown"> · {{ texts.pairs(shown.benches.length) }}</template>
         </span>
-        <span v-if="typed" class="v bg-act text-act-ink rounded-[5px] py-0.5 px-2.5"
+        <span v-if="typed" class="v bg-act text-act-ink rounded py-0.5 px-2.5"
           >{{ texts.bench(typed) }} <kbd>{{ common.enter }}</kbd></span
         >
         <span class="flex-1" />

@@ -80,7 +80,7 @@ const pass = computed(() => state.value === 'passed')
       <p v-if="docket.voided" class="bg-stop text-ground rounded py-3 px-4" role="alert">
         <b>{{ texts.powerOff }}</b> {{ texts.powerVoided(capital(docket.voided)) }}
       </p>
-      <FormField v-if="dockets.length > 1" class="which" beside :label="common.exercise">
+      <FormField v-if="dockets.length > 1" beside :label="common.exercise">
         <ChoiceField
           :model-value="id"
           :options="dockets.map((one) => ({ value: one.id, label: one.title }))"

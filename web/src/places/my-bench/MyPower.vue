@@ -2,6 +2,7 @@
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import MeasureForm from '@/pieces/MeasureForm.vue'
+import Callout from '@/pieces/states/Callout.vue'
 import { myPower as texts } from '@texts/my-bench'
 import type { MyDocket } from './use-my-docket'
 import { useMyDocket } from './use-my-docket'
@@ -13,9 +14,9 @@ const state = computed(() => props.docket.stations.find((s) => s.station === 'po
 
 <template>
   <section class="power">
-    <p v-if="docket.cleared" class="rounded py-3 px-3.5 w-full bg-good-bg text-good">
+    <Callout v-if="docket.cleared" tone="good" class="w-full">
       <b>{{ texts.cleared }}</b> {{ texts.switchOn }}
-    </p>
+    </Callout>
     <p v-else-if="!state" class="soft">{{ texts.wiringFirst }}</p>
     <NButton
       v-if="state === 'working' || state === 'voided'"

@@ -6,6 +6,7 @@ import { HandIn, lazy } from '@/pieces/lazy'
 import ChangeList from '@/pieces/findings/ChangeList.vue'
 import BoardMap from '@/pieces/board/BoardMap.vue'
 import BeforeItRuns from '@/pieces/findings/BeforeItRuns.vue'
+import Callout from '@/pieces/states/Callout.vue'
 import { clockTime } from '@/shared/words'
 import Sentence from '@/pieces/Sentence.vue'
 import { common } from '@texts/common'
@@ -82,12 +83,9 @@ async function send(text: string, token: string, basedOn: number) {
       />
       <HintList v-else-if="given.hints.length" v-model:chosen="chosen" :hints="given.hints" />
       <p v-else-if="!given.judged" class="soft" role="status">{{ texts.beingChecked }}</p>
-      <p
-        v-else-if="kind !== 'readings' && !docket.voided && !given.to_come?.length"
-        class="bg-good-bg text-good rounded py-2.5 px-3.5"
-      >
+      <Callout v-else-if="kind !== 'readings' && !docket.voided && !given.to_come?.length" tone="good">
         {{ texts.nothingStandsOut }}
-      </p>
+      </Callout>
       <ul
         v-if="kind === 'readings' && docket.readings?.notes.length"
         class="bg-check-bg text-check rounded py-2 pr-3.5 pl-7.5 m-0"

@@ -16,7 +16,6 @@ const ready = computed(() => !next.value)
   <nav class="rail grid grid-cols-1 gap-1 sticky top-4.5" :aria-label="texts.settingUp">
     <ChoiceField
       v-if="(courses.data.value?.length ?? 0) > 1"
-      class="course"
       :aria-label="texts.course"
       :model-value="course.id"
       :options="

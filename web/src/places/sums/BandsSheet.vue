@@ -8,6 +8,7 @@ import FormField from '@/pieces/fields/FormField.vue'
 import ChoiceField from '@/pieces/fields/ChoiceField.vue'
 import TextField from '@/pieces/fields/TextField.vue'
 import ChoiceBar from '@/pieces/controls/ChoiceBar.vue'
+import Callout from '@/pieces/states/Callout.vue'
 import ErrorNote from '@/pieces/states/ErrorNote.vue'
 import { useBands, useValue } from '@/queries/sums'
 import { said } from '@/shared/units'
@@ -97,18 +98,18 @@ function count(to: number) {
               ></Sentence
             >
           </p>
-          <p v-if="reading.data.value.order_doubt" class="rounded py-2 px-3.5 bg-check-bg text-check">
+          <Callout v-if="reading.data.value.order_doubt" tone="check">
             {{ texts.readBackwardsDoubt(reading.data.value.order_doubt) }}
-          </p>
+          </Callout>
           <label class="meter flex gap-2.5 items-center">
             <span>{{ texts.meterLabel }}</span>
             <TextField v-model="measured" :placeholder="texts.nothingYet" autocomplete="off" figures />
             <span>Ω</span>
           </label>
-          <p v-if="reading.data.value.measured_fits" class="rounded py-2 px-3.5 bg-good-bg text-good">
+          <Callout v-if="reading.data.value.measured_fits" tone="good">
             {{ texts.fits }}
-          </p>
-          <div v-else-if="reading.data.value.measured_fits === false" class="rounded py-2 px-3.5 bg-fix-bg">
+          </Callout>
+          <Callout v-else-if="reading.data.value.measured_fits === false" tone="fix">
             <p>{{ texts.doesNotFit }}</p>
             <p v-for="other in reading.data.value.misreadings" :key="other.bands.join()">
               <Sentence :text="texts.perhaps(other.bands.join(', '))">
@@ -125,7 +126,7 @@ function count(to: number) {
             <p v-if="!reading.data.value.misreadings.length" class="soft">
               {{ texts.noUsualMisreading }}
             </p>
-          </div>
+          </Callout>
         </template>
       </section>
       <section :aria-label="texts.encodeHeading" class="other border-l border-l-line pl-7.5">

@@ -75,7 +75,7 @@ function reset() {
               :placeholder="field.optional ? texts.none : field.default"
               figures
             />
-            <span class="unit soft">{{
+            <span class="soft">{{
               !given[field.name]?.trim() || PLAIN.test(given[field.name]!.trim())
                 ? (SYMBOLS[field.unit] ?? '')
                 : ''
@@ -101,7 +101,7 @@ function reset() {
         </template>
         <p v-else class="soft" aria-busy="true">{{ texts.workingItOut }}</p>
       </div>
-      <SumDrawing class="drawing" :name="sum.name" :given="entered" :results="results" />
+      <SumDrawing :name="sum.name" :given="entered" :results="results" />
     </div>
   </article>
 </template>

@@ -79,7 +79,7 @@ defineExpose({ focus: () => hasKeyboard && field.value?.focus({ preventScroll: t
       <template v-else-if="text.trim()"
         ><span class="soft">{{ outcome.wrong }}</span></template
       >
-      <Unfold v-else class="help" :title="texts.helpHeading">
+      <Unfold v-else :title="texts.helpHeading">
         <dl class="grid grid-cols-[auto_1fr] gap-y-1 gap-x-3.5 mt-2 mb-1 mx-0">
           <dt>.8 a12 y</dt>
           <dd class="m-0 text-soft">{{ texts.helpWire }}</dd>

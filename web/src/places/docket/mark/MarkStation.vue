@@ -3,6 +3,7 @@ import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import Unfold from '@/pieces/controls/Unfold.vue'
 import LinkButton from '@/pieces/controls/LinkButton.vue'
+import Callout from '@/pieces/states/Callout.vue'
 import Asked from '@/pieces/states/Asked.vue'
 import { useDocketMarks } from '@/queries/marks'
 import { useKeys } from '@/shared/keys'
@@ -56,7 +57,7 @@ useKeys({ m: { does: texts.keyClose, act: () => void (mayClose.value && close())
           >
           <span class="soft">{{ texts.schemeRuleSet(marks.scheme, marks.rules_version) }}</span>
         </header>
-        <div v-if="marks.second_look" class="bg-check-bg rounded py-2 px-3 my-2.5">
+        <Callout v-if="marks.second_look" tone="open" class="my-2.5">
           <p v-for="look in marks.to_look_at" :key="look.rule + look.seen" class="my-1">
             <SeverityTag severity="check" /> {{ look.seen }} <span class="soft">{{ look.remedy }}</span>
           </p>
@@ -68,10 +69,10 @@ useKeys({ m: { does: texts.keyClose, act: () => void (mayClose.value && close())
             <RouterLink :to="`/dockets/${id}/readings`">{{ texts.secondLookLink }}</RouterLink>
             <span class="soft beside ml-[0.35em]">{{ texts.secondLookHint }}</span>
           </p>
-        </div>
-        <p v-if="toDecide.length && !marks.closed" class="bg-check-bg rounded py-2 px-3 my-2.5">
+        </Callout>
+        <Callout v-if="toDecide.length && !marks.closed" tone="open" class="my-2.5">
           {{ texts.openCriteria(and(toDecide)) }}
-        </p>
+        </Callout>
         <CriterionRow v-for="row in marks.criteria" :key="row.name" :row="row" :editable="mayMark" />
       </template>
     </template>

@@ -2,6 +2,7 @@
 import { NButton, NCheckbox } from 'naive-ui'
 import { computed, ref } from 'vue'
 import BoardMap from '@/pieces/board/BoardMap.vue'
+import Callout from '@/pieces/states/Callout.vue'
 import EmptyNote from '@/pieces/states/EmptyNote.vue'
 import SeverityTag from '@/pieces/findings/SeverityTag.vue'
 import { useKeys } from '@/shared/keys'
@@ -55,7 +56,7 @@ useKeys({
     <template #evidence>
       <EmptyNote v-if="!wiring" :title="texts.noWiring" :text="texts.clearanceNames" />
       <div v-else class="power">
-        <div v-if="cleared" class="bg-good-bg text-good rounded py-3 px-4">
+        <Callout v-if="cleared" tone="good">
           <h2>{{ texts.clearedForPower }}</h2>
           <p>
             {{ texts.clearedWiring(cleared.wiring_attempt, cleared.kit, cleared.by, clockTime(cleared.at)) }}
@@ -63,7 +64,7 @@ useKeys({
           <p v-if="cleared.overruled.length">
             <b>{{ texts.overruledStop }}</b> {{ cleared.reason }}
           </p>
-        </div>
+        </Callout>
         <h2 v-else>{{ texts.beforePower }}</h2>
         <template v-if="!cleared">
           <p>

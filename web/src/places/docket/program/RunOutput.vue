@@ -22,7 +22,7 @@ const stamped = computed(() =>
 
 <template>
   <NFlex vertical>
-    <section v-if="picture" class="display">
+    <section v-if="picture">
       <h3>{{ texts.displayLastChanged((picture.ms / 1000).toFixed(1)) }}</h3>
       <pre class="v rows max-h-60 overflow-auto bg-sunk p-2.5 rounded mt-1.5 mb-0 mx-0">{{
         picture.rows.join('\n')

@@ -44,7 +44,7 @@ const said = (act: BenchAct) =>
     <article
       v-for="act in shown"
       :key="act.name"
-      class="grid grid-cols-1 gap-2 bg-copper-soft rounded-[8px] py-3 px-3.5"
+      class="grid grid-cols-1 gap-2 bg-copper-soft rounded-lg py-3 px-3.5"
     >
       <p>
         {{ act.text }} <span class="soft">{{ texts.aboutS(act.seconds) }}</span>

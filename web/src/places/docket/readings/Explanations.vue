@@ -25,7 +25,7 @@ const idOf = (one: Schemas['ExplanationOut'], index: number) => `${index}:${one.
       <p class="head">
         <b>{{ fault.title }}</b>
         <span
-          class="likely bg-act-bg text-act rounded-[3px] py-[1px] px-2 text-sm font-semibold ml-1.5 whitespace-nowrap"
+          class="likely bg-act-bg text-act rounded py-px px-2 text-sm font-semibold ml-1.5 whitespace-nowrap"
           :class="{ less: fault.likelihood === 'unlikely' }"
           >{{
             fault.ties.length && fault.likelihood === 'fits best'

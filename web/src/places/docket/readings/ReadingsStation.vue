@@ -2,6 +2,7 @@
 import { NButton, NFlex } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
+import Callout from '@/pieces/states/Callout.vue'
 import Asked from '@/pieces/states/Asked.vue'
 import ChoiceBar from '@/pieces/controls/ChoiceBar.vue'
 import EmptyNote from '@/pieces/states/EmptyNote.vue'
@@ -175,19 +176,15 @@ useKeys({
           class="mt-3.5"
           :findings="readings.findings"
         />
-        <p v-if="improved.length" class="note bg-note-bg text-note rounded py-2 px-3 mt-2">
+        <Callout v-if="improved.length" tone="note" class="mt-2">
           {{ texts.improvedSince(readings.number) }}
           <span class="v">{{
             improved.map((a) => `${a.number}: ${a.verdict.replace('-', ' ')}`).join(', ')
           }}</span>
-        </p>
-        <p
-          v-for="note in readings.notes"
-          :key="note"
-          class="note bg-note-bg text-note rounded py-2 px-3 mt-2"
-        >
+        </Callout>
+        <Callout v-for="note in readings.notes" :key="note" tone="note" class="mt-2">
           {{ note }}
-        </p>
+        </Callout>
       </template>
       <template v-else>
         <h2>{{ texts.noReadingsYet }}</h2>

@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import NetTable from '@/pieces/board/NetTable.vue'
 import ChoiceBar from '@/pieces/controls/ChoiceBar.vue'
+import Callout from '@/pieces/states/Callout.vue'
 import EmptyNote from '@/pieces/states/EmptyNote.vue'
 import ErrorNote from '@/pieces/states/ErrorNote.vue'
 import { said } from '@/shared/units'
@@ -61,9 +62,9 @@ function wayOf(amps: Record<string, number>): string[] {
 
 <template>
   <NFlex vertical>
-    <p v-if="stopped.length" class="stopped bg-stop-bg text-stop rounded py-2 px-3.5">
+    <Callout v-if="stopped.length" tone="stop">
       {{ texts.stopOpenFor(stopped.join(', ')) }}
-    </p>
+    </Callout>
     <fieldset
       v-if="study.data.value?.handles.length"
       class="handles border border-line rounded pt-1.5 pb-2 px-3 m-0"
@@ -101,13 +102,9 @@ function wayOf(amps: Record<string, number>): string[] {
     />
     <div v-else-if="solved.isPending.value" class="soft" aria-busy="true">{{ texts.solving }}</div>
     <template v-else-if="solved.data.value">
-      <p
-        v-for="refName in solved.data.value.oscillating"
-        :key="refName"
-        class="bg-check-bg text-check rounded py-2 px-3"
-      >
+      <Callout v-for="refName in solved.data.value.oscillating" :key="refName" tone="check">
         {{ texts.doesNotSettle(refName) }}
-      </p>
+      </Callout>
       <NTable :bordered="false" size="small">
         <thead>
           <tr>

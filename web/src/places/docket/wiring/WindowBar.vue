@@ -24,7 +24,7 @@ const inside = computed(() => props.ohms !== null && props.ohms >= props.low && 
     role="img"
     :aria-label="texts.windowTo(said(low, 'Ω'), said(high, 'Ω'), ohms ? said(ohms, 'Ω') : '')"
   >
-    <div class="relative h-2.5 rounded-[5px] bg-sunk">
+    <div class="relative h-2.5 rounded bg-sunk">
       <span class="window" :style="{ left: `${left}%`, width: `${right - left}%` }" />
       <span
         v-if="nominal"

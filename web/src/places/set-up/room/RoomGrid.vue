@@ -71,7 +71,7 @@ async function save() {
       {{ texts.help(benches.length) }}
     </p>
     <div
-      class="grid gap-2 overflow-x-auto p-3 bg-ground rounded-[8px]"
+      class="grid gap-2 overflow-x-auto p-3 bg-ground rounded-lg"
       :style="{ gridTemplateColumns: `repeat(${columns}, minmax(64px, 1fr))` }"
     >
       <template v-for="row in rows" :key="row">

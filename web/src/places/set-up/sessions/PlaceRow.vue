@@ -26,7 +26,14 @@ const bench = ref(String(props.place.bench ?? ''))
 /** A tick shows at once; what the server holds replaces it with its answer. */
 const ticked = reactive(new Map<number, boolean>())
 const isAway = (user: number) => ticked.get(user) ?? props.place.absent.includes(user)
-watch([() => props.place, () => props.refused], () => ticked.clear())
+watch(
+  () => props.place,
+  () => ticked.clear(),
+)
+watch(
+  () => props.refused,
+  (refused) => refused && ticked.clear(),
+)
 function tick(user: number, away: boolean) {
   ticked.set(user, away)
   emit('absent', user, away)

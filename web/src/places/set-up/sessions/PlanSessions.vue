@@ -47,7 +47,7 @@ async function plan() {
 
 <template>
   <NForm
-    class="plan grid grid-cols-[1.5fr_repeat(3,minmax(0,1fr))] gap-3.5 items-start p-4 mb-3 bg-ground rounded-[8px]"
+    class="plan grid grid-cols-[1.5fr_repeat(3,minmax(0,1fr))] gap-3.5 items-start p-4 mb-3 bg-ground rounded-lg"
     @submit.prevent="plan"
   >
     <FormField v-if="own.length > 1" class="col-span-full" :label="texts.section"

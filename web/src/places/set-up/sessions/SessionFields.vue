@@ -44,7 +44,7 @@ function save() {
 </script>
 
 <template>
-  <NForm class="fields grid grid-cols-5 gap-3 py-3.5 px-4 bg-ground rounded-[8px]" @submit.prevent="save">
+  <NForm class="fields grid grid-cols-5 gap-3 py-3.5 px-4 bg-ground rounded-lg" @submit.prevent="save">
     <FormField :label="common.room"
       ><ChoiceField
         v-model="form.room"

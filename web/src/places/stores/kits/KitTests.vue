@@ -18,7 +18,7 @@ const times = (count: number) => count && texts.brokenBefore(count)
 </script>
 
 <template>
-  <section v-if="due.length || said" class="tests mb-5" :aria-label="texts.heading">
+  <section v-if="due.length || said" class="mb-5" :aria-label="texts.heading">
     <header class="flex gap-3.5 items-baseline mb-2.5">
       <h2>{{ texts.heading }}</h2>
       <span class="soft">{{ texts.headingHint }}</span>
