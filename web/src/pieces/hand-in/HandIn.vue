@@ -167,10 +167,7 @@ async function readFile(file: File) {
     </NFlex>
     <p v-if="kind === 'readings'" class="soft">
       {{ texts.logHelp }}
-      <span
-        v-for="step in steps"
-        :key="step"
-        class="v bg-sunk rounded py-px px-1.5 mr-1.5 whitespace-nowrap"
+      <span v-for="step in steps" :key="step" class="v bg-sunk rounded py-px px-1.5 mr-1.5 whitespace-nowrap"
         ># {{ step }}</span
       >
     </p>

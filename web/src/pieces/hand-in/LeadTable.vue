@@ -204,10 +204,7 @@ async function entered(lines: string[]) {
                   @keydown="onKey($event, index, 1)"
                 />
               </td>
-              <td
-                class="places border-t border-t-line py-px px-0.5"
-                :colspan="row.kind === 'wire' ? 2 : 1"
-              >
+              <td class="places border-t border-t-line py-px px-0.5" :colspan="row.kind === 'wire' ? 2 : 1">
                 <input
                   v-if="row.kind === 'wire' || row.kind === 'part'"
                   :value="held(index, 'places', row.places)"

@@ -28,9 +28,7 @@ async function control(act: 'pause' | 'resume') {
 
 <template>
   <template v-if="session.paused">
-    <strong class="text-stop bg-stop-bg rounded py-1 px-3" role="status">{{
-      texts.pausedPowerStays
-    }}</strong>
+    <strong class="text-stop bg-stop-bg rounded py-1 px-3" role="status">{{ texts.pausedPowerStays }}</strong>
     <NButton v-if="me?.kind === 'instructor'" type="primary" :disabled="busy" @click="control('resume')">
       {{ texts.goOn }}
     </NButton>
