@@ -43,7 +43,8 @@ const decided = computed(() => docket.value?.undo ?? null)
     </NFlex>
     <Callout
       v-if="docket.judging_failed"
-      tone="open"
+      tone="check"
+      plain
       class="failed flex gap-2 items-center flex-wrap"
       role="status"
     >
@@ -52,7 +53,8 @@ const decided = computed(() => docket.value?.undo ?? null)
     </Callout>
     <Callout
       v-else-if="notYet && !docket.judging"
-      tone="open"
+      tone="check"
+      plain
       class="failed flex gap-2 items-center flex-wrap"
       role="status"
     >

@@ -109,7 +109,7 @@ function count(to: number) {
           <Callout v-if="reading.data.value.measured_fits" tone="good">
             {{ texts.fits }}
           </Callout>
-          <Callout v-else-if="reading.data.value.measured_fits === false" tone="fix">
+          <Callout v-else-if="reading.data.value.measured_fits === false" tone="fix" plain>
             <p>{{ texts.doesNotFit }}</p>
             <p v-for="other in reading.data.value.misreadings" :key="other.bands.join()">
               <Sentence :text="texts.perhaps(other.bands.join(', '))">

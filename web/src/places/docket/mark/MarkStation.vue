@@ -57,7 +57,7 @@ useKeys({ m: { does: texts.keyClose, act: () => void (mayClose.value && close())
           >
           <span class="soft">{{ texts.schemeRuleSet(marks.scheme, marks.rules_version) }}</span>
         </header>
-        <Callout v-if="marks.second_look" tone="open" class="my-2.5">
+        <Callout v-if="marks.second_look" tone="check" plain class="my-2.5">
           <p v-for="look in marks.to_look_at" :key="look.rule + look.seen" class="my-1">
             <SeverityTag severity="check" /> {{ look.seen }} <span class="soft">{{ look.remedy }}</span>
           </p>
@@ -70,7 +70,7 @@ useKeys({ m: { does: texts.keyClose, act: () => void (mayClose.value && close())
             <span class="soft beside ml-[0.35em]">{{ texts.secondLookHint }}</span>
           </p>
         </Callout>
-        <Callout v-if="toDecide.length && !marks.closed" tone="open" class="my-2.5">
+        <Callout v-if="toDecide.length && !marks.closed" tone="check" plain class="my-2.5">
           {{ texts.openCriteria(and(toDecide)) }}
         </Callout>
         <CriterionRow v-for="row in marks.criteria" :key="row.name" :row="row" :editable="mayMark" />
