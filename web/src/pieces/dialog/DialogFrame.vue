@@ -3,6 +3,7 @@
 // Its root is a div: the modal's focus trap looks for one, and takes the focus out of anything else.
 import { NButton, NFlex, NModal } from 'naive-ui'
 import { useId } from 'vue'
+import Sheet from '@/pieces/states/Sheet.vue'
 import { dialog as texts } from '@texts/pieces'
 
 defineProps<{ title: string; width: string; autoFocus: boolean }>()
@@ -14,8 +15,10 @@ const heading = useId()
 
 <template>
   <NModal v-model:show="show" :auto-focus="autoFocus" @after-leave="$emit('closed')">
-    <div
-      class="sheet pt-4.5 pb-5.5 px-6 grid grid-cols-1 gap-3.5 max-h-[92vh] overflow-auto"
+    <Sheet
+      pad="large"
+      class="max-h-[92vh] overflow-auto"
+      inner="grid grid-cols-1 gap-3.5"
       role="dialog"
       aria-modal="true"
       :aria-labelledby="heading"
@@ -30,7 +33,7 @@ const heading = useId()
         </NButton>
       </NFlex>
       <slot />
-    </div>
+    </Sheet>
   </NModal>
 </template>
 

@@ -3,6 +3,7 @@
 import { NTable } from 'naive-ui'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
+import Sheet from '@/pieces/states/Sheet.vue'
 import { lineRows as texts } from '@texts/pieces'
 
 const props = defineProps<{ seen: Schemas['LineSeenOut']; moment?: number | null }>()
@@ -21,10 +22,7 @@ const looked = computed(() => {
 </script>
 
 <template>
-  <section
-    class="seen grid grid-cols-1 gap-1.5 border border-line rounded py-2.5 px-3 bg-sheet"
-    :aria-label="texts.lineInRun(seen.line)"
-  >
+  <Sheet tag="section" pad="small" inner="grid grid-cols-1 gap-1.5" :aria-label="texts.lineInRun(seen.line)">
     <p>
       <span class="soft">{{ texts.line(seen.line) }}</span>
       <code class="v wrap-anywhere">{{ seen.text }}</code>
@@ -72,7 +70,7 @@ const looked = computed(() => {
         </NTable>
       </div>
     </template>
-  </section>
+  </Sheet>
 </template>
 
 <style scoped>

@@ -26,6 +26,7 @@ defineProps<{ title: string; text?: string }>()
 .note :deep(.n-empty__icon) {
   width: 120px;
   height: 20px;
+  margin-bottom: 10px;
 }
 .note :deep(.n-empty__description) {
   color: var(--soft);

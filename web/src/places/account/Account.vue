@@ -7,6 +7,7 @@ import { ask, client } from '@/api/client'
 import FormField from '@/pieces/fields/FormField.vue'
 import TextField from '@/pieces/fields/TextField.vue'
 import ErrorNote from '@/pieces/states/ErrorNote.vue'
+import Sheet from '@/pieces/states/Sheet.vue'
 import { useAct } from '@/shared/act'
 import { useMe, useShowMe } from '@/shared/me'
 import { clockTime, dayOf } from '@/shared/words'
@@ -50,24 +51,26 @@ async function change() {
     <p v-else-if="me?.change_password" class="first">
       {{ texts.firstPasswordWasPrinted }}
     </p>
-    <NForm class="sheet" @submit.prevent="change()">
-      <h2>{{ texts.changeYourPassword }}</h2>
-      <FormField id="old" :label="texts.currentPassword"
-        ><TextField v-model="old" type="password" autocomplete="current-password" required
-      /></FormField>
-      <FormField id="new" :label="texts.newPassword(LEAST)"
-        ><TextField v-model="fresh" type="password" autocomplete="new-password" required
-      /></FormField>
-      <FormField id="again" :label="texts.newPasswordAgain"
-        ><TextField v-model="again" type="password" autocomplete="new-password" required />
-        <p v-if="differs" class="wrong text-stop">{{ texts.passwordsDiffer }}</p></FormField
-      >
-      <ErrorNote :error="error" />
-      <p v-if="isChanged" class="text-good" role="status">
-        {{ texts.changedWhoever }}
-      </p>
-      <NButton type="primary" attr-type="submit" :disabled="!ready || busy">{{ texts.changeIt }}</NButton>
-    </NForm>
+    <Sheet pad="large">
+      <NForm @submit.prevent="change()">
+        <h2>{{ texts.changeYourPassword }}</h2>
+        <FormField id="old" :label="texts.currentPassword"
+          ><TextField v-model="old" type="password" autocomplete="current-password" required
+        /></FormField>
+        <FormField id="new" :label="texts.newPassword(LEAST)"
+          ><TextField v-model="fresh" type="password" autocomplete="new-password" required
+        /></FormField>
+        <FormField id="again" :label="texts.newPasswordAgain"
+          ><TextField v-model="again" type="password" autocomplete="new-password" required />
+          <p v-if="differs" class="wrong text-stop">{{ texts.passwordsDiffer }}</p></FormField
+        >
+        <ErrorNote :error="error" />
+        <p v-if="isChanged" class="text-good" role="status">
+          {{ texts.changedWhoever }}
+        </p>
+        <NButton type="primary" attr-type="submit" :disabled="!ready || busy">{{ texts.changeIt }}</NButton>
+      </NForm>
+    </Sheet>
   </NFlex>
 </template>
 
@@ -76,6 +79,5 @@ form {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 14px;
-  padding: 20px;
 }
 </style>

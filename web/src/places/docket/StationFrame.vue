@@ -4,6 +4,7 @@ import { NButton } from 'naive-ui'
 import DecisionBar from '@/pieces/stations/DecisionBar.vue'
 import { keyHelp } from '@/shared/keys'
 import TabBar from '@/pieces/controls/TabBar.vue'
+import Sheet from '@/pieces/states/Sheet.vue'
 import { stationFrame as texts } from '@texts/docket'
 
 defineProps<{ tabs?: Record<T, string> }>()
@@ -16,13 +17,19 @@ defineEmits<{ next: [] }>()
     <div
       class="columns flex-1 min-h-0 grid grid-cols-[minmax(0,1.13fr)_minmax(0,1fr)] gap-5 pt-1 pb-3.5 px-5"
     >
-      <section class="sheet min-w-0 flex flex-col min-h-0" :aria-label="texts.evidence">
+      <Sheet
+        tag="section"
+        pad="none"
+        class="min-w-0 min-h-0"
+        inner="flex flex-col min-h-0"
+        :aria-label="texts.evidence"
+      >
         <TabBar v-if="tabs && tab" v-model="tab" :tabs="tabs" :label="texts.viewsLabel">
           <template #side><slot name="side" /></template>
           <slot name="evidence" />
         </TabBar>
         <div v-else class="inside flex-1 min-h-0 overflow-auto py-3 px-4.5"><slot name="evidence" /></div>
-      </section>
+      </Sheet>
       <div class="right min-h-0 overflow-auto py-0.5 px-1"><slot name="findings" /></div>
     </div>
     <DecisionBar>

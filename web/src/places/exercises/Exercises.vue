@@ -11,6 +11,7 @@ import ErrorNote from '@/pieces/states/ErrorNote.vue'
 import TabBar from '@/pieces/controls/TabBar.vue'
 import BudgetBars from '@/pieces/plots/BudgetBars.vue'
 import SheetStudy from '@/pieces/sheet/SheetStudy.vue'
+import Sheet from '@/pieces/states/Sheet.vue'
 import { useExercises } from '@/queries/exercises'
 import { useKeys } from '@/shared/keys'
 import { useTab } from '@/shared/tabs'
@@ -115,7 +116,7 @@ useKeys({
           }}</NButton>
         </header>
         <ReleaseNote v-if="!exercise.released" :key="exercise.id" :exercise="exercise" />
-        <section class="sheet">
+        <Sheet tag="section" pad="none">
           <TabBar v-model="tab" :tabs="TABS" :label="texts.whatIsShown">
             <AboutView v-if="tab === 'about'" :exercise="exercise" />
             <PlanView v-else-if="tab === 'plan'" :exercise="exercise" :sheet="sheet" />
@@ -152,7 +153,7 @@ useKeys({
               </SheetStudy>
             </template>
           </TabBar>
-        </section>
+        </Sheet>
       </template>
     </div>
     <ImportExercise v-model:show="importing" @done="go" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui'
+import { NButton, NSkeleton } from 'naive-ui'
 import { useStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -114,7 +114,7 @@ const papers = ref(false)
       />
       <Asked :query="floor" :what="texts.roomSubject">
         <template #loading>
-          <div class="cards"><div v-for="n in 8" :key="n" class="sheet bg-sunk" /></div>
+          <div class="cards"><NSkeleton v-for="n in 8" :key="n" height="100%" /></div>
           <span class="visually-hidden">{{ texts.loadingTheRoom }}</span>
         </template>
         <template #default="{ data }">

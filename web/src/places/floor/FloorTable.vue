@@ -2,6 +2,7 @@
 // Pairs by stations: the same as the room, to read across.
 import { NTable } from 'naive-ui'
 import type { Schemas } from '@/api/client'
+import Sheet from '@/pieces/states/Sheet.vue'
 import { stationName, STATIONS, waited } from '@/shared/words'
 import { common } from '@texts/common'
 import { floorTable as texts } from '@texts/floor'
@@ -18,7 +19,7 @@ function byStation(bench: Schemas['BenchCardOut']) {
 </script>
 
 <template>
-  <div class="sheet wrap overflow-auto">
+  <Sheet pad="none" inner="overflow-auto">
     <NTable :bordered="false" size="small">
       <thead>
         <tr>
@@ -49,7 +50,7 @@ function byStation(bench: Schemas['BenchCardOut']) {
         </tr>
       </tbody>
     </NTable>
-  </div>
+  </Sheet>
 </template>
 
 <style scoped>

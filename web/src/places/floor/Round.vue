@@ -4,6 +4,7 @@ import { NButton, NFlex } from 'naive-ui'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import SeverityTag from '@/pieces/findings/SeverityTag.vue'
+import Sheet from '@/pieces/states/Sheet.vue'
 import { stationName, waited } from '@/shared/words'
 import { common } from '@texts/common'
 import { round as texts } from '@texts/floor'
@@ -20,11 +21,11 @@ const rest = computed(() => props.visits.slice(1))
       <h1>{{ texts.round }}</h1>
       <span class="soft">{{ visits.length ? texts.pairsWait(visits.length) : '' }}</span>
     </header>
-    <div v-if="!first && !loading" class="sheet calm">
+    <Sheet v-if="!first && !loading" inner="grid grid-cols-1 gap-2.5">
       <h2>{{ texts.nobodyWaits }}</h2>
       <p class="soft">{{ texts.pairsAppearHere }}</p>
-    </div>
-    <article v-if="first" class="first">
+    </Sheet>
+    <Sheet v-if="first" tag="article" class="first" inner="grid grid-cols-1 gap-2.5">
       <NFlex :wrap="false" align="center" class="who">
         <span class="bench font-bold text-2xl leading-none text-[46px]">{{ first.bench ?? '–' }}</span>
         <div>
@@ -53,7 +54,7 @@ const rest = computed(() => props.visits.slice(1))
           >{{ texts.later }} <kbd>L</kbd></NButton
         >
       </NFlex>
-    </article>
+    </Sheet>
     <ol class="list-none mt-1.5 mb-0 mx-0 p-0">
       <li v-for="visit in rest" :key="visit.docket" class="border-b border-b-line">
         <NButton class="whole" text @click="$emit('open', visit.docket)">
@@ -80,18 +81,8 @@ const rest = computed(() => props.visits.slice(1))
 </template>
 
 <style scoped>
-.first,
-.calm {
-  background: var(--sheet);
+.first {
   border: 1.5px solid var(--act);
-  border-radius: 8px;
-  padding: 14px 16px;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 11px;
-}
-.calm {
-  border-color: var(--line);
 }
 .seen.stop {
   background: var(--stop-bg);

@@ -8,6 +8,7 @@ import StationTrace from '@/pieces/stations/StationTrace.vue'
 import { useDocketQuery } from '@/queries/docket'
 import { useDocketMarks } from '@/queries/marks'
 import Sentence from '@/pieces/Sentence.vue'
+import Sheet from '@/pieces/states/Sheet.vue'
 import { feedback as texts } from '@texts/marks'
 
 const route = useRoute()
@@ -28,9 +29,11 @@ const print = () => window.print()
     </NFlex>
     <Asked v-if="!docket.data.value" :query="docket" :what="texts.docketSubject" />
     <Asked v-else-if="!marks.data.value" :query="marks" :what="texts.markSubject" />
-    <article
+    <Sheet
       v-if="docket.data.value && marks.data.value"
-      class="sheet py-[clamp(14px,4vw,30px)] px-[clamp(14px,4.5vw,36px)]"
+      tag="article"
+      pad="none"
+      inner="py-[clamp(14px,4vw,30px)] px-[clamp(14px,4.5vw,36px)]"
     >
       <header class="flex justify-between gap-5 border-b-2 border-b-copper pb-3.5">
         <div class="min-w-0 wrap-anywhere">
@@ -66,12 +69,12 @@ const print = () => window.print()
         <p v-for="sentence in row.evidence" :key="sentence">{{ sentence }}</p>
         <p v-if="row.given !== null">{{ texts.changedFrom(row.proposed ?? '–', row.reason ?? '') }}</p>
       </section>
-    </article>
+    </Sheet>
   </div>
 </template>
 
 <style scoped>
-article > * {
+article > :deep(*) > * {
   min-width: 0;
   flex-wrap: wrap;
 }

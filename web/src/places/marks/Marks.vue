@@ -6,6 +6,7 @@ import type { Schemas } from '@/api/client'
 import ListTable, { type ListColumn } from '@/pieces/lists/ListTable.vue'
 import Asked from '@/pieces/states/Asked.vue'
 import EmptyNote from '@/pieces/states/EmptyNote.vue'
+import Sheet from '@/pieces/states/Sheet.vue'
 import { useClassMarks } from '@/queries/marks'
 import { useSession } from '@/shared/me'
 import { common } from '@texts/common'
@@ -62,40 +63,40 @@ const pressed = (docket: number) => {
     <EmptyNote v-if="sessions.data.value && !session" :title="texts.noSession" :text="texts.noSessionHint" />
     <Asked v-else v-slot="{ data: sheet }" shape="table" :query="marks" :what="texts.what">
       <EmptyNote v-if="!sheet.rows.length" :title="texts.noDocketsYet" :text="texts.noneHint" />
-      <ListTable
-        v-else
-        class="sheet"
-        name="marks"
-        :rows="sheet.rows"
-        :columns="columnsOf(sheet)"
-        :row-key="(row) => row.docket"
-        :row-props="(row) => pressed(row.docket)"
-        :caption="texts.what"
-      >
-        <template #bench="{ row }"
-          ><b>{{ row.bench }}</b></template
+      <Sheet v-else pad="none">
+        <ListTable
+          name="marks"
+          :rows="sheet.rows"
+          :columns="columnsOf(sheet)"
+          :row-key="(row) => row.docket"
+          :row-props="(row) => pressed(row.docket)"
+          :caption="texts.what"
         >
-        <template #pair="{ row }">
-          {{ row.pair }}
-          <span v-if="sheet.exercises > 1" class="soft exercise block text-sm">{{ row.exercise }}</span>
-        </template>
-        <template v-for="title in sheet.titles" :key="title" #[`criterion-${title}`]="{ row }">
-          <span :class="{ changed: row.changed.includes(title) }"
-            >{{ row.criteria[title] ?? '–'
-            }}<template v-if="row.changed.includes(title)"
-              >*<span class="visually-hidden">{{ texts.changed }}</span></template
-            ></span
+          <template #bench="{ row }"
+            ><b>{{ row.bench }}</b></template
           >
-        </template>
-        <template #total="{ row }"
-          ><b>{{ row.total }}</b> <span class="soft">{{ texts.outOf(row.of) }}</span></template
-        >
-        <template #state="{ row }">
-          <span :class="row.closed ? 'closed' : 'soft'">{{
-            row.closed ? texts.closed : texts.proposed
-          }}</span>
-        </template>
-      </ListTable>
+          <template #pair="{ row }">
+            {{ row.pair }}
+            <span v-if="sheet.exercises > 1" class="soft exercise block text-sm">{{ row.exercise }}</span>
+          </template>
+          <template v-for="title in sheet.titles" :key="title" #[`criterion-${title}`]="{ row }">
+            <span :class="{ changed: row.changed.includes(title) }"
+              >{{ row.criteria[title] ?? '–'
+              }}<template v-if="row.changed.includes(title)"
+                >*<span class="visually-hidden">{{ texts.changed }}</span></template
+              ></span
+            >
+          </template>
+          <template #total="{ row }"
+            ><b>{{ row.total }}</b> <span class="soft">{{ texts.outOf(row.of) }}</span></template
+          >
+          <template #state="{ row }">
+            <span :class="row.closed ? 'closed' : 'soft'">{{
+              row.closed ? texts.closed : texts.proposed
+            }}</span>
+          </template>
+        </ListTable>
+      </Sheet>
       <p v-if="sheet.rows.some((r) => r.changed.length)" class="soft">
         {{ texts.changedLegend }}
       </p>

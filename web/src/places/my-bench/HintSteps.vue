@@ -6,6 +6,7 @@ import type { Schemas } from '@/api/client'
 import Asked from '@/pieces/states/Asked.vue'
 import LineRows from '@/pieces/lists/LineRows.vue'
 import SeverityTag from '@/pieces/findings/SeverityTag.vue'
+import Sheet from '@/pieces/states/Sheet.vue'
 import { useHintLine } from '@/queries/my-bench'
 import { hintSteps as texts } from '@texts/my-bench'
 import { useMyDocket } from './use-my-docket'
@@ -43,10 +44,12 @@ const rule = computed(() => {
       {{ rule }}
     </p>
     <ul class="list-none p-0 m-0 grid grid-cols-1 gap-2">
-      <li
+      <Sheet
         v-for="hint in program.stepped"
         :key="hint.key"
-        class="grid grid-cols-[72px_minmax(0,1fr)] gap-2.5 items-baseline bg-sheet border border-line rounded py-3 px-3.5"
+        tag="li"
+        pad="small"
+        inner="grid grid-cols-[72px_minmax(0,1fr)] gap-2.5 items-baseline"
       >
         <SeverityTag class="justify-self-start" :severity="hint.severity" />
         <div class="steps grid grid-cols-1 gap-1.5">
@@ -77,7 +80,7 @@ const rule = computed(() => {
             <LineRows :seen="seen" />
           </Asked>
         </div>
-      </li>
+      </Sheet>
     </ul>
   </section>
 </template>

@@ -9,6 +9,7 @@ import { setUpParts } from '@texts/words'
 import StepRail from './StepRail.vue'
 import { type Part, provideSetUp } from './use-set-up'
 import { lazy } from '@/pieces/lazy'
+import Sheet from '@/pieces/states/Sheet.vue'
 
 const CoursePart = lazy(() => import('./course/CoursePart.vue'))
 const ExercisePart = lazy(() => import('./course/ExercisePart.vue'))
@@ -43,14 +44,16 @@ const part = computed<Part>(() => {
 <template>
   <div class="page pt-4.5 pb-7 px-5">
     <Asked v-slot="{ data: all }" :query="courses" :what="texts.yourCourses">
-      <FoundCourse v-if="!all.length && me?.founds" first />
+      <Sheet v-if="!all.length && me?.founds" pad="large" class="max-w-140 mx-auto my-[4vh]">
+        <FoundCourse first />
+      </Sheet>
       <p v-else-if="!all.length" class="soft">{{ texts.instructorsOnly }}</p>
       <Asked v-else v-slot="{ data }" :query="query" :what="texts.courseSubject">
         <div class="two grid grid-cols-[268px_minmax(0,1fr)] gap-5.5 items-start">
           <StepRail :course="data" :part="part" />
-          <section class="sheet work pt-5 pb-6 px-6 min-h-105" :aria-label="setUpParts[part]">
+          <Sheet tag="section" pad="large" class="work min-h-105" :aria-label="setUpParts[part]">
             <component :is="PARTS[part]" :key="part" :course="data" />
-          </section>
+          </Sheet>
         </div>
       </Asked>
     </Asked>
@@ -64,9 +67,6 @@ const part = computed<Part>(() => {
   }
   .two {
     grid-template-columns: minmax(0, 1fr);
-  }
-  .work {
-    padding: 16px;
   }
 }
 </style>

@@ -19,6 +19,7 @@ import { hatch as texts } from '@texts/hatch'
 import KitTable from './kits/KitTable.vue'
 import { type Mode, useScans } from './scan/use-scans'
 import { lazy } from '@/pieces/lazy'
+import Sheet from '@/pieces/states/Sheet.vue'
 
 const ScanAnswers = lazy(() => import('./scan/ScanAnswers.vue'))
 
@@ -115,46 +116,58 @@ function choose(name: string) {
           { value: 'settings', word: texts.settings, key: '*' },
         ]"
       />
-      <NFlex v-if="act === 'instead'" vertical size="small" class="sheet box p-4.5">
-        <SubstituteForm v-model:tag="tag" />
-      </NFlex>
-      <NFlex v-else-if="act === 'replace'" vertical size="small" class="sheet box p-4.5">
-        <ReplaceForm v-model:tag="tag" />
-      </NFlex>
-      <NFlex v-else-if="act === 'settings'" vertical size="small" class="sheet box p-4.5">
-        <SettingsForm v-model:tag="tag" />
-      </NFlex>
-      <NForm v-else class="sheet box grid grid-cols-1 gap-2.5 p-4.5" @submit.prevent="enter">
-        <label class="field-label" for="code">{{
-          act === 'out' ? texts.kitOrBadge : texts.returnedKit
-        }}</label>
-        <TextField
-          id="code"
-          ref="field"
-          v-model="code"
-          class="big"
-          :placeholder="act === 'out' ? texts.scanExample : texts.kitExample"
-          autocomplete="off"
-          list="badges"
-          maxlength="80"
-          figures
-          @keydown="switchMode"
-          @keydown.esc="forget"
-        />
-        <datalist v-if="act === 'out'" id="badges">
-          <option v-for="bench in waiting" :key="bench.badge" :value="bench.badge">{{ bench.pair }}</option>
-        </datalist>
-        <p class="hint min-h-8.5 flex items-center gap-2 text-soft" :class="{ half: pending }" role="status">
-          {{ hint }}
-          <NButton v-if="pending" type="primary" quaternary @click="forget">
-            {{ texts.startOver }}
+      <Sheet v-if="act === 'instead'" class="box">
+        <NFlex vertical size="small">
+          <SubstituteForm v-model:tag="tag" />
+        </NFlex>
+      </Sheet>
+      <Sheet v-else-if="act === 'replace'" class="box">
+        <NFlex vertical size="small">
+          <ReplaceForm v-model:tag="tag" />
+        </NFlex>
+      </Sheet>
+      <Sheet v-else-if="act === 'settings'" class="box">
+        <NFlex vertical size="small">
+          <SettingsForm v-model:tag="tag" />
+        </NFlex>
+      </Sheet>
+      <Sheet v-else class="box">
+        <NForm class="grid grid-cols-1 gap-2.5" @submit.prevent="enter">
+          <label class="field-label" for="code">{{
+            act === 'out' ? texts.kitOrBadge : texts.returnedKit
+          }}</label>
+          <TextField
+            id="code"
+            ref="field"
+            v-model="code"
+            class="big"
+            :placeholder="act === 'out' ? texts.scanExample : texts.kitExample"
+            autocomplete="off"
+            list="badges"
+            maxlength="80"
+            figures
+            @keydown="switchMode"
+            @keydown.esc="forget"
+          />
+          <datalist v-if="act === 'out'" id="badges">
+            <option v-for="bench in waiting" :key="bench.badge" :value="bench.badge">{{ bench.pair }}</option>
+          </datalist>
+          <p
+            class="hint min-h-8.5 flex items-center gap-2 text-soft"
+            :class="{ half: pending }"
+            role="status"
+          >
+            {{ hint }}
+            <NButton v-if="pending" type="primary" quaternary @click="forget">
+              {{ texts.startOver }}
+            </NButton>
+          </p>
+          <NButton type="primary" attr-type="submit" :disabled="!session || !code.trim()">
+            {{ busy ? texts.running : texts.enter }} <kbd>{{ common.enter }}</kbd>
           </NButton>
-        </p>
-        <NButton type="primary" attr-type="submit" :disabled="!session || !code.trim()">
-          {{ busy ? texts.running : texts.enter }} <kbd>{{ common.enter }}</kbd>
-        </NButton>
-        <NCheckbox v-model:checked="sounds" class="sounds">{{ texts.soundOption }}</NCheckbox>
-      </NForm>
+          <NCheckbox v-model:checked="sounds" class="sounds">{{ texts.soundOption }}</NCheckbox>
+        </NForm>
+      </Sheet>
       <ScanAnswers
         v-if="answers.length"
         :answers="answers"

@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import Asked from '@/pieces/states/Asked.vue'
+import Sheet from '@/pieces/states/Sheet.vue'
 import { useSums } from '@/queries/sums'
 import { useKeys } from '@/shared/keys'
 import { sums as texts } from '@texts/sums'
@@ -43,11 +44,11 @@ useKeys({
         {{ titleOf(name) }}
       </RouterLink>
     </nav>
-    <div class="sheet inside py-5.5 px-6.5 min-h-120">
+    <Sheet pad="large" class="min-h-120">
       <Asked v-if="!data" :query="sums" :what="texts.subject" />
       <BandsSheet v-else-if="!sum" :lists="data" />
       <SumSheet v-else :key="sum.name" :sum="sum" />
-    </div>
+    </Sheet>
   </div>
 </template>
 
@@ -78,9 +79,6 @@ nav a[aria-current] {
   nav {
     display: flex;
     flex-wrap: wrap;
-  }
-  .inside {
-    padding: 16px;
   }
 }
 </style>

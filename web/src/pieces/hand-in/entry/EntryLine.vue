@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // One line for everything: what it will do stands under it before Enter is pressed.
-import { NButton, NFlex } from 'naive-ui'
+import { NButton, NDescriptionsItem, NFlex } from 'naive-ui'
 import { computed, ref, useTemplateRef } from 'vue'
 import Unfold from '@/pieces/controls/Unfold.vue'
 import TextField from '@/pieces/fields/TextField.vue'
+import Facts from '@/pieces/lists/Facts.vue'
 import { common } from '@texts/common'
 import { entryLine as texts } from '@texts/hand-in'
 import { readLine } from '../lines'
@@ -80,22 +81,32 @@ defineExpose({ focus: () => hasKeyboard && field.value?.focus({ preventScroll: t
         ><span class="soft">{{ outcome.wrong }}</span></template
       >
       <Unfold v-else :title="texts.helpHeading">
-        <dl class="grid grid-cols-[auto_1fr] gap-y-1 gap-x-3.5 mt-2 mb-1 mx-0">
-          <dt>.8 a12 y</dt>
-          <dd class="m-0 text-soft">{{ texts.helpWire }}</dd>
-          <dt>{{ texts.thermometerExample }}</dt>
-          <dd class="m-0 text-soft">{{ texts.helpModule }}</dd>
-          <dt>{{ texts.resistorExample }}</dt>
-          <dd class="m-0 text-soft">{{ texts.helpResistor }}</dd>
-          <dt>q b=c12 c=c11 e=c13</dt>
-          <dd class="m-0 text-soft">{{ texts.legsByName }}</dd>
-          <dt>{{ texts.commandsExample }}</dt>
-          <dd class="m-0 text-soft">{{ texts.helpCommands }}</dd>
-          <dt>{{ texts.helpTableHeading }}</dt>
-          <dd class="m-0 text-soft">
+        <Facts class="mt-2 mb-1">
+          <NDescriptionsItem>
+            <template #label>.8 a12 y</template>
+            {{ texts.helpWire }}
+          </NDescriptionsItem>
+          <NDescriptionsItem>
+            <template #label>{{ texts.thermometerExample }}</template>
+            {{ texts.helpModule }}
+          </NDescriptionsItem>
+          <NDescriptionsItem>
+            <template #label>{{ texts.resistorExample }}</template>
+            {{ texts.helpResistor }}
+          </NDescriptionsItem>
+          <NDescriptionsItem>
+            <template #label>q b=c12 c=c11 e=c13</template>
+            {{ texts.legsByName }}
+          </NDescriptionsItem>
+          <NDescriptionsItem>
+            <template #label>{{ texts.commandsExample }}</template>
+            {{ texts.helpCommands }}
+          </NDescriptionsItem>
+          <NDescriptionsItem>
+            <template #label>{{ texts.helpTableHeading }}</template>
             {{ texts.helpTable }}
-          </dd>
-        </dl>
+          </NDescriptionsItem>
+        </Facts>
       </Unfold>
     </div>
     <ul

@@ -9,6 +9,7 @@ import { useKeys } from '@/shared/keys'
 import { clockTime } from '@/shared/words'
 import MeasureForm from '@/pieces/MeasureForm.vue'
 import Sentence from '@/pieces/Sentence.vue'
+import Sheet from '@/pieces/states/Sheet.vue'
 import { common } from '@texts/common'
 import { powerStation as texts } from '@texts/docket'
 import MeterWalk from './MeterWalk.vue'
@@ -124,13 +125,14 @@ useKeys({
             <SeverityTag :severity="finding.severity" /> {{ finding.seen }}
           </li>
         </ul>
-        <BoardMap
-          v-if="wiring.bench"
-          class="sheet map"
-          :bench="wiring.bench"
-          :lit="stops[0]?.where"
-          :severity="stops[0]?.severity"
-        />
+        <Sheet v-if="wiring.bench" pad="none" class="mt-2.5">
+          <BoardMap
+            class="py-2"
+            :bench="wiring.bench"
+            :lit="stops[0]?.where"
+            :severity="stops[0]?.severity"
+          />
+        </Sheet>
       </template>
     </template>
     <template #decisions>
@@ -216,10 +218,6 @@ useKeys({
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 8px;
-}
-.map {
-  margin-top: 10px;
-  padding: 8px 0;
 }
 .cautions {
   padding-left: 18px;

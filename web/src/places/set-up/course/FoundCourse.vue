@@ -50,7 +50,7 @@ async function found() {
 </script>
 
 <template>
-  <NForm class="found grid grid-cols-1 gap-4" :class="{ sheet: first }" @submit.prevent="found">
+  <NForm class="found grid grid-cols-1 gap-4" @submit.prevent="found">
     <template v-if="first">
       <h1>{{ texts.firstHeading }}</h1>
       <p class="soft">
@@ -87,11 +87,3 @@ async function found() {
     </div>
   </NForm>
 </template>
-
-<style scoped>
-.found.sheet {
-  max-width: 560px;
-  margin: 4vh auto 0;
-  padding: 28px 32px;
-}
-</style>

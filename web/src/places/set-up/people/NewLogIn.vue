@@ -1,8 +1,9 @@
 <script setup lang="ts">
 // A first password, shown this once: it is stored nowhere in clear.
-import { NButton } from 'naive-ui'
+import { NButton, NDescriptionsItem } from 'naive-ui'
 import type { Schemas } from '@/api/client'
 import Dialog from '@/pieces/dialog/Dialog.vue'
+import Facts from '@/pieces/lists/Facts.vue'
 import Sentence from '@/pieces/Sentence.vue'
 import { common } from '@texts/common'
 import { newLogIn as texts } from '@texts/set-up-people'
@@ -32,14 +33,15 @@ const fresh = defineModel<Schemas['NewLogInOut'] | null>({ required: true })
           >
         </Sentence>
       </p>
-      <dl v-else class="grid grid-cols-[auto_minmax(0,1fr)] gap-y-1.5 gap-x-4 m-0 text-lg">
-        <dt class="text-soft text-base">{{ common.name }}</dt>
-        <dd class="m-0">{{ fresh.name }}</dd>
-        <dt class="text-soft text-base">{{ common.logIn }}</dt>
-        <dd class="v m-0">{{ fresh.log_in }}</dd>
-        <dt class="text-soft text-base">{{ texts.firstPassword }}</dt>
-        <dd class="v m-0">{{ fresh.password }}</dd>
-      </dl>
+      <Facts v-else>
+        <NDescriptionsItem :label="common.name">{{ fresh.name }}</NDescriptionsItem>
+        <NDescriptionsItem :label="common.logIn"
+          ><span class="v text-lg">{{ fresh.log_in }}</span></NDescriptionsItem
+        >
+        <NDescriptionsItem :label="texts.firstPassword"
+          ><span class="v text-lg">{{ fresh.password }}</span></NDescriptionsItem
+        >
+      </Facts>
       <p v-if="fresh.password" class="soft">{{ texts.shownOnce }}</p>
       <p>
         <NButton type="primary" @click="fresh = null">{{ texts.done }}</NButton>

@@ -7,6 +7,7 @@ import TextField from '@/pieces/fields/TextField.vue'
 import Asked from '@/pieces/states/Asked.vue'
 import EmptyNote from '@/pieces/states/EmptyNote.vue'
 import ErrorNote from '@/pieces/states/ErrorNote.vue'
+import Sheet from '@/pieces/states/Sheet.vue'
 import { STORES_STALE, useStock } from '@/queries/stores'
 import { useAct } from '@/shared/act'
 import { dayOf } from '@/shared/words'
@@ -100,7 +101,7 @@ const lastWords = (item: Item) =>
     </p>
     <Asked v-slot="{ data }" shape="table" :query="query" :what="texts.subject">
       <EmptyNote v-if="!data.length" :title="texts.nothingIsCounted" :text="texts.resistorsLights" />
-      <div v-else class="sheet wrap overflow-auto" @keydown.esc="end">
+      <Sheet v-else pad="none" inner="overflow-auto" @keydown.esc="end">
         <NTable :bordered="false" size="small">
           <thead>
             <tr>
@@ -142,7 +143,7 @@ const lastWords = (item: Item) =>
             </template>
           </tbody>
         </NTable>
-      </div>
+      </Sheet>
     </Asked>
     <DrawerDialog v-model:item="edited" />
   </section>

@@ -8,6 +8,7 @@ import TextField from '@/pieces/fields/TextField.vue'
 import Asked from '@/pieces/states/Asked.vue'
 import EmptyNote from '@/pieces/states/EmptyNote.vue'
 import ErrorNote from '@/pieces/states/ErrorNote.vue'
+import Sheet from '@/pieces/states/Sheet.vue'
 import { STORES_STALE, useFaults } from '@/queries/stores'
 import { useAct } from '@/shared/act'
 import { dayOf } from '@/shared/words'
@@ -56,10 +57,12 @@ const columns: ListColumn<Fault>[] = [
     <Asked shape="table" :query="query" :what="texts.subject">
       <EmptyNote v-if="!open.length" :title="texts.nothingIsFaulty" :text="texts.noneHint" />
       <ul class="list-none m-0 p-0 grid grid-cols-[repeat(auto-fill,minmax(330px,1fr))] gap-3">
-        <li
+        <Sheet
           v-for="fault in open"
           :key="fault.id"
-          class="sheet py-3.5 px-4 grid grid-cols-1 gap-1.5 content-start"
+          tag="li"
+          pad="small"
+          inner="grid grid-cols-1 gap-1.5 content-start"
           :class="fault.state"
         >
           <NFlex align="baseline" size="small" class="head">
@@ -120,35 +123,36 @@ const columns: ListColumn<Fault>[] = [
             </NButton>
             <PictureButton @chosen="addPicture(fault, $event)" />
           </NFlex>
-        </li>
+        </Sheet>
       </ul>
       <template v-if="closed.length">
         <h2 class="mt-5.5 mb-2.5">{{ texts.closed }}</h2>
-        <ListTable
-          class="sheet"
-          name="closed-faults"
-          :rows="closed"
-          :columns="columns"
-          :row-key="(fault) => fault.id"
-          :caption="texts.closed"
-        >
-          <template #title="{ row }">
-            {{ row.title }} <span class="v soft">{{ where(row) }}</span>
-          </template>
-          <template #what="{ row }">
-            {{ row.what }} <span class="text-stop font-semibold ml-1.5">{{ again(row) }}</span>
-          </template>
-          <template #state="{ row }">
-            <b :class="row.state === 'well' ? 'good' : 'soft'">{{ faultStates[row.state] }}</b><span
-              v-if="row.note"
-              class="soft"
-              >, {{ row.note }}</span
-            >
-          </template>
-          <template #closed_at="{ row }"
-            ><span class="soft whitespace-nowrap">{{ dayOf(row.closed_at!) }}</span></template
+        <Sheet pad="none">
+          <ListTable
+            name="closed-faults"
+            :rows="closed"
+            :columns="columns"
+            :row-key="(fault) => fault.id"
+            :caption="texts.closed"
           >
-        </ListTable>
+            <template #title="{ row }">
+              {{ row.title }} <span class="v soft">{{ where(row) }}</span>
+            </template>
+            <template #what="{ row }">
+              {{ row.what }} <span class="text-stop font-semibold ml-1.5">{{ again(row) }}</span>
+            </template>
+            <template #state="{ row }">
+              <b :class="row.state === 'well' ? 'good' : 'soft'">{{ faultStates[row.state] }}</b><span
+                v-if="row.note"
+                class="soft"
+                >, {{ row.note }}</span
+              >
+            </template>
+            <template #closed_at="{ row }"
+              ><span class="soft whitespace-nowrap">{{ dayOf(row.closed_at!) }}</span></template
+            >
+          </ListTable>
+        </Sheet>
       </template>
     </Asked>
   </section>

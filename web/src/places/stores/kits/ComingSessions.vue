@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The coming sessions against the kits: enough or too few, what to swap together, what is missing.
-import { NButton } from 'naive-ui'
+import { NButton, NDescriptionsItem } from 'naive-ui'
+import Facts from '@/pieces/lists/Facts.vue'
 import Asked from '@/pieces/states/Asked.vue'
 import EmptyNote from '@/pieces/states/EmptyNote.vue'
 import ErrorNote from '@/pieces/states/ErrorNote.vue'
@@ -9,6 +10,7 @@ import { ask, client, type Schemas } from '@/api/client'
 import { useAct } from '@/shared/act'
 import { clockTime, dayOf } from '@/shared/words'
 import Sentence from '@/pieces/Sentence.vue'
+import Sheet from '@/pieces/states/Sheet.vue'
 import { comingSessions as texts } from '@texts/stores'
 
 const coming = useComing()
@@ -37,10 +39,12 @@ function state(row: Row): { word: string; tone: string } {
     <Asked v-slot="{ data: rows }" shape="table" :query="coming" :what="texts.subject">
       <EmptyNote v-if="!rows.length" :title="texts.none" :text="texts.noneHint" />
       <ul v-else class="list-none m-0 p-0 grid grid-cols-1 gap-2.5">
-        <li
+        <Sheet
           v-for="(row, index) in rows"
           :key="`${row.session}-${row.exercise}`"
-          class="sheet grid grid-cols-[minmax(0,1fr)_auto] gap-y-0.5 gap-x-4.5 items-baseline py-3 px-4"
+          tag="li"
+          pad="small"
+          inner="grid grid-cols-[minmax(0,1fr)_auto] gap-y-0.5 gap-x-4.5 items-baseline"
           :class="state(row).tone"
         >
           <p class="what font-semibold text-lg">{{ row.exercise }}</p>
@@ -65,33 +69,29 @@ function state(row: Row): { word: string; tone: string } {
               >
             </Sentence>
           </p>
-          <dl
+          <Facts
             v-if="row.to_test.length || row.fill.length || row.swap.length || row.missing.length"
-            class="col-span-full border-t border-t-line pt-1.5 grid grid-cols-[84px_minmax(0,1fr)] gap-y-0.5 gap-x-3 mt-1 mb-0 mx-0"
+            class="col-span-full mt-1.5"
           >
-            <template v-if="row.to_test.length"
-              ><dt>{{ texts.testFirst }}</dt>
-              <dd class="v">{{ row.to_test.join(', ') }}</dd></template
-            >
-            <template v-if="row.fill.length"
-              ><dt>{{ texts.fill }}</dt>
-              <dd v-for="fill in row.fill" :key="fill.tag">
+            <NDescriptionsItem v-if="row.to_test.length" :label="texts.testFirst">
+              <span class="v">{{ row.to_test.join(', ') }}</span>
+            </NDescriptionsItem>
+            <NDescriptionsItem v-if="row.fill.length" :label="texts.fill">
+              <div v-for="fill in row.fill" :key="fill.tag">
                 {{ fill.tag }}: {{ fill.what.join(', ') }}
                 <NButton type="primary" quaternary :disabled="busy" @click="filled(fill.tag)">
                   {{ texts.filled }}
                 </NButton>
-              </dd></template
-            >
-            <template v-if="row.swap.length"
-              ><dt>{{ texts.swapIn }}</dt>
-              <dd v-for="swap in row.swap" :key="swap">{{ swap }}</dd></template
-            >
-            <template v-if="row.missing.length"
-              ><dt>{{ texts.get }}</dt>
-              <dd>{{ row.missing.join(', ') }}</dd></template
-            >
-          </dl>
-        </li>
+              </div>
+            </NDescriptionsItem>
+            <NDescriptionsItem v-if="row.swap.length" :label="texts.swapIn">
+              <div v-for="swap in row.swap" :key="swap">{{ swap }}</div>
+            </NDescriptionsItem>
+            <NDescriptionsItem v-if="row.missing.length" :label="texts.get">
+              {{ row.missing.join(', ') }}
+            </NDescriptionsItem>
+          </Facts>
+        </Sheet>
       </ul>
     </Asked>
   </section>
@@ -106,13 +106,5 @@ function state(row: Row): { word: string; tone: string } {
 }
 .bad .state {
   color: var(--stop);
-}
-dt {
-  color: var(--soft);
-  grid-column: 1;
-}
-dd {
-  margin: 0;
-  grid-column: 2;
 }
 </style>

@@ -6,6 +6,7 @@ import TextField from '@/pieces/fields/TextField.vue'
 import ChoiceBar from '@/pieces/controls/ChoiceBar.vue'
 import ListTable, { type ListColumn } from '@/pieces/lists/ListTable.vue'
 import EmptyNote from '@/pieces/states/EmptyNote.vue'
+import Sheet from '@/pieces/states/Sheet.vue'
 import { common } from '@texts/common'
 import { kitTable as texts } from '@texts/stores'
 import { kits as kitWords } from '@texts/words'
@@ -76,41 +77,41 @@ const pressed = (tag: string) => ({
       />
     </header>
     <EmptyNote v-if="!kits.length" :title="texts.noKitsYet" :text="texts.noneHint" />
-    <ListTable
-      v-else
-      class="sheet"
-      name="kits"
-      :rows="shown"
-      :columns="columns"
-      :row-key="(kit) => kit.id"
-      :row-props="(kit) => pressed(kit.tag)"
-      :caption="common.kits"
-    >
-      <template #tag="{ row }"
-        ><b class="v whitespace-nowrap">{{ row.tag }}</b></template
+    <Sheet v-else pad="none">
+      <ListTable
+        name="kits"
+        :rows="shown"
+        :columns="columns"
+        :row-key="(kit) => kit.id"
+        :row-props="(kit) => pressed(kit.tag)"
+        :caption="common.kits"
       >
-      <template #state="{ row }"
-        ><span class="state" :class="row.state">{{ kitWords[row.state] }}</span></template
-      >
-      <template #holder="{ row }"
-        ><span class="whitespace-nowrap">{{ row.holder }}</span></template
-      >
-      <template #note="{ row }"
-        ><span class="soft">{{ note(row) }}</span></template
-      >
-      <template #acts="{ row }">
-        <NButton
-          v-if="row.state === 'repair' || (row.state === 'incomplete' && row.parts.length)"
-          type="primary"
-          quaternary
-          :aria-label="texts.putRightLabel(row.tag, row.state === 'repair')"
-          @click.stop="$emit('putRight', row.tag)"
-          @keydown.enter.stop
+        <template #tag="{ row }"
+          ><b class="v whitespace-nowrap">{{ row.tag }}</b></template
         >
-          {{ row.state === 'repair' ? texts.repaired : texts.completeNow }}
-        </NButton>
-      </template>
-    </ListTable>
+        <template #state="{ row }"
+          ><span class="state" :class="row.state">{{ kitWords[row.state] }}</span></template
+        >
+        <template #holder="{ row }"
+          ><span class="whitespace-nowrap">{{ row.holder }}</span></template
+        >
+        <template #note="{ row }"
+          ><span class="soft">{{ note(row) }}</span></template
+        >
+        <template #acts="{ row }">
+          <NButton
+            v-if="row.state === 'repair' || (row.state === 'incomplete' && row.parts.length)"
+            type="primary"
+            quaternary
+            :aria-label="texts.putRightLabel(row.tag, row.state === 'repair')"
+            @click.stop="$emit('putRight', row.tag)"
+            @keydown.enter.stop
+          >
+            {{ row.state === 'repair' ? texts.repaired : texts.completeNow }}
+          </NButton>
+        </template>
+      </ListTable>
+    </Sheet>
   </section>
 </template>
 

@@ -4,6 +4,7 @@ import { NButton, NFlex } from 'naive-ui'
 import { computed } from 'vue'
 import { ask, client, type Schemas } from '@/api/client'
 import ErrorNote from '@/pieces/states/ErrorNote.vue'
+import Sheet from '@/pieces/states/Sheet.vue'
 import { useAct } from '@/shared/act'
 import { kitTests as texts } from '@texts/hatch'
 
@@ -26,7 +27,13 @@ const times = (count: number) => count && texts.brokenBefore(count)
     <ErrorNote :error="error" />
     <p v-if="said" role="status" class="mb-2.5">{{ said }}</p>
     <ul class="list-none m-0 p-0 grid grid-cols-[repeat(auto-fill,minmax(320px,1fr))] gap-3">
-      <li v-for="test in due" :key="test.id" class="sheet py-3.5 px-4 grid grid-cols-1 gap-1.5 content-start">
+      <Sheet
+        v-for="test in due"
+        :key="test.id"
+        tag="li"
+        pad="small"
+        inner="grid grid-cols-1 gap-1.5 content-start"
+      >
         <NFlex :wrap="false" align="baseline" size="small" class="head">
           <b class="v">{{ test.tag }}</b><b>{{ test.title }}</b
           ><span class="soft v">{{ test.ref }}</span>
@@ -43,7 +50,7 @@ const times = (count: number) => count && texts.brokenBefore(count)
             {{ texts.broken }}
           </NButton>
         </NFlex>
-      </li>
+      </Sheet>
     </ul>
   </section>
 </template>

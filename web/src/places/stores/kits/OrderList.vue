@@ -3,6 +3,7 @@
 import type { Schemas } from '@/api/client'
 import ListTable, { type ListColumn } from '@/pieces/lists/ListTable.vue'
 import Asked from '@/pieces/states/Asked.vue'
+import Sheet from '@/pieces/states/Sheet.vue'
 import { useOrders } from '@/queries/stores'
 import { dayOf } from '@/shared/words'
 import { common } from '@texts/common'
@@ -27,30 +28,30 @@ const columns: ListColumn<Schemas['OrderOut']>[] = [
     </header>
     <Asked v-slot="{ data }" :query="orders" :what="texts.subject">
       <p v-if="!data.length" class="soft">{{ texts.nothingEverySmallest }}</p>
-      <ListTable
-        v-else
-        class="sheet"
-        name="orders"
-        :rows="data"
-        :columns="columns"
-        :row-key="(row) => row.title"
-        :caption="texts.heading"
-      >
-        <template #title="{ row }"
-          ><b>{{ row.title }}</b></template
+      <Sheet v-else pad="none">
+        <ListTable
+          name="orders"
+          :rows="data"
+          :columns="columns"
+          :row-key="(row) => row.title"
+          :caption="texts.heading"
         >
-        <template #by="{ row }"
-          ><span class="whitespace-nowrap" :class="{ bad: !row.by }">{{
-            row.by ? dayOf(row.by) : texts.immediately
-          }}</span></template
-        >
-        <template #supplier="{ row }">
-          {{ row.supplier }} <span class="soft">{{ texts.days(row.lead_days) }}</span>
-        </template>
-        <template #because="{ row }"
-          ><span class="soft">{{ row.because }}</span></template
-        >
-      </ListTable>
+          <template #title="{ row }"
+            ><b>{{ row.title }}</b></template
+          >
+          <template #by="{ row }"
+            ><span class="whitespace-nowrap" :class="{ bad: !row.by }">{{
+              row.by ? dayOf(row.by) : texts.immediately
+            }}</span></template
+          >
+          <template #supplier="{ row }">
+            {{ row.supplier }} <span class="soft">{{ texts.days(row.lead_days) }}</span>
+          </template>
+          <template #because="{ row }"
+            ><span class="soft">{{ row.because }}</span></template
+          >
+        </ListTable>
+      </Sheet>
     </Asked>
   </section>
 </template>

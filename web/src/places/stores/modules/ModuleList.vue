@@ -9,6 +9,7 @@ import { useModules } from '@/queries/stores'
 import type { Schemas } from '@/api/client'
 import ChoiceField from '@/pieces/fields/ChoiceField.vue'
 import TextField from '@/pieces/fields/TextField.vue'
+import Sheet from '@/pieces/states/Sheet.vue'
 import { common } from '@texts/common'
 import { moduleList as texts } from '@texts/stores-modules'
 import BatchDialog from './BatchDialog.vue'
@@ -80,25 +81,26 @@ const rows = computed(() => {
       <p v-else-if="!rows.length" class="soft py-4.5 px-1">{{ texts.noModuleFits }}</p>
       <template v-else>
         <p class="soft mb-2.5">{{ told }}</p>
-        <ListTable
-          class="sheet"
-          name="modules"
-          :rows="rows"
-          :columns="columns"
-          :row-key="(row) => row.id"
-          :row-props="(row) => ({ class: 'whole', onClick: () => (opened = row.id) })"
-          :caption="common.modules"
-        >
-          <template #tag="{ row }">
-            <NButton text class="tag" @click.stop="opened = row.id">{{ row.tag }}</NButton>
-          </template>
-          <template #where="{ row }">{{ row.where || texts.loose }}</template>
-          <template #state="{ row }"><ModuleState :row="row" short /></template>
-          <template #calibration="{ row }">
-            <span class="soft">{{ row.calibration }}</span>
-            <b v-if="row.aged" class="text-stop whitespace-nowrap">{{ texts.tooOld }}</b>
-          </template>
-        </ListTable>
+        <Sheet pad="none">
+          <ListTable
+            name="modules"
+            :rows="rows"
+            :columns="columns"
+            :row-key="(row) => row.id"
+            :row-props="(row) => ({ class: 'whole', onClick: () => (opened = row.id) })"
+            :caption="common.modules"
+          >
+            <template #tag="{ row }">
+              <NButton text class="tag" @click.stop="opened = row.id">{{ row.tag }}</NButton>
+            </template>
+            <template #where="{ row }">{{ row.where || texts.loose }}</template>
+            <template #state="{ row }"><ModuleState :row="row" short /></template>
+            <template #calibration="{ row }">
+              <span class="soft">{{ row.calibration }}</span>
+              <b v-if="row.aged" class="text-stop whitespace-nowrap">{{ texts.tooOld }}</b>
+            </template>
+          </ListTable>
+        </Sheet>
       </template>
     </Asked>
     <ModuleDialog v-model:id="opened" />

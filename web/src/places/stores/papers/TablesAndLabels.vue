@@ -7,6 +7,7 @@ import FormField from '@/pieces/fields/FormField.vue'
 import NumberField from '@/pieces/fields/NumberField.vue'
 import TextField from '@/pieces/fields/TextField.vue'
 import Asked from '@/pieces/states/Asked.vue'
+import Sheet from '@/pieces/states/Sheet.vue'
 import { useLabelSheets, useStoreTables } from '@/queries/stores'
 import { useSession } from '@/shared/me'
 import { common } from '@texts/common'
@@ -36,8 +37,9 @@ const address = computed(() => {
 <template>
   <section :aria-label="texts.labels">
     <h2 class="mt-0 mb-2.5 mx-0">{{ texts.labels }}</h2>
-    <div
-      class="sheet fields grid grid-cols-[repeat(auto-fit,minmax(200px,1fr))] gap-y-3 gap-x-4 p-4 items-end"
+    <Sheet
+      pad="small"
+      inner="fields grid grid-cols-[repeat(auto-fit,minmax(200px,1fr))] gap-y-3 gap-x-4 items-end"
     >
       <FormField :label="texts.kindLabel"
         ><ChoiceField
@@ -56,7 +58,7 @@ const address = computed(() => {
         ><TextField v-model="wanted.tags" placeholder="T-16 T-17 T-18" maxlength="4000" figures
       /></FormField>
       <NButton tag="a" type="primary" :href="address" target="_blank">{{ texts.openLabels }}</NButton>
-    </div>
+    </Sheet>
     <h2 class="mt-0 mb-2.5 mx-0">{{ texts.listsOnPaper }}</h2>
     <p class="grid gap-1.5 justify-items-start">
       <a v-if="session" :href="`/api/sessions/${session.id}/inspection.pdf`" target="_blank">{{
@@ -66,7 +68,7 @@ const address = computed(() => {
     </p>
     <h2 class="mt-0 mb-2.5 mx-0">{{ texts.tables }}</h2>
     <Asked v-slot="{ data }" :query="tables" :what="texts.subject">
-      <div class="sheet wrap overflow-auto">
+      <Sheet pad="none" inner="overflow-auto">
         <NTable :bordered="false" size="small" class="middle">
           <tbody>
             <tr v-for="table in data" :key="table.name">
@@ -101,7 +103,7 @@ const address = computed(() => {
             </tr>
           </tbody>
         </NTable>
-      </div>
+      </Sheet>
       <ImportTable v-model:name="importing" :tables="data" />
     </Asked>
   </section>
