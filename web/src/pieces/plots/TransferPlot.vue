@@ -7,6 +7,7 @@ import type { Schemas } from '@/api/client'
 import { withUnit } from '@/shared/units'
 import { capital, fixed } from '@/shared/words'
 import { transferPlot as texts } from '@texts/plots'
+import { afterPaint } from '@/shared/after-paint'
 import { axis, inks } from './echarts'
 
 const props = defineProps<{
@@ -221,13 +222,14 @@ const option = computed(() => {
     ],
   }
 })
+const drawn = afterPaint(() => option.value)
 </script>
 
 <template>
   <figure class="m-0 min-w-0">
     <VChart
       class="plot"
-      :option="option"
+      :option="drawn"
       autoresize
       :aria-label="texts.whatIsPrinted(reading.name, reading.stimulus_unit)"
       role="img"
