@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, useTemplateRef } from 'vue'
 import { useRoute } from 'vue-router'
+import { keepCurrentInView } from '@/shared/keep-in-view'
 import { keyHelp, useKeys } from '@/shared/keys'
 import { useMe } from '@/shared/me'
 import { useOnce } from '@/shared/once'
@@ -34,6 +35,7 @@ const places = computed<[path: string, name: string][]>(() => {
     : []
 })
 const route = useRoute()
+keepCurrentInView(useTemplateRef<HTMLElement>('row'), () => [route.path, places.value])
 const keysAsked = useOnce(() => keyHelp.value)
 useKeys({ '?': { does: texts.listTheKeys, act: () => (keyHelp.value = true) } })
 </script>
@@ -46,7 +48,7 @@ useKeys({ '?': { does: texts.listTheKeys, act: () => (keyHelp.value = true) } })
       :aria-label="texts.verifexFirstPage"
       ><Trademark /><span class="name">{{ common.verifex }}</span></RouterLink
     >
-    <nav :aria-label="texts.places">
+    <nav ref="row" :aria-label="texts.places">
       <RouterLink
         v-for="[path, name] in places"
         :key="path"

@@ -147,6 +147,12 @@ const plain = (row: Row, key: string) => (row as Record<string, unknown>)[key]
 .by {
   font-weight: inherit;
   color: inherit;
+  height: auto;
+  text-align: inherit;
+}
+.by,
+.by :deep(.n-button__content) {
+  white-space: normal;
 }
 .descending {
   transform: rotate(180deg);

@@ -20,7 +20,7 @@ function byStation(bench: Schemas['BenchCardOut']) {
 
 <template>
   <Sheet pad="none" inner="overflow-auto">
-    <NTable :bordered="false" size="small">
+    <NTable :bordered="false" size="small" class="min-w-190">
       <thead>
         <tr>
           <th class="num">{{ common.bench }}</th>

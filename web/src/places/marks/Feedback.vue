@@ -29,12 +29,7 @@ const print = () => window.print()
     </NFlex>
     <Asked v-if="!docket.data.value" :query="docket" :what="texts.docketSubject" />
     <Asked v-else-if="!marks.data.value" :query="marks" :what="texts.markSubject" />
-    <Sheet
-      v-if="docket.data.value && marks.data.value"
-      tag="article"
-      pad="none"
-      inner="py-[clamp(14px,4vw,30px)] px-[clamp(14px,4.5vw,36px)]"
-    >
+    <Sheet v-if="docket.data.value && marks.data.value" tag="article" pad="large">
       <header class="flex justify-between gap-5 border-b-2 border-b-copper pb-3.5">
         <div class="min-w-0 wrap-anywhere">
           <h1>{{ docket.data.value.exercise.title }}</h1>

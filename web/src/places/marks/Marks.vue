@@ -17,9 +17,9 @@ const router = useRouter()
 const marks = useClassMarks(computed(() => session.value?.id))
 const data = marks.data
 const closed = computed(() => data.value?.rows.filter((r) => r.closed).length ?? 0)
-type Sheet = Schemas['ClassSheetOut']
-type Row = Sheet['rows'][number]
-const columnsOf = (sheet: Sheet): ListColumn<Row>[] => [
+type ClassSheet = Schemas['ClassSheetOut']
+type Row = ClassSheet['rows'][number]
+const columnsOf = (sheet: ClassSheet): ListColumn<Row>[] => [
   { key: 'bench', title: common.bench, by: (row) => row.bench, isNumber: true },
   { key: 'pair', title: common.pair, by: (row) => row.pair },
   ...sheet.titles.map((title, index) => ({

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // The line of steps: copper up to where the course has come, the next act beside the step that is open.
-import { computed } from 'vue'
+import { computed, useTemplateRef } from 'vue'
 import ChoiceField from '@/pieces/fields/ChoiceField.vue'
+import { keepCurrentInView } from '@/shared/keep-in-view'
 import { stepRail as texts } from '@texts/set-up'
 import { setUpParts } from '@texts/words'
 import { type Course, type Part, useSetUp } from './use-set-up'
@@ -10,6 +11,7 @@ const props = defineProps<{ course: Course; part: Part }>()
 const { courses, choose } = useSetUp()
 const next = computed(() => props.course.steps.find((step) => !step.done)?.name)
 const ready = computed(() => !next.value)
+keepCurrentInView(useTemplateRef<HTMLElement>('steps'), () => props.part)
 </script>
 
 <template>
@@ -30,7 +32,7 @@ const ready = computed(() => !next.value)
     <p class="state text-soft mb-2.5" :class="{ ready }">
       {{ ready ? texts.ready : texts.notReady }}
     </p>
-    <ol class="list-none m-0 p-0">
+    <ol ref="steps" class="list-none m-0 p-0">
       <li
         v-for="step in course.steps"
         :key="step.name"

@@ -158,7 +158,7 @@ async function slips() {
           <span v-if="!row.has_logged_in" class="soft ml-[0.4em]">{{ texts.notYetUsed }}</span>
         </template>
         <template #pair="{ row }">
-          <template v-if="row.pair">{{ badgeOf(row) }}</template>
+          <span v-if="row.pair" class="whitespace-nowrap">{{ badgeOf(row) }}</span>
           <span v-else class="soft">{{ texts.none }}</span>
         </template>
         <template #acts="{ row }">

@@ -102,7 +102,7 @@ const lastWords = (item: Item) =>
     <Asked v-slot="{ data }" shape="table" :query="query" :what="texts.subject">
       <EmptyNote v-if="!data.length" :title="texts.nothingIsCounted" :text="texts.resistorsLights" />
       <Sheet v-else pad="none" inner="overflow-auto" @keydown.esc="end">
-        <NTable :bordered="false" size="small">
+        <NTable :bordered="false" size="small" class="min-w-150">
           <thead>
             <tr>
               <th>{{ texts.drawer }}</th>
