@@ -13,7 +13,7 @@ from tests.samples import exercise
 from verifex.core.circuit import HandedOut
 from verifex.core.expected import Measured, expected_sheet
 from verifex.core.parts import Board, PartType, catalogue
-from verifex.core.parts.calibration import BOARD, Calibration, figures_for, merged, said_for
+from verifex.core.parts.calibration import BOARD, Calibration, figures_for, merged, source_for
 from verifex.core.parts.deviations import deviating, with_figures
 from verifex.core.parts.outputs import PowerLawOutput
 from verifex.core.planning.calibrations import KINDS, KINDS_BY_ID, in_force, kinds_for
@@ -300,8 +300,8 @@ class WorkedFiguresTest(TestCase):
     def test_figures_that_count_and_those_of_the_bench_itself(self):
         rows = (Calibration({"r0": 1.0}, "a", "ppm"), Calibration({"r0": 2.0}, "b", "ppm"),
                 Calibration({"r0": 3.0}, "c", "ppm", aged=True), Calibration({"x": 4.0}, "d", "lux"), Calibration({}, "e"))  # fmt: skip
-        self.assertEqual((figures_for(rows, "ppm"), said_for(rows, "ppm")), ({"r0": 2.0}, "b"))
-        self.assertEqual((figures_for((), "ppm"), said_for((), "ppm")), ({}, ""))
+        self.assertEqual((figures_for(rows, "ppm"), source_for(rows, "ppm")), ({"r0": 2.0}, "b"))
+        self.assertEqual((figures_for((), "ppm"), source_for((), "ppm")), ({}, ""))
         calibrated = {"r0": 1.0, "r0_half": 0.1, "gamma": 0.7, "gamma_half": 0.03}
         self.assertEqual(merged(calibrated, {"r0": 5.0}), {"r0": 5.0, "gamma": 0.7, "gamma_half": 0.03})
         self.assertEqual(merged(calibrated, {"r0": 1.0}), calibrated)

@@ -14,7 +14,7 @@ from verifex.core.assess import Case, ReadingsRecord, Workbench, assess_station
 from verifex.core.diagnosis import Suspects, bench_case, diagnose
 from verifex.core.diagnosis.faults import faults_of
 from verifex.core.diagnosis.rank import candidates
-from verifex.core.diagnosis.raw import Rig
+from verifex.core.diagnosis.raw import FaultBench
 from verifex.core.diagnosis.run import predict
 from verifex.core.diagnosis.walk import meter_walk, readings_of
 from verifex.core.exercise import read_exercise
@@ -178,18 +178,18 @@ class FaultsTest(TestCase):
     def test_each_fault_changes_a_case_and_leaves_the_sound_one_as_it_was(self):
         for name in ("brood-box-heat-watch", "lid-open-watch", "super-height-gauge", "entrance-gap-watch"):
             case = sound_case(name)
-            before = predict(case, Rig(case))
+            before = predict(case, FaultBench(case))
             faults = list(faults_of(case))
             for fault in faults:
                 self.assertIsNot(fault.apply(case), case)
-            self.assertEqual(predict(case, Rig(case)), before)
+            self.assertEqual(predict(case, FaultBench(case)), before)
             self.assertGreater(len(faults), 20, name)
 
     def test_every_exercise_that_measures_has_candidates_of_more_than_one_kind(self):
         for name in ("feeder-level", "hive-climate", "hive-display", "night-visitor-watch", "smoke-room-air",
                      "syrup-tank-probe", "toppled-hive-alarm"):  # fmt: skip
             case = sound_case(name)
-            self.assertGreaterEqual(len({one.fault.where for one in candidates(case, Rig(case))}), 3, name)
+            self.assertGreaterEqual(len({one.fault.where for one in candidates(case, FaultBench(case))}), 3, name)
 
     def test_each_single_mistake_of_the_wiring_is_made_from_the_hand_in(self):
         case = sound_case("lid-open-watch")
@@ -221,7 +221,7 @@ class MeterWalkTest(TestCase):
 
     def test_it_reads_right_on_the_sound_bench_and_wrong_where_it_shows_a_mistake(self):
         case = sound_case("brood-box-heat-watch")
-        walk, rig = meter_walk(case), Rig(case)
+        walk, rig = meter_walk(case), FaultBench(case)
         assert walk is not None and case.view is not None
         readings = {reading.slug: reading for reading in readings_of(case.view)}
         for step in walk.steps:
@@ -253,7 +253,7 @@ class OtherBoardsTest(TestCase):
             bench = Workbench(Case(told, wiring=wiring))
             assert bench.wiring is not None
             case = bench_case(told, bench.board, bench.built, bench.wiring.view, Measured())
-            rig = Rig(case)
+            rig = FaultBench(case)
             tried = 0
             for one in candidates(case, rig):
                 values = [one.prediction[(index, 0)] for index, _ in enumerate(told.steps)]

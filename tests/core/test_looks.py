@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from verifex.core.circuit import check_wiring
 from verifex.core.twin import Stimulus, TwinTrace, check_on_bench, run_twin
 from verifex.core.twin.looks import DARK, Look
-from verifex.core.twin.run import UNSEEN_MS, as_seen
+from verifex.core.twin.run import UNSEEN_MS, as_observable
 
 BOARD = "board B1 mcu-5v\nbase half\n"
 COLOURS = (
@@ -82,7 +82,7 @@ class AsSeenTest(TestCase):
         for gap, on in changes:
             now += gap
             events.append((now, "D1", Look(True, "", 1.0) if on else DARK))
-        seen = as_seen(events)
+        seen = as_observable(events)
         looks = [look for _, _, look in seen]
         self.assertTrue(all(a != b for a, b in pairwise(looks)))
         self.assertTrue(all(b[0] - a[0] >= UNSEEN_MS for a, b in pairwise(seen)))

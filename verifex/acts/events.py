@@ -29,7 +29,7 @@ def newest(scopes: Sequence[str]) -> int:
     return Event.objects.filter(scope__in=scopes).aggregate(last=Max("id"))["last"] or 0
 
 
-def told_since(subject: str, revision: int) -> list[str]:
+def described_since(subject: str, revision: int) -> list[str]:
     """What people did to a subject after a revision, in words; what the program did by itself only where that is all."""
     events = list(Event.objects.filter(subject=subject, revision__gt=revision).select_related("actor"))
     told = [event for event in events if event.actor] or events

@@ -29,7 +29,7 @@ def note_marks(node: yaml.Node, path: Path, marks: Marks, problems: list[Problem
             note_marks(value, (*path, index), marks, problems)
 
 
-def probably_meant(path: Path, known: Collection[str]) -> str:
+def probable_name(path: Path, known: Collection[str]) -> str:
     """The name of a field that was probably meant by the last step of a path; empty for none."""
     own = str(path[-1]) if path else ""
     near = get_close_matches(own, [name for name in known if name != own], n=1, cutoff=0.7) if own else []
@@ -41,7 +41,7 @@ def located(error: dict[str, Any], marks: Marks, known: Collection[str] = ()) ->
     kinds = {"missing": "is missing", "extra_forbidden": "is not something this file can say"}
     message = kinds.get(error["type"]) or str(error["msg"]).removeprefix("Value error, ")
     path = tuple(error["loc"])
-    if error["type"] == "extra_forbidden" and (near := probably_meant(path, known)):
+    if error["type"] == "extra_forbidden" and (near := probable_name(path, known)):
         message += f"; '{near}' was probably meant"
     where = marks.get((*path, KEY)) if error["type"] == "extra_forbidden" else None
     return at_path(path, message, {**marks, path: where} if where else marks)

@@ -5,7 +5,7 @@ from typing import Any
 
 from django.db.models import OuterRef, QuerySet, Subquery
 
-from verifex.acts.events import record, session_scope, told_since
+from verifex.acts.events import described_since, record, session_scope
 from verifex.acts.refusals import Stale
 from verifex.dockets.models import Docket, StationState
 from verifex.dockets.stations import states
@@ -31,7 +31,7 @@ def begin(docket_id: int, based_on: int | None) -> Docket:
     """The docket to act on, inside a transaction. Raises Stale when it has moved on from revision `based_on`."""
     docket = find(docket_id)
     if based_on is not None and docket.revision != based_on:
-        raise Stale(told_since(docket.subject, based_on))
+        raise Stale(described_since(docket.subject, based_on))
     return docket
 
 

@@ -78,7 +78,7 @@ class Judged:
 
 
 def ask_for_judgement(docket: Docket) -> None:
-    """Queue a docket inside the transaction that changed something a judgement depends on; `queue.kick` after it."""
+    """Queue a docket inside the transaction that changed something a judgement depends on; `queue.run_pending` after it."""
     if docket.judging_since is None or docket.judging_failed_at is not None:
         docket.judging_since, docket.judging_failed_at = clock.now(), None
         docket.save(update_fields=["judging_since", "judging_failed_at"])
@@ -131,7 +131,7 @@ def judge_again_now(docket_id: int) -> None:
     for station, reads in READS.items():
         if station not in done and done & set(reads) and (station == SHEETS or station in inputs.attempts):
             keep(docket_id, _judge(docket_id, str(station)), again=True)
-    _try_again_later(docket_id)
+    _schedule_retry(docket_id)
 
 
 def _unfinished(docket_id: int) -> list[str]:
@@ -147,7 +147,7 @@ def _unfinished(docket_id: int) -> list[str]:
     return found
 
 
-def _try_again_later(docket_id: int) -> None:
+def _schedule_retry(docket_id: int) -> None:
     """Ask for another try at what is not finished, the later the longer it has waited; nothing after a day."""
     if not _unfinished(docket_id):
         return

@@ -5,7 +5,7 @@ from typing import Any
 
 from verifex.acts.refusals import Refused
 from verifex.core.assess import WiringRecord
-from verifex.core.assess.line import line_seen
+from verifex.core.assess.line import line_in_run
 from verifex.core.assess.live import currents_as_set, sheet_if_measured, sliders_if_measured, wiring_now
 from verifex.dockets.hints import key_of
 from verifex.dockets.inputs import DocketInputs, DocketKey, case_without_texts
@@ -70,7 +70,7 @@ def line_of(by: User, docket: Docket, line: int, moment_ms: float | None) -> dic
     """One line of the program through the run on the pair's bench. Refused where nothing runs."""
     case = DocketInputs(docket).case((Kind.WIRING, Kind.PROGRAM))
     try:
-        found: dict[str, Any] = compute_live(("line", by.pk, docket.pk), line_seen, case, line, moment_ms)
+        found: dict[str, Any] = compute_live(("line", by.pk, docket.pk), line_in_run, case, line, moment_ms)
     except ValueError as wrong:
         raise Refused(str(wrong)) from None
     return found

@@ -79,7 +79,7 @@ class ExplainedConstant(models.Model):
         ordering = ["name"]
 
     @property
-    def stands_for(self) -> float | str:
+    def explanation(self) -> float | str:
         return self.number if self.number is not None else self.module
 
 

@@ -92,7 +92,7 @@ def explain_constant(actor: User, exercise: Exercise, name: str, stands_for: str
 
 def with_constants(file: ExerciseFile, exercise_id: int) -> ExerciseFile:
     """An exercise file with the constants that an instructor explained since; what the file itself says stays."""
-    explained = {c.name: c.stands_for for c in ExplainedConstant.objects.filter(exercise=exercise_id)}
+    explained = {c.name: c.explanation for c in ExplainedConstant.objects.filter(exercise=exercise_id)}
     if not explained:
         return file
     methods = {name: purpose for name, purpose in explained.items() if "." in name}

@@ -97,9 +97,9 @@ def hear_mine(request: HttpRequest, docket_id: Id, after: int = 0) -> HttpRespon
 
 
 @router.get("/my/dockets/{docket_id}/live/said", response=LiveSaidOut)
-def said_of_mine(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
+def my_verdict(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
     """Whether something is off so far."""
-    said = _said(request, own_docket(request, docket_id))
+    said = _verdict(request, own_docket(request, docket_id))
     return {**said, "steps": [{**step, "low": None, "high": None} for step in said["steps"]]}
 
 
@@ -125,9 +125,9 @@ def hear(request: HttpRequest, docket_id: Id, after: int = 0) -> HttpResponse:
 
 
 @router.get("/dockets/{docket_id}/live/said", response=LiveSaidOut)
-def said(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
+def verdict(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
     """Whether something is off so far."""
-    return _said(request, docket_for_staff(request, docket_id))
+    return _verdict(request, docket_for_staff(request, docket_id))
 
 
 def _feed(feed: LiveFeed) -> dict[str, Any]:
@@ -140,8 +140,8 @@ def _stopped(request: HttpRequest, docket: Docket) -> dict[str, Any]:
     return _feed(feed) if feed else {"code": "", "lines": 0, "open": False}
 
 
-def _said(request: HttpRequest, docket: Docket) -> dict[str, Any]:
-    return services.said_of(reader(request), docket)
+def _verdict(request: HttpRequest, docket: Docket) -> dict[str, Any]:
+    return services.verdict_of(reader(request), docket)
 
 
 def _events(request: HttpRequest, docket: Docket, after: int) -> HttpResponse:

@@ -105,7 +105,7 @@ def lines_after(feed: LiveFeed, number: int, most: int) -> list[str]:
     return list(feed.rows.filter(number__gte=number).values_list("text", flat=True)[:most])
 
 
-def said_of(by: User, docket: Docket) -> dict[str, Any]:
+def verdict_of(by: User, docket: Docket) -> dict[str, Any]:
     """How the steps so far lie on this bench, by the last lines of each, and what is off; nothing is kept."""
     feed = feed_of(docket)
     text = last_of_each_step(feed) if feed else ""

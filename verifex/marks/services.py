@@ -125,7 +125,7 @@ def reopen_marking(actor: User, docket_id: int, *, based_on: int | None, reason:
         set_state(docket, Station.MARK, entry.after or "asks")
         ask_for_judgement(docket)
         finish(docket, actor, "reopened the marking", reason=reason.strip())
-    queue.kick()
+    queue.run_pending()
 
 
 @transaction.atomic

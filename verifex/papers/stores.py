@@ -7,7 +7,7 @@ from verifex.papers.page import page_html
 from verifex.papers.pdf import pdf_of
 from verifex.people.models import Course, Section
 from verifex.plan.models import Session
-from verifex.stores.coming import coming, said
+from verifex.stores.coming import coming, swap_text
 from verifex.stores.orders import orders
 
 
@@ -38,7 +38,7 @@ def coming_pdf(course: Course, sections: list[Section]) -> bytes:
         {
             "row": row,
             "fill": [f"{tag}: {', '.join(lacks)}" for tag, lacks in row.filled.items()],
-            "swap": [f"{tag}: {said(taken)}" for tag, taken in row.completed.items()],
+            "swap": [f"{tag}: {swap_text(taken)}" for tag, taken in row.completed.items()],
             "missing": [f"{count} × {part}" for part, count in row.missing.items()],
         }
         for row in rows

@@ -7,7 +7,7 @@ from verifex.core.assess import Case, Workbench
 from verifex.core.diagnosis import bench_case
 from verifex.core.diagnosis.faults import faults_of
 from verifex.core.diagnosis.model import Fault
-from verifex.core.diagnosis.raw import Rig
+from verifex.core.diagnosis.raw import FaultBench
 from verifex.core.exercise import Exercise
 from verifex.core.expected import Measured
 from verifex.core.printed.baud import received
@@ -43,7 +43,7 @@ def printed(case: Case, fault: str = "", *, named: str = "", seconds: float | No
                 f"this bench has no fault “{fault}”; {', '.join(sorted({f.slug for f in able}))} it can have"
             )
         sound = bench_case(case.exercise, bench.board, bench.built, view, case.measured)
-        view = Rig(sound).view(found.apply(sound)) or view
+        view = FaultBench(sound).view(found.apply(sound)) or view
     program = check_on_bench(case.program, view, case.exercise, bench.board.id)
     if not program.runnable:
         raise ValueError("the program does not run")

@@ -159,11 +159,11 @@ def cells(row: Coming) -> list[object]:
         row.ready,
         " ".join(row.to_test),
         "; ".join(f"{tag}: {', '.join(lacks)}" for tag, lacks in row.filled.items()),
-        "; ".join(f"{tag}: {said(taken)}" for tag, taken in row.completed.items()),
+        "; ".join(f"{tag}: {swap_text(taken)}" for tag, taken in row.completed.items()),
         "; ".join(f"{count} × {part}" for part, count in row.missing.items()),
         row.short,
     ]
 
 
-def said(taken: Iterable[Swap]) -> str:
+def swap_text(taken: Iterable[Swap]) -> str:
     return ", ".join(f"{swap.part} out of {swap.out_of}" for swap in taken)

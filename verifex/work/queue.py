@@ -58,7 +58,7 @@ def when_failed(kind: str) -> Callable[[Handler], Handler]:
 
 def put(kind: str, key: int, *, after: timedelta = timedelta(0)) -> None:
     """Ask for work on `key`, not before `after` has passed; call it inside the transaction whose outcome the work is about,
-    and `kick` after it. What failed before begins anew."""
+    and `run_pending` after it. What failed before begins anew."""
     due_at = clock.now() + after
     waiting, made = Queued.objects.get_or_create(
         kind=kind, key=key, defaults={"asked_at": clock.now(), "due_at": due_at}
@@ -70,7 +70,7 @@ def put(kind: str, key: int, *, after: timedelta = timedelta(0)) -> None:
         Queued.objects.filter(pk=waiting.pk).update(again=True, tries=0, failed_at=None, due_at=due_at)
 
 
-def kick() -> None:
+def run_pending() -> None:
     """Have the queue worked through: at once in this thread where checks run in process; else the runner is woken."""
     if runs_here():
         work_through()
@@ -81,7 +81,7 @@ def kick() -> None:
 def serve_until(ended: threading.Event) -> None:
     """Work the queue until `ended` is set; what a run that is gone had taken is taken up again."""
     while not ended.is_set():
-        since = wake.seen()
+        since = wake.wake_count()
         try:
             work_through()
         except Exception:

@@ -52,7 +52,7 @@ def start(kind: str, by: User, detail: dict[str, Any]) -> Work:
         work = Work.objects.create(kind=kind, by=by, detail=detail)
         queue.put(WORK, work.pk)
     if not runs_here():
-        queue.kick()
+        queue.run_pending()
     return work
 
 

@@ -54,7 +54,7 @@ def _send() -> None:
         sender.sendto(b"1", _address())
 
 
-def seen() -> int:
+def wake_count() -> int:
     """How often it was woken up to now; what comes after is not missed by `wait`."""
     return _calls.count
 

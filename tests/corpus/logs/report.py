@@ -10,9 +10,9 @@ from tests.samples import exercise
 from verifex.core.assess import Case as Bench
 from verifex.core.assess import ReadingsRecord, Workbench, assess_station
 from verifex.core.assess.readings import diagnosis_of
+from verifex.core.diagnosis.explained import plain_slug
 from verifex.core.diagnosis.guide import likely, with_results
 from verifex.core.diagnosis.rank import Candidate
-from verifex.core.diagnosis.told import plain_slug
 from verifex.core.expected import Measured
 from verifex.core.readings import judge_log, read_log
 

@@ -83,12 +83,14 @@ def judged_with_digests(case: Case, station: str, digests: dict[str, str]) -> Ju
         settings={ref: dict(given) for ref, given in case.handed_out.settings.items()},
         figures={ref: dict(given) for ref, given in case.handed_out.figures.items() if given},
         calibrations={
-            ref: [_said(one) for one in given] for ref, given in case.handed_out.calibrations.items() if given
+            ref: [_calibration_text(one) for one in given]
+            for ref, given in case.handed_out.calibrations.items()
+            if given
         },
     )
 
 
-def _said(one: Calibration) -> str:
+def _calibration_text(one: Calibration) -> str:
     figures = ", ".join(f"{name} {value:g}" for name, value in sorted(one.figures.items()))
     return f"{one.said}: {one.quantity} {figures}{'; too old' if one.aged else ''}"
 

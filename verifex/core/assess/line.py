@@ -10,7 +10,7 @@ from verifex.core.program.watch import LineSeen, LineWatch
 MOST_SHOWN = 24
 
 
-def line_seen(case: Case, line: int, moment_ms: float | None) -> dict[str, Any]:
+def line_in_run(case: Case, line: int, moment_ms: float | None) -> dict[str, Any]:
     """`text` of the line, `times` it was come to, and the `rows` nearest to the moment (the first ones where there is none).
 
     Each row has `ms`, the name of the plan's `step` then, and `values`: by name before and after. Raises ValueError where there is

@@ -25,9 +25,9 @@ from verifex.core.diagnosis import (
     Diagnosis,
     Explanation,
     diagnose,
+    explanations,
     program_rules_of,
     steps_with_a_fault,
-    told,
     with_results,
 )
 from verifex.core.exercise import Exercise
@@ -36,7 +36,7 @@ from verifex.core.expected.measured import BEGIN, TELL, digest
 from verifex.core.problems import UnusableInput
 from verifex.core.readings import Log, ReadingsReport, judge_log, read_log
 from verifex.core.readings.honesty import Pace, run_hashes, shared_runs
-from verifex.core.readings.log.states import NOTHING_TOLD, Told, is_state, told_by
+from verifex.core.readings.log.states import NO_STATE_LINES, StateLines, is_state, state_lines
 from verifex.core.readings.times import log_interval_ms, program_interval_ms
 
 
@@ -48,7 +48,7 @@ def assess_readings(bench: Workbench) -> ReadingsRecord | None:
     program = _program(bench)
     try:
         log = read_log(
-            case.log, case.exercise, bench.built, _told_by(program, case.exercise), case.measured.columns,
+            case.log, case.exercise, bench.built, _state_lines(program, case.exercise), case.measured.columns,
             case.measured.begins_in(case.log), _silent_steps(program, case.exercise),
         )  # fmt: skip
     except UnusableInput as wrong:
@@ -67,7 +67,7 @@ def assess_readings(bench: Workbench) -> ReadingsRecord | None:
         findings=tuple(FindingRecord.of(found) for found in report.honesty),
         steps=tuple(StepRecord.model_validate(step.as_json()) for step in report.steps),
         verdict=report.verdict,
-        diagnosis=tuple(_explained(one, program) for one in told(diagnosis)) if diagnosis else (),
+        diagnosis=tuple(_explained(one, program) for one in explanations(diagnosis)) if diagnosis else (),
         acts=tuple(acts),
         columns=tuple(_columns(log)),
         begins=tuple(_begins(log, case)),
@@ -130,11 +130,11 @@ def _program(bench: Workbench) -> ProgramRecord | None:
         return None
 
 
-def _told_by(program: ProgramRecord | None, exercise: Exercise) -> Told:
+def _state_lines(program: ProgramRecord | None, exercise: Exercise) -> StateLines:
     """What the lines of the pair's own program say of a state, from its run on the twin."""
     states = [reading for reading in exercise.readings if is_state(exercise, reading)]
     if program is None or not program.trace or not program.behaviour or len(states) != 1:
-        return NOTHING_TOLD
+        return NO_STATE_LINES
     key = (states[0].ref, states[0].quantity)
     outcomes = {outcome["name"]: outcome for outcome in program.behaviour["outcomes"]}
     output = exercise.sensed(*key)
@@ -147,7 +147,7 @@ def _told_by(program: ProgramRecord | None, exercise: Exercise) -> Told:
         for step in exercise.steps
         if output is not None and step.name in outcomes and (given := step.value_of(*key))
     ]
-    return told_by(program.trace["lines"], spans)
+    return state_lines(program.trace["lines"], spans)
 
 
 def _silent_steps(program: ProgramRecord | None, exercise: Exercise) -> list[int]:
@@ -196,7 +196,7 @@ def _guided(diagnosis: Diagnosis, case: Case) -> tuple[Diagnosis, list[ActRecord
 
 
 def _act(act: Act, name: str, result: float | None, candidates: Sequence[Candidate]) -> ActRecord:
-    shows = [(candidates[index].fault.title, act.said(outcome)) for index, outcome in act.outcomes.items()]
+    shows = [(candidates[index].fault.title, act.describe(outcome)) for index, outcome in act.outcomes.items()]
     return ActRecord(
         name=name, kind=act.kind, text=act.text, unit=act.unit, choices=act.choices, seconds=act.seconds, range=act.range,
         places=act.places, shows=tuple(shows[:MOST_SHOWN]), result=result,

@@ -1,16 +1,16 @@
 """Which single fault explains a log best: each fault is a change to a case that is run through the real chain.
 
 `faults/` has the faults, `raw.py` reads the pins of a changed bench, `run.py` makes of it what is printed, `observe.py` takes the log's
-figures, `likelihood.py` holds the two against each other, `rank.py` orders, `acts.py` and `guide.py` find what to do next, `told.py` puts it
+figures, `likelihood.py` holds the two against each other, `rank.py` orders, `acts.py` and `guide.py` find what to do next, `explained.py` puts it
 into words.
 """
 
 from verifex.core.diagnosis.acts import Act
 from verifex.core.diagnosis.explain import Diagnosis, Suspects, bench_case, diagnose
+from verifex.core.diagnosis.explained import Explanation, explanations
 from verifex.core.diagnosis.guide import Guided, with_results
 from verifex.core.diagnosis.observe import TAG
 from verifex.core.diagnosis.rank import Candidate
-from verifex.core.diagnosis.told import Explanation, told
 from verifex.core.diagnosis.unmarked import steps_with_a_fault
 
 #: What the program check calls the same fault, where it can find it in the text or in the run.
@@ -38,8 +38,8 @@ __all__ = [
     "Suspects",
     "bench_case",
     "diagnose",
+    "explanations",
     "program_rules_of",
     "steps_with_a_fault",
-    "told",
     "with_results",
 ]

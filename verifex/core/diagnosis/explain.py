@@ -11,11 +11,11 @@ from verifex.core.diagnosis.case import BenchCase
 from verifex.core.diagnosis.faults.program import program_faults
 from verifex.core.diagnosis.likelihood import ANY_RISE, ANY_SPREAD, of_noise
 from verifex.core.diagnosis.model import Fault, Prediction, Spot, Where
-from verifex.core.diagnosis.observe import LEAST_FOR_RISE, LEAST_FOR_SPREAD, Seen, observe
+from verifex.core.diagnosis.observe import LEAST_FOR_RISE, LEAST_FOR_SPREAD, ObservedReading, observe
 from verifex.core.diagnosis.pairs import pairs
 from verifex.core.diagnosis.printing import Printing
 from verifex.core.diagnosis.rank import Candidate, Ranking, candidates, is_alike, rank
-from verifex.core.diagnosis.raw import Rig
+from verifex.core.diagnosis.raw import FaultBench
 from verifex.core.diagnosis.run import predict
 from verifex.core.exercise import Exercise
 from verifex.core.expected import Measured, Sheet
@@ -31,8 +31,8 @@ class Diagnosis:
     """Everything that was weighed: what was seen, each candidate, and how they rank."""
 
     case: BenchCase
-    rig: Rig
-    seen: Mapping[Spot, Seen]
+    rig: FaultBench
+    seen: Mapping[Spot, ObservedReading]
     found: tuple[Candidate, ...]
     nothing: float
     ranking: Ranking
@@ -56,14 +56,14 @@ class Suspects:
     """What a case's bench prints when it is sound, and every fault with what it prints; `more` adds to scores by index."""
 
     case: BenchCase
-    rig: Rig
+    rig: FaultBench
     sound: Prediction
     found: list[Candidate]
     more: Mapping[int, float]
 
     @staticmethod
     def of(case: BenchCase) -> "Suspects":
-        rig = Rig(case)
+        rig = FaultBench(case)
         sound = predict(case, rig)
         found = candidates(case, rig)
         more: dict[int, float] = {}
@@ -89,7 +89,7 @@ def diagnose(suspects: Suspects, log_: Log) -> Diagnosis | None:
 
 
 def _with_its_program(
-    case: BenchCase, rig: Rig, found: list[Candidate], printed: Prediction
+    case: BenchCase, rig: FaultBench, found: list[Candidate], printed: Prediction
 ) -> tuple[list[Candidate], dict[int, float]]:
     """What the program itself prints of every count is known: a fault of the program that prints otherwise becomes unlikely,
     one that prints the same likely. Where the exercise's formula prints otherwise and no fault is like it, the program is one more
@@ -127,7 +127,7 @@ PRINTED_SO = Fault(
 )
 
 
-def _nothing(seen: Mapping[Spot, Seen], sound: Prediction, case: BenchCase) -> float:
+def _nothing(seen: Mapping[Spot, ObservedReading], sound: Prediction, case: BenchCase) -> float:
     """The logarithm of the likelihood where nothing is known: every value of the range as likely as the other."""
     total = 0.0
     for spot, one in seen.items():

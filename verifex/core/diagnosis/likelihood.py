@@ -11,8 +11,8 @@ from math import lgamma, log, pi
 
 import numpy as np
 
-from verifex.core.diagnosis.model import Noise, Prediction, Said, Spot
-from verifex.core.diagnosis.observe import LEAST_FOR_RISE, LEAST_FOR_SPREAD, Seen
+from verifex.core.diagnosis.model import Noise, Prediction, PrintedReading, Spot
+from verifex.core.diagnosis.observe import LEAST_FOR_RISE, LEAST_FOR_SPREAD, ObservedReading
 
 FREEDOM = 12.0
 SHARP = 1 / 3  # variance of a rectangular distribution of half width 1
@@ -39,7 +39,7 @@ RISE_WIDTH, MOVING_WIDTH, WANDERING_WIDTH = 0.1, 0.2, 0.4  # of the share by whi
 ANY_SPREAD, ANY_RISE = -1.9, -1.4  # where nothing is known of the noise (one of some seven octaves), or of the rise
 
 
-def log_likelihood(seen: Mapping[Spot, Seen], prediction: Prediction, grain: Mapping[int, float]) -> float:
+def log_likelihood(seen: Mapping[Spot, ObservedReading], prediction: Prediction, grain: Mapping[int, float]) -> float:
     """`grain` is by reading the size of a count in the printed unit on the sound bench."""
     total = 0.0
     spots: list[Spot] = []
@@ -64,7 +64,7 @@ def log_likelihood(seen: Mapping[Spot, Seen], prediction: Prediction, grain: Map
     return total + _of_centres(seen, prediction, spots)
 
 
-def _of_silence(one: Seen, said: Said, grain: float) -> float:
+def _of_silence(one: ObservedReading, said: PrintedReading, grain: float) -> float:
     """Nothing, `nan` or a value that stands for it, against a number or nothing predicted."""
     silent = one.no_answers > 0.5 or (not one.count and one.failed > 0) or one.zeros > 0.9
     if said.value is None:
@@ -74,7 +74,7 @@ def _of_silence(one: Seen, said: Said, grain: float) -> float:
     return IMPOSSIBLE if silent else 0.0
 
 
-def _of_any_outside(one: Seen, said: Said, ends: tuple[float, float]) -> float:
+def _of_any_outside(one: ObservedReading, said: PrintedReading, ends: tuple[float, float]) -> float:
     """Any value outside the ends, each power of ten as likely as the other, with any noise."""
     if ends[0] <= one.centre <= ends[1]:
         return IMPOSSIBLE
@@ -82,7 +82,7 @@ def _of_any_outside(one: Seen, said: Said, ends: tuple[float, float]) -> float:
     return max(of_noise(one, said), unknown) - log((abs(one.centre) + 1) * OCTAVES_OUTSIDE)
 
 
-def _of_states(one: Seen, said: Said) -> float:
+def _of_states(one: ObservedReading, said: PrintedReading) -> float:
     assert one.told is not None
     if said.there is None:
         return MOST_STATES * log(0.5)
@@ -91,7 +91,7 @@ def _of_states(one: Seen, said: Said) -> float:
     return MOST_STATES * (share * log(RIGHT_STATE) + (1 - share) * log(1 - RIGHT_STATE))
 
 
-def _of_spread(one: Seen, said: Said) -> float:
+def _of_spread(one: ObservedReading, said: PrintedReading) -> float:
     if one.count < LEAST_FOR_SPREAD or said.grain <= 0 or said.is_level:
         return 0.0
     quiet = said.noise is Noise.QUIET
@@ -109,7 +109,7 @@ def _of_spread(one: Seen, said: Said) -> float:
     return max(LEAST_OF_SPREAD, found)
 
 
-def _of_rise(one: Seen, said: Said) -> float:
+def _of_rise(one: ObservedReading, said: PrintedReading) -> float:
     if one.count < LEAST_FOR_RISE or said.is_level:
         return 0.0
     if said.noise is not Noise.QUIET:
@@ -119,7 +119,7 @@ def _of_rise(one: Seen, said: Said) -> float:
     return max(LEAST_OF_RISE, _normal(min(1.0, max(-1.0, one.rises)) - said.rises, width) - _normal(0.0, RISE_WIDTH))
 
 
-def of_noise(one: Seen, said: Said) -> float:
+def of_noise(one: ObservedReading, said: PrintedReading) -> float:
     """How well noise and rise agree, whatever the centre is."""
     return _of_spread(one, said) + _of_rise(one, said)
 
@@ -128,7 +128,7 @@ def _normal(off: float, width: float) -> float:
     return -0.5 * (off / width) ** 2 - log(width)
 
 
-def _off(one: Seen, said: Said) -> float:
+def _off(one: ObservedReading, said: PrintedReading) -> float:
     """How far what was seen lies from what is printed; where a contact comes and goes, the level that lies nearest."""
     value = said.value or 0.0
     if said.noise is Noise.CHATTER:
@@ -136,7 +136,7 @@ def _off(one: Seen, said: Said) -> float:
     return one.centre - value
 
 
-def _of_centres(seen: Mapping[Spot, Seen], prediction: Prediction, spots: list[Spot]) -> float:
+def _of_centres(seen: Mapping[Spot, ObservedReading], prediction: Prediction, spots: list[Spot]) -> float:
     if not spots:
         return 0.0
     said = [prediction[spot] for spot in spots]

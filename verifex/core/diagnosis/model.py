@@ -21,7 +21,7 @@ class Noise(StrEnum):
 
 
 @dataclass(frozen=True, slots=True)
-class Said:
+class PrintedReading:
     """What is printed of one reading at one step. `value` is the centre in the printed unit, None where no number comes.
 
     `effects` are the half widths by cause, in the printed unit and with their sign: one cause moves all steps together.
@@ -52,7 +52,7 @@ class Said:
         return sum(abs(effect) for name, effect in self.effects.items() if name.startswith("sensor."))
 
 
-Prediction = Mapping[Spot, Said]
+Prediction = Mapping[Spot, PrintedReading]
 
 
 class Where(StrEnum):

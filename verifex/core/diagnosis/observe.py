@@ -21,7 +21,7 @@ SQRT6 = 6**0.5
 
 
 @dataclass(frozen=True, slots=True)
-class Seen:
+class ObservedReading:
     """One reading at one step: how many values, their centre and noise (one σ from reading to reading, robust and plain), by
     what share they rise within the step, how many lines were no number, which share is a value that stands for no answer, which share is 0.
     `told` is the share of states told in words that say something is there; None where nothing was told in words. `text` is
@@ -42,25 +42,25 @@ class Seen:
     text: str | None = None
 
     @property
-    def is_told(self) -> bool:
+    def is_observed(self) -> bool:
         return self.count > 0 or self.failed > 0 or self.told is not None or self.text is not None
 
 
-def observe(log: Log, exercise: Exercise, sheet: Sheet | None = None) -> Mapping[Spot, Seen]:
+def observe(log: Log, exercise: Exercise, sheet: Sheet | None = None) -> Mapping[Spot, ObservedReading]:
     """By step and reading what was seen; steps that were not found are not in it. A value in the limits that `sheet` gives a
     step is a reading, whatever it may stand for elsewhere."""
-    found: dict[Spot, Seen] = {}
+    found: dict[Spot, ObservedReading] = {}
     for index, _ in enumerate(exercise.steps):
         marked = [step for step in log.steps if step.index == index]
         if not marked:
             continue
         for position, reading in enumerate(exercise.readings):
             if reading.quantity == TAG:
-                seen = _id_seen(marked)
+                seen = _observed_id(marked)
             else:
                 limits = _limits(sheet, index, position)
-                seen = _seen(marked, position, exercise.sensed(reading.ref, reading.quantity), limits)
-            if seen.is_told:
+                seen = _observed(marked, position, exercise.sensed(reading.ref, reading.quantity), limits)
+            if seen.is_observed:
                 found[(index, position)] = seen
     return found
 
@@ -72,20 +72,22 @@ def _limits(sheet: Sheet | None, index: int, position: int) -> tuple[float, floa
     return (expected.value.low, expected.value.high) if expected else (1.0, 0.0)
 
 
-def _id_seen(marked: Sequence[StepLog]) -> Seen:
+def _observed_id(marked: Sequence[StepLog]) -> ObservedReading:
     ids = [found for part in marked for found in part.ids]
     text = max(dict.fromkeys(ids), key=ids.count, default="")
     # Nothing but zeros is a reader that gave nothing.
-    return Seen(0, 0.0, 0.0, 0.0, 0.0, text=text if text.strip("0 ") else "")
+    return ObservedReading(0, 0.0, 0.0, 0.0, 0.0, text=text if text.strip("0 ") else "")
 
 
-def _seen(marked: Sequence[StepLog], position: int, output: Output | None, limits: tuple[float, float]) -> Seen:
+def _observed(
+    marked: Sequence[StepLog], position: int, output: Output | None, limits: tuple[float, float]
+) -> ObservedReading:
     values = [v for part in marked if position < len(part.columns) for v in part.columns[position]]
     states = [s for part in marked for s in part.states.get(position, [])]
     failed = sum(part.not_numbers for part in marked)
     told = sum(states) / len(states) if states else None
     if not values:
-        return Seen(0, 0.0, 0.0, 0.0, 0.0, failed, told=told)
+        return ObservedReading(0, 0.0, 0.0, 0.0, 0.0, failed, told=told)
     silent = [v for v in values if not limits[0] <= v <= limits[1] and no_answer(v, output)]
     no_answers = len(silent) / len(values)
     zeros = sum(1 for v in values if v == 0.0) / len(values)
@@ -101,7 +103,7 @@ def _seen(marked: Sequence[StepLog], position: int, output: Output | None, limit
     rise = float(np.median(array[-third:]) - np.median(array[:third])) if len(array) >= LEAST_FOR_RISE else 0.0
     levels = tuple(float(level) for level in np.percentile(array, (10, 50, 90)))
     rises, middling = rise / (abs(centre) or 1.0), _middling(values)
-    return Seen(len(values), centre, spread, wild, rises, failed, no_answers, zeros, told, levels, middling)
+    return ObservedReading(len(values), centre, spread, wild, rises, failed, no_answers, zeros, told, levels, middling)
 
 
 def _middling(values: Sequence[float]) -> float:

@@ -6,14 +6,14 @@ from math import log
 from verifex.core.diagnosis.case import BenchCase
 from verifex.core.diagnosis.model import Fault, Prediction, Where
 from verifex.core.diagnosis.rank import Candidate, is_alike
-from verifex.core.diagnosis.raw import Rig
+from verifex.core.diagnosis.raw import FaultBench
 from verifex.core.diagnosis.run import predict
 
 TOGETHER = 0.02  # how likely a second fault is beside a first one (our estimate)
 MOST_OF_PROGRAM, MOST_OF_BENCH = 14, 20
 
 
-def pairs(case: BenchCase, rig: Rig, found: Sequence[Candidate], sound: Prediction) -> Iterator[Candidate]:
+def pairs(case: BenchCase, rig: FaultBench, found: Sequence[Candidate], sound: Prediction) -> Iterator[Candidate]:
     """A fault of the program with one of the bench, and two of the program; the likelier ones by their priors."""
     single = sorted(found, key=lambda one: -one.fault.prior)
     program = [one for one in single if one.fault.where is Where.PROGRAM and _is_exact(one)][:MOST_OF_PROGRAM]

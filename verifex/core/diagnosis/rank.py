@@ -8,9 +8,9 @@ from verifex.core.diagnosis.case import BenchCase
 from verifex.core.diagnosis.faults import faults_of
 from verifex.core.diagnosis.faults.priors import NOTHING
 from verifex.core.diagnosis.likelihood import log_likelihood
-from verifex.core.diagnosis.model import Fault, Prediction, Said, Spot
-from verifex.core.diagnosis.observe import Seen
-from verifex.core.diagnosis.raw import Rig
+from verifex.core.diagnosis.model import Fault, Prediction, PrintedReading, Spot
+from verifex.core.diagnosis.observe import ObservedReading
+from verifex.core.diagnosis.raw import FaultBench
 from verifex.core.diagnosis.run import predict
 
 TOLD_APART = 0.2  # of the likelier one's share: from here an act has told two faults apart
@@ -53,7 +53,7 @@ class Ranking:
     sound: Prediction
 
 
-def candidates(case: BenchCase, rig: Rig) -> list[Candidate]:
+def candidates(case: BenchCase, rig: FaultBench) -> list[Candidate]:
     """Every fault that changes what this bench prints, with its prediction; the score is that of its prior."""
     sound = predict(case, rig)
     found: list[Candidate] = []
@@ -82,7 +82,7 @@ def _added(one: float, other: float) -> float:
 
 def rank(
     found: Sequence[Candidate],
-    seen: Mapping[Spot, Seen],
+    seen: Mapping[Spot, ObservedReading],
     sound: Prediction,
     nothing: float,
     more: Mapping[int, float] | None = None,
@@ -132,7 +132,7 @@ def is_alike(one: Prediction, other: Prediction) -> bool:
     return all(spot in other and _same(said, other[spot]) for spot, said in one.items())
 
 
-def _same(one: Said, other: Said) -> bool:
+def _same(one: PrintedReading, other: PrintedReading) -> bool:
     if one.text != other.text:
         return False
     if one.value is None or other.value is None:

@@ -38,7 +38,7 @@ class Raw:
 FLOATING, MUTE = Raw(floats=True), Raw(mute=True)
 
 
-class Rig:
+class FaultBench:
     """A case's bench, ready to be read: each different circuit is solved once, whichever fault leads to it."""
 
     def __init__(self, sound: BenchCase) -> None:

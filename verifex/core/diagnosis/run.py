@@ -7,10 +7,10 @@ from math import isnan
 import numpy as np
 
 from verifex.core.diagnosis.case import BenchCase
-from verifex.core.diagnosis.model import Noise, Prediction, Said, Spot
+from verifex.core.diagnosis.model import Noise, Prediction, PrintedReading, Spot
 from verifex.core.diagnosis.observe import TAG
 from verifex.core.diagnosis.printing import Change, Printing
-from verifex.core.diagnosis.raw import Raw, Rig
+from verifex.core.diagnosis.raw import FaultBench, Raw
 from verifex.core.expected.chain import AdcChain, BusChain, Chain, DigitalChain
 from verifex.core.expected.sheet import Key
 from verifex.core.readings.log.ids import same_id
@@ -23,9 +23,9 @@ CORRODED_A_STEP = 0.25  # of the reading that a strip fed all the time loses fro
 STILL_LEFT = 0.35  # how much of a step's fall or rise shows within the step itself
 
 
-def predict(case: BenchCase, rig: Rig) -> Prediction:
+def predict(case: BenchCase, rig: FaultBench) -> Prediction:
     """What is printed at each step of each reading."""
-    found: dict[Spot, Said] = {}
+    found: dict[Spot, PrintedReading] = {}
     for position in range(len(case.keys)):
         source = _exchanged(case, position)
         chain = case.sheet.chains.get(source)
@@ -41,13 +41,13 @@ def predict(case: BenchCase, rig: Rig) -> Prediction:
     return found
 
 
-def _ids(case: BenchCase, rig: Rig, key: Key) -> list[Said]:
+def _ids(case: BenchCase, rig: FaultBench, key: Key) -> list[PrintedReading]:
     """The id of each step's tag; none from a reader that does not answer."""
     given = [step.value_of(*key) for step in case.exercise.steps]
     ids = [same_id(value.text) if value else "" for value in given]
     if "mute" in case.states or not rig.answers(case, key):
         ids = [""] * len(ids)
-    return [Said(None, text=one) for one in (case.ids(ids) if case.ids else ids)]
+    return [PrintedReading(None, text=one) for one in (case.ids(ids) if case.ids else ids)]
 
 
 def _exchanged(case: BenchCase, position: int) -> Key:
@@ -55,7 +55,7 @@ def _exchanged(case: BenchCase, position: int) -> Key:
     return keys[(position + 1) % len(keys)] if case.exchanged and len(keys) == 2 else keys[position]
 
 
-def _reading(case: BenchCase, rig: Rig, key: Key, chain: Chain) -> list[Said]:
+def _reading(case: BenchCase, rig: FaultBench, key: Key, chain: Chain) -> list[PrintedReading]:
     raws = rig.raw(case, key)
     sound = rig.raw(rig.sound, key)
     printing = case.printing[key]
@@ -69,28 +69,32 @@ def _reading(case: BenchCase, rig: Rig, key: Key, chain: Chain) -> list[Said]:
             or index in case.silent_steps
             or ("mute" in case.states and isinstance(chain, BusChain))
         ):
-            said.append(Said(None))
+            said.append(PrintedReading(None))
         elif (raw.floats or "wandering" in case.states) and whole[0] < whole[1]:
             said.append(_anything(chain, index, whole, _grain(chain, printing, whole)))
         elif "bytes" in case.states and isinstance(chain, BusChain):
             ends = sorted(printing.value(np.array([chain.output.low, chain.output.high])))
             said.append(
-                Said(float(ends[1]), grain=10.0**-chain.formula.decimals, outside=(float(ends[0]), float(ends[1])))
+                PrintedReading(
+                    float(ends[1]), grain=10.0**-chain.formula.decimals, outside=(float(ends[0]), float(ends[1]))
+                )
             )
         else:
-            said.append(_said(case, rig, key, chain, index, raw, sound[index], gain))
+            said.append(_printed_value(case, rig, key, chain, index, raw, sound[index], gain))
     return _in_time(case, chain, said, whole)
 
 
-def _said(case: BenchCase, rig: Rig, key: Key, chain: Chain, index: int, raw: Raw, sound: Raw, gain: float) -> Said:
+def _printed_value(
+    case: BenchCase, rig: FaultBench, key: Key, chain: Chain, index: int, raw: Raw, sound: Raw, gain: float
+) -> PrintedReading:
     printing = case.printing[key]
     value = float(printing.value(np.asarray(raw.value)))
     if isnan(value):
-        return Said(None)
+        return PrintedReading(None)
     if isinstance(chain, DigitalChain):
         there = _is_there(chain, raw.value)
         wrong = case.printing[key].after is not rig.sound.printing[key].after
-        return Said(value, grain=LEVEL_GRAIN, there=1 - there if wrong else there, is_level=True)
+        return PrintedReading(value, grain=LEVEL_GRAIN, there=1 - there if wrong else there, is_level=True)
     step = chain.raw_step or 1.0
     ends = printing.value(np.array([max(0.0, raw.value - step / 2), raw.value + step / 2]))
     slope = float(ends[1] - ends[0]) / step
@@ -108,8 +112,10 @@ def _said(case: BenchCase, rig: Rig, key: Key, chain: Chain, index: int, raw: Ra
     if reach and float(np.max(np.abs(around - straight))) > BENT * max(abs(slope) * reach, 4 * abs(slope) * step):
         # Steps, a product that wraps around, or an end: what is printed is anything of what lies around, the same at one count.
         middle, half = float(np.mean(around)), float(np.ptp(around)) / 2
-        return Said(middle, {f"bent at {raw.value:.6g}": half}, max(abs(slope) * step, 10.0**-chain.formula.decimals))
-    return Said(value, effects, max(abs(slope) * step, 10.0**-chain.formula.decimals))
+        return PrintedReading(
+            middle, {f"bent at {raw.value:.6g}": half}, max(abs(slope) * step, 10.0**-chain.formula.decimals)
+        )
+    return PrintedReading(value, effects, max(abs(slope) * step, 10.0**-chain.formula.decimals))
 
 
 def _raw_effects(
@@ -170,15 +176,17 @@ def _whole_range(chain: Chain, value: Change) -> tuple[float, float]:
     return (float(ends.min()), float(ends.max())) if len(ends) else (0.0, 1.0)
 
 
-def _anything(chain: Chain, index: int, whole: tuple[float, float], grain: float) -> Said:
+def _anything(chain: Chain, index: int, whole: tuple[float, float], grain: float) -> PrintedReading:
     """What a pin prints that nothing holds."""
     low, high = whole
     if isinstance(chain, DigitalChain):
-        return Said(0.5, {f"anything {index}": 0.6}, LEVEL_GRAIN, Noise.WANDERING, is_level=True)
-    return Said((low + high) / 2, {f"anything {index}": (high - low) / 1.7}, grain, Noise.WANDERING)
+        return PrintedReading(0.5, {f"anything {index}": 0.6}, LEVEL_GRAIN, Noise.WANDERING, is_level=True)
+    return PrintedReading((low + high) / 2, {f"anything {index}": (high - low) / 1.7}, grain, Noise.WANDERING)
 
 
-def _in_time(case: BenchCase, chain: Chain, said: list[Said], whole: tuple[float, float]) -> list[Said]:
+def _in_time(
+    case: BenchCase, chain: Chain, said: list[PrintedReading], whole: tuple[float, float]
+) -> list[PrintedReading]:
     """What a state of the bench does from step to step and within a step."""
     if not case.states and not case.shaky:
         return said
@@ -200,14 +208,14 @@ def _in_time(case: BenchCase, chain: Chain, said: list[Said], whole: tuple[float
             one = replace(one, value=value * left, effects=effects, rises=-STILL_LEFT * CORRODED_A_STEP)
         if "blind" in case.states:
             middle, half = (whole[0] + whole[1]) / 2, (whole[1] - whole[0]) / 2
-            one = Said(middle, {"an unknown level": half * 1.7}, one.grain)
+            one = PrintedReading(middle, {"an unknown level": half * 1.7}, one.grain)
         if case.shaky:
             one = replace(one, noise=Noise.CHATTER, effects={**one.effects, f"contact {index}": 3 * one.grain})
         found.append(one)
     return found
 
 
-def _over_old_digits(chain: Chain, said: list[Said]) -> list[Said]:
+def _over_old_digits(chain: Chain, said: list[PrintedReading]) -> list[PrintedReading]:
     """A shorter number written over a longer one leaves the end of that one standing."""
     found, before = [], ""
     for one in said:

@@ -14,7 +14,7 @@ from numpy.typing import NDArray
 
 from verifex.core.diagnosis.explain import Suspects
 from verifex.core.diagnosis.likelihood import SHARP, log_likelihood
-from verifex.core.diagnosis.model import Noise, Prediction, Said
+from verifex.core.diagnosis.model import Noise, Prediction, PrintedReading
 from verifex.core.diagnosis.observe import observe
 from verifex.core.diagnosis.rank import Candidate
 from verifex.core.parts import Output
@@ -135,7 +135,7 @@ def _divided(
     return divided
 
 
-def _are_alike(said: Sequence[Said]) -> bool:
+def _are_alike(said: Sequence[PrintedReading]) -> bool:
     values = [one.value for one in said]
     if all(value is None for value in values):
         return True
@@ -143,7 +143,7 @@ def _are_alike(said: Sequence[Said]) -> bool:
     return len(known) == len(values) and max(known) - min(known) <= max(one.grain for one in said)
 
 
-def _costs(said: Said, points: NDArray[np.float64], output: Output | None) -> NDArray[np.float64]:
+def _costs(said: PrintedReading, points: NDArray[np.float64], output: Output | None) -> NDArray[np.float64]:
     """What each line costs in this step: the logarithm of how unlikely it is there."""
     if said.value is None:
         return np.array([0.0 if value == 0 or no_answer(value, output) else MOST_COST for value in points])

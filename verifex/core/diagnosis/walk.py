@@ -19,7 +19,7 @@ from verifex.core.diagnosis.acts.act import METER_VOLTS, OHM_RANGES, OHMS_SHARE,
 from verifex.core.diagnosis.case import BenchCase
 from verifex.core.diagnosis.faults.wiring import wiring_faults
 from verifex.core.diagnosis.model import Fault
-from verifex.core.diagnosis.raw import Rig
+from verifex.core.diagnosis.raw import FaultBench
 from verifex.core.findings import Severity
 from verifex.core.quantity import in_words
 
@@ -94,7 +94,7 @@ def meter_walk(case: BenchCase) -> MeterWalk | None:
     view = case.view
     if view is None or view.bench.board is None:
         return None
-    rig = Rig(case)
+    rig = FaultBench(case)
     mistakes = list(_mistakes(case, rig, view))
     if not mistakes:
         return None
@@ -112,7 +112,7 @@ def meter_walk(case: BenchCase) -> MeterWalk | None:
     return _greedy(choices, mistakes)
 
 
-def _mistakes(case: BenchCase, rig: Rig, sound: BenchView) -> Iterator[_Mistake]:
+def _mistakes(case: BenchCase, rig: FaultBench, sound: BenchView) -> Iterator[_Mistake]:
     """Each circuit that a single mistake makes of this one, once."""
     before = {finding.rule for finding in WIRING.run(sound) if finding.severity is Severity.STOP}
     own = frozenset(frozenset(map(str, net.legs)) for net in sound.nets.nets if len(net.legs) > 1)

@@ -10,7 +10,7 @@ from pydantic import ValidationError
 from verifex.core.exercise.references import complaints
 from verifex.core.exercise.schema import Exercise
 from verifex.core.problems import Problem, UnusableInput
-from verifex.core.yaml_marks import Marks, at_path, located, note_marks, probably_meant
+from verifex.core.yaml_marks import Marks, at_path, located, note_marks, probable_name
 from verifex.core.yaml_traps import trap_in
 
 LIMIT_BYTES = 256 * 1024
@@ -55,7 +55,7 @@ def _all_of(wrong: ValidationError, marks: Marks, text: str) -> list[Problem]:
     read, meant = yaml.safe_load(text), set()
     for error in errors:
         path = tuple(error["loc"])
-        near = probably_meant(path, names) if error["type"] == "extra_forbidden" else ""
+        near = probable_name(path, names) if error["type"] == "extra_forbidden" else ""
         holder = _at(read, path[:-1])
         if isinstance(holder, dict) and path:
             value = holder.pop(path[-1], None)

@@ -17,7 +17,7 @@ from verifex.core.expected.response import BenchSolver, IdealResponse, Response,
 from verifex.core.expected.route import Route, route_of
 from verifex.core.expected.unavailable import Unavailable, Why
 from verifex.core.parts import Board, Output, PartType, PowerLawOutput, catalogue
-from verifex.core.parts.calibration import HALF, INTERNAL_VOLTS, figures_for, merged, said_for
+from verifex.core.parts.calibration import HALF, INTERNAL_VOLTS, figures_for, merged, source_for
 from verifex.core.parts.deviations import with_figures
 from verifex.core.parts.outputs import Settings
 from verifex.core.parts.outputs.corrected import CALIBRATED
@@ -74,7 +74,7 @@ def chain_of(
         built = _on_bench(view, part, asked, variant)
     else:
         built = _as_intended(kind, asked, variant or exercise.variants[0])
-    return replace(built[0], calibrated_by=said_for(calibrated, reading.quantity)), built[1]
+    return replace(built[0], calibrated_by=source_for(calibrated, reading.quantity)), built[1]
 
 
 def _as_intended(kind: PartType, asked: _Asked, fed_by: Variant) -> tuple[AnyChain, Variant]:
@@ -201,7 +201,7 @@ def _internal_reference(asked: _Asked, nominal: float) -> tuple[Contributor, flo
         source = "as measured"
     elif INTERNAL_VOLTS in figures:
         spread = Spread.around(figures[INTERNAL_VOLTS], figures.get(f"{INTERNAL_VOLTS}{HALF}", 0.0))
-        source = f"{CALIBRATED}: {said_for(of_board, '')}"
+        source = f"{CALIBRATED}: {source_for(of_board, '')}"
     half = volts_half(spread.nominal) if source.startswith("part") else None
     how = "measure the internal reference"
     found = Contributor(

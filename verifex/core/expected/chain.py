@@ -99,21 +99,21 @@ class AdcChain:
         sensor = {key.removeprefix("sensor."): value for key, value in chosen.items()}
         return self.response.volts(self.output.state(at, sensor, self.settings), chosen)
 
-    def _seen(self, at: FloatArray, chosen: Chosen) -> tuple[FloatArray, FloatArray]:
+    def _converted(self, at: FloatArray, chosen: Chosen) -> tuple[FloatArray, FloatArray]:
         reference = chosen.get(self.reference.key, np.asarray(self.reference.nominal))
         volts: FloatArray = self.volts(at, chosen) * (1 + chosen.get("gain", np.zeros(())))
         return volts, reference
 
     def exact(self, at: FloatArray, chosen: Chosen) -> FloatArray:
-        return self.board.exact_count(*self._seen(at, chosen))
+        return self.board.exact_count(*self._converted(at, chosen))
 
     def raw(self, at: FloatArray, chosen: Chosen, error: float = 0.0) -> FloatArray:
-        count = self.board.count(*self._seen(at, chosen)) + np.rint(error * self.raw_error)
+        count = self.board.count(*self._converted(at, chosen)) + np.rint(error * self.raw_error)
         clipped: FloatArray = np.clip(count, 0.0, self.board.full_count)
         return clipped
 
     def untrusted(self, at: FloatArray) -> FloatArray:
-        return self.board.untrusted(*self._seen(at, {}))
+        return self.board.untrusted(*self._converted(at, {}))
 
 
 @dataclass(frozen=True, slots=True)

@@ -73,7 +73,7 @@ def _holds(
     if chain.raw_unit == "level":
         return wanted if value.low == value.high else EITHER
     if exercise.conventions.threshold == "two-readings":
-        return wanted if _told_apart(when, here, steps) else EITHER
+        return wanted if _reads_apart(when, here, steps) else EITHER
     threshold = threshold_printed(when, chain)
     above = value.low > threshold
     if not above and not value.high < threshold:
@@ -82,7 +82,7 @@ def _holds(
     return over == (when.side == "over")
 
 
-def _told_apart(when: When, here: StepReadings, steps: list[StepReadings]) -> bool:
+def _reads_apart(when: When, here: StepReadings, steps: list[StepReadings]) -> bool:
     """Whether on one and the same bench this step reads apart from every step on the other side of the threshold."""
     key = (when.ref, when.quantity)
     mine, own = here.step.value_of(*key), here.repeats.get(key)

@@ -144,7 +144,7 @@ def _reading(
     name = reading.name or _usual_name(reading)
     stimulus = stimulus_of(step, given, measured)
     if chain is None:
-        return _told_as_text(exercise, position, reading, name, given.text)
+        return _text_reading(exercise, position, reading, name, given.text)
     chain = facing(chain, step.target)
     at, half = stimulus.nominal, (stimulus.high - stimulus.low) / 2
     found = limits(chain, np.asarray(at), np.asarray(half))
@@ -179,7 +179,7 @@ def _reading(
     )
 
 
-def _told_as_text(exercise: Exercise, position: int, reading: Reading, name: str, text: str) -> ExpectedReading:
+def _text_reading(exercise: Exercise, position: int, reading: Reading, name: str, text: str) -> ExpectedReading:
     """A tag's id: printed as it is, without limits."""
     from verifex.core.expected.budget import Budget
 

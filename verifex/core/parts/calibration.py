@@ -29,7 +29,7 @@ def figures_for(calibrations: tuple[Calibration, ...], quantity: str) -> dict[st
     return found
 
 
-def said_for(calibrations: tuple[Calibration, ...], quantity: str) -> str:
+def source_for(calibrations: tuple[Calibration, ...], quantity: str) -> str:
     """Where the figures for a quantity come from; empty where none count."""
     used = [one.said for one in calibrations if not one.aged and one.quantity in ("", quantity) and one.figures]
     return used[-1] if used else ""

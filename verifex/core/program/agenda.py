@@ -23,7 +23,7 @@ class Watch:
     dead_us: float = 0.0  # after one change others are not heard for so long
     deaf_until_us: float = -1.0
 
-    def heard(self, level: bool) -> bool:
+    def triggers(self, level: bool) -> bool:
         before, self.level = self.level, level
         if self.edge == "low":
             return not level and before
@@ -79,7 +79,7 @@ class Agenda:
         for pin, watches in self.watches.items():
             level = machine.surroundings.level(machine, pin)
             for watch in watches:
-                if watch.heard(level) and machine.now_us >= watch.deaf_until_us:
+                if watch.triggers(level) and machine.now_us >= watch.deaf_until_us:
                     watch.deaf_until_us = machine.now_us + watch.dead_us
                     # A pin that waits to call while calls are held back is remembered once, however often it changes.
                     if not self.held_back or watch.handler not in self._waiting:

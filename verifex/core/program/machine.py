@@ -144,7 +144,7 @@ class Machine:
         """This one is not called any more; others of the pin are."""
         self.agenda.watches[pin] = [other for other in self.agenda.watches.get(pin, ()) if other is not watch]
 
-    def call_later(self, after_us: float, handler: Handler, every_us: float = math.inf) -> Timer:
+    def call_after(self, after_us: float, handler: Handler, every_us: float = math.inf) -> Timer:
         timer = Timer(self.now_us + max(1.0, after_us), max(1.0, every_us), handler)
         self.agenda.timers.append(timer)
         self.stop_us = self.agenda.next_us(self)

@@ -107,7 +107,7 @@ class PinUse:
 
 
 @dataclass(frozen=True, slots=True)
-class Spoken:
+class BusAddress:
     """An address on the two-wire bus that a library spoke to, and where."""
 
     address: int
@@ -148,6 +148,6 @@ class RunResult:
     screens: dict[str, tuple[tuple[int, ...], At]] = field(default_factory=dict)
     #: Objects of libraries that were asked without any pin: on the bus, and where first.
     asked_on_bus: dict[str, At] = field(default_factory=dict)
-    silent_addresses: list["Spoken"] = field(default_factory=list)  # on the bus, that nothing answered to
+    silent_addresses: list["BusAddress"] = field(default_factory=list)  # on the bus, that nothing answered to
     unknown_methods: list[str] = field(default_factory=list)  # of libraries, as `Class.method`
     begun: set[str] = field(default_factory=set)  # objects of libraries that were made ready

@@ -17,7 +17,7 @@ from verifex.core.findings import Finding
 from verifex.core.parts import Output
 from verifex.core.printed.no_answers import no_answer
 from verifex.core.quantity import numbers_in, printed_step
-from verifex.core.readings.conduct import told_of
+from verifex.core.readings.conduct import conduct_sentences
 from verifex.core.readings.honesty import NO_PACE, OtherLog, Pace, look_closer
 from verifex.core.readings.log import Log, StepLog, is_state, read_log, same_id, state_in
 from verifex.core.readings.second_unit import two_units
@@ -150,12 +150,12 @@ def judge_log(
         for index, (step, plan) in enumerate(planned)
     )
     verdict = _verdict(steps)
-    log_notes = [*log.notes, *_strangers(log, sheet)]
+    log_notes = [*log.notes, *_unknown_marks(log, sheet)]
     notes = [
         *log_notes,
         *_words_against_numbers(log, exercise, sheet),
         *two_units(log, exercise),
-        *told_of(steps, sheet, exercise),
+        *conduct_sentences(steps, sheet, exercise),
         *log.taken,
         *_own_threshold(exercise, steps),
     ]
@@ -341,6 +341,6 @@ def _words_against_numbers(log: Log, exercise: Exercise, sheet: Sheet) -> Iterat
                 yield f"Line {line}: the words say that {shown}, and the {level:g} beside them says the opposite on this bench."
 
 
-def _strangers(log: Log, sheet: Sheet) -> list[str]:
+def _unknown_marks(log: Log, sheet: Sheet) -> list[str]:
     strange = [step.mark for step in log.steps if step.index is None and step.mark and sheet.steps]
     return [f"The mark “{mark}” belongs to no step of the plan." for mark in dict.fromkeys(strange)][:MOST_STRANGERS]

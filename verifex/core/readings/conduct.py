@@ -44,7 +44,7 @@ class ReadStep(Protocol):
     def readings(self) -> Sequence[Read]: ...
 
 
-def told_of(steps: Sequence[ReadStep], sheet: Sheet, exercise: Exercise) -> list[str]:
+def conduct_sentences(steps: Sequence[ReadStep], sheet: Sheet, exercise: Exercise) -> list[str]:
     """Sentences for the readings of a log, of each reading of the exercise in turn."""
     return [
         *(said for step in steps if (expected := sheet.step(step.name)) for said in _within(step, expected, exercise)),

@@ -5,7 +5,7 @@ import math
 from verifex.core.circuit.view import BenchView
 from verifex.core.parts import catalogue
 from verifex.core.program.machine import Machine
-from verifex.core.twin.run import TwinTrace, as_seen
+from verifex.core.twin.run import TwinTrace, as_observable
 from verifex.core.twin.stimulus import Stimulus
 from verifex.core.twin.surroundings import BenchSurroundings
 
@@ -27,4 +27,4 @@ def run_alone(view: BenchView, stimulus: Stimulus, seconds: float) -> TwinTrace:
             machine.spend_us(max(GRAIN_US, ahead - machine.now_us) if math.isfinite(ahead) else machine.end_us)
 
     result = machine.finish(whole)
-    return TwinTrace(result, as_seen(surroundings.looks.events), operating_points=len(surroundings.cache))
+    return TwinTrace(result, as_observable(surroundings.looks.events), operating_points=len(surroundings.cache))

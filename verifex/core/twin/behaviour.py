@@ -12,9 +12,9 @@ from verifex.core.expected import Sheet
 from verifex.core.findings import Finding
 from verifex.core.twin.behaviour_rules import BEHAVIOUR
 from verifex.core.twin.outcome import RunView, StepOutcome
-from verifex.core.twin.printed import PrintedColumns, told_lines
+from verifex.core.twin.printed import PrintedColumns, output_lines
 from verifex.core.twin.run import TwinTrace
-from verifex.core.twin.seen import Course, course_of
+from verifex.core.twin.shown import Course, course_of
 from verifex.core.twin.stimulus import Stimulus, Window
 from verifex.core.twin.thresholds import Turn, switching, turn_of
 
@@ -53,7 +53,7 @@ def check_behaviour(
     """
     refs = {recipe.ref: part.ref for recipe in exercise.recipe if (part := view.matching(recipe.ref))}
     courses = {own: course_of(trace, ref, exercise.states_of(own)) for own, ref in refs.items()}
-    columns = PrintedColumns(told_lines(trace.run), exercise, sheet, _steps_of(plan))
+    columns = PrintedColumns(output_lines(trace.run), exercise, sheet, _steps_of(plan))
     outcomes = [_outcome(exercise, plan, window, courses, columns) for window in plan.windows]
     outcomes = _straying(exercise, refs, outcomes)
     run = RunView(exercise, trace, outcomes, refs)
@@ -99,10 +99,10 @@ def _outcome(
                 wanted = _wanted(plan, statement, ref, window)
                 if wanted is not None:
                     asked[ref] = str(wanted)
-                    seen[ref] = courses[ref].said_over(window.judged_ms, window.end_ms, wanted)
+                    seen[ref] = courses[ref].in_words_over(window.judged_ms, window.end_ms, wanted)
                 elif ref not in seen:
                     at_rest = (statement.otherwise or statement.then).get(ref) or statement.then[ref]
-                    seen[ref] = courses[ref].said_over(window.judged_ms, window.end_ms, at_rest)
+                    seen[ref] = courses[ref].in_words_over(window.judged_ms, window.end_ms, at_rest)
             elif window.key == (statement.when.ref, statement.when.quantity):
                 turn = turn_of(exercise, statement, ref)
                 turned = _switch_point(courses[ref], plan, window, statement, turn) if turn is not None else None

@@ -51,7 +51,7 @@ def library_on_another_pin(view: RunView, finding: FindingFactory) -> Iterator[F
     source="the program run on the twin of the pair's own bench",
     explains=RUN_CONSEQUENCES,
 )
-def display_told_otherwise(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
+def display_set_otherwise(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
     for screen in view.trace.screens_elsewhere:
         yield finding(
             f"The library is told {screen.told}; {screen.ref} is wired with {screen.right}.",
@@ -71,7 +71,7 @@ def display_told_otherwise(view: RunView, finding: FindingFactory) -> Iterator[F
     source="the program run on the twin of the pair's own bench; the address entered, else those the module is sold with",
     explains=RUN_CONSEQUENCES,
 )
-def library_told_another_address(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
+def library_set_to_another_address(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
     for silent in view.trace.run.silent_addresses:
         known = view.trace.bus_addresses
         if not known:
@@ -139,7 +139,7 @@ def module_not_begun(view: RunView, finding: FindingFactory) -> Iterator[Finding
     source="what the exercise says its library's constants stand for, and the module of the hand-in",
     explains=RUN_CONSEQUENCES,
 )
-def library_told_another_kind(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
+def library_set_to_another_kind(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
     for ref, (told, own) in view.trace.told_another_kind.items():
         yield finding(
             f"The library is told to expect the {told}; {ref} is the {own}.",

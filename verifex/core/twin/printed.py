@@ -54,7 +54,7 @@ def is_judged(exercise: Exercise, reading: Reading) -> bool:
     return "level" not in printable(output) and output.quantity != "tag"
 
 
-def told_lines(run: RunResult) -> Sequence[tuple[float, str]]:
+def output_lines(run: RunResult) -> Sequence[tuple[float, str]]:
     """What the run tells, line by line: the log, or the displays where the log has no number."""
     if not run.displays or any(numbers_in(text) for _, text in run.lines):
         return run.lines

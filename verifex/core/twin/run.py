@@ -121,7 +121,7 @@ def run_twin(
     """
     surroundings = BenchSurroundings(view, stimulus, internal_volts, seed, cold=cold)
     result = program.run(surroundings, seconds, serial_blocks=True, watch=watch)
-    seen = as_seen(_as_heard(view, surroundings.looks.events))
+    seen = as_observable(_as_audible(view, surroundings.looks.events))
     fed = _fed_share(view, result, seconds)
     addresses = {part.ref: part.addresses for part in view.module_parts() if part.addresses}
     noted = surroundings.too_often, surroundings.elsewhere, fed, addresses, screens_elsewhere(view, result)
@@ -144,7 +144,7 @@ def _fed_share(view: BenchView, run: RunResult, seconds: float) -> dict[str, tup
     return found
 
 
-def _as_heard(view: BenchView, events: list[LookEvent]) -> list[LookEvent]:
+def _as_audible(view: BenchView, events: list[LookEvent]) -> list[LookEvent]:
     """The events with sounders that need a tone silent where their level stands still: only a level that is switched some
     twenty times a second and more is heard, and its pitch is the rate of it."""
     needy = {part.ref for part in view.bench.parts_of("load") if part.type.load and part.type.load.needs_tone}
@@ -165,7 +165,7 @@ def _as_heard(view: BenchView, events: list[LookEvent]) -> list[LookEvent]:
     return sorted(heard, key=lambda event: event[0])
 
 
-def as_seen(events: list[LookEvent]) -> list[LookEvent]:
+def as_observable(events: list[LookEvent]) -> list[LookEvent]:
     """Changes an eye or an ear would notice: `off, then on again` within one pass of the loop is none, nor is a colour
     that stands only while the pins for the next one are being set. Slow dimming goes step by step and is kept."""
     seen: list[LookEvent] = []

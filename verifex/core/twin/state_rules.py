@@ -8,7 +8,7 @@ from verifex.core.findings import Finding, Severity
 from verifex.core.rulebook import FindingFactory
 from verifex.core.twin.behaviour_rules import BEHAVIOUR
 from verifex.core.twin.outcome import RunView, StepOutcome
-from verifex.core.twin.seen import course_of
+from verifex.core.twin.shown import course_of
 from verifex.core.twin.thresholds import asked_state, is_the_pairs
 
 LEAST_STEP = {"pitch": 0.02, "brightness": 0.03}  # a share of the tone, or of full brightness: less is no change
@@ -65,7 +65,7 @@ def _behind_the_sweep(view: RunView, ref: str, outcome: StepOutcome) -> tuple[st
         return None
     course = course_of(view.trace, view.refs[ref], view.exercise.states_of(ref))
     last = course.at(window.end_ms - 1.0)
-    return None if last.is_as(asked) else (last.said(asked), str(asked))
+    return None if last.is_as(asked) else (last.in_words(asked), str(asked))
 
 
 @BEHAVIOUR.rule(
@@ -81,7 +81,7 @@ def output_does_not_follow(view: RunView, finding: FindingFactory) -> Iterator[F
     for follow in view.exercise.follows:
         if follow.output not in view.refs:
             continue
-        told = _told(view, follow)
+        told = _shown_by_step(view, follow)
         for (low, _, before), (high, name, after) in pairwise(told):
             scale = max(before, after) if follow.by == "pitch" else 1.0
             change = (after - before) / scale if scale else 0.0
@@ -97,7 +97,7 @@ def output_does_not_follow(view: RunView, finding: FindingFactory) -> Iterator[F
                 break
 
 
-def _told(view: RunView, follow: Follow) -> list[tuple[float, str, float]]:
+def _shown_by_step(view: RunView, follow: Follow) -> list[tuple[float, str, float]]:
     """By rising value of the quantity: the value, the step's name, and what the output shows at the end of the step."""
     course = course_of(view.trace, view.refs[follow.output], [])
     found = []

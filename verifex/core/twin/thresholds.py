@@ -12,7 +12,7 @@ from verifex.core.exercise import Exercise
 from verifex.core.exercise.output_states import OutputState
 from verifex.core.exercise.schema import Behaviour
 from verifex.core.twin.outcome import StepOutcome
-from verifex.core.twin.seen import Course
+from verifex.core.twin.shown import Course
 
 FREE_SHARE = 0.07  # of the slow stretch of a sweep: what pauses and rounding may add
 FREE_SECONDS = 1.5  # of holding more or less long than asked

@@ -42,11 +42,11 @@ router = Router(tags=["dockets"])
 def get_docket(request: HttpRequest, docket_id: Id) -> Any:
     docket = docket_for_staff(request, docket_id)
     return unless_known(
-        request, [docket.pk, docket.revision, seen_at(docket)], lambda: docket_json(docket, reader(request))
+        request, [docket.pk, docket.revision, undo_state(docket)], lambda: docket_json(docket, reader(request))
     )
 
 
-def seen_at(docket: Docket) -> int:
+def undo_state(docket: Docket) -> int:
     """Changes when the last decision can no longer be taken back."""
     decision = undoable(docket)
     return decision.pk if decision else 0
@@ -57,10 +57,12 @@ def history(request: HttpRequest, docket_id: Id) -> list[dict[str, Any]]:
     """The event log of a docket, the newest entry first."""
     docket = docket_for_staff(request, docket_id)
     events = Event.objects.filter(subject=docket.subject).select_related("actor").order_by("-id")[:200]
-    return [{"at": e.at, "by": e.actor.get_full_name() if e.actor else "Verifex", "what": _told(e)} for e in events]
+    return [
+        {"at": e.at, "by": e.actor.get_full_name() if e.actor else "Verifex", "what": _event_text(e)} for e in events
+    ]
 
 
-def _told(event: Event) -> str:
+def _event_text(event: Event) -> str:
     reason = str(event.detail.get("reason") or "")
     return f"{event.verb}: {reason}" if reason else event.verb
 

@@ -95,11 +95,11 @@ def _measurable(what: MeasurableRecord, measured: Sequence[Mapping[str, Any]], *
         "unit": what.unit,
         "how": what.how,
         "agrees": agrees,
-        "said": _said(what, agrees, told=told) if what.should else "",
+        "said": _field_hint(what, agrees, told=told) if what.should else "",
     }
 
 
-def _said(what: MeasurableRecord, agrees: bool | None, *, told: bool) -> str:
+def _field_hint(what: MeasurableRecord, agrees: bool | None, *, told: bool) -> str:
     """What stands under the field of a meter's reading: what it should be, how it is done, or whether it is that."""
     if told and what.should:
         return f"Should read {what.should[0]:.2g} to {what.should[2]:.2g} {what.unit}."

@@ -33,7 +33,7 @@ from verifex.dockets.transitions import possible
 from verifex.exercises.present import exercise_json
 from verifex.people.models import Course, User
 from verifex.stores.models import KitIssue
-from verifex.stores.services.given import calibrations_told
+from verifex.stores.services.given import calibration_texts
 
 
 def docket_json(docket: Docket, by: User) -> dict[str, Any]:
@@ -189,7 +189,7 @@ def _kit(issue: KitIssue | None, course: Course) -> dict[str, Any] | None:
         "returned": issue.returned_at is not None,
         "leg_orders": issue.leg_orders,
         "modules": issue.modules,
-        "calibrations": calibrations_told(issue, course),
+        "calibrations": calibration_texts(issue, course),
         "substitutions": substitutions(issue),
     }
 

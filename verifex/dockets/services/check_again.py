@@ -21,4 +21,4 @@ def check_again(actor: User, docket_id: int) -> None:
             raise Refused("The marking of this docket is closed. Reopen it first; then this can be done.")
         judging.check_again(docket_id)
         finish(docket, actor, "had it checked again")
-    queue.kick()
+    queue.run_pending()

@@ -25,7 +25,7 @@ def substitute(actor: User, tag: str, ref: str, ohms: float, reason: str) -> Sub
             raise Refused("The marking of this docket is closed. Reopen it first; then this can be done.")
         made = substitutes.substitute(actor, issue, docket.version, ref, ohms, reason)
         kit_changed(actor, issue, "", f"gave {ohms:g} Ω for {ref}")
-    queue.kick()
+    queue.run_pending()
     return made
 
 
@@ -38,7 +38,7 @@ def undo_substitution(actor: User, tag: str) -> Substitution:
             raise Refused("The marking of this docket is closed. Reopen it first; then this can be done.")
         made = substitutes.undo_substitution(actor, issue)
         kit_changed(actor, issue, "", f"{made.ref} is the recipe’s again")
-    queue.kick()
+    queue.run_pending()
     return made
 
 
@@ -47,7 +47,7 @@ def note_setting(actor: User, tag: str, ref: str, setting: str, value: str) -> K
     with transaction.atomic():
         kit = kits.kit_of(tag)
         found_settings.note_setting(actor, kit, ref, setting, value)
-    queue.kick()
+    queue.run_pending()
     return kit
 
 
@@ -55,4 +55,4 @@ def note_setting(actor: User, tag: str, ref: str, setting: str, value: str) -> K
 def _hear(sender: object, issue: KitIssue, actor: User, verb: str, voids_because: str, **_: object) -> None:
     """What a pair was given is another thing now: its docket is judged anew."""
     kit_changed(actor, issue, voids_because, verb)
-    transaction.on_commit(queue.kick)
+    transaction.on_commit(queue.run_pending)

@@ -40,7 +40,7 @@ def hand_in(actor: User, docket_id: int, kind: str, text: str, *, token: str, ba
     if not 0 < len(token) <= MOST_TOKEN:
         raise Refused(f"A hand-in bears a mark of 1 to {MOST_TOKEN} letters, so that sending it twice keeps it once.")
     attempt = _keep(actor, docket_id, Kind(kind), text, token, based_on_attempt)
-    queue.kick()
+    queue.run_pending()
     return attempt
 
 

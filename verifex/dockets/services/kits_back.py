@@ -22,7 +22,7 @@ def take_back(actor: User, tag: str, faults: list[str]) -> KitIssue:
         if docket is not None:
             open_tests(issue, inspection_of(docket, issue))
         kit_changed(actor, issue, f"kit {issue.kit.tag} is back", f"took back {issue.kit.tag}")
-    queue.kick()
+    queue.run_pending()
     return issue
 
 
@@ -61,7 +61,7 @@ def note_faults(actor: User, tag: str, faults: list[str], ref: str = "") -> KitI
     with transaction.atomic():
         issue = kits.note_faults(actor, tag, faults, ref)
         kit_changed(actor, issue, "", f"found a fault in {issue.kit.tag}")
-    queue.kick()
+    queue.run_pending()
     return issue
 
 
@@ -71,5 +71,5 @@ def undo_take_back(actor: User, tag: str) -> KitIssue:
         issue = kits.undo_take_back(actor, tag)
         forget_tests(issue)
         kit_changed(actor, issue, "", f"{issue.kit.tag} is out again")
-    queue.kick()
+    queue.run_pending()
     return issue

@@ -22,4 +22,4 @@ def explain_constant(actor: User, docket_id: int, name: str, stands_for: str) ->
         for other in same.exclude(pk__in=closed).distinct():
             ask_for_judgement(other)
             finish(other, actor, f"explained {name}: {stands_for.strip() or 'not known'}")
-    queue.kick()
+    queue.run_pending()

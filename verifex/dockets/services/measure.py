@@ -20,7 +20,7 @@ def measure(actor: User, docket_id: int, name: str, value: float, instrument: st
     """Record a measured value; what is not plausible is refused. What depends on it is judged again."""
     bring_up_to_date(docket_id, SHEETS)
     _keep(actor, docket_id, name, value, instrument)
-    queue.kick()
+    queue.run_pending()
 
 
 @transaction.atomic
@@ -41,11 +41,11 @@ def _keep(actor: User, docket_id: int, name: str, value: float, instrument: str)
     if name.startswith((COLUMN, BEGIN)):
         finish(docket, actor, what.label)
         return
-    said = f"measured {_said(name, what)}: {value:g} {what.unit}".rstrip()
+    said = f"measured {_measured_text(name, what)}: {value:g} {what.unit}".rstrip()
     finish(docket, actor, said)
 
 
-def _said(name: str, what: MeasurableRecord) -> str:
+def _measured_text(name: str, what: MeasurableRecord) -> str:
     """What was measured, as the event log has it."""
     return what.label[:80] if name.startswith((TELL, WALK)) else name.removeprefix(STEP)
 
@@ -106,12 +106,12 @@ def _asked_for(docket: Docket, name: str) -> MeasurableRecord | None:
 def _beyond(what: MeasurableRecord, value: float) -> str:
     """Why a value cannot be, with the plausible range."""
 
-    def said(number: float) -> str:
+    def number_text(number: float) -> str:
         if what.unit == "Ω":
             return in_words(number, "Ω") if number > 0 else "0 Ω"
         return f"{number:.2f} V" if what.unit == "V" else f"{number:g} {what.unit}".strip()
 
-    bounds = f"{said(what.low).removesuffix(' ' + what.unit)} to {said(what.high)}"
+    bounds = f"{number_text(what.low).removesuffix(' ' + what.unit)} to {number_text(what.high)}"
     if what.unit == "Ω":
-        bounds = f"{said(what.low)} to {said(what.high)}"
-    return f"{said(value)} is not plausible for “{what.label}”; {bounds} is. {what.beyond}".strip()
+        bounds = f"{number_text(what.low)} to {number_text(what.high)}"
+    return f"{number_text(value)} is not plausible for “{what.label}”; {bounds} is. {what.beyond}".strip()

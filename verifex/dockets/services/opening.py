@@ -22,7 +22,7 @@ def open_docket(actor: User, kit: Kit, pair: Pair, session: Session, version: Ex
     """Hand a kit to a pair and open its docket for a released version, or go on with the one it has for this exercise,
     on the version that one was opened with. Raises Refused."""
     docket = _open(actor, kit, pair, session, version)
-    queue.kick()
+    queue.run_pending()
     return docket
 
 

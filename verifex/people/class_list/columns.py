@@ -56,13 +56,15 @@ class Columns:
 
 def propose_columns(rows: Rows) -> Columns:
     """The best guess: a header among the first rows, else the shapes of the cells."""
-    scored = [(sum(_meant(cell) is not None for cell in row), -place) for place, row in enumerate(rows[:HEADER_WITHIN])]
+    scored = [
+        (sum(_meaning(cell) is not None for cell in row), -place) for place, row in enumerate(rows[:HEADER_WITHIN])
+    ]
     hits, place = max(scored, default=(0, 0))
     header = -place
-    if hits and (hits > 1 or _meant_name(rows[header])):
+    if hits and (hits > 1 or _is_name_header(rows[header])):
         meanings: dict[Meaning, int] = {}
         for column, cell in enumerate(rows[header]):
-            meaning = _meant(cell)
+            meaning = _meaning(cell)
             if meaning and meaning not in meanings:
                 meanings[meaning] = column
         if "first" in meanings and "last" in meanings:
@@ -77,15 +79,15 @@ def propose_columns(rows: Rows) -> Columns:
     return Columns(_first_list_row(rows), _by_shape(rows))
 
 
-def _meant(cell: str) -> Meaning | None:
+def _meaning(cell: str) -> Meaning | None:
     """What a header says: one of the words, else a longer wording with such a word in it."""
     letters = re.sub(r"\d", "", plain(cell))
     word = next((meaning for meaning in MEANINGS if letters in _WORDS[meaning]), None)
     return word or next((meaning for pattern, meaning in _WORDINGS if re.search(pattern, letters)), None)
 
 
-def _meant_name(row: list[str]) -> bool:
-    return any(_meant(cell) in ("name", "first", "last") for cell in row)
+def _is_name_header(row: list[str]) -> bool:
+    return any(_meaning(cell) in ("name", "first", "last") for cell in row)
 
 
 def _first_list_row(rows: Rows) -> int:

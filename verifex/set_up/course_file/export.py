@@ -102,7 +102,7 @@ def _exercise(exercise: Any) -> ExercisePart:
         )
         for v in exercise.versions.all()
     ]
-    constants = {c.name: c.stands_for for c in exercise.constants.all()}
+    constants = {c.name: c.explanation for c in exercise.constants.all()}
     return ExercisePart(slug=exercise.slug, title=exercise.title, constants=constants, versions=versions)
 
 

@@ -158,11 +158,11 @@ def _session_mistakes(course: CourseFile, slugs: set[str]) -> Mistakes:
 def _once(names: Sequence[object], path: Path, what: str) -> Mistakes:
     """A mistake for the second of each that stands there twice."""
     counted = Counter(names)
-    told: set[object] = set()
+    reported: set[object] = set()
     for index, name in enumerate(names):
-        if counted[name] > 1 and name in told:
+        if counted[name] > 1 and name in reported:
             yield (*path, index), f"the {what} {str(name)[:40]} stands there twice"
-        told.add(name)
+        reported.add(name)
 
 
 def _known(name: str, names: Iterable[str], path: Path, what: str) -> Mistakes:

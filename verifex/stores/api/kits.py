@@ -15,7 +15,7 @@ from verifex.exercises.models import Exercise
 from verifex.people.access import courses_of, reader, sections_of
 from verifex.people.models import Section
 from verifex.plan.models import Session
-from verifex.stores.coming import HEAD, cells, coming, said
+from verifex.stores.coming import HEAD, cells, coming, swap_text
 from verifex.stores.models import Kit, KitIssue, PartTest
 from verifex.stores.readiness import Readiness, Recipe, places_for, readiness, recipes, whole_kits
 from verifex.stores.schemas.kits import ComingOut, KitRowOut, KitTestAnsweredOut, KitTestAnswerIn
@@ -38,7 +38,7 @@ def list_coming(request: HttpRequest) -> list[dict[str, Any]]:
             "pairs": row.pairs,
             "ready": row.ready,
             "to_test": list(row.to_test),
-            "swap": [f"{tag}: {said(taken)}" for tag, taken in row.completed.items()],
+            "swap": [f"{tag}: {swap_text(taken)}" for tag, taken in row.completed.items()],
             "fill": [{"tag": tag, "what": list(lacks)} for tag, lacks in row.filled.items()],
             "missing": [f"{count} × {part}" for part, count in row.missing.items()],
             "short": row.short,

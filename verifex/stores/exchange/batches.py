@@ -5,7 +5,7 @@ from decimal import Decimal
 
 from verifex.acts.refusals import Refused
 from verifex.people.models import User
-from verifex.stores.exchange.table import Done, Row, Table, day, number, told, whole
+from verifex.stores.exchange.table import Done, Row, Table, changes_text, day, number, whole
 from verifex.stores.models import Batch
 from verifex.stores.services import modules
 from verifex.tables.write import Cells
@@ -37,7 +37,7 @@ def _put(actor: User, row: Row) -> Done:
         modules.save_batch(actor, values)
         return "added", ""
     values = {**values, **{field: getattr(held, field) for name, field in _FIELDS if name not in row}}
-    said = told([(name, getattr(held, field), values[field]) for name, field in _FIELDS])
+    said = changes_text([(name, getattr(held, field), values[field]) for name, field in _FIELDS])
     if not said:
         return "same", ""
     modules.save_batch(actor, values, held.pk)

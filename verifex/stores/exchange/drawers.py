@@ -9,7 +9,7 @@ from verifex.core.parts import catalogue
 from verifex.core.planning.stock import ItemKey, item_title
 from verifex.core.quantity import in_words, parse_quantity
 from verifex.people.models import User
-from verifex.stores.exchange.table import Done, Row, Table, number, told, whole
+from verifex.stores.exchange.table import Done, Row, Table, changes_text, number, whole
 from verifex.stores.models import StockItem
 from verifex.stores.services import stock
 from verifex.tables.write import Cells
@@ -75,7 +75,7 @@ def _put(actor: User, row: Row) -> Done:
         "title": held.title,
     }
     changes = [(name, getattr(held, field), values[field]) for name, field in names]
-    said = told([*changes, ("Count", held.count, found)])
+    said = changes_text([*changes, ("Count", held.count, found)])
     if not said:
         return "same", ""
     stock.save_item(actor, values, held.pk)

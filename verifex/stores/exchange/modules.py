@@ -4,7 +4,7 @@ from collections.abc import Iterable
 
 from verifex.acts.refusals import Refused
 from verifex.people.models import User
-from verifex.stores.exchange.table import Done, Row, Table, day, told
+from verifex.stores.exchange.table import Done, Row, Table, changes_text, day
 from verifex.stores.models import Batch, Module
 from verifex.stores.present.modules import state_of, whole_modules
 from verifex.stores.services import modules
@@ -45,7 +45,7 @@ def _put(actor: User, row: Row) -> Done:
         "batch": batch if "Batch" in row else held.batch, "settings": settings if "Settings" in row else held.settings,
         "headers": HEADERS[headers] if "Headers" in row else held.headers, "note": row.get("Note", held.note)[:200],
     }  # fmt: skip
-    said = told([(name.title(), getattr(held, name), value) for name, value in values.items()])
+    said = changes_text([(name.title(), getattr(held, name), value) for name, value in values.items()])
     kit = row.get("Kit", "") if place is None else ""
     if said or made:
         modules.save_module(actor, held, values)

@@ -147,18 +147,20 @@ def day(row: Row, name: str) -> date | None:
         raise Refused(f"{name}: “{text[:20]}” is no day; write it as 2026-11-29.") from None
 
 
-def told(changes: Sequence[tuple[str, object, object]]) -> str:
+def changes_text(changes: Sequence[tuple[str, object, object]]) -> str:
     """`drawer C3 → C4`, for what differs."""
     return ", ".join(
-        f"{name.lower()} {_said(was)} → {_said(now)}" for name, was, now in changes if _said(was) != _said(now)
+        f"{name.lower()} {_value_text(was)} → {_value_text(now)}"
+        for name, was, now in changes
+        if _value_text(was) != _value_text(now)
     )
 
 
-def _said(value: object) -> str:
+def _value_text(value: object) -> str:
     if isinstance(value, float):
         return f"{value:g}"
     if isinstance(value, Decimal):
         return format(value.normalize(), "f")
     if isinstance(value, dict) and value:
-        return "; ".join(f"{name}={_said(held)}" for name, held in value.items())
+        return "; ".join(f"{name}={_value_text(held)}" for name, held in value.items())
     return "none" if value in (None, "", {}) else str(value)

@@ -56,14 +56,19 @@ def _board_in(parts: Any) -> Module | None:
 def calibrations_of(module: Module) -> list[Snapshot]:
     """Its calibrations that were not withdrawn, one row a quantity."""
     return [
-        {**found, "on": row.on.isoformat(), "days": row.days, "said": _said(module, row.on, row.with_what, row.words)}
+        {
+            **found,
+            "on": row.on.isoformat(),
+            "days": row.days,
+            "said": _calibration_text(module, row.on, row.with_what, row.words),
+        }
         for row in module.calibrations.all()
         if row.withdrawn_at is None
         for found in row.found
     ]
 
 
-def _said(module: Module, on: date, with_what: str, words: str) -> str:
+def _calibration_text(module: Module, on: date, with_what: str, words: str) -> str:
     return ", ".join(filter(None, [module.tag, f"{on.day} {on:%b %Y}", with_what, words]))
 
 
@@ -85,7 +90,7 @@ def handed_out(issue: KitIssue | None, course: Course) -> HandedOut:
     )
 
 
-def calibrations_told(issue: KitIssue, course: Course) -> dict[str, list[str]]:
+def calibration_texts(issue: KitIssue, course: Course) -> dict[str, list[str]]:
     """By the exercise's reference each calibration in words, once, with those that have aged marked so."""
     given = handed_out(issue, course).calibrations
     return {

@@ -2264,10 +2264,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Said Of Mine
+         * My Verdict
          * @description Whether something is off so far.
          */
-        get: operations["verifex_live_api_said_of_mine"];
+        get: operations["verifex_live_api_my_verdict"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2339,10 +2339,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Said
+         * Verdict
          * @description Whether something is off so far.
          */
-        get: operations["verifex_live_api_said"];
+        get: operations["verifex_live_api_verdict"];
         put?: never;
         post?: never;
         delete?: never;
@@ -10798,7 +10798,7 @@ export interface operations {
             };
         };
     };
-    verifex_live_api_said_of_mine: {
+    verifex_live_api_my_verdict: {
         parameters: {
             query?: never;
             header?: never;
@@ -10912,7 +10912,7 @@ export interface operations {
             };
         };
     };
-    verifex_live_api_said: {
+    verifex_live_api_verdict: {
         parameters: {
             query?: never;
             header?: never;

@@ -27,13 +27,13 @@ NEAR_ROWS = 2
 )
 def dangling_lead(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     loose = [end for end in view.loose_ends if not _spare_leg(view, end)]
-    told: set[LooseEnd] = set()
+    reported: set[LooseEnd] = set()
     # Wires first: "this wire should be one row further" is the more useful sentence.
     for end in sorted(loose, key=lambda e: e.leg is not None):
-        if end in told:
+        if end in reported:
             continue
-        other = _counterpart(view, end, [o for o in loose if o not in told])
-        told |= {end} | ({other} if other else set())
+        other = _counterpart(view, end, [o for o in loose if o not in reported])
+        reported |= {end} | ({other} if other else set())
         wanting = [] if other else _wanting(view, end)
         row = other.place if other else wanting[0][1] if len(wanting) == 1 else _used_neighbour(view, end)
         remedies = []

@@ -119,7 +119,7 @@ def _is_on_the_supply_side(view: BenchView, part: Part | None) -> bool | None:
 
 
 @lru_cache(maxsize=64)
-def _meant_on_the_supply_side(reference: str, ref: str) -> bool | None:
+def _intended_on_the_supply_side(reference: str, ref: str) -> bool | None:
     """The same in one of the exercise's own benches, where parts have the exercise's references."""
     bench = parse_bench(reference)
     return _is_on_the_supply_side(BenchView(bench), bench.parts.get(ref))
@@ -140,7 +140,7 @@ def divider_turned(view: BenchView, finding: FindingFactory) -> Iterator[Finding
         part = view.matching(recipe.ref)
         if exercise is None or part is None or part.type.model != "light-cell":
             continue
-        meant = {_meant_on_the_supply_side(text, recipe.ref) for text in exercise.references.values()}
+        meant = {_intended_on_the_supply_side(text, recipe.ref) for text in exercise.references.values()}
         here = _is_on_the_supply_side(view, part)
         if here is not None and meant == {not here}:
             sides = ("ground", "supply")

@@ -70,17 +70,17 @@ def floating_input(view: BenchView, finding: FindingFactory) -> Iterator[Finding
     board = view.bench.board
     if board is None or view.shorted:
         return
-    told: set[str] = set()
+    reported: set[str] = set()
     for pin, net in view.wired_pins():
         if pin.name in view.outputs or view.nets.is_rail(net):
             continue
         for ref, far in _speakers(view, net):
-            if ref in told or _is_held(view, net, ref):
+            if ref in reported or _is_held(view, net, ref):
                 continue
             to_ground = view.is_grounded(far, {ref}) and not view.nets.is_source(far)
             if not to_ground and not view.is_fed(far, {ref}):
                 continue  # the switch leads nowhere: told by the rule on openings
-            told.add(ref)
+            reported.add(ref)
             yield from _float(view, finding, pin.name, net, ref, to_ground)
 
 

@@ -101,15 +101,15 @@ def _with_series(view: BenchView, light: Light, words: str, *before: Change) -> 
     explains=("light-never-lit", "function-not-built", "light-too-dim", "transistor-never-on"),
 )
 def light_reversed(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
-    told: set[str] = set()
+    reported: set[str] = set()
     for light in view.memoised(lights):
         bright = brightest(view, light)
-        if bright is None or bright[0] > LIT_AMPS or light.part.ref in told or light.part.type.model == "module":
+        if bright is None or bright[0] > LIT_AMPS or light.part.ref in reported or light.part.type.model == "module":
             continue
         turned = max((_turned_amps(light, state) for state in view.solved(flipped=[light.part.ref])), default=0.0)
         if turned <= 3e-4:
             continue
-        told.add(light.part.ref)
+        reported.add(light.part.ref)
         places = _places(view, light)
         if light.part.type.model == "led-three":
             kind = "anode" if light.part.type.id == "rgb-ca" else "cathode"
@@ -277,12 +277,12 @@ def light_too_dim(view: BenchView, finding: FindingFactory) -> Iterator[Finding]
     explains=("function-not-built",),
 )
 def light_never_lit(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
-    told: set[str] = set()
+    reported: set[str] = set()
     for light in view.memoised(lights):
         bright = brightest(view, light)
-        if bright is None or bright[0] > DARK_AMPS or light.part.ref in told:
+        if bright is None or bright[0] > DARK_AMPS or light.part.ref in reported:
             continue
-        told.add(light.part.ref)
+        reported.add(light.part.ref)
         yield finding(
             f"No current flows through {light.name} in any state of the pins.",
             f"Follow the circuit of {light.part.ref} from the pin to ground; one link is missing.",

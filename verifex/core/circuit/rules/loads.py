@@ -39,12 +39,12 @@ def heavy_load_on_pin(view: BenchView, finding: FindingFactory) -> Iterator[Find
     board = view.bench.board
     if board is None or view.shorted:
         return
-    told: set[str] = set()
+    reported: set[str] = set()
     for part, leg, net in _heavy_legs(view):
         pins = view.nets.signal_pins(net)
-        if not pins or part.ref in told or view.nets.supplies(net) or view.nets.is_ground(net):
+        if not pins or part.ref in reported or view.nets.supplies(net) or view.nets.is_ground(net):
             continue
-        told.add(part.ref)
+        reported.add(part.ref)
         load = part.type.load
         amps = part.type.draws_amps
         if load:

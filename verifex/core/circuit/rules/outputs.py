@@ -215,7 +215,7 @@ def input_unconnected(view: BenchView, finding: FindingFactory) -> Iterator[Find
         figures = part.type.leg(leg)
         if figures.optional:
             continue
-        if net is not None and (reaches_pin(view, net) or _is_held(view, net) or _is_spoken_to(view, net, part)):
+        if net is not None and (reaches_pin(view, net) or _is_held(view, net) or _is_addressed(view, net, part)):
             continue
         open_legs.setdefault(part.ref, []).append(leg)
     for ref, legs in open_legs.items():
@@ -236,7 +236,7 @@ def _is_held(view: BenchView, net: Net) -> bool:
     return way is not None
 
 
-def _is_spoken_to(view: BenchView, net: Net, part: Part) -> bool:
+def _is_addressed(view: BenchView, net: Net, part: Part) -> bool:
     return any(
         leg.ref != part.ref and view.bench.parts[leg.ref].type.role(leg.leg) in OUTPUT_ROLES
         for leg in view.nets.part_legs(net)

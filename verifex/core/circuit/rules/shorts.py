@@ -192,7 +192,7 @@ def short_in_one_position(view: BenchView, finding: FindingFactory) -> Iterator[
     if view.shorted or not view.points:
         return
     rest = {name: amps for name, _, amps in supply_flows(view, view.points[0])}
-    told: set[tuple[str, ...]] = set()
+    reported: set[tuple[str, ...]] = set()
     for state in view.points:
         for name, volts, amps in supply_flows(view, state):
             if amps < volts / SHORT_OHMS or amps < 3 * rest.get(name, 0.0):
@@ -201,9 +201,9 @@ def short_in_one_position(view: BenchView, finding: FindingFactory) -> Iterator[
             movers = [
                 ref for ref in way if view.bench.parts[ref].type.model in ("pot", "switch", "transistor", "relay")
             ]
-            if not movers or tuple(movers) in told:
+            if not movers or tuple(movers) in reported:
                 continue
-            told.add(tuple(movers))
+            reported.add(tuple(movers))
             kinds = {view.bench.parts[ref].type.model for ref in movers}
             when = view.when(state, *(view.bench.parts[ref] for ref in movers))
             position = f"With {when}" if kinds != {"transistor"} else f"When {movers[0]} conducts ({when})"

@@ -122,13 +122,13 @@ def board_intake_volts(view: BenchView, finding: FindingFactory) -> Iterator[Fin
 def no_common_ground(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
     if view.bench.board is None:
         return
-    told: set[int] = set()
+    reported: set[int] = set()
     for battery in view.bench.parts_of("battery"):
         minus = view.net(battery, "minus")
-        if minus is None or minus.id in told:
+        if minus is None or minus.id in reported:
             continue
         island = view.paths.island(minus)
-        told |= island
+        reported |= island
         ground = view.nets.ground_id
         touching = [view.nets.nets[i] for i in sorted(island) if view.nets.board_pins(view.nets.nets[i])]
         if not touching or (ground is not None and ground in island):

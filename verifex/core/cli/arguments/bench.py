@@ -3,7 +3,7 @@
 from argparse import ArgumentParser
 from typing import Any
 
-from verifex.core.cli.arguments.later import later
+from verifex.core.cli.arguments.on_call import imported_on_call
 
 
 def add_commands(commands: Any) -> None:
@@ -14,12 +14,12 @@ def add_commands(commands: Any) -> None:
     expected.add_argument("--variant", help="how the sensor is fed, where no wiring is given")
     takes_bench_values(expected)
     expected.add_argument("--json", action="store_true")
-    expected.set_defaults(act=later("expected", "show_expected"))
+    expected.set_defaults(act=imported_on_call("expected", "show_expected"))
     threshold = commands.add_parser("threshold", help="a threshold from readings of the two states")
     threshold.add_argument("--off", nargs="+", type=float, required=True, metavar="COUNT")
     threshold.add_argument("--on", nargs="+", type=float, required=True, metavar="COUNT")
     threshold.add_argument("--json", action="store_true")
-    threshold.set_defaults(act=later("expected", "show_threshold"))
+    threshold.set_defaults(act=imported_on_call("expected", "show_threshold"))
     readings = commands.add_parser("readings", help="judge a log").add_subparsers(dest="what", required=True)
     check = readings.add_parser("check")
     check.add_argument("file")
@@ -29,13 +29,13 @@ def add_commands(commands: Any) -> None:
     check.add_argument("--others", metavar="FOLDER", help="other pairs' logs, to look for the same readings")
     takes_bench_values(check)
     check.add_argument("--json", action="store_true")
-    check.set_defaults(act=later("judging", "check_log"))
+    check.set_defaults(act=imported_on_call("judging", "check_log"))
     mark = commands.add_parser("mark", help="propose a mark for a folder with wiring.bench, program.cpp, log.txt")
     mark.add_argument("folder")
     mark.add_argument("--exercise", required=True)
     takes_bench_values(mark)
     mark.add_argument("--json", action="store_true")
-    mark.set_defaults(act=later("judging", "mark_folder"))
+    mark.set_defaults(act=imported_on_call("judging", "mark_folder"))
 
 
 def takes_bench_values(parser: ArgumentParser) -> None:

@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from verifex.core.cli.arguments.later import later
+from verifex.core.cli.arguments.on_call import imported_on_call
 
 
 def add_commands(commands: Any) -> None:
@@ -13,19 +13,19 @@ def add_commands(commands: Any) -> None:
     check.add_argument("--wiring")
     check.add_argument("--exercise")
     check.add_argument("--json", action="store_true")
-    check.set_defaults(act=later("program", "check_file"))
+    check.set_defaults(act=imported_on_call("program", "check_file"))
     run = program.add_parser("run")
     run.add_argument("file")
     run.add_argument("--board")
     run.add_argument("--pins")
     run.add_argument("--seconds", type=float, required=True)
     run.add_argument("--json", action="store_true")
-    run.set_defaults(act=later("program", "run_file"))
+    run.set_defaults(act=imported_on_call("program", "run_file"))
     flow = program.add_parser("flow", help="the flow chart of a program, as SVG or DOT")
     flow.add_argument("file")
     flow.add_argument("--form", choices=("svg", "dot", "json"), default="svg")
     flow.add_argument("--board")
-    flow.set_defaults(act=later("program", "show_flow"), json=False)
+    flow.set_defaults(act=imported_on_call("program", "show_flow"), json=False)
     twin = commands.add_parser("twin", help="run a program on its bench").add_subparsers(dest="what", required=True)
     on_bench = twin.add_parser("run")
     on_bench.add_argument("wiring")
@@ -35,4 +35,4 @@ def add_commands(commands: Any) -> None:
     on_bench.add_argument("--seconds", type=float, help="needed without an exercise")
     on_bench.add_argument("--cold", action="store_true", help="just switched on: modules warm up first")
     on_bench.add_argument("--json", action="store_true")
-    on_bench.set_defaults(act=later("program", "run_on_bench"))
+    on_bench.set_defaults(act=imported_on_call("program", "run_on_bench"))

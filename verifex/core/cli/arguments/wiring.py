@@ -3,7 +3,7 @@
 from argparse import ArgumentParser
 from typing import Any
 
-from verifex.core.cli.arguments.later import later
+from verifex.core.cli.arguments.on_call import imported_on_call
 
 
 def add_commands(commands: Any) -> None:
@@ -14,10 +14,10 @@ def add_commands(commands: Any) -> None:
     check.add_argument("--program")
     check.add_argument("--set", action="append", default=[], metavar="B1.D13=high", help="solve this state too")
     check.add_argument("--at", action="append", default=[], metavar="U1.celsius=25")
-    check.set_defaults(act=later("wiring", "check_file"))
+    check.set_defaults(act=imported_on_call("wiring", "check_file"))
     for name, act, words in (
-        ("solve", later("wiring", "solve_file"), "volts and currents in one state"),
-        ("spice", later("wiring", "spice_file"), "the same circuit as a SPICE netlist"),
+        ("solve", imported_on_call("wiring", "solve_file"), "volts and currents in one state"),
+        ("spice", imported_on_call("wiring", "spice_file"), "the same circuit as a SPICE netlist"),
     ):
         solve = wiring.add_parser(name, help=words)
         _takes_bench(solve)
@@ -27,15 +27,15 @@ def add_commands(commands: Any) -> None:
         solve.set_defaults(act=act)
     windows = wiring.add_parser("windows", help="each resistor's job, its window and what it reads in the circuit")
     _takes_bench(windows)
-    windows.set_defaults(act=later("wiring", "show_windows"))
+    windows.set_defaults(act=imported_on_call("wiring", "show_windows"))
     compare = wiring.add_parser("compare", help="two benches by what they do, not hole for hole")
     _takes_bench(compare)
     compare.add_argument("intended")
     compare.add_argument("--exercise")
-    compare.set_defaults(act=later("wiring", "compare_files"))
+    compare.set_defaults(act=imported_on_call("wiring", "compare_files"))
     csv = wiring.add_parser("csv", help="a bench as a table, or a table as a bench")
     csv.add_argument("file")
-    csv.set_defaults(act=later("wiring", "convert_csv"))
+    csv.set_defaults(act=imported_on_call("wiring", "convert_csv"))
 
 
 def _takes_bench(parser: ArgumentParser) -> None:

@@ -9,7 +9,7 @@ from verifex.core.diagnosis.acts import by_hand, with_a_meter
 from verifex.core.diagnosis.acts.act import Act, Likely
 from verifex.core.diagnosis.acts.choice import best_acts, log_odds, posterior
 from verifex.core.diagnosis.case import BenchCase
-from verifex.core.diagnosis.raw import Rig
+from verifex.core.diagnosis.raw import FaultBench
 
 #: Every kind of act; a new one is a function and its name here.
 KINDS = (
@@ -18,7 +18,7 @@ KINDS = (
 )  # fmt: skip
 
 
-def acts_for(case: BenchCase, rig: Rig, likely: Likely) -> list[Act]:
+def acts_for(case: BenchCase, rig: FaultBench, likely: Likely) -> list[Act]:
     """Everything that could be done, with what each of the likely candidates (with its index) would show."""
     made: list[Act] = []
     for make in KINDS:

@@ -42,7 +42,7 @@ class Act:
     places: tuple[str, ...] = ()
     gain: float = field(default=0.0, compare=False)
 
-    def said(self, outcome: Outcome) -> str:
+    def describe(self, outcome: Outcome) -> str:
         """An outcome in words."""
         if isinstance(outcome, str):
             return "wanders, or nothing is known of it"

@@ -6,7 +6,7 @@ from verifex.core.diagnosis.acts.act import AS_IT_SHOULD, Act, Likely, Outcome, 
 from verifex.core.diagnosis.case import BenchCase
 from verifex.core.diagnosis.model import Noise, Where
 from verifex.core.diagnosis.rank import Candidate
-from verifex.core.diagnosis.raw import Rig
+from verifex.core.diagnosis.raw import FaultBench
 
 LOOKED = ("as handed in", "otherwise")
 
@@ -15,7 +15,7 @@ def _kind(one: Candidate) -> str:
     return one.fault.slug.partition(":")[0]
 
 
-def looks(case: BenchCase, rig: Rig, likely: Likely) -> Iterator[Act]:
+def looks(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
     """Follow one lead, look at the legs of one part, or at all of them in turn."""
     subjects = {one.fault.subject: one.fault for _, one in likely if one.fault.subject}
     for subject, fault in subjects.items():
@@ -33,7 +33,7 @@ def _about(subject: str) -> Shows:
     return lambda one: one.fault.subject == subject
 
 
-def markings(case: BenchCase, rig: Rig, likely: Likely) -> Iterator[Act]:
+def markings(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
     for ref in sorted({p for _, one in likely if _kind(one) in MARKED for p in one.fault.parts}):
         what = "bands" if ref.startswith("R") else "marking"
         text = f"Read the {what} of {ref}: is it what the recipe says?"
@@ -47,7 +47,7 @@ def _of_part(ref: str, kinds: Sequence[str]) -> Shows:
 MARKED = ("another-kind", "look-alike-part", "resistor-decade")
 
 
-def formulas(case: BenchCase, rig: Rig, likely: Likely) -> Iterator[Act]:
+def formulas(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
     """Look for one thing in the program."""
     shown = {one.fault.slug: one.fault.look_at for _, one in likely if one.fault.where is Where.PROGRAM}
     for slug, look_at in shown.items():
@@ -66,7 +66,7 @@ def _is_fault(slug: str) -> Shows:
     return lambda one: one.fault.slug == slug
 
 
-def stimuli(case: BenchCase, rig: Rig, likely: Likely) -> Iterator[Act]:
+def stimuli(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
     if len(case.sheet.steps) < 2:
         return
     one_step, other = case.sheet.steps[0].name, case.sheet.steps[-1].name
@@ -86,7 +86,7 @@ def _is_blind(one: Candidate) -> bool:
     return len(values) > 1 and max(values) - min(values) <= 2 * max(s.grain for s in said)
 
 
-def wiggles(case: BenchCase, rig: Rig, likely: Likely) -> Iterator[Act]:
+def wiggles(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
     if any(one.case.shaky for _, one in likely):
         yield asked(
             "wiggle", "wiggle", "Wiggle each lead of the module in turn while it reads", ("the reading stays", "it jumps"), likely,
@@ -94,7 +94,7 @@ def wiggles(case: BenchCase, rig: Rig, likely: Likely) -> Iterator[Act]:
         )  # fmt: skip
 
 
-def waits(case: BenchCase, rig: Rig, likely: Likely) -> Iterator[Act]:
+def waits(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
     if any("cold" in one.case.states for _, one in likely):
         yield asked(
             "wait", "wait", "Leave it on for two minutes and read again", ("it reads the same", "it has come down"), likely,
@@ -102,7 +102,7 @@ def waits(case: BenchCase, rig: Rig, likely: Likely) -> Iterator[Act]:
         )  # fmt: skip
 
 
-def turns(case: BenchCase, rig: Rig, likely: Likely) -> Iterator[Act]:
+def turns(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
     for ref in sorted({p for _, one in likely if _kind(one) == "trimmer" for p in one.fault.parts}):
         text = f"Turn the trimmer of {ref} gently to and fro while something stands in front of it"
         yield asked(
@@ -115,7 +115,7 @@ def turns(case: BenchCase, rig: Rig, likely: Likely) -> Iterator[Act]:
         )
 
 
-def swaps(case: BenchCase, rig: Rig, likely: Likely) -> Iterator[Act]:
+def swaps(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
     for ref in dict.fromkeys(key[0] for key in case.keys):
         text = f"Power off; put another {ref} of the same kind in its place, and read one step"
         answers = ("it reads the same", "it reads as it should")

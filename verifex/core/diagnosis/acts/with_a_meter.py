@@ -8,11 +8,11 @@ from verifex.core.diagnosis.acts.act import OHM_RANGES, OPEN_OHMS, UNSTEADY, VOL
 from verifex.core.diagnosis.case import BenchCase
 from verifex.core.diagnosis.model import Where
 from verifex.core.diagnosis.rank import Candidate
-from verifex.core.diagnosis.raw import SPEAKING, Rig
+from verifex.core.diagnosis.raw import SPEAKING, FaultBench
 from verifex.core.quantity import in_words
 
 
-def _legs(case: BenchCase, rig: Rig) -> Iterator[tuple[Part, str, str]]:
+def _legs(case: BenchCase, rig: FaultBench) -> Iterator[tuple[Part, str, str]]:
     """The sensor's legs that carry something: (part, leg, what it is called)."""
     for key in case.keys:
         view = case.view
@@ -26,7 +26,7 @@ def _legs(case: BenchCase, rig: Rig) -> Iterator[tuple[Part, str, str]]:
                 yield part, leg, f"the {leg} leg of {part.ref} ({part.legs[leg]})"
 
 
-def volts(case: BenchCase, rig: Rig, likely: Likely) -> Iterator[Act]:
+def volts(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
     if case.view is None or not case.sheet.steps:
         return
     step = case.sheet.steps[0].name
@@ -52,7 +52,7 @@ def _of_meter(one: Candidate, measured: Callable[[BenchCase], Outcome], sound: B
     return UNSTEADY if unknown else measured(one.case)
 
 
-def _at_leg(rig: Rig, ref: str, leg: str) -> Callable[[BenchCase], Outcome]:
+def _at_leg(rig: FaultBench, ref: str, leg: str) -> Callable[[BenchCase], Outcome]:
     def measured(case: BenchCase) -> Outcome:
         view = rig.view(case)
         net = view.nets.of_leg(ref, leg) if view else None
@@ -62,7 +62,7 @@ def _at_leg(rig: Rig, ref: str, leg: str) -> Callable[[BenchCase], Outcome]:
     return measured
 
 
-def _at_pin(rig: Rig, pin: str) -> Callable[[BenchCase], Outcome]:
+def _at_pin(rig: FaultBench, pin: str) -> Callable[[BenchCase], Outcome]:
     def measured(case: BenchCase) -> Outcome:
         view = rig.view(case)
         net = view.nets.of_pin(pin) if view else None
@@ -72,7 +72,7 @@ def _at_pin(rig: Rig, pin: str) -> Callable[[BenchCase], Outcome]:
     return measured
 
 
-def ohms(case: BenchCase, rig: Rig, likely: Likely) -> Iterator[Act]:
+def ohms(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
     """Power off: each of the sensor's legs to where it should go, and each resistor from end to end."""
     if case.view is None:
         return
@@ -104,7 +104,7 @@ def ohms(case: BenchCase, rig: Rig, likely: Likely) -> Iterator[Act]:
         )  # fmt: skip
 
 
-def _between(rig: Rig, one: tuple[str, str], other: tuple[str, str]) -> Callable[[BenchCase], Outcome]:
+def _between(rig: FaultBench, one: tuple[str, str], other: tuple[str, str]) -> Callable[[BenchCase], Outcome]:
     def measured(case: BenchCase) -> Outcome:
         view = rig.view(case)
         ends = [view.nets.of_leg(*end) if view else None for end in (one, other)]

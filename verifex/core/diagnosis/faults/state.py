@@ -65,10 +65,10 @@ def state_faults(case: BenchCase) -> Iterator[Fault]:
             methodcaller("in_state", "mute"),
             ref,
         )
-    told: set[str] = set()
+    reported: set[str] = set()
     for (ref, _), read in chains.items():
-        if isinstance(read.output, DataOutput) and ref not in told:
-            told.add(ref)
+        if isinstance(read.output, DataOutput) and ref not in reported:
+            reported.add(ref)
             yield from _answer_lost(case, ref)
             yield _state(
                 "bytes-misread", f"No {ref} can give such a value: its bytes are put together wrongly, or it is another kind of module",

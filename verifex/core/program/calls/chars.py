@@ -155,7 +155,7 @@ def _number_in_base(text: str, base: int) -> tuple[int, int]:
     return (sign * int(text[at : at + digits], base), at + digits) if digits else (0, 0)
 
 
-def _end_told(m: Machine, at: At, end: Any, where: Any, taken: int) -> None:
+def _store_end(m: Machine, at: At, end: Any, where: Any, taken: int) -> None:
     if end:
         cells, index = end
         cells[index] = _place(where, taken)
@@ -164,14 +164,14 @@ def _end_told(m: Machine, at: At, end: Any, where: Any, taken: int) -> None:
 @call("strtol", (CHARS, "where", INT), LONG)
 def strtol(m: Machine, at: At, _: Any, where: Any, end: Any, base: int) -> int:
     value, taken = _number_in_base(chars_read(where), base)
-    _end_told(m, at, end, where, taken)
+    _store_end(m, at, end, where, taken)
     return min(max(value, LONG.low), LONG.high)
 
 
 @call("strtoul", (CHARS, "where", INT), ULONG)
 def strtoul(m: Machine, at: At, _: Any, where: Any, end: Any, base: int) -> int:
     value, taken = _number_in_base(chars_read(where), base)
-    _end_told(m, at, end, where, taken)
+    _store_end(m, at, end, where, taken)
     return ULONG.wrap(value) if abs(value) <= ULONG.high else ULONG.high
 
 

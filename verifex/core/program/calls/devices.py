@@ -6,7 +6,7 @@ from typing import Any
 from verifex.core.program.calls.serial import as_printed
 from verifex.core.program.devices import AXES, BUS_ADDRESSES, TAG_BYTES, Device, Meaning, Screen
 from verifex.core.program.machine import Machine
-from verifex.core.program.run import Spoken
+from verifex.core.program.run import BusAddress
 from verifex.core.program.tree import At
 from verifex.core.program.types import Type, as_float32
 
@@ -73,7 +73,7 @@ def answers(m: Machine, device: Device, at: At) -> bool:
     address = device.bus_address(m.numbers)
     if address is None or m.surroundings.is_on_bus(m, address):
         return True
-    spoken = Spoken(address, at)
+    spoken = BusAddress(address, at)
     if spoken not in m.result.silent_addresses and len(m.result.silent_addresses) < MOST_SILENT:
         m.result.silent_addresses.append(spoken)
     return False

@@ -99,7 +99,7 @@ def end_of_tone(m: Machine, pin: str, after_us: float) -> None:
     if isinstance(earlier, Timer):
         m.cancel(earlier)
     if after_us:
-        m.own[key] = m.call_later(after_us, lambda machine: silence(machine, pin))
+        m.own[key] = m.call_after(after_us, lambda machine: silence(machine, pin))
 
 
 def silence(m: Machine, pin: str) -> None:

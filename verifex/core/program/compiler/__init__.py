@@ -18,7 +18,7 @@ from verifex.core.program.compiler.functions import Functions
 from verifex.core.program.compiler.initial import InitialValues
 from verifex.core.program.compiler.lambdas import Lambdas
 from verifex.core.program.compiler.loops import Loops
-from verifex.core.program.compiler.names import Action, Later, Names, Refused
+from verifex.core.program.compiler.names import Action, ForwardReferences, Names, Refused
 from verifex.core.program.compiler.places import Places
 from verifex.core.program.compiler.records import Records
 from verifex.core.program.compiler.statements import Statements
@@ -58,7 +58,7 @@ class _Compiler:
     """The parts, each made from those before it; what an earlier one needs of a later one is set at the end."""
 
     def __init__(self, program: t.Program, board: Board, watch: LineWatch | None) -> None:
-        later = Later()
+        later = ForwardReferences()
         self.program, self.board = program, board
         self.names = Names(program, board)
         self.names.watch = watch

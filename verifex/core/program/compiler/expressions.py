@@ -5,7 +5,7 @@ from typing import Any
 from verifex.core.program import arithmetic, clocks
 from verifex.core.program import tree as t
 from verifex.core.program.boards import BINARY
-from verifex.core.program.compiler.names import Frame, Later, Names, Typed, Value, Variable
+from verifex.core.program.compiler.names import ForwardReferences, Frame, Names, Typed, Value, Variable
 from verifex.core.program.compiler.places import Places
 from verifex.core.program.devices import LibraryConstant, no_reading
 from verifex.core.program.fast import constant, local
@@ -37,7 +37,7 @@ BUSES = ("Wire", "SPI", "Serial")  # objects of the board that may be handed on
 class Expressions:
     """Each expression becomes a function of the frame, with its type known beforehand."""
 
-    def __init__(self, names: Names, places: Places, later: Later) -> None:
+    def __init__(self, names: Names, places: Places, later: ForwardReferences) -> None:
         self.names, self.places, self.later = names, places, later
 
     def truth(self, node: t.Expr) -> Value:
@@ -57,7 +57,7 @@ class Expressions:
             self.names.program.unsupported.append(t.Unsupported(at, "what only a library knows the value of"))
             return lambda frame: 0
         if _cannot_be(own, kind):
-            self.names.refuse("wrong-types", at, f"{_said(own)} cannot be taken for {_said(kind)}")
+            self.names.refuse("wrong-types", at, f"{_type_text(own)} cannot be taken for {_type_text(kind)}")
             return lambda frame: 0
         return arithmetic.converted(value, own, kind, at, self.names.machine)
 
@@ -362,7 +362,7 @@ def _text_and_number(one: Type, other: Type) -> bool:
     return TEXT in (one, other) and any(numbers)
 
 
-def _said(kind: Type) -> str:
+def _type_text(kind: Type) -> str:
     words = {VOID: "a call that gives nothing", TEXT: "a text", FLOAT: "a float"}
     if kind in words:
         return words[kind]

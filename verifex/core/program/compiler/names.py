@@ -92,7 +92,7 @@ class Scope:
         return [*self.names, *(self.outer.all_names() if self.outer else [])]
 
 
-class Later:
+class ForwardReferences:
     """What earlier parts need of later ones: an expression may hold a call, and a call holds expressions. Set once all
     are made."""
 

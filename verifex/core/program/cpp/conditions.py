@@ -36,21 +36,21 @@ def left_in(raw: Raw, macros: Mapping[str, str], functions: Collection[str]) -> 
 def _holds(raw: Raw, macros: Mapping[str, str], functions: Collection[str]) -> bool:
     name = raw.child_by_field_name("name")
     if name is not None:
-        wants_it = _said(raw.children[0]) in ("#ifdef", "#elifdef")
-        return (_said(name) in macros or _said(name) in functions) == wants_it
+        wants_it = _source_text(raw.children[0]) in ("#ifdef", "#elifdef")
+        return (_source_text(name) in macros or _source_text(name) in functions) == wants_it
     condition = raw.child_by_field_name("condition")
     if condition is None:
-        raise Unclear(_said(raw).split("\n")[0])
+        raise Unclear(_source_text(raw).split("\n")[0])
     return bool(_value(condition, macros, functions, 0))
 
 
 def _value(raw: Raw, macros: Mapping[str, str], functions: Collection[str], deep: int) -> int:
     def of(child: Raw | None) -> int:
         if child is None or deep > MOST_DEEP:
-            raise Unclear(_said(raw))
+            raise Unclear(_source_text(raw))
         return _value(child, macros, functions, deep + 1)
 
-    text = _said(raw)
+    text = _source_text(raw)
     match raw.type:
         case "number_literal":
             return _whole(text)
@@ -59,7 +59,7 @@ def _value(raw: Raw, macros: Mapping[str, str], functions: Collection[str], deep
         case "true" | "false":
             return int(raw.type == "true")
         case "preproc_defined":
-            name = _said(raw.named_children[0])
+            name = _source_text(raw.named_children[0])
             return int(name in macros or name in functions)
         case "identifier":
             return of(_condition_of(macros[text])) if text in macros else 0
@@ -67,8 +67,8 @@ def _value(raw: Raw, macros: Mapping[str, str], functions: Collection[str], deep
             return of(raw.named_children[0])
         case "unary_expression":
             sign = raw.child_by_field_name("operator")
-            if sign is not None and _said(sign) in ONE:
-                return int(ONE[_said(sign)](of(raw.child_by_field_name("argument"))))
+            if sign is not None and _source_text(sign) in ONE:
+                return int(ONE[_source_text(sign)](of(raw.child_by_field_name("argument"))))
         case "binary_expression":
             return _of_two(raw, of)
     raise Unclear(text)
@@ -77,7 +77,7 @@ def _value(raw: Raw, macros: Mapping[str, str], functions: Collection[str], deep
 def _of_two(raw: Raw, of: Callable[[Raw | None], int]) -> int:
     sign = raw.child_by_field_name("operator")
     left, right = raw.child_by_field_name("left"), raw.child_by_field_name("right")
-    word = _said(sign) if sign is not None else ""
+    word = _source_text(sign) if sign is not None else ""
     if word in ("&&", "and"):
         return int(bool(of(left)) and bool(of(right)))
     if word in ("||", "or"):
@@ -87,7 +87,7 @@ def _of_two(raw: Raw, of: Callable[[Raw | None], int]) -> int:
         whole = abs(one) // abs(other) * (1 if (one < 0) == (other < 0) else -1)
         return whole if word == "/" else one - whole * other
     if word not in TWO or (abs(other) > 64 and word in ("<<", ">>")):
-        raise Unclear(_said(raw))
+        raise Unclear(_source_text(raw))
     return int(TWO[word](one, other))
 
 
@@ -107,5 +107,5 @@ def _whole(text: str) -> int:
         raise Unclear(text) from None
 
 
-def _said(raw: Raw) -> str:
+def _source_text(raw: Raw) -> str:
     return raw.text.decode("utf-8", "replace") if raw.text else ""

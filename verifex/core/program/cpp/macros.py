@@ -96,16 +96,16 @@ def _divides(here: Raw) -> bool:
 def _text_of(raw: Raw, macros: Mapping[str, str], functions: Functions) -> str | None:
     """The text that a macro's name, or its call, stands for."""
     if raw.type == "identifier":
-        return macros.get(_said(raw))
+        return macros.get(_source_text(raw))
     if raw.type != "call_expression":
         return None
     target, given = raw.child_by_field_name("function"), raw.child_by_field_name("arguments")
-    if target is None or given is None or _said(target) not in functions:
+    if target is None or given is None or _source_text(target) not in functions:
         return None
-    names, text = functions[_said(target)]
-    args = [_said(arg) for arg in given.named_children]
+    names, text = functions[_source_text(target)]
+    args = [_source_text(arg) for arg in given.named_children]
     return call_text(names, text, args) if len(args) == len(names) else None
 
 
-def _said(raw: Raw) -> str:
+def _source_text(raw: Raw) -> str:
     return raw.text.decode("utf-8", "replace") if raw.text else ""

@@ -40,7 +40,7 @@ class Statements(Records):
             case kind if kind in RECORDS:
                 self.record(raw)
                 return []
-            case "expression_statement" if self._stands_for_nothing(raw):
+            case "expression_statement" if self._is_empty_macro(raw):
                 return []
             case "expression_statement" if (table := self.table_of_functions(raw)) is not None:
                 return [table]
@@ -75,7 +75,7 @@ class Statements(Records):
                 return [t.Return(at, self.expr(inner[0]) if inner else None)]
         raise NotSupported(raw, f"this {raw.type.replace('_', ' ')}")
 
-    def _stands_for_nothing(self, raw: Raw) -> bool:
+    def _is_empty_macro(self, raw: Raw) -> bool:
         """Whether a statement is a macro that is defined as nothing, as those are that print only while one looks for a mistake."""
         inner = self.named(raw)
         if len(inner) != 1:

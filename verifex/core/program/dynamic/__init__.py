@@ -11,7 +11,7 @@ from verifex.core.program.dynamic.expressions import Expressions
 from verifex.core.program.dynamic.functions import Functions
 from verifex.core.program.dynamic.loops import Loops
 from verifex.core.program.dynamic.modules import files, streams
-from verifex.core.program.dynamic.names import Later, Names, assigned
+from verifex.core.program.dynamic.names import ForwardReferences, Names, assigned
 from verifex.core.program.dynamic.showing import shown
 from verifex.core.program.dynamic.statements import Statements
 from verifex.core.program.dynamic.values import ERRORS, UNSET, Raised
@@ -47,7 +47,7 @@ def compile_python(program: t.Program, watch: LineWatch | None = None) -> Compil
 
 def _parts(program: t.Program) -> tuple[Names, Statements]:
     """The parts, each made from those before it; what an earlier one needs of a later one is set at the end."""
-    later, names = Later(), Names(program, BUILTINS | streams.BROUGHT | files.BROUGHT)
+    later, names = ForwardReferences(), Names(program, BUILTINS | streams.BROUGHT | files.BROUGHT)
     expressions = Expressions(names, later)
     assignments = Assignments(names, expressions)
     functions = Functions(names, expressions, later)

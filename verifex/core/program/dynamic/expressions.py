@@ -10,7 +10,7 @@ from verifex.core.program.dynamic.builtins import NOT_SUPPORTED_YET
 from verifex.core.program.dynamic.calling import all_of, each, entries
 from verifex.core.program.dynamic.effort import as_key, walk
 from verifex.core.program.dynamic.modules.together import awaited
-from verifex.core.program.dynamic.names import Later, Names, Value
+from verifex.core.program.dynamic.names import ForwardReferences, Names, Value
 from verifex.core.program.dynamic.running import attribute, item, truth
 from verifex.core.program.dynamic.showing import formatted
 from verifex.core.program.dynamic.strands import give
@@ -28,7 +28,7 @@ QUICK = {
 class Expressions:
     """Each expression becomes a function of the frame."""
 
-    def __init__(self, names: Names, later: Later) -> None:
+    def __init__(self, names: Names, later: ForwardReferences) -> None:
         self.names, self.later = names, later
 
     def guarded(self, value: Value, at: t.At) -> Value:

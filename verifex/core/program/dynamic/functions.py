@@ -7,7 +7,7 @@ from verifex.core.program import tree as t
 from verifex.core.program.dynamic.calling import all_of, call, each, entries
 from verifex.core.program.dynamic.effort import walk
 from verifex.core.program.dynamic.expressions import Expressions
-from verifex.core.program.dynamic.names import Later, Names, Value, class_key, targets
+from verifex.core.program.dynamic.names import ForwardReferences, Names, Value, class_key, targets
 from verifex.core.program.dynamic.running import method
 from verifex.core.program.dynamic.values import UNSET, Above, Class, Frame, Function, FunctionKind, Instance, error
 from verifex.core.program.fast import constant
@@ -16,7 +16,7 @@ from verifex.core.program.fast import constant
 class Functions:
     """What a call runs, and what a function keeps of the place where it is made."""
 
-    def __init__(self, names: Names, expressions: Expressions, later: Later) -> None:
+    def __init__(self, names: Names, expressions: Expressions, later: ForwardReferences) -> None:
         self.names, self.expressions, self.later = names, expressions, later
 
     def call(self, node: t.Call) -> Value:

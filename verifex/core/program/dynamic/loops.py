@@ -9,7 +9,7 @@ from verifex.core.program.clocks import PYTHON_CLOCKS, side_of
 from verifex.core.program.dynamic.assignments import Assignments
 from verifex.core.program.dynamic.calling import each
 from verifex.core.program.dynamic.expressions import Expressions
-from verifex.core.program.dynamic.names import Action, Later, Names
+from verifex.core.program.dynamic.names import Action, ForwardReferences, Names
 from verifex.core.program.dynamic.snapshot import snapshot
 from verifex.core.program.dynamic.values import HOST_ERRORS, Frame, as_raised
 from verifex.core.program.machine import Machine
@@ -24,7 +24,9 @@ PASS_US = 2.0  # of a while loop: the least that one turn of it takes on a real 
 class Loops:
     """A statement's closure gives None, or one of BREAK, CONTINUE, RETURN to those around it."""
 
-    def __init__(self, names: Names, expressions: Expressions, assignments: Assignments, later: Later) -> None:
+    def __init__(
+        self, names: Names, expressions: Expressions, assignments: Assignments, later: ForwardReferences
+    ) -> None:
         self.names, self.expressions, self.assignments, self.later = names, expressions, assignments, later
 
     def while_(self, node: t.While) -> Action:

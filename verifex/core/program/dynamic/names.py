@@ -108,7 +108,7 @@ class Place:
         return outer
 
 
-class Later:
+class ForwardReferences:
     """What earlier parts need of later ones: an expression may hold a function, and a function holds statements. Set once
     all are made."""
 

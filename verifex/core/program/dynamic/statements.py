@@ -304,7 +304,7 @@ class Statements:
             try:
                 signal = body(frame)
             except (Raised, Ended) as wrong:
-                raised = _told(machine, wrong)
+                raised = _as_exception(machine, wrong)
                 machine.depth = depth
                 for kind, write, action, at in handlers:
                     if kind is None or _is_kind(raised, kind(frame), at):
@@ -323,7 +323,7 @@ class Statements:
             try:
                 signal = guarded(frame)
             except (Raised, Ended) as wrong:
-                raised = _told(machine, wrong)
+                raised = _as_exception(machine, wrong)
                 last = at_last(frame)
                 if last is not None:
                     return last
@@ -384,7 +384,7 @@ def _if_set(read: Callable[[Frame], Any]) -> Callable[[Frame], Any]:
     return reads
 
 
-def _told(machine: Machine, wrong: Raised | Ended) -> Raised:
+def _as_exception(machine: Machine, wrong: Raised | Ended) -> Raised:
     """What a `try` gets to see. The end of the time is told to the program as someone stopping it from outside."""
     if isinstance(wrong, Raised):
         return wrong

@@ -103,16 +103,16 @@ class _Drawing:
                 step = self.parts((t.Do(node.at, node.step),)) if node.step is not None else ()
                 yield Loop(_decision(question, node.at), (*self.one(node.body), *step))
             case t.ForEach():
-                question = f"a further {node.item.name} in {words.said(node.values)}"
+                question = f"a further {node.item.name} in {words.text_of(node.values)}"
                 yield Loop(_decision(question, node.at), self.one(node.body))
             case t.ForIn():
-                question = f"a further {words.said(node.target)} in {words.said(node.values)}"
+                question = f"a further {words.text_of(node.target)} in {words.text_of(node.values)}"
                 yield Loop(_decision(question, node.at), self.one(node.body))
                 yield from self.one(node.no) if node.no else ()
             case t.Try():
                 yield from self.tried(node)
             case t.With():
-                yield Box("step", (f"with {words.said(node.value)}",), (node.at.line, node.at.line))
+                yield Box("step", (f"with {words.text_of(node.value)}",), (node.at.line, node.at.line))
                 yield from self.parts(node.body.body)
             case t.Define() | t.Class() | t.Import() | t.Outer():
                 return  # functions have charts of their own; the others do nothing that is seen
@@ -126,7 +126,7 @@ class _Drawing:
         """What is tried, then what is done about each error, then what is done in any case."""
         yield from self.parts(node.body.body)
         for handler in node.handlers:
-            kind = self.words.said(handler.kind) if handler.kind is not None else "any error"
+            kind = self.words.text_of(handler.kind) if handler.kind is not None else "any error"
             asked = "stopped from outside" if kind == "KeyboardInterrupt" else f"{kind} on the way"
             yield Branch(_decision(asked, handler.at), self.parts(handler.body.body), ())
         for block in (node.otherwise, node.at_last):
@@ -138,7 +138,7 @@ class _Drawing:
 
     def switch(self, node: t.Switch) -> Iterator[Part]:
         """A switch as one decision after the other; a case without a break runs on into the next."""
-        value = self.words.said(node.value)
+        value = self.words.text_of(node.value)
         bodies: list[tuple[t.Case, tuple[t.Stmt, ...]]] = []
         for index, case in enumerate(node.cases):
             body: list[t.Stmt] = []
@@ -151,8 +151,8 @@ class _Drawing:
         chain = self.parts(default)
         for case, whole in reversed(bodies):
             if case.value is not None:
-                label = self.words.said(case.value)
-                span = f"from {label} to {self.words.said(case.last)}" if case.last else f"equal to {label}"
+                label = self.words.text_of(case.value)
+                span = f"from {label} to {self.words.text_of(case.last)}" if case.last else f"equal to {label}"
                 question = _decision(f"{value} {span}", case.at)
                 chain = (Branch(question, self.parts(whole), chain),)
         yield from chain

@@ -15,7 +15,7 @@ class Words:
     def __init__(self, spelled: "IdentityMap[t.Expr, str]") -> None:
         self.spelled = spelled
 
-    def said(self, node: t.Expr) -> str:
+    def text_of(self, node: t.Expr) -> str:
         """An expression as it is written."""
         if (name := self.spelled.get(node)) is not None:
             return name
@@ -37,49 +37,49 @@ class Words:
                 left, right = (self._bracketed(side, own) for side in (node.left, node.right))
                 return f"{left} {node.op} {right}"
             case t.Assign():
-                return f"{self.said(node.target)} {node.op} {self.said(node.value)}"
+                return f"{self.text_of(node.target)} {node.op} {self.text_of(node.value)}"
             case t.Step():
-                return f"{self.said(node.target)}{node.op}"
+                return f"{self.text_of(node.target)}{node.op}"
             case t.Choice():
-                return f"{self.asked(node.condition)} then {self.said(node.yes)}, else {self.said(node.no)}"
+                return f"{self.asked(node.condition)} then {self.text_of(node.yes)}, else {self.text_of(node.no)}"
             case t.Comma():
-                return f"{self.said(node.left)}, {self.said(node.right)}"
+                return f"{self.text_of(node.left)}, {self.text_of(node.right)}"
             case t.Index():
-                return f"{self.said(node.base)}[{self.said(node.index)}]"
+                return f"{self.text_of(node.base)}[{self.text_of(node.index)}]"
             case t.Field():
-                return f"{self.said(node.base)}.{node.name}"
+                return f"{self.text_of(node.base)}.{node.name}"
             case t.Cast():
-                return self.said(node.operand)
+                return self.text_of(node.operand)
             case t.Items():
-                return "{" + ", ".join(self.said(item) for item in node.items) + "}"
+                return "{" + ", ".join(self.text_of(item) for item in node.items) + "}"
             case t.Call():
                 return self._called(node)
             case t.Literal():
                 return str(node.value)
             case t.Group():
                 open_, close = {"list": "[]", "tuple": ("", ""), "set": "{}"}[node.kind]
-                return open_ + ", ".join(self.said(item) for item in node.items) + close
+                return open_ + ", ".join(self.text_of(item) for item in node.items) + close
             case t.Chain():
                 rest = zip(node.ops, node.rest, strict=True)
-                return self.said(node.first) + "".join(f" {op} {self.said(value)}" for op, value in rest)
+                return self.text_of(node.first) + "".join(f" {op} {self.text_of(value)}" for op, value in rest)
             case t.Pieces():
-                return "“" + "".join(p.value if isinstance(p, t.Text) else self.said(p) for p in node.parts) + "”"
+                return "“" + "".join(p.value if isinstance(p, t.Text) else self.text_of(p) for p in node.parts) + "”"
             case t.Formatted():
-                return f"{{{self.said(node.value)}}}"
+                return f"{{{self.text_of(node.value)}}}"
             case t.Slice():
-                return ":".join(self.said(end) if end is not None else "" for end in (node.first, node.last))
+                return ":".join(self.text_of(end) if end is not None else "" for end in (node.first, node.last))
             case t.Star():
-                return f"*{self.said(node.value)}"
+                return f"*{self.text_of(node.value)}"
         return "…"
 
     def _bracketed(self, node: t.Expr, outer: int = 9) -> str:
-        text = self.said(node)
+        text = self.text_of(node)
         inner = STRENGTH.get(node.op, 0) if isinstance(node, t.Binary) else 9
         return f"({text})" if isinstance(node, t.Binary | t.Choice) and inner < outer else text
 
     def _called(self, node: t.Call) -> str:
-        args = [self.said(arg) for arg in node.args]
-        owner = node.receiver or (self.said(node.on) if node.on is not None else "")
+        args = [self.text_of(arg) for arg in node.args]
+        owner = node.receiver or (self.text_of(node.on) if node.on is not None else "")
         match node.name, args:
             case (("analogRead" | "digitalRead"), [pin]):
                 return f"read {pin}"
@@ -99,9 +99,9 @@ class Words:
             case t.Binary(op="||" | "or"):
                 return f"{self.asked(node.left)} or {self.asked(node.right)}"
             case t.Binary() if node.op in COMPARED:
-                if node.op == "==" and self.said(node.right) in ("HIGH", "LOW"):
-                    return f"{self.said(node.left)} {'high' if self.said(node.right) == 'HIGH' else 'low'}"
-                return f"{self.said(node.left)} {COMPARED[node.op]} {self.said(node.right)}"
+                if node.op == "==" and self.text_of(node.right) in ("HIGH", "LOW"):
+                    return f"{self.text_of(node.left)} {'high' if self.text_of(node.right) == 'HIGH' else 'low'}"
+                return f"{self.text_of(node.left)} {COMPARED[node.op]} {self.text_of(node.right)}"
             case t.Unary(op="!"):
                 return f"not {self.asked(node.operand)}"
             case t.Literal(value=bool()):
@@ -112,7 +112,7 @@ class Words:
                 return "always" if node.value else "never"
             case t.Name(name="true"):
                 return "always"
-        return self.said(node)
+        return self.text_of(node)
 
     def done(self, node: t.Stmt) -> tuple[str, str]:
         """A simple statement as (kind, words): kind is step, show or wait."""
@@ -120,13 +120,13 @@ class Words:
             case t.Declare():
                 if node.value is None or (isinstance(node.value, t.Items) and not node.value.items):
                     return "step", f"make {node.name}"
-                return "step", f"{node.name} ← {self.said(node.value)}"
+                return "step", f"{node.name} ← {self.text_of(node.value)}"
             case t.Raise():
-                return "end", f"report {self.said(node.value)}" if node.value is not None else "report it further"
+                return "end", f"report {self.text_of(node.value)}" if node.value is not None else "report it further"
             case t.Delete():
-                return "step", f"forget {self.said(node.target)}"
+                return "step", f"forget {self.text_of(node.target)}"
             case t.Return():
-                return "end", f"give back {self.said(node.value)}" if node.value is not None else "go back"
+                return "end", f"give back {self.text_of(node.value)}" if node.value is not None else "go back"
             case t.Break():
                 return "end", "leave the loop"
             case t.Continue():
@@ -141,10 +141,10 @@ class Words:
 
     def _effect(self, node: t.Expr) -> tuple[str, str]:
         if isinstance(node, t.Assign) and node.op == "=":
-            return "step", f"{self.said(node.target)} ← {self.said(node.value)}"
+            return "step", f"{self.text_of(node.target)} ← {self.text_of(node.value)}"
         if not isinstance(node, t.Call):
-            return "step", self.said(node)
-        args = [self.said(arg) for arg in node.args]
+            return "step", self.text_of(node)
+        args = [self.text_of(arg) for arg in node.args]
         match node.receiver, node.name, args:
             case _, "digitalWrite", [pin, level]:
                 return "show", f"{pin} {LEVELS.get(level, f'← {level}')}"
@@ -184,4 +184,4 @@ class Words:
                 return "wait", f"wait {ms} ms"
             case _, "delayMicroseconds", [us]:
                 return "wait", f"wait {us} µs"
-        return "step", self.said(node)
+        return "step", self.text_of(node)

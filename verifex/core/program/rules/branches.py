@@ -54,7 +54,7 @@ class _Reader:
                 compare = COMPARE[sign]
                 ordered = () if sign in ("==", "!=") else (limit,)
                 holds: Holds = lambda x, limit=limit: compare(x, limit)  # type: ignore[misc]  # noqa: E731
-                return Condition(self.words.said(varies), holds, (limit,), node.at, ordered)
+                return Condition(self.words.text_of(varies), holds, (limit,), node.at, ordered)
             case t.Chain(ops=(first, second), rest=(middle, last)):
                 low, high = t.Binary(node.at, first, node.first, middle), t.Binary(node.at, second, middle, last)
                 return self.condition(t.Binary(node.at, "&&", low, high))

@@ -164,10 +164,10 @@ def refused_use(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]
     source="the language: what a library brings is known from its header on",
 )
 def include_missing(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
-    told: set[str] = set()
+    reported: set[str] = set()
     for refused in view.compiled.refused:
-        if refused.kind == "include-missing" and refused.name not in told:
-            told.add(refused.name)
+        if refused.kind == "include-missing" and refused.name not in reported:
+            reported.add(refused.name)
             yield finding(
                 f"`{refused.name}` comes from a library, and none is included.",
                 f"Write `#include <{refused.near}>` at the top."

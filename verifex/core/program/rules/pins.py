@@ -44,7 +44,7 @@ def pin_differs(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]
                 continue
             if verb != "measures" and here is None and pin == view.board.pins.own_light:
                 continue  # the board has a light of its own there
-            meant = _meant(left)
+            meant = _intended(left)
             on_it = f"{', '.join(here.parts)} is on it" if here else "nothing is wired to it"
             yield finding(
                 f"The program {verb} {pin}, but {on_it}" + (f"; {meant[1]} is on {meant[0]}." if meant else "."),
@@ -88,7 +88,7 @@ def _is_input(view: ProgramView, pin: str) -> bool:
     return any(run.pins[pin].mode in ("input", "pull-up") for run in view.runs if pin in run.pins)
 
 
-def _meant(left: dict[str, PinUse]) -> tuple[str, str] | None:
+def _intended(left: dict[str, PinUse]) -> tuple[str, str] | None:
     return next(((pin, use.title) for pin, use in left.items()), None) if len(left) == 1 else None
 
 
@@ -166,13 +166,13 @@ def no_converter(view: ProgramView, finding: FindingFactory) -> Iterator[Finding
     explains=("ends-with-error", "stops-on-bench", *RUN_CONSEQUENCES),
 )
 def no_such_pin(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
-    told: set[float | None] = set()
+    reported: set[float | None] = set()
     for at in view.runtime_faults("no-such-pin"):
         call = next((n for n in view.nodes if isinstance(n, t.Call) and n.at == at and n.args), None)
         number = view.known_number(call.args[0]) if call else None
-        if number is not None and number in told:
+        if number is not None and number in reported:
             continue
-        told.add(number)
+        reported.add(number)
         yield finding(
             f"The board has no signal pin {number:g}."
             if number is not None

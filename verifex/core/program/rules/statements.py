@@ -172,7 +172,7 @@ def missing_break(view: ProgramView, finding: FindingFactory) -> Iterator[Findin
             continue
         ended = [case for case in node.cases if any(_ends_case(one) for one in case.body)]
         for here, below in pairwise(case for case in node.cases if case.body):
-            if not any(_ends_case(one) for one in here.body) and not _meant(view, here, below):
+            if not any(_ends_case(one) for one in here.body) and not _is_intended(view, here, below):
                 yield finding(
                     f"The case in line {here.at.line} runs on into the one in line {below.at.line}.",
                     "End it with `break;`, or say “falls through” in a comment.",
@@ -181,7 +181,7 @@ def missing_break(view: ProgramView, finding: FindingFactory) -> Iterator[Findin
                 )
 
 
-def _meant(view: ProgramView, here: t.Case, below: t.Case) -> bool:
+def _is_intended(view: ProgramView, here: t.Case, below: t.Case) -> bool:
     """Whether a comment between two cases says that the first one runs on."""
     between = view.source.split("\n")[here.at.line - 1 : below.at.line]
     return any(re.search(r"(//|/\*).*\bfall|\[\[fallthrough", line, re.IGNORECASE) for line in between)

@@ -54,11 +54,11 @@ def integer_division(view: ProgramView, finding: FindingFactory) -> Iterator[Fin
 )
 def overflow(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     places = sorted({at for run in view.runs for at in run.overflows}, key=lambda at: (at.line, at.column))
-    told: set[int] = set()
+    reported: set[int] = set()
     for at in places:
-        if at.line in told:
+        if at.line in reported:
             continue
-        told.add(at.line)
+        reported.add(at.line)
         most = (1 << (view.board.int_bits - 1)) - 1
         yield finding(
             f"A value in line {at.line} goes beyond {most} and wraps around.",

@@ -106,13 +106,13 @@ def unit_missing(view: ProgramView, finding: FindingFactory) -> Iterator[Finding
     source="the names of pins against what the wiring has on them",
 )
 def misleading_name(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
-    told: set[str] = set()
+    reported: set[str] = set()
     calls = ("pinMode", "digitalWrite", "digitalRead", "analogRead", "analogWrite", "tone", "pulseIn")
     for pin, call in view.pin_calls(*calls) if view.wired is not None else ():
         arg, use = call.args[0], (view.wired or {}).get(pin)
         name = view.tree.spelled.get(arg) or (arg.name if isinstance(arg, t.Name) else "")
         words = {word.lower() for word in re.findall(r"[A-Z]?[a-z]+|[A-Z]+", name)}
-        if use is None or name in told or not words:
+        if use is None or name in reported or not words:
             continue
         lies = (
             words & set(OF_OUTPUTS)
@@ -123,7 +123,7 @@ def misleading_name(view: ProgramView, finding: FindingFactory) -> Iterator[Find
         )
         honest = words & set(OF_INPUTS if use.role == "measures" else OF_OUTPUTS)
         if lies and not honest:
-            told.add(name)
+            reported.add(name)
             yield finding(
                 f"`{name}` is pin {pin}, and {use.title} is on it.",
                 "Give it a name that says what it is.",

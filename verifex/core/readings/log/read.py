@@ -25,9 +25,9 @@ from verifex.core.quantity import MOST_PRINTED
 from verifex.core.readings.log.ids import id_in
 from verifex.core.readings.log.marks import Marks
 from verifex.core.readings.log.model import Log, StepLog
+from verifex.core.readings.log.notes import probable_rates, tell
 from verifex.core.readings.log.shapes import Shapes
-from verifex.core.readings.log.states import NOTHING_TOLD, States, Told, Word, state_in
-from verifex.core.readings.log.told import probable_rates, tell
+from verifex.core.readings.log.states import NO_STATE_LINES, StateLines, States, Word, state_in
 from verifex.core.readings.log.unmarked import Unmarked
 
 LIMIT_BYTES = 10 * 1024 * 1024
@@ -46,7 +46,7 @@ def read_log(
     text: str,
     exercise: Exercise,
     sheet: Sheet | None = None,
-    told: Told = NOTHING_TOLD,
+    told: StateLines = NO_STATE_LINES,
     columns: Mapping[int, int] = NOTHING_SAID,
     begins: Mapping[int, int] = NOTHING_SAID,
     silent: Collection[int] = (),
@@ -67,7 +67,7 @@ def read_log(
         raise UnusableInput([Problem(1, 1, "the log is empty; paste what the board printed")])
     reader = _Reader(exercise, sheet, told, columns, silent=silent)
     log = reader.read(text)
-    if len(log.found) < len(exercise.steps) and (seldom := reader.seldom_said()):
+    if len(log.found) < len(exercise.steps) and (seldom := reader.rare_lines()):
         # A mark may say no more than a word of the step's name; it counts where the plan then comes out in its order.
         freely = _Reader(exercise, sheet, told, columns, by_a_word=seldom, silent=silent).read(text)
         if len(freely.found) > len(log.found) and freely.found == sorted(freely.found):
@@ -86,7 +86,7 @@ class _Reader:
         self,
         exercise: Exercise,
         sheet: Sheet | None,
-        told: Told,
+        told: StateLines,
         said: Mapping[int, int],
         by_a_word: Collection[str] = (),
         begins: Mapping[int, int] = NOTHING_SAID,
@@ -130,7 +130,7 @@ class _Reader:
         tell(self.log, self.exercise, len(self.columns))
         return self.log
 
-    def seldom_said(self) -> list[str]:
+    def rare_lines(self) -> list[str]:
         """Lines without a number that are said once or twice: what a program prints with each reading marks nothing."""
         return [line for line, count in self.texts.items() if count <= MOST_SAID and self.marks.names_by_a_word(line)]
 
@@ -165,7 +165,7 @@ class _Reader:
             self._note_words_beside(number, line, values)
             if not (self.marks.is_signed(line) or self.marks.named_within(" ".join(texts))):
                 self.shapes.remember(whole, line, [self.columns.get(slot.key) for slot in slots])
-        elif states := self.states.told_in(line):
+        elif states := self.states.states_in(line):
             self.words += [Word(number, self.at, reading, state) for reading, state in states.items()]
         else:
             if len(self.texts) < MOST_TEXTS:
@@ -173,7 +173,7 @@ class _Reader:
 
     def _note_words_beside(self, number: int, line: str, values: Sequence[float]) -> None:
         """A level with a state in words on one line, of a plan with one state."""
-        if len(values) == 1 and len(self.states.positions) == 1 and (told := self.states.told_in(line)):
+        if len(values) == 1 and len(self.states.positions) == 1 and (told := self.states.states_in(line)):
             for reading, state in told.items():
                 if values[0] in (0.0, 1.0):
                     self.log.beside.setdefault(reading, (state, values[0], number))
@@ -212,7 +212,7 @@ class _Reader:
         index = self.marks.step_of(line, signed=signed)
         if index is not None:
             here = self.at >= 0 and self.log.steps[self.at].index == index
-            if not signed and (here or self.signs_its_marks) and self.states.told_in(line):
+            if not signed and (here or self.signs_its_marks) and self.states.states_in(line):
                 return False  # a state that is called as its step is: `Pressed`, and under it `pressed`
             self.signs_its_marks = self.signs_its_marks or signed
             if self.at < 0 or self.log.steps[self.at].index != index or not self._reads_under(values, line):

@@ -15,8 +15,8 @@ normal ok away closed zero inactive unblocked silent silence still"""
 _ON = """detected detect motion movement on high yes blocked obstacle found present wet pressed alarm started start visitor true
 someone object active triggered warning open toppled fallen hit touched knock sound noise heard loud"""
 NEARLY_ALL = 0.8  # of the times a line is printed; the others are late by a turn of the loop
-Told = Mapping[str, int]
-NOTHING_TOLD: Told = {}
+StateLines = Mapping[str, int]
+NO_STATE_LINES: StateLines = {}
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,7 +33,7 @@ class Word:
 OFF, ON = frozenset(_OFF.split()), frozenset(_ON.split())
 
 
-def state_of(line: str, told: Told = NOTHING_TOLD) -> int | None:
+def state_of(line: str, told: StateLines = NO_STATE_LINES) -> int | None:
     """1 or 0 where a line says that something is there or is not; None where its words say neither.
 
     `told` are lines as the pair's own program prints them, by their letters, for what the usual words do not say.
@@ -47,14 +47,14 @@ def state_of(line: str, told: Told = NOTHING_TOLD) -> int | None:
 class States:
     """Which of an exercise's readings are states, and which of them a line tells of."""
 
-    def __init__(self, exercise: Exercise, told: Told) -> None:
+    def __init__(self, exercise: Exercise, told: StateLines) -> None:
         self.told = told
         self.positions = [i for i, reading in enumerate(exercise.readings) if is_state(exercise, reading)]
         names = {i: _names_of(exercise, exercise.readings[i]) for i in self.positions}
         #: Words that only one of several readings is called by.
         self.own = {i: words - set().union(*(w for k, w in names.items() if k != i)) for i, words in names.items()}
 
-    def told_in(self, line: str) -> dict[int, int]:
+    def states_in(self, line: str) -> dict[int, int]:
         """By reading the state that a line tells. Of several readings each has its own part of the line, by its name or in
         their order; a line that leaves open which it means tells of none."""
         if len(self.positions) == 1:
@@ -84,7 +84,7 @@ def letters_of(line: str) -> str:
     return " ".join(_WORDS.findall(line.lower()))
 
 
-def told_by(lines: Iterable[tuple[float, str]], spans: Iterable[tuple[float, float, int]]) -> Told:
+def state_lines(lines: Iterable[tuple[float, str]], spans: Iterable[tuple[float, float, int]]) -> StateLines:
     """By its letters the state in which a program prints a line: those that it prints in one state only, or nearly so.
 
     `lines` are (ms, text) of a run; `spans` say in which state it was from when to when (ms, ms, 1 or 0).

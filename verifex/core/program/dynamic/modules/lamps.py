@@ -68,9 +68,9 @@ class Output(Thing):
             if left:
                 left[0] -= 1
             if not left or left[0] > 0:
-                self.blinking = machine.call_later((on_time if self.level else off_time) * 1e6, turn)
+                self.blinking = machine.call_after((on_time if self.level else off_time) * 1e6, turn)
 
-        self.blinking = m.call_later(on_time * 1e6, turn)
+        self.blinking = m.call_after(on_time * 1e6, turn)
 
     do_beep = do_blink
 

@@ -10,7 +10,7 @@ from verifex.core.program.dynamic.modules import pins
 from verifex.core.program.dynamic.showing import shown
 from verifex.core.program.dynamic.values import Builtin, Thing, error
 from verifex.core.program.machine import Machine
-from verifex.core.program.run import Ended, Spoken
+from verifex.core.program.run import BusAddress, Ended
 from verifex.core.program.tree import At
 
 _BOTH = re.compile(r"read(_retry)?$")
@@ -57,7 +57,7 @@ class Part(Thing):
         for arg in self.args:
             is_pin = f"GPIO{arg}" in m.numbers.values()
             if isinstance(arg, int) and arg in BUS_ADDRESSES and not is_pin and not m.surroundings.is_on_bus(m, arg):
-                m.result.silent_addresses.append(Spoken(arg, at))
+                m.result.silent_addresses.append(BusAddress(arg, at))
                 raise error("OSError", f"no device answers at 0x{arg:02X}", at)
 
     def _meaning(self, m: Machine, name: str, at: At) -> Meaning | None:

@@ -176,7 +176,7 @@ class Timer(Thing):
         every = 1e6 / freq if freq else period * 1000.0
         if callback is not None:
             again = every if mode == Timer.is_PERIODIC else float("inf")
-            self.due = m.call_later(every, lambda machine: pins.called_back(machine, callback, (self,), at), again)
+            self.due = m.call_after(every, lambda machine: pins.called_back(machine, callback, (self,), at), again)
 
     def do_deinit(self, m: Machine, at: At) -> None:
         if self.due is not None:

@@ -30,7 +30,9 @@ def tell(log: Log, exercise: Exercise, columns: int) -> None:
     if columns > 1:
         for reading, choice in zip(exercise.readings, log.choices, strict=True):
             if choice is not None:
-                log.taken.append(f"Taken for {_said(reading)}: {choice.column.title}, because {choice.because}.")
+                log.taken.append(
+                    f"Taken for {_reading_name(reading)}: {choice.column.title}, because {choice.because}."
+                )
     for index in log.moved:
         log.notes.append(f"A person set where “{exercise.steps[index].name}” begins.")
     for step in log.steps:
@@ -46,7 +48,7 @@ def probable_rates(log: Log, exercise: Exercise) -> str:
     return f"a port read at {read} baud while the program prints at {sent}" if read else ""
 
 
-def _said(reading: Reading) -> str:
+def _reading_name(reading: Reading) -> str:
     """What a person calls a reading."""
     unit = PRINTED.get(printed_unit(reading))
     return reading.name or (f"the {unit.title}" if unit else reading.quantity)

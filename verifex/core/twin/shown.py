@@ -43,7 +43,7 @@ class Moment:
     def brightness(self) -> float:
         return self.look.share if self.look.on else 0.0
 
-    def said(self, asked: OutputState) -> str:
+    def in_words(self, asked: OutputState) -> str:
         """It in words, spoken of as what is asked."""
         if self.is_as(asked):
             return str(asked)
@@ -69,9 +69,9 @@ class Course:
         """The moment at the start and those that follow before the end."""
         return [self.at(start_ms), *(m for m in self.moments if start_ms < m.ms < end_ms)]
 
-    def said_over(self, start_ms: float, end_ms: float, asked: OutputState) -> str:
+    def in_words_over(self, start_ms: float, end_ms: float, asked: OutputState) -> str:
         """What is shown all the time, in words; `changes` where it is not one thing, or only now and then what is asked."""
-        said = list(dict.fromkeys(m.said(asked) for m in self.over(start_ms, end_ms)))
+        said = list(dict.fromkeys(m.in_words(asked) for m in self.over(start_ms, end_ms)))
         if len(said) == 1:
             return said[0]
         return said[-1] if asked.kind == "text" and str(asked) not in said else "changes"

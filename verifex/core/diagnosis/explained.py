@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from verifex.core.diagnosis.explain import Diagnosis
-from verifex.core.diagnosis.model import Fault, Noise, Said, Spot
+from verifex.core.diagnosis.model import Fault, Noise, PrintedReading, Spot
 from verifex.core.diagnosis.rank import Group
 
 FITS_BEST, ALSO_FITS = 0.6, 0.1  # shares from which a fault is said to fit best, or to fit as well
@@ -53,11 +53,11 @@ def plain_slug(slug: str) -> str:
     return "+".join(one.partition(":")[0] for one in slug.split("+"))
 
 
-def told(diagnosis: Diagnosis) -> list[Explanation]:
+def explanations(diagnosis: Diagnosis) -> list[Explanation]:
     """The few likeliest explanations, the likeliest first; that nothing explains the log stands first where it is so."""
     ranking = diagnosis.ranking
     groups = [group for group in ranking.groups if group.share > LEAST_TOLD][:MOST_TOLD]
-    found = [_told(diagnosis, group, _other(groups, group)) for group in groups]
+    found = [_explanation(diagnosis, group, _other(groups, group)) for group in groups]
     if ranking.nothing > UNEXPLAINED or not found:
         found.insert(0, _nothing(diagnosis, ranking.nothing))
     return found
@@ -84,7 +84,7 @@ def _other(groups: Sequence[Group], group: Group) -> Group | None:
     return next((other for other in groups if other is not group), None)
 
 
-def _told(diagnosis: Diagnosis, group: Group, other: Group | None) -> Explanation:
+def _explanation(diagnosis: Diagnosis, group: Group, other: Group | None) -> Explanation:
     fault = group.first.fault
     return Explanation(
         plain_slug(fault.slug),
@@ -133,24 +133,24 @@ def _how_it_fits(diagnosis: Diagnosis, group: Group) -> str:
         return "The readings jump between two levels."
     if ids := [s for s in spots if diagnosis.seen[s].text is not None]:
         right = [s for s in ids if diagnosis.seen[s].text == group.prediction[s].text]
-        return f"It prints what was read at {_steps_said(diagnosis, right)}." if right else ""
+        return f"It prints what was read at {_steps_text(diagnosis, right)}." if right else ""
     if all(group.prediction[s].value is None for s in spots):
         return "No answer comes: a value that stands for none is printed, or none at all."
     fits = [s for s in numeric if _off(diagnosis, group, s) <= group.prediction[s].half + group.prediction[s].grain]
     if not numeric:
-        return "What is told in words agrees at " + _steps_said(diagnosis, spots) + "."
+        return "What is told in words agrees at " + _steps_text(diagnosis, spots) + "."
     largest = max((_off(diagnosis, group, s) for s in fits), default=0.0)
     unit = _unit(diagnosis, numeric[0])
     if not fits:
         return ""
-    return f"It prints what was read at {_steps_said(diagnosis, fits)}, within {largest:.3g} {unit}".rstrip() + "."
+    return f"It prints what was read at {_steps_text(diagnosis, fits)}, within {largest:.3g} {unit}".rstrip() + "."
 
 
 def _off(diagnosis: Diagnosis, group: Group, spot: Spot) -> float:
     return abs(diagnosis.seen[spot].centre - (group.prediction[spot].value or 0.0))
 
 
-def _steps_said(diagnosis: Diagnosis, spots: Sequence[Spot]) -> str:
+def _steps_text(diagnosis: Diagnosis, spots: Sequence[Spot]) -> str:
     steps = list(dict.fromkeys(index for index, _ in spots))
     total = len({index for index, _ in diagnosis.seen})
     names = [f"“{diagnosis.case.exercise.steps[index].name}”" for index in steps]
@@ -166,7 +166,7 @@ def _unit(diagnosis: Diagnosis, spot: Spot) -> str:
 
 def _apart(diagnosis: Diagnosis, group: Group, other: Group) -> str:
     """What the next explanation would print instead, where the two differ most."""
-    best: tuple[float, Spot, Said] | None = None
+    best: tuple[float, Spot, PrintedReading] | None = None
     for spot in diagnosis.seen:
         one, two = group.prediction.get(spot), other.prediction.get(spot)
         if one is None or two is None or one.value is None:

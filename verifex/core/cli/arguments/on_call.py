@@ -5,7 +5,7 @@ from collections.abc import Callable
 from importlib import import_module
 
 
-def later(module: str, name: str) -> Callable[[Namespace], int]:
+def imported_on_call(module: str, name: str) -> Callable[[Namespace], int]:
     """A function of one of the command modules beside this folder, imported when it is called."""
 
     def act(arguments: Namespace) -> int:
