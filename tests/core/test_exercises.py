@@ -9,7 +9,7 @@ from verifex.core.circuit import check_wiring
 from verifex.core.exercise import Exercise, read_exercise
 from verifex.core.expected import expected_sheet
 from verifex.core.expected.release import as_measured, release_obstacles
-from verifex.core.findings import will_not_do
+from verifex.core.findings import has_errors
 from verifex.core.parts import catalogue
 from verifex.core.problems import UnusableInput
 
@@ -29,7 +29,7 @@ class CourseTest(TestCase):
             with self.subTest(name, board=board):
                 report = check_wiring(exercise.references[board], exercise=exercise)
                 self.assertEqual(report.bench.problems, [])
-                self.assertEqual([f.rule for f in report.findings if will_not_do([f])], [])
+                self.assertEqual([f.rule for f in report.findings if has_errors([f])], [])
 
     def test_each_has_a_complete_sheet_with_limits_around_what_is_expected(self):
         for name, board, exercise in each_bench():

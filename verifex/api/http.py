@@ -12,7 +12,7 @@ from ninja import Path
 Id = Annotated[int, Path(ge=0, le=2**63 - 1)]
 
 
-def unless_known(request: HttpRequest, version: Sequence[object], make: Callable[[], Any]) -> Any:
+def not_modified_or(request: HttpRequest, version: Sequence[object], make: Callable[[], Any]) -> Any:
     """What `make` gives, or 304 where the browser has this `version` already.
 
     `version` holds whatever the answer depends on, as far as a few cheap looks tell; who asks is added. The browser

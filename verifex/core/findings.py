@@ -109,7 +109,7 @@ def holds_power(findings: list[Finding]) -> bool:
     return any(found.severity is Severity.STOP for found in findings)
 
 
-def will_not_do(findings: list[Finding]) -> bool:
+def has_errors(findings: list[Finding]) -> bool:
     """Whether any finding is worse than a Check (the command line's exit code 1)."""
     return any(found.severity in (Severity.STOP, Severity.FIX) for found in findings)
 

@@ -11,7 +11,7 @@ from verifex.acts import clock
 from verifex.acts.events import STORES, newest, session_scope
 from verifex.acts.refusals import Refused, Stale
 from verifex.api.fields import Counter
-from verifex.api.http import Id, unless_known
+from verifex.api.http import Id, not_modified_or
 from verifex.api.shape import Shape
 from verifex.dockets import services
 from verifex.dockets.models import Docket, State, Station
@@ -139,7 +139,7 @@ def list_sessions(request: HttpRequest) -> list[dict[str, Any]]:
 def floor(request: HttpRequest, session_id: Id) -> Any:
     session = _session_of(request, session_id)
     version = newest([session_scope(session.pk), STORES])
-    return unless_known(request, ["floor", session.pk, version], lambda: _floor(session, reader(request)))
+    return not_modified_or(request, ["floor", session.pk, version], lambda: _floor(session, reader(request)))
 
 
 @router.get("/sessions/{session_id}/pairs", response=list[PairOut])

@@ -91,7 +91,7 @@ def stop_mine(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
 
 
 @router.get("/my/dockets/{docket_id}/live")
-def hear_mine(request: HttpRequest, docket_id: Id, after: int = 0) -> HttpResponse:
+def stream_my_lines(request: HttpRequest, docket_id: Id, after: int = 0) -> HttpResponse:
     """Server-sent events: the lines after those that were heard."""
     return _events(request, own_docket(request, docket_id), after)
 
@@ -119,7 +119,7 @@ def stop(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
 
 
 @router.get("/dockets/{docket_id}/live")
-def hear(request: HttpRequest, docket_id: Id, after: int = 0) -> HttpResponse:
+def stream_lines(request: HttpRequest, docket_id: Id, after: int = 0) -> HttpResponse:
     """Server-sent events: the lines after those that were heard."""
     return _events(request, docket_for_staff(request, docket_id), after)
 

@@ -9,7 +9,7 @@ from pydantic import Field
 
 from verifex.acts.events import newest, session_scope
 from verifex.api.fields import Counter, Reason, Short
-from verifex.api.http import Id, unless_known
+from verifex.api.http import Id, not_modified_or
 from verifex.api.shape import Shape
 from verifex.core.rulebook import RULES_VERSION
 from verifex.dockets.access import docket_for_staff, done
@@ -229,7 +229,7 @@ def _dockets(session: Session) -> list[Docket]:
 def class_sheet(request: HttpRequest, session_id: Id) -> Any:
     session = _class(request, session_id)
     version = newest([session_scope(session.pk), "stores"])
-    return unless_known(request, ["marks", session.pk, version], lambda: _class_json(marked(_dockets(session))))
+    return not_modified_or(request, ["marks", session.pk, version], lambda: _class_json(marked(_dockets(session))))
 
 
 def _class_json(rows: list[Marked]) -> dict[str, Any]:

@@ -72,7 +72,7 @@ def checks_run_here() -> Iterator[None]:
         _here.reset(token)
 
 
-def runs_here() -> bool:
+def runs_in_process() -> bool:
     return _here.get() or not settings.CHECKS_IN_WORKERS
 
 
@@ -94,7 +94,7 @@ class TooBusy(Exception):
 
 def compute(function: Callable[..., Any], *args: Any, limit: Limit) -> Any:
     """What `function(*args)` (of a module, with arguments that can be pickled) returns or raises. Raises OverLimit."""
-    if runs_here():
+    if runs_in_process():
         return function(*args)
     killed = broken = 0
     while killed < MOST_TRIES and broken < MOST_BREAKS:
@@ -124,7 +124,7 @@ def compute_live(editor: object, function: Callable[..., Any], *args: Any) -> An
 
     Raises OverLimit, Superseded, or TooBusy.
     """
-    if runs_here():
+    if runs_in_process():
         return function(*args)
     if not _waiting.acquire(blocking=False):
         raise TooBusy

@@ -17,7 +17,7 @@ from django.db.models import Model, Q
 from verifex.acts import clock
 from verifex.work import wake
 from verifex.work.models import Queued
-from verifex.work.pool import runs_here
+from verifex.work.pool import runs_in_process
 
 logger = logging.getLogger(__name__)
 LOOK_SECONDS = 20.0  # how often an idle runner looks for what is due, besides when it is woken
@@ -72,7 +72,7 @@ def put(kind: str, key: int, *, after: timedelta = timedelta(0)) -> None:
 
 def run_pending() -> None:
     """Have the queue worked through: at once in this thread where checks run in process; else the runner is woken."""
-    if runs_here():
+    if runs_in_process():
         work_through()
     else:
         wake.up()

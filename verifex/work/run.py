@@ -13,7 +13,7 @@ from verifex.acts.refusals import Refused
 from verifex.people.models import User
 from verifex.work import queue
 from verifex.work.models import State, Work
-from verifex.work.pool import OverLimit, runs_here
+from verifex.work.pool import OverLimit, runs_in_process
 
 logger = logging.getLogger(__name__)
 WORK = "work"
@@ -51,7 +51,7 @@ def start(kind: str, by: User, detail: dict[str, Any]) -> Work:
         Work.objects.filter(asked_at__lt=clock.now() - KEPT_FOR).delete()
         work = Work.objects.create(kind=kind, by=by, detail=detail)
         queue.put(WORK, work.pk)
-    if not runs_here():
+    if not runs_in_process():
         queue.run_pending()
     return work
 

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from verifex.core.circuit import check_wiring
-from verifex.core.findings import Finding, Severity, will_not_do
+from verifex.core.findings import Finding, Severity, has_errors
 
 
 @dataclass(frozen=True, slots=True)
@@ -23,7 +23,7 @@ def judge(text: str, rules: Sequence[str], severity: str, parts: Sequence[str]) 
     hits = [f for f in findings if f.rule in rules and _is_as_bad(f, severity)]
     named = [f for f in hits if not parts or set(parts) & set(f.where.parts)]
     hit = next(iter(named or hits), None)
-    besides = [f for f in findings if f not in hits and will_not_do([f])]
+    besides = [f for f in findings if f not in hits and has_errors([f])]
     return Verdict(hit, bool(named), besides, findings)
 
 
@@ -36,4 +36,4 @@ def _is_as_bad(finding: Finding, severity: str) -> bool:
 
 def false_alarms(text: str) -> list[Finding]:
     """Stop and Fix findings on a bench that is sound."""
-    return [f for f in check_wiring(text).findings if will_not_do([f])]
+    return [f for f in check_wiring(text).findings if has_errors([f])]

@@ -6,7 +6,7 @@ from verifex.core.assess.records import CheckRecord, FindingRecord, ProgramRecor
 from verifex.core.assess.workbench import Workbench
 from verifex.core.circuit import check_wiring
 from verifex.core.circuit.solver import NoSensibleAnswer
-from verifex.core.findings import Finding, Severity, will_not_do
+from verifex.core.findings import Finding, Severity, has_errors
 from verifex.core.program import ProgramReport
 from verifex.core.program.flow import flow_charts, placed
 from verifex.core.program.rules import PROGRAM
@@ -45,7 +45,7 @@ def judged_on_bench(bench: Workbench, report: ProgramReport) -> OnBench:
     else:
         behaviour = _behaviour(bench, plan, trace)
         assert bench.wiring is not None
-        if will_not_do(bench.wiring.findings):
+        if has_errors(bench.wiring.findings):
             # What goes wrong on a wrong bench is not held against the program.
             not_run = "The wiring has findings; what goes wrong in this run may come from there."
         else:

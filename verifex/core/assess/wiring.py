@@ -20,7 +20,7 @@ from verifex.core.circuit.windows import resistor_jobs
 from verifex.core.diagnosis import bench_case
 from verifex.core.diagnosis.walk import meter_walk
 from verifex.core.expected.measured import WALK, digest
-from verifex.core.findings import Severity, will_not_do
+from verifex.core.findings import Severity, has_errors
 from verifex.core.problems import UnusableInput
 from verifex.core.twin import BehaviourReport, check_behaviour, plan_stimulus, run_alone
 
@@ -59,7 +59,7 @@ def _run_by_itself(bench: Workbench, report: WiringReport) -> BehaviourReport | 
     """What a bench without a program does through the plan, held against what the exercise asks; None for one with a program,
     and where the bench is wrong anyway."""
     exercise = bench.case.exercise
-    if exercise.program or will_not_do(report.findings):
+    if exercise.program or has_errors(report.findings):
         return None
     plan = plan_stimulus(exercise, bench.case.measured.stimulus)
     try:

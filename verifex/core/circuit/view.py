@@ -172,12 +172,12 @@ class BenchView:
     def worst_case(self, state: StatePoint) -> StatePoint:
         """The state with every tolerance at the end that gives the most current."""
         key = state.name
-        if key not in self._hot:
-            self._hot[key] = self.solve(state.state, corner=1, near=state.point) or state
-        return self._hot[key]
+        if key not in self._worst_case_by_state:
+            self._worst_case_by_state[key] = self.solve(state.state, corner=1, near=state.point) or state
+        return self._worst_case_by_state[key]
 
     @cached_property
-    def _hot(self) -> dict[str, StatePoint]:
+    def _worst_case_by_state(self) -> dict[str, StatePoint]:
         return {}
 
     @cached_property

@@ -5,7 +5,7 @@ import sys
 from collections.abc import Sequence
 from typing import Any
 
-from verifex.core.findings import Finding, will_not_do
+from verifex.core.findings import Finding, has_errors
 
 
 def print_json(result: Any) -> None:
@@ -24,4 +24,4 @@ def print_findings(findings: Sequence[Finding]) -> None:
 
 
 def exit_code(findings: Sequence[Finding]) -> int:
-    return 1 if will_not_do(list(findings)) else 0
+    return 1 if has_errors(list(findings)) else 0

@@ -9,7 +9,7 @@ from verifex.core.expected.indicators import EITHER
 from verifex.core.expected.making import expected_sheet
 from verifex.core.expected.measured import Measured
 from verifex.core.expected.sheet import Sheet
-from verifex.core.findings import will_not_do
+from verifex.core.findings import has_errors
 from verifex.core.parts import Board, catalogue
 from verifex.core.problems import UnusableInput
 
@@ -78,7 +78,7 @@ def _bench(exercise: Exercise, board: str, text: str) -> list[Obstacle]:
     if on != board:
         found.append(Obstacle(board, f"The reference bench for {board} stands on {on}."))
     for finding in report.findings:
-        if not will_not_do([finding]):
+        if not has_errors([finding]):
             continue
         found.append(Obstacle(board, f"Its own wiring check says {finding.severity.value}: {finding.seen}"))
     return found

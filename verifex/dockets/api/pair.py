@@ -7,7 +7,7 @@ from ninja import Router
 
 from verifex.api.bench import bench_out
 from verifex.api.findings import hints_of, to_come
-from verifex.api.http import Id, is_known, knows_something, nothing_new, unless_known
+from verifex.api.http import Id, is_known, knows_something, nothing_new, not_modified_or
 from verifex.dockets import services
 from verifex.dockets.access import done, own_docket, own_docket_with_sheets, own_key, own_revision
 from verifex.dockets.models import Docket
@@ -27,7 +27,7 @@ def my_dockets(request: HttpRequest) -> Any:
     """One's dockets, the one of the latest session first: what to choose from, not what is in them."""
     mine = Docket.objects.filter(pair__in=pairs_of(reader(request))).order_by("-session__starts_at", "-id")
     dockets = list(mine.select_related("version__exercise").defer("version__text")[:MOST_LISTED])
-    return unless_known(request, [d.pk for d in dockets], lambda: [docket_line(d) for d in dockets])
+    return not_modified_or(request, [d.pk for d in dockets], lambda: [docket_line(d) for d in dockets])
 
 
 @router.get("/my/dockets/{docket_id}", response=MyDocketOut)
@@ -37,7 +37,7 @@ def my_docket(request: HttpRequest, docket_id: Id) -> Any:
         if is_known(request, [docket_id, revision]):
             return nothing_new(request, [docket_id, revision])
     docket = own_docket_with_sheets(request, docket_id)
-    return unless_known(request, [docket.pk, docket.revision], lambda: my_docket_json(docket))
+    return not_modified_or(request, [docket.pk, docket.revision], lambda: my_docket_json(docket))
 
 
 @router.post("/my/dockets/{docket_id}/check-wiring", response=PairCheckOut)

@@ -7,7 +7,7 @@ from ninja import Router
 
 from verifex.acts.models import Event
 from verifex.acts.refusals import Refused
-from verifex.api.http import Id, unless_known
+from verifex.api.http import Id, not_modified_or
 from verifex.api.sheet import SheetIn, SheetOut, SlidersOut
 from verifex.core.assess import ProgramRecord
 from verifex.dockets import services
@@ -41,7 +41,7 @@ router = Router(tags=["dockets"])
 @router.get("/dockets/{docket_id}", response=DocketOut)
 def get_docket(request: HttpRequest, docket_id: Id) -> Any:
     docket = docket_for_staff(request, docket_id)
-    return unless_known(
+    return not_modified_or(
         request, [docket.pk, docket.revision, undo_state(docket)], lambda: docket_json(docket, reader(request))
     )
 

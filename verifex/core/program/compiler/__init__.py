@@ -18,7 +18,7 @@ from verifex.core.program.compiler.functions import Functions
 from verifex.core.program.compiler.initial import InitialValues
 from verifex.core.program.compiler.lambdas import Lambdas
 from verifex.core.program.compiler.loops import Loops
-from verifex.core.program.compiler.names import Action, ForwardReferences, Names, Refused
+from verifex.core.program.compiler.names import Action, ForwardReferences, CompileContext, Refused
 from verifex.core.program.compiler.places import Places
 from verifex.core.program.compiler.records import Records
 from verifex.core.program.compiler.statements import Statements
@@ -60,7 +60,7 @@ class _Compiler:
     def __init__(self, program: t.Program, board: Board, watch: LineWatch | None) -> None:
         later = ForwardReferences()
         self.program, self.board = program, board
-        self.names = Names(program, board)
+        self.names = CompileContext(program, board)
         self.names.watch = watch
         places = Places(self.names, later)
         expressions = Expressions(self.names, places, later)

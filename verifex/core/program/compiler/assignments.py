@@ -4,7 +4,7 @@ from typing import Any
 
 from verifex.core.program import tree as t
 from verifex.core.program.compiler.expressions import Expressions
-from verifex.core.program.compiler.names import Frame, Names, Typed, Value, Variable
+from verifex.core.program.compiler.names import Frame, CompileContext, Typed, Value, Variable
 from verifex.core.program.compiler.places import Places
 from verifex.core.program.types import CHAR, OPAQUE, TEXT, Array
 
@@ -12,7 +12,7 @@ from verifex.core.program.types import CHAR, OPAQUE, TEXT, Array
 class Assignments:
     """Puts values where they belong."""
 
-    def __init__(self, names: Names, places: Places, expressions: Expressions) -> None:
+    def __init__(self, names: CompileContext, places: Places, expressions: Expressions) -> None:
         self.names, self.places, self.expressions = names, places, expressions
 
     def step(self, node: t.Step) -> Typed:
@@ -66,7 +66,7 @@ class Assignments:
         made = self.expressions.binary(
             binary, (lambda frame: current[0], place.kind), self.expressions.value(node.value)
         )
-        value = self.expressions.taken_as(made, place.kind, node.at)
+        value = self.expressions.converted_to(made, place.kind, node.at)
         return self.places.update(place, current, value, node.at, gives_old=gives_old), place.kind
 
     def _to_name(self, node: t.Assign, target: t.Name) -> Typed:
@@ -107,7 +107,7 @@ class Assignments:
         else:
             binary = t.Binary(node.at, node.op[:-1], target, node.value)
             made = self.expressions.binary(binary, (lambda frame: current[0], CHAR), self.expressions.value(node.value))
-            value = self.expressions.taken_as(made, CHAR, node.at)
+            value = self.expressions.converted_to(made, CHAR, node.at)
         whole: Frame = [""]
         holder, at = self.names.machine, target.at
 

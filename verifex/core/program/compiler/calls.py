@@ -11,7 +11,7 @@ from verifex.core.program.calls import CALLS, Spec, devices
 from verifex.core.program.calls.texts import METHODS, METHODS_NOT_SUPPORTED, Method
 from verifex.core.program.compiler.expressions import OF_WHAT_COMES_OUT, Expressions
 from verifex.core.program.compiler.functions import NOTHING, Functions, wants
-from verifex.core.program.compiler.names import Frame, Names, Typed, Value
+from verifex.core.program.compiler.names import Frame, CompileContext, Typed, Value
 from verifex.core.program.compiler.places import Places
 from verifex.core.program.compiler.records import Records
 from verifex.core.program.devices import UNIT_WORDS, Meaning, meaning_of
@@ -44,7 +44,7 @@ class Calls:
     """What a call runs, with its arguments converted to what is taken."""
 
     def __init__(
-        self, names: Names, places: Places, expressions: Expressions, functions: Functions, records: Records
+        self, names: CompileContext, places: Places, expressions: Expressions, functions: Functions, records: Records
     ) -> None:
         self.names, self.places, self.expressions = names, places, expressions
         self.functions, self.records = functions, records

@@ -5,7 +5,7 @@ from typing import Any
 from verifex.core.program import arithmetic, clocks
 from verifex.core.program import tree as t
 from verifex.core.program.boards import BINARY
-from verifex.core.program.compiler.names import ForwardReferences, Frame, Names, Typed, Value, Variable
+from verifex.core.program.compiler.names import ForwardReferences, Frame, CompileContext, Typed, Value, Variable
 from verifex.core.program.compiler.places import Places
 from verifex.core.program.devices import LibraryConstant, no_reading
 from verifex.core.program.fast import constant, local
@@ -37,7 +37,7 @@ BUSES = ("Wire", "SPI", "Serial")  # objects of the board that may be handed on
 class Expressions:
     """Each expression becomes a function of the frame, with its type known beforehand."""
 
-    def __init__(self, names: Names, places: Places, later: ForwardReferences) -> None:
+    def __init__(self, names: CompileContext, places: Places, later: ForwardReferences) -> None:
         self.names, self.places, self.later = names, places, later
 
     def truth(self, node: t.Expr) -> Value:
@@ -48,9 +48,9 @@ class Expressions:
         """The expression converted to `kind`."""
         if isinstance(node, t.Items) and isinstance(kind, Struct):
             return self.later.filled(kind, node)
-        return self.taken_as(self.value(node), kind, node.at)
+        return self.converted_to(self.value(node), kind, node.at)
 
-    def taken_as(self, made: Typed, kind: Type, at: t.At) -> Value:
+    def converted_to(self, made: Typed, kind: Type, at: t.At) -> Value:
         """What an expression gives, converted to `kind`."""
         value, own = made
         if own == OPAQUE and kind != OPAQUE:
@@ -184,7 +184,7 @@ class Expressions:
         if node.op in ("==", "!=") and _is_address_of_text(node, left[1], right[1]):
             return constant(int(node.op == "!=")), BOOL
         if node.op == "+" and isinstance(node.left, t.Text) and (right[1] != TEXT or isinstance(node.right, t.Text)):
-            return self._moved_on(node, left[0], right)
+            return self._advanced(node, left[0], right)
         if any(isinstance(kind, Array | Pointer) for _, kind in (left, right)) and node.op not in FOR_POINTERS:
             self.names.refuse("wrong-types", node.at, f"`{node.op}` does not work on a list")
             return (lambda frame: 0), self.names.widths.int
@@ -203,7 +203,7 @@ class Expressions:
             return clocks.watched(compared, left[0], right[0], *timed, self.names.machine, asked=asked), BOOL
         return arithmetic.binary(node.op, left, right, node.at, self.names.machine, self.names.widths)
 
-    def _moved_on(self, node: t.Binary, text: Value, right: Typed) -> Typed:
+    def _advanced(self, node: t.Binary, text: Value, right: Typed) -> Typed:
         """A text in quotes is the address of its first letter: a whole number added to it moves that on."""
         number, kind = right
         if not isinstance(kind, Int):

@@ -5,7 +5,7 @@ from typing import Any
 
 from verifex.core.program import tree as t
 from verifex.core.program.compiler.expressions import Expressions
-from verifex.core.program.compiler.names import Action, Frame, Names, Typed, Value
+from verifex.core.program.compiler.names import Action, Frame, CompileContext, Typed, Value
 from verifex.core.program.compiler.places import Place, Places
 from verifex.core.program.compiler.templates import bound_by, made_for
 from verifex.core.program.types import FLOAT, PORT, TEXT, Array, Int, Object, Pointer, Routine, Struct, Type, is_chars
@@ -25,7 +25,7 @@ class Closure:
 class Functions:
     """The function a call means, and its values turned into what the function takes."""
 
-    def __init__(self, names: Names, places: Places, expressions: Expressions) -> None:
+    def __init__(self, names: CompileContext, places: Places, expressions: Expressions) -> None:
         self.names, self.places, self.expressions = names, places, expressions
         #: Bodies by key, with the slots they need; filled while statements are compiled.
         self.bodies: dict[str, tuple[Action, int]] = {}

@@ -4,7 +4,7 @@ from typing import Any
 
 from verifex.core.program import tree as t
 from verifex.core.program.compiler.expressions import Expressions
-from verifex.core.program.compiler.names import Frame, Names, Typed, Value
+from verifex.core.program.compiler.names import Frame, CompileContext, Typed, Value
 from verifex.core.program.compiler.places import Places
 from verifex.core.program.compiler.records import Records
 from verifex.core.program.devices import Device
@@ -17,7 +17,7 @@ MOST_BYTES = 1 << 16  # more than the small boards have
 class InitialValues:
     """Makes the value of a declaration."""
 
-    def __init__(self, names: Names, places: Places, expressions: Expressions, records: Records) -> None:
+    def __init__(self, names: CompileContext, places: Places, expressions: Expressions, records: Records) -> None:
         self.names, self.places, self.expressions, self.records = names, places, expressions, records
 
     def reference(self, node: t.Declare) -> Value:

@@ -6,7 +6,7 @@ from typing import Any
 from verifex.core.program import tree as t
 from verifex.core.program.compiler.expressions import Expressions
 from verifex.core.program.compiler.functions import Closure
-from verifex.core.program.compiler.names import Frame, Names, Scope, Typed, Value, Variable
+from verifex.core.program.compiler.names import Frame, CompileContext, Scope, Typed, Value, Variable
 from verifex.core.program.compiler.places import Places
 from verifex.core.program.compiler.statements import Statements
 from verifex.core.program.types import AUTO, VOID, Routine
@@ -15,7 +15,7 @@ from verifex.core.program.types import AUTO, VOID, Routine
 class Lambdas:
     """Makes a function where it is written; its frame begins with its values, then with what it took."""
 
-    def __init__(self, names: Names, places: Places, expressions: Expressions, statements: Statements) -> None:
+    def __init__(self, names: CompileContext, places: Places, expressions: Expressions, statements: Statements) -> None:
         self.names, self.places = names, places
         self.expressions, self.statements = expressions, statements
 

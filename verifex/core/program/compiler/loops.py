@@ -6,7 +6,7 @@ from typing import Any
 from verifex.core.program import arithmetic
 from verifex.core.program import tree as t
 from verifex.core.program.compiler.expressions import Expressions
-from verifex.core.program.compiler.names import Action, ForwardReferences, Frame, Names, Scope
+from verifex.core.program.compiler.names import Action, ForwardReferences, Frame, CompileContext, Scope
 from verifex.core.program.machine import Ended
 from verifex.core.program.types import AUTO, Array
 
@@ -17,7 +17,7 @@ BREAK, CONTINUE, RETURN = "break", "continue", "return"
 class Loops:
     """A statement's closure gives None, or one of BREAK, CONTINUE, RETURN to those around it."""
 
-    def __init__(self, names: Names, expressions: Expressions, later: ForwardReferences) -> None:
+    def __init__(self, names: CompileContext, expressions: Expressions, later: ForwardReferences) -> None:
         self.names, self.expressions, self.later = names, expressions, later
         self.inside_loops = self.inside_switches = 0
 

@@ -107,7 +107,7 @@ class ForwardReferences:
     sequence: Callable[[tuple[t.Stmt, ...]], Action]
 
 
-class Names:
+class CompileContext:
     """The scopes, globals and refusals of one program; the machine is put in at the start of a run."""
 
     def __init__(self, program: t.Program, board: Board) -> None:

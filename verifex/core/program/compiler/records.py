@@ -5,7 +5,7 @@ from typing import Any
 from verifex.core.program import tree as t
 from verifex.core.program.compiler.expressions import Expressions
 from verifex.core.program.compiler.functions import Functions
-from verifex.core.program.compiler.names import Frame, Names, Typed, Value
+from verifex.core.program.compiler.names import Frame, CompileContext, Typed, Value
 from verifex.core.program.types import KIND_FIELD, Struct, Type
 from verifex.core.program.values import fresh
 
@@ -13,7 +13,7 @@ from verifex.core.program.values import fresh
 class Records:
     """Makes records; their methods are functions whose first parameter is the record they are called on."""
 
-    def __init__(self, names: Names, expressions: Expressions, functions: Functions) -> None:
+    def __init__(self, names: CompileContext, expressions: Expressions, functions: Functions) -> None:
         self.names, self.expressions, self.functions = names, expressions, functions
 
     def methods_of(self, record: Struct, name: str) -> list[tuple[str, t.Function]]:

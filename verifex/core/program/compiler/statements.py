@@ -6,7 +6,7 @@ from verifex.core.program.compiler.expressions import Expressions
 from verifex.core.program.compiler.functions import Functions
 from verifex.core.program.compiler.initial import InitialValues
 from verifex.core.program.compiler.loops import BREAK, CONTINUE, RETURN, Loops
-from verifex.core.program.compiler.names import Action, Frame, Names, Scope, Value, Variable
+from verifex.core.program.compiler.names import Action, Frame, CompileContext, Scope, Value, Variable
 from verifex.core.program.machine import Machine
 from verifex.core.program.types import AUTO, CHAR, VOID, Array, Int, Pointer, Type, decayed, size_of
 
@@ -17,7 +17,7 @@ class Statements:
     """Everything that may stand in a block."""
 
     def __init__(
-        self, names: Names, expressions: Expressions, functions: Functions, initial: InitialValues, loops: Loops
+        self, names: CompileContext, expressions: Expressions, functions: Functions, initial: InitialValues, loops: Loops
     ) -> None:
         self.names, self.expressions, self.functions = names, expressions, functions
         self.initial, self.loops = initial, loops
