@@ -12,7 +12,7 @@ from verifex.core.circuit.view import BenchView
 from verifex.core.exercise import Exercise, read_exercise
 from verifex.core.parts import catalogue
 from verifex.core.program import ProgramReport, ScriptedPins, check_program
-from verifex.core.program.machine import Budget
+from verifex.core.program.runtime.machine import Budget
 from verifex.core.twin import check_on_bench, plan_stimulus, run_twin
 
 DEMO = Path(__file__).parent.parent / "demo"

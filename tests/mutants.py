@@ -52,7 +52,8 @@ def core(*names: str) -> tuple[str, ...]:
 ROOMS = {
     "rulebook": Room(("verifex/core/rulebook.py",), core("rulebook", "wiring_rules")),
     "windows": Room(
-        ("verifex/core/resistors/windows.py", "verifex/core/circuit/windows.py"), core("resistor_windows", "resistors")
+        ("verifex/core/resistors/windows.py", "verifex/core/circuit/evidence/windows.py"),
+        core("resistor_windows", "resistors"),
     ),
     "readings": Room(
         ("verifex/core/readings/compare.py", "verifex/core/readings/honesty.py", "verifex/core/readings/prediction.py"),
@@ -69,7 +70,7 @@ ROOMS = {
         ("verifex/core/planning/readiness.py", "verifex/core/planning/stock.py", "verifex/core/planning/inspection.py"),
         core("planning", "stock"),
     ),
-    "clocks": Room(("verifex/core/program/clocks.py",), core("clocks", "held_run")),
+    "clocks": Room(("verifex/core/program/runtime/clocks.py",), core("clocks", "held_run")),
     "transitions": Room(("verifex/dockets/transitions.py",), ("tests.site.test_transitions",), with_django=True),
 }
 CONFIG = """

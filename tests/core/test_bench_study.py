@@ -5,10 +5,10 @@ from unittest import TestCase
 from tests.corpus.wiring.benches import sound_benches
 from tests.samples import EXERCISE, WIRING, hand_in
 from verifex.core.circuit import check_wiring
-from verifex.core.circuit.changes import changes_between
-from verifex.core.circuit.functions import compare_functions, functions_of
+from verifex.core.circuit.evidence.functions import compare_functions, functions_of
 from verifex.core.circuit.handles import REST, handles, solve_as_set
-from verifex.core.circuit.parse import parse_bench
+from verifex.core.circuit.text.changes import changes_between
+from verifex.core.circuit.text.parse import parse_bench
 from verifex.core.circuit.view import BenchView
 
 SOUND = {bench.name: bench.text for bench in sound_benches()}

@@ -6,10 +6,10 @@ from unittest import TestCase
 from verifex.core.parts import Board, catalogue
 from verifex.core.program import ScriptedPins, check_program
 from verifex.core.program import tree as t
-from verifex.core.program.clocks import CPP_CLOCKS, PYTHON_CLOCKS, clock_in, side_of, times_of_pass
 from verifex.core.program.cpp import read_cpp
-from verifex.core.program.machine import Budget
 from verifex.core.program.python import read_python
+from verifex.core.program.runtime.clocks import CPP_CLOCKS, PYTHON_CLOCKS, clock_in, side_of, times_of_pass
+from verifex.core.program.runtime.machine import Budget
 
 BOARD, PYTHON_BOARD = (catalogue().boards[name] for name in ("mcu-5v", "mcu-3v3-wireless"))
 

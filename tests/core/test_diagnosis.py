@@ -15,7 +15,7 @@ from verifex.core.diagnosis import Suspects, bench_case, diagnose
 from verifex.core.diagnosis.faults import faults_of
 from verifex.core.diagnosis.rank import candidates
 from verifex.core.diagnosis.raw import FaultBench
-from verifex.core.diagnosis.run import predict
+from verifex.core.diagnosis.simulate import predict
 from verifex.core.diagnosis.walk import meter_walk, readings_of
 from verifex.core.exercise import read_exercise
 from verifex.core.expected import Measured

@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 
 from tests.core.test_exercises import EXERCISES
 from verifex.core.expected import Measured, Sheet, expected_sheet, sheet_json
-from verifex.core.expected.chain import AdcChain
+from verifex.core.expected.signal.chain import AdcChain
 from verifex.core.parts import catalogue
 
 BOARDS = catalogue().boards

@@ -7,8 +7,8 @@ from hypothesis import strategies as st
 
 from verifex.core.parts import catalogue
 from verifex.core.program import ScriptedPins, check_program
-from verifex.core.program.held import HeldRun
-from verifex.core.program.run import Surroundings
+from verifex.core.program.held_run import HeldRun
+from verifex.core.program.runtime.run_result import Surroundings
 
 BOARD, WIRELESS = catalogue().boards["mcu-5v"], catalogue().boards["mcu-3v3-wireless"]
 COUNTS = """

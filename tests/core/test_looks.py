@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from verifex.core.circuit import check_wiring
 from verifex.core.twin import Stimulus, TwinTrace, check_on_bench, run_twin
 from verifex.core.twin.looks import DARK, Look
-from verifex.core.twin.run import UNSEEN_MS, as_observable
+from verifex.core.twin.program_run import UNSEEN_MS, as_observable
 
 BOARD = "board B1 mcu-5v\nbase half\n"
 COLOURS = (

@@ -5,7 +5,7 @@ from unittest import TestCase
 
 from verifex.core.circuit import Conditions, check_wiring, operating_point
 from verifex.core.circuit.nets import Nets
-from verifex.core.circuit.parse import parse_bench
+from verifex.core.circuit.text.parse import parse_bench
 from verifex.core.parts import catalogue, with_entries
 from verifex.core.problems import UnusableInput
 

@@ -10,8 +10,8 @@ from hypothesis import strategies as st
 from tests.corpus.wiring.absurd import absurd_bench
 from verifex.core.circuit import Conditions, check_wiring, operating_point
 from verifex.core.circuit.nets import Nets
-from verifex.core.circuit.parse import parse_bench
 from verifex.core.circuit.solver import NoSensibleAnswer, newton
+from verifex.core.circuit.text.parse import parse_bench
 from verifex.core.circuit.view import BenchView
 from verifex.core.parts import LegRole, LinearOutput, PartType, PowerLawOutput, ShareOutput, catalogue
 

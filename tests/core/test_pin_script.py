@@ -5,7 +5,7 @@ from unittest import TestCase
 from verifex.core.parts import catalogue
 from verifex.core.problems import UnusableInput
 from verifex.core.program import check_program
-from verifex.core.program.script import read_script
+from verifex.core.program.runtime.pin_script import read_script
 
 BOARD = catalogue().boards["mcu-5v"]
 HEAD = "time_ms,pin,value\n"

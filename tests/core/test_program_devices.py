@@ -10,7 +10,7 @@ from verifex.core.parts import catalogue
 from verifex.core.program import RunResult, ScriptedPins, check_program
 from verifex.core.program.compiler import compile_program
 from verifex.core.program.cpp import read_cpp
-from verifex.core.program.machine import Machine
+from verifex.core.program.runtime.machine import Machine
 from verifex.core.twin import check_behaviour, check_on_bench, plan_stimulus, read_stimulus, run_twin
 
 BOARD, WIDE = catalogue().boards["mcu-5v"], catalogue().boards["mcu-3v3-wireless"]

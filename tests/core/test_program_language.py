@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from verifex.core.parts import catalogue
 from verifex.core.program import Running, RunResult, ScriptedPins, check_program
 from verifex.core.program.calls.serial import float_printed
-from verifex.core.program.machine import Budget, Machine
+from verifex.core.program.runtime.machine import Budget, Machine
 from verifex.core.program.types import Int, as_float32
 
 BOARD = catalogue().boards["mcu-5v"]
@@ -350,7 +350,10 @@ class OurErrorTest(TestCase):
     """An error of ours is logged and shown as "could not be checked"; it is never worded as the pair's program."""
 
     def test_an_error_of_ours_is_no_judgement(self):
-        for broken in ("verifex.core.program.check.read_cpp", "verifex.core.program.machine.Machine.pass_begins"):
+        for broken in (
+            "verifex.core.program.check.read_cpp",
+            "verifex.core.program.runtime.machine.Machine.pass_begins",
+        ):
             with (
                 patch(broken, side_effect=IndexError),
                 patch.dict("os.environ", {"VERIFEX_STRICT": "0"}),

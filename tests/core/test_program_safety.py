@@ -16,7 +16,7 @@ from tests.corpus.programs.verdicts import PROGRAMS
 from verifex.core.parts import catalogue
 from verifex.core.problems import UnusableInput
 from verifex.core.program import ProgramReport, RunResult, ScriptedPins, check_program
-from verifex.core.program.machine import Budget
+from verifex.core.program.runtime.machine import Budget
 
 BOARDS = {"cpp": catalogue().boards["mcu-5v"], "py": catalogue().boards["sbc-3v3"]}
 SMALL = Budget(steps=100_000, output_bytes=20_000)

@@ -6,7 +6,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from verifex.core.circuit import check_wiring
-from verifex.core.circuit.windows import ResistorJob, resistor_jobs
+from verifex.core.circuit.evidence.windows import ResistorJob, resistor_jobs
 from verifex.core.resistors.substitutes import substitutes
 from verifex.core.resistors.windows import (
     Window,

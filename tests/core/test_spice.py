@@ -11,9 +11,9 @@ from unittest import TestCase, skipUnless
 from tests.corpus.wiring.benches import faulty_benches, sound_benches
 from verifex.core.circuit.nets import Nets
 from verifex.core.circuit.operating import OperatingPoint
-from verifex.core.circuit.parse import parse_bench
 from verifex.core.circuit.solver import spice_netlist
 from verifex.core.circuit.states import ALL_HIGH, ALL_LOW, EVERYTHING_ON
+from verifex.core.circuit.text.parse import parse_bench
 from verifex.core.circuit.view import BenchView
 
 NGSPICE = shutil.which("ngspice")

@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 from tests.corpus.wiring.benches import faulty_benches, sound_benches
 from tests.samples import WIRING
 from verifex.core.circuit import parse_bench
-from verifex.core.circuit.csv_table import bench_to_csv, csv_to_bench
+from verifex.core.circuit.text.csv_table import bench_to_csv, csv_to_bench
 from verifex.core.problems import UnusableInput
 
 EVERY = [*sound_benches(), *faulty_benches()]

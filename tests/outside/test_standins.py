@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 
 from tests.samples import EXERCISE, PROGRAM, WIRING
 from verifex.core.assess import Case
-from verifex.core.circuit.parse import parse_bench
+from verifex.core.circuit.text.parse import parse_bench
 from verifex.core.printed.baud import received
 from verifex.core.readings.log import read_log
 from verifex.listen.lines import Lines

@@ -11,8 +11,8 @@ from verifex.exercises.models import ExerciseVersion
 from verifex.papers.sheets import sheet_html
 from verifex.people.models import User
 from verifex.work import queue
+from verifex.work.long_work import run_now, start
 from verifex.work.models import Queued, State, Work
-from verifex.work.run import run_now, start
 
 PREDICTION = "step,reading,value\nRoom air,U1.celsius,21.5\nWarm pack,U1.celsius,60\n"
 
@@ -171,7 +171,7 @@ class PapersTest(DemoCase):
         work.refresh_from_db()
         self.assertEqual((work.state, work.file), (State.CANCELLED, None))
         wrong = self.begun(answers=False)
-        with self.assertLogs("verifex.work.run", "ERROR"):
+        with self.assertLogs("verifex.work.long_work", "ERROR"):
             run_now(wrong)
         wrong.refresh_from_db()
         self.assertEqual(

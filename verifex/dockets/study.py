@@ -5,7 +5,7 @@ from typing import Any
 
 from verifex.acts.refusals import Refused
 from verifex.core.assess import WiringRecord
-from verifex.core.assess.line import line_in_run
+from verifex.core.assess.line_in_run import line_in_run
 from verifex.core.assess.live import currents_as_set, sheet_if_measured, sliders_if_measured, wiring_now
 from verifex.dockets.hints import key_of
 from verifex.dockets.inputs import DocketInputs, DocketKey, case_without_texts

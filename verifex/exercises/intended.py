@@ -4,7 +4,7 @@ from functools import lru_cache
 from typing import Any
 
 from verifex.core.circuit import check_wiring
-from verifex.core.circuit.windows import ResistorJob, resistor_jobs
+from verifex.core.circuit.evidence.windows import ResistorJob, resistor_jobs
 from verifex.core.expected import expected_sheet, sheet_json
 from verifex.exercises.models import ExerciseVersion, file_of
 

@@ -12,7 +12,7 @@ from verifex.papers.slips import log_in_slips
 from verifex.people.models import User
 from verifex.people.services.first_passwords import for_section, never_logged_in
 from verifex.plan.models import Session
-from verifex.work.run import Made, Progress, job
+from verifex.work.long_work import Made, Progress, job
 
 
 @job("class-sheets")

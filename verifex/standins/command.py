@@ -5,8 +5,8 @@ from argparse import Namespace
 from typing import Any
 
 from verifex.core.assess import Case
-from verifex.core.circuit.parse import parse_bench
 from verifex.core.circuit.solver import NoSensibleAnswer
+from verifex.core.circuit.text.parse import parse_bench
 from verifex.core.cli.files import exercise_of, no_operating_point, text_of
 from verifex.core.cli.unusable import CannotUse
 from verifex.core.quantity import in_words, parse_quantity

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from verifex.core.circuit.windows import ResistorJob
+from verifex.core.circuit.evidence.windows import ResistorJob
 from verifex.core.quantity import in_words
 from verifex.core.resistors.substitutes import Substitute, substitutes
 from verifex.exercises.intended import intended_resistors

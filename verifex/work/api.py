@@ -8,8 +8,8 @@ from ninja import Router
 from verifex.acts.refusals import Refused
 from verifex.api.http import Id
 from verifex.people.access import reader
+from verifex.work.long_work import cancel
 from verifex.work.models import State, Work
-from verifex.work.run import cancel
 from verifex.work.schemas import WorkOut, work_json
 
 router = Router(tags=["work"])

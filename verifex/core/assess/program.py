@@ -10,7 +10,7 @@ from verifex.core.findings import Finding, Severity, has_errors
 from verifex.core.program import ProgramReport
 from verifex.core.program.flow import flow_charts, placed
 from verifex.core.program.rules import PROGRAM
-from verifex.core.program.watch import LineWatch
+from verifex.core.program.runtime.watch import LineWatch
 from verifex.core.twin import (
     BehaviourReport,
     TwinTrace,

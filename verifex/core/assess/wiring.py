@@ -12,11 +12,11 @@ from verifex.core.assess.records import (
 )
 from verifex.core.assess.workbench import Workbench
 from verifex.core.circuit import WiringReport, parse_bench
-from verifex.core.circuit.changes import changes_between
-from verifex.core.circuit.functions import compare_functions
+from verifex.core.circuit.evidence.functions import compare_functions
+from verifex.core.circuit.evidence.windows import resistor_jobs
 from verifex.core.circuit.handles import handles
 from verifex.core.circuit.solver import NoSensibleAnswer
-from verifex.core.circuit.windows import resistor_jobs
+from verifex.core.circuit.text.changes import changes_between
 from verifex.core.diagnosis import bench_case
 from verifex.core.diagnosis.walk import meter_walk
 from verifex.core.expected.measured import WALK, digest

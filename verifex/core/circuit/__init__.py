@@ -9,7 +9,7 @@ from verifex.core.circuit.check import WiringReport, check_wiring
 from verifex.core.circuit.conditions import Conditions
 from verifex.core.circuit.handed_out import HandedOut
 from verifex.core.circuit.operating import OperatingPoint, operating_point
-from verifex.core.circuit.parse import parse_bench
+from verifex.core.circuit.text.parse import parse_bench
 from verifex.core.circuit.view import Programmed
 
 __all__ = [

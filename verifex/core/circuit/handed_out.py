@@ -4,8 +4,8 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 
 from verifex.core.circuit.bench import BUILT_IN, Bench, Part
-from verifex.core.circuit.parse import parse_bench
-from verifex.core.circuit.roles import roles
+from verifex.core.circuit.connections.roles import roles
+from verifex.core.circuit.text.parse import parse_bench
 from verifex.core.circuit.values import GIVEN, MEASURED_AT_HATCH
 from verifex.core.exercise import Exercise
 from verifex.core.exercise.circuit import RecipePart

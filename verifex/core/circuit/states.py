@@ -14,9 +14,9 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 
 from verifex.core.circuit.bench import Part
-from verifex.core.circuit.driving import PASSED_THROUGH
+from verifex.core.circuit.connections.driving_pins import PASSED_THROUGH
+from verifex.core.circuit.connections.paths import EVERYTHING, Link, Paths
 from verifex.core.circuit.nets import Nets
-from verifex.core.circuit.paths import EVERYTHING, Link, Paths
 from verifex.core.parts import LegRole, PowerLawOutput, ShareOutput, SwitchOutput
 
 DARK_LUX, BRIGHT_LUX = 0.1, 20_000.0

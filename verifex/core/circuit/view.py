@@ -7,15 +7,15 @@ from typing import Any, TypeVar
 
 from verifex.core.circuit.bench import Bench, Part
 from verifex.core.circuit.conditions import Conditions
-from verifex.core.circuit.driving import inferred_outputs
+from verifex.core.circuit.connections.driving_pins import inferred_outputs
+from verifex.core.circuit.connections.loose_ends import LooseEnd, loose_ends
+from verifex.core.circuit.connections.paths import EVERYTHING, FEEDING, Paths
+from verifex.core.circuit.connections.roles import roles
+from verifex.core.circuit.connections.shorts import shorted_nets
 from verifex.core.circuit.handed_out import HandedOut, with_given_values
-from verifex.core.circuit.loose import LooseEnd, loose_ends
 from verifex.core.circuit.nets import Net, Nets
 from verifex.core.circuit.operating import OperatingPoint, operating_point
-from verifex.core.circuit.paths import EVERYTHING, FEEDING, Paths
 from verifex.core.circuit.places import LegOf, Place
-from verifex.core.circuit.roles import roles
-from verifex.core.circuit.shorts import shorted_nets
 from verifex.core.circuit.solver import NoSensibleAnswer
 from verifex.core.circuit.states import UNDRIVEN, Clusters, State, states_of
 from verifex.core.exercise import Exercise

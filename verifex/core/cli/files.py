@@ -3,8 +3,8 @@
 from pathlib import Path
 
 from verifex.core.circuit.bench import Bench
-from verifex.core.circuit.csv_table import csv_to_bench
 from verifex.core.circuit.solver import NoSensibleAnswer
+from verifex.core.circuit.text.csv_table import csv_to_bench
 from verifex.core.cli.unusable import CannotUse
 from verifex.core.decoding import decoded
 from verifex.core.exercise import Exercise, read_exercise

@@ -5,15 +5,15 @@ from argparse import Namespace
 
 from verifex.core.circuit import Conditions, Programmed, check_wiring, operating_point
 from verifex.core.circuit.bench import Bench
-from verifex.core.circuit.csv_table import bench_to_csv, csv_to_bench
-from verifex.core.circuit.functions import compare_functions
+from verifex.core.circuit.connections.shorts import shorted_nets
+from verifex.core.circuit.evidence.functions import compare_functions
+from verifex.core.circuit.evidence.windows import resistor_jobs
 from verifex.core.circuit.nets import Nets
 from verifex.core.circuit.operating import OperatingPoint
-from verifex.core.circuit.parse import parse_bench
-from verifex.core.circuit.shorts import shorted_nets
 from verifex.core.circuit.solver import NoSensibleAnswer, spice_netlist
+from verifex.core.circuit.text.csv_table import bench_to_csv, csv_to_bench
+from verifex.core.circuit.text.parse import parse_bench
 from verifex.core.circuit.view import BenchView
-from verifex.core.circuit.windows import resistor_jobs
 from verifex.core.cli.files import bench_text, exercise_of, no_operating_point, shelf_of, text_of, usable
 from verifex.core.cli.output import exit_code, print_findings, print_json
 from verifex.core.cli.unusable import CannotUse

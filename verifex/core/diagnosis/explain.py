@@ -16,11 +16,11 @@ from verifex.core.diagnosis.pairs import pairs
 from verifex.core.diagnosis.printing import Printing
 from verifex.core.diagnosis.rank import Candidate, Ranking, candidates, is_alike, rank
 from verifex.core.diagnosis.raw import FaultBench
-from verifex.core.diagnosis.run import predict
+from verifex.core.diagnosis.simulate import predict
 from verifex.core.exercise import Exercise
 from verifex.core.expected import Measured, Sheet
-from verifex.core.expected.chain import AdcChain
 from verifex.core.expected.sheet import Key
+from verifex.core.expected.signal.chain import AdcChain
 from verifex.core.parts import Board
 from verifex.core.parts.outputs import FloatArray
 from verifex.core.readings.log import Log

@@ -7,7 +7,7 @@ from verifex.core.diagnosis.case import BenchCase
 from verifex.core.diagnosis.model import Fault, Prediction, Where
 from verifex.core.diagnosis.rank import Candidate, is_alike
 from verifex.core.diagnosis.raw import FaultBench
-from verifex.core.diagnosis.run import predict
+from verifex.core.diagnosis.simulate import predict
 
 TOGETHER = 0.02  # how likely a second fault is beside a first one (our estimate)
 MOST_OF_PROGRAM, MOST_OF_BENCH = 14, 20

@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from verifex.core.expected.formula import Formula
+from verifex.core.expected.signal.formula import Formula
 from verifex.core.parts.outputs import FloatArray
 
 Change = Callable[[FloatArray], FloatArray]

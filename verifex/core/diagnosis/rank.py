@@ -11,7 +11,7 @@ from verifex.core.diagnosis.likelihood import log_likelihood
 from verifex.core.diagnosis.model import Fault, Prediction, PrintedReading, Spot
 from verifex.core.diagnosis.observe import ObservedReading
 from verifex.core.diagnosis.raw import FaultBench
-from verifex.core.diagnosis.run import predict
+from verifex.core.diagnosis.simulate import predict
 
 TOLD_APART = 0.2  # of the likelier one's share: from here an act has told two faults apart
 ALIKE_GRAINS = 1.5  # predictions nearer than this at every step cannot be told apart by any log

@@ -13,9 +13,9 @@ from verifex.core.circuit.operating import OperatingPoint, operating_point, sour
 from verifex.core.circuit.solver import NoSensibleAnswer
 from verifex.core.circuit.view import BenchView
 from verifex.core.diagnosis.case import BenchCase
-from verifex.core.expected.chain import AdcChain, Chain, DigitalChain, facing
-from verifex.core.expected.route import route_of
 from verifex.core.expected.sheet import Key
+from verifex.core.expected.signal.chain import AdcChain, Chain, DigitalChain, facing
+from verifex.core.expected.signal.path_to_pin import route_of
 from verifex.core.expected.unavailable import Unavailable
 from verifex.core.identity import IdentityMap
 from verifex.core.parts import LegRole, Output

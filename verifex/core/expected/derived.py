@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from verifex.core.circuit import check_wiring
-from verifex.core.circuit.windows import ResistorJob, resistor_jobs
+from verifex.core.circuit.evidence.windows import ResistorJob, resistor_jobs
 from verifex.core.exercise import Exercise
 from verifex.core.expected.making import expected_sheet
 from verifex.core.expected.measured import Measured

@@ -7,8 +7,8 @@ import numpy as np
 
 from verifex.core.exercise import Exercise, Step
 from verifex.core.exercise.statements import When
-from verifex.core.expected.chain import Chain
 from verifex.core.expected.limits import limits
+from verifex.core.expected.signal.chain import Chain
 from verifex.core.quantity import Spread
 
 EITHER, ON, OFF = "either", "on", "off"

@@ -11,8 +11,8 @@ from dataclasses import dataclass
 import numpy as np
 
 from verifex.core.expected.budget import Budget, Contribution
-from verifex.core.expected.chain import Chain
-from verifex.core.expected.contributors import Contributor
+from verifex.core.expected.signal.chain import Chain
+from verifex.core.expected.signal.contributors import Contributor
 from verifex.core.parts.outputs import FloatArray
 
 SAMPLES, SEED = 2000, 20260101

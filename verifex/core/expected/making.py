@@ -9,14 +9,14 @@ from verifex.core.circuit.values import resistor_ohms
 from verifex.core.circuit.view import BenchView
 from verifex.core.exercise import Exercise, Reading, Step, Variant
 from verifex.core.exercise.units import PRINTED
-from verifex.core.expected.build import chain_of
-from verifex.core.expected.chain import AdcChain, Chain, facing
 from verifex.core.expected.indicators import StepReadings, indicators, repeat_limits
 from verifex.core.expected.limits import LIKELY_PERCENT, budget_at, is_bent, limits, sampled
 from verifex.core.expected.measured import Measured
 from verifex.core.expected.notes import given_notes, notes_on
 from verifex.core.expected.plan import how_to, stimulus_of, waits_seconds
 from verifex.core.expected.sheet import Key, Sheet
+from verifex.core.expected.signal.build import chain_of
+from verifex.core.expected.signal.chain import AdcChain, Chain, facing
 from verifex.core.expected.step import ExpectedReading, ExpectedStep
 from verifex.core.expected.unavailable import Unavailable
 from verifex.core.parts import catalogue

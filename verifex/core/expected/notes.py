@@ -3,9 +3,9 @@
 from collections.abc import Iterator
 
 from verifex.core.circuit.handed_out import HandedOut
-from verifex.core.expected.chain import AdcChain
 from verifex.core.expected.overlap import overlapping
 from verifex.core.expected.sheet import Sheet
+from verifex.core.expected.signal.chain import AdcChain
 from verifex.core.parts import catalogue
 from verifex.core.parts.calibration import BOARD
 from verifex.core.parts.outputs import DataOutput, EchoOutput, PowerLawOutput, SwitchOutput

@@ -5,9 +5,9 @@ from itertools import pairwise
 
 import numpy as np
 
-from verifex.core.expected.chain import Chain, DigitalChain
 from verifex.core.expected.limits import limits
 from verifex.core.expected.sheet import Sheet
+from verifex.core.expected.signal.chain import Chain, DigitalChain
 from verifex.core.expected.step import ExpectedReading, ExpectedStep
 from verifex.core.parts.outputs import FloatArray
 

@@ -6,10 +6,10 @@ from typing import Any
 
 import numpy as np
 
-from verifex.core.expected.chain import Chain
-from verifex.core.expected.contributors import Contributor
 from verifex.core.expected.limits import Limits, limits
 from verifex.core.expected.measured import RAIL
+from verifex.core.expected.signal.chain import Chain
+from verifex.core.expected.signal.contributors import Contributor
 from verifex.core.parts.outputs import FloatArray
 
 PLOT_POINTS, SLIDER_POINTS, POSITIONS = 71, 41, 9

@@ -6,9 +6,9 @@ from dataclasses import dataclass, field
 import numpy as np
 
 from verifex.core.exercise import Exercise, Variant
-from verifex.core.expected.chain import AdcChain, Chain
 from verifex.core.expected.measured import Measured
 from verifex.core.expected.plot import Slider, plot_rows, sliders
+from verifex.core.expected.signal.chain import AdcChain, Chain
 from verifex.core.expected.step import ExpectedStep
 from verifex.core.expected.unavailable import Unavailable
 from verifex.core.parts import LinearOutput

@@ -3,10 +3,10 @@
 from typing import Any
 
 from verifex.core.exercise.units import UNITS_OF_QUANTITY
-from verifex.core.expected.chain import Chain
 from verifex.core.expected.indicators import threshold_printed
 from verifex.core.expected.plot import is_in_decades
 from verifex.core.expected.sheet import Key, Sheet
+from verifex.core.expected.signal.chain import Chain
 from verifex.core.expected.step import spread_json
 
 

@@ -1,10 +1,10 @@
 """Reads a pair's program, checks it, and runs it in virtual time. Nothing of it ever reaches the host."""
 
 from verifex.core.program.check import ProgramReport, check_program, read_program
-from verifex.core.program.machine import Machine, RunResult
 from verifex.core.program.rules.view import PinUse
-from verifex.core.program.run import Running
-from verifex.core.program.script import ScriptedPins, read_script
+from verifex.core.program.runtime.machine import Machine, RunResult
+from verifex.core.program.runtime.pin_script import ScriptedPins, read_script
+from verifex.core.program.runtime.run_result import Running
 
 __all__ = [
     "Machine",

@@ -5,8 +5,8 @@ import operator
 from collections.abc import Callable
 from typing import Any
 
-from verifex.core.program.fast import constant, pair
-from verifex.core.program.machine import Machine
+from verifex.core.program.operands import constant, pair
+from verifex.core.program.runtime.machine import Machine
 from verifex.core.program.tree import At
 from verifex.core.program.types import (
     BOOL,

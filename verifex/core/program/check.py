@@ -14,15 +14,15 @@ from verifex.core.program.cpp import read_cpp, syntax_problems
 from verifex.core.program.cpp.depth import is_too_deep
 from verifex.core.program.devices import PURPOSES, Declared, DeclaredClass
 from verifex.core.program.dialect import TITLES, dialect_of, read_as
-from verifex.core.program.dry import dry_runs
 from verifex.core.program.dynamic import compile_python
-from verifex.core.program.machine import Budget, Machine, RunResult, Surroundings
 from verifex.core.program.pasted import as_typed
 from verifex.core.program.python import python_problems, read_python
 from verifex.core.program.rules import PROGRAM
 from verifex.core.program.rules.view import PinUse, ProgramView
+from verifex.core.program.runtime.machine import Budget, Machine, RunResult, Surroundings
+from verifex.core.program.runtime.watch import LineWatch
+from verifex.core.program.short_runs import dry_runs
 from verifex.core.program.tree import At, Program, Unsupported
-from verifex.core.program.watch import LineWatch
 
 LOG = logging.getLogger(__name__)
 LIMIT_BYTES = 64 * 1024

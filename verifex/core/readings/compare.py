@@ -10,7 +10,7 @@ import numpy as np
 
 from verifex.core.exercise import Exercise, Step
 from verifex.core.expected import ExpectedStep, Sheet
-from verifex.core.expected.chain import AdcChain, DigitalChain
+from verifex.core.expected.signal.chain import AdcChain, DigitalChain
 from verifex.core.expected.step import ExpectedReading
 from verifex.core.expected.thresholds import suggest_threshold
 from verifex.core.findings import Finding

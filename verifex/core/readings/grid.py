@@ -4,7 +4,7 @@ import numpy as np
 
 from verifex.core.parts.outputs import FloatArray
 from verifex.core.program import ProgramReport, Running, ScriptedPins
-from verifex.core.program.machine import Budget, Ended
+from verifex.core.program.runtime.machine import Budget, Ended
 from verifex.core.quantity import numbers_in
 
 

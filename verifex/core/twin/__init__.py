@@ -3,7 +3,7 @@
 from verifex.core.twin import library_rules, memory_rules, state_rules, value_rules  # noqa: F401  enter their rules
 from verifex.core.twin.alone import run_alone
 from verifex.core.twin.behaviour import BehaviourReport, check_behaviour
-from verifex.core.twin.run import TwinTrace, run_twin
+from verifex.core.twin.program_run import TwinTrace, run_twin
 from verifex.core.twin.stimulus import Stimulus, plan_stimulus, read_stimulus
 from verifex.core.twin.wired import check_on_bench, checklist_on_bench, programmed, wired_pins
 

@@ -4,8 +4,8 @@ import math
 
 from verifex.core.circuit.view import BenchView
 from verifex.core.parts import catalogue
-from verifex.core.program.machine import Machine
-from verifex.core.twin.run import TwinTrace, as_observable
+from verifex.core.program.runtime.machine import Machine
+from verifex.core.twin.program_run import TwinTrace, as_observable
 from verifex.core.twin.stimulus import Stimulus
 from verifex.core.twin.surroundings import BenchSurroundings
 

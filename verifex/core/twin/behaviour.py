@@ -13,7 +13,7 @@ from verifex.core.findings import Finding
 from verifex.core.twin.behaviour_rules import BEHAVIOUR
 from verifex.core.twin.outcome import RunView, StepOutcome
 from verifex.core.twin.printed import PrintedColumns, output_lines
-from verifex.core.twin.run import TwinTrace
+from verifex.core.twin.program_run import TwinTrace
 from verifex.core.twin.shown import Course, course_of
 from verifex.core.twin.stimulus import Stimulus, Window
 from verifex.core.twin.thresholds import Turn, switching, turn_of

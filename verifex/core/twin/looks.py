@@ -7,7 +7,7 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
 
 from verifex.core.circuit.bench import Part
-from verifex.core.circuit.lights import Light, lights
+from verifex.core.circuit.evidence.lights import Light, lights
 from verifex.core.circuit.operating import OperatingPoint
 from verifex.core.circuit.view import BenchView
 from verifex.core.exercise.output_states import COLOURS

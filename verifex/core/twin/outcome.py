@@ -5,7 +5,7 @@ from typing import Any
 
 from verifex.core.exercise import Exercise
 from verifex.core.twin.printed import Printed, PrintedReading
-from verifex.core.twin.run import TwinTrace
+from verifex.core.twin.program_run import TwinTrace
 from verifex.core.twin.stimulus import Window
 
 

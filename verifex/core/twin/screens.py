@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 
 from verifex.core.circuit.bench import Part
-from verifex.core.circuit.paths import Link
+from verifex.core.circuit.connections.paths import Link
 from verifex.core.circuit.view import BenchView
 from verifex.core.program import RunResult
 from verifex.core.program.boards import pin_numbers

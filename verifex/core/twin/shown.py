@@ -7,7 +7,7 @@ from itertools import pairwise
 
 from verifex.core.exercise.output_states import BLINK_SHARE, BRIGHTNESS_WITHIN, PITCH_SHARE, OutputState
 from verifex.core.twin.looks import DARK, Look
-from verifex.core.twin.run import TwinTrace
+from verifex.core.twin.program_run import TwinTrace
 
 LEAST_CHANGES = 4  # on and off at least twice, to be called blinking
 SLOWEST_BLINK_MS = 3000.0  # between two changes

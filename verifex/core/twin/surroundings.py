@@ -7,14 +7,14 @@ import numpy as np
 
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.conditions import Conditions
+from verifex.core.circuit.connections.paths import Link
 from verifex.core.circuit.nets import Net
 from verifex.core.circuit.operating import OperatingPoint, operating_point
-from verifex.core.circuit.paths import Link
 from verifex.core.circuit.view import BenchView
 from verifex.core.parts import SIGNAL_ROLES, Output, SwitchOutput, catalogue
 from verifex.core.parts.outputs import DataOutput
 from verifex.core.program import Running
-from verifex.core.program.run import Ended
+from verifex.core.program.runtime.run_result import Ended
 from verifex.core.twin.looks import Looks
 from verifex.core.twin.modules import ModulesInTime
 from verifex.core.twin.stimulus import Stimulus

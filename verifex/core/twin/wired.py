@@ -1,8 +1,8 @@
 """What the wiring has on each pin, told to the program check."""
 
 from verifex.core.circuit.bench import Part
+from verifex.core.circuit.connections.paths import Link
 from verifex.core.circuit.nets import Net
-from verifex.core.circuit.paths import Link
 from verifex.core.circuit.variant import variant_of
 from verifex.core.circuit.view import BenchView, Programmed
 from verifex.core.exercise import Exercise

@@ -7,7 +7,7 @@ from ninja import Router
 
 from verifex.api.bench import bench_out
 from verifex.api.findings import hints_of, to_come
-from verifex.api.http import Id, is_known, knows_something, nothing_new, not_modified_or
+from verifex.api.http import Id, is_known, knows_something, not_modified_or, nothing_new
 from verifex.dockets import services
 from verifex.dockets.access import done, own_docket, own_docket_with_sheets, own_key, own_revision
 from verifex.dockets.models import Docket

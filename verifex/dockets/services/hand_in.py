@@ -6,7 +6,7 @@ from django.db import transaction
 
 from verifex.acts.refusals import Refused, Stale
 from verifex.core.assess import digest_of
-from verifex.core.circuit.notation import read_text
+from verifex.core.circuit.text.notation import read_text
 from verifex.core.problems import Problem, UnusableInput
 from verifex.core.readings.prediction import read_prediction
 from verifex.dockets.act import begin, enter, finish

@@ -15,7 +15,7 @@ from verifex.papers.pdf import pdf_of
 from verifex.papers.sheets import sheet_html
 from verifex.people.access import reader
 from verifex.plan.access import session_for_staff
-from verifex.work.run import start
+from verifex.work.long_work import start
 from verifex.work.schemas import WorkOut, work_json
 
 router = Router(tags=["papers"])

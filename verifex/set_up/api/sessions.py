@@ -35,7 +35,7 @@ from verifex.set_up.schemas.sessions import (
     SessionPlanOut,
     SessionRowOut,
 )
-from verifex.work.run import start
+from verifex.work.long_work import start
 from verifex.work.schemas import WorkOut, work_json
 
 router = Router(tags=["set-up"])

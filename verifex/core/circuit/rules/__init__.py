@@ -3,8 +3,11 @@
 # The order is the order of the book: of two rules that explain each other the earlier stands.
 # isort: off
 from verifex.core.circuit.rules import statements, layout, shorts, danger, supply, sources, outputs  # noqa: F401
-from verifex.core.circuit.rules import dangling, rails, loads, transistors, lights, currents  # noqa: F401
-from verifex.core.circuit.rules import pins, bus, levels, inputs, exercise, values, habits  # noqa: F401
+from verifex.core.circuit.rules import dangling, rails  # noqa: F401
+from verifex.core.circuit.rules.parts import loads, transistors, lights, currents  # noqa: F401
+from verifex.core.circuit.rules import pins, bus, levels, inputs, exercise  # noqa: F401
+from verifex.core.circuit.rules.parts import values  # noqa: F401
+from verifex.core.circuit.rules import habits  # noqa: F401
 from verifex.core.circuit.rules.book import WIRING
 
 # isort: on

@@ -3,9 +3,9 @@
 from collections.abc import Iterator, Sequence
 
 from verifex.core.circuit.bench import Part
+from verifex.core.circuit.connections.paths import Link
 from verifex.core.circuit.nets import Net
 from verifex.core.circuit.operating import source_ohms
-from verifex.core.circuit.paths import Link
 from verifex.core.circuit.places import LegOf
 from verifex.core.circuit.remedies import Add, Change, Exchange, Move, Replace, Shift
 from verifex.core.circuit.rules.book import WIRING

@@ -2,8 +2,8 @@
 
 from collections.abc import Iterator
 
-from verifex.core.circuit.lights import is_spare_colour
-from verifex.core.circuit.loose import LooseEnd, far_end, holes_in_use
+from verifex.core.circuit.connections.loose_ends import LooseEnd, far_end, holes_in_use
+from verifex.core.circuit.evidence.lights import is_spare_colour
 from verifex.core.circuit.places import Hole, LegOf
 from verifex.core.circuit.remedies import Shift
 from verifex.core.circuit.rules.book import OPEN_CIRCUIT, WIRING

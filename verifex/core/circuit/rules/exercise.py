@@ -4,10 +4,10 @@ from collections.abc import Iterator
 from functools import lru_cache
 
 from verifex.core.circuit.bench import Part
-from verifex.core.circuit.functions import functions_of
-from verifex.core.circuit.lights import lights, series_resistor
-from verifex.core.circuit.parse import parse_bench
+from verifex.core.circuit.evidence.functions import functions_of
+from verifex.core.circuit.evidence.lights import lights, series_resistor
 from verifex.core.circuit.rules.book import WIRING
+from verifex.core.circuit.text.parse import parse_bench
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity
 from verifex.core.rulebook import FindingFactory

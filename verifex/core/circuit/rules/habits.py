@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from verifex.core.circuit.paths import Link
+from verifex.core.circuit.connections.paths import Link
 from verifex.core.circuit.rules.book import WIRING
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity

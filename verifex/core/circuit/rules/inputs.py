@@ -3,9 +3,9 @@
 from collections.abc import Iterator
 
 from verifex.core.circuit.bench import Part
+from verifex.core.circuit.connections.paths import Link
 from verifex.core.circuit.nets import Net
 from verifex.core.circuit.operating import source_ohms
-from verifex.core.circuit.paths import Link
 from verifex.core.circuit.remedies import Add
 from verifex.core.circuit.rules.book import WIRING
 from verifex.core.circuit.rules.pins import analogue_sources

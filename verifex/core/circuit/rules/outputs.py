@@ -3,8 +3,8 @@
 from collections.abc import Iterator
 
 from verifex.core.circuit.bench import Part
+from verifex.core.circuit.connections.paths import Link
 from verifex.core.circuit.nets import Net
-from verifex.core.circuit.paths import Link
 from verifex.core.circuit.remedies import Exchange
 from verifex.core.circuit.rules.book import CONFUSED_LEVELS, LOST_SIGNALS, OVER_CURRENTS, WIRING
 from verifex.core.circuit.view import BenchView

@@ -2,9 +2,9 @@
 
 from collections.abc import Iterator
 
-from verifex.core.circuit.driving import has_work, speaks_to
+from verifex.core.circuit.connections.driving_pins import has_work, speaks_to
+from verifex.core.circuit.connections.paths import Link
 from verifex.core.circuit.nets import Net
-from verifex.core.circuit.paths import Link
 from verifex.core.circuit.rules.book import DEAD_LOADS, WIRING
 from verifex.core.circuit.view import BenchView
 from verifex.core.findings import Finding, Severity

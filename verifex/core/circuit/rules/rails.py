@@ -2,8 +2,8 @@
 
 from collections.abc import Iterator
 
+from verifex.core.circuit.connections.paths import Link
 from verifex.core.circuit.nets import Net
-from verifex.core.circuit.paths import Link
 from verifex.core.circuit.places import Rail
 from verifex.core.circuit.remedies import Join
 from verifex.core.circuit.rules.book import OPEN_CIRCUIT, WIRING

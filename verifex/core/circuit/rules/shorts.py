@@ -4,11 +4,11 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from verifex.core.circuit.bench import Wire
+from verifex.core.circuit.connections.shorts import closing_wires, shorted_nets, without
 from verifex.core.circuit.nets import Net
 from verifex.core.circuit.places import Hole, LegOf, Rail
 from verifex.core.circuit.remedies import Join, TakeOut
 from verifex.core.circuit.rules.book import CONFUSED_LEVELS, DEAD_LOADS, LOST_SIGNALS, NOT_FED, OVER_CURRENTS, WIRING
-from verifex.core.circuit.shorts import closing_wires, shorted_nets, without
 from verifex.core.circuit.view import BenchView, StatePoint
 from verifex.core.findings import Finding, Remedy, Severity
 from verifex.core.parts import LegRole

@@ -9,7 +9,7 @@ from verifex.core.circuit.values import resistor_ohms
 from verifex.core.diagnosis.case import BenchCase
 from verifex.core.diagnosis.faults.priors import PRIORS
 from verifex.core.diagnosis.model import Fault, Where
-from verifex.core.expected.chain import AdcChain, DigitalChain
+from verifex.core.expected.signal.chain import AdcChain, DigitalChain
 from verifex.core.parts import catalogue
 from verifex.core.quantity import in_words
 

@@ -12,9 +12,9 @@ from verifex.core.diagnosis.faults.priors import PRIORS
 from verifex.core.diagnosis.model import Fault, Where
 from verifex.core.diagnosis.printing import Printing
 from verifex.core.exercise.units import PRINTED
-from verifex.core.expected.chain import AdcChain, Chain, DigitalChain
-from verifex.core.expected.route import route_of
 from verifex.core.expected.sheet import Key
+from verifex.core.expected.signal.chain import AdcChain, Chain, DigitalChain
+from verifex.core.expected.signal.path_to_pin import route_of
 from verifex.core.expected.unavailable import Unavailable
 from verifex.core.parts import LinearOutput
 from verifex.core.parts.outputs import DataOutput, FloatArray

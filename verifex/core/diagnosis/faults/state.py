@@ -7,7 +7,7 @@ from verifex.core.diagnosis.case import BenchCase
 from verifex.core.diagnosis.faults.priors import PRIORS
 from verifex.core.diagnosis.model import Apply, Fault, Where
 from verifex.core.diagnosis.raw import NO_PULL_UP
-from verifex.core.expected.chain import AdcChain, BusChain, DigitalChain
+from verifex.core.expected.signal.chain import AdcChain, BusChain, DigitalChain
 from verifex.core.parts import PartType, catalogue
 from verifex.core.parts.outputs import DataOutput
 

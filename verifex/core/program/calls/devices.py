@@ -5,8 +5,8 @@ from typing import Any
 
 from verifex.core.program.calls.serial import as_printed
 from verifex.core.program.devices import AXES, BUS_ADDRESSES, TAG_BYTES, Device, Meaning, Screen
-from verifex.core.program.machine import Machine
-from verifex.core.program.run import BusAddress
+from verifex.core.program.runtime.machine import Machine
+from verifex.core.program.runtime.run_result import BusAddress
 from verifex.core.program.tree import At
 from verifex.core.program.types import Type, as_float32
 

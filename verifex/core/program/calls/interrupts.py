@@ -2,8 +2,8 @@
 
 from typing import Any
 
-from verifex.core.program.agenda import Edge
 from verifex.core.program.calls.registry import At, Machine, call
+from verifex.core.program.runtime.agenda import Edge
 from verifex.core.program.types import BYTE, FUNCTION, VOID, Int
 
 INT = Int(16, True)

@@ -2,9 +2,9 @@
 
 from typing import Any
 
-from verifex.core.program.agenda import Timer
 from verifex.core.program.boards import MODES, REFERENCES
 from verifex.core.program.calls.registry import At, Machine, call
+from verifex.core.program.runtime.agenda import Timer
 from verifex.core.program.types import BYTE, ULONG, VOID, Int
 
 INT = Int(16, True)

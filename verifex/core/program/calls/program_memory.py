@@ -7,7 +7,7 @@ from typing import Any
 from verifex.core.program.calls import chars, memory  # noqa: F401  # what is entered under further names has to be known
 from verifex.core.program.calls.memory import read_bytes
 from verifex.core.program.calls.registry import CALLS, At, Machine, call
-from verifex.core.program.run import Ended
+from verifex.core.program.runtime.run_result import Ended
 from verifex.core.program.types import BYTE, FLOAT, TEXT, ULONG, Array, Int, Pointer, Type
 
 WORD = Int(16, False)

@@ -4,7 +4,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any, Literal
 
-from verifex.core.program.machine import Machine
+from verifex.core.program.runtime.machine import Machine
 from verifex.core.program.tree import At
 from verifex.core.program.types import Type
 

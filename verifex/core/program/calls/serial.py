@@ -6,7 +6,7 @@ from typing import Any
 from verifex.core.program.calls.memory import read_bytes, write_to
 from verifex.core.program.calls.registry import At, Machine, call
 from verifex.core.program.calls.writing import formatted
-from verifex.core.program.line import BUFFER_BYTES
+from verifex.core.program.runtime.serial_line import BUFFER_BYTES
 from verifex.core.program.types import BOOL, CHAR, FLOAT, LONG, TEXT, ULONG, VOID, Int, Type, as_float32
 
 INT, WORD = Int(16, True), Int(16, False)

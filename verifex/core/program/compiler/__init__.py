@@ -18,14 +18,14 @@ from verifex.core.program.compiler.functions import Functions
 from verifex.core.program.compiler.initial import InitialValues
 from verifex.core.program.compiler.lambdas import Lambdas
 from verifex.core.program.compiler.loops import Loops
-from verifex.core.program.compiler.names import Action, ForwardReferences, CompileContext, Refused
+from verifex.core.program.compiler.names import Action, CompileContext, ForwardReferences, Refused
 from verifex.core.program.compiler.places import Places
 from verifex.core.program.compiler.records import Records
 from verifex.core.program.compiler.statements import Statements
-from verifex.core.program.machine import Machine, RunResult
 from verifex.core.program.overlay import Overlay
+from verifex.core.program.runtime.machine import Machine, RunResult
+from verifex.core.program.runtime.watch import LineWatch
 from verifex.core.program.types import Type, size_of
-from verifex.core.program.watch import LineWatch
 
 MOST_MADE = 200  # functions of templates, made of one another
 MOST_KEPT = 4096  # bytes of globals that are looked at after each pass

@@ -4,7 +4,7 @@ from typing import Any
 
 from verifex.core.program import tree as t
 from verifex.core.program.compiler.expressions import Expressions
-from verifex.core.program.compiler.names import Frame, CompileContext, Typed, Value, Variable
+from verifex.core.program.compiler.names import CompileContext, Frame, Typed, Value, Variable
 from verifex.core.program.compiler.places import Places
 from verifex.core.program.types import CHAR, OPAQUE, TEXT, Array
 

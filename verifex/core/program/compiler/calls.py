@@ -11,11 +11,11 @@ from verifex.core.program.calls import CALLS, Spec, devices
 from verifex.core.program.calls.texts import METHODS, METHODS_NOT_SUPPORTED, Method
 from verifex.core.program.compiler.expressions import OF_WHAT_COMES_OUT, Expressions
 from verifex.core.program.compiler.functions import NOTHING, Functions, wants
-from verifex.core.program.compiler.names import Frame, CompileContext, Typed, Value
+from verifex.core.program.compiler.names import CompileContext, Frame, Typed, Value
 from verifex.core.program.compiler.places import Places
 from verifex.core.program.compiler.records import Records
 from verifex.core.program.devices import UNIT_WORDS, Meaning, meaning_of
-from verifex.core.program.machine import Ended
+from verifex.core.program.runtime.machine import Ended
 from verifex.core.program.types import (
     CHAR,
     FLOAT,

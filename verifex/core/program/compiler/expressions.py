@@ -2,13 +2,14 @@
 
 from typing import Any
 
-from verifex.core.program import arithmetic, clocks
+from verifex.core.program import arithmetic
 from verifex.core.program import tree as t
 from verifex.core.program.boards import BINARY
-from verifex.core.program.compiler.names import ForwardReferences, Frame, CompileContext, Typed, Value, Variable
+from verifex.core.program.compiler.names import CompileContext, ForwardReferences, Frame, Typed, Value, Variable
 from verifex.core.program.compiler.places import Places
 from verifex.core.program.devices import LibraryConstant, no_reading
-from verifex.core.program.fast import constant, local
+from verifex.core.program.operands import constant, local
+from verifex.core.program.runtime import clocks
 from verifex.core.program.types import (
     BOOL,
     CHAR,

@@ -5,7 +5,7 @@ from typing import Any
 
 from verifex.core.program import tree as t
 from verifex.core.program.compiler.expressions import Expressions
-from verifex.core.program.compiler.names import Action, Frame, CompileContext, Typed, Value
+from verifex.core.program.compiler.names import Action, CompileContext, Frame, Typed, Value
 from verifex.core.program.compiler.places import Place, Places
 from verifex.core.program.compiler.templates import bound_by, made_for
 from verifex.core.program.types import FLOAT, PORT, TEXT, Array, Int, Object, Pointer, Routine, Struct, Type, is_chars

@@ -6,7 +6,7 @@ from typing import Any
 from verifex.core.program import tree as t
 from verifex.core.program.compiler.expressions import Expressions
 from verifex.core.program.compiler.functions import Closure
-from verifex.core.program.compiler.names import Frame, CompileContext, Scope, Typed, Value, Variable
+from verifex.core.program.compiler.names import CompileContext, Frame, Scope, Typed, Value, Variable
 from verifex.core.program.compiler.places import Places
 from verifex.core.program.compiler.statements import Statements
 from verifex.core.program.types import AUTO, VOID, Routine

@@ -6,8 +6,8 @@ from typing import Any
 from verifex.core.program import arithmetic
 from verifex.core.program import tree as t
 from verifex.core.program.compiler.expressions import Expressions
-from verifex.core.program.compiler.names import Action, ForwardReferences, Frame, CompileContext, Scope
-from verifex.core.program.machine import Ended
+from verifex.core.program.compiler.names import Action, CompileContext, ForwardReferences, Frame, Scope
+from verifex.core.program.runtime.machine import Ended
 from verifex.core.program.types import AUTO, Array
 
 FAR_US = 1e12  # the clock never comes to this

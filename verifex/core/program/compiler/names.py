@@ -14,9 +14,9 @@ from verifex.core.program.boards import constants
 from verifex.core.program.calls import CALLS
 from verifex.core.program.compiler.not_yet import NOT_SUPPORTED_YET, REGISTERS
 from verifex.core.program.devices import NO_READING
-from verifex.core.program.machine import Machine
+from verifex.core.program.runtime.machine import Machine
+from verifex.core.program.runtime.watch import LineWatch
 from verifex.core.program.types import Described, Pointer, Struct, Type, Widths
-from verifex.core.program.watch import LineWatch
 
 Frame = list[Any]
 Value = Callable[[Frame], Any]

@@ -7,7 +7,7 @@ from typing import Any
 
 from verifex.core.program import tree as t
 from verifex.core.program.calls.devices import in_event
-from verifex.core.program.compiler.names import ForwardReferences, Frame, CompileContext, Typed, Value
+from verifex.core.program.compiler.names import CompileContext, ForwardReferences, Frame, Typed, Value
 from verifex.core.program.devices import TAG_BYTES, meaning_of
 from verifex.core.program.types import BOOL, BYTE, FLOAT, OPAQUE, Array, Int, Object, Pointer, Struct, Type
 from verifex.core.program.values import fresh

@@ -5,7 +5,7 @@ from typing import Any
 from verifex.core.program import tree as t
 from verifex.core.program.compiler.expressions import Expressions
 from verifex.core.program.compiler.functions import Functions
-from verifex.core.program.compiler.names import Frame, CompileContext, Typed, Value
+from verifex.core.program.compiler.names import CompileContext, Frame, Typed, Value
 from verifex.core.program.types import KIND_FIELD, Struct, Type
 from verifex.core.program.values import fresh
 

@@ -1,13 +1,13 @@
 """Statements as closures: blocks, branches, declarations, functions."""
 
 from verifex.core.program import tree as t
-from verifex.core.program.clocks import CPP_CLOCKS, times_of_pass
 from verifex.core.program.compiler.expressions import Expressions
 from verifex.core.program.compiler.functions import Functions
 from verifex.core.program.compiler.initial import InitialValues
 from verifex.core.program.compiler.loops import BREAK, CONTINUE, RETURN, Loops
-from verifex.core.program.compiler.names import Action, Frame, CompileContext, Scope, Value, Variable
-from verifex.core.program.machine import Machine
+from verifex.core.program.compiler.names import Action, CompileContext, Frame, Scope, Value, Variable
+from verifex.core.program.runtime.clocks import CPP_CLOCKS, times_of_pass
+from verifex.core.program.runtime.machine import Machine
 from verifex.core.program.types import AUTO, CHAR, VOID, Array, Int, Pointer, Type, decayed, size_of
 
 HEADED = (t.If, t.While, t.For, t.ForEach, t.Switch)  # of these only the head belongs to the line
@@ -17,7 +17,12 @@ class Statements:
     """Everything that may stand in a block."""
 
     def __init__(
-        self, names: CompileContext, expressions: Expressions, functions: Functions, initial: InitialValues, loops: Loops
+        self,
+        names: CompileContext,
+        expressions: Expressions,
+        functions: Functions,
+        initial: InitialValues,
+        loops: Loops,
     ) -> None:
         self.names, self.expressions, self.functions = names, expressions, functions
         self.initial, self.loops = initial, loops

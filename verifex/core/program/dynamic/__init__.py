@@ -15,9 +15,9 @@ from verifex.core.program.dynamic.names import ForwardReferences, Names, assigne
 from verifex.core.program.dynamic.showing import shown
 from verifex.core.program.dynamic.statements import Statements
 from verifex.core.program.dynamic.values import ERRORS, UNSET, Raised
-from verifex.core.program.machine import Machine
-from verifex.core.program.run import Ended, RunResult
-from verifex.core.program.watch import LineWatch
+from verifex.core.program.runtime.machine import Machine
+from verifex.core.program.runtime.run_result import Ended, RunResult
+from verifex.core.program.runtime.watch import LineWatch
 
 __all__ = ["compile_python"]
 

@@ -9,7 +9,7 @@ from verifex.core.program.dynamic.effort import CONTAINERS, searched, walk
 from verifex.core.program.dynamic.running import equal
 from verifex.core.program.dynamic.showing import by_percent
 from verifex.core.program.dynamic.values import UNSET, Function, Instance, error, kind_name
-from verifex.core.program.machine import Machine
+from verifex.core.program.runtime.machine import Machine
 from verifex.core.program.tree import At
 
 MOST_BITS = 4096

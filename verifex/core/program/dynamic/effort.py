@@ -6,7 +6,7 @@ one operation that nothing can interrupt. So such values are walked through firs
 
 from typing import Any
 
-from verifex.core.program.machine import Machine
+from verifex.core.program.runtime.machine import Machine
 from verifex.core.program.tree import At
 
 CONTAINERS = (list, tuple, dict, set)

@@ -4,7 +4,6 @@ import operator
 from typing import Any
 
 from verifex.core.program import tree as t
-from verifex.core.program.clocks import side_of, watched
 from verifex.core.program.dynamic.arithmetic import SIGNS, applied, signed
 from verifex.core.program.dynamic.builtins import NOT_SUPPORTED_YET
 from verifex.core.program.dynamic.calling import all_of, each, entries
@@ -15,7 +14,8 @@ from verifex.core.program.dynamic.running import attribute, item, truth
 from verifex.core.program.dynamic.showing import formatted
 from verifex.core.program.dynamic.strands import give
 from verifex.core.program.dynamic.values import HOST_ERRORS, Frame, Instance, as_raised
-from verifex.core.program.fast import constant
+from verifex.core.program.operands import constant
+from verifex.core.program.runtime.clocks import side_of, watched
 
 SMALL = 1 << 62
 PLAIN_KINDS = frozenset((int, float))

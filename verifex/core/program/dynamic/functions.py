@@ -10,7 +10,7 @@ from verifex.core.program.dynamic.expressions import Expressions
 from verifex.core.program.dynamic.names import ForwardReferences, Names, Value, class_key, targets
 from verifex.core.program.dynamic.running import method
 from verifex.core.program.dynamic.values import UNSET, Above, Class, Frame, Function, FunctionKind, Instance, error
-from verifex.core.program.fast import constant
+from verifex.core.program.operands import constant
 
 
 class Functions:

@@ -22,8 +22,8 @@ from verifex.core.program.dynamic.modules import (
     together,
 )
 from verifex.core.program.dynamic.values import UNSET, Builtin, LibraryName, Thing, error
-from verifex.core.program.machine import Machine
-from verifex.core.program.run import Ended
+from verifex.core.program.runtime.machine import Machine
+from verifex.core.program.runtime.run_result import Ended
 from verifex.core.program.tree import At
 
 #: The language's own modules; those that the small boards write with a `u` in front are the same.

@@ -5,14 +5,14 @@ from collections.abc import Mapping
 from typing import Any
 
 from verifex.core.program import tree as t
-from verifex.core.program.clocks import PYTHON_CLOCKS, side_of
 from verifex.core.program.dynamic.assignments import Assignments
 from verifex.core.program.dynamic.calling import each
 from verifex.core.program.dynamic.expressions import Expressions
 from verifex.core.program.dynamic.names import Action, ForwardReferences, Names
 from verifex.core.program.dynamic.snapshot import snapshot
 from verifex.core.program.dynamic.values import HOST_ERRORS, Frame, as_raised
-from verifex.core.program.machine import Machine
+from verifex.core.program.runtime.clocks import PYTHON_CLOCKS, side_of
+from verifex.core.program.runtime.machine import Machine
 
 BREAK, CONTINUE, RETURN = "break", "continue", "return"
 MOST_SELDOM = 6  # every 64th turn at the least

@@ -7,7 +7,7 @@ from verifex.core.program.dynamic.calling import all_of, in_order
 from verifex.core.program.dynamic.effort import as_key, looked_through, searched, walk
 from verifex.core.program.dynamic.showing import by_braces
 from verifex.core.program.dynamic.values import Counted, DefaultDict, Deque, Named
-from verifex.core.program.machine import Machine
+from verifex.core.program.runtime.machine import Machine
 from verifex.core.program.tree import At
 
 Act = Callable[..., Any]

@@ -6,11 +6,11 @@ from difflib import get_close_matches
 from typing import Any
 
 from verifex.core.program import tree as t
-from verifex.core.program.clocks import PYTHON_CLOCKS
 from verifex.core.program.compiler.names import Refused
 from verifex.core.program.dynamic.values import UNSET, Frame, error
-from verifex.core.program.machine import Machine
-from verifex.core.program.watch import LineWatch
+from verifex.core.program.runtime.clocks import PYTHON_CLOCKS
+from verifex.core.program.runtime.machine import Machine
+from verifex.core.program.runtime.watch import LineWatch
 
 OUTER_FRAME = 0  # the first cell of a function's frame leads to the frame it was made in
 

@@ -23,8 +23,8 @@ from verifex.core.program.dynamic.values import (
     error,
     kind_name,
 )
-from verifex.core.program.machine import Machine
-from verifex.core.program.run import Ended
+from verifex.core.program.runtime.machine import Machine
+from verifex.core.program.runtime.run_result import Ended
 from verifex.core.program.tree import At
 
 

@@ -19,7 +19,7 @@ from verifex.core.program.dynamic.values import (
     error,
     kind_name,
 )
-from verifex.core.program.machine import Machine
+from verifex.core.program.runtime.machine import Machine
 from verifex.core.program.tree import At
 
 PLAIN = (bool, int, float, str)

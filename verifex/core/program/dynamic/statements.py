@@ -29,8 +29,8 @@ from verifex.core.program.dynamic.values import (
     as_raised,
     error,
 )
-from verifex.core.program.machine import Machine
-from verifex.core.program.run import Ended
+from verifex.core.program.runtime.machine import Machine
+from verifex.core.program.runtime.run_result import Ended
 
 NOT_WATCHED = (t.Block, t.Define, t.Class, t.Import, t.Outer)  # what stands for no values of its own
 

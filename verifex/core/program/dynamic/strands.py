@@ -11,7 +11,7 @@ from greenlet import getcurrent, greenlet
 
 from verifex.core.program.dynamic.calling import LATER
 from verifex.core.program.dynamic.values import FunctionKind, Raised, Thing, error
-from verifex.core.program.machine import Machine
+from verifex.core.program.runtime.machine import Machine
 from verifex.core.program.tree import At
 
 MOST_STRANDS = 200  # of one program at a time

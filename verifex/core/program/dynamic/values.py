@@ -10,8 +10,8 @@ from enum import StrEnum
 from pathlib import Path
 from typing import Any
 
-from verifex.core.program.machine import Machine
-from verifex.core.program.run import Ended
+from verifex.core.program.runtime.machine import Machine
+from verifex.core.program.runtime.run_result import Ended
 from verifex.core.program.tree import At
 
 Frame = list[Any]

@@ -12,7 +12,7 @@ from verifex.core.problems import Problem
 from verifex.core.program import tree as t
 from verifex.core.program.boards import BINARY, constants, pin_numbers
 from verifex.core.program.compiler import Compiled
-from verifex.core.program.machine import RunResult
+from verifex.core.program.runtime.machine import RunResult
 from verifex.core.program.types import Array, Int, Type
 
 

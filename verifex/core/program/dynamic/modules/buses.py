@@ -3,7 +3,7 @@
 from typing import Any
 
 from verifex.core.program.dynamic.values import Thing, error
-from verifex.core.program.machine import Machine
+from verifex.core.program.runtime.machine import Machine
 from verifex.core.program.tree import At
 
 BYTE_US = 90.0  # nine bits at 100 kHz

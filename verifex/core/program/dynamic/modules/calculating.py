@@ -9,7 +9,7 @@ from typing import Any
 from verifex.core.program.dynamic.builtins import leave
 from verifex.core.program.dynamic.calling import all_of
 from verifex.core.program.dynamic.values import Builtin, Thing, error
-from verifex.core.program.machine import Machine
+from verifex.core.program.runtime.machine import Machine
 from verifex.core.program.tree import At
 
 SEED = 1

@@ -5,7 +5,7 @@ from typing import Any
 
 from verifex.core.program.dynamic.strands import sleeps
 from verifex.core.program.dynamic.values import Builtin, Thing, error
-from verifex.core.program.machine import Machine
+from verifex.core.program.runtime.machine import Machine
 from verifex.core.program.tree import At
 
 BEGIN = datetime(2026, 5, 4, 8, 0, tzinfo=UTC)

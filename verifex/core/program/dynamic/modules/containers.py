@@ -17,7 +17,7 @@ from verifex.core.program.dynamic.values import (
     Thing,
     error,
 )
-from verifex.core.program.machine import Machine
+from verifex.core.program.runtime.machine import Machine
 from verifex.core.program.tree import At
 
 

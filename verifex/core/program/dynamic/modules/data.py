@@ -6,7 +6,7 @@ from collections.abc import Callable
 from typing import Any
 
 from verifex.core.program.dynamic.values import Builtin, error
-from verifex.core.program.machine import Machine
+from verifex.core.program.runtime.machine import Machine
 from verifex.core.program.tree import At
 
 FREE_BYTES, USED_BYTES = 98_304, 12_288  # of a small board's heap after it has started

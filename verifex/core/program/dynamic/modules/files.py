@@ -7,7 +7,7 @@ from typing import Any
 from verifex.core.program.dynamic.calling import all_of
 from verifex.core.program.dynamic.showing import by_percent, shown
 from verifex.core.program.dynamic.values import Builtin, Thing, error, kind_name
-from verifex.core.program.machine import Machine
+from verifex.core.program.runtime.machine import Machine
 from verifex.core.program.tree import At
 
 WRITE_US = 200.0

@@ -3,10 +3,10 @@
 import math
 from typing import Any
 
-from verifex.core.program.agenda import Timer, Watch
 from verifex.core.program.dynamic.modules import clock, pins
 from verifex.core.program.dynamic.values import Builtin, Thing, error
-from verifex.core.program.machine import Machine
+from verifex.core.program.runtime.agenda import Timer, Watch
+from verifex.core.program.runtime.machine import Machine
 from verifex.core.program.tree import At
 
 CM_PER_METRE = 100.0

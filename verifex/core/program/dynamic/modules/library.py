@@ -9,8 +9,8 @@ from verifex.core.program.devices import BUS_ADDRESSES, SHOWS, LibraryConstant, 
 from verifex.core.program.dynamic.modules import pins
 from verifex.core.program.dynamic.showing import shown
 from verifex.core.program.dynamic.values import Builtin, Thing, error
-from verifex.core.program.machine import Machine
-from verifex.core.program.run import BusAddress, Ended
+from verifex.core.program.runtime.machine import Machine
+from verifex.core.program.runtime.run_result import BusAddress, Ended
 from verifex.core.program.tree import At
 
 _BOTH = re.compile(r"read(_retry)?$")

@@ -2,11 +2,11 @@
 
 from typing import Any
 
-from verifex.core.program.agenda import Edge
-from verifex.core.program.agenda import Timer as Due
 from verifex.core.program.dynamic.modules import buses, pins
 from verifex.core.program.dynamic.values import Builtin, Thing, error
-from verifex.core.program.machine import Machine
+from verifex.core.program.runtime.agenda import Edge
+from verifex.core.program.runtime.agenda import Timer as Due
+from verifex.core.program.runtime.machine import Machine
 from verifex.core.program.tree import At
 
 READ_US = 112.0

@@ -3,11 +3,11 @@
 from collections.abc import Callable
 from typing import Any
 
-from verifex.core.program.agenda import Edge
 from verifex.core.program.dynamic.modules import pins
 from verifex.core.program.dynamic.modules.micro import Pulses
 from verifex.core.program.dynamic.values import Builtin, Thing, error
-from verifex.core.program.machine import Machine
+from verifex.core.program.runtime.agenda import Edge
+from verifex.core.program.runtime.machine import Machine
 from verifex.core.program.tree import At
 
 BY_POSITION, BY_GPIO = 10, 11

@@ -2,10 +2,10 @@
 
 from typing import Any
 
-from verifex.core.program.agenda import Edge, Watch
 from verifex.core.program.dynamic.calling import call
 from verifex.core.program.dynamic.values import Thing, error
-from verifex.core.program.machine import Machine
+from verifex.core.program.runtime.agenda import Edge, Watch
+from verifex.core.program.runtime.machine import Machine
 from verifex.core.program.tree import At
 
 PIN_US = 4.0  # what looking at a pin takes from this language

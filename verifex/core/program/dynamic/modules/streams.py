@@ -8,7 +8,7 @@ from verifex.core.program.dynamic.calling import all_of, call, each
 from verifex.core.program.dynamic.running import truth
 from verifex.core.program.dynamic.strands import Generator
 from verifex.core.program.dynamic.values import UNSET, Builtin, Raised, Thing, error
-from verifex.core.program.machine import Machine
+from verifex.core.program.runtime.machine import Machine
 from verifex.core.program.tree import At
 
 

@@ -6,8 +6,8 @@ from typing import Any
 from verifex.core.program.dynamic.calling import LATER, call
 from verifex.core.program.dynamic.strands import Task, Tasks, threads
 from verifex.core.program.dynamic.values import Builtin, FunctionKind, Thing, error
-from verifex.core.program.machine import Machine
-from verifex.core.program.run import Ended
+from verifex.core.program.runtime.machine import Machine
+from verifex.core.program.runtime.run_result import Ended
 from verifex.core.program.tree import At
 
 

@@ -1,0 +1,1 @@
+"""Rules about pins, levels, the serial line, displays and libraries of modules."""
