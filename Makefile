@@ -9,7 +9,7 @@ DEMO_DATA := var-demo
 DEBIAN := chromium fonts-dejavu-core ngspice nginx-light libpango-1.0-0 libpangoft2-1.0-0 gcc-avr avr-libc simavr
 export PIP_DISABLE_PIP_VERSION_CHECK := 1
 
-.PHONY: help setup run wheel demo demo-large test check api-client rules screenshots bench load waits kills races mutants generated fuzz corpus clean-demo debian
+.PHONY: help setup run wheel demo demo-large test check api-client rules picture screenshots bench load waits kills races mutants generated fuzz corpus clean-demo debian
 
 help: ## list the targets
 	@grep -hE '^[a-z-]+:.*##' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 16
@@ -76,6 +76,9 @@ debian:
 api-client: setup ## the OpenAPI document and the typed client from it
 	$(MANAGE) export_openapi_schema --api verifex.site.api.api --indent 1 > docs/openapi.json
 	cd web && npm run -s api
+
+picture: setup ## draw docs/imports.svg from the imports
+	$(BIN)/python -m tests.import_picture
 
 rules: setup ## docs/rules.md and docs/schemas from the code
 	$(BIN)/verifex rules > docs/rules.md
