@@ -17,7 +17,7 @@ def now() -> datetime:
 
 @contextmanager
 def acting_at(moment: datetime) -> Iterator[None]:
-    """Within the block every act bears `moment`."""
+    """Within the block every act has `moment`."""
     token = _set.set(moment)
     try:
         yield

@@ -30,14 +30,14 @@ def note_marks(node: yaml.Node, path: Path, marks: Marks, problems: list[Problem
 
 
 def probable_name(path: Path, known: Collection[str]) -> str:
-    """The name of a field that was probably meant by the last step of a path; empty for none."""
+    """The name of a field that was probably intended by the last step of a path; empty for none."""
     own = str(path[-1]) if path else ""
     near = get_close_matches(own, [name for name in known if name != own], n=1, cutoff=0.7) if own else []
     return near[0] if near else ""
 
 
 def located(error: dict[str, Any], marks: Marks, known: Collection[str] = ()) -> Problem:
-    """What a schema refuses, at its place; `known` are the names a field may have, for one that was meant."""
+    """What a schema refuses, at its place; `known` are the names a field may have, for one that was intended."""
     kinds = {"missing": "is missing", "extra_forbidden": "is not something this file can say"}
     message = kinds.get(error["type"]) or str(error["msg"]).removeprefix("Value error, ")
     path = tuple(error["loc"])

@@ -167,7 +167,7 @@ def _session_of(request: HttpRequest, session_id: int) -> Session:
 
 @router.post("/sessions/{session_id}/pass-clean", response=CleanOut)
 def pass_clean(request: HttpRequest, session_id: Id, data: CleanIn) -> dict[str, Any]:
-    """Pass together what asks and has nothing to look at; what changed since it was shown is left out, and told."""
+    """Pass together what asks and has nothing to look at; what changed since it was shown is left out, and reported."""
     session = _session_of(request, session_id)
     require_instructor(reader(request), session.section)
     passed: list[str] = []

@@ -14,7 +14,7 @@ from verifex.dockets.judgements import summaries_of
 from verifex.dockets.models import Docket, Kind, SharedReadings, State, Station, StationState
 from verifex.dockets.stations import current
 
-#: The hand-in that the cards of a station speak of.
+#: The hand-in that the cards of a station are about.
 SPOKEN_OF = {
     Station.WIRING: Kind.WIRING,
     Station.POWER: Kind.WIRING,

@@ -59,7 +59,7 @@ class LiveStepOut(Shape):
     high: float | None
 
 
-class LiveSaidOut(Shape):
+class LiveVerdictOut(Shape):
     steps: list[LiveStepOut]
     notes: list[str]
 
@@ -96,7 +96,7 @@ def stream_my_lines(request: HttpRequest, docket_id: Id, after: int = 0) -> Http
     return _events(request, own_docket(request, docket_id), after)
 
 
-@router.get("/my/dockets/{docket_id}/live/said", response=LiveSaidOut)
+@router.get("/my/dockets/{docket_id}/live/said", response=LiveVerdictOut)
 def my_verdict(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
     """Whether something is off so far."""
     said = _verdict(request, own_docket(request, docket_id))
@@ -124,7 +124,7 @@ def stream_lines(request: HttpRequest, docket_id: Id, after: int = 0) -> HttpRes
     return _events(request, docket_for_staff(request, docket_id), after)
 
 
-@router.get("/dockets/{docket_id}/live/said", response=LiveSaidOut)
+@router.get("/dockets/{docket_id}/live/said", response=LiveVerdictOut)
 def verdict(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
     """Whether something is off so far."""
     return _verdict(request, docket_for_staff(request, docket_id))

@@ -27,7 +27,7 @@ CODE_LENGTH = 10
 MOST_LETTERS = 1_000_000
 MOST_LINE = 400
 OPEN_FOR = timedelta(hours=4)
-QUIET = timedelta(seconds=6)  # without a word from the helper: it is said that nothing comes
+QUIET = timedelta(seconds=6)  # without a word from the helper: it is reported that nothing comes
 
 
 @transaction.atomic
@@ -66,7 +66,7 @@ def take_lines(code: str, first: int, lines: Sequence[str]) -> LiveFeed:
     twice keeps it once. Refused for a code that is none, or not any more."""
     feed = LiveFeed.objects.select_for_update().filter(code=code, closed_at=None).first()
     if feed is None or clock.now() - feed.opened_at > OPEN_FOR:
-        raise Refused("Nobody listens under this code any more. Ask for a new one at the readings station.")
+        raise Refused("This code for live readings has expired. Ask for a new one at the readings station.")
     new = [line[:MOST_LINE] for line in lines[max(0, feed.received - first) :]]
     feed.heard_at = clock.now()
     feed.received = max(feed.received, first + len(lines))

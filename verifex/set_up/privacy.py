@@ -173,7 +173,7 @@ def _forget(user: User) -> str:
 
 
 def _forget_texts(attempts: Any) -> None:
-    """The texts of these hand-ins, and what was told line by line of them."""
+    """The texts of these hand-ins, and what was reported line by line of them."""
     ids = list(attempts.values_list("pk", flat=True))
     Attempt.objects.filter(pk__in=ids).update(text="")
     Judgement.objects.filter(attempt__in=ids).update(details={})

@@ -75,7 +75,7 @@ def open_address(listen: str) -> socket.socket:
 
 
 def answer_on(listener: socket.socket) -> None:
-    """Answer requests until told to end, or until the process that watches is gone."""
+    """Answer requests until it is asked to end, or until the process that watches is gone."""
     from django.conf import settings
     from waitress import create_server
 
@@ -145,7 +145,7 @@ def _leave(number: int, frame: FrameType | None) -> None:
 
 
 def watch(listener: socket.socket) -> None:
-    """Start the others on an open socket and keep them going until this process is told to end. Wants Django to be set up."""
+    """Start the others on an open socket and keep them going until this process is asked to end. Wants Django to be set up."""
     import verifex.site.wsgi  # noqa: F401  # loaded here once, for all of them
     from verifex.work import runner
 

@@ -27,7 +27,7 @@ def main() -> None:
 
 
 def work() -> None:
-    """Work through the queue until told to end. Wants Django to be set up."""
+    """Work through the queue until it is asked to end. Wants Django to be set up."""
     from verifex.work import outdated, pool, queue, wake
 
     os.nice(NICENESS)

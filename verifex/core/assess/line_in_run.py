@@ -5,7 +5,7 @@ from typing import Any
 from verifex.core.assess.case import Case
 from verifex.core.assess.program import plan_of, run_through
 from verifex.core.assess.workbench import Workbench
-from verifex.core.program.runtime.watch import LineSeen, LineWatch
+from verifex.core.program.runtime.watch import LineWatch, WatchedLine
 
 MOST_SHOWN = 24
 
@@ -48,12 +48,12 @@ def line_in_run(case: Case, line: int, moment_ms: float | None) -> dict[str, Any
     }
 
 
-def _changed_first(rows: list[LineSeen]) -> list[str]:
+def _changed_first(rows: list[WatchedLine]) -> list[str]:
     names = dict.fromkeys(name for row in rows for name in (*row.before, *row.after))
     return sorted(names, key=lambda name: all(row.before.get(name) == row.after.get(name) for row in rows))
 
 
-def nearest(rows: list[LineSeen], moment_ms: float | None) -> list[LineSeen]:
+def nearest(rows: list[WatchedLine], moment_ms: float | None) -> list[WatchedLine]:
     """The rows around a moment, in their order: two thirds of them before it."""
     if moment_ms is None or len(rows) <= MOST_SHOWN:
         return rows[:MOST_SHOWN]

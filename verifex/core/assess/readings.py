@@ -203,7 +203,7 @@ def _act(act: Act, name: str, result: float | None, candidates: Sequence[Candida
     )  # fmt: skip
 
 
-MOST_SHOWN = 6  # faults whose result is told with an act
+MOST_SHOWN = 6  # faults whose result is reported with an act
 
 
 def _explained(explanation: Explanation, program: ProgramRecord | None) -> ExplanationRecord:

@@ -171,7 +171,7 @@ class ProgramRecord(StationRecord):
 
 
 class FiguresRecord(Record):
-    """How one reading lies at a step; `said` is what was told in words, or the id that was printed."""
+    """How one reading lies at a step; `said` is what was printed in words, or the id that was printed."""
 
     readings: int
     centre: float | None

@@ -26,7 +26,7 @@ class PrintedReading:
 
     `effects` are the half widths by cause, in the printed unit and with their sign: one cause moves all steps together.
     `grain` is one count or step of resolution in the printed unit, `rises` the share of its value by which a reading
-    climbs (or falls, below 0) within the step. `there` says, where a state is told in words, whether something is there;
+    climbs (or falls, below 0) within the step. `there` says, where a state is reported in words, whether something is there;
     `is_level` that there is nothing but 0 and 1; `outside` that any value comes that lies outside these ends. `text` is the
     id of a tag, empty where none is printed.
     """

@@ -24,7 +24,7 @@ SQRT6 = 6**0.5
 class ObservedReading:
     """One reading at one step: how many values, their centre and noise (one σ from reading to reading, robust and plain), by
     what share they rise within the step, how many lines were no number, which share is a value that stands for no answer, which share is 0.
-    `told` is the share of states told in words that say something is there; None where nothing was told in words. `text` is
+    `told` is the share of states told in words that say something is there; None where nothing was reported in words. `text` is
     the id of a tag that came most often, empty where none came; None for readings that are no ids.
     """
 

@@ -28,7 +28,7 @@ class Behaviour(Frozen):
 
     @property
     def outputs(self) -> list[str]:
-        """The references of all outputs it speaks of."""
+        """The references of all outputs it is about."""
         return list(dict.fromkeys([*self.then, *self.otherwise]))
 
     @model_validator(mode="after")

@@ -68,7 +68,7 @@ class Look:
 
 
 def inspection_list(exercise: Exercise, board: Board, happened: Sequence[Happened]) -> list[Look]:
-    """What must be tested first, then what to reset, cool and dry. Each part is told once, by the worst that happened to it."""
+    """What must be tested first, then what to reset, cool and dry. Each part is reported once, by the worst that happened to it."""
     recipe = {part.ref: part for part in exercise.recipe}
     kinds = catalogue().parts
     found: dict[str, Look] = {}

@@ -1,6 +1,6 @@
 """What is counted by drawer: which drawer a part of a recipe comes out of, and what an act does to a count.
 
-A count never falls below zero: what is taken beyond it is told as a shortfall, which stock-taking then explains.
+A count never falls below zero: what is taken beyond it is reported as a shortfall, which stock-taking then explains.
 """
 
 from collections.abc import Mapping

@@ -1,6 +1,6 @@
 """Library objects of a program, matched by what they are given and what they are called for; no library is known by name.
 
-An object has the pins it was constructed with. A method is told by its words: temperature, humidity, pressure, distance ask a
+An object has the pins it was constructed with. A method is reported by its words: temperature, humidity, pressure, distance ask a
 module; read, measure and such take what the module has; getMotion and such fill variables with its axes; print, cursor, clear write on
 a display; available, status and such say that all is well; begin, init, request and such do nothing that shows.
 """

@@ -5,7 +5,7 @@ import re
 from verifex.core.problems import Problem
 
 MOST = 8
-#: What is written → (what is meant, its name).
+#: What is written → (what is intended, its name).
 LETTERS = {
     "“": ('"', "a curly quote"), "”": ('"', "a curly quote"), "„": ('"', "a curly quote"), "‘": ("'", "a curly quote"),
     "’": ("'", "a curly quote"),

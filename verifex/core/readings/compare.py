@@ -38,7 +38,7 @@ class ReadingVerdict:
     missing.
 
     'likely' lies inside the k = 2 interval, 'in-limits' between that and the worst case. `lines` are where the values stand
-    in the log, from 1. `said` is what was told in words, or the id that was printed; `unanswered` are values that stand for a read
+    in the log, from 1. `said` is what was printed in words, or the id that was printed; `unanswered` are values that stand for a read
     without an answer and were left out.
     """
 

@@ -133,7 +133,7 @@ def _verdict(predicted: Predicted, sheet: Sheet) -> str:
     expected = next((r for r in readings if f"{r.ref}.{r.quantity}" == predicted.reading), None)
     if expected is None or not _is_known(predicted, sheet):
         return "unjudged"
-    # A value is told by as many decimals as the program prints.
+    # A value is reported by as many decimals as the program prints.
     slack = 0.5 * 10**-expected.decimals
     if expected.likely[0] - slack <= predicted.value <= expected.likely[1] + slack:
         return "likely"

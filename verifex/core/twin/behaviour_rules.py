@@ -6,7 +6,7 @@ from verifex.core.exercise.statements import When
 from verifex.core.findings import Finding, Severity
 from verifex.core.rulebook import FindingFactory, RuleBook
 from verifex.core.twin.outcome import RunView, StepOutcome
-from verifex.core.twin.thresholds import asked_state, switching
+from verifex.core.twin.thresholds import requested_state, switching
 
 BEHAVIOUR: RuleBook[RunView] = RuleBook("Behaviour on the twin")
 
@@ -17,7 +17,7 @@ def sensor_and_outputs(view: RunView) -> list[str]:
     return list(dict.fromkeys([view.refs.get(sensor, sensor), *(view.refs[ref] for ref in view.outputs)]))
 
 
-def _asked_for(view: RunView, ref: str) -> str:
+def _requested(view: RunView, ref: str) -> str:
     statement = next(s for s in view.exercise.behaviour if ref in s.outputs)
     return str(statement.when)
 
@@ -155,7 +155,7 @@ def alarm_never_on(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
     if outputs := [ref for ref in view.switched if never(ref)]:
         refs, names, verb = _named(view, outputs)
         yield finding(
-            f"{names} {verb} off through the whole plan; asked is on with {_asked_for(view, outputs[0])}.",
+            f"{names} {verb} off through the whole plan; asked is on with {_requested(view, outputs[0])}.",
             "Follow the value from the reading to the condition.",
             parts=refs,
         )
@@ -163,7 +163,7 @@ def alarm_never_on(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
 
 def _is_off_at_the_end(view: RunView, ref: str, outcome: StepOutcome) -> bool:
     window = outcome.window
-    asked = asked_state(view.exercise, window.key, ref, window.ends[window.kind == "up"])
+    asked = requested_state(view.exercise, window.key, ref, window.ends[window.kind == "up"])
     return asked is not None and asked.is_level and not asked.is_on
 
 
@@ -222,7 +222,7 @@ def alarm_at_wrong_value(view: RunView, finding: FindingFactory) -> Iterator[Fin
         when = next(s for s in view.exercise.behaviour if outputs[0] in s.outputs).when
         at = f" In the sweep the change came at {_stated(when, swept)}." if swept is not None else ""
         yield finding(
-            f"{names}: not as asked with {_asked_for(view, outputs[0])}.{at}",
+            f"{names}: not as asked with {_requested(view, outputs[0])}.{at}",
             "Compare the threshold in the program with the exercise.",
             parts=refs,
         )
@@ -247,7 +247,7 @@ def alarm_at_wrong_value(view: RunView, finding: FindingFactory) -> Iterator[Fin
 @BEHAVIOUR.rule(
     "printed-value-out",
     Severity.FIX,
-    title="The printed value is not this bench's",
+    title="The printed value is not the one of this bench",
     why="On the twin of this bench the formula gives another value than the sheet's limits allow.",
     hint="Take one count from your log and work out the value by hand, step by step.",
     criterion="program",

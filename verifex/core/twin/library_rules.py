@@ -1,4 +1,4 @@
-"""The rules on what a library is told: the pins and the address of its module, and that it is made ready."""
+"""The rules on how a library is set up: the pins and the address of its module, and that it is made ready."""
 
 from collections.abc import Iterator
 
@@ -17,7 +17,7 @@ def _decided_by(view: RunView, ref: str) -> list[str]:
 @BEHAVIOUR.rule(
     "library-on-another-pin",
     Severity.FIX,
-    title="A library looks on another pin than its module is on",
+    title="The library uses another pin than its module is on",
     why="It asks where nothing answers, and every reading is a failed one.",
     hint="Which pin is the module's signal leg on, and which one does your program tell the library?",
     criterion="program",
@@ -33,7 +33,7 @@ def library_on_another_pin(view: RunView, finding: FindingFactory) -> Iterator[F
         right = " and ".join(f"{leg} on {pin}" for leg, pin in own.items())
         use = next((view.trace.run.pins[pin] for pin in told if pin in view.trace.run.pins), None)
         yield finding(
-            f"The library is told {named}; {ref} is wired with {right}.",
+            f"The library is set to {named}; {ref} is wired with {right}.",
             "Give it the pins of the wiring, each in its place, or move the leads.",
             at=use.read_at if use else None,
             parts=[ref],
@@ -44,7 +44,7 @@ def library_on_another_pin(view: RunView, finding: FindingFactory) -> Iterator[F
 @BEHAVIOUR.rule(
     "display-told-otherwise",
     Severity.FIX,
-    title="A library looks for the display elsewhere",
+    title="The display's library is set up otherwise than the display is wired",
     why="What it sends never arrives, and the display stays empty or shows blocks.",
     hint="Hold the numbers you give the display's library against its leads, one by one.",
     criterion="program",
@@ -54,7 +54,7 @@ def library_on_another_pin(view: RunView, finding: FindingFactory) -> Iterator[F
 def display_set_otherwise(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
     for screen in view.trace.screens_elsewhere:
         yield finding(
-            f"The library is told {screen.told}; {screen.ref} is wired with {screen.right}.",
+            f"The library is set to {screen.told}; {screen.ref} is wired with {screen.right}.",
             "Give it the numbers of the wiring, each in its place, or move the leads.",
             at=screen.at,
             parts=[screen.ref],
@@ -64,7 +64,7 @@ def display_set_otherwise(view: RunView, finding: FindingFactory) -> Iterator[Fi
 @BEHAVIOUR.rule(
     "library-told-another-address",
     Severity.FIX,
-    title="A library speaks to another address than its module's",
+    title="The library uses another address than its module's",
     why="Nothing on the bus answers to it, so nothing is read and nothing shown.",
     hint="Which address does your module have, and which one does your program speak to?",
     criterion="program",
@@ -78,7 +78,7 @@ def library_set_to_another_address(view: RunView, finding: FindingFactory) -> It
             continue
         have = "; ".join(f"{ref} is at {' or '.join(f'0x{a:02X}' for a in own)}" for ref, own in known.items())
         yield finding(
-            f"The library is told 0x{silent.address:02X}; {have}.",
+            f"The library is set to 0x{silent.address:02X}; {have}.",
             "Give it the module's own address; on most modules a pad sets it.",
             at=silent.at,
             parts=list(known),
@@ -132,7 +132,7 @@ def module_not_begun(view: RunView, finding: FindingFactory) -> Iterator[Finding
 @BEHAVIOUR.rule(
     "library-told-another-kind",
     Severity.FIX,
-    title="A library is told another kind of module than the one on the bench",
+    title="The library is set up for another kind of module",
     why="It takes what is sent apart in the other kind's way, and the numbers mean nothing.",
     hint="Which kind of module is in your kit, and which kind does your program name?",
     criterion="program",
@@ -142,7 +142,7 @@ def module_not_begun(view: RunView, finding: FindingFactory) -> Iterator[Finding
 def library_set_to_another_kind(view: RunView, finding: FindingFactory) -> Iterator[Finding]:
     for ref, (told, own) in view.trace.told_another_kind.items():
         yield finding(
-            f"The library is told to expect the {told}; {ref} is the {own}.",
+            f"The library is set up for the {told}; {ref} is the {own}.",
             "Name the kind of module that is on the bench.",
             parts=[ref],
             affects=_decided_by(view, ref),

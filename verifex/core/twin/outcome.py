@@ -84,7 +84,7 @@ class RunView:
 
     @property
     def outputs(self) -> list[str]:
-        """The outputs the behaviour speaks of, as the exercise calls them, as far as the bench has them."""
+        """The outputs the behaviour is about, as the exercise calls them, as far as the bench has them."""
         return list(dict.fromkeys(ref for s in self.exercise.behaviour for ref in s.outputs if ref in self.refs))
 
     @property

@@ -47,7 +47,7 @@ class PrintedReading:
 
 
 def is_judged(exercise: Exercise, reading: Reading) -> bool:
-    """Whether the number is fixed by what is measured: an on and off, or an id, may be told in any way the pair likes."""
+    """Whether the number is fixed by what is measured: an on and off, or an id, may be printed in any way the pair likes."""
     output = exercise.sensed(reading.ref, reading.quantity)
     if output is None or reading.print:
         return True

@@ -44,7 +44,7 @@ class Moment:
         return self.look.share if self.look.on else 0.0
 
     def in_words(self, asked: OutputState) -> str:
-        """It in words, spoken of as what is asked."""
+        """It in words, described as what is asked."""
         if self.is_as(asked):
             return str(asked)
         if asked.kind == "text":

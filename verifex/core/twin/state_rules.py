@@ -9,7 +9,7 @@ from verifex.core.rulebook import FindingFactory
 from verifex.core.twin.behaviour_rules import BEHAVIOUR
 from verifex.core.twin.outcome import RunView, StepOutcome
 from verifex.core.twin.shown import course_of
-from verifex.core.twin.thresholds import asked_state, is_the_pairs
+from verifex.core.twin.thresholds import is_the_pairs, requested_state
 
 LEAST_STEP = {"pitch": 0.02, "brightness": 0.03}  # a share of the tone, or of full brightness: less is no change
 
@@ -52,7 +52,7 @@ def output_in_another_state(view: RunView, finding: FindingFactory) -> Iterator[
 def _behind_the_sweep(view: RunView, ref: str, outcome: StepOutcome) -> tuple[str, str] | None:
     """What an output that never turned in a sweep shows at its end, and what is asked there, in words, where the two differ."""
     window = outcome.window
-    asked = asked_state(view.exercise, window.key, ref, window.ends[window.kind == "up"])
+    asked = requested_state(view.exercise, window.key, ref, window.ends[window.kind == "up"])
     # Words can come right one way and wrong the other (an end left standing); what is late in one sweep turns in the other.
     is_words = asked is not None and asked.kind == "text"
     looked_at = [o for o in view.outcomes if o.window.key == window.key and (o is outcome or not is_words)]

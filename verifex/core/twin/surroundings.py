@@ -42,7 +42,7 @@ class BenchSurroundings:
         for net in view.nets.nets:
             for pin in view.nets.board_pins(net):
                 self.nets_of_pins[pin.name] = net
-        # The plan speaks of the exercise's references; the bench may call its parts otherwise.
+        # The plan is about the exercise's references; the bench may call its parts otherwise.
         self.refs = {ref: part.ref for ref, part in view.roles.items()}
         self.modules = ModulesInTime(view, stimulus, self.refs, cold=cold)
         self.looks = Looks(view)

@@ -54,8 +54,8 @@ def is_the_pairs(exercise: Exercise, statement: Behaviour) -> bool:
     return output is not None and output.carries != "level" and exercise.conventions.threshold != "two-readings"
 
 
-def asked_state(exercise: Exercise, key: tuple[str, str], ref: str, value: float) -> OutputState | None:
-    """What is asked of an output at a value of a quantity: the last statement that speaks of it; None where none does."""
+def requested_state(exercise: Exercise, key: tuple[str, str], ref: str, value: float) -> OutputState | None:
+    """What is asked of an output at a value of a quantity: the last statement that is about it; None where none does."""
     state: OutputState | None = None
     for statement in exercise.behaviour:
         if (statement.when.ref, statement.when.quantity) == key and statement.when.side != "is":
@@ -84,8 +84,8 @@ def turn_of(exercise: Exercise, statement: Behaviour, ref: str) -> Turn | None:
     decides there, and nothing changes."""
     when = statement.when
     key, grain = (when.ref, when.quantity), 1e-6 * max(1.0, abs(when.threshold))
-    below = asked_state(exercise, key, ref, when.threshold - grain)
-    above = asked_state(exercise, key, ref, when.threshold + grain)
+    below = requested_state(exercise, key, ref, when.threshold - grain)
+    above = requested_state(exercise, key, ref, when.threshold + grain)
     return None if below == above else Turn(below, above)
 
 

@@ -73,7 +73,7 @@ SLIPS = (
         "product-before-difference",
         "The product is worked out before the difference",
         "Products bind first: only the offset is multiplied, and the volts before it stay volts.",
-        "Which is worked out first, and which was meant to be?",
+        "Which is worked out first, and which should be?",
         "Put brackets around the difference.",
         lambda output, unit: isinstance(output, LinearOutput) and output.volts_at_zero > 0 and unit == "celsius",
         lambda printed, output: _with_brackets(printed, output) if isinstance(output, LinearOutput) else printed,

@@ -10,7 +10,7 @@ from verifex.core.parts import OUTPUT_ROLES, LegRole, catalogue
 from verifex.core.program import PinUse, ProgramReport, check_program
 from verifex.core.program.checklist import Check, before_it_runs
 
-WORKING_MODELS = ("led", "led-three", "load", "relay")  # what a pin is meant to drive
+WORKING_MODELS = ("led", "led-three", "load", "relay")  # what a pin is intended to drive
 
 
 def wired_pins(view: BenchView) -> dict[str, PinUse]:

@@ -15,10 +15,10 @@ from verifex.dockets.schemas.hatch import (
     CameBackOut,
     HandedOutOut,
     HandOutIn,
+    HatchAnswerOut,
     KitInspectionOut,
     ReadIn,
     ReadOut,
-    SaidOut,
     TagIn,
     TakeBackIn,
 )
@@ -123,7 +123,7 @@ def hand_out(request: HttpRequest, data: HandOutIn) -> dict[str, Any]:
     return {"docket": docket.pk, "message": f"{kit.tag} is with {pair}. The docket is open."}
 
 
-@router.post("/hatch/take-back", response=SaidOut)
+@router.post("/hatch/take-back", response=HatchAnswerOut)
 def take_kit_back(request: HttpRequest, data: TakeBackIn) -> dict[str, Any]:
     _staff_only(request)
     issue = services.take_back(reader(request), data.tag, [f.strip() for f in data.faults if f.strip()])
@@ -133,7 +133,7 @@ def take_kit_back(request: HttpRequest, data: TakeBackIn) -> dict[str, Any]:
     return {"message": f"{issue.kit.tag} is back.{said}"}
 
 
-@router.post("/hatch/faults", response=SaidOut)
+@router.post("/hatch/faults", response=HatchAnswerOut)
 def note_faults(request: HttpRequest, data: TakeBackIn) -> dict[str, Any]:
     """Faults of a kit that has just come back: it goes to repair."""
     _staff_only(request)
@@ -142,7 +142,7 @@ def note_faults(request: HttpRequest, data: TakeBackIn) -> dict[str, Any]:
     return {"message": f"{issue.kit.tag} goes to repair: {'; '.join(issue.faults)}."}
 
 
-@router.post("/hatch/undo-take-back", response=SaidOut)
+@router.post("/hatch/undo-take-back", response=HatchAnswerOut)
 def undo_take_back(request: HttpRequest, data: TagIn) -> dict[str, Any]:
     """A kit that was taken back by mistake is with its pair again; for a quarter of an hour."""
     _staff_only(request)
@@ -150,7 +150,7 @@ def undo_take_back(request: HttpRequest, data: TagIn) -> dict[str, Any]:
     return {"message": f"{issue.kit.tag} is with {issue.pair} again. Power has to be cleared anew."}
 
 
-@router.post("/hatch/put-right", response=SaidOut)
+@router.post("/hatch/put-right", response=HatchAnswerOut)
 def put_right(request: HttpRequest, data: TagIn) -> dict[str, Any]:
     """A kit that was in repair or lacked something can go out again."""
     _staff_only(request)

@@ -11,9 +11,9 @@ from verifex.dockets import services
 from verifex.dockets.present.kits import newest_version, places_json
 from verifex.dockets.schemas.hatch import (
     AdviceOut,
+    HatchAnswerOut,
     KitPlaceOut,
     ReplaceIn,
-    SaidOut,
     SettableOut,
     SettingIn,
     SubstituteIn,
@@ -60,7 +60,7 @@ def list_settings(request: HttpRequest, tag: str = "") -> list[dict[str, str]]:
     return settings_json(kit)
 
 
-@router.post("/hatch/setting", response=SaidOut)
+@router.post("/hatch/setting", response=HatchAnswerOut)
 def note_setting(request: HttpRequest, data: SettingIn) -> dict[str, Any]:
     """Write down how a module of a kit is set; it holds for who has the kit and for all after."""
     require_store_staff(reader(request))
@@ -69,7 +69,7 @@ def note_setting(request: HttpRequest, data: SettingIn) -> dict[str, Any]:
     return {"message": f"{kit.tag}, {data.ref.upper()}: {setting} {value or 'not known'}."}
 
 
-@router.post("/hatch/substitute", response=SaidOut)
+@router.post("/hatch/substitute", response=HatchAnswerOut)
 def substitute_resistor(request: HttpRequest, data: SubstituteIn) -> dict[str, Any]:
     """Record a resistor given in place of the recipe's; from then on the sheets follow it."""
     require_store_staff(reader(request))
@@ -81,7 +81,7 @@ def substitute_resistor(request: HttpRequest, data: SubstituteIn) -> dict[str, A
     return {"message": f"{made.ref} is {in_words(made.ohms, 'Ω')} in {data.tag.strip().upper()} from now on."}
 
 
-@router.post("/hatch/undo-substitute", response=SaidOut)
+@router.post("/hatch/undo-substitute", response=HatchAnswerOut)
 def undo_substitution(request: HttpRequest, data: TagIn) -> dict[str, Any]:
     """The last resistor that was given instead is the recipe's again, and lies in its drawer."""
     require_store_staff(reader(request))
@@ -98,7 +98,7 @@ def list_places(request: HttpRequest, tag: str = "") -> list[dict[str, Any]]:
     return places_json(kit)
 
 
-@router.post("/hatch/replace", response=SaidOut)
+@router.post("/hatch/replace", response=HatchAnswerOut)
 def replace(request: HttpRequest, data: ReplaceIn) -> dict[str, Any]:
     """Give another part for one of a kit, in the middle of a session or in the store."""
     require_store_staff(reader(request))
@@ -108,7 +108,7 @@ def replace(request: HttpRequest, data: ReplaceIn) -> dict[str, Any]:
     return {"message": f"{made.title} of {kit.tag}: {given} given."}
 
 
-@router.post("/hatch/undo-replace", response=SaidOut)
+@router.post("/hatch/undo-replace", response=HatchAnswerOut)
 def undo_replace(request: HttpRequest, data: TagIn) -> dict[str, Any]:
     """The last exchange in a kit is taken back."""
     require_store_staff(reader(request))

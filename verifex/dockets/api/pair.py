@@ -14,7 +14,7 @@ from verifex.dockets.models import Docket
 from verifex.dockets.present.pair import docket_line, my_docket_json
 from verifex.dockets.schemas.acts import DoneOut, HandInIn, MeasureIn, OpenHintIn, StationIn, TextIn
 from verifex.dockets.schemas.pair import DocketLineOut, MyDocketOut, PairCheckOut
-from verifex.dockets.schemas.program import LineSeenOut
+from verifex.dockets.schemas.program import LineInRunOut
 from verifex.dockets.study import check_now, line_of_hint
 from verifex.people.access import pairs_of, reader
 
@@ -68,7 +68,7 @@ def open_hint(request: HttpRequest, docket_id: Id, data: OpenHintIn) -> dict[str
     return done(docket_id)
 
 
-@router.get("/my/dockets/{docket_id}/hint-line", response=LineSeenOut)
+@router.get("/my/dockets/{docket_id}/hint-line", response=LineInRunOut)
 def hint_line(request: HttpRequest, docket_id: Id, key: str = "") -> dict[str, Any]:
     """The line of a hint in the run of one's own program on its bench."""
     return line_of_hint(reader(request), own_docket(request, docket_id), key)

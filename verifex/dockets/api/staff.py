@@ -28,7 +28,7 @@ from verifex.dockets.schemas.acts import (
     StationIn,
     UndoIn,
 )
-from verifex.dockets.schemas.program import FlowOut, LineSeenOut
+from verifex.dockets.schemas.program import FlowOut, LineInRunOut
 from verifex.dockets.schemas.staff import DocketOut, SheetsOut
 from verifex.dockets.services.decide import undoable
 from verifex.dockets.study import line_of, sheet_if, sliders_if
@@ -89,7 +89,7 @@ def sliders(request: HttpRequest, docket_id: Id, data: SheetIn, reading: str = "
     return sliders_if(reader(request), docket_for_staff(request, docket_id), data.measured, reading)
 
 
-@router.get("/dockets/{docket_id}/program/line", response=LineSeenOut)
+@router.get("/dockets/{docket_id}/program/line", response=LineInRunOut)
 def program_line(request: HttpRequest, docket_id: Id, line: int = 1, moment_ms: float | None = None) -> dict[str, Any]:
     """One line of the program in the run on its bench: its variables before and after, around a moment."""
     return line_of(reader(request), docket_for_staff(request, docket_id), line, moment_ms)

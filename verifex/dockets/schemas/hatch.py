@@ -71,7 +71,7 @@ class SettableOut(Shape):
     now: str
 
 
-class SaidOut(Shape):
+class HatchAnswerOut(Shape):
     message: str
 
 

@@ -46,7 +46,7 @@ class ChangeOut(Shape):
 
 
 class FiguresOut(Shape):
-    """How one reading lies at a step; `said` is what was told in words, or the id that was printed."""
+    """How one reading lies at a step; `said` is what was printed in words, or the id that was printed."""
 
     readings: int
     centre: float | None

@@ -98,7 +98,7 @@ class LineRowOut(Shape):
     values: list[LineValueOut]
 
 
-class LineSeenOut(Shape):
+class LineInRunOut(Shape):
     """A line of the program through the run on its bench; `times` is how often it was come to, `rows` those around the moment."""
 
     line: int

@@ -38,7 +38,9 @@ def hand_in(actor: User, docket_id: int, kind: str, text: str, *, token: str, ba
     if kind not in NAMES:
         raise Refused(f"“{kind[:20]}” is nothing that is handed in; {', '.join(Kind)} are.")
     if not 0 < len(token) <= MOST_TOKEN:
-        raise Refused(f"A hand-in bears a mark of 1 to {MOST_TOKEN} letters, so that sending it twice keeps it once.")
+        raise Refused(
+            f"The request token must be 1 to {MOST_TOKEN} characters; it lets a hand-in that is sent twice be kept once."
+        )
     attempt = _keep(actor, docket_id, Kind(kind), text, token, based_on_attempt)
     queue.run_pending()
     return attempt

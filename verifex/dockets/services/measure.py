@@ -29,7 +29,7 @@ def _keep(actor: User, docket_id: int, name: str, value: float, instrument: str)
     enter(actor, docket, "measure", Station.POWER)
     sheets = sheets_of(docket)
     what = next((m for m in sheets.measurables if m.name == name), None) if sheets else None
-    what = what or _asked_for(docket, name)
+    what = what or _requested(docket, name)
     if what is None:
         raise Refused(f"“{name[:60]}” is nothing this exercise measures.")
     if not math.isfinite(value) or not what.low <= value <= what.high:
@@ -81,7 +81,7 @@ def _begin(name: str, record: ReadingsRecord | None) -> MeasurableRecord | None:
 MOST_OHMS, MOST_VOLTS = 1e9, 30.0
 
 
-def _asked_for(docket: Docket, name: str) -> MeasurableRecord | None:
+def _requested(docket: Docket, name: str) -> MeasurableRecord | None:
     """What may come of an act that the diagnosis of the newest log asks for, or of a step of the meter walk."""
     if name.startswith(WALK):
         walk = walk_of(docket)

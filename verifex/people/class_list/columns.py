@@ -48,7 +48,7 @@ class Columns:
         if not 0 <= self.first_row <= len(rows) or any(not 0 <= place < width for place in self.meanings.values()):
             raise Refused("These columns do not belong to this file.")
         if len(set(self.meanings.values())) < len(self.meanings):
-            raise Refused("One column was given two meanings.")
+            raise Refused("The same column was chosen twice.")
         if "name" not in self.meanings and "last" not in self.meanings and "first" not in self.meanings:
             raise Refused("Say which column holds the names.")
         return self

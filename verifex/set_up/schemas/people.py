@@ -64,7 +64,7 @@ class ImportIn(ListIn):
 
 
 class ListChangeOut(Shape):
-    """`kind` is added, changed, same, doubtful, wrong or missing; `row` is the file's, `user` who is meant."""
+    """`kind` is added, changed, same, doubtful, wrong or missing; `row` is the file's, `user` who is intended."""
 
     kind: str
     row: int | None

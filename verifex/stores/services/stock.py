@@ -32,7 +32,7 @@ def put(actor: User | None, item: StockItem, result: Moved, why: Why, note: str 
 
 
 def change(actor: User | None, item_id: int, by: int, why: Why, note: str = "") -> StockMove:
-    """More (or, below 0, fewer) of a thing. What is taken beyond the count is told as a shortfall and kept."""
+    """More (or, below 0, fewer) of a thing. What is taken beyond the count is reported as a shortfall and kept."""
     with transaction.atomic():
         item = StockItem.objects.get(pk=item_id)  # as it is now, inside the write
         return put(actor, item, moved(item.count, by), why, note)

@@ -2209,10 +2209,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Hear Mine
+         * Stream My Lines
          * @description Server-sent events: the lines after those that were heard.
          */
-        get: operations["verifex_live_api_hear_mine"];
+        get: operations["verifex_live_api_stream_my_lines"];
         put?: never;
         /** Listen To Mine */
         post: operations["verifex_live_api_listen_to_mine"];
@@ -2284,10 +2284,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Hear
+         * Stream Lines
          * @description Server-sent events: the lines after those that were heard.
          */
-        get: operations["verifex_live_api_hear"];
+        get: operations["verifex_live_api_stream_lines"];
         put?: never;
         /** Listen */
         post: operations["verifex_live_api_listen"];
@@ -4848,22 +4848,10 @@ export interface components {
             sliders: components["schemas"]["SliderOut"][];
         };
         /**
-         * LineRowOut
-         * @description One time that a line was come to in the run: when (ms), in which step of the plan, and its variables.
-         */
-        LineRowOut: {
-            /** Ms */
-            ms: number;
-            /** Step */
-            step: string;
-            /** Values */
-            values: components["schemas"]["LineValueOut"][];
-        };
-        /**
-         * LineSeenOut
+         * LineInRunOut
          * @description A line of the program through the run on its bench; `times` is how often it was come to, `rows` those around the moment.
          */
-        LineSeenOut: {
+        LineInRunOut: {
             /** Line */
             line: number;
             /** Text */
@@ -4874,6 +4862,18 @@ export interface components {
             names: string[];
             /** Rows */
             rows: components["schemas"]["LineRowOut"][];
+        };
+        /**
+         * LineRowOut
+         * @description One time that a line was come to in the run: when (ms), in which step of the plan, and its variables.
+         */
+        LineRowOut: {
+            /** Ms */
+            ms: number;
+            /** Step */
+            step: string;
+            /** Values */
+            values: components["schemas"]["LineValueOut"][];
         };
         /** LineValueOut */
         LineValueOut: {
@@ -5246,8 +5246,8 @@ export interface components {
             /** Badge */
             badge: string;
         };
-        /** SaidOut */
-        SaidOut: {
+        /** HatchAnswerOut */
+        HatchAnswerOut: {
             /** Message */
             message: string;
         };
@@ -7128,13 +7128,6 @@ export interface components {
             /** Step */
             step: string;
         };
-        /** LiveSaidOut */
-        LiveSaidOut: {
-            /** Steps */
-            steps: components["schemas"]["LiveStepOut"][];
-            /** Notes */
-            notes: string[];
-        };
         /**
          * LiveStepOut
          * @description A step so far; `verdict` as of a log that is handed in, `values` its last ones. What the bench should print, from `low`
@@ -7155,6 +7148,13 @@ export interface components {
             low: number | null;
             /** High */
             high: number | null;
+        };
+        /** LiveVerdictOut */
+        LiveVerdictOut: {
+            /** Steps */
+            steps: components["schemas"]["LiveStepOut"][];
+            /** Notes */
+            notes: string[];
         };
         /** CourseRowOut */
         CourseRowOut: {
@@ -8274,7 +8274,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LineSeenOut"];
+                    "application/json": components["schemas"]["LineInRunOut"];
                 };
             };
         };
@@ -8724,7 +8724,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SaidOut"];
+                    "application/json": components["schemas"]["HatchAnswerOut"];
                 };
             };
         };
@@ -8748,7 +8748,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SaidOut"];
+                    "application/json": components["schemas"]["HatchAnswerOut"];
                 };
             };
         };
@@ -8772,7 +8772,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SaidOut"];
+                    "application/json": components["schemas"]["HatchAnswerOut"];
                 };
             };
         };
@@ -8796,7 +8796,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SaidOut"];
+                    "application/json": components["schemas"]["HatchAnswerOut"];
                 };
             };
         };
@@ -8910,7 +8910,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SaidOut"];
+                    "application/json": components["schemas"]["HatchAnswerOut"];
                 };
             };
         };
@@ -8934,7 +8934,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SaidOut"];
+                    "application/json": components["schemas"]["HatchAnswerOut"];
                 };
             };
         };
@@ -8958,7 +8958,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SaidOut"];
+                    "application/json": components["schemas"]["HatchAnswerOut"];
                 };
             };
         };
@@ -9004,7 +9004,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SaidOut"];
+                    "application/json": components["schemas"]["HatchAnswerOut"];
                 };
             };
         };
@@ -9028,7 +9028,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SaidOut"];
+                    "application/json": components["schemas"]["HatchAnswerOut"];
                 };
             };
         };
@@ -9172,7 +9172,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LineSeenOut"];
+                    "application/json": components["schemas"]["LineInRunOut"];
                 };
             };
         };
@@ -10706,7 +10706,7 @@ export interface operations {
             };
         };
     };
-    verifex_live_api_hear_mine: {
+    verifex_live_api_stream_my_lines: {
         parameters: {
             query?: {
                 after?: number;
@@ -10815,12 +10815,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LiveSaidOut"];
+                    "application/json": components["schemas"]["LiveVerdictOut"];
                 };
             };
         };
     };
-    verifex_live_api_hear: {
+    verifex_live_api_stream_lines: {
         parameters: {
             query?: {
                 after?: number;
@@ -10929,7 +10929,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LiveSaidOut"];
+                    "application/json": components["schemas"]["LiveVerdictOut"];
                 };
             };
         };

@@ -15,7 +15,7 @@ const SAID_MS = 1500
 export function useLive(docket: Ref<number>, mine: boolean) {
   const lines = shallowRef<string[]>([])
   const now = ref<Omit<Heard, 'lines'>>({ open: false, code: '', quiet: false, heard: false })
-  const said = shallowRef<Schemas['LiveSaidOut'] | null>(null)
+  const said = shallowRef<Schemas['LiveVerdictOut'] | null>(null)
   const error = ref<unknown>(null)
   const lost = ref(false)
   let source: EventSource | null = null

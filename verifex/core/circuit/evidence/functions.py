@@ -180,7 +180,7 @@ def _doings_of(view: BenchView, part: Part) -> Iterator[Doing]:
     kind = part.type
     if kind.supply_leg and kind.ground_leg:
         volts = [v for s in view.points if (v := view.across(s, part, kind.supply_leg, kind.ground_leg)) is not None]
-        # Fed backwards is told by the sign, and never taken for fed.
+        # Fed backwards is reported by the sign, and never taken for fed.
         most = max(volts, key=abs, default=0.0)
         net = view.net(part, kind.supply_leg)
         source = net.name if net else "nowhere"

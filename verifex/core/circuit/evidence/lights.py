@@ -16,7 +16,7 @@ DARK_AMPS = 1e-5
 class Light:
     """One light: a part of its own, a colour of a three-colour one, or the light inside a module.
 
-    `leg` is the one its current is told by, `sign` whether it flows into that leg; `anode` and `cathode` are legs.
+    `leg` is the one its current is reported by, `sign` whether it flows into that leg; `anode` and `cathode` are legs.
     """
 
     part: Part

@@ -1,4 +1,4 @@
-"""A lead whose end meets nothing, with the row it was probably meant for."""
+"""A lead whose end meets nothing, with the row it was probably intended for."""
 
 from collections.abc import Iterator
 

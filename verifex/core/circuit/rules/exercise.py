@@ -87,7 +87,7 @@ SET_BY_JUMPER = ("jumper", "address", "active")
 @WIRING.rule(
     "setting-differs",
     Severity.CHECK,
-    title="A jumper is set otherwise than the exercise says",
+    title="A jumper is not set as the exercise says",
     why="The module behaves differently; everything else is judged on the bench as it is.",
     hint="Compare the jumpers of your modules with the recipe.",
     criterion="wiring",
@@ -128,7 +128,7 @@ def _intended_on_the_supply_side(reference: str, ref: str) -> bool | None:
 @WIRING.rule(
     "divider-turned",
     Severity.NOTE,
-    title="The divider is the other way up than the exercise's",
+    title="The divider's two resistors are exchanged",
     why="It works as well, but the reading falls where the exercise's rises, and a comparison written for the one is inverted on the other.",
     hint="Which of the two lies between the supply and the pin on your bench, and which in the exercise?",
     criterion="wiring",

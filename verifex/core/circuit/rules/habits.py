@@ -68,7 +68,7 @@ def contrast_trimmer_missing(view: BenchView, finding: FindingFactory) -> Iterat
 @WIRING.rule(
     "wire-colour",
     Severity.NOTE,
-    title="Colours that mislead",
+    title="Misleading wire colours",
     why="Red for plus and black for ground let a second pair of eyes find a slip at once.",
     hint="Which colours would help a friend to read your board?",
     criterion="care",

@@ -101,7 +101,7 @@ def _behind(view: BenchView, part: Part) -> list[str]:
 @WIRING.rule(
     "button-turned",
     Severity.FIX,
-    title="A button turned by a quarter",
+    title="A button rotated by 90°",
     why="Two of its four legs are always joined; wired across those, it is pressed for ever.",
     hint="Which legs of this button are joined inside, even when nobody presses it?",
     criterion="wiring",

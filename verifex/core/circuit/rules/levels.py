@@ -38,7 +38,7 @@ def _givers(view: BenchView, net: Net) -> list[str]:
 @WIRING.rule(
     "level-over",
     Severity.STOP,
-    title="A level that a pin does not stand",
+    title="A voltage too high for a pin",
     why="Above its limit the pin is spoilt, and often the whole board with it.",
     hint="Which voltage does your board's pin stand, and which one can this part give?",
     criterion="safety",
@@ -95,7 +95,7 @@ def _over(
 @WIRING.rule(
     "level-at-module",
     Severity.CHECK,
-    title="A level above a module's own supply",
+    title="A signal above a module's own supply",
     why="Its inputs usually stand it for a while; the datasheet of the batch decides.",
     hint="Which level do the inputs of this module stand, and which one do they get?",
     criterion="wiring",

@@ -37,7 +37,7 @@ def reaches_pin(view: BenchView, net: Net) -> bool:
 @WIRING.rule(
     "output-tied-to-supply",
     Severity.STOP,
-    title="Plus tied to an output leg",
+    title="An output connected to the positive supply",
     why="The output fights the supply; its current is limited by nothing but the part, which heats and may be spoilt.",
     hint="One leg of this part gives the signal. Is it the one with the supply on it?",
     criterion="safety",
@@ -82,7 +82,7 @@ def output_tied_to_supply(view: BenchView, finding: FindingFactory) -> Iterator[
 @WIRING.rule(
     "output-tied-to-ground",
     Severity.FIX,
-    title="An output leg tied to ground",
+    title="An output connected to ground",
     why="The output is held at 0 V, so the board reads 0 whatever the module says.",
     hint="Follow the signal lead: where does it really end?",
     criterion="wiring",
@@ -123,7 +123,7 @@ def output_tied_to_ground(view: BenchView, finding: FindingFactory) -> Iterator[
 @WIRING.rule(
     "outputs-tied-together",
     Severity.STOP,
-    title="Two outputs tied together",
+    title="Two outputs connected together",
     why="When one says high and the other low they fight, and the current is limited by nothing but the parts.",
     hint="How many parts speak on this lead at the same time?",
     criterion="safety",
@@ -246,7 +246,7 @@ def _is_addressed(view: BenchView, net: Net, part: Part) -> bool:
 @WIRING.rule(
     "input-held",
     Severity.FIX,
-    title="An input of a module that is held for ever",
+    title="A module's input that always stays at one level",
     why="The board has to move this line; tied to a supply or to ground it never changes.",
     hint="Does the board drive this line, or is it tied to something that never changes?",
     criterion="wiring",
@@ -275,7 +275,7 @@ def input_held(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
 @WIRING.rule(
     "strap-at-wrong-level",
     Severity.FIX,
-    title="An input of a module that is held at the wrong level",
+    title="A module's input held at the wrong level",
     why="Held there it keeps the module from doing what it is for.",
     hint="At which level does this leg have to be held, so that the module works?",
     criterion="wiring",

@@ -287,7 +287,7 @@ def reference_fed(view: BenchView, finding: FindingFactory) -> Iterator[Finding]
 @WIRING.rule(
     "pulse-width-on-plain-pin",
     Severity.FIX,
-    title="Pulse width wanted on a plain pin",
+    title="Dimming on a pin without pulse width",
     why="This pin only switches on and off; dimming or a tone by pulse width needs a pin that can.",
     hint="Which pins of your board can do pulse width?",
     criterion="wiring",

@@ -222,7 +222,7 @@ def short_in_one_position(view: BenchView, finding: FindingFactory) -> Iterator[
 @WIRING.rule(
     "pin-on-supply",
     Severity.CHECK,
-    title="A pin joined straight to a supply",
+    title="A pin connected directly to a supply",
     why="As an input it reads one value for ever; a program that drives it the other way spoils it.",
     hint="What should this pin learn from a lead that never changes?",
     criterion="wiring",

@@ -216,7 +216,7 @@ def capacitor_reversed(view: BenchView, finding: FindingFactory) -> Iterator[Fin
         if "plus" not in part.legs and "minus" not in part.legs:
             continue
         if not all(_is_held(view, part, leg) for leg in part.ends):
-            continue  # an end that nothing holds has no volts to speak of
+            continue  # an end that nothing holds has no volts worth a word
         volts = [v for state in view.points if (v := view.across(state, part, *part.ends)) is not None]
         if volts and min(volts) < -0.5:
             places = [view.place(part, leg) for leg in part.ends]
@@ -240,7 +240,7 @@ def _is_held(view: BenchView, part: Part, leg: str) -> bool:
 @WIRING.rule(
     "capacitor-over-volts",
     Severity.STOP,
-    title="A capacitor over its voltage",
+    title="A capacitor above its rated voltage",
     why="Above its printed voltage it may burst.",
     hint="Which voltage is printed on this capacitor?",
     criterion="safety",

@@ -37,7 +37,7 @@ def _hint(wrong: Impossible) -> str:
 @WIRING.rule(
     "cannot-be",
     Severity.FIX,
-    title="A statement that cannot be",
+    title="A part, place or pin that does not exist or is taken",
     why="The check leaves it out, so what it should do is not judged.",
     hint="Look at this line again: the place, part or pin in it is not there, or is taken.",
     criterion="wiring",

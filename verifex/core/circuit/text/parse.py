@@ -248,7 +248,7 @@ class _Builder:
                     parts,
                     "hole-used-twice",
                 )
-                # It is meant for this row: the rest is judged as if it were in a hole of its own there.
+                # It is intended for this row: the rest is judged as if it were in a hole of its own there.
                 return place
             self.taken[place] = ref or "a wire"
         if isinstance(place, Rail) and self.bench.base != "full-split":

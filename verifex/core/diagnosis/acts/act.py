@@ -57,7 +57,7 @@ class Act:
         return BETWEEN_SECONDS + SECONDS[self.kind]
 
 
-def asked(
+def question(
     slug: str,
     kind: str,
     text: str,

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator, Sequence
 
-from verifex.core.diagnosis.acts.act import AS_IT_SHOULD, Act, Likely, Outcome, Shows, asked
+from verifex.core.diagnosis.acts.act import AS_IT_SHOULD, Act, Likely, Outcome, Shows, question
 from verifex.core.diagnosis.case import BenchCase
 from verifex.core.diagnosis.model import Noise, Where
 from verifex.core.diagnosis.rank import Candidate
@@ -19,7 +19,7 @@ def looks(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
     """Follow one lead, look at the legs of one part, or at all of them in turn."""
     subjects = {one.fault.subject: one.fault for _, one in likely if one.fault.subject}
     for subject, fault in subjects.items():
-        yield asked(f"look:{subject}", "look", fault.look_at, LOOKED, likely, _about(subject), fault.places)
+        yield question(f"look:{subject}", "look", fault.look_at, LOOKED, likely, _about(subject), fault.places)
     if len(subjects) > 2:
         names = list(subjects)
         outcomes: dict[int, Outcome] = {
@@ -37,7 +37,9 @@ def markings(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
     for ref in sorted({p for _, one in likely if _kind(one) in MARKED for p in one.fault.parts}):
         what = "bands" if ref.startswith("R") else "marking"
         text = f"Read the {what} of {ref}: is it what the recipe says?"
-        yield asked(f"marking:{ref}", "marking", text, ("as the recipe says", "another"), likely, _of_part(ref, MARKED))
+        yield question(
+            f"marking:{ref}", "marking", text, ("as the recipe says", "another"), likely, _of_part(ref, MARKED)
+        )
 
 
 def _of_part(ref: str, kinds: Sequence[str]) -> Shows:
@@ -52,7 +54,7 @@ def formulas(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
     shown = {one.fault.slug: one.fault.look_at for _, one in likely if one.fault.where is Where.PROGRAM}
     for slug, look_at in shown.items():
         text = f"In the program: {look_at[:1].lower()}{look_at[1:]}"
-        yield asked(
+        yield question(
             f"formula:{slug}",
             "formula",
             text,
@@ -70,7 +72,7 @@ def stimuli(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
     if len(case.sheet.steps) < 2:
         return
     one_step, other = case.sheet.steps[0].name, case.sheet.steps[-1].name
-    yield asked(
+    yield question(
         "stimulus", "stimulus", f"Go from “{one_step}” to “{other}” once more and watch the reading", ("it follows", "it stands still, or wanders"), likely,
         _is_blind,
     )  # fmt: skip
@@ -88,7 +90,7 @@ def _is_blind(one: Candidate) -> bool:
 
 def wiggles(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
     if any(one.case.shaky for _, one in likely):
-        yield asked(
+        yield question(
             "wiggle", "wiggle", "Wiggle each lead of the module in turn while it reads", ("the reading stays", "it jumps"), likely,
             lambda one: bool(one.case.shaky),
         )  # fmt: skip
@@ -96,7 +98,7 @@ def wiggles(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
 
 def waits(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
     if any("cold" in one.case.states for _, one in likely):
-        yield asked(
+        yield question(
             "wait", "wait", "Leave it on for two minutes and read again", ("it reads the same", "it has come down"), likely,
             lambda one: "cold" in one.case.states,
         )  # fmt: skip
@@ -105,7 +107,7 @@ def waits(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
 def turns(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
     for ref in sorted({p for _, one in likely if _kind(one) == "trimmer" for p in one.fault.parts}):
         text = f"Turn the trimmer of {ref} gently to and fro while something stands in front of it"
-        yield asked(
+        yield question(
             f"turn:{ref}",
             "turn",
             text,
@@ -119,7 +121,7 @@ def swaps(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
     for ref in dict.fromkeys(key[0] for key in case.keys):
         text = f"Power off; put another {ref} of the same kind in its place, and read one step"
         answers = ("it reads the same", "it reads as it should")
-        yield asked(f"swap:{ref}", "swap", text, answers, likely, _of_part(ref, SWAPPED))
+        yield question(f"swap:{ref}", "swap", text, answers, likely, _of_part(ref, SWAPPED))
 
 
 SWAPPED = ("another-kind", "look-alike-part", "corroding", "not-answering")

@@ -29,7 +29,7 @@ CARRIED_AS_VOLTS = ("volts", "share", "ohms", "position")
 
 
 @dataclass(frozen=True, slots=True)
-class _Asked:
+class _Request:
     """One reading with all that its chain follows from besides the bench."""
 
     exercise: Exercise
@@ -69,7 +69,7 @@ def chain_of(
     calibrated = given.calibrated(reading.ref)
     own = {**(part.figures() if part else {}), **measured.of_sensor(reading.ref)}
     settings = merged(figures_for(calibrated, reading.quantity), own)
-    asked = _Asked(exercise, reading, board, output, settings, measured, given)
+    asked = _Request(exercise, reading, board, output, settings, measured, given)
     if view is not None and part is not None and (exercise.program or view.bench.board):
         built = _on_bench(view, part, asked, variant)
     else:
@@ -77,7 +77,7 @@ def chain_of(
     return replace(built[0], calibrated_by=source_for(calibrated, reading.quantity)), built[1]
 
 
-def _as_intended(kind: PartType, asked: _Asked, fed_by: Variant) -> tuple[AnyChain, Variant]:
+def _as_intended(kind: PartType, asked: _Request, fed_by: Variant) -> tuple[AnyChain, Variant]:
     """Without a bench: the output is at the pin as it is."""
     output, board = asked.output, asked.board
     if output.carries == "ohms":
@@ -97,7 +97,7 @@ def _for_the_gas(exercise: Exercise, kind: PartType, reading: Reading) -> Output
     return output
 
 
-def _on_bench(view: BenchView, part: Part, asked: _Asked, variant: Variant | None) -> tuple[AnyChain, Variant]:
+def _on_bench(view: BenchView, part: Part, asked: _Request, variant: Variant | None) -> tuple[AnyChain, Variant]:
     if view.shorted:
         raise Unavailable(Why.SUPPLY_JOINED)
     exercise, output = asked.exercise, asked.output
@@ -130,7 +130,7 @@ def _floats(solver: BenchSolver, route: Route) -> bool:
     return any(net in p.floating or source_ohms(p, [net])[net] > FLOATS_FROM_OHMS for p in points)
 
 
-def _analogue(solver: BenchSolver, asked: _Asked, fed_by: Variant) -> tuple[AnyChain, Variant]:
+def _analogue(solver: BenchSolver, asked: _Request, fed_by: Variant) -> tuple[AnyChain, Variant]:
     part = solver.route.part
     low, high = _states(asked.output, asked.settings)
     if max(solver.pin_volts(low), solver.pin_volts(high)) < LEAST_VOLTS:
@@ -153,7 +153,7 @@ def _states(output: Output, settings: Settings) -> tuple[float, float]:
     return float(np.min(found)), float(np.max(found))
 
 
-def _converted(asked: _Asked, response: Response, fed_by: Variant, outside_volts: float | None = None) -> AdcChain:
+def _converted(asked: _Request, response: Response, fed_by: Variant, outside_volts: float | None = None) -> AdcChain:
     exercise, board, measured = asked.exercise, asked.board, asked.measured
     reference, nominal = _reference(asked, fed_by, outside_volts)
     assumed = reference.nominal if exercise.conventions.formula_reference == "measured" else nominal
@@ -169,7 +169,7 @@ def _converted(asked: _Asked, response: Response, fed_by: Variant, outside_volts
     return AdcChain(board, asked.output, asked.settings, response, reference, formula, supply)
 
 
-def _reference(asked: _Asked, fed_by: Variant, outside_volts: float | None) -> tuple[Contributor, float]:
+def _reference(asked: _Request, fed_by: Variant, outside_volts: float | None) -> tuple[Contributor, float]:
     """The converter's reference, and the volts a formula puts in for it."""
     board, measured = asked.board, asked.measured
     if fed_by.reference == "internal" and board.internal_reference_volts:
@@ -192,7 +192,7 @@ def _reference(asked: _Asked, fed_by: Variant, outside_volts: float | None) -> t
     ), nominal
 
 
-def _internal_reference(asked: _Asked, nominal: float) -> tuple[Contributor, float]:
+def _internal_reference(asked: _Request, nominal: float) -> tuple[Contributor, float]:
     """Measured by the pair, else by the calibration of its board, else as boards come."""
     measured, of_board = asked.measured, asked.handed_out.of_board
     figures = figures_for(of_board, "")
@@ -210,7 +210,7 @@ def _internal_reference(asked: _Asked, nominal: float) -> tuple[Contributor, flo
     return found, nominal
 
 
-def _direct(asked: _Asked, levels: tuple[float, float]) -> DigitalChain | BusChain:
+def _direct(asked: _Request, levels: tuple[float, float]) -> DigitalChain | BusChain:
     output, settings, board = asked.output, asked.settings, asked.board
     formula = formula_of(asked.exercise, asked.reading, output, board.rail_volts, 0, settings)
     if output.carries == "level":

@@ -108,7 +108,7 @@ class Loops:
 
     def switch(self, node: t.Switch) -> Action:
         value, _ = self.expressions.value(node.value)
-        labels: list[Callable[[Frame, Any], bool] | None] = []  # whether a value is meant; None for `default`
+        labels: list[Callable[[Frame, Any], bool] | None] = []  # whether a value is intended; None for `default`
         bodies: list[Action] = []
         outer, self.names.scope, slots = self.names.scope, Scope(self.names.scope), self.names.slots
         self.inside_switches += 1

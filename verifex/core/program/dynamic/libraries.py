@@ -1,6 +1,6 @@
 """What can be imported: the language's own modules by name, the libraries of boards and parts by the words they offer.
 
-A library of a board or a part is known by no name of its own; which of its functions is meant is told by what it is called.
+A library of a board or a part is known by no name of its own; which of its functions is intended is reported by what it is called.
 """
 
 import re

@@ -210,5 +210,5 @@ METHODS |= {
     Named: METHODS[tuple] | {"_asdict": _as_dict, "_replace": _replaced},
 }
 
-#: What the language has for these kinds. A name of these that METHODS lacks is told as not supported; any other is an error.
+#: What the language has for these kinds. A name of these that METHODS lacks is reported as not supported; any other is an error.
 REAL = {kind: frozenset(name for name in dir(kind) if not name.startswith("_")) for kind in METHODS}

@@ -180,7 +180,7 @@ class Named(tuple[Any, ...]):
 
 
 class Hint(Thing):
-    """Something of `typing`: it says what a value is meant to be, and does nothing."""
+    """Something of `typing`: it says what a value is intended to be, and does nothing."""
 
     name = "type"
 
@@ -253,7 +253,7 @@ def _is_of_language(wrong: Exception) -> bool:
 
 def as_raised(wrong: Exception, at: At) -> Raised:
     """The program's error for one of the host's. One that was made outside the language's own operations, in the machine or the
-    circuit, is no fault of the program: it goes on as it is, and is told as not supported."""
+    circuit, is no fault of the program: it goes on as it is, and is reported as not supported."""
     if not _is_of_language(wrong):
         raise wrong
     kind = next((c.__name__ for c in type(wrong).__mro__ if c.__name__ in ERRORS), "Exception")

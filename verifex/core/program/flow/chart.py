@@ -92,14 +92,16 @@ class _Drawing:
             case t.Block():
                 yield from self.parts(node.body)
             case t.If():
-                yield Branch(_decision(words.asked(node.condition), node.at), self.one(node.yes), self.one(node.no))
+                yield Branch(
+                    _decision(words.condition_text(node.condition), node.at), self.one(node.yes), self.one(node.no)
+                )
             case t.While():
-                yield Loop(_decision(words.asked(node.condition), node.at), self.one(node.body), node.at_end)
+                yield Loop(_decision(words.condition_text(node.condition), node.at), self.one(node.body), node.at_end)
                 yield from self.one(node.no) if node.no else ()
             case t.For():
                 if node.start is not None:
                     yield from self.part(node.start)
-                question = words.asked(node.condition) if node.condition is not None else "always"
+                question = words.condition_text(node.condition) if node.condition is not None else "always"
                 step = self.parts((t.Do(node.at, node.step),)) if node.step is not None else ()
                 yield Loop(_decision(question, node.at), (*self.one(node.body), *step))
             case t.ForEach():

@@ -41,7 +41,9 @@ class Words:
             case t.Step():
                 return f"{self.text_of(node.target)}{node.op}"
             case t.Choice():
-                return f"{self.asked(node.condition)} then {self.text_of(node.yes)}, else {self.text_of(node.no)}"
+                return (
+                    f"{self.condition_text(node.condition)} then {self.text_of(node.yes)}, else {self.text_of(node.no)}"
+                )
             case t.Comma():
                 return f"{self.text_of(node.left)}, {self.text_of(node.right)}"
             case t.Index():
@@ -91,19 +93,19 @@ class Words:
                 return f"read {pin}"
         return f"{owner}.{node.name}({', '.join(args)})" if owner else f"{node.name}({', '.join(args)})"
 
-    def asked(self, node: t.Expr) -> str:
+    def condition_text(self, node: t.Expr) -> str:
         """A condition as a question, without its question mark."""
         match node:
             case t.Binary(op="&&" | "and"):
-                return f"{self.asked(node.left)} and {self.asked(node.right)}"
+                return f"{self.condition_text(node.left)} and {self.condition_text(node.right)}"
             case t.Binary(op="||" | "or"):
-                return f"{self.asked(node.left)} or {self.asked(node.right)}"
+                return f"{self.condition_text(node.left)} or {self.condition_text(node.right)}"
             case t.Binary() if node.op in COMPARED:
                 if node.op == "==" and self.text_of(node.right) in ("HIGH", "LOW"):
                     return f"{self.text_of(node.left)} {'high' if self.text_of(node.right) == 'HIGH' else 'low'}"
                 return f"{self.text_of(node.left)} {COMPARED[node.op]} {self.text_of(node.right)}"
             case t.Unary(op="!"):
-                return f"not {self.asked(node.operand)}"
+                return f"not {self.condition_text(node.operand)}"
             case t.Literal(value=bool()):
                 return "always" if node.value else "never"
             case t.Name(name="true" | "false"):

@@ -20,7 +20,7 @@ WILL_NOT_COMPILE = "The program is not built until this is mended, so nothing of
 @PROGRAM.rule(
     "syntax",
     Severity.FIX,
-    title="Not well formed",
+    title="Invalid statement",
     why=WILL_NOT_COMPILE,
     hint="Read this line and the one before it aloud, mark by mark.",
     criterion="program",
@@ -127,7 +127,7 @@ def name_undeclared(view: ProgramView, finding: FindingFactory) -> Iterator[Find
 @PROGRAM.rule(
     "refused-use",
     Severity.FIX,
-    title="A use the compiler refuses",
+    title="The compiler does not allow this",
     why=WILL_NOT_COMPILE,
     hint="What is this name, and what may be done with it?",
     criterion="program",
@@ -239,7 +239,7 @@ def not_checked(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]
 @PROGRAM.rule(
     "assignment-in-condition",
     Severity.FIX,
-    title="= where == was meant",
+    title="= where == was intended",
     why="One = stores a value and takes it as the answer; the condition no longer asks anything.",
     hint="Does this condition ask, or does it store?",
     criterion="program",
@@ -259,7 +259,7 @@ def assignment_in_condition(view: ProgramView, finding: FindingFactory) -> Itera
 
 
 def _stored(condition: t.Expr | None) -> t.Assign | None:
-    """A value stored where a condition asks: as the whole of it, or beside `&&` and `||`. One that is compared is meant."""
+    """A value stored where a condition asks: as the whole of it, or beside `&&` and `||`. One that is compared is intended."""
     match condition:
         case t.Assign(op="="):
             return condition

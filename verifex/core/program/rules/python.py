@@ -90,7 +90,7 @@ def numbering_mixed_up(view: ProgramView, finding: FindingFactory) -> Iterator[F
             assert at is not None
             yield finding(
                 f"The program counts by {says}, the wiring was counted by {other}: {pin} has nothing on it, {meant[pin]} has.",
-                f"Write BOARD for header positions, BCM for GPIO numbers; here {meant[pin]} is meant.",
+                f"Write BOARD for header positions, BCM for GPIO numbers; here {meant[pin]} is intended.",
                 at=at,
                 parts=list(view.wired[str(meant[pin])].parts),
             )

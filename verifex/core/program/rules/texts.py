@@ -1,4 +1,4 @@
-"""Texts that do not say what was meant."""
+"""Texts that do not say what was intended."""
 
 from collections.abc import Iterator
 

@@ -28,7 +28,7 @@ FROM_USES = 3
 @PROGRAM.rule(
     "value-unused",
     Severity.NOTE,
-    title="A value nobody uses",
+    title="A value that is never used",
     why="It may be left from an earlier try, or another name was meant where it should be used.",
     hint="Is there a name in your program that is given a value and never asked for it?",
     criterion="program",

@@ -9,7 +9,7 @@ Reader = Callable[[Any], Any]  # takes the frame of a run
 
 
 @dataclass(frozen=True, slots=True)
-class LineSeen:
+class WatchedLine:
     """One time that the line was come to: when, and its variables by name before and after, as they are shown."""
 
     ms: float
@@ -22,7 +22,7 @@ class LineWatch:
     """A line to be watched, counted from 1, and what was seen there."""
 
     line: int
-    rows: list[LineSeen] = field(default_factory=list)
+    rows: list[WatchedLine] = field(default_factory=list)
 
     def around(
         self, action: Callable[[Any], Any], readers: dict[str, Reader], clock: Callable[[], float], makes: str = ""
@@ -35,9 +35,9 @@ class LineWatch:
                 return action(frame)
             ms, before = clock(), shown(known, frame)
             place = len(self.rows)
-            self.rows.append(LineSeen(ms, before, {}))
+            self.rows.append(WatchedLine(ms, before, {}))
             signal = action(frame)
-            self.rows[place] = LineSeen(ms, before, shown(readers, frame))
+            self.rows[place] = WatchedLine(ms, before, shown(readers, frame))
             return signal
 
         return watched

@@ -17,7 +17,7 @@ class StepLog:
     index: int | None = None
     columns: list[list[float]] = field(default_factory=list)
     column_lines: list[list[int]] = field(default_factory=list)
-    #: By the reading's place in the exercise what was told in words: 1 something is there, 0 nothing is.
+    #: By the reading's place in the exercise what was printed in words: 1 something is there, 0 nothing is.
     states: dict[int, list[int]] = field(default_factory=dict)
     ids: list[str] = field(default_factory=list)
     not_numbers: int = 0  # lines that printed nan

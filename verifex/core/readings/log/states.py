@@ -115,7 +115,7 @@ def state_in(exercise: Exercise, reading: Reading, step: Step) -> int | None:
 
 
 def is_state(exercise: Exercise, reading: Reading) -> bool:
-    """Whether a reading is an on and off, which may be told in words."""
+    """Whether a reading is an on and off, which may be printed in words."""
     if reading.print:
         return False
     output = exercise.sensed(reading.ref, reading.quantity)

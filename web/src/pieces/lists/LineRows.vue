@@ -6,7 +6,7 @@ import type { Schemas } from '@/api/client'
 import Sheet from '@/pieces/states/Sheet.vue'
 import { lineRows as texts } from '@texts/pieces'
 
-const props = defineProps<{ seen: Schemas['LineSeenOut']; moment?: number | null }>()
+const props = defineProps<{ seen: Schemas['LineInRunOut']; moment?: number | null }>()
 const rows = computed(() =>
   props.seen.rows.map((row) => ({
     ...row,

@@ -174,7 +174,7 @@ def _drawing(view: BenchView, state: StatePoint, amps: float) -> list[str]:
 @WIRING.rule(
     "resistor-over-watts",
     Severity.CHECK,
-    title="A resistor over its rating",
+    title="A resistor above its rated power",
     why="It gets hot enough to burn a finger, drifts, and fails in time.",
     hint="Work out the heat in this resistor: I²·R.",
     criterion="resistors",

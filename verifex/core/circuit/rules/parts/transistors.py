@@ -242,7 +242,7 @@ def _ratios(view: BenchView) -> Iterator[tuple[Part, StatePoint, float, float]]:
 @WIRING.rule(
     "transistor-not-saturated",
     Severity.FIX,
-    title="A transistor that does not switch through",
+    title="A transistor that is not fully on",
     why="With so little base current it drops part of the supply itself and heats, and the load gets the rest.",
     hint="How much base current does this load need? Divide its current by twenty.",
     criterion="resistors",
@@ -283,7 +283,7 @@ def _base_resistors(view: BenchView, part: Part) -> list[str]:
 @WIRING.rule(
     "load-in-emitter",
     Severity.CHECK,
-    title="The load hangs on the emitter",
+    title="The load is connected to the emitter",
     why="There the load gets about 0.8 V less than the pin gives, and never the full supply.",
     hint="On which side of the transistor does the load get its full voltage?",
     criterion="wiring",
@@ -319,7 +319,7 @@ def _starves(view: BenchView, ref: str) -> bool:
 @WIRING.rule(
     "transistor-ratio",
     Severity.NOTE,
-    title="A transistor that just switches through",
+    title="A transistor that is only just fully on",
     why="It saturates well at a ratio of 10 to 20; above that a weak one of the batch may not.",
     hint="How many times its base current does this transistor carry?",
     criterion="resistors",

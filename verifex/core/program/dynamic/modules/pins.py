@@ -10,7 +10,7 @@ from verifex.core.program.tree import At
 
 PIN_US = 4.0  # what looking at a pin takes from this language
 PIN_STEPS = 6  # what it costs us beside a sum
-FULL_DUTY = 255  # a dimmed pin is told in these steps, whatever the library counts in
+FULL_DUTY = 255  # a dimmed pin is reported in these steps, whatever the library counts in
 
 
 def pin_named(m: Machine, number: Any, at: At, *, header: bool = False) -> str:

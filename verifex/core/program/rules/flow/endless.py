@@ -88,16 +88,16 @@ def waits_for_nothing(view: ProgramView, finding: FindingFactory) -> Iterator[Fi
 
 
 def _is_fixed(view: ProgramView, condition: t.Expr) -> bool:
-    """Whether a condition is a constant, as in `while (RUNNING)`: that loop is meant to last."""
+    """Whether a condition is a constant, as in `while (RUNNING)`: that loop is intended to last."""
     return view.known_number(condition) is not None
 
 
 @PROGRAM.rule(
     "difference-never-negative",
     Severity.FIX,
-    title="A difference without sign is never below 0",
-    why="Unsigned numbers have no minus: below 0 they start again from the largest, and the comparison never comes true.",
-    hint="What is 3 − 5 for a number that has no sign?",
+    title="An unsigned difference is never below 0",
+    why="Unsigned numbers cannot be negative: below 0 they wrap around to the largest, and the comparison never comes true.",
+    hint="What is 3 − 5 for an unsigned number?",
     criterion="program",
     source="the language: an unsigned difference wraps around",
     explains=RUN_CONSEQUENCES,
@@ -112,7 +112,7 @@ def difference_never_negative(view: ProgramView, finding: FindingFactory) -> Ite
         sides = (difference.left, difference.right)
         if all(_has_no_sign(view, side) for side in sides):
             yield finding(
-                f"Line {node.at.line} asks whether a difference without sign is below 0.",
+                f"Line {node.at.line} asks whether an unsigned difference is below 0.",
                 "Compare the two with each other, or ask whether enough time has gone by: `millis() - last >= 1000`.",
                 at=node.at,
             )

@@ -21,7 +21,7 @@ CONVERTS = re.compile(r"(request|convert|measure|get_?temp)", re.IGNORECASE)
 @PROGRAM.rule(
     "prints-without-pause",
     Severity.CHECK,
-    title="It prints faster than anyone can read",
+    title="The program prints faster than anyone can read",
     why="The log fills with lines that say the same, and the line's buffer makes the program wait.",
     hint="How many lines a second does your program print?",
     criterion="program",
@@ -124,7 +124,7 @@ def pause_too_long(view: ProgramView, finding: FindingFactory) -> Iterator[Findi
 @PROGRAM.rule(
     "answers-late",
     Severity.NOTE,
-    title="It answers late",
+    title="The program reacts late",
     why="Whoever stands at the bench waits for the answer that long; what it answers is judged as it would be without.",
     hint="How long after a change does your program notice it?",
     criterion="program",

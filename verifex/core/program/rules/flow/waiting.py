@@ -36,7 +36,7 @@ def pause_in_interrupt(view: ProgramView, finding: FindingFactory) -> Iterator[F
 @PROGRAM.rule(
     "waits-without-end",
     Severity.CHECK,
-    title="It waits for something that may never come",
+    title="The program waits for something that may never come",
     why="When no echo comes back, or nobody reads the serial line, the program stands in this line for ever.",
     hint="What happens in this line when the thing it waits for does not come?",
     criterion="program",

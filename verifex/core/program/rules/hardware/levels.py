@@ -40,7 +40,7 @@ def _used(view: ProgramView) -> dict[str, PinUse]:
 @PROGRAM.rule(
     "plain-pin-dimmed",
     Severity.FIX,
-    title="Dimming on a pin that cannot",
+    title="Dimming on a pin that cannot dim",
     why="This pin has no pulses of its own: it is off below half and on above it.",
     hint="Which pins of your board can be dimmed?",
     criterion="program",
@@ -60,7 +60,7 @@ def plain_pin_dimmed(view: ProgramView, finding: FindingFactory) -> Iterator[Fin
 @PROGRAM.rule(
     "no-interrupt",
     Severity.FIX,
-    title="A pin that cannot call a function",
+    title="A pin without an interrupt",
     why="The function is never called.",
     hint="Which pins of your board can interrupt the program?",
     criterion="program",
@@ -140,7 +140,7 @@ def _python_level(node: t.Expr) -> bool | None:
 @PROGRAM.rule(
     "loop-one-short",
     Severity.FIX,
-    title="A loop leaves out one of its list",
+    title="A loop leaves out one element of its list",
     why="That pin is neither set up nor driven, so what hangs on it stays dark or follows nothing.",
     hint="Count the places of your list, and the turns of this loop.",
     criterion="program",

@@ -18,14 +18,14 @@ _ASKS = re.compile(r"(request|start|convert|measure)\w*", re.IGNORECASE)
 @PROGRAM.rule(
     "never-asked-to-measure",
     Severity.FIX,
-    title="The probe is read and never asked to measure",
+    title="The probe is read but never asked to measure",
     why="It gives what it measured last; nobody asked it since it got its supply, so that is its first value, 85 °C.",
     hint="Which call makes the probe measure, and which one only fetches what it measured?",
     criterion="program",
     source="typical of the family: a conversion begins only when it is asked for",
     explains=RUN_CONSEQUENCES,
 )
-def never_asked_to_measure(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
+def measurement_never_started(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]:
     for name, calls in _objects(view).items():
         fetches = [call for call in calls if _BY_INDEX.fullmatch(call.name)]
         if fetches and not any(_ASKS.fullmatch(call.name) for call in calls):
@@ -39,7 +39,7 @@ def never_asked_to_measure(view: ProgramView, finding: FindingFactory) -> Iterat
 @PROGRAM.rule(
     "index-beyond-modules",
     Severity.FIX,
-    title="A module is asked for that is not there",
+    title="The program reads a module that does not exist",
     why="Libraries count their modules from 0; the second one of a wire with one module does not answer.",
     hint="How many modules are on this wire, and which number has the first?",
     criterion="program",

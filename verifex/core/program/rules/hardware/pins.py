@@ -136,7 +136,7 @@ def pin_mode_missing(view: ProgramView, finding: FindingFactory) -> Iterator[Fin
 @PROGRAM.rule(
     "no-converter",
     Severity.FIX,
-    title="Measuring on a pin that cannot",
+    title="Measuring on a pin without a converter",
     why="This pin tells high from low only; the count is always 0.",
     hint="Which pins of your board can measure a voltage?",
     criterion="program",
@@ -147,7 +147,7 @@ def no_converter(view: ProgramView, finding: FindingFactory) -> Iterator[Finding
     for at in view.runtime_faults("no-converter"):
         pins = {pin for run in view.runs for pin, use in run.pins.items() if use.measured_at == at}
         if view.wired is not None and not view.is_python and pins and not pins & set(view.wired):
-            continue  # that nothing hangs on it is told already, with the pin that is meant
+            continue  # that nothing hangs on it is told already, with the pin that is intended
         yield finding(
             "A voltage is read on a pin without a converter.",
             "Read an analogue pin, and wire the part to it.",

@@ -18,7 +18,7 @@ BYTE_CALLS = ("read", "receive")
     "sign-of-register-lost",
     Severity.FIX,
     title="The sign of a 16-bit number is lost",
-    why="The module sends negative values as two bytes; kept in a number without sign, or in a longer one, −1 becomes 65535.",
+    why="The module sends negative values as two bytes; kept in an unsigned number, or in a longer one, −1 becomes 65535.",
     hint="What comes out when the module is tilted the other way, and how are negative numbers sent?",
     criterion="program",
     source="typical of the family: the axes are sent as signed 16-bit numbers, the high byte first",

@@ -22,7 +22,7 @@ def _comparisons(view: ProgramView, *ops: str) -> Iterator[tuple[t.Binary, t.Exp
 @PROGRAM.rule(
     "text-by-address",
     Severity.FIX,
-    title="Texts are compared by where they lie",
+    title="Texts are compared by their addresses",
     why="A list of characters is its address: `==` asks whether both lie in the same place, which they never do.",
     hint="What does `==` compare when one side is a list of characters?",
     criterion="program",
@@ -71,8 +71,8 @@ def float_equality(view: ProgramView, finding: FindingFactory) -> Iterator[Findi
 @PROGRAM.rule(
     "unsigned-below-zero",
     Severity.CHECK,
-    title="A number without a sign is asked for less than 0",
-    why="A type without a sign wraps from 0 to its largest number, so it is never below 0.",
+    title="An unsigned number is compared with less than 0",
+    why="An unsigned type wraps around from 0 to its largest number, so it is never below 0.",
     hint="Which number comes after 0 when this variable counts down?",
     criterion="program",
     source="the language: unsigned types wrap around",
@@ -87,7 +87,7 @@ def unsigned_below_zero(view: ProgramView, finding: FindingFactory) -> Iterator[
         if zero and isinstance(node.left, t.Name) and is_unsigned(view, node.left.name):
             said = "always true" if node.op == ">=" else "never true"
             yield finding(
-                f"`{node.left.name}` has no sign, so `{node.left.name} {node.op} 0` in line {node.at.line} is {said}.",
+                f"`{node.left.name}` is unsigned, so `{node.left.name} {node.op} 0` in line {node.at.line} is {said}.",
                 f"Make `{node.left.name}` an int.",
                 at=node.at,
                 severity=Severity.FIX if id(node) in loops and node.op == ">=" else Severity.CHECK,
@@ -110,8 +110,8 @@ def _is_clock(node: t.Expr) -> bool:
 @PROGRAM.rule(
     "binds-otherwise",
     Severity.FIX,
-    title="An operator that binds otherwise than it reads",
-    why="Comparisons bind closer than `&`, `|` and `^`, and `!` binds closest of all: another question is asked than is meant.",
+    title="Operators are worked out in another order than it reads",
+    why="Comparisons bind closer than `&`, `|` and `^`, and `!` binds closest of all: the question is another one than intended.",
     hint="Put brackets around what belongs together, then read the line again.",
     criterion="program",
     source="the language's table of precedence",
@@ -172,7 +172,7 @@ def _bracketed(view: ProgramView, node: t.Expr) -> bool:
 @PROGRAM.rule(
     "macro-falls-apart",
     Severity.CHECK,
-    title="A macro without brackets falls apart",
+    title="A macro that needs brackets",
     why="A macro is put in as text: the operators around it take hold of its first or last part only.",
     hint="Write out this line with the macro's text in place of its name. Is it still the same sum?",
     criterion="program",
@@ -192,7 +192,7 @@ def macro_falls_apart(view: ProgramView, finding: FindingFactory) -> Iterator[Fi
     "pin-as-value",
     Severity.FIX,
     title="A pin's number is used as if it were its level",
-    why="The name stands for the pin's number, which never changes; what is on the pin has to be asked.",
+    why="The name is the pin's number, which never changes; what is on the pin has to be asked.",
     hint="Is this name the number of a pin, or what was read from it?",
     criterion="program",
     source="the names that are given to calls as pins",

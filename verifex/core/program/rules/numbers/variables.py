@@ -107,7 +107,7 @@ def _certain(node: t.Node, child: t.Node) -> bool:
 @PROGRAM.rule(
     "hides-global",
     Severity.CHECK,
-    title="A new variable of the same name hides the one that is meant",
+    title="A new variable hides one of the same name",
     why="With a type in front a new variable is made; the one above keeps the value it began with, and others read that.",
     hint="How many variables of this name are there, and which one does each line use?",
     criterion="program",
