@@ -46,7 +46,8 @@ class Room:
 
 
 def core(*names: str) -> tuple[str, ...]:
-    return tuple(f"tests.core.test_{name}" for name in names)
+    found = {path.stem: path.relative_to(ROOT) for path in ROOT.glob("tests/core/**/test_*.py")}
+    return tuple(".".join(found[f"test_{name}"].with_suffix("").parts) for name in names)
 
 
 ROOMS = {
@@ -71,7 +72,9 @@ ROOMS = {
         core("planning", "stock"),
     ),
     "clocks": Room(("verifex/core/program/runtime/clocks.py",), core("clocks", "held_run")),
-    "transitions": Room(("verifex/dockets/transitions.py",), ("tests.site.test_transitions",), with_django=True),
+    "transitions": Room(
+        ("verifex/dockets/transitions.py",), ("tests.site.dockets.test_transitions",), with_django=True
+    ),
 }
 CONFIG = """
 [cosmic-ray]

@@ -1,19 +1,29 @@
 """Rules of the house that a test can hold: the arrows between layers, generated pages, locked dependencies."""
 
+import ast
 import json
 import re
 import shlex
 import subprocess
 import sys
+from collections import Counter
 from pathlib import Path
 from unittest import TestCase
 
 from grimp import build_graph
 
+from tests.import_picture import picture
 from verifex.core.cli.rule_pages import rules_page
 from verifex.core.exercise import exercise_json_schema
 
 ROOT = Path(__file__).parent.parent
+RETIRED = {"told", "said", "seen", "asked", "heard", "spoken", "bears", "stands", "meant", "kick"}
+MOST_FILES = 20  # in a folder
+
+
+def words_of(name: str) -> str:
+    """`PrintedReading` and `printed_reading` as words in small letters."""
+    return re.sub(r"(?<=[a-z0-9])(?=[A-Z])", "_", name).lower()
 
 
 class HouseTest(TestCase):
@@ -30,7 +40,24 @@ class HouseTest(TestCase):
             imports = {module: needs for module, needs in imports.items() if module not in ground}
         self.assertEqual(sorted(imports), [])
 
+    def test_names_are_words_with_one_meaning(self):
+        """`docs/writing.md` says which words are retired from names, and what is written instead."""
+        odd = [
+            f"{path.relative_to(ROOT)}: {node.name}"
+            for path in (ROOT / "verifex").rglob("*.py")
+            for node in ast.walk(ast.parse(path.read_text("utf-8")))
+            if isinstance(node, ast.FunctionDef | ast.ClassDef)
+            and RETIRED & set(re.findall(r"[a-z]+", words_of(node.name)))
+        ]
+        self.assertEqual(odd, [])
+
+    def test_folders_are_not_crowded(self):
+        crowded = Counter(path.parent for tree in ("verifex", "tests") for path in (ROOT / tree).rglob("*.py"))
+        crowded.update(path.parent for path in (ROOT / "web" / "src").rglob("*.vue"))
+        self.assertEqual([str(folder) for folder, files in crowded.items() if files > MOST_FILES], [])
+
     def test_generated_pages_are_current(self):
+        self.assertEqual((ROOT / "docs" / "imports.svg").read_text("utf-8"), picture(), "run `make picture`")
         self.assertEqual((ROOT / "docs" / "rules.md").read_text("utf-8"), rules_page(), "run `make rules`")
         kept = json.loads((ROOT / "docs" / "exercise.schema.json").read_text("utf-8"))
         self.assertEqual(kept, exercise_json_schema(), "run `make rules`")

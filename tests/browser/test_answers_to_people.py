@@ -4,7 +4,7 @@ from unittest import mock
 
 from tests.browser.base import BrowserCase
 from tests.samples import hand_in
-from tests.site.test_not_checked import out_of_time
+from tests.site.dockets.test_not_checked import out_of_time
 from verifex.dockets import services
 from verifex.people.models import Course, Invitation, Section, Staff, User
 

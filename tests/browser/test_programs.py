@@ -92,7 +92,7 @@ class ProgramStationTest(BrowserCase):
 
 
 class ProvedByTheRunTest(BrowserCase):
-    """What the run shows wrong is told with its moment; the line is looked at there, by the instructor and by the pair."""
+    """What the run shows wrong is reported with its moment; the line is looked at there, by the instructor and by the pair."""
 
     def hand_in_wrapping(self) -> Docket:
         docket = self.docket(7)

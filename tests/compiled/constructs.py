@@ -1,4 +1,4 @@
-"""What the language offers and students use now and then: each taken by a real compiler, so none of it may be told as a mistake."""
+"""What the language offers and students use now and then: each taken by a real compiler, so none of it may be reported as a mistake."""
 
 #: By what it is called: what stands at the top of a program.
 CONSTRUCTS: dict[str, str] = {

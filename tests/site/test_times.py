@@ -5,7 +5,7 @@ import io
 from datetime import datetime
 from zoneinfo import ZoneInfo
 
-from tests.site.stores_case import StoresCase
+from tests.site.stores.stores_case import StoresCase
 from verifex.dockets.inspection import inspection_of
 from verifex.dockets.models import Judgement
 from verifex.people.models import Course

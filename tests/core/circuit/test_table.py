@@ -1,4 +1,4 @@
-"""A bench as a table and back: nothing is lost, and what cannot be is told at its line and column."""
+"""A bench as a table and back: nothing is lost, and what cannot be is reported at its line and column."""
 
 from unittest import TestCase
 

@@ -5,7 +5,7 @@ import re
 from pathlib import Path
 from unittest import TestCase
 
-from tests.core.test_cli import EXERCISE, HANDS, PROGRAM, WIRING, as_json, verifex
+from tests.core.command_line.test_cli import EXERCISE, HANDS, PROGRAM, WIRING, as_json, verifex
 
 
 def said(*arguments: str) -> str:

@@ -1,4 +1,4 @@
-"""One look at an exercise file tells every mistake, with what was probably meant; a sheet tells what its steps cannot tell apart."""
+"""One look at an exercise file reports every mistake, with what was probably intended; a sheet tells what its steps cannot tell apart."""
 
 from unittest import TestCase
 

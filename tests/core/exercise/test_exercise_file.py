@@ -52,7 +52,7 @@ class BetweenTest(TestCase):
     OVER = "U1.celsius over 33 for 2 s"
 
     def asked_at(self, celsius: float) -> bool | None:
-        """What is asked of the light at a temperature, the last statement that speaks of it deciding."""
+        """What is asked of the light at a temperature, the last statement that is about it deciding."""
         state = None
         for one in read_exercise(EXERCISE_TEXT.replace(self.OVER, "U1.celsius between 20 and 33 for 2 s")).behaviour:
             said = one.then if one.when.holds(celsius) else one.otherwise

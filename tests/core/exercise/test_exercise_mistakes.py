@@ -5,7 +5,7 @@ from unittest import TestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from tests.core.test_exercise_file import problems
+from tests.core.exercise.test_exercise_file import problems
 from tests.samples import DEMO
 from verifex.core.exercise import read_exercise
 

@@ -91,7 +91,7 @@ class ReleaseTest(TestCase):
 
 
 class NamesTest(TestCase):
-    """What an exercise names and nobody knows is told at its own line."""
+    """What an exercise names and nobody knows is reported at its own line."""
 
     def test_each_at_its_line(self):
         text = TEXTS["hive-climate"]

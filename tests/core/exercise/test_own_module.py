@@ -9,7 +9,7 @@ from verifex.core.circuit.text.parse import parse_bench
 from verifex.core.parts import catalogue, with_entries
 from verifex.core.problems import UnusableInput
 
-EXAMPLE = (Path(__file__).parents[2] / "docs" / "own-module.yaml").read_text("utf-8")
+EXAMPLE = (Path(__file__).parents[3] / "docs" / "own-module.yaml").read_text("utf-8")
 SHELF = with_entries(EXAMPLE)
 BENCH = """\
 board B1 mcu-5v

@@ -7,7 +7,7 @@ from unittest import TestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from tests.core.test_exercises import EXERCISES
+from tests.core.exercise.test_exercises import EXERCISES
 from verifex.core.expected import Measured, Sheet, expected_sheet, sheet_json
 from verifex.core.expected.signal.chain import AdcChain
 from verifex.core.parts import catalogue

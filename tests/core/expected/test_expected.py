@@ -8,7 +8,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from uncertainties import ufloat
 
-from tests.core.test_exercises import EXERCISES
+from tests.core.exercise.test_exercises import EXERCISES
 from tests.samples import EXERCISE, WIRING, hand_in
 from verifex.core.expected import Budget, Contribution, Measured, Sheet, expected_sheet
 from verifex.core.expected.limits import limits, sampled

@@ -2,7 +2,7 @@
 
 from unittest import TestCase
 
-from tests.core.test_exercises import EXERCISES
+from tests.core.exercise.test_exercises import EXERCISES
 from tests.samples import DEMO
 from verifex.core.circuit import check_wiring
 from verifex.core.expected import expected_sheet

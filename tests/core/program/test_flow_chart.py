@@ -5,7 +5,7 @@ from itertools import pairwise
 from unittest import TestCase
 from xml.etree import ElementTree
 
-from tests.core.test_course_programs import PROGRAMS
+from tests.core.program.test_course_programs import PROGRAMS
 from verifex.core.parts import catalogue
 from verifex.core.program import check_program
 from verifex.core.program.flow import Placed, dot_of, flow_charts, placed, svg_of

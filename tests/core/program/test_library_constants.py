@@ -2,7 +2,7 @@
 
 from unittest import TestCase
 
-from tests.core.test_exercises import EXERCISES, TEXTS
+from tests.core.exercise.test_exercises import EXERCISES, TEXTS
 from verifex.core.circuit import check_wiring
 from verifex.core.exercise import read_exercise
 from verifex.core.problems import UnusableInput

@@ -1,4 +1,4 @@
-"""Names that the languages, their libraries and the boards have: known, or told as not supported yet, but never as a mistake."""
+"""Names that the languages, their libraries and the boards have: known, or reported as not supported yet, but never as a mistake."""
 
 from unittest import TestCase
 

@@ -2,7 +2,7 @@
 
 from unittest import TestCase
 
-from tests.core.test_program_language import BOARD, WIDE, source
+from tests.core.program.test_program_language import BOARD, WIDE, source
 from verifex.core.program import ScriptedPins, check_program
 
 GIVEN = """

@@ -6,7 +6,7 @@ from unittest import TestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from tests.core.test_program_language import BOARD, printed, run, source
+from tests.core.program.test_program_language import BOARD, printed, run, source
 from verifex.core.program import RunResult, ScriptedPins, check_program
 
 WORDS = 'String t = "Brood box 21.5"; String e = ""; char c[20] = "abc"; char d[20];'

@@ -1,4 +1,4 @@
-"""Whatever a real compiler takes is no mistake to us: it is read, or told as not supported yet."""
+"""Whatever a real compiler takes is no mistake to us: it is read, or reported as not supported yet."""
 
 from unittest import TestCase, skipUnless
 

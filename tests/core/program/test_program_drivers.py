@@ -2,8 +2,8 @@
 
 from unittest import TestCase
 
-from tests.core.test_exercises import TEXTS
-from tests.core.test_library_constants import on_bench
+from tests.core.exercise.test_exercises import TEXTS
+from tests.core.program.test_library_constants import on_bench
 from tests.corpus.programs.drivers import SHAPES
 from tests.corpus.programs.verdicts import judge
 from verifex.core.exercise import read_exercise

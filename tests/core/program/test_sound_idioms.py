@@ -1,4 +1,4 @@
-"""Sound habits of students' programs that resemble a fault: none of them is told."""
+"""Sound habits of students' programs that resemble a fault: none of them is reported."""
 
 from unittest import TestCase
 

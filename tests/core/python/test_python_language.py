@@ -10,7 +10,7 @@ from unittest import TestCase
 from verifex.core.parts import catalogue
 from verifex.core.program import ScriptedPins, check_program
 
-HOST_PROGRAMS = Path(__file__).parents[1] / "corpus" / "host"
+HOST_PROGRAMS = Path(__file__).parents[2] / "corpus" / "host"
 BOARD = catalogue().boards["sbc-3v3"]
 
 
@@ -59,7 +59,7 @@ class LanguageTest(TestCase):
                 self.assertEqual(by_us(text), by_host(text))
 
     def test_whole_programs_print_what_the_host_prints(self):
-        for path in sorted(HOST_PROGRAMS.glob("*.py")):
+        for path in sorted(HOST_PROGRAMS.glob("*/*.py")):
             with self.subTest(path.stem):
                 text = path.read_text("utf-8")
                 self.assertEqual(by_us(text, seconds=20), by_host(text))

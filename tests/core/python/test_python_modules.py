@@ -2,7 +2,7 @@
 
 from unittest import TestCase
 
-from tests.core.test_python_boards import HEAD, WIRELESS, lines, run, scripted
+from tests.core.python.test_python_boards import HEAD, WIRELESS, lines, run, scripted
 from verifex.core.program import RunResult
 
 PARTS = "from part_objects import LED, PWMLED, Button, Buzzer, MotionSensor, DistanceSensor\nimport time\n"

@@ -6,7 +6,7 @@ from unittest import TestCase
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from tests.core.test_readings import EXPECTED, NAMES, SHEET, log
+from tests.core.readings.test_readings import EXPECTED, NAMES, SHEET, log
 from tests.samples import EXERCISE
 from verifex.core.problems import UnusableInput
 from verifex.core.readings import compare_log, read_log

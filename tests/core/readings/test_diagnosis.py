@@ -1,4 +1,4 @@
-"""Which fault explains a log: seeded faults are named, ties are told as ties, what fits nothing is said to."""
+"""Which fault explains a log: seeded faults are named, ties are reported as ties, what fits nothing is said to."""
 
 from dataclasses import replace
 from unittest import TestCase

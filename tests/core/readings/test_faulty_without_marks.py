@@ -3,8 +3,8 @@
 import random
 from unittest import TestCase
 
-from tests.core.test_log_styles import BROOD, GAP, LID, PROBE, count
-from tests.core.test_odd_logs import assessed
+from tests.core.readings.test_log_styles import BROOD, GAP, LID, PROBE, count
+from tests.core.readings.test_odd_logs import assessed
 from tests.samples import exercise
 from verifex.core.diagnosis.unmarked import _cheapest
 from verifex.core.exercise import Exercise

@@ -144,7 +144,7 @@ class StyleTest(TestCase):
 
 
 class StateTest(TestCase):
-    """A state may be told in words; an id in any way of writing it."""
+    """A state may be reported in words; an id in any way of writing it."""
 
     def test_words_are_held_against_what_was_done(self):
         table = {

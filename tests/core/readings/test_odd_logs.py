@@ -6,7 +6,7 @@ from pathlib import Path
 from tempfile import TemporaryDirectory
 from unittest import TestCase
 
-from tests.core.test_log_styles import (
+from tests.core.readings.test_log_styles import (
     BROOD,
     CLIMATE,
     GAP,

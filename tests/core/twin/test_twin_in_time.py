@@ -2,8 +2,8 @@
 
 from unittest import TestCase
 
-from tests.core.test_course_programs import PROGRAMS, on_bench
-from tests.core.test_exercises import EXERCISES
+from tests.core.exercise.test_exercises import EXERCISES
+from tests.core.program.test_course_programs import PROGRAMS, on_bench
 from verifex.core.circuit import check_wiring
 from verifex.core.twin import TwinTrace, check_on_bench, read_stimulus, run_twin
 

@@ -28,7 +28,7 @@ def judge(text: str, rules: Sequence[str], severity: str, parts: Sequence[str]) 
 
 
 def _is_as_bad(finding: Finding, severity: str) -> bool:
-    """A Fix that a danger follows from is told as a Stop: that is right too."""
+    """A Fix that a danger follows from is reported as a Stop: that is right too."""
     if severity in ("", "any") or finding.severity.value == severity:
         return True
     return severity == "fix" and finding.severity is Severity.STOP and bool(finding.explains)

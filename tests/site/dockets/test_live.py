@@ -47,7 +47,7 @@ class LiveTest(DemoCase):
 
     def test_the_code_ends_with_the_listening_and_with_the_next_one(self):
         other = self.instructor.post(f"/api/dockets/{self.docket(7).pk}/live").json()["code"]
-        self.assertIn("Nobody listens under this code any more", self.send("1").json()["message"])
+        self.assertIn("This code for live readings has expired", self.send("1").json()["message"])
         self.assertEqual(self.send("1", code=other).status_code, 200)
         self.pair.post(f"{self.path}/stop")
         self.assertEqual(self.send("2", first=1, code=other).status_code, 422)

@@ -8,7 +8,7 @@ import tempfile
 from pathlib import Path
 from unittest import TestCase
 
-ROOT = Path(__file__).parent.parent.parent
+ROOT = Path(__file__).parents[3]
 PROGRAM = """
 import json, re, sqlite3, sys
 import django

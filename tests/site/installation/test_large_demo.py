@@ -9,7 +9,7 @@ from verifex.demo.large import several_times
 from verifex.demo.loader import load_course
 from verifex.marks.models import ClosedMark
 
-FOLDER = Path(__file__).parents[2] / "demo"
+FOLDER = Path(__file__).parents[3] / "demo"
 
 
 def is_closed(pair: dict[str, list[dict[str, object]]]) -> bool:

@@ -9,7 +9,7 @@ from inspect import isfunction
 from pathlib import Path
 from unittest import TestCase
 
-ROOT = Path(__file__).parents[2]
+ROOT = Path(__file__).parents[3]
 #: Calls that take a function and have it run in a worker.
 BEGIN = ("compute", "compute_live", "read_file")
 

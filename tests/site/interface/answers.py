@@ -1,6 +1,6 @@
 """Answers of the server to its own pages, recorded from the demo, for the tests of the screens.
 
-`python -m tests.site.answers` writes them anew; `test_recorded_answers` holds that they are still what the server says.
+`python -m tests.site.interface.answers` writes them anew; `test_recorded_answers` holds that they are still what the server says.
 """
 
 import json
@@ -13,7 +13,7 @@ from tests.own_database import own_database
 if TYPE_CHECKING:
     from verifex.plan.models import Session
 
-WRITTEN = Path(__file__).parents[2] / "web" / "tests" / "screens" / "answers"
+WRITTEN = Path(__file__).parents[3] / "web" / "tests" / "screens" / "answers"
 #: What each person's screens ask for: `{session}` and so on stand for numbers of the demo at hand.
 ASKED = {
     "ines.marlow": (

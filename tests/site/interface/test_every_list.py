@@ -7,8 +7,8 @@ from django.apps import apps
 from django.db import IntegrityError, connection, models, transaction
 from django.test.utils import CaptureQueriesContext
 
-from tests.site.addresses import addresses
 from tests.site.base import DemoCase
+from tests.site.interface.addresses import addresses
 from tests.site.large import copy_class
 from verifex.work.models import Work
 

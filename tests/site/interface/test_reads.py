@@ -8,8 +8,8 @@ from django.db import connection
 from django.test.utils import CaptureQueriesContext
 from django.utils import timezone
 
-from tests.site.addresses import addresses
 from tests.site.base import DemoCase
+from tests.site.interface.addresses import addresses
 from tests.site.large import copy_class
 from verifex.dockets.models import BenchSheets, Judgement
 from verifex.plan.models import Session

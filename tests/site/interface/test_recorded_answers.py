@@ -4,8 +4,8 @@ import json
 from collections.abc import Iterator
 from typing import Any
 
-from tests.site.answers import ASKED, WRITTEN, answers_of, numbers
 from tests.site.base import DemoCase
+from tests.site.interface.answers import ASKED, WRITTEN, answers_of, numbers
 
 
 def names_in(value: Any, where: str = "") -> Iterator[str]:
@@ -25,7 +25,9 @@ class RecordedAnswersTest(DemoCase):
             now = answers_of(username, numbers(self.session))
             for (path, before), after in zip(recorded["answers"].items(), now.values(), strict=True):
                 with self.subTest(username=username, path=path):
-                    self.assertEqual(_top(before), _top(after), "record the answers anew: python -m tests.site.answers")
+                    self.assertEqual(
+                        _top(before), _top(after), "record the answers anew: python -m tests.site.interface.answers"
+                    )
                     unknown = {name for name in names_in(before) if not _is_key_of_data(name)} - set(names_in(after))
                     self.assertEqual(unknown, set())
 

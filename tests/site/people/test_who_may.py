@@ -6,8 +6,8 @@ from unittest import mock
 from django.db import transaction
 from django.test import Client, override_settings
 
-from tests.site.addresses import addresses, reach
 from tests.site.base import DemoCase, Speaker
+from tests.site.interface.addresses import addresses, reach
 from verifex.exercises.models import ExerciseVersion
 from verifex.people.models import Course, Invitation, Section, Staff, User
 from verifex.site.who_may import WHO_MAY, Who

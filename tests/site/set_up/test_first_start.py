@@ -109,7 +109,7 @@ class DeployTest(TestCase):
             env = {**plain, "VERIFEX_DATA": folder, "VERIFEX_BEHIND_PROXY": "1", "DJANGO_SETTINGS_MODULE": "verifex.site.settings"}  # fmt: skip
             done = subprocess.run(
                 [sys.executable, "manage.py", "check", "--deploy", "--fail-level", "WARNING"],
-                env=env, capture_output=True, text=True, check=False, cwd=Path(__file__).parents[2],
+                env=env, capture_output=True, text=True, check=False, cwd=Path(__file__).parents[3],
             )  # fmt: skip
         self.assertEqual(done.returncode, 0, done.stderr)
         self.assertIn("no issues", done.stdout + done.stderr)

@@ -1,6 +1,6 @@
 """What was measured of a module reaches the sheet of whoever has it."""
 
-from tests.site.stores_case import StoresCase
+from tests.site.stores.stores_case import StoresCase
 from verifex.stores.models import Kit, Module
 from verifex.work import queue
 

@@ -2,7 +2,7 @@
 
 from random import Random
 
-from tests.site.stores_case import StoresCase
+from tests.site.stores.stores_case import StoresCase
 from verifex.acts.models import Event
 from verifex.stores.models import StockItem, StockMove
 

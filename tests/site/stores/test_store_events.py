@@ -1,11 +1,11 @@
-"""Every act in the stores stands in the event log, with who did it."""
+"""Every act in the stores is in the event log, with who did it."""
 
 import base64
 import io
 
 from PIL import Image
 
-from tests.site.stores_case import StoresCase
+from tests.site.stores.stores_case import StoresCase
 from verifex.acts.models import Event
 from verifex.stores.models import Batch, Fault, FaultPhoto, StockItem, StockMove
 

@@ -2,7 +2,7 @@
 
 import base64
 
-from tests.site.stores_case import StoresCase
+from tests.site.stores.stores_case import StoresCase
 from verifex.stores.models import StockItem
 
 

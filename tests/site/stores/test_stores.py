@@ -5,7 +5,7 @@ import io
 
 from PIL import Image
 
-from tests.site.stores_case import StoresCase
+from tests.site.stores.stores_case import StoresCase
 from verifex.dockets.models import Docket
 from verifex.exercises.models import Exercise
 from verifex.stores.models import Fault, FaultPhoto, Kit, KitPart, Module, PartTest, StockItem, StockMove
