@@ -10,6 +10,8 @@ from ninja import Path
 
 #: An id in an address; a number no database holds is no id.
 Id = Annotated[int, Path(ge=0, le=2**63 - 1)]
+#: Where a request carries the tag of its answer, until the answer is there.
+ETAG = "verifex.etag"
 
 
 def not_modified_or(request: HttpRequest, version: Sequence[object], make: Callable[[], Any]) -> Any:
@@ -20,7 +22,7 @@ def not_modified_or(request: HttpRequest, version: Sequence[object], make: Calla
     """
     if is_known(request, version):
         return nothing_new(request, version)
-    request.answer_etag = _tag(request, version)  # type: ignore[attr-defined]
+    request.META[ETAG] = _tag(request, version)
     return make()
 
 
@@ -45,14 +47,14 @@ def _tag(request: HttpRequest, version: Sequence[object]) -> str:
 
 
 class EtagMiddleware:
-    """Puts the tag that `unless_known` worked out on the answer."""
+    """Puts the tag that `not_modified_or` worked out on the answer."""
 
     def __init__(self, get_response: Callable[[HttpRequest], HttpResponse]) -> None:
         self.get_response = get_response
 
     def __call__(self, request: HttpRequest) -> HttpResponse:
         answer = self.get_response(request)
-        tag = getattr(request, "answer_etag", "")
+        tag = request.META.get(ETAG, "")
         if tag and answer.status_code == 200:
             answer["ETag"] = tag
         if tag or answer.status_code == 304:

@@ -4,7 +4,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass, field
 from datetime import datetime
 from functools import cached_property, lru_cache
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 from verifex.core.assess import Case, JudgedWith, judged_with_digests
 from verifex.core.circuit import HandedOut
@@ -76,8 +76,8 @@ class DocketInputs:
             digests["earlier_wiring"] = self.earlier_wiring.digest
         return judged_with_digests(self._bare(), station, digests)
 
-    def _bare(self, **texts: object) -> Case:
-        return Case(self.exercise, measured=self.measured, handed_out=self.handed_out, **texts)  # type: ignore[arg-type]
+    def _bare(self, **texts: Any) -> Case:
+        return Case(self.exercise, measured=self.measured, handed_out=self.handed_out, **texts)
 
     def other_logs(self) -> list[OtherLog]:
         """What was kept of the last logs of other pairs with the same exercise version, by the attempt's id."""

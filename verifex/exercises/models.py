@@ -1,6 +1,7 @@
 """Exercises, their versions and their mark schemes. What was released never changes."""
 
 from functools import lru_cache
+from typing import Any
 
 from django.db import models
 
@@ -43,10 +44,10 @@ class ExerciseVersion(models.Model):
     def __str__(self) -> str:
         return f"{self.exercise}, version {self.number}"
 
-    def save(self, *args: object, **kwargs: object) -> None:
+    def save(self, *args: Any, **kwargs: Any) -> None:
         if self.pk and ExerciseVersion.objects.filter(pk=self.pk, released_at__isnull=False).exists():
             raise Frozen(f"{self} is released; make a new version instead.")
-        super().save(*args, **kwargs)  # type: ignore[arg-type]
+        super().save(*args, **kwargs)
 
     @property
     def file(self) -> ExerciseFile:

@@ -133,7 +133,7 @@ def compute_live(editor: object, function: Callable[..., Any], *args: Any) -> An
         future = _begin(function, args, LIVE)
         with _live_lock:
             if older := _live.get(editor):
-                older.cancel()  # type: ignore[no-untyped-call]
+                older.cancel()
             _live[editor] = future
         try:
             return _outcome(future, LIVE.pool, is_wanted=lambda: is_newest(editor, token))
@@ -163,7 +163,7 @@ def stop() -> None:
     """End every worker. Calls that are under way are lost; the queue knows them still."""
     with _pool_lock:
         for pool in _pools.values():
-            pool.stop()  # type: ignore[no-untyped-call]
+            pool.stop()
             pool.join()
         _pools.clear()
 
@@ -184,7 +184,7 @@ def _outcome(future: "ProcessFuture[Any]", name: str, is_wanted: Callable[[], bo
             if future.done():
                 raise
         if not is_wanted():
-            future.cancel()  # type: ignore[no-untyped-call]
+            future.cancel()
         begun = sum(other.running() for other in list(_futures[name]))
         stuck_seconds = 0.0 if future.running() or begun >= WORKERS[name] else stuck_seconds + LOOK_SECONDS
         if stuck_seconds > MOST_STUCK_SECONDS:

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
+from verifex.core.circuit.bench import Part
 from verifex.core.circuit.conditions import Conditions
 from verifex.core.circuit.models import MODELS, Stamp
 from verifex.core.circuit.models.feeding import PIN, BoardFeed
@@ -129,7 +130,7 @@ def _power_states(nets: Nets, stamp: Stamp, solution: Solution) -> dict[str, Pow
         if wake is None:
             continue
 
-        def of_leg(leg: str, part=part) -> float | None:  # type: ignore[no-untyped-def]
+        def of_leg(leg: str, part: Part = part) -> float | None:
             node = stamp.node(part, leg)
             return None if node is None else float(volts[node])
 

@@ -162,10 +162,12 @@ class BenchView:
         except NoSensibleAnswer:
             return None
 
-    def solved(self, **tried: Collection[str] | Mapping[str, tuple[str, str]]) -> Iterator[StatePoint]:
+    def solved(
+        self, *, flipped: Collection[str] = (), exchanged: Mapping[str, tuple[str, str]] | None = None
+    ) -> Iterator[StatePoint]:
         """Every state of the pins once more with something tried: `flipped` parts, `exchanged` legs."""
         for state in self.points:
-            again = self.solve(state.state, near=state.point, **tried)  # type: ignore[arg-type]
+            again = self.solve(state.state, near=state.point, flipped=flipped, exchanged=exchanged)
             if again is not None:
                 yield again
 

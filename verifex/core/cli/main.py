@@ -4,6 +4,7 @@ import argparse
 import sys
 from collections.abc import Mapping, Sequence
 from importlib import import_module
+from typing import NoReturn
 
 from verifex.core.cli.unusable import CannotUse
 from verifex.core.problems import UnusableInput
@@ -29,7 +30,7 @@ COMMANDS = {
 class _Parser(argparse.ArgumentParser):
     """Says what is wrong with the call in one line, as with a file."""
 
-    def error(self, message: str) -> None:  # type: ignore[override]
+    def error(self, message: str) -> NoReturn:
         print(f"verifex: {message}; 'verifex --help' lists the commands", file=sys.stderr)
         raise SystemExit(UNUSABLE)
 

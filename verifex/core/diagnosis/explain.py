@@ -20,7 +20,7 @@ from verifex.core.diagnosis.simulate import predict
 from verifex.core.exercise import Exercise
 from verifex.core.expected import Measured, Sheet
 from verifex.core.expected.sheet import Key
-from verifex.core.expected.signal.chain import AdcChain
+from verifex.core.expected.signal.chain import AdcChain, Chain
 from verifex.core.parts import Board
 from verifex.core.parts.outputs import FloatArray
 from verifex.core.readings.log import Log
@@ -149,7 +149,7 @@ def _nothing(seen: Mapping[Spot, ObservedReading], sound: Prediction, case: Benc
     return total
 
 
-def _span(chain, case: BenchCase, seen: float) -> float:  # type: ignore[no-untyped-def]
+def _span(chain: Chain, case: BenchCase, seen: float) -> float:
     if isinstance(chain, AdcChain):
         ends = chain.formula.value(np.array([1.0, float(chain.board.full_count)]))
     else:

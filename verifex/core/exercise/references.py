@@ -1,10 +1,11 @@
 """Whether what an exercise names is there: parts in its recipe and the catalogue, quantities, units, ways."""
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 
 from verifex.core.exercise.schema import Exercise
 from verifex.core.exercise.units import OF_QUANTITY, OF_VOLTAGE, PRINTED
 from verifex.core.parts import Catalogue, Output, catalogue
+from verifex.core.parts.outputs.identity import IdentityOutput
 
 Path = tuple[str | int, ...]
 Complaint = tuple[Path, str]
@@ -137,9 +138,9 @@ def _steps(exercise: Exercise, part_types: Catalogue) -> Iterator[Complaint]:
             output = _sensing(exercise, part_types, value.ref, value.quantity)
             if isinstance(output, str):
                 yield (*path, "quantity"), output
-            elif output is not None and output.carries == "text":
+            elif isinstance(output, IdentityOutput):
                 try:
-                    output.read(value.text)  # type: ignore[union-attr]
+                    output.read(value.text)
                 except ValueError as wrong:
                     if value.text:
                         yield (*path, "text"), str(wrong)
@@ -225,5 +226,5 @@ def _probes(exercise: Exercise, part_types: Catalogue) -> Iterator[Complaint]:
             )
 
 
-def _list(names: object) -> str:
-    return ", ".join(str(name) for name in names)  # type: ignore[attr-defined]
+def _list(names: Iterable[object]) -> str:
+    return ", ".join(str(name) for name in names)

@@ -18,7 +18,7 @@ def local(slot: int) -> Value:
     def read(frame: list[Any]) -> Any:
         return frame[slot]
 
-    read.slot = slot  # type: ignore[attr-defined]
+    vars(read)["slot"] = slot
     return read
 
 
@@ -28,7 +28,7 @@ def constant(value: Any) -> Value:
     def read(frame: list[Any]) -> Any:
         return value
 
-    read.const = value  # type: ignore[attr-defined]
+    vars(read)["const"] = value
     return read
 
 

@@ -10,7 +10,7 @@ import numpy as np
 
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.view import BenchView
-from verifex.core.parts.outputs.motion_hold import MotionHold
+from verifex.core.parts.outputs.motion_hold import Jumper, MotionHold
 from verifex.core.program import Running
 from verifex.core.twin.stimulus import Key, Segment, Stimulus
 
@@ -46,8 +46,8 @@ class ModulesInTime:
             part = self.view.bench.parts.get(self.refs.get(key[0], key[0]))
             if part is not None and key[1] == "motion" and part.type.timing.hold_seconds:
                 hold = part.quantity("hold", "second") or part.type.timing.usual_hold_seconds
-                jumper = "single" if part.settings.get("jumper") == "single" else "repeat"
-                spans = MotionHold(hold or 0.0, jumper).active(_motions(segments))  # type: ignore[arg-type]
+                jumper: Jumper = "single" if part.settings.get("jumper") == "single" else "repeat"
+                spans = MotionHold(hold or 0.0, jumper).active(_motions(segments))
                 self.held[(part.ref, "motion")] = [(first * 1000, last * 1000) for first, last in spans]
         if self.cold:
             self._begin_cold()

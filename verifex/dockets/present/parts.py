@@ -21,7 +21,8 @@ from verifex.stores.models import KitIssue
 def bench_number(docket: Docket) -> int | None:
     """The bench the pair sits at in this session, where it has a seat."""
     if hasattr(docket, "seat"):
-        return docket.seat  # type: ignore[no-any-return]
+        seat: int | None = docket.seat
+        return seat
     seats = Seat.objects.filter(session=docket.session_id, pair=docket.pair_id)
     return seats.values_list("bench", flat=True).first()
 

@@ -160,7 +160,7 @@ def propose_pairs(request: HttpRequest, section_id: Id, data: WayIn) -> dict[str
     """Pairs of who is in none, put together by a rule; nothing is stored."""
     section = section_of(request, section_id)
     marks = shares_of_students(section) if data.way in ("alike", "mixed") else {}
-    found = pairs.propose(section, data.way, marks=marks, seed=data.seed)  # type: ignore[arg-type]
+    found = pairs.propose(section, data.way, marks=marks, seed=data.seed)
     return {"groups": [[_member(user) for user in group] for group in found]}
 
 

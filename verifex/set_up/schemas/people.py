@@ -5,6 +5,7 @@ from typing import Annotated
 from pydantic import Field
 
 from verifex.api.shape import Shape
+from verifex.people.services.pairing import Way
 from verifex.set_up.schemas.common import Name, NamedUserOut, Number, Small
 
 Data = Annotated[str, Field(max_length=1_500_000)]  # base64 of a file of 1 MB
@@ -94,7 +95,7 @@ class ListedIn(Shape):
 
 
 class WayIn(Shape):
-    way: Annotated[str, Field(pattern="^(list|random|alike|mixed)$")]
+    way: Way
     seed: Small = 1
 
 

@@ -27,7 +27,9 @@ def faults_json(courses: Iterable[Course]) -> list[dict[str, Any]]:
         about = ("module", fault.module_id, "") if fault.module_id else ("kit", fault.kit_id, fault.ref)
         seen[about] += 1
         number[fault.pk] = seen[about]
-    closed = sorted((f for f in shown if f.closed_at), key=lambda f: f.closed_at, reverse=True)[:MOST_CLOSED]  # type: ignore[arg-type, return-value]
+    closed = sorted((f for f in shown if f.closed_at), key=lambda f: f.closed_at or f.opened_at, reverse=True)[
+        :MOST_CLOSED
+    ]
     return [fault_json(f, number[f.pk]) for f in [*(f for f in shown if f.is_open), *closed]]
 
 

@@ -183,7 +183,7 @@ export interface paths {
         put?: never;
         /**
          * Pass Clean
-         * @description Pass together what asks and has nothing to look at; what changed since it was shown is left out, and told.
+         * @description Pass together what asks and has nothing to look at; what changed since it was shown is left out, and reported.
          */
         post: operations["verifex_floor_api_pass_clean"];
         delete?: never;
@@ -7476,7 +7476,7 @@ export interface components {
         };
         /**
          * ListChangeOut
-         * @description `kind` is added, changed, same, doubtful, wrong or missing; `row` is the file's, `user` who is meant.
+         * @description `kind` is added, changed, same, doubtful, wrong or missing; `row` is the file's, `user` who is intended.
          */
         ListChangeOut: {
             /** Kind */
@@ -7575,8 +7575,11 @@ export interface components {
         };
         /** WayIn */
         WayIn: {
-            /** Way */
-            way: string;
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "list" | "random" | "alike" | "mixed";
             /**
              * Seed
              * @default 1

@@ -108,13 +108,13 @@ describe('a hint', () => {
     const screen = await at(docket([HINT]), { [`${API}/hint-line`]: line })
     await screen.press('Show me on the bench')
     await screen.says('Come to 40 times in the run on this bench; 2 of them are shown.')
-    const cells = [...document.querySelectorAll('.seen tbody tr')].map((tr) =>
+    const cells = [...document.querySelectorAll('.line-in-run tbody tr')].map((tr) =>
       tr.textContent!.replace(/\s+/g, ' ').trim(),
     )
     expect(cells[0]).toContain('0 → 21')
     expect(cells[1]).not.toContain('→')
     await screen.press('Close the run')
-    await until(() => !document.querySelector('.seen'))
+    await until(() => !document.querySelector('.line-in-run'))
   })
 
   it('on a line that the run never comes to says so', async () => {

@@ -90,7 +90,8 @@ def small_signal_ohms(circuit: Circuit, volts: Vector, nodes: Sequence[int]) -> 
     at = [work.index[node] for node in nodes]
     units = np.zeros((work.size, len(at)))
     units[at, range(len(at))] = 1.0
-    return np.linalg.solve(matrix, units)[at, range(len(at))].tolist()  # type: ignore[no-any-return]
+    ohms: list[float] = np.linalg.solve(matrix, units)[at, range(len(at))].tolist()
+    return ohms
 
 
 class _Work:

@@ -5,6 +5,7 @@ from dataclasses import replace
 from operator import methodcaller
 
 from verifex.core.circuit.bench import Bench, Part
+from verifex.core.circuit.nets import Net
 from verifex.core.circuit.values import resistor_ohms
 from verifex.core.diagnosis.case import BenchCase
 from verifex.core.diagnosis.faults.priors import PRIORS
@@ -106,7 +107,7 @@ def _dividers(case: BenchCase, bench: Bench) -> Iterator[Fault]:
                 )  # fmt: skip
 
 
-def _shared(case: BenchCase, cell: Part, resistor: Part):  # type: ignore[no-untyped-def]
+def _shared(case: BenchCase, cell: Part, resistor: Part) -> Iterator[tuple[str, str, Net, Net]]:
     """The far legs of two parts that meet on one net, with the nets those are on."""
     view = case.view
     assert view is not None

@@ -36,7 +36,7 @@ def program_faults(case: BenchCase) -> Iterator[Fault]:
             yield Fault(
                 "pin-number-printed", f"The number of the pin, {pin}, is printed, and not its state",
                 "Is digitalRead() around the pin where it is printed?", Where.PROGRAM, PRIORS["pin-number-printed"],
-                _on(key, _value(lambda v, pin=pin: v * 0.0 + pin)), (key[0],),  # type: ignore[misc]
+                _on(key, _always(pin)), (key[0],),
             )  # fmt: skip
         which = "" if len(case.keys) == 1 else f" ({case.exercise.readings[position].name or key[1]})"
         for slug, title, look_at, change in _changes(case, chain):
@@ -76,6 +76,10 @@ def _on(key: Key, change: Change) -> Callable[[BenchCase], BenchCase]:
 
 def _value(change: Callable[[FloatArray], FloatArray]) -> Change:
     return lambda printing: printing.then(change)
+
+
+def _always(number: float) -> Change:
+    return _value(lambda v: v * 0.0 + number)
 
 
 def _times(factor: float) -> Change:

@@ -2,7 +2,7 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
-from typing import Protocol
+from typing import Any, Protocol
 
 import numpy as np
 
@@ -91,18 +91,18 @@ class BenchSolver:
         self.near: OperatingPoint | None = None
         self.solved = 0
 
-    def pin_volts(self, state: float, **changed: object) -> float:
+    def pin_volts(self, state: float, **changed: Any) -> float:
         """Volts at the pin. Raises NoSensibleAnswer."""
         point = self.point(state, **changed)
         return point.volts[self.route.net.id]
 
-    def point(self, state: float, **changed: object) -> OperatingPoint:
+    def point(self, state: float, **changed: Any) -> OperatingPoint:
         ref = self.route.part.ref
         if self.output.carries in ("position", "level"):
             at = {(ref, self.output.quantity): self._stimulus(state)}
-            conditions = replace(self.conditions, stimulus=at, **changed)  # type: ignore[arg-type]
+            conditions = replace(self.conditions, stimulus=at, **changed)
         else:
-            conditions = replace(self.conditions, sensed={ref: state}, **changed)  # type: ignore[arg-type]
+            conditions = replace(self.conditions, sensed={ref: state}, **changed)
         self.solved += 1
         self.near = operating_point(self.view.nets, conditions, self.near)
         return self.near
@@ -122,7 +122,7 @@ def solved_response(solver: BenchSolver, states: tuple[float, float], rail: Spre
     low, high = states
     resistance = solver.output.carries == "ohms"
 
-    def curve(**changed: object) -> Curve:
+    def curve(**changed: Any) -> Curve:
         return curve_of(lambda x: solver.pin_volts(x, **changed), low, high, resistance=resistance)
 
     def with_ohms(ref: str, ohms: float) -> dict[str, float]:

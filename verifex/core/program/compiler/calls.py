@@ -40,6 +40,11 @@ EVENT_CALLS = ("getEvent", "getSensor")  # of libraries that put what they measu
 CALL_STEPS = 6  # what a call of the board costs us beside a sum
 
 
+def _as_text(value: Value) -> Value:
+    """The text in an array of characters."""
+    return lambda frame: chars_read(value(frame))
+
+
 class Calls:
     """What a call runs, with its arguments converted to what is taken."""
 
@@ -131,7 +136,7 @@ class Calls:
             if taken == "where" and not isinstance(kind, Array | Pointer) and getattr(value, "const", None) != 0:
                 self.names.refuse("wrong-types", arg.at, f"{spec.name} wants an array here, or where something lies")
             if taken == "any" and is_chars(kind):
-                value, kind = (lambda frame, v=value: chars_read(v(frame))), TEXT  # type: ignore[misc]
+                value, kind = _as_text(value), TEXT
             if not isinstance(taken, str) and kind == TEXT and (isinstance(taken, Int) or taken == FLOAT):
                 self.names.refuse("wrong-types", arg.at, f"{spec.name} wants a number here, and a text is given")
             if spec.name in PRINTS and isinstance(kind, Int) and kind.bits == 64 and self.names.widths.int_bits == 16:

@@ -83,7 +83,7 @@ class Functions:
         def value(frame: Frame) -> Any:
             return read(frame)
 
-        value.where = run  # type: ignore[attr-defined]
+        vars(value)["where"] = run
         return value, function.result
 
     def kept(self, node: t.Call, value: Value, kind: Routine) -> Typed:

@@ -2,6 +2,7 @@
 
 from collections import Counter
 from dataclasses import replace
+from functools import partial
 
 from tree_sitter import Node as Raw
 
@@ -143,7 +144,10 @@ class _Reader(Templates):
         """The methods of records that have been described since."""
         while self.methods:
             record, raw = self.methods.pop(0)
-            self.guard(raw, lambda r, record=record: self.program.add(self.function(r, record)))  # type: ignore[misc]
+            self.guard(raw, partial(self._add_method, record))
+
+    def _add_method(self, record: Struct, raw: Raw) -> None:
+        self.program.add(self.function(raw, record))
 
     def function(self, raw: Raw, record: Struct | None = None) -> t.Function:
         """A function; one of a record has the record it is called on as its first parameter."""

@@ -66,7 +66,8 @@ class Assignments:
         match target:
             case t.Name():
                 place: Place = self.names.target(target.name)
-                return place.write(self.names.cells)  # type: ignore[no-any-return]
+                write: Write = place.write(self.names.cells)
+                return write
             case t.Field(name=name):
                 base = self.expressions.value(target.base)
                 return lambda frame, value: set_attribute(holder[0], base(frame), name, value, at)

@@ -101,9 +101,10 @@ def int_(m: Machine, at: At, /, value: Any = 0, base: int | None = None) -> int:
         raise error("ValueError", "a number of too many digits", at)
     if (own := special(m, value, "__int__", (), at)) is not UNSET:
         return int(own)
+    given: Any = value
     if not isinstance(value, int | float | str | bool | bytes | bytearray):
         raise error("TypeError", f"int() takes a number or a text, not '{kind_name(value)}'", at)
-    return int(value) if base is None else int(value, base)  # type: ignore[arg-type]
+    return int(given) if base is None else int(given, base)
 
 
 @_enter("float", float)

@@ -129,7 +129,8 @@ class Expressions:
         self.names.read_names.add(node.name)
         place = self.names.place(node.name)
         if place is not None:
-            return place.read(self.names.cells, node.name, node.at)  # type: ignore[no-any-return]
+            read: Value = place.read(self.names.cells, node.name, node.at)
+            return read
         if node.name in self.names.builtins:
             return constant(self.names.builtins[node.name])
         if node.name in NOT_SUPPORTED_YET:

@@ -154,14 +154,14 @@ def _add(m: Machine, at: At, value: set[Any], given: Any) -> None:
 
 
 def _to_bytes(
-    m: Machine, at: At, value: int, length: int = 1, byteorder: str = "big", *, signed: bool = False
+    m: Machine, at: At, value: int, length: int = 1, byteorder: Any = "big", *, signed: bool = False
 ) -> bytes:
     m.take(max(0, int(length)), at)
-    return value.to_bytes(length, byteorder, signed=signed)  # type: ignore[arg-type]
+    return value.to_bytes(length, byteorder, signed=signed)
 
 
-def _from_bytes(m: Machine, at: At, given: Any, byteorder: str = "big", *, signed: bool = False) -> int:
-    return int.from_bytes(bytes(all_of(m, given, at)), byteorder, signed=signed)  # type: ignore[arg-type]
+def _from_bytes(m: Machine, at: At, given: Any, byteorder: Any = "big", *, signed: bool = False) -> int:
+    return int.from_bytes(bytes(all_of(m, given, at)), byteorder, signed=signed)
 
 
 def _from_keys(m: Machine, at: At, keys: Any, value: Any = None) -> dict[Any, Any]:

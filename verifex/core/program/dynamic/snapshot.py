@@ -22,8 +22,6 @@ class _Same:
     def __eq__(self, other: object) -> bool:
         return isinstance(other, _Same) and other.value is self.value
 
-    __hash__ = None  # type: ignore[assignment]
-
 
 def snapshot(cells: Frame, frame: Frame) -> object | None:
     """The values of the program and of the frames from here outwards; None when there are too many."""

@@ -12,6 +12,7 @@ from greenlet import getcurrent, greenlet
 from verifex.core.program.dynamic.calling import LATER
 from verifex.core.program.dynamic.values import FunctionKind, Raised, Thing, error
 from verifex.core.program.runtime.machine import Machine
+from verifex.core.program.runtime.own_state import own_state
 from verifex.core.program.tree import At
 
 MOST_STRANDS = 200  # of one program at a time
@@ -202,7 +203,7 @@ class Tasks:
 
 def threads(m: Machine) -> Tasks:
     """The threads of a program."""
-    return m.own.setdefault("threads", Tasks())  # type: ignore[return-value]
+    return own_state(m, "threads", Tasks)
 
 
 def sleeps(m: Machine, us: float, at: At) -> None:

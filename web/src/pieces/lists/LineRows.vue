@@ -22,7 +22,13 @@ const looked = computed(() => {
 </script>
 
 <template>
-  <Sheet tag="section" pad="small" inner="grid grid-cols-1 gap-1.5" :aria-label="texts.lineInRun(seen.line)">
+  <Sheet
+    tag="section"
+    pad="small"
+    class="line-in-run"
+    inner="grid grid-cols-1 gap-1.5"
+    :aria-label="texts.lineInRun(seen.line)"
+  >
     <p>
       <span class="soft">{{ texts.line(seen.line) }}</span>
       <code class="v wrap-anywhere">{{ seen.text }}</code>

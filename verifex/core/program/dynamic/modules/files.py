@@ -8,13 +8,14 @@ from verifex.core.program.dynamic.calling import all_of
 from verifex.core.program.dynamic.showing import by_percent, shown
 from verifex.core.program.dynamic.values import Builtin, Thing, error, kind_name
 from verifex.core.program.runtime.machine import Machine
+from verifex.core.program.runtime.own_state import own_state
 from verifex.core.program.tree import At
 
 WRITE_US = 200.0
 
 
 def _files(m: Machine) -> dict[str, StringIO]:
-    return m.own.setdefault("files", {})  # type: ignore[return-value]
+    return own_state(m, "files", dict[str, StringIO])
 
 
 class File(Thing):
@@ -149,7 +150,7 @@ USUAL_FORM = "%(levelname)s:%(name)s:%(message)s"
 
 def _log(m: Machine) -> tuple[int, str]:
     """The least level that is printed, and in which form."""
-    return m.own.setdefault("log", (LEVELS["WARNING"], USUAL_FORM))  # type: ignore[return-value]
+    return own_state(m, "log", lambda: (LEVELS["WARNING"], USUAL_FORM))
 
 
 class _Log(Thing):

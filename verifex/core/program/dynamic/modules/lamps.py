@@ -1,11 +1,12 @@
 """Parts as objects: a lamp that is switched on, a button that is asked or that calls back, a motion or a range module."""
 
 import math
+from collections.abc import Callable
 from typing import Any
 
 from verifex.core.program.dynamic.modules import clock, pins
 from verifex.core.program.dynamic.values import Builtin, Thing, error
-from verifex.core.program.runtime.agenda import Timer, Watch
+from verifex.core.program.runtime.agenda import Edge, Timer, Watch
 from verifex.core.program.runtime.machine import Machine
 from verifex.core.program.tree import At
 
@@ -145,8 +146,8 @@ class Input(Thing):
         if f is None:
             return
         wants = 0 if isinstance(f, Builtin) or not hasattr(f, "required") else f.required
-        edge = "rising" if active == self.active_high else "falling"
-        self.called[active] = pins.on_edge(m, self.pin, edge, f, (self,) * min(1, wants), at, self.dead_us)  # type: ignore[arg-type]
+        edge: Edge = "rising" if active == self.active_high else "falling"
+        self.called[active] = pins.on_edge(m, self.pin, edge, f, (self,) * min(1, wants), at, self.dead_us)
 
     def _when_on(self, m: Machine, at: At, f: Any) -> None:
         self._when(m, at, f, active=True)
@@ -191,7 +192,8 @@ class Range(Thing):
 
 
 def _maker(kind: type[Thing]) -> Builtin:
-    return Builtin(kind.__name__, lambda m, at, *args, **named: kind(m, at, *args, **named))  # type: ignore[call-arg]
+    make: Callable[..., Thing] = kind
+    return Builtin(kind.__name__, lambda m, at, *args, **named: make(m, at, *args, **named))
 
 
 OFFERED: dict[str, Any] = {

@@ -2,6 +2,7 @@
 
 import re
 from dataclasses import replace
+from math import isnan
 from typing import Any
 
 from verifex.core.program.calls.devices import READ_US, SHOW_US, in_unit, note_leftover, tag_bytes
@@ -172,9 +173,9 @@ def reading(name: str) -> Any:
         part = Part("module", [pins.pin_named(m, args[-1], at)] if args else [])
         part.args = [_Named(part.args[0])] if part.args else []
         m.spend_us(READ_US)
-        found = [m.surroundings.measured(m, part._pins(m), quantity) for quantity in ("percent", "celsius")]
+        percent, celsius = (m.surroundings.measured(m, part._pins(m), quantity) for quantity in ("percent", "celsius"))
         m.activity += 1
-        return tuple(None if value != value else value for value in found)  # type: ignore[return-value]
+        return (None if isnan(percent) else percent), (None if isnan(celsius) else celsius)
 
     return read
 

@@ -1,5 +1,6 @@
 """The pins of a small board as objects: a pin, a converter, pulses, a bus, a timer."""
 
+from collections.abc import Callable
 from typing import Any
 
 from verifex.core.program.dynamic.modules import buses, pins
@@ -198,13 +199,14 @@ class Kind(Thing):
 
     def __init__(self, kind: type[Thing]) -> None:
         self.kind, self.name = kind, kind.name
+        self.make: Callable[..., Thing] = kind
 
     def get(self, m: Machine, name: str, at: At) -> Any:
         found = getattr(self.kind, f"is_{name}", None)
         return found if found is not None else super().get(m, name, at)
 
     def called(self, m: Machine, at: At, *args: Any, **named: Any) -> Thing:
-        return self.kind(m, at, *args, **named)  # type: ignore[call-arg]
+        return self.make(m, at, *args, **named)
 
 
 OFFERED: dict[str, Any] = {

@@ -8,6 +8,7 @@ from verifex.core.program.dynamic.modules.micro import Pulses
 from verifex.core.program.dynamic.values import Builtin, Thing, error
 from verifex.core.program.runtime.agenda import Edge
 from verifex.core.program.runtime.machine import Machine
+from verifex.core.program.runtime.own_state import own_state
 from verifex.core.program.tree import At
 
 BY_POSITION, BY_GPIO = 10, 11
@@ -79,8 +80,8 @@ def add_event_detect(m: Machine, at: At, channel: Any, edge: int, callback: Any 
     pin = _pin(m, channel, at)
     if pin not in m.modes:
         raise error("RuntimeError", f"channel {channel} is not set up", at)
-    seen = m.own.setdefault("edges", set())
-    m.watch(pin, EDGES.get(edge, "change"), lambda machine: seen.add(pin), bouncetime * 1000.0)  # type: ignore[attr-defined]
+    edges = own_state(m, "edges", set[str])
+    m.watch(pin, EDGES.get(edge, "change"), lambda machine: edges.add(pin), bouncetime * 1000.0)
     if callback is not None:
         add_event_callback(m, at, channel, callback, edge, bouncetime)
 

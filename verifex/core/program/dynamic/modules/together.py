@@ -7,6 +7,7 @@ from verifex.core.program.dynamic.calling import LATER, call
 from verifex.core.program.dynamic.strands import Task, Tasks, threads
 from verifex.core.program.dynamic.values import Builtin, FunctionKind, Thing, error
 from verifex.core.program.runtime.machine import Machine
+from verifex.core.program.runtime.own_state import own_state
 from verifex.core.program.runtime.run_result import Ended
 from verifex.core.program.tree import At
 
@@ -82,7 +83,7 @@ class _Loop(Thing):
 
 
 def _loop(m: Machine, *_: Any) -> _Loop:
-    return m.own.setdefault("loop", _Loop())  # type: ignore[return-value]
+    return own_state(m, "loop", _Loop)
 
 
 def _sleep(scale: float) -> Any:

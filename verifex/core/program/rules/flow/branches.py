@@ -20,6 +20,10 @@ MIRRORED = {"<": ">", "<=": ">=", ">": "<", ">=": "<=", "==": "==", "!=": "!="}
 Holds = Callable[[float], bool]
 
 
+def _against(compare: Callable[[float, float], bool], limit: float) -> Holds:
+    return lambda x: compare(x, limit)
+
+
 @dataclass(frozen=True, slots=True)
 class Condition:
     """A condition on one value alone: what it says of a number, and the numbers it compares with; `ordered` are those that it asks
@@ -53,8 +57,7 @@ class _Reader:
                     return None  # another value each time it is asked
                 compare = COMPARE[sign]
                 ordered = () if sign in ("==", "!=") else (limit,)
-                holds: Holds = lambda x, limit=limit: compare(x, limit)  # type: ignore[misc]  # noqa: E731
-                return Condition(self.words.text_of(varies), holds, (limit,), node.at, ordered)
+                return Condition(self.words.text_of(varies), _against(compare, limit), (limit,), node.at, ordered)
             case t.Chain(ops=(first, second), rest=(middle, last)):
                 low, high = t.Binary(node.at, first, node.first, middle), t.Binary(node.at, second, middle, last)
                 return self.condition(t.Binary(node.at, "&&", low, high))
