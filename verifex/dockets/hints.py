@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 from decimal import Decimal
+from enum import IntEnum
 from typing import Any
 from zlib import crc32
 
@@ -9,7 +10,13 @@ from verifex.api.findings import hint_of
 from verifex.core.exercise.schema import HintRule
 from verifex.dockets.models import Docket
 
-WHERE, IDEA, NEARLY = 1, 2, 3
+
+class HintStep(IntEnum):
+    """How far a hint on the program was opened."""
+
+    LOCATION = 1
+    CONCEPT = 2
+    NEAR_ANSWER = 3
 
 
 def key_of(rule: str) -> str:
@@ -40,7 +47,7 @@ def opened(docket: Docket) -> Opened:
     rows = list(docket.opened_hints.values_list("rule", "step"))
     steps: dict[str, int] = {}
     for rule, step in rows:
-        steps[rule] = max(step, steps.get(rule, WHERE))
+        steps[rule] = max(step, steps.get(rule, HintStep.LOCATION))
     return Opened(steps, len(rows), docket.version.file.hints)
 
 
@@ -52,13 +59,13 @@ def hints_in_steps(opened: Opened, findings: list[dict[str, Any]]) -> list[dict[
         if rule in shown:
             shown[rule]["more_lines"] += [line] if line else []
             continue
-        step = opened.steps.get(rule, WHERE)
+        step = opened.steps.get(rule, HintStep.LOCATION)
         shown[rule] = {
             **hint_of(finding),
             "key": key_of(rule),
             "step": step,
-            "hint": finding["hint"] if step >= IDEA else "",
-            "nearly": f"{finding['seen']} {finding['why']}" if step >= NEARLY else "",
+            "hint": finding["hint"] if step >= HintStep.CONCEPT else "",
+            "nearly": f"{finding['seen']} {finding['why']}" if step >= HintStep.NEAR_ANSWER else "",
             "more_lines": [],
             "shows": finding["severity"] in ("stop", "fix") and bool(line),
         }

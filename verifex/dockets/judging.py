@@ -51,7 +51,7 @@ LIMITS = {
     Kind.PREDICTION: Limit(4),
 }
 #: Hand-ins that the check of a station reads.
-READS = {
+HAND_INS_CHECKED = {
     SHEETS: (Kind.WIRING,),
     Kind.WIRING: (Kind.WIRING,),
     Kind.PROGRAM: (Kind.WIRING, Kind.PROGRAM),
@@ -128,7 +128,7 @@ def judge_again_now(docket_id: int) -> None:
         if not judged.record.overrun and keep(docket_id, judged, again=True):
             done.add(station)
     inputs = DocketInputs(find(docket_id))
-    for station, reads in READS.items():
+    for station, reads in HAND_INS_CHECKED.items():
         if station not in done and done & set(reads) and (station == SHEETS or station in inputs.attempts):
             keep(docket_id, _judge(docket_id, str(station)), again=True)
     _schedule_retry(docket_id)
@@ -211,7 +211,7 @@ def _judge(docket_id: int, station: str, *, times: int = 1) -> Judged:
     if (same := _judged_before(inputs.docket, station, with_.digest)) is not None:
         return Judged(station, same, with_)
     others = inputs.other_logs() if station == Kind.READINGS else []
-    kinds = [kind for kind in READS[station] if kind == station or not _overran(inputs, kind)]
+    kinds = [kind for kind in HAND_INS_CHECKED[station] if kind == station or not _overran(inputs, kind)]
     case = inputs.case(kinds, others=others)
     try:
         record = compute(assess_station, case, station, limit=LIMITS[station].times(times))

@@ -15,7 +15,7 @@ from verifex.dockets.models import Docket, Kind, SharedReadings, State, Station,
 from verifex.dockets.stations import current
 
 #: The hand-in that the cards of a station are about.
-SPOKEN_OF = {
+HAND_IN_SHOWN = {
     Station.WIRING: Kind.WIRING,
     Station.POWER: Kind.WIRING,
     Station.PROGRAM: Kind.PROGRAM,
@@ -47,7 +47,7 @@ class Standing:
 
     @cached_property
     def kind(self) -> Kind | None:
-        return SPOKEN_OF.get(Station(self.row.station)) if self.row else None
+        return HAND_IN_SHOWN.get(Station(self.row.station)) if self.row else None
 
     @cached_property
     def summary(self) -> Summary:

@@ -26,7 +26,7 @@ MOST_LOOKED_AT = 400
 OF_AN_AXIS = ("g", "count", "scaled")  # units in which a column that is called x, y or z is the axis itself
 LEFT_OVER, CHOSEN = "it is the only one left", "somebody chose it"
 MOST_INSIDE = "most of it lies where this bench reads"
-NOTHING_SAID: Mapping[int, int] = {}
+NO_COLUMNS_KNOWN: Mapping[int, int] = {}
 
 
 @dataclass(slots=True)
@@ -112,7 +112,7 @@ def choose(
     columns: Sequence[Column],
     exercise: Exercise,
     ranges: Sequence[Range | None],
-    said: Mapping[int, int] = NOTHING_SAID,
+    said: Mapping[int, int] = NO_COLUMNS_KNOWN,
     fit: Fit = lambda column, position: 0.0,
 ) -> list[Choice | None]:
     """For each reading of the exercise its column; `ranges` are the values a sheet allows for each, over all steps, `said` the

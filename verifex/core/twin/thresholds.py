@@ -14,7 +14,7 @@ from verifex.core.exercise.schema import Behaviour
 from verifex.core.twin.outcome import StepOutcome
 from verifex.core.twin.shown import Course
 
-FREE_SHARE = 0.07  # of the slow stretch of a sweep: what pauses and rounding may add
+PAUSE_SHARE = 0.07  # of the slow stretch of a sweep: what pauses and rounding may add
 FREE_SECONDS = 1.5  # of holding more or less long than asked
 
 
@@ -107,7 +107,7 @@ def switching(exercise: Exercise, statement: Behaviour, ref: str, outcomes: Sequ
     pace = swept["up"].window.per_second
     # A module that tells whole steps turns at the half of one.
     step = getattr(exercise.sensed(when.ref, when.quantity), "resolution", 0.0)
-    free = FREE_SHARE * swept["up"].window.stretch + _reads_otherwise(outcomes) + step / 2
+    free = PAUSE_SHARE * swept["up"].window.stretch + _reads_otherwise(outcomes) + step / 2
     late = pace * (when.for_ms / 1000 + FREE_SECONDS) / 2
     early = pace * FREE_SECONDS / 2
     over = when.side == "over"

@@ -23,7 +23,7 @@ NEVER_OVERRULED = ("dangerous-voltage",)
 HANDED_IN = {Station.WIRING: Kind.WIRING, Station.PROGRAM: Kind.PROGRAM, Station.READINGS: Kind.READINGS}
 UNDO_FOR = timedelta(minutes=15)
 #: How the event log says that an act was done.
-DID = {Act.PASS: "passed", Act.SEND_BACK: "sent back", Act.CLEAR: "cleared", Act.REOPEN: "reopened"}
+PAST_TENSE = {Act.PASS: "passed", Act.SEND_BACK: "sent back", Act.CLEAR: "cleared", Act.REOPEN: "reopened"}
 
 
 def _decide(
@@ -51,7 +51,7 @@ def _decide(
     )
     if docket.claimed_by_id == actor.pk:
         docket.claimed_by = None
-    finish(docket, actor, f"{DID[act]} {station}{' over a Stop' if overruled else ''}", reason=reason)
+    finish(docket, actor, f"{PAST_TENSE[act]} {station}{' over a Stop' if overruled else ''}", reason=reason)
 
 
 def _stops(inputs: DocketInputs, station: str) -> list[dict[str, Any]]:
@@ -259,7 +259,7 @@ def undo(actor: User, docket_id: int, *, based_on: int | None) -> None:
             set_state(docket, station, before)
     last.undone_at = clock.now()
     last.save(update_fields=["undone_at"])
-    finish(docket, actor, f"took back: {DID[Act(last.act)]} {last.station}")
+    finish(docket, actor, f"took back: {PAST_TENSE[Act(last.act)]} {last.station}")
 
 
 @transaction.atomic

@@ -4,12 +4,12 @@ from django.db import transaction
 
 from verifex.acts.refusals import Refused
 from verifex.dockets.act import begin, enter, finish
-from verifex.dockets.hints import IDEA, NEARLY, key_of, opened
+from verifex.dockets.hints import HintStep, key_of, opened
 from verifex.dockets.judgements import newest
 from verifex.dockets.models import Kind, OpenedHint, Station
 from verifex.people.models import User
 
-SAID = {IDEA: "the idea", NEARLY: "nearly the answer"}
+STEP_NAMES = {HintStep.CONCEPT: "the idea", HintStep.NEAR_ANSWER: "nearly the answer"}
 
 
 @transaction.atomic
@@ -23,12 +23,12 @@ def open_hint(actor: User, docket_id: int, key: str, step: int) -> None:
     if rule is None:
         raise Refused("This hint belongs to an earlier hand-in; it is not there any more.")
     so_far = opened(docket)
-    reached = so_far.steps.get(rule, IDEA - 1)
+    reached = so_far.steps.get(rule, HintStep.CONCEPT - 1)
     if step <= reached:
         return
-    if step != reached + 1 or step > NEARLY:
+    if step != reached + 1 or step > HintStep.NEAR_ANSWER:
         raise Refused("Hints are opened one step after the other.")
     if so_far.left == 0:
         raise Refused(f"All {so_far.rule.opens} steps that this exercise allows are opened; ask your instructor.")
     OpenedHint.objects.create(docket=docket, rule=rule, step=step, by=actor)
-    finish(docket, actor, f"opened a hint on the program: {SAID[step]}", rule=rule)
+    finish(docket, actor, f"opened a hint on the program: {STEP_NAMES[HintStep(step)]}", rule=rule)

@@ -9,7 +9,7 @@ from verifex.core.program import tree as t
 from verifex.core.program.boards import OWN_HEADERS
 from verifex.core.program.calls import CALLS, Spec, devices
 from verifex.core.program.calls.texts import METHODS, METHODS_NOT_SUPPORTED, Method
-from verifex.core.program.compiler.expressions import OF_WHAT_COMES_OUT, Expressions
+from verifex.core.program.compiler.expressions import ADDRESS_OF_TEMPORARY, Expressions
 from verifex.core.program.compiler.functions import NOTHING, Functions, wants
 from verifex.core.program.compiler.names import CompileContext, Frame, Typed, Value
 from verifex.core.program.compiler.places import Places
@@ -34,7 +34,7 @@ from verifex.core.program.types import (
 )
 from verifex.core.program.values import chars_read
 
-UNPLAYED = ("SPI.transfer",)  # no module of ours answers to single bytes so
+UNSUPPORTED_CALLS = ("SPI.transfer",)  # no module of ours answers to single bytes so
 PRINTS = ("Serial.print", "Serial.println")
 EVENT_CALLS = ("getEvent", "getSensor")  # of libraries that put what they measured into a record
 CALL_STEPS = 6  # what a call of the board costs us beside a sum
@@ -75,7 +75,7 @@ class Calls:
             return self.functions.call(own, node, (t.Name(node.at, "this"),))
         if not node.receiver and node.name in self.names.program.records:
             return self.records.built(self.names.program.records[node.name], node)
-        if name in UNPLAYED:
+        if name in UNSUPPORTED_CALLS:
             self.names.program.unsupported.append(t.Unsupported(node.at, f"`{name}` to a module, byte by byte"))
         # Some are other ones with another number of values.
         spec = CALLS.get(f"{name}/{len(node.args)}") or CALLS.get(name)
@@ -180,7 +180,7 @@ class Calls:
     def _where(self, at: t.At, on: t.Expr) -> t.Expr:
         is_held = isinstance(on, t.Name | t.Index | t.Field) or (isinstance(on, t.Unary) and on.op == "*")
         is_held = is_held or (isinstance(on, t.Call) and self.places.place_of(on) is not None)
-        return t.Unary(at, "&" if is_held else OF_WHAT_COMES_OUT, on)
+        return t.Unary(at, "&" if is_held else ADDRESS_OF_TEMPORARY, on)
 
     def _method(self, node: t.Call, on: t.Expr) -> Typed:
         if (asked := self._sensor_of_event(node, on)) is not None:

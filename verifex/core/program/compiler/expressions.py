@@ -31,7 +31,7 @@ from verifex.core.program.types import (
 
 FOR_POINTERS = ("+", "-", "<", ">", "<=", ">=", "==", "!=", "&&", "||", "and", "or")
 NULLS = ("NULL", "nullptr")
-OF_WHAT_COMES_OUT = "&()"  # where a record lies that no variable holds: what a method is called on
+ADDRESS_OF_TEMPORARY = "&()"  # where a record lies that no variable holds: what a method is called on
 BUSES = ("Wire", "SPI", "Serial")  # objects of the board that may be handed on
 
 
@@ -293,7 +293,7 @@ class Expressions:
         return letter
 
     def _unary(self, node: t.Unary) -> Typed:
-        if node.op == OF_WHAT_COMES_OUT:
+        if node.op == ADDRESS_OF_TEMPORARY:
             made, own_kind = self.value(node.operand)
             return (lambda frame: ([made(frame)], 0)), Pointer(own_kind)
         if node.op == "&":

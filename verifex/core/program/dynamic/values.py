@@ -120,7 +120,7 @@ class Above:
 
 
 class Thing:
-    """An object of a library as it is played here. `do_x` is its method x, `get_x` and `set_x` its property x."""
+    """An object of a library as it is simulated here. `do_x` is its method x, `get_x` and `set_x` its property x."""
 
     name = "object"
 

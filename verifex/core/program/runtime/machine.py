@@ -27,9 +27,9 @@ LOG = logging.getLogger(__name__)
 WRAPS = 1 << 32  # where a clock in whole units begins again
 UNSEEN_DISPLAY_MS = 15.0  # a display is written letter by letter; the eye sees what stands
 MOST_EVENTS, MOST_PICTURES = 50_000, 20_000
-BREATH_US = 200.0
-FREE_SHARE, FULL_SHARE = 0.15, 0.8  # of the steps of a run: at once, and by its end
-LEAVING_US = 5e6  # what a program may take to clear up after it has been stopped
+THROTTLE_US = 200.0
+STEPS_AT_ONCE_SHARE, STEPS_BY_THE_END_SHARE = 0.15, 0.8  # of the steps of a run: at once, and by its end
+CLEAN_UP_US = 5e6  # what a program may take to clear up after it has been stopped
 
 
 @dataclass(slots=True)
@@ -158,18 +158,20 @@ class Machine:
         """The run is over and the program is told so: it has a little time to clear up, which shows nowhere."""
         self.stopping = True
         self.result.ended_ms = round(self.now_us / 1000, 3)
-        self.end_us = self.now_us + LEAVING_US
+        self.end_us = self.now_us + CLEAN_UP_US
         self.agenda = Agenda()
         self.stop_us = self.end_us
 
     def throttle(self) -> None:
         """A program that never pauses does more in a second than can be followed: once it is ahead of what a run may
         take, what it calls takes longer, so that the whole time is covered with fewer turns."""
-        self.spend_us(BREATH_US)
+        self.spend_us(THROTTLE_US)
         self.soft_steps = self._soft_steps()
 
     def _soft_steps(self) -> float:
-        return self.budget.steps * (FREE_SHARE + (FULL_SHARE - FREE_SHARE) * self.now_us / self.end_us)
+        return self.budget.steps * (
+            STEPS_AT_ONCE_SHARE + (STEPS_BY_THE_END_SHARE - STEPS_AT_ONCE_SHARE) * self.now_us / self.end_us
+        )
 
     def wait_for_next_ms(self) -> None:
         """Idle until millis() changes; nothing else could tell the times between apart."""

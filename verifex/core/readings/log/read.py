@@ -7,7 +7,7 @@ from statistics import median
 
 from verifex.core.exercise import Exercise
 from verifex.core.expected import Sheet
-from verifex.core.printed.columns import NOTHING_SAID, Column, Range, choose, merged
+from verifex.core.printed.columns import NO_COLUMNS_KNOWN, Column, Range, choose, merged
 from verifex.core.printed.lines import (
     COMMA_NUMBER,
     Slot,
@@ -47,8 +47,8 @@ def read_log(
     exercise: Exercise,
     sheet: Sheet | None = None,
     told: StateLines = NO_STATE_LINES,
-    columns: Mapping[int, int] = NOTHING_SAID,
-    begins: Mapping[int, int] = NOTHING_SAID,
+    columns: Mapping[int, int] = NO_COLUMNS_KNOWN,
+    begins: Mapping[int, int] = NO_COLUMNS_KNOWN,
     silent: Collection[int] = (),
 ) -> Log:
     """The log in `text`, its steps matched to those of the exercise: by marks (name, number, order), else by the values.
@@ -89,7 +89,7 @@ class _Reader:
         told: StateLines,
         said: Mapping[int, int],
         by_a_word: Collection[str] = (),
-        begins: Mapping[int, int] = NOTHING_SAID,
+        begins: Mapping[int, int] = NO_COLUMNS_KNOWN,
         moved: Collection[int] = (),
         silent: Collection[int] = (),
     ) -> None:

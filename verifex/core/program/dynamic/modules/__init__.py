@@ -1,1 +1,1 @@
-"""Modules a Python program may import, played on the machine."""
+"""Modules a Python program may import, simulated on the machine."""
