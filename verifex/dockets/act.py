@@ -9,7 +9,7 @@ from verifex.acts.events import described_since, record, session_scope
 from verifex.acts.refusals import Stale
 from verifex.dockets.models import Docket, StationState
 from verifex.dockets.stations import states
-from verifex.dockets.transitions import Transition, transition
+from verifex.dockets.transitions import DocketAct, Transition, permitted, transition
 from verifex.people.access import is_member, role_in
 from verifex.people.models import User
 from verifex.plan.models import Seat
@@ -35,9 +35,14 @@ def begin(docket_id: int, based_on: int | None) -> Docket:
     return docket
 
 
-def enter(actor: User, docket: Docket, act: str, station: str) -> Transition:
+def enter(actor: User, docket: Docket, act: DocketAct, station: str) -> Transition:
     """The table's entry for an act of this person now. Raises NotAllowed, or Refused where it is not possible."""
     return transition(act, station, **situation(actor, docket))
+
+
+def require(actor: User, docket: Docket, act: DocketAct, station: str) -> None:
+    """Raises NotAllowed where this person may never do this act, whatever the states are now."""
+    permitted(act, station, role=role_in(actor, docket.session.section), is_member=is_member(actor, docket.pair))
 
 
 def situation(actor: User, docket: Docket, rows: Mapping[str, StationState] | None = None) -> dict[str, Any]:

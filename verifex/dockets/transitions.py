@@ -21,6 +21,25 @@ class Who(StrEnum):
     INSTRUCTOR = "instructor"
 
 
+class DocketAct(StrEnum):
+    """What can be done to a docket at one of its stations."""
+
+    HAND_IN = "hand-in"
+    PREDICT = "predict"
+    ASK = "ask"
+    WITHDRAW = "withdraw"
+    PASS = "pass"
+    SEND_BACK = "send-back"
+    CLEAR = "clear"
+    REOPEN = "reopen"
+    CLOSE = "close"
+    MARK = "mark"
+    MEASURE = "measure"
+    LISTEN = "listen"
+    OPEN_HINT = "open-hint"
+    CHECK_AGAIN = "check-again"
+
+
 @dataclass(frozen=True, slots=True)
 class Transition:
     """`act` at `station` from one of `before` to `after` (None: the state stays). `opens` are stations it opens for work.
@@ -28,7 +47,7 @@ class Transition:
     `needs_power` is for acts that only make sense while the bench is cleared; `needs_reason` for those that must be explained.
     """
 
-    act: str
+    act: DocketAct
     station: Station
     before: frozenset[str | None]
     after: str | None
@@ -40,18 +59,20 @@ class Transition:
 
 #: What each act is called in a refusal.
 ACTS = {
-    "hand-in": "hand in",
-    "predict": "predict",
-    "ask": "ask for a look",
-    "withdraw": "take a request back",
-    "pass": "pass",
-    "send-back": "send back",
-    "clear": "clear for power",
-    "reopen": "reopen",
-    "close": "close the marking",
-    "mark": "change a mark",
-    "measure": "record a measured value",
-    "listen": "take readings live",
+    DocketAct.HAND_IN: "hand in",
+    DocketAct.PREDICT: "predict",
+    DocketAct.ASK: "ask for a look",
+    DocketAct.WITHDRAW: "take a request back",
+    DocketAct.PASS: "pass",
+    DocketAct.SEND_BACK: "send back",
+    DocketAct.CLEAR: "clear for power",
+    DocketAct.REOPEN: "reopen",
+    DocketAct.CLOSE: "close the marking",
+    DocketAct.MARK: "change a mark",
+    DocketAct.MEASURE: "record a measured value",
+    DocketAct.LISTEN: "take readings live",
+    DocketAct.OPEN_HINT: "open a hint",
+    DocketAct.CHECK_AGAIN: "have it checked again",
 }
 NOT_REACHED = frozenset({None})
 AT_WORK = frozenset({S.WORKING, S.SENT_BACK, S.VOIDED})
@@ -64,24 +85,26 @@ FOLLOWING = {Station.WIRING: (Station.POWER,), Station.PROGRAM: (Station.READING
 def _table() -> Iterable[Transition]:
     for station in HANDED_IN_AT:
         on_power = station is Station.READINGS
-        yield Transition("hand-in", station, ANY, S.ASKS, Who.PAIR, needs_power=on_power)
-        yield Transition("pass", station, OPEN, S.PASSED, Who.INSTRUCTOR, opens=FOLLOWING[station])
-        yield Transition("send-back", station, frozenset({S.ASKS, S.WORKING}), S.SENT_BACK, Who.INSTRUCTOR)
+        yield Transition(DocketAct.HAND_IN, station, ANY, S.ASKS, Who.PAIR, needs_power=on_power)
+        yield Transition(DocketAct.PASS, station, OPEN, S.PASSED, Who.INSTRUCTOR, opens=FOLLOWING[station])
+        yield Transition(DocketAct.SEND_BACK, station, frozenset({S.ASKS, S.WORKING}), S.SENT_BACK, Who.INSTRUCTOR)
     for station in (*HANDED_IN_AT, Station.POWER):
-        yield Transition("ask", station, AT_WORK, S.ASKS, Who.PAIR)
-        yield Transition("withdraw", station, frozenset({S.ASKS}), S.WORKING, Who.PAIR)
-        yield Transition("reopen", station, frozenset({S.PASSED}), S.WORKING, Who.INSTRUCTOR, needs_reason=True)
-    yield Transition("send-back", Station.POWER, frozenset({S.ASKS, S.WORKING}), S.SENT_BACK, Who.INSTRUCTOR)
-    yield Transition("clear", Station.POWER, ANY, S.PASSED, Who.STAFF, opens=(Station.PROGRAM,))
-    yield Transition("predict", Station.READINGS, ANY, None, Who.PAIR)
-    yield Transition("listen", Station.READINGS, ANY, None, Who.PAIR, needs_power=True)
-    yield Transition("measure", Station.POWER, ANY, None, Who.PAIR)
-    yield Transition("mark", Station.MARK, OPEN | NOT_REACHED, None, Who.INSTRUCTOR)
-    yield Transition("close", Station.MARK, OPEN, S.PASSED, Who.INSTRUCTOR)
-    yield Transition("reopen", Station.MARK, frozenset({S.PASSED}), S.ASKS, Who.INSTRUCTOR, needs_reason=True)
+        yield Transition(DocketAct.ASK, station, AT_WORK, S.ASKS, Who.PAIR)
+        yield Transition(DocketAct.WITHDRAW, station, frozenset({S.ASKS}), S.WORKING, Who.PAIR)
+        yield Transition(DocketAct.REOPEN, station, frozenset({S.PASSED}), S.WORKING, Who.INSTRUCTOR, needs_reason=True)
+    yield Transition(DocketAct.SEND_BACK, Station.POWER, frozenset({S.ASKS, S.WORKING}), S.SENT_BACK, Who.INSTRUCTOR)
+    yield Transition(DocketAct.CLEAR, Station.POWER, ANY, S.PASSED, Who.STAFF, opens=(Station.PROGRAM,))
+    yield Transition(DocketAct.PREDICT, Station.READINGS, ANY, None, Who.PAIR)
+    yield Transition(DocketAct.LISTEN, Station.READINGS, ANY, None, Who.PAIR, needs_power=True)
+    yield Transition(DocketAct.MEASURE, Station.POWER, ANY, None, Who.PAIR)
+    yield Transition(DocketAct.OPEN_HINT, Station.PROGRAM, ANY, None, Who.PAIR)
+    yield Transition(DocketAct.CHECK_AGAIN, Station.KIT, ANY, None, Who.STAFF)
+    yield Transition(DocketAct.MARK, Station.MARK, OPEN | NOT_REACHED, None, Who.INSTRUCTOR)
+    yield Transition(DocketAct.CLOSE, Station.MARK, OPEN, S.PASSED, Who.INSTRUCTOR)
+    yield Transition(DocketAct.REOPEN, Station.MARK, frozenset({S.PASSED}), S.ASKS, Who.INSTRUCTOR, needs_reason=True)
 
 
-TABLE: dict[tuple[str, str], Transition] = {(t.act, t.station.value): t for t in _table()}
+TABLE: dict[tuple[str, str], Transition] = {(t.act.value, t.station.value): t for t in _table()}
 
 
 def transition(
@@ -91,19 +114,29 @@ def transition(
 
     Raises NotAllowed for someone who may not, Refused with the reason where the act is not possible now.
     """
-    entry = TABLE.get((act, station))
-    if entry is None:
-        raise Refused(f"There is nothing to {ACTS.get(act, act)} at the {station} station.")
-    _require(entry.who, role, is_member)
+    entry = permitted(act, station, role=role, is_member=is_member)
     if states.get(Station.MARK) == S.PASSED and station != Station.MARK:
         raise Refused("The marking of this docket is closed. Reopen it first; then this can be done.")
-    if states.get(Station.KIT) != S.PASSED and entry.act in ("hand-in", "predict"):
+    if states.get(Station.KIT) != S.PASSED and entry.act in (DocketAct.HAND_IN, DocketAct.PREDICT):
         raise Refused("No kit is handed out yet.")
     if entry.needs_power and not cleared:
         raise Refused("Readings come after power: the bench is not cleared now.")
     state = states.get(station)
     if state not in entry.before:
         raise Refused(_why_not(entry, state))
+    return entry
+
+
+def permitted(act: str, station: str, *, role: str | None, is_member: bool) -> Transition:
+    """The table's entry for an act that this person may do at some time, whatever the states are now.
+
+    Raises NotAllowed for someone who may not, Refused where there is no such act.
+    """
+    entry = TABLE.get((act, station))
+    if entry is None:
+        words = ACTS[DocketAct(act)] if act in ACTS else act
+        raise Refused(f"There is nothing to {words} at the {station} station.")
+    _require(entry.who, role, is_member)
     return entry
 
 
@@ -129,24 +162,24 @@ def _require(who: Who, role: str | None, is_member: bool) -> None:
 
 def _why_not(entry: Transition, state: str | None) -> str:
     match entry.act, state:
-        case "mark", S.PASSED:
+        case DocketAct.MARK, S.PASSED:
             return "The marking of this docket is closed. Reopen it first; then its marks can be changed."
-        case "close", S.PASSED:
+        case DocketAct.CLOSE, S.PASSED:
             return "The marking of this docket is closed already."
-        case "close", None:
+        case DocketAct.CLOSE, None:
             return "There is nothing to mark yet."
-        case "withdraw", _:
+        case DocketAct.WITHDRAW, _:
             return "Nothing was asked here."
-        case "ask", S.ASKS:
+        case DocketAct.ASK, S.ASKS:
             return "It was asked for already."
-        case "ask", _:
+        case DocketAct.ASK, _:
             return "There is nothing to ask for here now."
-        case "pass", S.PASSED:
+        case DocketAct.PASS, S.PASSED:
             return "This station is passed already."
-        case "pass", _:
+        case DocketAct.PASS, _:
             return "This station is not open."
-        case "send-back", _:
+        case DocketAct.SEND_BACK, _:
             return "There is nothing to send back here."
-        case "reopen", _:
+        case DocketAct.REOPEN, _:
             return "Only a passed station can be reopened."
     return f"It is not possible to {ACTS[entry.act]} here now."

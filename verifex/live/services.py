@@ -17,6 +17,7 @@ from verifex.core.problems import UnusableInput
 from verifex.dockets.act import begin, enter, finish
 from verifex.dockets.inputs import DocketInputs
 from verifex.dockets.models import Docket, Kind, Station
+from verifex.dockets.transitions import DocketAct
 from verifex.live.models import LiveFeed, LiveLine
 from verifex.live.window import last_of_each_step
 from verifex.people.models import User
@@ -35,7 +36,7 @@ def open_feed(by: User, docket_id: int) -> LiveFeed:
     """Begin to listen. What was open for this docket is closed. Refused before the bench is cleared for power, and for a docket
     whose marking is closed."""
     docket = begin(docket_id, None)
-    enter(by, docket, "listen", Station.READINGS)
+    enter(by, docket, DocketAct.LISTEN, Station.READINGS)
     _open(docket).update(closed_at=clock.now())
     code = "".join(secrets.choice(LETTERS) for _ in range(CODE_LENGTH))
     feed = LiveFeed.objects.create(docket=docket, code=code, by=by)

@@ -12,6 +12,7 @@ from verifex.dockets.act import begin, enter, finish
 from verifex.dockets.judging import ask_for_judgement, is_settled
 from verifex.dockets.models import Docket, Judgement, Station
 from verifex.dockets.stations import set_state
+from verifex.dockets.transitions import DocketAct
 from verifex.exercises.services import criteria_of
 from verifex.marks.evidence import Shown, shown
 from verifex.marks.models import ClosedMark, GivenMark, StudentMark
@@ -30,7 +31,7 @@ def give_mark(
 ) -> None:
     """Set an instructor's mark with its reason; `marks` None takes it back, so that the proposal counts again."""
     docket = begin(docket_id, based_on)
-    enter(actor, docket, "mark", Station.MARK)
+    enter(actor, docket, DocketAct.MARK, Station.MARK)
     entry = next((c for c in criteria_of(docket.scheme) if c.name == criterion), None)
     if entry is None:
         raise Refused(f"The scheme has no criterion called “{criterion[:40]}”.")
@@ -71,7 +72,7 @@ def close_marking(actor: User, docket_id: int, *, based_on: int | None, second_l
     `second_look` says what was decided about it.
     """
     docket = begin(docket_id, based_on)
-    enter(actor, docket, "close", Station.MARK)
+    enter(actor, docket, DocketAct.CLOSE, Station.MARK)
     if not is_settled(docket):
         raise Refused("Something of this docket is still being judged. It takes a moment; then close it.")
     one = _shown(docket)
@@ -116,7 +117,7 @@ def reopen_marking(actor: User, docket_id: int, *, based_on: int | None, reason:
     """Open a closed marking again. What was closed is kept with the reason; what changed meanwhile is judged."""
     with transaction.atomic():
         docket = begin(docket_id, based_on)
-        entry = enter(actor, docket, "reopen", Station.MARK)
+        entry = enter(actor, docket, DocketAct.REOPEN, Station.MARK)
         if not reason.strip():
             raise Refused("Say why it is reopened.")
         docket.closed_marks.filter(reopened_at__isnull=True).update(
@@ -134,7 +135,7 @@ def set_student(
 ) -> None:
     """A student's own mark: absent gets none; an adjustment needs its reason."""
     docket = begin(docket_id, based_on)
-    enter(actor, docket, "mark", Station.MARK)
+    enter(actor, docket, DocketAct.MARK, Station.MARK)
     if not docket.pair.members.filter(user_id=user_id).exists():
         raise Refused("This student is not in the pair.")
     try:

@@ -14,6 +14,7 @@ from verifex.dockets.judging import bring_up_to_date, is_current
 from verifex.dockets.models import Act, Attempt, Clearance, Decision, Docket, Kind, State, Station
 from verifex.dockets.session_rules import refuse_while_paused
 from verifex.dockets.stations import reach, set_state, snapshot, state_of
+from verifex.dockets.transitions import DocketAct
 from verifex.dockets.voiding import void_clearance
 from verifex.people.access import require_instructor, require_staff, role_in
 from verifex.people.models import Staff, User
@@ -100,7 +101,7 @@ def pass_station(
         raise Refused("Power is cleared, not passed.")
     if station == Station.MARK:
         raise Refused("Marking is closed, not passed.")
-    entry, before = enter(actor, docket, "pass", station), snapshot(docket)
+    entry, before = enter(actor, docket, DocketAct.PASS, station), snapshot(docket)
     inputs = DocketInputs(docket)
     if HANDED_IN[Station(station)] not in inputs.attempts:
         raise Refused("Nothing was handed in here yet.")
@@ -134,7 +135,7 @@ def pass_clean(actor: User, docket_id: int, *, based_on: int) -> list[str]:
 def send_back(actor: User, docket_id: int, station: str, *, based_on: int | None, reason: str = "") -> None:
     """Send a station back to the pair; the hints of its findings go with it."""
     docket = begin(docket_id, based_on)
-    enter(actor, docket, "send-back", station)
+    enter(actor, docket, DocketAct.SEND_BACK, station)
     before = snapshot(docket)
     set_state(docket, station, State.SENT_BACK)
     _decide(actor, docket, station, Act.SEND_BACK, reason, before=before)
@@ -181,7 +182,7 @@ def _clear(
 ) -> Clearance:
     docket = begin(docket_id, based_on)
     refuse_while_paused(docket.session)
-    entry, before = enter(actor, docket, "clear", Station.POWER), snapshot(docket)
+    entry, before = enter(actor, docket, DocketAct.CLEAR, Station.POWER), snapshot(docket)
     inputs = DocketInputs(docket)
     attempt: Attempt | None = inputs.attempts.get(Kind.WIRING)
     issue = inputs.kit_issue
@@ -221,7 +222,7 @@ def reopen(actor: User, docket_id: int, station: str, *, based_on: int | None, r
     docket = begin(docket_id, based_on)
     if station == Station.MARK:
         raise Refused("A closed marking is reopened with its marks.")
-    entry, before = enter(actor, docket, "reopen", station), snapshot(docket)
+    entry, before = enter(actor, docket, DocketAct.REOPEN, station), snapshot(docket)
     if not reason.strip():
         raise Refused("Say why it is reopened.")
     if station in (Station.WIRING, Station.POWER):

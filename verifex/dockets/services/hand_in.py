@@ -9,11 +9,12 @@ from verifex.core.assess import digest_of
 from verifex.core.circuit.text.notation import read_text
 from verifex.core.problems import Problem, UnusableInput
 from verifex.core.readings.prediction import read_prediction
-from verifex.dockets.act import begin, enter, finish
+from verifex.dockets.act import begin, enter, finish, require
 from verifex.dockets.judging import ask_for_judgement
 from verifex.dockets.models import Attempt, Docket, Kind, State, Station
 from verifex.dockets.session_rules import refuse_late
 from verifex.dockets.stations import reach, set_state, stations_of
+from verifex.dockets.transitions import DocketAct
 from verifex.dockets.voiding import void_clearance
 from verifex.people.models import User
 from verifex.work import queue
@@ -49,12 +50,14 @@ def hand_in(actor: User, docket_id: int, kind: str, text: str, *, token: str, ba
 @transaction.atomic
 def _keep(actor: User, docket_id: int, kind: Kind, text: str, token: str, based_on_attempt: int) -> Attempt:
     docket = begin(docket_id, None)
-    act, station = ("predict", Station.READINGS) if kind == Kind.PREDICTION else ("hand-in", Station(kind))
+    act, station = (
+        (DocketAct.PREDICT, Station.READINGS) if kind == Kind.PREDICTION else (DocketAct.HAND_IN, Station(kind))
+    )
     known = docket.attempts.filter(token=token).first()
     if known is not None:
         if known.digest != digest_of(text):
             raise Refused("Another text was handed in with this one's mark. Nothing is lost; hand it in once more.")
-        enter(actor, docket, "measure", Station.POWER)  # only whether they may
+        require(actor, docket, act, station)
         return known
     if station not in stations_of(docket.version.file):
         raise Refused("This exercise has no program: its bench works by itself.")
@@ -122,7 +125,7 @@ def _can_be_read(docket: Docket, kind: Kind, text: str) -> None:
 def ask(actor: User, docket_id: int, station: str) -> None:
     """Ask for a person at a station that is being worked at."""
     docket = begin(docket_id, None)
-    set_state(docket, station, enter(actor, docket, "ask", station).after or State.ASKS)
+    set_state(docket, station, enter(actor, docket, DocketAct.ASK, station).after or State.ASKS)
     finish(docket, actor, f"asked at {station}")
 
 
@@ -130,5 +133,5 @@ def ask(actor: User, docket_id: int, station: str) -> None:
 def withdraw(actor: User, docket_id: int, station: str) -> None:
     """Take a request back."""
     docket = begin(docket_id, None)
-    set_state(docket, station, enter(actor, docket, "withdraw", station).after or State.WORKING)
+    set_state(docket, station, enter(actor, docket, DocketAct.WITHDRAW, station).after or State.WORKING)
     finish(docket, actor, f"withdrew the request at {station}")

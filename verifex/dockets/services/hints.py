@@ -7,6 +7,7 @@ from verifex.dockets.act import begin, enter, finish
 from verifex.dockets.hints import HintStep, key_of, opened
 from verifex.dockets.judgements import newest
 from verifex.dockets.models import Kind, OpenedHint, Station
+from verifex.dockets.transitions import DocketAct
 from verifex.people.models import User
 
 STEP_NAMES = {HintStep.CONCEPT: "the idea", HintStep.NEAR_ANSWER: "nearly the answer"}
@@ -16,7 +17,7 @@ STEP_NAMES = {HintStep.CONCEPT: "the idea", HintStep.NEAR_ANSWER: "nearly the an
 def open_hint(actor: User, docket_id: int, key: str, step: int) -> None:
     """Open a step of a hint; one that is open stays so and counts once. Refused where the exercise allows no further one."""
     docket = begin(docket_id, None)
-    enter(actor, docket, "measure", Station.POWER)  # only whether they may
+    enter(actor, docket, DocketAct.OPEN_HINT, Station.PROGRAM)
     judgement = newest(docket, Kind.PROGRAM)
     findings = judgement.record.get("findings", []) if judgement else []
     rule = next((finding["rule"] for finding in findings if key_of(finding["rule"]) == key), None)

@@ -12,6 +12,7 @@ from verifex.dockets.act import begin, enter, finish
 from verifex.dockets.judgements import newest, sheets_of, walk_of
 from verifex.dockets.judging import SHEETS, ask_for_judgement, bring_up_to_date
 from verifex.dockets.models import Docket, Kind, Measurement, Station
+from verifex.dockets.transitions import DocketAct
 from verifex.people.models import User
 from verifex.work import queue
 
@@ -26,7 +27,7 @@ def measure(actor: User, docket_id: int, name: str, value: float, instrument: st
 @transaction.atomic
 def _keep(actor: User, docket_id: int, name: str, value: float, instrument: str) -> None:
     docket = begin(docket_id, None)
-    enter(actor, docket, "measure", Station.POWER)
+    enter(actor, docket, DocketAct.MEASURE, Station.POWER)
     sheets = sheets_of(docket)
     what = next((m for m in sheets.measurables if m.name == name), None) if sheets else None
     what = what or _requested(docket, name)
