@@ -61,9 +61,9 @@ check: setup ## formatting, lint, types and arrows of both languages, unit tests
 	$(BIN)/mypy verifex tests benchmarks manage.py
 	cd web && npm run -s format && npm run -s lint && npm run -s types && npm run -s test
 
-test: setup debian check ## everything; ends with "N passed, N failed"
+test: setup debian check ## everything; ends with "N passed, N failed"; TIMES=1 prints the slowest tests
 	@$(BIN)/python -m verifex.site.static
-	$(BIN)/python -m tests.run
+	TIMES=$(TIMES) $(BIN)/python -m tests.run
 
 # What is used of Debian: text layout for papers; for the tests a browser, and an independent circuit simulator to hold the
 # solver against.

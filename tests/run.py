@@ -1,4 +1,4 @@
-"""Runs every test with Django's test runner; the last line is `N passed, N failed`."""
+"""Runs every test with Django's test runner; the last line is `N passed, N failed`. TIMES=1 prints the slowest."""
 
 import os
 import sys
@@ -13,9 +13,9 @@ def main() -> int:
     import django
 
     django.setup()
-    from django.test.runner import DiscoverRunner
+    from tests.times import TimedRunner, report
 
-    class CountingRunner(DiscoverRunner):
+    class CountingRunner(TimedRunner):
         def suite_result(self, suite: Any, result: Any, **kwargs: Any) -> int:
             self.failed = len(result.failures) + len(result.errors) + len(result.unexpectedSuccesses)
             self.passed = result.testsRun - self.failed - len(result.skipped)
@@ -33,6 +33,8 @@ def main() -> int:
             runner.run_tests(labels)
             passed, failed = passed + runner.passed, failed + runner.failed
             print("\n".join(runner.skipped), end="\n" if runner.skipped else "")
+    if os.environ.get("TIMES"):
+        print(report())
     print(f"{passed} passed, {failed} failed")
     return 1 if failed or not passed else 0
 

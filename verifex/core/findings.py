@@ -104,11 +104,6 @@ def most_urgent_first(findings: list[Finding]) -> list[Finding]:
     return sorted(findings, key=lambda found: (found.severity.rank, found.where.line or 0))
 
 
-def holds_power(findings: list[Finding]) -> bool:
-    """Whether any finding says that power must stay off."""
-    return any(found.severity is Severity.STOP for found in findings)
-
-
 def has_errors(findings: list[Finding]) -> bool:
     """Whether any finding is worse than a Check (the command line's exit code 1)."""
     return any(found.severity in (Severity.STOP, Severity.FIX) for found in findings)

@@ -1,7 +1,6 @@
 """Circuits against answers worked out another way: nodal analysis by hand, dividers, currents and powers that add up."""
 
 from random import Random
-from typing import Any
 from unittest import TestCase
 
 import numpy as np
@@ -123,11 +122,13 @@ class PowerTest(TestCase):
             "part R3 resistor b12 -L value=1k",
             "wire B1.A0 c12",
         )
-        rows: list[Any] = check_wiring(text).currents_json()
-        parts = {row["ref"]: row["by_state"]["all low"] for row in rows}
-        for ref, row in parts.items():
-            self.assertAlmostEqual(sum(row["amps"].values()), 0, places=9, msg=ref)
-        self.assertAlmostEqual(parts["R2"]["watts"], 2.5**2 / 1000, places=6)
-        light = next(amps for amps in parts["D1"]["amps"].values() if amps > 0)
-        self.assertAlmostEqual(parts["R1"]["watts"], light**2 * 330, places=6)
+        report = check_wiring(text)
+        point = next(state.point for state in report.view.points if state.name == "all low")
+        for ref in report.bench.parts:
+            self.assertAlmostEqual(
+                sum(amps for (part, _), amps in point.amps.items() if part == ref), 0, places=9, msg=ref
+            )
+        self.assertAlmostEqual(point.watts_in("R2"), 2.5**2 / 1000, places=6)
+        light = max(point.amps["D1", "anode"], point.amps["D1", "cathode"])
+        self.assertAlmostEqual(point.watts_in("R1"), light**2 * 330, places=6)
         self.assertTrue(0.006 < light < 0.012, light)

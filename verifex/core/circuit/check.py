@@ -33,27 +33,6 @@ class WiringReport:
             for net in self.view.nets.nets
         ]
 
-    def currents_json(self) -> list[dict[str, object]]:
-        """Each part with the amps into its legs, and each board pin with the amps it gives, in every state."""
-        points = self.view.points
-        rows: list[dict[str, object]] = []
-        for part in self.bench.parts.values():
-            legs = [leg for leg in part.type.leg_names() if any((part.ref, leg) in s.point.amps for s in points)]
-            rows.append(
-                {
-                    "ref": part.ref,
-                    "type": part.type.id,
-                    "by_state": {
-                        s.name: {
-                            "amps": {leg: s.point.amps.get((part.ref, leg), 0.0) for leg in legs},
-                            "watts": s.point.watts_in(part.ref),
-                        }
-                        for s in points
-                    },
-                }
-            )
-        return rows
-
 
 def check_wiring(
     text: str,

@@ -83,11 +83,6 @@ def _assumed_fed(nets: Nets) -> dict[str, PowerState]:
     return fed
 
 
-def circuit_of(nets: Nets, conditions: Conditions) -> Circuit:
-    """The circuit that `operating_point` solves."""
-    return operating_point(nets, conditions).circuit
-
-
 def _stamped(
     nets: Nets, conditions: Conditions, power_states: Mapping[str, PowerState]
 ) -> tuple[Stamp, BoardFeed | None, frozenset[int]]:

@@ -278,12 +278,3 @@ class BenchView:
     def matching(self, exercise_ref: str) -> Part | None:
         """The bench's part that plays the exercise's `exercise_ref`: the same reference, else the same turn of its type."""
         return self.roles.get(exercise_ref)
-
-    def with_program(self, program: Programmed | None) -> "BenchView":
-        return BenchView(
-            self.bench,
-            exercise=self.exercise,
-            program=program,
-            handed_out=self.handed_out,
-            rail_volts=self.rail_volts,
-        )

@@ -49,10 +49,6 @@ class Budget:
         total = sum(c.standard**2 for c in self.contributions)
         return contribution.standard**2 / total if total else 0.0
 
-    @property
-    def dominant(self) -> Contribution | None:
-        return max(self.contributions, key=lambda c: c.half_width, default=None)
-
     def without(self, contribution: Contribution) -> float:
         """The combined uncertainty once `contribution` is measured."""
         left = contribution.once_measured if contribution.once_measured is not None else contribution.half_width

@@ -42,7 +42,3 @@ class MotionHold:
                 deaf_until = span_end + self.blind_seconds
                 start = deaf_until
         return spans
-
-    def trusted_from(self) -> float:
-        """Seconds after power-on from which the output says something."""
-        return self.warm_up_seconds
