@@ -24,8 +24,8 @@ def arithmetic_seconds() -> float:
 class TimedRemoteResult(RemoteTestResult):
     """Records in the child process how long each test took since the one before it."""
 
-    def startTestRun(self) -> None:
-        super().startTestRun()
+    def __init__(self, *args: Any, **kwargs: Any) -> None:
+        super().__init__(*args, **kwargs)
         self.ended = time.perf_counter()
 
     def stopTest(self, test: TestCase) -> None:
