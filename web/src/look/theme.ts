@@ -80,6 +80,8 @@ function overrides(): GlobalThemeOverrides {
     Card: {
       color: 'var(--sheet)',
       colorModal: 'var(--sheet)',
+      textColor: 'var(--ink)',
+      titleTextColor: 'var(--ink)',
       borderColor: 'var(--line)',
       borderRadius: '8px',
       lineHeight: '1.42',
