@@ -57,7 +57,7 @@ def both(first: Callable[[], Answer], second: Callable[[], Answer]) -> list[int]
 
 
 def two_phones(lab: Lab, turn: int) -> bool:
-    """Both members of a pair hand in a wiring that follows the same attempt: one is kept, the other is reported of it."""
+    """Both members of a pair hand in a wiring that follows the same attempt: one is kept, the other is informed of it."""
     pair = _members(lab)
     before = lab.docket(8)["wiring"]["number"]
     path = f"/api/my/dockets/{lab.dockets[8]}/hand-in"

@@ -243,7 +243,7 @@ class Clearance(models.Model):
     at = models.DateTimeField(default=clock.now)
     voided_at = models.DateTimeField(null=True, blank=True)
     void_reason = models.CharField(max_length=200, blank=True)
-    void_told = models.CharField(max_length=200, blank=True)  # what the pair is reported of it
+    void_told = models.CharField(max_length=200, blank=True)  # what the pair is shown of it
 
     class Meta:
         constraints = [

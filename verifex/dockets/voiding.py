@@ -4,7 +4,7 @@ from verifex.acts import clock
 from verifex.dockets.models import Docket, State, Station
 from verifex.dockets.stations import set_state, state_of
 
-#: What a pair is reported of it. Why in full is for the staff: it may name the fault.
+#: What a pair is shown of it. Why in full is for the staff: it may name the fault.
 TOLD_OF_A_PROGRAM = "the program as handed in is not safe on this wiring"
 
 

@@ -28,7 +28,7 @@ CODE_LENGTH = 10
 MOST_LETTERS = 1_000_000
 MOST_LINE = 400
 OPEN_FOR = timedelta(hours=4)
-QUIET = timedelta(seconds=6)  # without a word from the helper: it is reported that nothing comes
+QUIET = timedelta(seconds=6)  # without a word from the helper: the screen then shows that nothing comes
 
 
 @transaction.atomic

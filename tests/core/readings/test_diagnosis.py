@@ -1,4 +1,4 @@
-"""Which fault explains a log: seeded faults are named, ties are reported as ties, what fits nothing is said to."""
+"""Which fault explains a log: seeded faults are named, ties are reported as ties, and so is a log that no fault explains."""
 
 from dataclasses import replace
 from unittest import TestCase
@@ -221,7 +221,7 @@ class MeterWalkTest(TestCase):
 
     def test_it_reads_right_on_the_sound_bench_and_wrong_where_it_shows_a_mistake(self):
         case = sound_case("brood-box-heat-watch")
-        walk, rig = meter_walk(case), FaultBench(case)
+        walk, fault_bench = meter_walk(case), FaultBench(case)
         assert walk is not None and case.view is not None
         readings = {reading.slug: reading for reading in readings_of(case.view)}
         for step in walk.steps:
@@ -230,7 +230,7 @@ class MeterWalkTest(TestCase):
             self.assertTrue(step.fits(value), step.text)
         shown = 0
         for fault in faults_of(case):
-            view = rig.view(fault.apply(case))
+            view = fault_bench.view(fault.apply(case))
             if fault.where == "wiring" and view is not None and not view.shorted:
                 values = [readings[step.slug].value(view) for step in walk.steps]
                 shown += any(v is None or not s.fits(v) for s, v in zip(walk.steps, values, strict=True))
@@ -253,9 +253,9 @@ class OtherBoardsTest(TestCase):
             bench = Workbench(Case(told, wiring=wiring))
             assert bench.wiring is not None
             case = bench_case(told, bench.board, bench.built, bench.wiring.view, Measured())
-            rig = FaultBench(case)
+            fault_bench = FaultBench(case)
             tried = 0
-            for one in candidates(case, rig):
+            for one in candidates(case, fault_bench):
                 values = [one.prediction[(index, 0)] for index, _ in enumerate(told.steps)]
                 blurred = any(
                     cause.split()[0] in ("an", "anything", "bent") for said in values for cause in said.effects

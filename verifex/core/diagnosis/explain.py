@@ -31,7 +31,7 @@ class Diagnosis:
     """Everything that was weighed: what was seen, each candidate, and how they rank."""
 
     case: BenchCase
-    rig: FaultBench
+    fault_bench: FaultBench
     seen: Mapping[Spot, ObservedReading]
     found: tuple[Candidate, ...]
     nothing: float
@@ -56,25 +56,25 @@ class Suspects:
     """What a case's bench prints when it is sound, and every fault with what it prints; `more` adds to scores by index."""
 
     case: BenchCase
-    rig: FaultBench
+    fault_bench: FaultBench
     sound: Prediction
     found: list[Candidate]
     more: Mapping[int, float]
 
     @staticmethod
     def of(case: BenchCase) -> "Suspects":
-        rig = FaultBench(case)
-        sound = predict(case, rig)
-        found = candidates(case, rig)
+        fault_bench = FaultBench(case)
+        sound = predict(case, fault_bench)
+        found = candidates(case, fault_bench)
         more: dict[int, float] = {}
         if any(printing.table is not None for printing in case.printing.values()):
-            found, more = _with_its_program(case, rig, found, sound)
-        return Suspects(case, rig, sound, found, more)
+            found, more = _with_its_program(case, fault_bench, found, sound)
+        return Suspects(case, fault_bench, sound, found, more)
 
 
 def diagnose(suspects: Suspects, log_: Log) -> Diagnosis | None:
     """Weigh every fault of a case against a log; None where nothing can be held against it."""
-    case, rig, sound = suspects.case, suspects.rig, suspects.sound
+    case, fault_bench, sound = suspects.case, suspects.fault_bench, suspects.sound
     found, more = suspects.found, suspects.more
     seen = observe(log_, case.exercise, case.sheet)
     if not seen or not (case.sheet.chains or any(one.text is not None for one in seen.values())):
@@ -82,20 +82,20 @@ def diagnose(suspects: Suspects, log_: Log) -> Diagnosis | None:
     nothing = _nothing(seen, sound, case)
     ranking = rank(found, seen, sound, nothing, more)
     if ranking.nothing > UNEXPLAINED:
-        both = list(pairs(case, rig, found, sound))
+        both = list(pairs(case, fault_bench, found, sound))
         ranking = rank([*found, *both], seen, sound, nothing, more)
         found = [*found, *both]
-    return Diagnosis(case, rig, seen, tuple(found), nothing, ranking)
+    return Diagnosis(case, fault_bench, seen, tuple(found), nothing, ranking)
 
 
 def _with_its_program(
-    case: BenchCase, rig: FaultBench, found: list[Candidate], printed: Prediction
+    case: BenchCase, fault_bench: FaultBench, found: list[Candidate], printed: Prediction
 ) -> tuple[list[Candidate], dict[int, float]]:
     """What the program itself prints of every count is known: a fault of the program that prints otherwise becomes unlikely,
     one that prints the same likely. Where the exercise's formula prints otherwise and no fault is like it, the program is one more
     candidate."""
     intended = replace(case, printing={key: one.by_formula() for key, one in case.printing.items()})
-    meant = predict(intended, rig)
+    meant = predict(intended, fault_bench)
     if is_alike(printed, meant):
         return found, {i: log(PRINTS_OTHERWISE) for i, one in enumerate(found) if one.fault.where is Where.PROGRAM}
     more = {}
@@ -104,7 +104,7 @@ def _with_its_program(
             more[index] = log(PRINTS_SO if is_alike(one.prediction, printed) else PRINTS_OTHERWISE)
     # Faults that print as the program does were left out as changing nothing; here they are what is wrong.
     for fault in program_faults(case):
-        prediction = predict(fault.apply(case), rig)
+        prediction = predict(fault.apply(case), fault_bench)
         if is_alike(prediction, printed):
             more[len(found)] = log(PRINTS_SO)
             found.append(Candidate(fault, fault.apply(case), prediction, log(fault.prior)))

@@ -33,7 +33,7 @@ class Guided:
 def with_results(diagnosis: Diagnosis, results: Mapping[str, float]) -> Guided:
     """What results of acts (by slug: a meter's number, or the number of the choice) make of a diagnosis."""
     candidates = likely(diagnosis)
-    acts = acts_for(diagnosis.case, diagnosis.rig, candidates)
+    acts = acts_for(diagnosis.case, diagnosis.fault_bench, candidates)
     done = [act for act in acts if act.slug in results]
     before = {index: one.share for index, one in candidates}
     shares = posterior(before, [log_odds(act, results[act.slug]) for act in done]) if done else before

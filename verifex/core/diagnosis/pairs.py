@@ -13,7 +13,9 @@ TOGETHER = 0.02  # how likely a second fault is beside a first one (our estimate
 MOST_OF_PROGRAM, MOST_OF_BENCH = 14, 20
 
 
-def pairs(case: BenchCase, rig: FaultBench, found: Sequence[Candidate], sound: Prediction) -> Iterator[Candidate]:
+def pairs(
+    case: BenchCase, fault_bench: FaultBench, found: Sequence[Candidate], sound: Prediction
+) -> Iterator[Candidate]:
     """A fault of the program with one of the bench, and two of the program; the likelier ones by their priors."""
     single = sorted(found, key=lambda one: -one.fault.prior)
     program = [one for one in single if one.fault.where is Where.PROGRAM and _is_exact(one)][:MOST_OF_PROGRAM]
@@ -22,7 +24,7 @@ def pairs(case: BenchCase, rig: FaultBench, found: Sequence[Candidate], sound: P
         for other in [*bench, *program[index + 1 :]]:
             fault = _both(one.fault, other.fault)
             changed = one.fault.apply(other.fault.apply(case))
-            prediction = predict(changed, rig)
+            prediction = predict(changed, fault_bench)
             if (
                 is_alike(prediction, one.prediction)
                 or is_alike(prediction, other.prediction)

@@ -53,20 +53,20 @@ class Ranking:
     sound: Prediction
 
 
-def candidates(case: BenchCase, rig: FaultBench) -> list[Candidate]:
+def candidates(case: BenchCase, fault_bench: FaultBench) -> list[Candidate]:
     """Every fault that changes what this bench prints, with its prediction; the score is that of its prior."""
-    sound = predict(case, rig)
+    sound = predict(case, fault_bench)
     found: list[Candidate] = []
     known: dict[object, int] = {}
     for fault in faults_of(case):
         changed = fault.apply(case)
-        view = rig.view(changed)
+        view = fault_bench.view(changed)
         if view is not None and changed.bench is not None and view.shorted:
             continue  # no log comes from a bench whose supply is shorted
-        prediction = predict(changed, rig)
+        prediction = predict(changed, fault_bench)
         if is_alike(prediction, sound):
             continue
-        key = (fault.slug, fault.where, rig.signature(changed)) if changed.bench is not None else object()
+        key = (fault.slug, fault.where, fault_bench.signature(changed)) if changed.bench is not None else object()
         if key in known:  # another way to the same circuit: told with the first one
             first = found[known[key]]
             found[known[key]] = replace(first, score=_added(first.score, log(fault.prior)))

@@ -23,16 +23,16 @@ CORRODED_A_STEP = 0.25  # of the reading that a strip fed all the time loses fro
 STILL_LEFT = 0.35  # how much of a step's fall or rise shows within the step itself
 
 
-def predict(case: BenchCase, rig: FaultBench) -> Prediction:
+def predict(case: BenchCase, fault_bench: FaultBench) -> Prediction:
     """What is printed at each step of each reading."""
     found: dict[Spot, PrintedReading] = {}
     for position in range(len(case.keys)):
         source = _exchanged(case, position)
         chain = case.sheet.chains.get(source)
         if chain is not None:
-            said = _reading(case, rig, source, chain)
+            said = _reading(case, fault_bench, source, chain)
         elif source[1] == TAG:
-            said = _ids(case, rig, source)
+            said = _ids(case, fault_bench, source)
         else:
             continue
         order = case.order or tuple(range(len(said)))
@@ -41,11 +41,11 @@ def predict(case: BenchCase, rig: FaultBench) -> Prediction:
     return found
 
 
-def _ids(case: BenchCase, rig: FaultBench, key: Key) -> list[PrintedReading]:
+def _ids(case: BenchCase, fault_bench: FaultBench, key: Key) -> list[PrintedReading]:
     """The id of each step's tag; none from a reader that does not answer."""
     given = [step.value_of(*key) for step in case.exercise.steps]
     ids = [same_id(value.text) if value else "" for value in given]
-    if "mute" in case.states or not rig.answers(case, key):
+    if "mute" in case.states or not fault_bench.answers(case, key):
         ids = [""] * len(ids)
     return [PrintedReading(None, text=one) for one in (case.ids(ids) if case.ids else ids)]
 
@@ -55,14 +55,14 @@ def _exchanged(case: BenchCase, position: int) -> Key:
     return keys[(position + 1) % len(keys)] if case.exchanged and len(keys) == 2 else keys[position]
 
 
-def _reading(case: BenchCase, rig: FaultBench, key: Key, chain: Chain) -> list[PrintedReading]:
-    raws = rig.raw(case, key)
-    sound = rig.raw(rig.sound, key)
+def _reading(case: BenchCase, fault_bench: FaultBench, key: Key, chain: Chain) -> list[PrintedReading]:
+    raws = fault_bench.raw(case, key)
+    sound = fault_bench.raw(fault_bench.sound, key)
     printing = case.printing[key]
     whole = _whole_range(chain, printing.value)
     gain = _gain(raws, sound)
     said = []
-    for index, (raw, stimulus) in enumerate(zip(raws, rig.stimuli(key), strict=True)):
+    for index, (raw, stimulus) in enumerate(zip(raws, fault_bench.stimuli(key), strict=True)):
         if (
             isnan(stimulus)
             or raw.mute
@@ -80,12 +80,12 @@ def _reading(case: BenchCase, rig: FaultBench, key: Key, chain: Chain) -> list[P
                 )
             )
         else:
-            said.append(_printed_value(case, rig, key, chain, index, raw, sound[index], gain))
+            said.append(_printed_value(case, fault_bench, key, chain, index, raw, sound[index], gain))
     return _in_time(case, chain, said, whole)
 
 
 def _printed_value(
-    case: BenchCase, rig: FaultBench, key: Key, chain: Chain, index: int, raw: Raw, sound: Raw, gain: float
+    case: BenchCase, fault_bench: FaultBench, key: Key, chain: Chain, index: int, raw: Raw, sound: Raw, gain: float
 ) -> PrintedReading:
     printing = case.printing[key]
     value = float(printing.value(np.asarray(raw.value)))
@@ -93,7 +93,7 @@ def _printed_value(
         return PrintedReading(None)
     if isinstance(chain, DigitalChain):
         there = _is_there(chain, raw.value)
-        wrong = case.printing[key].after is not rig.sound.printing[key].after
+        wrong = case.printing[key].after is not fault_bench.sound.printing[key].after
         return PrintedReading(value, grain=LEVEL_GRAIN, there=1 - there if wrong else there, is_level=True)
     step = chain.raw_step or 1.0
     ends = printing.value(np.array([max(0.0, raw.value - step / 2), raw.value + step / 2]))

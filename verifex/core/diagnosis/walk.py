@@ -94,8 +94,8 @@ def meter_walk(case: BenchCase) -> MeterWalk | None:
     view = case.view
     if view is None or view.bench.board is None:
         return None
-    rig = FaultBench(case)
-    mistakes = list(_mistakes(case, rig, view))
+    fault_bench = FaultBench(case)
+    mistakes = list(_mistakes(case, fault_bench, view))
     if not mistakes:
         return None
     choices = []
@@ -112,7 +112,7 @@ def meter_walk(case: BenchCase) -> MeterWalk | None:
     return _greedy(choices, mistakes)
 
 
-def _mistakes(case: BenchCase, rig: FaultBench, sound: BenchView) -> Iterator[_Mistake]:
+def _mistakes(case: BenchCase, fault_bench: FaultBench, sound: BenchView) -> Iterator[_Mistake]:
     """Each circuit that a single mistake makes of this one, once."""
     before = {finding.rule for finding in WIRING.run(sound) if finding.severity is Severity.STOP}
     own = frozenset(frozenset(map(str, net.legs)) for net in sound.nets.nets if len(net.legs) > 1)
@@ -120,8 +120,8 @@ def _mistakes(case: BenchCase, rig: FaultBench, sound: BenchView) -> Iterator[_M
     most = max(LEAST_CIRCUITS, MOST_POINTS // max(1, len(sound.points)))
     for fault in sorted(wiring_faults(case), key=lambda fault: not _at_a_rail(sound, fault)):
         changed = fault.apply(case)
-        signature = rig.signature(changed)
-        view = rig.view(changed)
+        signature = fault_bench.signature(changed)
+        view = fault_bench.view(changed)
         if view is None or (isinstance(signature, tuple) and signature[0] == own):
             continue
         if signature in seen:

@@ -1,4 +1,4 @@
-"""What an act on a docket is sent as, and what is reported of it afterwards."""
+"""What an act on a docket is sent as, and what is answered to it."""
 
 from datetime import datetime
 from typing import Annotated

@@ -18,11 +18,11 @@ KINDS = (
 )  # fmt: skip
 
 
-def acts_for(case: BenchCase, rig: FaultBench, likely: Likely) -> list[Act]:
+def acts_for(case: BenchCase, fault_bench: FaultBench, likely: Likely) -> list[Act]:
     """Everything that could be done, with what each of the likely candidates (with its index) would show."""
     made: list[Act] = []
     for make in KINDS:
-        made += make(case, rig, likely)
+        made += make(case, fault_bench, likely)
     return made
 
 

@@ -15,7 +15,7 @@ def _kind(one: Candidate) -> str:
     return one.fault.slug.partition(":")[0]
 
 
-def looks(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
+def looks(case: BenchCase, fault_bench: FaultBench, likely: Likely) -> Iterator[Act]:
     """Follow one lead, look at the legs of one part, or at all of them in turn."""
     subjects = {one.fault.subject: one.fault for _, one in likely if one.fault.subject}
     for subject, fault in subjects.items():
@@ -33,7 +33,7 @@ def _about(subject: str) -> Shows:
     return lambda one: one.fault.subject == subject
 
 
-def markings(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
+def markings(case: BenchCase, fault_bench: FaultBench, likely: Likely) -> Iterator[Act]:
     for ref in sorted({p for _, one in likely if _kind(one) in MARKED for p in one.fault.parts}):
         what = "bands" if ref.startswith("R") else "marking"
         text = f"Read the {what} of {ref}: is it what the recipe says?"
@@ -49,7 +49,7 @@ def _of_part(ref: str, kinds: Sequence[str]) -> Shows:
 MARKED = ("another-kind", "look-alike-part", "resistor-decade")
 
 
-def formulas(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
+def formulas(case: BenchCase, fault_bench: FaultBench, likely: Likely) -> Iterator[Act]:
     """Look for one thing in the program."""
     shown = {one.fault.slug: one.fault.look_at for _, one in likely if one.fault.where is Where.PROGRAM}
     for slug, look_at in shown.items():
@@ -68,7 +68,7 @@ def _is_fault(slug: str) -> Shows:
     return lambda one: one.fault.slug == slug
 
 
-def stimuli(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
+def stimuli(case: BenchCase, fault_bench: FaultBench, likely: Likely) -> Iterator[Act]:
     if len(case.sheet.steps) < 2:
         return
     one_step, other = case.sheet.steps[0].name, case.sheet.steps[-1].name
@@ -88,7 +88,7 @@ def _is_blind(one: Candidate) -> bool:
     return len(values) > 1 and max(values) - min(values) <= 2 * max(s.grain for s in said)
 
 
-def wiggles(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
+def wiggles(case: BenchCase, fault_bench: FaultBench, likely: Likely) -> Iterator[Act]:
     if any(one.case.shaky for _, one in likely):
         yield question(
             "wiggle", "wiggle", "Wiggle each lead of the module in turn while it reads", ("the reading stays", "it jumps"), likely,
@@ -96,7 +96,7 @@ def wiggles(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
         )  # fmt: skip
 
 
-def waits(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
+def waits(case: BenchCase, fault_bench: FaultBench, likely: Likely) -> Iterator[Act]:
     if any("cold" in one.case.states for _, one in likely):
         yield question(
             "wait", "wait", "Leave it on for two minutes and read again", ("it reads the same", "it has come down"), likely,
@@ -104,7 +104,7 @@ def waits(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
         )  # fmt: skip
 
 
-def turns(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
+def turns(case: BenchCase, fault_bench: FaultBench, likely: Likely) -> Iterator[Act]:
     for ref in sorted({p for _, one in likely if _kind(one) == "trimmer" for p in one.fault.parts}):
         text = f"Turn the trimmer of {ref} gently to and fro while something stands in front of it"
         yield question(
@@ -117,7 +117,7 @@ def turns(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
         )
 
 
-def swaps(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
+def swaps(case: BenchCase, fault_bench: FaultBench, likely: Likely) -> Iterator[Act]:
     for ref in dict.fromkeys(key[0] for key in case.keys):
         text = f"Power off; put another {ref} of the same kind in its place, and read one step"
         answers = ("it reads the same", "it reads as it should")

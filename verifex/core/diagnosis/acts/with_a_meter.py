@@ -12,7 +12,7 @@ from verifex.core.diagnosis.raw import SPEAKING, FaultBench
 from verifex.core.quantity import in_words
 
 
-def _legs(case: BenchCase, rig: FaultBench) -> Iterator[tuple[Part, str, str]]:
+def _legs(case: BenchCase, fault_bench: FaultBench) -> Iterator[tuple[Part, str, str]]:
     """The sensor's legs that carry something: (part, leg, what it is called)."""
     for key in case.keys:
         view = case.view
@@ -26,15 +26,17 @@ def _legs(case: BenchCase, rig: FaultBench) -> Iterator[tuple[Part, str, str]]:
                 yield part, leg, f"the {leg} leg of {part.ref} ({part.legs[leg]})"
 
 
-def volts(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
+def volts(case: BenchCase, fault_bench: FaultBench, likely: Likely) -> Iterator[Act]:
     if case.view is None or not case.sheet.steps:
         return
     step = case.sheet.steps[0].name
     spots: list[tuple[str, str, str, Callable[[BenchCase], Outcome]]] = []
-    for part, leg, said in _legs(case, rig):
-        spots.append((f"{part.ref}.{leg}", said, str(part.legs[leg]), _at_leg(rig, part.ref, leg)))
-    for pin in dict.fromkeys(rig.pins.values()):
-        spots.append((pin, f"the pin {pin} of the board", f"{case.view.bench.board_ref}.{pin}", _at_pin(rig, pin)))
+    for part, leg, said in _legs(case, fault_bench):
+        spots.append((f"{part.ref}.{leg}", said, str(part.legs[leg]), _at_leg(fault_bench, part.ref, leg)))
+    for pin in dict.fromkeys(fault_bench.pins.values()):
+        spots.append(
+            (pin, f"the pin {pin} of the board", f"{case.view.bench.board_ref}.{pin}", _at_pin(fault_bench, pin))
+        )
     for name, said, place, measured in spots:
         outcomes = {index: _of_meter(one, measured, case) for index, one in likely}
         sound = measured(case)
@@ -52,33 +54,33 @@ def _of_meter(one: Candidate, measured: Callable[[BenchCase], Outcome], sound: B
     return UNSTEADY if unknown else measured(one.case)
 
 
-def _at_leg(rig: FaultBench, ref: str, leg: str) -> Callable[[BenchCase], Outcome]:
+def _at_leg(fault_bench: FaultBench, ref: str, leg: str) -> Callable[[BenchCase], Outcome]:
     def measured(case: BenchCase) -> Outcome:
-        view = rig.view(case)
+        view = fault_bench.view(case)
         net = view.nets.of_leg(ref, leg) if view else None
-        volts = rig.volts_on(case, net.id if net else None)
+        volts = fault_bench.volts_on(case, net.id if net else None)
         return UNSTEADY if volts is None else volts
 
     return measured
 
 
-def _at_pin(rig: FaultBench, pin: str) -> Callable[[BenchCase], Outcome]:
+def _at_pin(fault_bench: FaultBench, pin: str) -> Callable[[BenchCase], Outcome]:
     def measured(case: BenchCase) -> Outcome:
-        view = rig.view(case)
+        view = fault_bench.view(case)
         net = view.nets.of_pin(pin) if view else None
-        volts = rig.volts_on(case, net.id if net else None)
+        volts = fault_bench.volts_on(case, net.id if net else None)
         return UNSTEADY if volts is None else volts
 
     return measured
 
 
-def ohms(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
+def ohms(case: BenchCase, fault_bench: FaultBench, likely: Likely) -> Iterator[Act]:
     """Power off: each of the sensor's legs to where it should go, and each resistor from end to end."""
     if case.view is None:
         return
     view, board = case.view, case.view.bench.board_ref
     ends: list[tuple[tuple[str, str], tuple[str, str], str]] = []
-    for part, leg, said in _legs(case, rig):
+    for part, leg, said in _legs(case, fault_bench):
         net = view.net(part, leg)
         pins = view.nets.board_pins(net) if net else []
         for pin in pins[:1]:
@@ -90,7 +92,7 @@ def ohms(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
                 ((part.ref, one), (part.ref, other), f"across {part.ref} ({part.legs[one]} to {part.legs[other]})")
             )
     for one_end, other_end, said in ends:
-        measured = _between(rig, one_end, other_end)
+        measured = _between(fault_bench, one_end, other_end)
         outcomes = {index: _of_meter(one, measured, case) for index, one in likely}
         outcomes = {
             index: (sound if outcome == UNSTEADY else outcome)
@@ -104,9 +106,9 @@ def ohms(case: BenchCase, rig: FaultBench, likely: Likely) -> Iterator[Act]:
         )  # fmt: skip
 
 
-def _between(rig: FaultBench, one: tuple[str, str], other: tuple[str, str]) -> Callable[[BenchCase], Outcome]:
+def _between(fault_bench: FaultBench, one: tuple[str, str], other: tuple[str, str]) -> Callable[[BenchCase], Outcome]:
     def measured(case: BenchCase) -> Outcome:
-        view = rig.view(case)
+        view = fault_bench.view(case)
         ends = [view.nets.of_leg(*end) if view else None for end in (one, other)]
         if view is None or ends[0] is None or ends[1] is None:
             return OPEN_OHMS

@@ -66,7 +66,7 @@ def _pin_number(case: BenchCase, key: Key, chain: DigitalChain) -> int | None:
 
 
 Change = Callable[[Printing], Printing]
-Told = tuple[str, str, str, Change]
+FormulaChange = tuple[str, str, str, Change]
 
 
 def _on(key: Key, change: Change) -> Callable[[BenchCase], BenchCase]:
@@ -100,7 +100,7 @@ def _unit(unit: str) -> Change:
     return lambda printing: replace(printing, formula=replace(printing.formula, unit=PRINTED[unit]))
 
 
-def _changes(case: BenchCase, chain: Chain) -> Iterator[Told]:
+def _changes(case: BenchCase, chain: Chain) -> Iterator[FormulaChange]:
     if isinstance(chain, AdcChain):
         yield from _of_a_voltage(case, chain)
     if isinstance(chain, DigitalChain):
@@ -127,7 +127,7 @@ def _changes(case: BenchCase, chain: Chain) -> Iterator[Told]:
         yield from _of_a_number(chain)
 
 
-def _of_a_voltage(case: BenchCase, chain: AdcChain) -> Iterator[Told]:
+def _of_a_voltage(case: BenchCase, chain: AdcChain) -> Iterator[FormulaChange]:
     formula, unit = chain.formula, chain.formula.unit.id
     full = float(chain.board.full_count)
     if unit != "count":
@@ -189,7 +189,7 @@ def _of_a_voltage(case: BenchCase, chain: AdcChain) -> Iterator[Told]:
         yield from _of_a_line(chain.output)
 
 
-def _of_a_line(output: LinearOutput) -> Iterator[Told]:
+def _of_a_line(output: LinearOutput) -> Iterator[FormulaChange]:
     at_zero, slope = output.volts_at_zero, output.volts_per_unit
     if at_zero:
         yield (
@@ -240,7 +240,7 @@ def _wrapped(volts: float) -> Callable[[FloatArray], FloatArray]:
     return before
 
 
-def _of_an_echo(chain: Chain) -> Iterator[Told]:
+def _of_an_echo(chain: Chain) -> Iterator[FormulaChange]:
     unit = chain.formula.unit.id
     if unit == "microsecond":
         return
@@ -278,7 +278,7 @@ def _of_an_echo(chain: Chain) -> Iterator[Told]:
         )
 
 
-def _of_a_number(chain: Chain) -> Iterator[Told]:
+def _of_a_number(chain: Chain) -> Iterator[FormulaChange]:
     unit, output = chain.formula.unit.id, chain.output
     counts = getattr(output, "counts_a_unit", 0.0)
     if counts:
