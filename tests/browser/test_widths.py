@@ -51,6 +51,22 @@ class WidthsTest(BrowserCase):
     def test_of_staff(self):
         self.assertEqual(self.too_wide("ines.marlow", self.places_of_staff()), [])
 
+    def test_the_present_place_is_in_view_in_every_row_of_links(self):
+        page = self.page_for("ines.marlow", "/set-up/session", width=390, height=844)
+        for path in ("/set-up/session", "/set-up/people", "/sums", "/floor"):
+            page.goto(self.live_server_url + path)
+            page.locator("h1, h2").first.wait_for()
+            page.wait_for_timeout(150)
+            for link in page.locator("nav [aria-current]").all():
+                box = link.bounding_box()
+                self.assertTrue(0 <= box["x"] and box["x"] + box["width"] <= 390, f"{path}: {link.inner_text()} {box}")
+
+    def test_marks_need_no_scrolling_on_a_tablet(self):
+        page = self.page_for("ines.marlow", "/marks", width=820, height=1180)
+        table = page.locator(".wrap", has=page.get_by_role("table"))
+        table.get_by_role("cell", name="closed").wait_for()
+        self.assertLessEqual(*table.evaluate("(box) => [box.scrollWidth, box.clientWidth]"))
+
     def test_with_names_of_two_hundred_letters(self):
         """Unbroken, as a name or a title can be: each is cut or wrapped where it stands."""
         User.objects.update(first_name="W" * 100, last_name="V" * 100)

@@ -69,7 +69,8 @@ const print = () => window.print()
 </template>
 
 <style scoped>
-article > :deep(*) > * {
+header,
+section {
   min-width: 0;
   flex-wrap: wrap;
 }
@@ -83,6 +84,9 @@ article > :deep(*) > * {
 section {
   padding: 10px 0;
   border-bottom: 1px solid var(--line);
+}
+section:last-child {
+  border-bottom: 0;
 }
 @media print {
   .page {

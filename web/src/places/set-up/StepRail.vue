@@ -148,6 +148,9 @@ path {
     display: flex;
     overflow-x: auto;
   }
+  ol a {
+    padding-inline: 8px;
+  }
   li::before {
     display: none;
   }
