@@ -10,8 +10,10 @@ class ProblemOut(Shape):
 
 
 class ErrorOut(Shape):
-    """What every refusal looks like: a sentence, located problems, what changed meanwhile."""
+    """What every refusal looks like: a sentence, the name of its reason, located problems, what changed meanwhile."""
 
     message: str
+    #: The type of a refused act, for whoever must know the reason; empty for the others.
+    reason: str = ""
     problems: list[ProblemOut] = []
     changes: list[str] = []

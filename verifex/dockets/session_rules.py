@@ -3,8 +3,8 @@
 from datetime import timedelta
 
 from verifex.acts import clock
-from verifex.acts.refusals import Refused
 from verifex.dockets.models import Docket
+from verifex.dockets.refusals import KitNotPlanned, PairDoesOtherExercise, SessionOver, SessionPausedNoPower
 from verifex.exercises.models import Exercise
 from verifex.people.access import role_in
 from verifex.people.models import Pair, User
@@ -14,7 +14,7 @@ from verifex.stores.models import Kit
 
 def refuse_while_paused(session: Session) -> None:
     if session.paused_at:
-        raise Refused("The session is paused: nobody is cleared for power until it goes on.")
+        raise SessionPausedNoPower()
 
 
 def refuse_late(actor: User, docket: Docket) -> None:
@@ -23,7 +23,7 @@ def refuse_late(actor: User, docket: Docket) -> None:
     if session.late_minutes is None or role_in(actor, session.section) is not None:
         return
     if clock.now() > session.ends_at + timedelta(minutes=session.late_minutes):
-        raise Refused("The session is over and its time for late hand-ins has passed. Ask your instructor.")
+        raise SessionOver()
 
 
 def refuse_other_exercise(session: Session, pair: Pair, kit: Kit, exercise: Exercise) -> None:
@@ -31,8 +31,8 @@ def refuse_other_exercise(session: Session, pair: Pair, kit: Kit, exercise: Exer
     own = session.assignments.filter(pair=pair).select_related("exercise").first()
     if own is not None:
         if own.exercise_id != exercise.pk:
-            raise Refused(f"{pair} does {own.exercise} in this session; {kit.tag} is a kit for {kit.exercise}.")
+            raise PairDoesOtherExercise(str(pair), str(own.exercise), kit.tag, str(kit.exercise))
         return
     planned = {p.exercise_id: p.exercise.title for p in session.planned.select_related("exercise")}
     if planned and exercise.pk not in planned:
-        raise Refused(f"{kit.tag} is a kit for {kit.exercise}; this session has {', '.join(planned.values())}.")
+        raise KitNotPlanned(kit.tag, str(kit.exercise), tuple(planned.values()))

@@ -3,7 +3,6 @@
 from dataclasses import replace
 from typing import Any
 
-from verifex.acts.refusals import Refused
 from verifex.core.assess import WiringRecord
 from verifex.core.assess.line_in_run import line_in_run
 from verifex.core.assess.live import currents_as_set, sheet_if_measured, sliders_if_measured, wiring_now
@@ -11,6 +10,14 @@ from verifex.dockets.hints import key_of
 from verifex.dockets.inputs import DocketInputs, DocketKey, case_without_texts
 from verifex.dockets.judgements import newest
 from verifex.dockets.models import Docket, Kind
+from verifex.dockets.refusals import (
+    NoLineForHint,
+    NoOperatingPoint,
+    NothingRuns,
+    NoWiringHandedIn,
+    NoWiringJudged,
+    WiringNotReadable,
+)
 from verifex.people.models import User
 from verifex.stores.advice import allowed_resistors, offers
 from verifex.work.pool import compute_live
@@ -20,7 +27,7 @@ def study(docket: Docket) -> dict[str, Any]:
     """Resistors with their windows and what the store offers, the comparison by function, and what can be set."""
     judgement = newest(docket, Kind.WIRING)
     if judgement is None:
-        raise Refused("No wiring is judged yet.")
+        raise NoWiringJudged()
     record = judgement.typed(WiringRecord)
     allowed = allowed_resistors(docket.version)
     resistors = []
@@ -55,14 +62,14 @@ def solve(by: User, docket: Docket, settings: dict[str, str]) -> dict[str, Any]:
     """Volts and currents with the handles as set. Refused, in words, where a handle is none or nothing is solved."""
     inputs = DocketInputs(docket)
     if Kind.WIRING not in inputs.attempts:
-        raise Refused("No wiring is handed in yet.")
+        raise NoWiringHandedIn()
     try:
         case = inputs.case((Kind.WIRING,))
         solved: dict[str, Any] | None = compute_live(("solve", by.pk, docket.pk), currents_as_set, case, settings)
     except ValueError as wrong:
-        raise Refused(f"{wrong}.") from None
+        raise WiringNotReadable(str(wrong)) from None
     if solved is None:
-        raise Refused("This circuit has no sensible operating point; see the findings first.")
+        raise NoOperatingPoint()
     return solved
 
 
@@ -72,7 +79,7 @@ def line_of(by: User, docket: Docket, line: int, moment_ms: float | None) -> dic
     try:
         found: dict[str, Any] = compute_live(("line", by.pk, docket.pk), line_in_run, case, line, moment_ms)
     except ValueError as wrong:
-        raise Refused(str(wrong)) from None
+        raise NothingRuns(str(wrong)) from None
     return found
 
 
@@ -83,7 +90,7 @@ def line_of_hint(by: User, docket: Docket, key: str) -> dict[str, Any]:
     found = next((f for f in findings if key_of(f["rule"]) == key and f["severity"] in ("stop", "fix")), None)
     line = found["where"].get("line") if found else None
     if found is None or line is None:
-        raise Refused("There is no line to show for this hint.")
+        raise NoLineForHint()
     return line_of(by, docket, line, found.get("moment_ms"))
 
 
@@ -100,5 +107,5 @@ def sliders_if(by: User, docket: Docket, also: dict[str, float], reading: str) -
     try:
         found: dict[str, Any] = compute_live(("sliders", by.pk, docket.pk), sliders_if_measured, case, also, reading)
     except ValueError as wrong:
-        raise Refused(f"{wrong}.") from None
+        raise WiringNotReadable(str(wrong)) from None
     return found

@@ -11,6 +11,23 @@ from enum import StrEnum
 from verifex.acts.refusals import NotAllowed, Refused
 from verifex.dockets.models import State as S
 from verifex.dockets.models import Station
+from verifex.dockets.refusals import (
+    ActNotPossible,
+    AlreadyRequested,
+    MarkingAlreadyClosed,
+    MarkingClosed,
+    MarksAreClosed,
+    NoKitHandedOut,
+    NothingRequested,
+    NothingToDoAtStation,
+    NothingToMark,
+    NothingToRequest,
+    NothingToSendBack,
+    OnlyPassedStationReopens,
+    PowerNotCleared,
+    StationAlreadyPassed,
+    StationNotOpen,
+)
 
 
 class Who(StrEnum):
@@ -116,14 +133,14 @@ def transition(
     """
     entry = permitted(act, station, role=role, is_member=is_member)
     if states.get(Station.MARK) == S.PASSED and station != Station.MARK:
-        raise Refused("The marking of this docket is closed. Reopen it first; then this can be done.")
+        raise MarkingClosed()
     if states.get(Station.KIT) != S.PASSED and entry.act in (DocketAct.HAND_IN, DocketAct.PREDICT):
-        raise Refused("No kit is handed out yet.")
+        raise NoKitHandedOut()
     if entry.needs_power and not cleared:
-        raise Refused("Readings come after power: the bench is not cleared now.")
+        raise PowerNotCleared()
     state = states.get(station)
     if state not in entry.before:
-        raise Refused(_why_not(entry, state))
+        raise _why_not(entry, state)
     return entry
 
 
@@ -135,7 +152,7 @@ def permitted(act: str, station: str, *, role: str | None, is_member: bool) -> T
     entry = TABLE.get((act, station))
     if entry is None:
         words = ACTS[DocketAct(act)] if act in ACTS else act
-        raise Refused(f"There is nothing to {words} at the {station} station.")
+        raise NothingToDoAtStation(words, station)
     _require(entry.who, role, is_member)
     return entry
 
@@ -160,26 +177,26 @@ def _require(who: Who, role: str | None, is_member: bool) -> None:
         raise NotAllowed("This docket belongs to another pair.")
 
 
-def _why_not(entry: Transition, state: str | None) -> str:
+def _why_not(entry: Transition, state: str | None) -> Refused:
     match entry.act, state:
         case DocketAct.MARK, S.PASSED:
-            return "The marking of this docket is closed. Reopen it first; then its marks can be changed."
+            return MarksAreClosed()
         case DocketAct.CLOSE, S.PASSED:
-            return "The marking of this docket is closed already."
+            return MarkingAlreadyClosed()
         case DocketAct.CLOSE, None:
-            return "There is nothing to mark yet."
+            return NothingToMark()
         case DocketAct.WITHDRAW, _:
-            return "Nothing was asked here."
+            return NothingRequested()
         case DocketAct.ASK, S.ASKS:
-            return "It was asked for already."
+            return AlreadyRequested()
         case DocketAct.ASK, _:
-            return "There is nothing to ask for here now."
+            return NothingToRequest()
         case DocketAct.PASS, S.PASSED:
-            return "This station is passed already."
+            return StationAlreadyPassed()
         case DocketAct.PASS, _:
-            return "This station is not open."
+            return StationNotOpen()
         case DocketAct.SEND_BACK, _:
-            return "There is nothing to send back here."
+            return NothingToSendBack()
         case DocketAct.REOPEN, _:
-            return "Only a passed station can be reopened."
-    return f"It is not possible to {ACTS[entry.act]} here now."
+            return OnlyPassedStationReopens()
+    return ActNotPossible(ACTS[entry.act])

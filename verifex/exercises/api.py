@@ -7,7 +7,7 @@ from django.http import Http404, HttpRequest
 from ninja import Router
 from pydantic import Field
 
-from verifex.acts.refusals import NotAllowed, Refused
+from verifex.acts.refusals import NotAllowed
 from verifex.api.exercise import ExerciseOut
 from verifex.api.http import Id
 from verifex.api.shape import Shape
@@ -21,6 +21,7 @@ from verifex.core.parts import catalogue
 from verifex.core.resistors.bands import CODES
 from verifex.exercises.models import ExerciseVersion
 from verifex.exercises.present import exercise_json
+from verifex.exercises.refusals import CourseNotNamed, ExerciseFileNotReadable, NoBenchForBoard
 from verifex.exercises.schemas import DerivedOut, ObstacleOut
 from verifex.exercises.services import add_version, release
 from verifex.people.access import courses_of, is_staff_of, reader, sections_of
@@ -107,7 +108,7 @@ def exercise_sliders(request: HttpRequest, version_id: Id, data: SheetIn, readin
     try:
         return sliders_json(_sheet(_version(request, version_id), data), reading)
     except ValueError as wrong:
-        raise Refused(f"{wrong}.") from None
+        raise ExerciseFileNotReadable(str(wrong)) from None
 
 
 @router.post("/exercises", response=ExerciseOut)
@@ -123,7 +124,7 @@ def _course(request: HttpRequest, wanted: int | None) -> Course:
     if not named:
         raise NotAllowed("Only an instructor of the course may do that.")
     if len(named) > 1:
-        raise Refused(f"Say which course it is for: {', '.join(course.title for course in named)}.")
+        raise CourseNotNamed(tuple(course.title for course in named))
     return named[0]
 
 
@@ -167,7 +168,7 @@ def _sheet(version: ExerciseVersion, data: SheetIn) -> Sheet:
     file = version.file
     chosen = next((v for v in file.variants if v.id == data.variant), None)
     if data.board and data.board not in file.boards:
-        raise Refused(f"This exercise has no bench for {data.board}; {', '.join(file.boards)} suit it.")
+        raise NoBenchForBoard(data.board, tuple(file.boards))
     return expected_sheet(file, variant=chosen, board=data.board or None, measured=Measured.named(data.measured))
 
 

@@ -7,13 +7,13 @@ from django.db import transaction
 
 from verifex.acts import clock
 from verifex.acts.events import record
-from verifex.acts.refusals import Refused
 from verifex.core.exercise import Criterion, read_exercise
 from verifex.core.exercise import Exercise as ExerciseFile
 from verifex.core.exercise.drivers import METHOD_PURPOSES
 from verifex.core.expected.release import Obstacle, release_obstacles
 from verifex.core.parts import catalogue
 from verifex.exercises.models import Exercise, ExerciseVersion, ExplainedConstant, MarkScheme
+from verifex.exercises.refusals import NeitherNumberNorModule, NotANumber, ReleaseStopped, UnknownMethodPurpose
 from verifex.people.access import require_course_instructor
 from verifex.people.models import Course, User
 
@@ -48,9 +48,9 @@ def release(actor: User, version: ExerciseVersion) -> None:
     require_course_instructor(actor, version.exercise.course)
     if version.released_at:
         return
-    stops = [obstacle.message for obstacle in _obstacles(version.text) if not obstacle.warns]
+    stops = tuple(obstacle.message for obstacle in _obstacles(version.text) if not obstacle.warns)
     if stops:
-        raise Refused(" ".join(stops))
+        raise ReleaseStopped(stops)
     version.released_at = clock.now()
     version.save()
     record(actor, "exercise released", f"exercise:{version.exercise.slug}", number=version.number)
@@ -63,9 +63,7 @@ def explain_constant(actor: User, exercise: Exercise, name: str, stands_for: str
     require_course_instructor(actor, exercise.course)
     words = stands_for.strip()
     if "." in name and words and words not in METHOD_PURPOSES:
-        raise Refused(
-            f"“{words[:40]}” is nothing that a method is for; one of {', '.join(METHOD_PURPOSES)} was expected."
-        )
+        raise UnknownMethodPurpose(words, tuple(METHOD_PURPOSES))
     if "." in name and words:
         ExplainedConstant.objects.update_or_create(
             exercise=exercise, name=name[:80], defaults={"number": None, "module": words}
@@ -80,11 +78,11 @@ def explain_constant(actor: User, exercise: Exercise, name: str, stands_for: str
         except ValueError:
             number = None
         if number is not None and not math.isfinite(number):
-            raise Refused(f"“{words[:40]}” is no number that can be worked with.")
+            raise NotANumber(words)
         if number is None and words not in catalogue().parts:
             near = catalogue().near(words)
             meant = f" Did you mean {' or '.join(near)}?" if near else ""
-            raise Refused(f"“{words[:40]}” is neither a number nor a kind of module of the catalogue.{meant}")
+            raise NeitherNumberNorModule(words, meant)
         values = {"number": number, "module": "" if number is not None else words}
         ExplainedConstant.objects.update_or_create(exercise=exercise, name=name[:80], defaults=values)
     record(actor, f"explained {name}"[:120], f"exercise:{exercise.slug}", stands_for=words)

@@ -10,7 +10,6 @@ from django.db import transaction
 from django.db.models import QuerySet
 
 from verifex.acts import clock
-from verifex.acts.refusals import Refused
 from verifex.core.assess.live import readings_now
 from verifex.core.printed.lines import MARK_SIGNS
 from verifex.core.problems import UnusableInput
@@ -19,6 +18,7 @@ from verifex.dockets.inputs import DocketInputs
 from verifex.dockets.models import Docket, Kind, Station
 from verifex.dockets.transitions import DocketAct
 from verifex.live.models import LiveFeed, LiveLine
+from verifex.live.refusals import LiveCodeExpired, LiveLogTooLarge, NobodyListens, UnknownPlanStep
 from verifex.live.window import last_of_each_step
 from verifex.people.models import User
 from verifex.work.pool import compute_live
@@ -67,7 +67,7 @@ def take_lines(code: str, first: int, lines: Sequence[str]) -> LiveFeed:
     twice keeps it once. Refused for a code that is none, or not any more."""
     feed = LiveFeed.objects.select_for_update().filter(code=code, closed_at=None).first()
     if feed is None or clock.now() - feed.opened_at > OPEN_FOR:
-        raise Refused("This code for live readings has expired. Ask for a new one at the readings station.")
+        raise LiveCodeExpired()
     new = [line[:MOST_LINE] for line in lines[max(0, feed.received - first) :]]
     feed.heard_at = clock.now()
     feed.received = max(feed.received, first + len(lines))
@@ -80,9 +80,9 @@ def mark_step(docket: Docket, step: str) -> LiveFeed:
     """A mark before what comes next. Refused for what is no step of the plan, and while nobody listens."""
     feed = LiveFeed.objects.select_for_update().filter(docket=docket, closed_at=None).first()
     if feed is None:
-        raise Refused("Nobody listens to this board now.")
+        raise NobodyListens()
     if step not in {one.name for one in docket.version.file.steps}:
-        raise Refused(f"“{step[:60]}” is no step of the plan.")
+        raise UnknownPlanStep(step)
     _append(feed, [f"# {step}"])
     return feed
 
@@ -91,7 +91,7 @@ def _append(feed: LiveFeed, lines: Sequence[str]) -> None:
     clean = [line.replace("\x00", "").rstrip("\r\n") for line in lines]
     letters = sum(len(line) + 1 for line in clean)
     if clean and letters + feed.letters > MOST_LETTERS:
-        raise Refused("This log is larger than 1 MB. Stop, hand in what is there, and begin anew.")
+        raise LiveLogTooLarge()
     LiveLine.objects.bulk_create(
         LiveLine(feed=feed, number=feed.lines + place, text=line, is_mark=line.startswith(MARK_SIGNS))
         for place, line in enumerate(clean)

@@ -5,17 +5,31 @@ from decimal import Decimal, InvalidOperation
 from django.db import transaction
 
 from verifex.acts import clock
-from verifex.acts.refusals import Refused
 from verifex.core.assess.judged_with import catalogue_digest
 from verifex.core.rulebook import RULES_VERSION
 from verifex.dockets.act import begin, enter, finish
 from verifex.dockets.judging import ask_for_judgement, is_settled
 from verifex.dockets.models import Docket, Judgement, Station
+from verifex.dockets.refusals import ReopeningNeedsReason
 from verifex.dockets.stations import set_state
 from verifex.dockets.transitions import DocketAct
 from verifex.exercises.services import criteria_of
 from verifex.marks.evidence import Shown, shown
 from verifex.marks.models import ClosedMark, GivenMark, StudentMark
+from verifex.marks.refusals import (
+    AdjustmentNeedsReason,
+    AdjustmentNotANumber,
+    AdjustmentNotPlausible,
+    ChangedMarkNeedsReason,
+    CriteriaUndecided,
+    HandInStillJudged,
+    MarkNotANumber,
+    MarkNotInSteps,
+    MarkOutOfRange,
+    SecondLookUndecided,
+    StudentNotInPair,
+    UnknownCriterion,
+)
 from verifex.marks.sheet import MarkSheet, plain, sheet_of
 from verifex.people.membership import during
 from verifex.people.models import User
@@ -34,7 +48,7 @@ def give_mark(
     enter(actor, docket, DocketAct.MARK, Station.MARK)
     entry = next((c for c in criteria_of(docket.scheme) if c.name == criterion), None)
     if entry is None:
-        raise Refused(f"The scheme has no criterion called “{criterion[:40]}”.")
+        raise UnknownCriterion(criterion)
     if marks is None:
         docket.given.filter(criterion=criterion).delete()
         finish(docket, actor, f"took back the mark for {criterion}")
@@ -42,13 +56,13 @@ def give_mark(
     try:
         value = Decimal(marks.replace(",", "."))
     except InvalidOperation:
-        raise Refused(f"“{marks[:20]}” is no mark; a number such as 3.5 was expected.") from None
+        raise MarkNotANumber(marks) from None
     if not value.is_finite() or not 0 <= value <= entry.of:
-        raise Refused(f"{entry.title} is worth 0 to {entry.of}; {marks[:20]} is outside that.")
+        raise MarkOutOfRange(entry.title, entry.of, marks)
     if value % docket.scheme.step:
-        raise Refused(f"Marks go in steps of {plain(docket.scheme.step)}; {marks[:20]} is none of them.")
+        raise MarkNotInSteps(plain(docket.scheme.step), marks)
     if not reason.strip():
-        raise Refused("A changed mark needs its reason.")
+        raise ChangedMarkNeedsReason()
     row = next(r for r in _sheet(docket).rows if r["name"] == criterion)
     values = {"marks": value, "reason": reason.strip(), "by": actor, "proposed": row["proposed"] or ""}
     GivenMark.objects.update_or_create(docket=docket, criterion=criterion, defaults=values)
@@ -74,14 +88,14 @@ def close_marking(actor: User, docket_id: int, *, based_on: int | None, second_l
     docket = begin(docket_id, based_on)
     enter(actor, docket, DocketAct.CLOSE, Station.MARK)
     if not is_settled(docket):
-        raise Refused("Something of this docket is still being judged. It takes a moment; then close it.")
+        raise HandInStillJudged()
     one = _shown(docket)
     given = {mark.criterion: mark for mark in docket.given.select_related("by")}
     sheet = sheet_of(one, given, final=True)
     if sheet.to_decide:
-        raise Refused(f"Nobody has judged {' and '.join(sheet.to_decide)} yet; give your own mark for it, then close.")
+        raise CriteriaUndecided(tuple(sheet.to_decide))
     if one.second_look and not second_look.strip():
-        raise Refused("The log is worth a second look. Say what you decided about it, then close the marking.")
+        raise SecondLookUndecided()
     held = during(docket.opened_at, docket.session.ends_at)
     members = list(docket.pair.members.filter(held).select_related("user"))
     absent = set(docket.session.absences.values_list("user_id", flat=True))
@@ -119,7 +133,7 @@ def reopen_marking(actor: User, docket_id: int, *, based_on: int | None, reason:
         docket = begin(docket_id, based_on)
         entry = enter(actor, docket, DocketAct.REOPEN, Station.MARK)
         if not reason.strip():
-            raise Refused("Say why it is reopened.")
+            raise ReopeningNeedsReason()
         docket.closed_marks.filter(reopened_at__isnull=True).update(
             reopened_at=clock.now(), reopened_by=actor, reopened_because=reason.strip()
         )
@@ -137,15 +151,15 @@ def set_student(
     docket = begin(docket_id, based_on)
     enter(actor, docket, DocketAct.MARK, Station.MARK)
     if not docket.pair.members.filter(user_id=user_id).exists():
-        raise Refused("This student is not in the pair.")
+        raise StudentNotInPair()
     try:
         change = Decimal((adjustment or "0").replace(",", "."))
     except InvalidOperation:
-        raise Refused(f"“{adjustment[:20]}” is no number of marks.") from None
+        raise AdjustmentNotANumber(adjustment) from None
     if not change.is_finite() or abs(change) > MOST_ADJUSTMENT:
-        raise Refused(f"“{adjustment[:20]}” is no plausible adjustment.")
+        raise AdjustmentNotPlausible(adjustment)
     if (change or absent) and not reason.strip():
-        raise Refused("Say why this student's mark differs.")
+        raise AdjustmentNeedsReason()
     StudentMark.objects.update_or_create(
         docket=docket, user_id=user_id, defaults={"absent": absent, "adjustment": change, "reason": reason.strip()}
     )

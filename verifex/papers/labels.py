@@ -7,9 +7,9 @@ from dataclasses import dataclass
 import segno
 from django.template.loader import render_to_string
 
-from verifex.acts.refusals import Refused
 from verifex.papers.label_sheets import LabelSheet
 from verifex.papers.pdf import pdf_of
+from verifex.papers.refusals import LabelPositionOutside, NoLabelsChosen, TooManyLabels
 from verifex.people.access import courses_of
 from verifex.people.models import Pair, User
 from verifex.stores.models import Kit, Module, StockItem
@@ -36,9 +36,9 @@ def labels_of(actor: User, kind: str, tags: Sequence[str]) -> list[Label]:
     wanted = {tag.strip().casefold() for tag in tags if tag.strip()}
     chosen = [label for label in found if not wanted or label.code.casefold() in wanted]
     if not chosen:
-        raise Refused("There is nothing to print a label for.")
+        raise NoLabelsChosen()
     if len(chosen) > MOST:
-        raise Refused(f"{len(chosen)} labels are too many at once; choose up to {MOST}.")
+        raise TooManyLabels(len(chosen), MOST)
     return chosen
 
 
@@ -68,7 +68,7 @@ def _badges(actor: User) -> list[Label]:
 def labels_pdf(labels: Sequence[Label], sheet: LabelSheet, *, first: int) -> bytes:
     """The labels on sheets of this size, from label number `first` (from 1) on: a sheet that was begun is used up."""
     if not 1 <= first <= sheet.count:
-        raise Refused(f"A sheet has the labels 1 to {sheet.count}.")
+        raise LabelPositionOutside(sheet.count)
     pages: dict[int, list[dict[str, object]]] = {}
     for number, label in enumerate(labels, start=first - 1):
         page, left, top = sheet.place(number)

@@ -7,9 +7,9 @@ from django.conf import settings
 from django.template.loader import render_to_string
 from pypdf import PdfWriter
 
-from verifex.acts.refusals import Refused
 from verifex.papers.layout import NoTextLayout
 from verifex.papers.layout import pdf_of as lay_out
+from verifex.papers.refusals import PageTooLarge, PdfLibrariesMissing
 from verifex.work.pool import PAPER, OverLimit, compute
 
 
@@ -21,13 +21,11 @@ def pdf_of(html: str) -> bytes:
             lay_out, html, render_to_string("papers/paper.css"), str(settings.WEB_DIST / "assets"), limit=PAPER
         )
     except NoTextLayout:
-        raise Refused(
-            "This machine cannot make papers yet: Debian's packages libpango-1.0-0 and libpangoft2-1.0-0 are missing."
-        ) from None
+        raise PdfLibrariesMissing() from None
     except OverLimit as over:
         if over.reason == "failed":
             raise  # the machine, not the page: it is tried again
-        raise Refused("This page is larger than a page may be; nothing was made.") from None
+        raise PageTooLarge() from None
     return pdf
 
 

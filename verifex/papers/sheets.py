@@ -2,7 +2,6 @@
 
 from typing import Any
 
-from verifex.acts.refusals import Refused
 from verifex.core.assess import SheetsRecord
 from verifex.dockets.inputs import kit_issue_of
 from verifex.dockets.judgements import sheets_of
@@ -13,6 +12,7 @@ from verifex.exercises.models import ExerciseVersion
 from verifex.exercises.present import exercise_json, readings_json
 from verifex.papers.page import page_html
 from verifex.papers.plot import transfer_svg
+from verifex.papers.refusals import PairSheetNotWorkedOut
 from verifex.people.models import Pair
 from verifex.plan.models import Session
 
@@ -63,7 +63,7 @@ def _sheets(docket: Docket) -> SheetsRecord:
     """The bench's sheets as they were worked out last: a page that is read changes nothing."""
     record = sheets_of(docket)
     if record is None or record.overrun:
-        raise Refused(f"The sheet of {docket.pair} could not be worked out; see the findings of its wiring.")
+        raise PairSheetNotWorkedOut(str(docket.pair))
     return record
 
 

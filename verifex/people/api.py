@@ -14,13 +14,14 @@ from ninja.throttling import BaseThrottle
 from pydantic import Field
 
 from verifex.acts.events import record
-from verifex.acts.refusals import NotAllowed, Refused
+from verifex.acts.refusals import NotAllowed
 from verifex.api.http import Id
 from verifex.api.shape import Shape
 from verifex.people import first_start
 from verifex.people.access import may_found, pairs_of, reader
 from verifex.people.models import Pair, Staff, User
 from verifex.people.passwords import set_password
+from verifex.people.refusals import CurrentPasswordWrong, PasswordUnchanged
 from verifex.people.services import staff
 from verifex.people.throttles import TriesForOneName, TriesFromOneAddress
 
@@ -190,9 +191,9 @@ def change_password(request: HttpRequest, data: PasswordIn) -> dict[str, Any]:
     """Change one's own password. Everyone else who is logged in with the old one is logged out."""
     user = reader(request)
     if not user.check_password(data.old):
-        raise Refused("The current password is wrong.")
+        raise CurrentPasswordWrong()
     if data.new == data.old:
-        raise Refused("Choose a password other than the current one.")
+        raise PasswordUnchanged()
     set_password(user, data.new)
     with transaction.atomic():
         user.save(update_fields=["password", "must_change_password", "password_reset_by", "password_reset_at"])

@@ -5,8 +5,8 @@ import secrets
 from django.contrib.auth.password_validation import validate_password
 from django.core.exceptions import ValidationError
 
-from verifex.acts.refusals import Refused
 from verifex.people.models import User
+from verifex.people.refusals import PasswordNotTypeable, PasswordTooWeak
 
 #: Letters and digits that are told apart on paper.
 _CLEAR = "abcdefghjkmnpqrstuvwxyz23456789"
@@ -15,13 +15,11 @@ _CLEAR = "abcdefghjkmnpqrstuvwxyz23456789"
 def set_password(user: User, password: str, *, is_first: bool = False) -> None:
     """Give a person a password; a first one has to be changed at the first log-in. Raises Refused with what is wrong."""
     if any(not letter.isprintable() for letter in password):
-        raise Refused(
-            "A password has letters, digits, signs and blanks only; this one holds a character nobody can type."
-        )
+        raise PasswordNotTypeable()
     try:
         validate_password(password, user)
     except ValidationError as wrong:
-        raise Refused(" ".join(wrong.messages)) from None
+        raise PasswordTooWeak(tuple(wrong.messages)) from None
     user.set_password(password)
     user.must_change_password = is_first
     if not is_first:

@@ -4,8 +4,8 @@ import re
 import unicodedata
 from collections.abc import Iterable
 
-from verifex.acts.refusals import Refused
 from verifex.people.models import User
+from verifex.people.refusals import LogInSpelling, LogInTaken, PersonNameMissing
 
 _LOG_IN = re.compile(r"[a-z0-9][a-z0-9._-]{1,59}")
 _SPELLED = str.maketrans({"ß": "ss", "ø": "o", "æ": "ae", "œ": "oe", "ł": "l", "đ": "d", "ð": "d", "þ": "th", "ı": "i"})
@@ -19,7 +19,7 @@ def split_name(name: str) -> tuple[str, str]:
     else:
         first, _, last = words.rpartition(" ")
     if not (first or last):
-        raise Refused("Give a name.")
+        raise PersonNameMissing()
     return (first, last) if first else (last, "")
 
 
@@ -45,7 +45,7 @@ def usable_log_in(typed: str) -> str:
     """A log-in as typed by a person. Raises Refused where it cannot be one, or is taken."""
     log_in = typed.strip().lower()
     if not _LOG_IN.fullmatch(log_in):
-        raise Refused("A log-in has 2 to 60 small letters, digits, dots or dashes, such as m.kessler.")
+        raise LogInSpelling()
     if User.objects.filter(username__iexact=log_in).exists():
-        raise Refused(f"Somebody has the log-in {log_in} already.")
+        raise LogInTaken(log_in)
     return log_in

@@ -14,7 +14,6 @@ from django.db.models import Q
 from verifex.acts import clock
 from verifex.acts.events import record, session_scope
 from verifex.acts.models import Event
-from verifex.acts.refusals import Refused
 from verifex.dockets.models import Attempt, BenchSheets, Judgement
 from verifex.marks.models import ClosedMark, StudentMark
 from verifex.people.access import require_instructor
@@ -22,6 +21,7 @@ from verifex.people.accounts import require_may_change_account
 from verifex.people.membership import end_now
 from verifex.people.models import Course, Pair, PairMember, Section, Staff, Student, User
 from verifex.plan.models import Session
+from verifex.set_up.refusals import NeverAStudentHere, PersonIsStaff, StudentInOtherSection
 
 FORGOTTEN = "(forgotten)"
 
@@ -74,11 +74,11 @@ def remove_student(actor: User, section: Section, user: User) -> str:
     require_instructor(actor, section)
     _require_member(section, user)
     if Staff.objects.filter(user=user).exists() or user.is_superuser:
-        raise Refused("This is a member of staff; take them off the staff first.")
+        raise PersonIsStaff()
     require_may_change_account(actor, section, user)
     elsewhere = Student.objects.filter(user=user, until=None).exclude(section=section).select_related("section")
     if other := elsewhere.first():
-        raise Refused(f"This student is on the list of {other.section} too; that has to end first.")
+        raise StudentInOtherSection(str(other.section))
     now = clock.now()
     end_now(Student.objects.filter(user=user, until=None), now)
     end_now(PairMember.objects.filter(user=user, until=None), now)
@@ -150,7 +150,7 @@ def _went_on(since: datetime, now: datetime) -> bool:
 def _require_member(section: Section, user: User) -> None:
     was_listed = Student.objects.filter(section=section, user=user).exists()
     if not was_listed and not PairMember.objects.filter(pair__section=section, user=user).exists():
-        raise Refused("This person was never a student of this section.")
+        raise NeverAStudentHere()
 
 
 def _forget(user: User) -> str:

@@ -71,7 +71,7 @@ def not_allowed(request: HttpRequest, wrong: NotAllowed) -> HttpResponse:
 
 @api.exception_handler(Refused)
 def refused(request: HttpRequest, wrong: Refused) -> HttpResponse:
-    return _answer(request, 422, str(wrong))
+    return _answer(request, 422, str(wrong), reason=type(wrong).__name__)
 
 
 @api.exception_handler(Stale)

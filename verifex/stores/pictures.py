@@ -4,12 +4,11 @@ import io
 
 from PIL import Image, ImageOps, UnidentifiedImageError
 
-from verifex.acts.refusals import Refused
+from verifex.stores.refusals.faults import NotAPicture, PictureTooManyPixels
 
 LONGEST_PX = 1400
 LONGEST_SIDE_PX = 12_000
 LARGEST_PX = 60_000_000  # in all: a picture that would fill the memory is no picture of a fault
-NO_PICTURE = "This file is no picture that can be read here: JPEG, PNG or WebP."
 KINDS = ("JPEG", "PNG", "WEBP")
 
 
@@ -18,13 +17,11 @@ def shrunk(raw: bytes) -> bytes:
     try:
         picture = Image.open(io.BytesIO(raw), formats=KINDS)
         if max(picture.size) > LONGEST_SIDE_PX or picture.width * picture.height > LARGEST_PX:
-            raise Refused(
-                f"This picture has {picture.width} by {picture.height} pixels; up to {LONGEST_SIDE_PX} a side are taken."
-            )
+            raise PictureTooManyPixels(picture.width, picture.height, LONGEST_SIDE_PX)
         picture.draft("RGB", (LONGEST_PX, LONGEST_PX))
         upright = ImageOps.exif_transpose(picture).convert("RGB")
     except (ValueError, UnidentifiedImageError, OSError, Image.DecompressionBombError):
-        raise Refused(NO_PICTURE) from None
+        raise NotAPicture() from None
     upright.thumbnail((LONGEST_PX, LONGEST_PX))
     out = io.BytesIO()
     upright.save(out, "JPEG", quality=78, optimize=True)

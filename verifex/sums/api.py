@@ -5,13 +5,13 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router
 
-from verifex.acts.refusals import Refused
 from verifex.api.shape import Shape
 from verifex.core.quantity import parse_quantity
 from verifex.core.resistors.bands import EXPONENTS, PPM_PER_KELVIN, TOLERANCE_PERCENT
 from verifex.core.resistors.lookup import look_up_bands, look_up_value
 from verifex.core.resistors.series import SERIES
 from verifex.core.sums import ALL_SUMS
+from verifex.sums.refusals import SumNotWorkedOut, UnknownSum
 
 router = Router(tags=["bench sums"])
 
@@ -121,7 +121,7 @@ def bands(request: HttpRequest, data: BandsIn) -> dict[str, Any]:
         measured = parse_quantity(data.measured, "ohm") if data.measured.strip() else None
         return look_up_bands(data.colours, measured).as_json()
     except ValueError as wrong:
-        raise Refused(f"{wrong}.") from None
+        raise SumNotWorkedOut(str(wrong)) from None
 
 
 @router.post("/sums/value", response=ValueOut)
@@ -130,15 +130,15 @@ def value(request: HttpRequest, data: ValueIn) -> dict[str, Any]:
     try:
         return look_up_value(parse_quantity(data.value, "ohm"), data.series, data.tolerance_percent).as_json()
     except ValueError as wrong:
-        raise Refused(f"{wrong}.") from None
+        raise SumNotWorkedOut(str(wrong)) from None
 
 
 @router.post("/sums/of/{name}", response=AnswerOut)
 def work_out(request: HttpRequest, name: str, data: SumIn) -> dict[str, Any]:
     """The answer of one sum; refused with the name of the field that cannot be."""
     if name not in ALL_SUMS:
-        raise Refused(f"There is no sum called “{name}”; one of {', '.join(ALL_SUMS)}.")
+        raise UnknownSum(name, tuple(ALL_SUMS))
     try:
         return ALL_SUMS[name].answer(data.given).as_json()
     except ValueError as wrong:
-        raise Refused(f"{wrong}.") from None
+        raise SumNotWorkedOut(str(wrong)) from None

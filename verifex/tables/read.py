@@ -6,7 +6,16 @@ from collections.abc import Sequence
 
 from python_calamine import CalamineError, CalamineWorkbook
 
-from verifex.acts.refusals import Refused
+from verifex.tables.refusals import (
+    CsvNotReadable,
+    NotATable,
+    RowFarBelow,
+    SpreadsheetNotReadable,
+    TableCellsEmpty,
+    TableFileEmpty,
+    TableFileTooLarge,
+    TableTooManyRows,
+)
 
 LIMIT_BYTES = 1024 * 1024
 MOST_ROWS, MOST_COLUMNS, MOST_LETTERS = 5000, 60, 200
@@ -17,14 +26,14 @@ def read_rows(data: bytes) -> Rows:
     """Rows of trimmed cells, empty ones at the ends left out. Raises Refused naming what is wrong with the file."""
     refuse_large(data)
     if not data.strip():
-        raise Refused("This file is empty.")
+        raise TableFileEmpty()
     rows = _of_workbook(data) if data[:4] in (b"PK\x03\x04", b"\xd0\xcf\x11\xe0") else _of_text(data)
     _refuse_too_many(rows)
     rows = [[_cell(value) for value in row[:MOST_COLUMNS]] for row in rows[:MOST_ROWS]]
     while rows and not any(rows[-1]):
         rows.pop()
     if not any(any(row) for row in rows):
-        raise Refused("There is nothing in the cells of this file.")
+        raise TableCellsEmpty()
     width = max(len(row) for row in rows)
     return [[*row, *[""] * (width - len(row))] for row in rows]
 
@@ -32,7 +41,7 @@ def read_rows(data: bytes) -> Rows:
 def refuse_large(data: bytes) -> None:
     """Raises Refused for more than a table may have, before it is read."""
     if len(data) > LIMIT_BYTES:
-        raise Refused(f"This file has {len(data) / 1024 / 1024:.1f} MB; a table has at most 1 MB.")
+        raise TableFileTooLarge(len(data) / 1024 / 1024)
 
 
 def _refuse_too_many(rows: Sequence[Sequence[object]]) -> None:
@@ -42,12 +51,8 @@ def _refuse_too_many(rows: Sequence[Sequence[object]]) -> None:
         return
     filled = sum(any(row) for row in rows)
     if filled > MOST_ROWS:
-        raise Refused(
-            f"This file has {filled} filled rows; up to {MOST_ROWS} are taken at once, so import it in parts."
-        )
-    raise Refused(
-        f"Row {last} has something in it, far below the {filled - 1} other filled rows. Delete what is there and save again."
-    )
+        raise TableTooManyRows(filled, MOST_ROWS)
+    raise RowFarBelow(last, filled - 1)
 
 
 def _of_workbook(data: bytes) -> list[list[object]]:
@@ -55,7 +60,7 @@ def _of_workbook(data: bytes) -> list[list[object]]:
         book = CalamineWorkbook.from_filelike(io.BytesIO(data))
         sheets = [_sheet(book, name) for name in book.sheet_names[:8]]
     except (CalamineError, ValueError, OSError) as wrong:
-        raise Refused("This spreadsheet cannot be read; save it again as XLSX, ODS or CSV.") from wrong
+        raise SpreadsheetNotReadable() from wrong
     # The sheet with the most filled rows: others hold notes and covers.
     return max(sheets, key=lambda rows: sum(any(row) for row in rows), default=[])
 
@@ -66,12 +71,12 @@ def _sheet(book: CalamineWorkbook, name: str) -> list[list[object]]:
 
 def _of_text(data: bytes) -> list[list[str]]:
     if b"\0" in data and not data.startswith((b"\xff\xfe", b"\xfe\xff")):
-        raise Refused("This is no table: CSV, XLSX or ODS was expected.")
+        raise NotATable()
     text = _decoded(data)
     try:
         return list(csv.reader(io.StringIO(text, newline=""), delimiter=_separator(text)))
     except csv.Error as wrong:
-        raise Refused(f"This CSV file cannot be read: {wrong}.") from wrong
+        raise CsvNotReadable(str(wrong)) from wrong
 
 
 def _decoded(data: bytes) -> str:

@@ -5,11 +5,11 @@ from typing import Any
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
-from verifex.acts.refusals import Refused
 from verifex.api.http import Id
 from verifex.people.access import reader
 from verifex.work.long_work import cancel
 from verifex.work.models import State, Work
+from verifex.work.refusals import FirstPasswordsFetched, WorkNotFinished
 from verifex.work.schemas import WorkOut, work_json
 
 router = Router(tags=["work"])
@@ -36,9 +36,9 @@ def work_file(request: HttpRequest, work_id: Id) -> HttpResponse:
     """What the work made, to keep."""
     work = Work.objects.get(pk=work_id, by=reader(request))
     if work.state == State.DONE and work.file is None and work.detail.get("once"):
-        raise Refused("This file held first passwords and was fetched already. Print it again if it is lost.")
+        raise FirstPasswordsFetched()
     if work.state != State.DONE or work.file is None:
-        raise Refused("It is not finished yet.")
+        raise WorkNotFinished()
     answer = HttpResponse(bytes(work.file), content_type=work.file_type)
     answer["Content-Disposition"] = f'attachment; filename="{work.file_name}"'
     if work.detail.get("once"):

@@ -5,9 +5,9 @@ import binascii
 from collections.abc import Callable
 from typing import Any
 
-from verifex.acts.refusals import Refused
 from verifex.tables.read import Rows, read_rows, refuse_large
 from verifex.work.pool import MB, Limit, OverLimit, compute
+from verifex.work.refusals import FileIncomplete, FileNotReadableWithinLimits
 
 FILE = Limit(8, 700 * MB, pool="files")
 
@@ -18,10 +18,7 @@ def read_file(function: Callable[..., Any], *args: Any) -> Any:
         return compute(function, *args, limit=FILE)
     except OverLimit:
         # Also where its worker died of it again and again: a sheet of a million million cells ends the reader itself.
-        raise Refused(
-            "This file cannot be read within the limits of a file: it is damaged, or much larger inside than it looks. Save"
-            " only what is needed as a new file, and choose that."
-        ) from None
+        raise FileNotReadableWithinLimits() from None
 
 
 def rows_of(data: str) -> Rows:
@@ -29,7 +26,7 @@ def rows_of(data: str) -> Rows:
     try:
         raw = base64.b64decode(data, validate=True)
     except (binascii.Error, ValueError):
-        raise Refused("This file did not arrive whole; choose it again.") from None
+        raise FileIncomplete() from None
     refuse_large(raw)
     rows: Rows = read_file(read_rows, raw)
     return rows

@@ -7,9 +7,17 @@ from django.db.models import Q
 from django.http import HttpRequest
 from ninja import Router
 
-from verifex.acts.refusals import NotAllowed, Refused
+from verifex.acts.refusals import NotAllowed
 from verifex.dockets import services
 from verifex.dockets.present.kits import newest_version, places_json
+from verifex.dockets.refusals import (
+    KitOfAnotherCourse,
+    NoPairForHandOut,
+    ScannedDrawer,
+    ScannedModule,
+    ScannedUnknown,
+    SeveralPairsMatch,
+)
 from verifex.dockets.schemas.hatch import (
     CameBackIn,
     CameBackOut,
@@ -30,6 +38,7 @@ from verifex.plan.models import Session
 from verifex.stores.access import require_kit_reader
 from verifex.stores.models import Kit, KitIssue, Module, StockItem
 from verifex.stores.readiness import places_for, readiness, recipe_of, whole_kits
+from verifex.stores.refusals.kits import KitNotReady
 from verifex.stores.services import kits
 
 router = Router(tags=["hatch"])
@@ -59,7 +68,7 @@ def _exercise_for(kit: Kit, pair: Pair, session: Session) -> Exercise:
 def _pair(session: Session, badge: str) -> Pair:
     pair = _known_pair(session, badge)
     if pair is None:
-        raise Refused(f"No pair of this section has the badge or name “{badge.strip()[:40]}”.")
+        raise NoPairForHandOut(badge.strip())
     return pair
 
 
@@ -76,19 +85,19 @@ def _known_pair(session: Session, badge: str) -> Pair | None:
     if len(by_name) == 1:
         return by_name[0]
     if by_name:
-        raise Refused(f"Several pairs have a “{badge[:40]}”; scan the badge.")
+        raise SeveralPairsMatch(badge)
     return None
 
 
 def _pair_or_other(session: Session, code: str) -> Pair:
     """The pair of a code that is no kit's. Refused with what it is instead, where it is something of the stores."""
     if Module.objects.filter(tag__iexact=code).exists():
-        raise Refused(f"{code[:20]} is a module. To give it for another one, choose Replace and scan the kit.")
+        raise ScannedModule(code)
     if StockItem.objects.filter(drawer__iexact=code).exists():
-        raise Refused(f"{code[:40]} is a drawer. Scan a kit or a badge here; drawers are counted under Drawers.")
+        raise ScannedDrawer(code)
     pair = _known_pair(session, code)
     if pair is None:
-        raise Refused(f"“{code[:40]}” is no kit of this course, and no badge or name of a pair of this section.")
+        raise ScannedUnknown(code)
     return pair
 
 
@@ -105,7 +114,7 @@ def read_code(request: HttpRequest, data: ReadIn) -> dict[str, str]:
     held = KitIssue.objects.filter(kit=kit, returned_at__isnull=True).select_related("session").first()
     ready = readiness(kit, may_name_holder=held is None or held.session.section_id == session.section_id)
     if ready.state != "ready":
-        raise Refused(ready.reason)  # told now, and not only after the badge
+        raise KitNotReady(ready.reason)  # told now, and not only after the badge
     return {"kind": "kit", "code": kit.tag, "named": kit.tag}
 
 
@@ -116,7 +125,7 @@ def hand_out(request: HttpRequest, data: HandOutIn) -> dict[str, Any]:
     require_staff(reader(request), session.section)
     kit = kits.kit_of(data.tag)
     if kit.exercise.course_id != session.section.course_id:
-        raise Refused(f"{kit.tag} belongs to another course.")
+        raise KitOfAnotherCourse(kit.tag)
     pair = _pair(session, data.badge)
     version = _version_for(_exercise_for(kit, pair, session), pair, session)
     docket = services.open_docket(reader(request), kit, pair, session, version)

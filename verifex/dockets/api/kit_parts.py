@@ -5,10 +5,10 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router
 
-from verifex.acts.refusals import Refused
 from verifex.core.quantity import in_words, parse_quantity
 from verifex.dockets import services
 from verifex.dockets.present.kits import newest_version, places_json
+from verifex.dockets.refusals import PartNotUsable
 from verifex.dockets.schemas.hatch import (
     AdviceOut,
     HatchAnswerOut,
@@ -76,7 +76,7 @@ def substitute_resistor(request: HttpRequest, data: SubstituteIn) -> dict[str, A
     try:
         ohms = parse_quantity(data.value, "ohm")
     except ValueError as wrong:
-        raise Refused(f"{wrong}.") from None
+        raise PartNotUsable(str(wrong)) from None
     made = services.substitute(reader(request), data.tag, data.ref.strip().upper(), ohms, data.reason)
     return {"message": f"{made.ref} is {in_words(made.ohms, 'Ω')} in {data.tag.strip().upper()} from now on."}
 

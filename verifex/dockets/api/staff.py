@@ -6,7 +6,6 @@ from django.http import HttpRequest
 from ninja import Router
 
 from verifex.acts.models import Event
-from verifex.acts.refusals import Refused
 from verifex.api.http import Id, not_modified_or
 from verifex.api.sheet import SheetIn, SheetOut, SlidersOut
 from verifex.core.assess import ProgramRecord
@@ -15,6 +14,7 @@ from verifex.dockets.access import docket_for_staff, done
 from verifex.dockets.judgements import newest, sheets_of
 from verifex.dockets.models import Docket, Kind
 from verifex.dockets.present.staff import docket_json
+from verifex.dockets.refusals import SheetNotWorkedOut
 from verifex.dockets.schemas.acts import (
     CarryIn,
     ClaimIn,
@@ -73,7 +73,7 @@ def get_sheets(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
     docket = docket_for_staff(request, docket_id)
     record = sheets_of(docket)
     if record is None or record.overrun:
-        raise Refused("The sheet of this bench could not be worked out; see the findings of its wiring.")
+        raise SheetNotWorkedOut()
     return {"built": record.built, "intended": record.intended}
 
 

@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from verifex.acts.refusals import Refused
+from verifex.dockets.refusals import NoReleasedVersion
 from verifex.exercises.models import Exercise, ExerciseVersion
 from verifex.stores.models import Kit
 from verifex.stores.services.replace import loose_modules
@@ -15,7 +15,7 @@ def newest_version(exercise: Exercise) -> ExerciseVersion:
     released = ExerciseVersion.objects.filter(exercise=exercise, released_at__isnull=False)
     version = released.order_by("-number").first()
     if version is None:
-        raise Refused(f"{exercise} has no released version.")
+        raise NoReleasedVersion(str(exercise))
     return version
 
 

@@ -6,12 +6,31 @@ from typing import Any
 from django.db import transaction
 
 from verifex.acts import clock
-from verifex.acts.refusals import NotAllowed, Refused
+from verifex.acts.refusals import NotAllowed
 from verifex.dockets.act import begin, enter, finish
 from verifex.dockets.inputs import DocketInputs
 from verifex.dockets.judgements import newest, walk_of
 from verifex.dockets.judging import bring_up_to_date, is_current
 from verifex.dockets.models import Act, Attempt, Clearance, Decision, Docket, Kind, State, Station
+from verifex.dockets.refusals import (
+    AlreadyClaimed,
+    BenchNotCompared,
+    DangerousVoltageHolds,
+    MarkingIsClosedNotPassed,
+    MeterWalkDiffers,
+    MeterWalkUnfinished,
+    NewerWiringAttempt,
+    NothingHandedIn,
+    NothingToTakeBack,
+    NoWiringToClear,
+    PairHasNoKit,
+    PowerIsCleared,
+    ReopeningNeedsReason,
+    ReopenWithMarks,
+    StillBeingJudged,
+    StopHolds,
+    StopNeedsReason,
+)
 from verifex.dockets.session_rules import refuse_while_paused
 from verifex.dockets.stations import reach, set_state, snapshot, state_of
 from verifex.dockets.transitions import DocketAct
@@ -59,7 +78,7 @@ def _stops(inputs: DocketInputs, station: str) -> list[dict[str, Any]]:
     """The open Stops of what was last handed in. Refused while that is not judged yet."""
     kind = HANDED_IN[Station(station)]
     if not is_current(inputs, kind):
-        raise Refused("This is still being judged. It takes a moment; then decide with the findings before you.")
+        raise StillBeingJudged()
     judgement = newest(inputs.docket, kind)
     findings = judgement.record.get("findings", []) if judgement else []
     return [finding for finding in findings if finding["severity"] == "stop"]
@@ -77,11 +96,11 @@ def _require_overrule(actor: User, docket: Docket, stops: list[dict[str, Any]], 
     if not stops:
         return
     if role_in(actor, docket.session.section) != Staff.Role.INSTRUCTOR:
-        raise Refused(f"{_held_by(stops[0])} Only an instructor can overrule it.")
+        raise StopHolds(_held_by(stops[0]))
     if any(finding["rule"] in NEVER_OVERRULED for finding in stops):
-        raise Refused("A Stop about dangerous voltage cannot be overruled.")
+        raise DangerousVoltageHolds()
     if not reason.strip():
-        raise Refused(f"{_held_by(stops[0])} To overrule it, give the reason.")
+        raise StopNeedsReason(_held_by(stops[0]))
 
 
 def _held_by(finding: dict[str, Any]) -> str:
@@ -98,13 +117,13 @@ def pass_station(
     """
     docket = begin(docket_id, based_on)
     if station == Station.POWER:
-        raise Refused("Power is cleared, not passed.")
+        raise PowerIsCleared()
     if station == Station.MARK:
-        raise Refused("Marking is closed, not passed.")
+        raise MarkingIsClosedNotPassed()
     entry, before = enter(actor, docket, DocketAct.PASS, station), snapshot(docket)
     inputs = DocketInputs(docket)
     if HANDED_IN[Station(station)] not in inputs.attempts:
-        raise Refused("Nothing was handed in here yet.")
+        raise NothingHandedIn()
     stops = _stops(inputs, station)
     _require_overrule(actor, docket, stops, overrule_reason)
     set_state(docket, station, State.PASSED)
@@ -169,11 +188,9 @@ def _refuse_unwalked(docket: Docket, overrule_reason: str) -> list[str]:
         return ["meter-walk"]
     if differing:
         step = differing[0]
-        raise Refused(
-            f"{step.text}: {measured[step.name]:g} {step.unit} was read, {step.should} is right. Find that lead first."
-        )
+        raise MeterWalkDiffers(step.text, measured[step.name], step.unit, step.should)
     count = "One measurement" if len(missing) == 1 else f"{len(missing)} measurements"
-    raise Refused(f"This exercise asks for the meter walk before power. {count} of it are not entered yet.")
+    raise MeterWalkUnfinished(count)
 
 
 @transaction.atomic
@@ -187,13 +204,13 @@ def _clear(
     attempt: Attempt | None = inputs.attempts.get(Kind.WIRING)
     issue = inputs.kit_issue
     if attempt is None:
-        raise Refused("No wiring was handed in, so there is nothing to clear.")
+        raise NoWiringToClear()
     if attempt.number != wiring_attempt:
-        raise Refused(f"The pair has handed in attempt {attempt.number} meanwhile; look at that one.")
+        raise NewerWiringAttempt(attempt.number)
     if issue is None or issue.returned_at is not None:
-        raise Refused("The pair has no kit now.")
+        raise PairHasNoKit()
     if not compared:
-        raise Refused("Compare supply, ground and polarity with the real bench first, and tick that you did.")
+        raise BenchNotCompared()
     stops = [*_stops(inputs, Station.WIRING), *_unchecked(docket)]
     _require_overrule(actor, docket, stops, overrule_reason)
     unwalked = _refuse_unwalked(docket, overrule_reason)
@@ -221,10 +238,10 @@ def reopen(actor: User, docket_id: int, station: str, *, based_on: int | None, r
     """Open a passed station again. Reopening power or wiring voids the clearance."""
     docket = begin(docket_id, based_on)
     if station == Station.MARK:
-        raise Refused("A closed marking is reopened with its marks.")
+        raise ReopenWithMarks()
     entry, before = enter(actor, docket, DocketAct.REOPEN, station), snapshot(docket)
     if not reason.strip():
-        raise Refused("Say why it is reopened.")
+        raise ReopeningNeedsReason()
     if station in (Station.WIRING, Station.POWER):
         void_clearance(docket, f"{station} was reopened")
     set_state(docket, station, entry.after or State.WORKING)
@@ -247,7 +264,7 @@ def undo(actor: User, docket_id: int, *, based_on: int | None) -> None:
     role = require_staff(actor, docket.session.section)
     last = undoable(docket)
     if last is None:
-        raise Refused("There is no decision left that can be taken back; reopen the station instead.")
+        raise NothingToTakeBack()
     if role != Staff.Role.INSTRUCTOR and last.by_id != actor.pk:
         raise NotAllowed("Only an instructor may take back another person's decision.")
     if last.after.get("clearance") != last.before.get("clearance"):
@@ -270,6 +287,6 @@ def claim(actor: User, docket_id: int, *, release: bool = False) -> None:
     require_staff(actor, docket.session.section)
     if not release and docket.claimed_by_id not in (None, actor.pk):
         assert docket.claimed_by is not None
-        raise Refused(f"{docket.claimed_by.get_full_name()} is on the way there already.")
+        raise AlreadyClaimed(docket.claimed_by.get_full_name())
     docket.claimed_by = None if release else actor
     finish(docket, actor, "gave the visit back" if release else "is on the way")

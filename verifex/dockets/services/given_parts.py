@@ -3,8 +3,8 @@
 from django.db import transaction
 from django.dispatch import receiver
 
-from verifex.acts.refusals import Refused
 from verifex.dockets.models import State, Station
+from verifex.dockets.refusals import MarkingClosed, NoOpenDocketForKit
 from verifex.dockets.services.opening import docket_of, kit_changed
 from verifex.dockets.stations import state_of
 from verifex.people.models import User
@@ -20,9 +20,9 @@ def substitute(actor: User, tag: str, ref: str, ohms: float, reason: str) -> Sub
         issue = kits.open_issue(tag)
         docket = docket_of(issue)
         if docket is None:
-            raise Refused("No docket is open for this kit.")
+            raise NoOpenDocketForKit()
         if state_of(docket, Station.MARK) == State.PASSED:
-            raise Refused("The marking of this docket is closed. Reopen it first; then this can be done.")
+            raise MarkingClosed()
         made = substitutes.substitute(actor, issue, docket.version, ref, ohms, reason)
         kit_changed(actor, issue, "", f"gave {ohms:g} Ω for {ref}")
     queue.run_pending()
@@ -35,7 +35,7 @@ def undo_substitution(actor: User, tag: str) -> Substitution:
         issue = kits.open_issue(tag)
         docket = docket_of(issue)
         if docket is not None and state_of(docket, Station.MARK) == State.PASSED:
-            raise Refused("The marking of this docket is closed. Reopen it first; then this can be done.")
+            raise MarkingClosed()
         made = substitutes.undo_substitution(actor, issue)
         kit_changed(actor, issue, "", f"{made.ref} is the recipe’s again")
     queue.run_pending()

@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from django.db import transaction
 
-from verifex.acts.refusals import Refused, Stale
+from verifex.acts.refusals import Stale
 from verifex.core.assess import digest_of
 from verifex.core.circuit.text.notation import read_text
 from verifex.core.problems import Problem, UnusableInput
@@ -12,6 +12,13 @@ from verifex.core.readings.prediction import read_prediction
 from verifex.dockets.act import begin, enter, finish, require
 from verifex.dockets.judging import ask_for_judgement
 from verifex.dockets.models import Attempt, Docket, Kind, State, Station
+from verifex.dockets.refusals import (
+    ExerciseWithoutProgram,
+    PredictionAfterReadings,
+    RequestTokenLength,
+    RequestTokenReused,
+    UnknownHandInKind,
+)
 from verifex.dockets.session_rules import refuse_late
 from verifex.dockets.stations import reach, set_state, stations_of
 from verifex.dockets.transitions import DocketAct
@@ -37,11 +44,9 @@ def hand_in(actor: User, docket_id: int, kind: str, text: str, *, token: str, ba
     problems for a text that cannot be judged at all, Refused when the station is not open.
     """
     if kind not in NAMES:
-        raise Refused(f"“{kind[:20]}” is nothing that is handed in; {', '.join(Kind)} are.")
+        raise UnknownHandInKind(kind, tuple(Kind))
     if not 0 < len(token) <= MOST_TOKEN:
-        raise Refused(
-            f"The request token must be 1 to {MOST_TOKEN} characters; it lets a hand-in that is sent twice be kept once."
-        )
+        raise RequestTokenLength(MOST_TOKEN)
     attempt = _keep(actor, docket_id, Kind(kind), text, token, based_on_attempt)
     queue.run_pending()
     return attempt
@@ -56,11 +61,11 @@ def _keep(actor: User, docket_id: int, kind: Kind, text: str, token: str, based_
     known = docket.attempts.filter(token=token).first()
     if known is not None:
         if known.digest != digest_of(text):
-            raise Refused("Another text was handed in with this one's mark. Nothing is lost; hand it in once more.")
+            raise RequestTokenReused()
         require(actor, docket, act, station)
         return known
     if station not in stations_of(docket.version.file):
-        raise Refused("This exercise has no program: its bench works by itself.")
+        raise ExerciseWithoutProgram()
     entry = enter(actor, docket, act, station)
     refuse_late(actor, docket)
     _within_limit(kind, text)
@@ -71,7 +76,7 @@ def _keep(actor: User, docket_id: int, kind: Kind, text: str, token: str, based_
         raise Stale([f"{who} handed in attempt {number} of the {NAMES[kind]}"])
     _can_be_read(docket, kind, text)
     if kind == Kind.PREDICTION and docket.attempts.filter(kind=Kind.READINGS).exists():
-        raise Refused("A prediction comes before the readings, and those are handed in.")
+        raise PredictionAfterReadings()
     size_bytes = len(text.encode("utf-8", "surrogatepass"))
     attempt = Attempt.objects.create(
         docket=docket, kind=kind, number=number + 1, text=text, digest=digest_of(text), size_bytes=size_bytes, token=token, by=actor

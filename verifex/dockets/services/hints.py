@@ -2,11 +2,11 @@
 
 from django.db import transaction
 
-from verifex.acts.refusals import Refused
 from verifex.dockets.act import begin, enter, finish
 from verifex.dockets.hints import HintStep, key_of, opened
 from verifex.dockets.judgements import newest
 from verifex.dockets.models import Kind, OpenedHint, Station
+from verifex.dockets.refusals import AllHintStepsOpened, HintOfEarlierHandIn, HintStepsInOrder
 from verifex.dockets.transitions import DocketAct
 from verifex.people.models import User
 
@@ -22,14 +22,14 @@ def open_hint(actor: User, docket_id: int, key: str, step: int) -> None:
     findings = judgement.record.get("findings", []) if judgement else []
     rule = next((finding["rule"] for finding in findings if key_of(finding["rule"]) == key), None)
     if rule is None:
-        raise Refused("This hint belongs to an earlier hand-in; it is not there any more.")
+        raise HintOfEarlierHandIn()
     so_far = opened(docket)
     reached = so_far.steps.get(rule, HintStep.CONCEPT - 1)
     if step <= reached:
         return
     if step != reached + 1 or step > HintStep.NEAR_ANSWER:
-        raise Refused("Hints are opened one step after the other.")
+        raise HintStepsInOrder()
     if so_far.left == 0:
-        raise Refused(f"All {so_far.rule.opens} steps that this exercise allows are opened; ask your instructor.")
+        raise AllHintStepsOpened(so_far.rule.opens)
     OpenedHint.objects.create(docket=docket, rule=rule, step=step, by=actor)
     finish(docket, actor, f"opened a hint on the program: {STEP_NAMES[HintStep(step)]}", rule=rule)

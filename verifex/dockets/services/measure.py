@@ -4,7 +4,6 @@ import math
 
 from django.db import transaction
 
-from verifex.acts.refusals import Refused
 from verifex.core.assess.records import MeasurableRecord, ReadingsRecord
 from verifex.core.expected.measured import BEGIN, COLUMN, STEP, TELL, WALK
 from verifex.core.quantity import in_words
@@ -12,6 +11,7 @@ from verifex.dockets.act import begin, enter, finish
 from verifex.dockets.judgements import newest, sheets_of, walk_of
 from verifex.dockets.judging import SHEETS, ask_for_judgement, bring_up_to_date
 from verifex.dockets.models import Docket, Kind, Measurement, Station
+from verifex.dockets.refusals import ImplausibleMeasurement, UnknownMeasurement
 from verifex.dockets.transitions import DocketAct
 from verifex.people.models import User
 from verifex.work import queue
@@ -32,9 +32,9 @@ def _keep(actor: User, docket_id: int, name: str, value: float, instrument: str)
     what = next((m for m in sheets.measurables if m.name == name), None) if sheets else None
     what = what or _requested(docket, name)
     if what is None:
-        raise Refused(f"“{name[:60]}” is nothing this exercise measures.")
+        raise UnknownMeasurement(name)
     if not math.isfinite(value) or not what.low <= value <= what.high:
-        raise Refused(_beyond(what, value))
+        raise _beyond(what, value)
     Measurement.objects.create(
         docket=docket, name=name, value=value, unit=what.unit, instrument=instrument[:80], by=actor
     )
@@ -104,7 +104,7 @@ def _requested(docket: Docket, name: str) -> MeasurableRecord | None:
     return MeasurableRecord(name=name, label=act.text, unit=act.unit, low=low, high=high)
 
 
-def _beyond(what: MeasurableRecord, value: float) -> str:
+def _beyond(what: MeasurableRecord, value: float) -> ImplausibleMeasurement:
     """Why a value cannot be, with the plausible range."""
 
     def number_text(number: float) -> str:
@@ -115,4 +115,5 @@ def _beyond(what: MeasurableRecord, value: float) -> str:
     bounds = f"{number_text(what.low).removesuffix(' ' + what.unit)} to {number_text(what.high)}"
     if what.unit == "Ω":
         bounds = f"{number_text(what.low)} to {number_text(what.high)}"
-    return f"{number_text(value)} is not plausible for “{what.label}”; {bounds} is. {what.beyond}".strip()
+    advice = f" {what.beyond}" if what.beyond else ""
+    return ImplausibleMeasurement(number_text(value), what.label, bounds, advice)

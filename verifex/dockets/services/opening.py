@@ -2,10 +2,20 @@
 
 from django.db import transaction
 
-from verifex.acts.refusals import Refused
 from verifex.dockets.act import find, finish
 from verifex.dockets.judging import ask_for_judgement
 from verifex.dockets.models import Docket, State, Station
+from verifex.dockets.refusals import (
+    CarriedToOtherSection,
+    CourseClosedForWork,
+    DocketExistsInSession,
+    NothingToCarryOver,
+    PairMarkingClosed,
+    PairNotInSection,
+    PairStillHasKit,
+    VersionNotReleased,
+    VersionWithoutScheme,
+)
 from verifex.dockets.session_rules import refuse_other_exercise
 from verifex.dockets.stations import reach, set_state, state_of
 from verifex.dockets.voiding import void_clearance
@@ -29,19 +39,19 @@ def open_docket(actor: User, kit: Kit, pair: Pair, session: Session, version: Ex
 @transaction.atomic
 def _open(actor: User, kit: Kit, pair: Pair, session: Session, version: ExerciseVersion) -> Docket:
     if version.released_at is None:
-        raise Refused(f"{version} is not released yet.")
+        raise VersionNotReleased(str(version))
     if pair.section_id != session.section_id:
-        raise Refused(f"{pair} is not in this session's section.")
+        raise PairNotInSection(str(pair))
     if session.section.course.closed_at:
-        raise Refused("This course is closed; open it again in Set-up to work in it.")
+        raise CourseClosedForWork()
     refuse_other_exercise(session, pair, kit, version.exercise)
     docket = docket_for(pair, session, version.exercise_id)
     if docket is not None and state_of(docket, Station.MARK) == State.PASSED:
-        raise Refused(f"The marking of {pair} for {version.exercise} is closed; an instructor can reopen it.")
+        raise PairMarkingClosed(str(pair), str(version.exercise))
     kits.issue_kit(actor, kit, pair, session, version.exercise)
     scheme = version.schemes.order_by("-number").first()
     if scheme is None:
-        raise Refused(f"{version} has no mark scheme.")
+        raise VersionWithoutScheme(str(version))
     if docket is None:
         docket = Docket.objects.create(pair=pair, session=session, version=version, scheme=scheme)
     else:
@@ -59,13 +69,13 @@ def carry_over(actor: User, docket_id: int, session: Session) -> Docket:
     docket = find(docket_id)
     require_staff(actor, docket.session.section)
     if session.section_id != docket.session.section_id or session.starts_at <= docket.session.starts_at:
-        raise Refused("A docket is carried over to a later session of its own section.")
+        raise CarriedToOtherSection()
     if state_of(docket, Station.MARK) == State.PASSED:
-        raise Refused("The marking of this docket is closed; there is nothing to go on with.")
+        raise NothingToCarryOver()
     if KitIssue.objects.filter(pair=docket.pair, session=docket.session, returned_at=None).exists():
-        raise Refused(f"{docket.pair} still has a kit; take it back first.")
+        raise PairStillHasKit(str(docket.pair))
     if Docket.objects.filter(pair=docket.pair, session=session, version=docket.version).exists():
-        raise Refused(f"{docket.pair} has a docket for this exercise in that session already.")
+        raise DocketExistsInSession(str(docket.pair))
     void_clearance(docket, "it was carried over to another session")
     docket.session = session
     docket.save(update_fields=["session"])

@@ -5,13 +5,13 @@ from typing import Any
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
-from verifex.acts.refusals import Refused
 from verifex.api.http import Id
 from verifex.api.shape import Shape
 from verifex.dockets.access import docket_for_staff, own_docket
 from verifex.dockets.models import Docket
 from verifex.dockets.present.parts import bench_number
 from verifex.papers.pdf import pdf_of
+from verifex.papers.refusals import NoDocketToPrint
 from verifex.papers.sheets import sheet_html
 from verifex.people.access import reader
 from verifex.plan.access import session_for_staff
@@ -49,5 +49,5 @@ def class_papers(request: HttpRequest, session_id: Id, data: PapersIn) -> dict[s
     """Begin the papers of a whole session; the answer says how far they are."""
     session = session_for_staff(reader(request), session_id)
     if not session.dockets.exists():
-        raise Refused("No docket is open in this session yet, so there is no sheet to print.")
+        raise NoDocketToPrint()
     return work_json(start("class-sheets", reader(request), {"session": session_id, "answers": data.answers}))

@@ -5,13 +5,13 @@ from typing import Annotated, Any, Literal
 from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
 
-from verifex.acts.refusals import Refused
 from verifex.api.http import Id
 from verifex.api.shape import Shape
 from verifex.papers.label_sheets import SHEETS
 from verifex.papers.labels import labels_of, labels_pdf
 from verifex.papers.pdf import pdf_of
 from verifex.papers.plan import plan_html, plan_of
+from verifex.papers.refusals import UnknownSheet
 from verifex.papers.stores import coming_pdf, inspection_pdf
 from verifex.people.access import reader, sections_of
 from verifex.plan.access import session_for_staff
@@ -44,7 +44,7 @@ def labels(
     """Labels of kits, modules, drawers or badges; `tags` with commas between them, or all. `first` is the first free label."""
     require_store_staff(reader(request))
     if sheet not in SHEETS:
-        raise Refused(f"There is no sheet “{sheet}”.")
+        raise UnknownSheet(sheet)
     found = labels_of(reader(request), kind, tags.split(",") if tags else [])
     return _pdf(labels_pdf(found, SHEETS[sheet], first=first), f"labels-{kind}.pdf")
 

@@ -4,7 +4,7 @@ import re
 from dataclasses import dataclass
 from typing import Literal
 
-from verifex.acts.refusals import Refused
+from verifex.people.refusals import ColumnChosenTwice, ColumnsOfAnotherFile, NameColumnMissing
 from verifex.people.user_names import plain
 from verifex.tables.read import Rows
 
@@ -46,11 +46,11 @@ class Columns:
         """Raises Refused where names cannot be told, or a column is none."""
         width = len(rows[0]) if rows else 0
         if not 0 <= self.first_row <= len(rows) or any(not 0 <= place < width for place in self.meanings.values()):
-            raise Refused("These columns do not belong to this file.")
+            raise ColumnsOfAnotherFile()
         if len(set(self.meanings.values())) < len(self.meanings):
-            raise Refused("The same column was chosen twice.")
+            raise ColumnChosenTwice()
         if "name" not in self.meanings and "last" not in self.meanings and "first" not in self.meanings:
-            raise Refused("Say which column holds the names.")
+            raise NameColumnMissing()
         return self
 
 

@@ -9,13 +9,14 @@ from django.db import transaction
 
 from verifex.acts import clock
 from verifex.acts.events import record
-from verifex.acts.refusals import NotAllowed, Refused, Stale
+from verifex.acts.refusals import NotAllowed, Stale
 from verifex.people.access import require_instructor, role_in
 from verifex.people.accounts import require_may_change_account
 from verifex.people.class_list.changes import Change, Entry, Listed, compare, entries
 from verifex.people.class_list.columns import Columns
 from verifex.people.membership import end_now
 from verifex.people.models import Course, Pair, PairMember, Section, Staff, Student, User
+from verifex.people.refusals import StudentNotNew
 from verifex.people.user_names import log_in_for, split_name
 from verifex.tables.read import Rows
 
@@ -140,9 +141,8 @@ def add_student(actor: User, section: Section, name: str, number: str = "") -> S
     first, last = split_name(name)
     change = compare([Entry(first, last, number.strip(), section=section.name, row=1)], _listed([section]))[0]
     if change.kind != "added":
-        raise Refused(
-            f"{change.why[:1].upper()}{change.why[1:]}." if change.why else "This student is on the list already."
-        )
+        why = change.why or "this student is on the list already"
+        raise StudentNotNew(why[:1].upper() + why[1:])
     taken = set(User.objects.values_list("username", flat=True))
     user = User.objects.create(
         username=log_in_for(first, last, taken),

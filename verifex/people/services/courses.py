@@ -8,9 +8,19 @@ from django.db import transaction
 
 from verifex.acts import clock
 from verifex.acts.events import record
-from verifex.acts.refusals import NotAllowed, Refused
+from verifex.acts.refusals import NotAllowed
 from verifex.people.access import may_found, require_course_instructor, require_instructor
 from verifex.people.models import Course, Section, Staff, User
+from verifex.people.refusals import (
+    LastSection,
+    NameMissing,
+    NameTooLong,
+    SectionInUse,
+    SectionNameTaken,
+    TermEndsBeforeStart,
+    TooManyHolidays,
+    UnknownTimeZone,
+)
 
 MOST_HOLIDAYS = 400
 
@@ -43,9 +53,9 @@ def change_course(
     """What a course is called, its time zone, its term and the days without a session."""
     require_course_instructor(actor, course)
     if starts_on and ends_on and ends_on < starts_on:
-        raise Refused("The term ends before it begins.")
+        raise TermEndsBeforeStart()
     if len(holidays) > MOST_HOLIDAYS:
-        raise Refused(f"A course has at most {MOST_HOLIDAYS} days without a session.")
+        raise TooManyHolidays(MOST_HOLIDAYS)
     course.title, course.zone = _named(title, "course", 120), _known_zone(zone)
     course.starts_on, course.ends_on = starts_on, ends_on
     course.holidays = sorted({day.isoformat() for day in holidays})
@@ -77,7 +87,7 @@ def remove_section(actor: User, section: Section) -> None:
     """Raises Refused where something kept points to it, and for the last one of a course."""
     require_instructor(actor, section)
     if section.course.sections.count() < 2:
-        raise Refused("A course keeps one section at least.")
+        raise LastSection()
     held = [
         f"{count} {what if count == 1 else what + 's'}"
         for what, count in (
@@ -88,7 +98,7 @@ def remove_section(actor: User, section: Section) -> None:
         if count
     ]
     if held:
-        raise Refused(f"{section.name} has {', '.join(held)}; a section that was worked in is kept.")
+        raise SectionInUse(section.name, tuple(held))
     record(actor, f"removed section {section.name}"[:120], _subject(section.course))
     section.delete()
 
@@ -117,20 +127,20 @@ def _subject(course: Course) -> str:
 def _named(name: str, what: str, most: int) -> str:
     words = " ".join(name.split())
     if not words:
-        raise Refused(f"Give the {what} a name.")
+        raise NameMissing(what)
     if len(words) > most:
-        raise Refused(f"The name of a {what} has at most {most} letters.")
+        raise NameTooLong(what, most)
     return words
 
 
 def _free_section(course: Course, name: str) -> str:
     words = _named(name, "section", 60)
     if course.sections.filter(name__iexact=words).exists():
-        raise Refused(f"There is a section called {words} already.")
+        raise SectionNameTaken(words)
     return words
 
 
 def _known_zone(zone: str) -> str:
     if zone not in available_timezones():
-        raise Refused(f"There is no time zone “{zone[:40]}”; it is written as Europe/Dublin.")
+        raise UnknownTimeZone(zone)
     return zone

@@ -6,11 +6,11 @@ from django.db import transaction
 from django.db.models import QuerySet
 
 from verifex.acts.events import record
-from verifex.acts.refusals import Refused
 from verifex.people.access import require_instructor
 from verifex.people.accounts import accounts_to_change
 from verifex.people.models import Section, Student, User
 from verifex.people.passwords import made_up_password
+from verifex.people.refusals import AllHaveLoggedIn, TooManySlips
 
 MOST_AT_ONCE = 80
 
@@ -35,9 +35,9 @@ def for_section(actor: User, section: Section) -> list[FirstLogIn]:
     allowed = accounts_to_change(actor, section.course_id, [row.user for row in rows])
     users = [row.user for row in rows if row.user_id in allowed][: MOST_AT_ONCE + 1]
     if not users:
-        raise Refused("Everybody on this list has logged in; a forgotten password is reset one by one.")
+        raise AllHaveLoggedIn()
     if len(users) > MOST_AT_ONCE:
-        raise Refused(f"Slips are printed for up to {MOST_AT_ONCE} students at once.")
+        raise TooManySlips(MOST_AT_ONCE)
     made = []
     for user in users:
         password = made_up_password()

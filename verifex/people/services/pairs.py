@@ -7,10 +7,10 @@ from django.db import transaction
 
 from verifex.acts import clock
 from verifex.acts.events import record
-from verifex.acts.refusals import Refused
 from verifex.people.access import require_instructor
 from verifex.people.membership import end_now
 from verifex.people.models import Pair, PairMember, Section, Student, User
+from verifex.people.refusals import MembersNotOnClassList, PairSize, StudentInOtherPair
 from verifex.people.services.pairing import Way, pairing
 
 MOST_MEMBERS = 3
@@ -52,7 +52,7 @@ def make_pairs(actor: User, section: Section, groups: Sequence[Sequence[int]]) -
             if user_id in seen or user_id not in free:
                 listed = section.students.filter(user=user_id, until=None).select_related("user").first()
                 who = listed.user.get_full_name() if listed else "Someone"
-                raise Refused(f"{who} is in a pair already, or not on the list.")
+                raise StudentInOtherPair(who)
             seen.add(user_id)
             members.append(free[user_id])
         made.append(_make(section, members))
@@ -62,7 +62,7 @@ def make_pairs(actor: User, section: Section, groups: Sequence[Sequence[int]]) -
 
 def _make(section: Section, members: Sequence[User]) -> Pair:
     if not 1 <= len(members) <= MOST_MEMBERS:
-        raise Refused("A pair has two members; a three is allowed, and one works alone.")
+        raise PairSize()
     pair = Pair.objects.create(section=section, name=_free_name(section, members), badge=_free_badge(section))
     since = clock.now()
     for user in members:
@@ -76,10 +76,10 @@ def change_members(actor: User, pair: Pair, user_ids: Iterable[int]) -> None:
     require_instructor(actor, pair.section)
     wanted = list(dict.fromkeys(user_ids))
     if not 1 <= len(wanted) <= MOST_MEMBERS:
-        raise Refused("A pair has two members; a three is allowed, and one works alone.")
+        raise PairSize()
     listed = {s.user_id: s.user for s in pair.section.students.filter(until=None).select_related("user")}
     if missing := [user_id for user_id in wanted if user_id not in listed]:
-        raise Refused(f"{len(missing)} of them are not on the class list of {pair.section.name}.")
+        raise MembersNotOnClassList(len(missing), pair.section.name)
     now = clock.now()
     open_rows = PairMember.objects.filter(pair__section=pair.section, until=None)
     left_alone = set(open_rows.filter(user__in=wanted).exclude(pair=pair).values_list("pair", flat=True))

@@ -6,11 +6,21 @@ from django.db import transaction
 
 from verifex.acts import clock
 from verifex.acts.events import record
-from verifex.acts.refusals import NotAllowed, Refused
+from verifex.acts.refusals import NotAllowed
 from verifex.people.access import require_instructor
 from verifex.people.accounts import require_may_change_account
 from verifex.people.models import Invitation, Section, Staff, User
 from verifex.people.passwords import made_up_password, set_password
+from verifex.people.refusals import (
+    AlreadyStaff,
+    CourseClosed,
+    LastInstructor,
+    LogInNotFound,
+    PersonNotInSection,
+    SamePersonExists,
+    StaffOnClassList,
+    UnknownStaffRole,
+)
 from verifex.people.user_names import log_in_for, plain, split_name, usable_log_in
 
 
@@ -33,16 +43,16 @@ def add_staff(actor: User, section: Section, who: str, role: str) -> Added:
     """
     require_instructor(actor, section)
     if role not in Staff.Role.values:
-        raise Refused("Staff are instructors or assistants.")
+        raise UnknownStaffRole()
     known = User.objects.filter(username__iexact=who.strip(), is_active=True).first()
     if known is not None:
         return _add_known(actor, section, known, role)
     first, last = split_name(who)
     if not first or not last:
-        raise Refused("Nobody has this log-in; for somebody new give first and last name.")
+        raise LogInNotFound()
     same = [u for u in _staff_of_course(section) if plain(u.get_full_name()) == plain(f"{first}{last}")]
     if same:
-        raise Refused(f"{same[0].get_full_name()} is there already; add them by the log-in {same[0].username}.")
+        raise SamePersonExists(same[0].get_full_name(), same[0].username)
     taken = set(User.objects.values_list("username", flat=True))
     made = User(username=usable_log_in(log_in_for(first, last, taken)), first_name=first, last_name=last)
     made.made_in, made.made_by = section.course, actor
@@ -55,9 +65,9 @@ def add_staff(actor: User, section: Section, who: str, role: str) -> Added:
 
 def _add_known(actor: User, section: Section, user: User, role: str) -> Added:
     if Staff.objects.filter(section=section, user=user).exists():
-        raise Refused(f"{user.username} has a part in {section.name} already.")
+        raise AlreadyStaff(user.username, section.name)
     if section.students.filter(user=user, until=None).exists():
-        raise Refused(f"{user.username} is on the class list of {section.name}.")
+        raise StaffOnClassList(user.username, section.name)
     if user == actor or Staff.objects.filter(section__course=section.course_id, user=user).exists():
         _take_part(actor, section, user, role)
         return Added(user.username, user)
@@ -80,7 +90,7 @@ def answer_invitation(actor: User, invitation_id: int, *, accept: bool) -> None:
     if found is None:
         raise NotAllowed("This invitation is not yours, or it was withdrawn.")
     if accept and found.section.course.closed_at:
-        raise Refused("This course is closed.")
+        raise CourseClosed()
     if accept and not Staff.objects.filter(section=found.section, user=actor).exists():
         _take_part(actor, found.section, actor, found.role)
     elif not accept:
@@ -102,10 +112,10 @@ def change_role(actor: User, section: Section, user_id: int, role: str | None) -
     require_instructor(actor, section)
     part = Staff.objects.select_related("user").get(section=section, user=user_id)
     if role is not None and role not in Staff.Role.values:
-        raise Refused("Staff are instructors or assistants.")
+        raise UnknownStaffRole()
     others = Staff.objects.filter(section=section, role=Staff.Role.INSTRUCTOR).exclude(pk=part.pk)
     if role != Staff.Role.INSTRUCTOR and not others.exists():
-        raise Refused(f"{section.name} needs an instructor; name another one first.")
+        raise LastInstructor(section.name)
     if role is None:
         part.delete()
         record(actor, f"taken off the staff of {section.name}"[:120], f"user:{user_id}")
@@ -123,7 +133,7 @@ def reset_password(actor: User, section: Section, user_id: int) -> tuple[User, s
     user = User.objects.get(pk=user_id)
     mine = section.students.filter(user=user, until=None).exists() or section.staff.filter(user=user).exists()
     if not mine:
-        raise Refused("This person is not in this section.")
+        raise PersonNotInSection()
     require_may_change_account(actor, section, user)
     password = made_up_password()
     set_password(user, password, is_first=True)

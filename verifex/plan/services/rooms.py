@@ -7,10 +7,20 @@ from django.db import transaction
 
 from verifex.acts import clock
 from verifex.acts.events import record
-from verifex.acts.refusals import Refused
 from verifex.people.access import require_course_instructor
 from verifex.people.models import Course, User
 from verifex.plan.models import Bench, Room
+from verifex.plan.refusals import (
+    BenchesOverlap,
+    BenchHasSeat,
+    BenchNumberTwice,
+    RoomHasSessions,
+    RoomNameMissing,
+    RoomNameTaken,
+    RoomSize,
+    RoomTooLarge,
+    RoomWithoutBench,
+)
 
 MOST_ROWS, MOST_COLUMNS = 20, 20
 
@@ -34,7 +44,7 @@ def make_room(actor: User, course: Course, name: str, rows: int, columns: int) -
     """A room with a bench in every place of its grid; gaps are made by taking benches out."""
     require_course_instructor(actor, course)
     if not (1 <= rows <= MOST_ROWS and 1 <= columns <= MOST_COLUMNS):
-        raise Refused(f"A room has 1 to {MOST_ROWS} rows and 1 to {MOST_COLUMNS} columns.")
+        raise RoomSize(MOST_ROWS, MOST_COLUMNS)
     room = Room.objects.create(course=course, name=_free_name(course, name), columns=columns)
     Bench.objects.bulk_create(Bench(room=room, **bench._asdict()) for bench in grid(rows, columns))
     record(actor, f"drew room {room.name}"[:120], f"course:{course.pk}")
@@ -47,20 +57,20 @@ def draw_room(actor: User, room: Room, name: str, columns: int, benches: Sequenc
     where somebody sits in a session to come."""
     require_course_instructor(actor, room.course)
     if not benches:
-        raise Refused("A room has one bench at least.")
+        raise RoomWithoutBench()
     if len({(b.row, b.column) for b in benches}) < len(benches):
-        raise Refused("Two benches stand in one place.")
+        raise BenchesOverlap()
     numbers = [b.number for b in benches]
     if twice := sorted({n for n in numbers if numbers.count(n) > 1}):
-        raise Refused(f"Two benches have the number {twice[0]}.")
+        raise BenchNumberTwice(twice[0])
     if any(not (0 <= b.row < MOST_ROWS and 0 <= b.column < MOST_COLUMNS and 1 <= b.number <= 999) for b in benches):
-        raise Refused(f"A room has at most {MOST_ROWS} rows and {MOST_COLUMNS} columns; benches are numbered 1 to 999.")
+        raise RoomTooLarge(MOST_ROWS, MOST_COLUMNS)
     gone = set(room.benches.values_list("number", flat=True)) - set(numbers)
     sat_at = room.session_set.filter(ends_at__gt=clock.now(), seats__bench__in=gone).values_list(
         "seats__bench", flat=True
     )
     if held := sorted(set(sat_at) & gone):
-        raise Refused(f"Bench {held[0]} has a pair in a session to come; give it another seat first.")
+        raise BenchHasSeat(held[0])
     room.name, room.columns = _free_name(room.course, name, room), columns
     room.save(update_fields=["name", "columns"])
     room.benches.all().delete()
@@ -73,7 +83,7 @@ def remove_room(actor: User, room: Room) -> str:
     """Remove a room nobody worked in; archive it otherwise. Returns which, 'removed' or 'archived'."""
     require_course_instructor(actor, room.course)
     if room.session_set.filter(ends_at__gt=clock.now()).exists():
-        raise Refused(f"{room.name} has sessions to come; move or remove them first.")
+        raise RoomHasSessions(room.name)
     if room.session_set.exists():
         room.archived_at = clock.now()
         room.save(update_fields=["archived_at"])
@@ -87,7 +97,7 @@ def remove_room(actor: User, room: Room) -> str:
 def _free_name(course: Course, name: str, own: Room | None = None) -> str:
     words = " ".join(name.split())[:60]
     if not words:
-        raise Refused("Give the room a name.")
+        raise RoomNameMissing()
     if course.rooms.filter(name__iexact=words).exclude(pk=own.pk if own else 0).exists():
-        raise Refused(f"There is a room called {words} already.")
+        raise RoomNameTaken(words)
     return words

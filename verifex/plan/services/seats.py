@@ -6,12 +6,20 @@ from django.db import transaction
 
 from verifex.acts import clock
 from verifex.acts.events import record, session_scope
-from verifex.acts.refusals import Refused
 from verifex.exercises.models import Exercise
 from verifex.people.access import require_staff
 from verifex.people.membership import during
 from verifex.people.models import Pair, PairMember, Section, User
 from verifex.plan.models import Absence, Assignment, Seat, Session
+from verifex.plan.refusals import (
+    BenchFull,
+    ExerciseNotPlanned,
+    NoSuchBench,
+    PairOfOtherSection,
+    SessionEnded,
+    StudentInThatPair,
+    StudentWithoutPair,
+)
 
 MOST_AT_A_BENCH = 4
 
@@ -75,12 +83,12 @@ def take_seats(actor: User, session: Session, benches: Mapping[int, int | None])
     as_they_were = dict(now)
     for pair_id, bench in benches.items():
         if pair_id not in here:
-            raise Refused("This pair is not in this session's section.")
+            raise PairOfOtherSection()
         if bench is None:
             now.pop(pair_id, None)
             continue
         if numbers and bench not in numbers:
-            raise Refused(f"{session.room.name} has no bench {bench}.")
+            raise NoSuchBench(session.room.name, bench)
         sitting = next((other for other, held in now.items() if held == bench and other != pair_id), None)
         before = now.get(pair_id)
         if sitting is not None:
@@ -105,11 +113,11 @@ def assign(actor: User, session: Session, exercises: Mapping[int, int | None]) -
     planned = set(session.planned.values_list("exercise", flat=True))
     for pair_id, exercise_id in exercises.items():
         if pair_id not in here:
-            raise Refused("This pair is not in this session's section.")
+            raise PairOfOtherSection()
         if exercise_id is None:
             session.assignments.filter(pair=pair_id).delete()
         elif exercise_id not in planned:
-            raise Refused("This exercise is not planned in this session.")
+            raise ExerciseNotPlanned()
         else:
             Assignment.objects.update_or_create(session=session, pair_id=pair_id, defaults={"exercise_id": exercise_id})
     record(actor, "changed who does what", f"session:{session.pk}", scope=session_scope(session.pk))
@@ -121,7 +129,7 @@ def mark_absent(actor: User, session: Session, user_id: int, *, absent: bool) ->
     require_staff(actor, session.section)
     member = PairMember.objects.filter(pair__section=session.section_id, user=user_id).select_related("user").first()
     if member is None:
-        raise Refused("This student is in no pair of this section.")
+        raise StudentWithoutPair()
     if absent:
         Absence.objects.get_or_create(session=session, user_id=user_id)
     else:
@@ -136,16 +144,16 @@ def join_pair(actor: User, session: Session, user_id: int, pair_id: int) -> None
     require_staff(actor, session.section)
     pair = Pair.objects.filter(pk=pair_id, section=session.section_id, archived_at=None).first()
     if pair is None:
-        raise Refused("This pair is not in this session's section.")
+        raise PairOfOtherSection()
     if not PairMember.objects.filter(pair__section=session.section_id, user=user_id, until=None).exists():
-        raise Refused("This student is in no pair of this section.")
+        raise StudentWithoutPair()
     since = min(clock.now(), session.starts_at)
     if session.ends_at <= clock.now():
-        raise Refused("This session is over.")
+        raise SessionEnded()
     here = PairMember.objects.filter(during(session.starts_at, session.ends_at), pair=pair)
     if here.filter(user=user_id).exists():
-        raise Refused("This student works with that pair already.")
+        raise StudentInThatPair()
     if here.count() >= MOST_AT_A_BENCH:
-        raise Refused(f"{pair} has {MOST_AT_A_BENCH} already.")
+        raise BenchFull(str(pair), MOST_AT_A_BENCH)
     PairMember.objects.create(pair=pair, user_id=user_id, since=since, until=session.ends_at)
     record(actor, f"works with {pair.badge} for a session", f"user:{user_id}", scope=session_scope(session.pk))

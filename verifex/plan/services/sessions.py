@@ -9,11 +9,30 @@ from django.db import transaction
 
 from verifex.acts import clock
 from verifex.acts.events import record, session_scope
-from verifex.acts.refusals import Refused
 from verifex.exercises.models import Exercise
 from verifex.people.access import require_instructor
 from verifex.people.models import Section, User
 from verifex.plan.models import PlannedExercise, Room, Session
+from verifex.plan.refusals import (
+    AllDaysAreHolidays,
+    CourseClosedForPlanning,
+    ExerciseInUse,
+    ExerciseNotReleased,
+    ExerciseOfOtherCourse,
+    LastDayBeforeFirst,
+    OnlyRunningSessionPauses,
+    RoomOfOtherCourse,
+    RoomRemoved,
+    RoomTaken,
+    SectionHasSession,
+    SessionAlreadyPaused,
+    SessionAlreadyRunning,
+    SessionEndsBeforeStart,
+    SessionHasKitsOut,
+    SessionNotPaused,
+    SessionNotRunning,
+    TooManyWeeks,
+)
 from verifex.plan.services.seats import keep_seats_from_last_time, seat_and_assign
 
 MOST_WEEKS = 60
@@ -27,9 +46,9 @@ def days(first: date, until: date | None, holidays: Collection[str]) -> tuple[li
         return [first], []
     weeks = (until - first).days // 7 + 1
     if weeks < 1:
-        raise Refused("The last day lies before the first one.")
+        raise LastDayBeforeFirst()
     if weeks > MOST_WEEKS:
-        raise Refused(f"A weekly row has at most {MOST_WEEKS} sessions.")
+        raise TooManyWeeks(MOST_WEEKS)
     every = [first + timedelta(weeks=week) for week in range(weeks)]
     return [d for d in every if d.isoformat() not in holidays], [d for d in every if d.isoformat() in holidays]
 
@@ -52,15 +71,15 @@ def plan_sessions(
     """
     require_instructor(actor, section)
     if room.course_id != section.course_id or room.archived_at:
-        raise Refused(f"{room.name} is no room of this course any more.")
+        raise RoomRemoved(room.name)
     if section.course.closed_at:
-        raise Refused("This course is closed; open it again to plan in it.")
+        raise CourseClosedForPlanning()
     if ends <= begins:
-        raise Refused("The session ends before it begins.")
+        raise SessionEndsBeforeStart()
     zone = ZoneInfo(section.course.zone)
     wanted, _ = days(first, until, section.course.holidays)
     if not wanted:
-        raise Refused("Every one of these days is a holiday of the course.")
+        raise AllDaysAreHolidays()
     made = []
     for day in wanted:
         starts_at, ends_at = (datetime.combine(day, at, zone) for at in (begins, ends))
@@ -91,9 +110,9 @@ def change_session(
     """Another time, room, exercises or staff. Raises Refused where a docket is open for an exercise that is taken out."""
     require_instructor(actor, session.section)
     if ends_at <= starts_at:
-        raise Refused("The session ends before it begins.")
+        raise SessionEndsBeforeStart()
     if room.course_id != session.section.course_id:
-        raise Refused("This room belongs to another course.")
+        raise RoomOfOtherCourse()
     _refuse_clash(session.section, room, starts_at, ends_at, own=session)
     session.room, session.starts_at, session.ends_at, session.late_minutes = room, starts_at, ends_at, late_minutes
     session.save()
@@ -107,7 +126,7 @@ def remove_session(actor: User, session: Session) -> None:
     """Raises Refused for one in which a kit went out: what was done in it is kept."""
     require_instructor(actor, session.section)
     if session.kit_issues.exists():
-        raise Refused("Kits went out in this session; what was done in it is kept.")
+        raise SessionHasKitsOut()
     record(actor, f"removed the session of {session.starts_at:%d %b %Y}", f"section:{session.section_id}")
     session.delete()
 
@@ -118,7 +137,7 @@ def start_now(actor: User, session: Session) -> None:
     _require_hand(actor, session)
     length = session.ends_at - session.starts_at
     if session.is_running(now):
-        raise Refused("This session is running already.")
+        raise SessionAlreadyRunning()
     if session.ends_at <= now or session.starts_at - now > A_LITTLE_EARLY:
         session.ends_at = now + length
     session.starts_at = min(session.starts_at, now)
@@ -129,9 +148,9 @@ def pause(actor: User, session: Session) -> None:
     """Everybody leaves the benches: nobody is cleared for power until the session goes on."""
     _require_hand(actor, session)
     if session.paused_at:
-        raise Refused("This session is paused already.")
+        raise SessionAlreadyPaused()
     if not session.is_running(clock.now()):
-        raise Refused("Only a session that is running can be paused.")
+        raise OnlyRunningSessionPauses()
     session.paused_at = clock.now()
     _say(actor, session, "paused the session: power off at every bench")
 
@@ -140,7 +159,7 @@ def resume(actor: User, session: Session) -> None:
     """Go on; the end moves by as long as the pause was."""
     _require_hand(actor, session)
     if not session.paused_at:
-        raise Refused("This session is not paused.")
+        raise SessionNotPaused()
     session.ends_at += clock.now() - session.paused_at
     session.paused_at = None
     _say(actor, session, "the session goes on")
@@ -150,7 +169,7 @@ def end_now(actor: User, session: Session) -> None:
     """End before the planned time."""
     _require_hand(actor, session)
     if not session.is_running(clock.now()):
-        raise Refused("This session is not running.")
+        raise SessionNotRunning()
     session.ends_at, session.paused_at = clock.now(), None
     _say(actor, session, "ended the session")
 
@@ -169,13 +188,13 @@ def _set_exercises(session: Session, exercises: Sequence[Exercise]) -> None:
     wanted = {exercise.pk: exercise for exercise in exercises}
     for exercise in wanted.values():
         if exercise.course_id != session.section.course_id:
-            raise Refused(f"{exercise} belongs to another course.")
+            raise ExerciseOfOtherCourse(str(exercise))
         if not exercise.versions.filter(released_at__isnull=False).exists():
-            raise Refused(f"{exercise} has no released version; release it first.")
+            raise ExerciseNotReleased(str(exercise))
     gone = session.planned.exclude(exercise__in=list(wanted))
     for planned in gone.select_related("exercise"):
         if session.dockets.filter(version__exercise=planned.exercise_id).exists():
-            raise Refused(f"A pair works on {planned.exercise} in this session; it stays.")
+            raise ExerciseInUse(str(planned.exercise))
     session.assignments.filter(exercise__in=gone.values("exercise")).delete()
     gone.delete()
     held = set(session.planned.values_list("exercise", flat=True))
@@ -192,9 +211,9 @@ def _refuse_clash(
     overlapping = Session.objects.filter(starts_at__lt=ends_at, ends_at__gt=starts_at).exclude(pk=own.pk if own else 0)
     local = starts_at.astimezone(ZoneInfo(section.course.zone))
     if overlapping.filter(section=section).exists():
-        raise Refused(f"{section.name} has a session at that time already, on {local:%d %b %Y}.")
+        raise SectionHasSession(section.name, local)
     if overlapping.filter(room=room).exists():
-        raise Refused(f"{room.name} is taken at that time, on {local:%d %b %Y}.")
+        raise RoomTaken(room.name, local)
 
 
 def free_code() -> str:

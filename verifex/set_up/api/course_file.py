@@ -10,7 +10,7 @@ from django.utils import timezone
 from ninja import Router
 from pydantic import Field
 
-from verifex.acts.refusals import NotAllowed, Refused
+from verifex.acts.refusals import NotAllowed
 from verifex.api.http import Id
 from verifex.api.shape import Shape
 from verifex.people.access import may_found, reader, sections_of
@@ -19,9 +19,11 @@ from verifex.set_up.access import course_of
 from verifex.set_up.course_file.bring_in import copy_for_next_year, put_in
 from verifex.set_up.course_file.export import as_zip, course_files
 from verifex.set_up.course_file.unpack import unpack
+from verifex.set_up.refusals import CourseFileNotReadable
 from verifex.set_up.schemas.common import MadeOut, SavedOut
 from verifex.work.backups import BackupFailed, backup
 from verifex.work.files import read_file
+from verifex.work.refusals import FileIncomplete
 
 router = Router(tags=["set-up"])
 
@@ -59,7 +61,7 @@ def import_course(request: HttpRequest, data: CourseZipIn) -> dict[str, Any]:
     try:
         content = base64.b64decode(data.data, validate=True)
     except ValueError:
-        raise Refused("This file did not arrive whole; choose it again.") from None
+        raise FileIncomplete() from None
     unpacked = read_file(unpack, content)
     course = put_in(user, unpacked, kits=not data.without_kits, again=data.again)
     return {"id": course.pk, "message": f"{course.title} is here."}
@@ -82,5 +84,5 @@ def back_up(request: HttpRequest) -> dict[str, str]:
     try:
         made = backup(connection.connection, settings.BACKUP_DIR, timezone.now())
     except BackupFailed as wrong:
-        raise Refused(str(wrong)) from None
+        raise CourseFileNotReadable(str(wrong)) from None
     return {"message": f"Copied, {made.stat().st_size / 1e6:.1f} MB."}

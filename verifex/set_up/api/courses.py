@@ -5,7 +5,6 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router
 
-from verifex.acts.refusals import Refused
 from verifex.api.http import Id
 from verifex.exercises.services import add_version, release
 from verifex.people.access import courses_of, reader
@@ -13,6 +12,7 @@ from verifex.people.models import Staff, User
 from verifex.people.services import courses, staff
 from verifex.set_up.access import course_of, section_of
 from verifex.set_up.present import course_json
+from verifex.set_up.refusals import SampleAlreadyInCourse, UnknownSampleExercise
 from verifex.set_up.samples import samples
 from verifex.set_up.schemas.common import MadeOut, NameIn, SavedOut
 from verifex.set_up.schemas.courses import (
@@ -138,9 +138,9 @@ def take_sample(request: HttpRequest, course_id: Id, data: SampleIn) -> dict[str
     course = course_of(request, course_id)
     sample = samples().get(data.slug)
     if sample is None:
-        raise Refused("There is no exercise of that name among those that ship.")
+        raise UnknownSampleExercise()
     if course.exercises.filter(slug=data.slug).exists():
-        raise Refused(f"{sample.file.title} is in this course already.")
+        raise SampleAlreadyInCourse(sample.file.title)
     version = add_version(reader(request), course, sample.text, program=sample.program)
     release(reader(request), version)
     return {"id": version.exercise_id, "message": f"{sample.file.title} is in the course and can be handed out."}

@@ -6,7 +6,6 @@ from typing import Any
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
-from verifex.acts.refusals import Refused
 from verifex.api.http import Id
 from verifex.marks.shares import shares_of_students
 from verifex.papers.slips import log_in_slips
@@ -19,6 +18,7 @@ from verifex.set_up import pairs as acts
 from verifex.set_up.access import pair_of, section_of
 from verifex.set_up.present import people_json
 from verifex.set_up.privacy import data_of, remove_student
+from verifex.set_up.refusals import UnknownColumnMeaning
 from verifex.set_up.schemas.common import SavedOut
 from verifex.set_up.schemas.people import (
     GroupsIn,
@@ -87,7 +87,7 @@ def import_list(request: HttpRequest, section_id: Id, data: ImportIn) -> dict[st
 
 def _columns(data: ListIn) -> Columns:
     if unknown := set(data.meanings) - set(MEANINGS):
-        raise Refused(f"A column cannot be “{sorted(unknown)[0][:20]}”.")
+        raise UnknownColumnMeaning(sorted(unknown)[0])
     return Columns(data.first_row, {m: data.meanings[m] for m in MEANINGS if m in data.meanings})
 
 

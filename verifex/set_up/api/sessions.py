@@ -10,7 +10,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
 from verifex.acts import clock
-from verifex.acts.refusals import NotAllowed, Refused
+from verifex.acts.refusals import NotAllowed
 from verifex.api.http import Id
 from verifex.exercises.models import Exercise
 from verifex.people.access import reader, sections_of
@@ -21,6 +21,7 @@ from verifex.plan.models import Room, Session
 from verifex.plan.services import seats, sessions
 from verifex.set_up.access import course_of, section_of, session_of
 from verifex.set_up.present import session_json, session_plan_json, sessions_json
+from verifex.set_up.refusals import NotASessionCode, RoomNotInCourse, UnknownSessionCode
 from verifex.set_up.schemas.common import SavedOut
 from verifex.set_up.schemas.sessions import (
     AbsentIn,
@@ -159,7 +160,7 @@ def join(request: HttpRequest, code: str) -> dict[str, Any]:
     session = found.first()
     if session is None:
         note_miss(request, "wall-code")
-        raise Refused("No session has this code. Look at the wall again; it has five letters or digits.")
+        raise UnknownSessionCode()
     return {
         "section": str(session.section),
         "room": session.room.name,
@@ -174,7 +175,7 @@ def join_picture(request: HttpRequest, code: str) -> HttpResponse:
     """A QR code of the address that opens with the code typed in."""
     words = code.strip().upper()
     if not words.isalnum() or len(words) > 8:
-        raise Refused("This is no session's code.")
+        raise NotASessionCode()
     out = io.BytesIO()
     address = request.build_absolute_uri(f"/join/{words}")
     segno.make(address, error="m").save(out, kind="svg", scale=8, border=2, dark="#1f2430", light="#ffffff")
@@ -184,7 +185,7 @@ def join_picture(request: HttpRequest, code: str) -> HttpResponse:
 def _room(section: Section, room_id: int) -> Room:
     room = Room.objects.filter(pk=room_id, course=section.course_id).first()
     if room is None:
-        raise Refused("This room is not in the course.")
+        raise RoomNotInCourse()
     return room
 
 

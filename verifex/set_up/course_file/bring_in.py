@@ -7,7 +7,7 @@ from django.contrib.auth.hashers import make_password
 from django.db import transaction
 
 from verifex.acts.events import record
-from verifex.acts.refusals import NotAllowed, Refused, Stale
+from verifex.acts.refusals import NotAllowed, Stale
 from verifex.dockets.models import Docket, State, Station
 from verifex.dockets.stations import set_state
 from verifex.exercises.models import Exercise, ExerciseVersion, ExplainedConstant, MarkScheme
@@ -28,6 +28,7 @@ from verifex.set_up.course_file.shapes import (
     StaffPart,
 )
 from verifex.set_up.course_file.unpack import Unpacked
+from verifex.set_up.refusals import KitTagsTaken, MarksWithoutVersion
 from verifex.stores.models import Kit
 
 
@@ -44,7 +45,7 @@ def put_in(actor: User | None, unpacked: Unpacked, *, title: str = "", kits: boo
             [f"You have a course called “{file.title}” already. Put it in once more only if you want two of them."]
         )
     if kits and (taken := Kit.objects.filter(tag__in=[kit.tag for kit in file.kits]).values_list("tag", flat=True)[:3]):
-        raise Refused(f"There are kits tagged {', '.join(taken)} already. Put the course in without its kits.")
+        raise KitTagsTaken(tuple(taken))
     course = _Bringer(file, files, actor).bring(title, kits=kits)
     record(actor, "put a course in", f"course:{course.pk}", title=course.title)
     return course
@@ -188,7 +189,7 @@ class _Bringer:
         version = ExerciseVersion.objects.filter(exercise=self.exercises[part.exercise], number=part.version).first()
         scheme = version.schemes.filter(number=part.scheme).first() if version else None
         if version is None or scheme is None:
-            raise Refused(f"course.yaml, marks of {part.badge}: {part.exercise} has no such version or scheme.")
+            raise MarksWithoutVersion(part.badge, part.exercise)
         docket = Docket.objects.create(
             pair=pair, session=session, version=version, scheme=scheme, opened_at=part.opened_at
         )

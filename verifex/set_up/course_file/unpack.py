@@ -8,12 +8,19 @@ from collections.abc import Iterable, Iterator, Sequence
 import yaml
 from pydantic import ValidationError
 
-from verifex.acts.refusals import Refused
 from verifex.core.exercise import read_exercise
 from verifex.core.problems import Problem, UnusableInput
 from verifex.core.yaml_marks import Marks, Path, at_path, located, note_marks
 from verifex.core.yaml_traps import trap_in
 from verifex.set_up.course_file.shapes import FORMAT, CourseFile
+from verifex.set_up.refusals import (
+    ArchiveFileNotText,
+    CourseFileTooLarge,
+    CourseOfLaterVersion,
+    CourseUnpacksTooLarge,
+    NotACourseArchive,
+    NotAZip,
+)
 
 MOST_BYTES, MOST_UNPACKED, MOST_FILES = 20 * 1024 * 1024, 100 * 1024 * 1024, 2000
 MOST_TOLD = 40  # mistakes at once: more are of one kind
@@ -26,7 +33,7 @@ def unpack(data: bytes) -> Unpacked:
     """The course file and every file by name. Raises Refused for what is no such zip, UnusableInput with every mistake in it."""
     files = _files(data)
     if COURSE not in files:
-        raise Refused("This zip holds no course.yaml; it was not made by taking a course out.")
+        raise NotACourseArchive()
     text = files[COURSE]
     marks = _marks(text)
     try:
@@ -34,7 +41,7 @@ def unpack(data: bytes) -> Unpacked:
     except ValidationError as wrong:
         raise UnusableInput([_named(located(dict(error), marks)) for error in wrong.errors()[:MOST_TOLD]]) from None
     if course.format > FORMAT:
-        raise Refused("This course was taken out by a later version; update this installation first.")
+        raise CourseOfLaterVersion()
     mistakes = _exercises(course, files, marks)
     mistakes += [_named(at_path(path, message, marks)) for path, message in _mistakes(course)]
     if mistakes:
@@ -71,17 +78,17 @@ def _marks(text: str) -> Marks:
 
 def _files(data: bytes) -> dict[str, str]:
     if len(data) > MOST_BYTES:
-        raise Refused("This file has more than 20 MB, the limit for a course.")
+        raise CourseFileTooLarge()
     try:
         with zipfile.ZipFile(io.BytesIO(data)) as book:
             entries = [entry for entry in book.infolist() if not entry.is_dir()]
             if len(entries) > MOST_FILES or sum(entry.file_size for entry in entries) > MOST_UNPACKED:
-                raise Refused("This zip unpacks to more than 100 MB, the limit for a course.")
+                raise CourseUnpacksTooLarge()
             return {entry.filename: book.read(entry).decode("utf-8", "surrogatepass") for entry in entries}
     except (zipfile.BadZipFile, RuntimeError, NotImplementedError, EOFError, OSError, ValueError, zipfile.LargeZipFile):
-        raise Refused("This is no zip, or it is damaged.") from None
+        raise NotAZip() from None
     except UnicodeDecodeError:
-        raise Refused("A file in this zip is no text; a course is made of text files.") from None
+        raise ArchiveFileNotText() from None
 
 
 def _exercises(course: CourseFile, files: dict[str, str], marks: Marks) -> list[Problem]:

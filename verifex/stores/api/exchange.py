@@ -5,10 +5,10 @@ from typing import Annotated, Any
 from django.http import HttpRequest, HttpResponse
 from ninja import Path, Router
 
-from verifex.acts.refusals import Refused
 from verifex.people.access import reader
 from verifex.stores.access import require_store_staff
 from verifex.stores.exchange import TABLES, Change, Table, import_rows, preview
+from verifex.stores.refusals.exchange import UnknownTable
 from verifex.stores.schemas.exchange import StoreChangesOut, StoreFileIn, StoreImportIn, StoreTableOut
 from verifex.stores.schemas.modules import StoreSavedOut
 from verifex.tables.write import as_csv, as_xlsx
@@ -66,7 +66,7 @@ def import_table(request: HttpRequest, name: Name, data: StoreImportIn) -> dict[
 def _table(request: HttpRequest, name: str) -> Table:
     require_store_staff(reader(request))
     if name not in TABLES:
-        raise Refused(f"There is no table of {name[:20]}.")
+        raise UnknownTable(name)
     return TABLES[name]
 
 

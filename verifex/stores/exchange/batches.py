@@ -3,10 +3,10 @@
 from collections.abc import Iterable
 from decimal import Decimal
 
-from verifex.acts.refusals import Refused
 from verifex.people.models import User
 from verifex.stores.exchange.table import Done, Row, Table, changes_text, day, number, whole
 from verifex.stores.models import Batch
+from verifex.stores.refusals.exchange import NotAFigure
 from verifex.stores.services import modules
 from verifex.tables.write import Cells
 
@@ -51,7 +51,7 @@ def figures_of(text: str) -> dict[str, float]:
         name, _, value = entry.partition("=")
         found[name.strip()] = number({"Figures": value.strip()}, "Figures")
         if not name.strip():
-            raise Refused(f"Figures: “{entry[:30]}” is no figure; write volts_at_zero=0.4.")
+            raise NotAFigure(entry)
     return found
 
 

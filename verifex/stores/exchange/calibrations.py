@@ -2,12 +2,12 @@
 
 from collections.abc import Iterable
 
-from verifex.acts.refusals import Refused
 from verifex.people.models import User
 from verifex.stores.exchange.batches import figures_of
 from verifex.stores.exchange.table import Done, Row, Table, day
 from verifex.stores.models import Calibration, Module
 from verifex.stores.present.modules import until_of
+from verifex.stores.refusals.exchange import UnknownModuleTag
 from verifex.stores.services import modules
 from verifex.tables.write import Cells
 
@@ -27,7 +27,7 @@ def _put(actor: User, row: Row) -> Done:
     """One that is there already, with the same values on the same day, is left alone."""
     module = Module.objects.filter(tag__iexact=row["Module"]).first()
     if module is None:
-        raise Refused(f"No module has the tag “{row['Module'][:20]}”.")
+        raise UnknownModuleTag(row["Module"])
     values, on = figures_of(row["Values"]), day(row, "On")
     same = module.calibrations.filter(kind=row["Kind"], quantity=row.get("Quantity", ""), withdrawn_at=None)
     if any(one.values == values and (on is None or one.on == on) for one in same):

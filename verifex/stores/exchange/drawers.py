@@ -4,13 +4,13 @@ from collections.abc import Iterable
 from decimal import Decimal
 from typing import Any
 
-from verifex.acts.refusals import Refused
 from verifex.core.parts import catalogue
 from verifex.core.planning.stock import ItemKey, item_title
 from verifex.core.quantity import in_words, parse_quantity
 from verifex.people.models import User
 from verifex.stores.exchange.table import Done, Row, Table, changes_text, number, whole
 from verifex.stores.models import StockItem
+from verifex.stores.refusals.exchange import ValueNotReadable, WattsNotPositive
 from verifex.stores.services import stock
 from verifex.tables.write import Cells
 
@@ -44,12 +44,12 @@ def _put(actor: User, row: Row) -> Done:
     try:
         ohms = parse_quantity(row["Value"], "ohm") if row.get("Value") else 0.0
     except ValueError as wrong:
-        raise Refused(f"Value: {wrong}.") from None
+        raise ValueNotReadable(str(wrong)) from None
     key = ItemKey(part, ohms, row.get("Colour", ""))
     title = row.get("Title") or (item_title(key, catalogue().parts[part].title) if part in catalogue().parts else "")
     watts, tolerance = number(row, "Watts", 0.25), number(row, "Tolerance %", 5.0)
     if watts <= 0 or tolerance <= 0:
-        raise Refused("Watts and tolerance are above 0.")
+        raise WattsNotPositive()
     values: dict[str, Any] = {
         "part": part, "title": title, "ohms": ohms, "colour": key.colour, "drawer": row.get("Drawer", "")[:40],
         "least": whole(row, "Smallest stock"), "rated_watts": watts,

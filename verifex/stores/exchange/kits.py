@@ -2,13 +2,13 @@
 
 from collections.abc import Iterable
 
-from verifex.acts.refusals import Refused
 from verifex.exercises.models import Exercise
 from verifex.people.access import courses_of
 from verifex.people.models import User
 from verifex.stores.access import require_kit_staff
 from verifex.stores.exchange.table import Done, Row, Table
 from verifex.stores.models import Kit, KitPart
+from verifex.stores.refusals.exchange import PresentNotYesOrNo, UnknownExercise
 from verifex.stores.services import filling
 from verifex.tables.write import Cells
 
@@ -32,7 +32,7 @@ def _put(actor: User, row: Row) -> Done:
     table of modules."""
     there = row.get("There", "").casefold()
     if there not in THERE:
-        raise Refused("There: yes or no.")
+        raise PresentNotYesOrNo()
     tag, ref, present = row["Kit"].strip(), row["Place"].upper(), THERE[there]
     kit = Kit.objects.filter(tag__iexact=tag).select_related("exercise__course").first()
     made = kit is None
@@ -53,7 +53,7 @@ def _exercise(actor: User, name: str) -> Exercise:
     own = Exercise.objects.filter(course__in=courses_of(actor))
     found = own.filter(title__iexact=name).first() or own.filter(slug=name).first()
     if found is None:
-        raise Refused(f"No exercise of your courses is called “{name[:60]}”.")
+        raise UnknownExercise(name)
     return found
 
 

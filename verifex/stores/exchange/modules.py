@@ -2,11 +2,11 @@
 
 from collections.abc import Iterable
 
-from verifex.acts.refusals import Refused
 from verifex.people.models import User
 from verifex.stores.exchange.table import Done, Row, Table, changes_text, day
 from verifex.stores.models import Batch, Module
 from verifex.stores.present.modules import state_of, whole_modules
+from verifex.stores.refusals.exchange import HeadersNotYesOrNo, ModuleIsOtherPart, UnknownBatch
 from verifex.stores.services import modules
 from verifex.stores.services.kits import kit_of
 from verifex.tables.write import Cells
@@ -29,17 +29,17 @@ def _put(actor: User, row: Row) -> Done:
     """State is not read: it follows from kits, tests and faults. A module that is in a kit already stays there."""
     batch = Batch.objects.filter(name__iexact=row["Batch"]).first() if row.get("Batch") else None
     if row.get("Batch") and batch is None:
-        raise Refused(f"There is no batch {row['Batch'][:40]}; import the batches first.")
+        raise UnknownBatch(row["Batch"])
     headers = row.get("Headers", "").casefold()
     if headers not in HEADERS:
-        raise Refused("Headers: yes, no or nothing.")
+        raise HeadersNotYesOrNo()
     held = Module.objects.filter(tag__iexact=row["Tag"]).select_related("batch", "place__kit").first()
     settings = _settings(row.get("Settings", ""))
     made = held is None
     if held is None:
         held = modules.add_module(actor, row["Tag"], row["Part"], day(row, "Bought on"))
     elif row["Part"] != held.part:
-        raise Refused(f"{held.tag} is another part: {held.part}.")
+        raise ModuleIsOtherPart(held.tag, held.part)
     place = getattr(held, "place", None)
     values = {
         "batch": batch if "Batch" in row else held.batch, "settings": settings if "Settings" in row else held.settings,

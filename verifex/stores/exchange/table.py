@@ -16,6 +16,14 @@ from django.db import transaction
 from verifex.acts.refusals import NotAllowed, Refused, Stale
 from verifex.people.models import User
 from verifex.stores.access import require_store_staff
+from verifex.stores.refusals.exchange import (
+    ColumnNotANumber,
+    ColumnsMissing,
+    NotADay,
+    NotAWholeNumber,
+    TableOnlyWritten,
+    TooManyTableRows,
+)
 from verifex.tables.read import Rows
 from verifex.tables.write import Cells
 
@@ -80,11 +88,9 @@ def import_rows(actor: User, table: Table, rows: Rows, seen: str) -> list[Change
 def _put_all(actor: User, table: Table, rows: Rows) -> list[Change]:
     require_store_staff(actor)
     if table.put is None:
-        raise Refused(f"{table.title} are only written, not read.")
+        raise TableOnlyWritten(table.title)
     if len(rows) > MOST_ROWS + 1:
-        raise Refused(
-            f"{len(rows) - 1} rows are too many at once: nobody could scan meanwhile. Import up to {MOST_ROWS} at a time."
-        )
+        raise TooManyTableRows(len(rows) - 1, MOST_ROWS)
     columns = _columns(table, rows)
     found = []
     for number, cells in enumerate(rows[1:], start=2):
@@ -105,9 +111,7 @@ def _columns(table: Table, rows: Rows) -> dict[str, int]:
     named = {_plain(cell): place for place, cell in reversed(list(enumerate(rows[0])))}
     found = {name: named[_plain(name)] for name in table.head if _plain(name) in named}
     if missing := [name for name in table.head[: table.asked] if name not in found]:
-        raise Refused(
-            f"The first row names the columns; {', '.join(missing)} is missing. A table of {table.title.lower()} has: {', '.join(table.head)}."
-        )
+        raise ColumnsMissing(tuple(missing), table.title.lower(), tuple(table.head))
     return found
 
 
@@ -126,13 +130,13 @@ def number(row: Row, name: str, usual: float | None = None) -> float:
             raise ValueError
         return value
     except ValueError:
-        raise Refused(f"{name}: “{row.get(name, '')[:20]}” is no number.") from None
+        raise ColumnNotANumber(name, row.get(name, "")) from None
 
 
 def whole(row: Row, name: str, usual: int = 0) -> int:
     value = number(row, name, usual)
     if value != int(value) or value < 0:
-        raise Refused(f"{name}: “{row[name][:20]}” is no whole number from 0 on.")
+        raise NotAWholeNumber(name, row[name])
     return int(value)
 
 
@@ -144,7 +148,7 @@ def day(row: Row, name: str) -> date | None:
     try:
         return datetime.fromisoformat(text).date()
     except ValueError:
-        raise Refused(f"{name}: “{text[:20]}” is no day; write it as 2026-11-29.") from None
+        raise NotADay(name, text) from None
 
 
 def changes_text(changes: Sequence[tuple[str, object, object]]) -> str:

@@ -4,11 +4,11 @@ from django.db import transaction
 
 from verifex.acts import clock
 from verifex.acts.events import STORES, record
-from verifex.acts.refusals import Refused
 from verifex.people.models import User
 from verifex.stores.access import require_fault_staff, require_module_staff
 from verifex.stores.models import Fault, Kit, KitIssue, KitPart, Module
 from verifex.stores.readiness import open_faults
+from verifex.stores.refusals.faults import FaultAlreadyClosed, FaultTextMissing, KitHasNoSuchPlace, WholeKitFault
 
 CLOSED = (Fault.State.WELL, Fault.State.RETIRED)
 
@@ -24,12 +24,12 @@ def open_fault(
 ) -> Fault:
     """Write down a fault of a module, of a kit, or of one part of a kit (and so of the module that is in that place)."""
     if not what.strip():
-        raise Refused("Say what is wrong with it.")
+        raise FaultTextMissing()
     title = ""
     if kit is not None and ref:
         place = kit.parts.filter(ref=ref).select_related("module").first()
         if place is None and not ref.startswith("pin "):
-            raise Refused(f"{kit.tag} has no {ref}.")
+            raise KitHasNoSuchPlace(kit.tag, ref)
         module = module or (place.module if place else None)
         title = place.title if place else ref
     title = " ".join(filter(None, [title, module.tag if module else ""])) or (kit.tag if kit else "")
@@ -62,7 +62,7 @@ def close_fault(actor: User, fault_id: int, *, is_well: bool, note: str = "") ->
     """Somebody says that it is well, or that it is thrown away. A module that is retired leaves its kit, which lacks it from then on."""
     fault = _open(actor, fault_id)
     if not is_well and not fault.module and not fault.ref:
-        raise Refused(f"{fault.title} is a whole kit: remove its broken part, and fill it up again.")
+        raise WholeKitFault(fault.title)
     _close(actor, fault, Fault.State.WELL if is_well else Fault.State.RETIRED, note)
     if not is_well:
         if fault.module:
@@ -102,7 +102,7 @@ def _open(actor: User, fault_id: int) -> Fault:
     fault = Fault.objects.select_related(*related).get(pk=fault_id)
     require_fault_staff(actor, fault)
     if fault.state in CLOSED:
-        raise Refused(f"{fault.title}: that fault is closed already.")
+        raise FaultAlreadyClosed(fault.title)
     return fault
 
 

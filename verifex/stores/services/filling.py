@@ -5,12 +5,19 @@ import re
 from django.db import transaction
 
 from verifex.acts.events import STORES, record
-from verifex.acts.refusals import Refused
 from verifex.exercises.models import Exercise
 from verifex.people.models import User
 from verifex.stores.access import require_course_staff, require_kit_staff
 from verifex.stores.models import Kit, KitPart
 from verifex.stores.readiness import recipe_of
+from verifex.stores.refusals.kits import (
+    KitCount,
+    KitTagPrefix,
+    KitTagSpelling,
+    KitWasHandedOut,
+    NoRecipeWithoutVersion,
+    PlaceNotInRecipe,
+)
 
 MOST_AT_ONCE = 60
 _TAG = re.compile(r"[A-Z][A-Z0-9]{0,7}")
@@ -30,12 +37,12 @@ def make_kits(actor: User, exercise: Exercise, prefix: str, count: int) -> list[
     require_course_staff(actor, exercise.course)
     letters = prefix.strip().upper().rstrip("-")
     if not _TAG.fullmatch(letters):
-        raise Refused("Tags begin with up to 8 letters or digits, a letter first, such as FL.")
+        raise KitTagPrefix()
     if not 1 <= count <= MOST_AT_ONCE:
-        raise Refused(f"Make 1 to {MOST_AT_ONCE} kits at once.")
+        raise KitCount(MOST_AT_ONCE)
     recipe = recipe_of(exercise.pk)
     if not recipe:
-        raise Refused(f"{exercise} has no released version, so nothing says what belongs into a kit.")
+        raise NoRecipeWithoutVersion(str(exercise))
     taken = set(Kit.objects.filter(tag__startswith=f"{letters}-").values_list("tag", flat=True))
     numbers = (number for number in range(1, 10_000) if f"{letters}-{number:02}" not in taken)
     made = [Kit.objects.create(tag=f"{letters}-{next(numbers):02}", exercise=exercise) for _ in range(count)]
@@ -54,7 +61,7 @@ def begin_kit(actor: User, tag: str, exercise: Exercise) -> Kit:
     """An empty kit with a tag of its own, as a list of somebody's has it. Raises Refused."""
     require_course_staff(actor, exercise.course)
     if not 0 < len(tag) <= 20 or not tag.replace("-", "").isalnum():
-        raise Refused(f"“{tag[:20]}” is no tag: letters, digits and hyphens, at most 20.")
+        raise KitTagSpelling(tag)
     record(actor, f"made {tag.upper()}", f"exercise:{exercise.slug}", scope=STORES)
     return Kit.objects.create(tag=tag.upper(), exercise=exercise)
 
@@ -65,7 +72,7 @@ def add_place(actor: User, kit: Kit, ref: str, *, present: bool) -> KitPart:
     require_kit_staff(actor, kit)
     part = next((one for one in recipe_of(kit.exercise_id) if one.ref == ref), None)
     if part is None:
-        raise Refused(f"The recipe of {kit.exercise} has no {ref or 'place without a reference'}.")
+        raise PlaceNotInRecipe(str(kit.exercise), ref or "place without a reference")
     record(actor, f"{ref} is a place of {kit.tag}", f"kit:{kit.tag}", scope=STORES)
     return KitPart.objects.create(
         kit=kit, ref=ref, part=part.part, title=part.title or part.part, settings=dict(part.settings), present=present
@@ -87,6 +94,6 @@ def remove_kit(actor: User, kit: Kit) -> None:
     """Raises Refused for a kit that was ever handed out: its dockets point to it."""
     require_kit_staff(actor, kit)
     if kit.issues.exists():
-        raise Refused(f"{kit.tag} was handed out before; it is kept. Put it into repair instead.")
+        raise KitWasHandedOut(kit.tag)
     record(actor, f"removed {kit.tag}", f"kit:{kit.tag}", scope=STORES)
     kit.delete()

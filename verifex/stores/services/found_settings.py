@@ -3,7 +3,6 @@
 from django.db import transaction
 
 from verifex.acts.events import STORES, record
-from verifex.acts.refusals import Refused
 from verifex.core.parts import PartType, catalogue
 from verifex.core.planning.stock import item_key
 from verifex.core.quantity import in_words, parse_quantity
@@ -11,6 +10,13 @@ from verifex.people.models import User
 from verifex.stores.access import require_kit_staff
 from verifex.stores.models import Kit, KitIssue, Substitution
 from verifex.stores.readiness import recipe_of
+from verifex.stores.refusals.settings import (
+    OtherResistorFound,
+    PartNotInRecipe,
+    SettingNotPossible,
+    SettingValueNotPositive,
+    UnknownSetting,
+)
 from verifex.stores.services.given import MEASURED, issue_of_now, renew
 
 #: What can be set on a module, with the unit of its value, or the words it may be.
@@ -38,13 +44,13 @@ def refuse_setting(part_id: str, ref: str, setting: str, value: str) -> None:
     can = settable(part)
     if setting not in can:
         has = f" It has {', '.join(can)}." if can else " It has none."
-        raise Refused(f"{ref} ({part.title}) has no setting “{setting[:20]}”.{has}")
+        raise UnknownSetting(ref, part.title, setting, has)
     if not value:
         return
     if " or " not in can[setting]:
         _positive(value, can[setting])
     elif value not in can[setting].split(" or "):
-        raise Refused(f"“{setting}” is {can[setting]}, not “{value[:20]}”.")
+        raise SettingNotPossible(setting, can[setting], value)
 
 
 def _positive(value: str, unit: str) -> float:
@@ -54,7 +60,7 @@ def _positive(value: str, unit: str) -> float:
     except ValueError:
         found = 0.0
     if found <= 0:
-        raise Refused(f"“{value[:20]}” is no {unit} value above 0, {example}.")
+        raise SettingValueNotPositive(value, unit, example)
     return found
 
 
@@ -65,7 +71,7 @@ def note_setting(actor: User, kit: Kit, ref: str, setting: str, value: str) -> N
     require_kit_staff(actor, kit)
     part = next((part for part in recipe_of(kit.exercise_id) if part.ref == ref), None)
     if part is None:
-        raise Refused(f"The recipe of {kit.exercise} has no {ref or 'such part'}.")
+        raise PartNotInRecipe(str(kit.exercise), ref or "such part")
     refuse_setting(part.part, ref, setting, value)
     held = issue_of_now(kit)
     substitute = substitute_in(held, ref) if held else None
@@ -98,10 +104,7 @@ def _refuse_another(nominal_ohms: float, ohms: float, ref: str, was_given: bool)
     if not nominal_ohms or abs(ohms / nominal_ohms - 1) <= ANOTHER_RESISTOR:
         return
     should = f"{in_words(nominal_ohms, 'Ω')} {'was given' if was_given else 'belongs here'}"
-    raise Refused(
-        f"{in_words(ohms, 'Ω')} is another resistor than {ref} should be: {should}. "
-        "Put the right one in, or record a substitution."
-    )
+    raise OtherResistorFound(in_words(ohms, "Ω"), ref, should)
 
 
 def forget_settings(kit: Kit, ref: str) -> dict[str, str]:

@@ -6,7 +6,6 @@ from django.db import models, transaction
 
 from verifex.acts import clock
 from verifex.acts.events import STORES, record
-from verifex.acts.refusals import Refused
 from verifex.exercises.models import Exercise
 from verifex.people.access import require_staff
 from verifex.people.models import Pair, User
@@ -14,6 +13,19 @@ from verifex.plan.models import Session
 from verifex.stores.access import require_kit_staff
 from verifex.stores.models import Fault, Kit, KitIssue, KitPart
 from verifex.stores.readiness import not_in, places_for, readiness, recipe_of
+from verifex.stores.refusals.faults import FaultTextMissing
+from verifex.stores.refusals.kits import (
+    KitLacksParts,
+    KitLacksPlaces,
+    KitNotHeldBack,
+    KitNotOut,
+    KitNotReady,
+    KitNotTakenBack,
+    KitReturnedTooLongAgo,
+    PairHasKitNow,
+    PairHasOtherKit,
+    UnknownKit,
+)
 from verifex.stores.services.faults import close_all, open_fault
 from verifex.stores.services.given import snapshot
 from verifex.stores.services.replace import fill_place
@@ -25,7 +37,7 @@ def kit_of(tag: str) -> Kit:
     """The kit with this tag. Raises Refused."""
     kit = Kit.objects.filter(tag__iexact=tag.strip()).select_related("exercise__course").first()
     if kit is None:
-        raise Refused(f"No kit has the tag “{tag.strip()[:40]}”.")
+        raise UnknownKit(tag.strip())
     return kit
 
 
@@ -33,7 +45,7 @@ def open_issue(tag: str) -> KitIssue:
     """Who has the kit with this tag. Raises Refused where it is not out."""
     issue = _issues(tag).filter(returned_at__isnull=True).first()
     if issue is None:
-        raise Refused(f"{kit_of(tag).tag} is not out; it is back already, or was never handed out.")
+        raise KitNotOut(kit_of(tag).tag)
     return issue
 
 
@@ -54,11 +66,11 @@ def issue_kit(actor: User, kit: Kit, pair: Pair, session: Session, exercise: Exe
         kit, may_name_holder=may_name, recipe=recipe_of(kit.exercise_id) if exercise == kit.exercise else ()
     )
     if ready.state != "ready" and not (ready.state == "incomplete" and exercise != kit.exercise):
-        raise Refused(ready.reason)
+        raise KitNotReady(ready.reason)
     places = _places(kit, exercise)
     own = KitIssue.objects.filter(pair=pair, session=session, exercise=exercise, returned_at__isnull=True)
     if (one := own.select_related("kit").first()) is not None:
-        raise Refused(f"{pair} still has {one.kit.tag}; take it back first.")
+        raise PairHasOtherKit(str(pair), one.kit.tag)
     issue = KitIssue.objects.create(
         kit=kit, pair=pair, session=session, exercise=exercise, issued_by=actor,
         refs={} if exercise == kit.exercise else places, **snapshot(kit, places),
@@ -73,7 +85,7 @@ def _places(kit: Kit, exercise: Exercise) -> dict[str, str]:
         return {part.ref: part.ref for part in kit.parts.all()}
     places = places_for(kit, recipe_of(exercise.pk))
     if places is None:
-        raise Refused(f"{kit.tag} is a kit for {kit.exercise}, and not all that {exercise} needs is in it.")
+        raise KitLacksParts(kit.tag, str(kit.exercise), str(exercise))
     return places
 
 
@@ -96,7 +108,7 @@ def note_faults(actor: User, tag: str, faults: list[str], ref: str = "") -> KitI
     """Write down what is wrong with a kit that has just come back, or with one part of it; it goes to repair."""
     issue = just_back(actor, tag)
     if not faults:
-        raise Refused("Say what is wrong with it.")
+        raise FaultTextMissing()
     issue.faults = [*issue.faults, *faults]
     issue.save(update_fields=["faults"])
     for what in faults:
@@ -111,7 +123,7 @@ def note_missing(actor: User, tag: str, refs: list[str], *, used_up: bool) -> Ki
     issue = just_back(actor, tag)
     parts = list(issue.kit.parts.filter(ref__in=refs))
     if unknown := set(refs) - {part.ref for part in parts}:
-        raise Refused(f"{issue.kit.tag} has no {', '.join(sorted(unknown))}.")
+        raise KitLacksPlaces(issue.kit.tag, tuple(sorted(unknown)))
     for part in parts:
         part.present = False
         part.save(update_fields=["present"])
@@ -131,7 +143,7 @@ def put_right(actor: User, tag: str) -> tuple[Kit, list[str]]:
     missing = list(kit.parts.filter(present=False).select_related("module"))
     mended = close_all(actor, kit)
     if not mended and not missing and not absent:
-        raise Refused(f"{kit.tag} is not held back.")
+        raise KitNotHeldBack(kit.tag)
     notes = [note for part in missing if (note := fill_place(actor, part))]
     for part in absent:
         made = KitPart.objects.create(
@@ -159,9 +171,9 @@ def just_back(actor: User, tag: str) -> KitIssue:
     else:
         require_staff(actor, issue.session.section)
     if issue is None or issue.returned_at is None:
-        raise Refused(f"{kit_of(tag).tag} was not taken back.")
+        raise KitNotTakenBack(kit_of(tag).tag)
     if clock.now() - issue.returned_at > UNDO_FOR:
-        raise Refused(f"{issue.kit.tag} came back too long ago for that.")
+        raise KitReturnedTooLongAgo(issue.kit.tag)
     return issue
 
 
@@ -173,7 +185,7 @@ def undo_take_back(actor: User, tag: str) -> KitIssue:
         pair=issue.pair, session=issue.session, exercise=issue.exercise, returned_at__isnull=True
     ).first()
     if own:
-        raise Refused(f"{issue.pair} has {own.kit.tag} now; take it back first.")
+        raise PairHasKitNow(str(issue.pair), own.kit.tag)
     Fault.objects.filter(issue=issue, closed_at=None).delete()
     issue.returned_at, issue.faults = None, []
     issue.save(update_fields=["returned_at", "faults"])

@@ -9,7 +9,6 @@ from django.db import transaction
 
 from verifex.acts import clock
 from verifex.acts.events import STORES, record
-from verifex.acts.refusals import Refused
 from verifex.core.parts import Board, PartType, catalogue
 from verifex.core.parts.deviations import with_figures
 from verifex.core.planning.calibrations import KINDS_BY_ID
@@ -17,6 +16,27 @@ from verifex.people.models import User
 from verifex.people.times import latest_day, today
 from verifex.stores.access import require_kit_staff, require_module_staff, require_store_staff
 from verifex.stores.models import Batch, Calibration, Kit, KitPart, Module
+from verifex.stores.refusals.modules import (
+    BatchHasOtherModules,
+    BatchNameMissing,
+    BatchNameTaken,
+    BatchOfOtherKind,
+    BoardWithoutFigures,
+    CalibrationAlreadyWithdrawn,
+    CalibrationDayInFuture,
+    CalibrationNotPlausible,
+    FiguresNotPlausible,
+    LegOrderWrong,
+    ModuleCount,
+    ModuleInKit,
+    ModuleRetired,
+    ModuleTagPrefix,
+    ModuleTagSpelling,
+    NoFreePlace,
+    PlaceHasOtherModule,
+    UnknownCalibrationKind,
+    UnknownPart,
+)
 from verifex.stores.services.found_settings import forget_settings, refuse_setting
 from verifex.stores.services.given import renew_for
 
@@ -28,7 +48,7 @@ def kind_of(part: str) -> PartType | Board:
     """The part or board of the catalogue. Raises Refused."""
     found = catalogue().parts.get(part) or catalogue().boards.get(part)
     if found is None:
-        raise Refused(f"The catalogue has no part “{part[:40]}”.")
+        raise UnknownPart(part)
     return found
 
 
@@ -39,25 +59,23 @@ def save_batch(actor: User, data: Mapping[str, Any], batch_id: int | None = None
     kind = kind_of(str(data["part"]))
     name = str(data["name"]).strip()
     if not name:
-        raise Refused("A batch needs a name, such as “T 2026-09”.")
+        raise BatchNameMissing()
     if Batch.objects.filter(name__iexact=name).exclude(pk=batch_id or 0).exists():
-        raise Refused(f"There is a batch {name} already.")
+        raise BatchNameTaken(name)
     order = str(data.get("leg_order") or "").strip()
     if order and isinstance(kind, PartType) and not kind.is_order(order.split("-")):
-        raise Refused(
-            f"“{order[:60]}” is no leg order; name each of {', '.join(kind.legs)} once, with hyphens between them."
-        )
+        raise LegOrderWrong(order, tuple(kind.legs))
     figures = data.get("figures") or {}
     if figures:
         if not isinstance(kind, PartType):
-            raise Refused("A board has no figures of its own here; calibrate its reference instead.")
+            raise BoardWithoutFigures()
         try:
             with_figures(kind, figures)
         except ValueError as wrong:
-            raise Refused(f"{str(wrong).splitlines()[0]}.") from None
+            raise FiguresNotPlausible(str(wrong).splitlines()[0]) from None
     batch = Batch.objects.get(pk=batch_id) if batch_id else Batch()
     if batch_id and batch.part != data["part"] and batch.modules.exists():
-        raise Refused(f"{batch.name} has modules of another kind in it.")
+        raise BatchHasOtherModules(batch.name)
     for field, value in {**data, "name": name, "leg_order": order, "figures": figures}.items():
         setattr(batch, field, value)
     batch.save()
@@ -71,9 +89,9 @@ def next_tags(prefix: str, count: int) -> list[str]:
     """Free tags that go on with a prefix: `T-31`, `T-32`."""
     letters = prefix.strip().upper().rstrip("-")
     if not re.fullmatch(r"[A-Z][A-Z0-9]{0,7}", letters):
-        raise Refused("Tags begin with up to 8 letters or digits, a letter first, such as T.")
+        raise ModuleTagPrefix()
     if not 1 <= count <= MOST_AT_ONCE:
-        raise Refused(f"Tag 1 to {MOST_AT_ONCE} modules at once.")
+        raise ModuleCount(MOST_AT_ONCE)
     taken = set(Module.objects.filter(tag__istartswith=f"{letters}-").values_list("tag", flat=True))
     numbers = (number for number in range(1, 100_000) if f"{letters}-{number:02}" not in taken)
     return [f"{letters}-{next(numbers):02}" for _ in range(count)]
@@ -87,7 +105,7 @@ def tag_modules(
     require_store_staff(actor)
     kind_of(part)
     if batch and batch.part != part:
-        raise Refused(f"{batch.name} is a batch of another kind.")
+        raise BatchOfOtherKind(batch.name)
     made = [
         Module.objects.create(
             tag=tag, part=part, batch=batch, bought_on=bought_on or (batch.bought_on if batch else None)
@@ -105,7 +123,7 @@ def add_module(actor: User, tag: str, part: str, bought_on: date | None) -> Modu
     require_store_staff(actor)
     kind_of(part)
     if not _TAG.fullmatch(tag):
-        raise Refused(f"“{tag[:20]}” is no tag: letters, digits, hyphens and points, at most 20.")
+        raise ModuleTagSpelling(tag)
     made = Module.objects.create(tag=tag, part=part, bought_on=bought_on)
     record(actor, f"tagged {made.tag}", f"module:{made.tag}", scope=STORES)
     return made
@@ -117,7 +135,7 @@ def save_module(actor: User, module: Module, data: Mapping[str, Any]) -> Module:
     require_module_staff(actor, module)
     batch = data.get("batch")
     if batch and batch.part != module.part:
-        raise Refused(f"{batch.name} is a batch of another kind.")
+        raise BatchOfOtherKind(batch.name)
     settings = {name: value.strip() for name, value in (data.get("settings") or {}).items() if value.strip()}
     for name, value in settings.items():
         refuse_setting(module.part, module.tag, name, value)
@@ -135,9 +153,9 @@ def put_into(actor: User, module: Module, kit: Kit, ref: str) -> KitPart:
     require_module_staff(actor, module)
     require_kit_staff(actor, kit)
     if module.retired_at:
-        raise Refused(f"{module.tag} is retired.")
+        raise ModuleRetired(module.tag)
     if (held := KitPart.objects.filter(module=module).select_related("kit").first()) is not None:
-        raise Refused(f"{module.tag} is in {held.kit.tag} already.")
+        raise ModuleInKit(module.tag, held.kit.tag)
     if module.part in catalogue().boards:
         place, _ = KitPart.objects.get_or_create(
             kit=kit, ref="B1", defaults={"part": module.part, "title": kind_of(module.part).title[:80]}
@@ -145,7 +163,7 @@ def put_into(actor: User, module: Module, kit: Kit, ref: str) -> KitPart:
     else:
         place = _place(kit, module, ref)
     if place.module_id:
-        raise Refused(f"{place.ref} of {kit.tag} is another module already.")
+        raise PlaceHasOtherModule(place.ref, kit.tag)
     place.module, place.present = module, True
     place.save(update_fields=["module", "present"])
     forget_settings(kit, place.ref)
@@ -158,7 +176,7 @@ def _place(kit: Kit, module: Module, ref: str) -> KitPart:
     places = kit.parts.filter(part=module.part, module=None)
     place = places.filter(ref=ref).first() if ref else places.order_by("present", "id").first()
     if place is None:
-        raise Refused(f"{kit.tag} has no free place for a {kind_of(module.part).title}.")
+        raise NoFreePlace(kit.tag, kind_of(module.part).title)
     return place
 
 
@@ -176,13 +194,13 @@ def calibrate(
     require_module_staff(actor, module)
     kind = KINDS_BY_ID.get(kind_id)
     if kind is None:
-        raise Refused("Nothing is calibrated by that name.")
+        raise UnknownCalibrationKind()
     if on and on > latest_day():
-        raise Refused("That day is still to come.")
+        raise CalibrationDayInFuture()
     try:
         found = kind.checked(kind_of(module.part), quantity, values)
     except ValueError as wrong:
-        raise Refused(f"{module.tag}: {wrong}.") from None
+        raise CalibrationNotPlausible(module.tag, str(wrong)) from None
     made = Calibration.objects.create(
         module=module, kind=kind.id, quantity=quantity, values=dict(values), with_what=with_what.strip()[:80],
         found=[{"quantity": one.quantity, "figures": one.figures} for one in found],
@@ -199,7 +217,7 @@ def withdraw_calibration(actor: User, calibration_id: int) -> Calibration:
     made = Calibration.objects.select_related("module").get(pk=calibration_id)
     require_module_staff(actor, made.module)
     if made.withdrawn_at:
-        raise Refused("That calibration is withdrawn already.")
+        raise CalibrationAlreadyWithdrawn()
     made.withdrawn_at = clock.now()
     made.save(update_fields=["withdrawn_at"])
     renew_for(actor, made.module, f"a calibration of {made.module.tag} was withdrawn")

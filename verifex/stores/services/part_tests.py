@@ -6,11 +6,11 @@ from django.db import transaction
 
 from verifex.acts import clock
 from verifex.acts.events import STORES, record
-from verifex.acts.refusals import Refused
 from verifex.core.planning import Look
 from verifex.people.models import User
 from verifex.stores.access import require_kit_staff
 from verifex.stores.models import KitIssue, PartTest
+from verifex.stores.refusals.faults import PartTestAnswered
 from verifex.stores.services.faults import close_fault, open_fault
 
 
@@ -41,7 +41,7 @@ def answer_test(actor: User, test_id: int, *, is_well: bool, note: str = "") -> 
     test = PartTest.objects.select_related("kit__exercise__course", "module").get(pk=test_id)
     require_kit_staff(actor, test.kit)
     if test.outcome != PartTest.Outcome.OPEN:
-        raise Refused(f"{test.title} of {test.kit.tag} was answered already: {test.outcome}.")
+        raise PartTestAnswered(test.title, test.kit.tag, test.outcome)
     test.outcome = PartTest.Outcome.WELL if is_well else PartTest.Outcome.BROKEN
     test.note, test.answered_at, test.answered_by = note.strip()[:200], clock.now(), actor
     test.save(update_fields=["outcome", "note", "answered_at", "answered_by"])

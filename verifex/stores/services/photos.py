@@ -6,11 +6,11 @@ import binascii
 from django.db import transaction
 
 from verifex.acts.events import STORES, record
-from verifex.acts.refusals import Refused
 from verifex.people.models import User
 from verifex.stores.access import require_fault_staff
 from verifex.stores.models import Fault, FaultPhoto
-from verifex.stores.pictures import NO_PICTURE, shrunk
+from verifex.stores.pictures import shrunk
+from verifex.stores.refusals.faults import NotAPicture, TooManyPhotos
 from verifex.work.files import read_file
 
 MOST_A_FAULT = 6
@@ -21,7 +21,7 @@ def small_jpeg(data: str) -> bytes:
     try:
         raw = base64.b64decode(data.partition(",")[2] if data.startswith("data:") else data, validate=True)
     except (binascii.Error, ValueError):
-        raise Refused(NO_PICTURE) from None
+        raise NotAPicture() from None
     made: bytes = read_file(shrunk, raw)
     return made
 
@@ -32,7 +32,7 @@ def add(actor: User, fault_id: int, data: str) -> FaultPhoto:
     jpeg = small_jpeg(data)
     with transaction.atomic():
         if fault.photos.count() >= MOST_A_FAULT:
-            raise Refused(f"{MOST_A_FAULT} pictures of one fault are enough; remove one first.")
+            raise TooManyPhotos(MOST_A_FAULT)
         record(actor, f"added a picture of {fault.title}"[:120], f"fault:{fault.pk}", scope=STORES)
         return FaultPhoto.objects.create(fault=fault, jpeg=jpeg, by=actor)
 

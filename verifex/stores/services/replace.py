@@ -6,12 +6,24 @@ from django.db import transaction
 
 from verifex.acts import clock
 from verifex.acts.events import STORES, record
-from verifex.acts.refusals import Refused
 from verifex.core.parts import catalogue
 from verifex.people.models import User
 from verifex.stores.access import require_kit_staff
 from verifex.stores.models import Kit, KitPart, Module, Replacement
 from verifex.stores.readiness import key_of
+from verifex.stores.refusals.modules import ModuleRetired
+from verifex.stores.refusals.replacing import (
+    ModuleElsewhere,
+    ModuleHasFault,
+    NoSuchPlace,
+    NothingReplaced,
+    ReplacedAgainSince,
+    ReplacementIsOtherPart,
+    ReplacementNeedsReason,
+    ReplacementNeedsTag,
+    TakenOutModuleInUse,
+    UnknownReplacementTag,
+)
 from verifex.stores.services.faults import open_fault
 from verifex.stores.services.found_settings import forget_settings, restore_settings
 from verifex.stores.services.given import issue_of_now, renew
@@ -50,12 +62,12 @@ def replace_part(actor: User, kit: Kit, ref: str, *, tag: str = "", reason: str,
     require_kit_staff(actor, kit)
     place = kit.parts.select_related("module").filter(ref=ref).first()
     if place is None:
-        raise Refused(f"{kit.tag} has no {ref or 'such part'}; it has {', '.join(p.ref for p in kit.parts.all())}.")
+        raise NoSuchPlace(kit.tag, ref or "such part", tuple(p.ref for p in kit.parts.all()))
     if not reason.strip():
-        raise Refused("Say why, such as “dead” or “leg broken”.")
+        raise ReplacementNeedsReason()
     module = _module(tag, place) if tag.strip() else None
     if module is None and place.module is not None:
-        raise Refused(f"{place.module.tag} is a tagged {place.title}; scan the tag of the one that is given for it.")
+        raise ReplacementNeedsTag(place.module.tag, place.title)
     out, was_present = place.module, place.present
     if dead and out is not None:
         open_fault(actor, reason, module=out)
@@ -76,17 +88,17 @@ def replace_part(actor: User, kit: Kit, ref: str, *, tag: str = "", reason: str,
 def _module(tag: str, place: KitPart) -> Module:
     module = Module.objects.filter(tag__iexact=tag.strip()).first()
     if module is None:
-        raise Refused(f"No module has the tag “{tag.strip()[:20]}”.")
+        raise UnknownReplacementTag(tag.strip())
     if module.part != place.part:
         kind = catalogue().parts.get(module.part) or catalogue().boards.get(module.part)
-        raise Refused(f"{module.tag} is no {place.title}: it is a {kind.title if kind else module.part}.")
+        raise ReplacementIsOtherPart(module.tag, place.title, kind.title if kind else module.part)
     if module.retired_at:
-        raise Refused(f"{module.tag} is retired.")
+        raise ModuleRetired(module.tag)
     if fault := module.faults.filter(closed_at=None).first():
-        raise Refused(f"{module.tag} has a fault: {fault.what}. Take another one, or say in Faults that it is well.")
+        raise ModuleHasFault(module.tag, fault.what)
     if (held := KitPart.objects.filter(module=module).select_related("kit").first()) is not None:
         where = "in this place already" if held.pk == place.pk else f"in {held.kit.tag}"
-        raise Refused(f"{module.tag} is {where}.")
+        raise ModuleElsewhere(module.tag, where)
     return module
 
 
@@ -96,12 +108,12 @@ def undo_replacement(actor: User, kit: Kit) -> Replacement:
     require_kit_staff(actor, kit)
     made = kit.replacements.filter(undone_at=None).select_related("taken_out", "put_in").order_by("-id").first()
     if made is None:
-        raise Refused(f"Nothing was replaced in {kit.tag}.")
+        raise NothingReplaced(kit.tag)
     place = kit.parts.get(ref=made.ref)
     if place.module_id != made.put_in_id:
-        raise Refused(f"{made.title} of {kit.tag} was exchanged again since then.")
+        raise ReplacedAgainSince(made.title, kit.tag)
     if made.taken_out and KitPart.objects.filter(module=made.taken_out).exists():
-        raise Refused(f"{made.taken_out.tag} is in another kit by now.")
+        raise TakenOutModuleInUse(made.taken_out.tag)
     place.module, place.present = made.taken_out, made.was_present
     place.save(update_fields=["module", "present"])
     restore_settings(kit, made.ref, made.settings_before)

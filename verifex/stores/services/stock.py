@@ -6,12 +6,19 @@ from typing import Any
 from django.db import transaction
 
 from verifex.acts.events import STORES, record
-from verifex.acts.refusals import Refused
 from verifex.core.parts import catalogue
 from verifex.core.planning.stock import ItemKey, Moved, Why, counted, item_title, moved
 from verifex.people.models import User
 from verifex.stores.access import require_store_staff
 from verifex.stores.models import StockItem, StockMove
+from verifex.stores.refusals.modules import UnknownPart
+from verifex.stores.refusals.stock import (
+    DrawerChangedSince,
+    ItemAlreadyCounted,
+    StockBookingRange,
+    StockCountRange,
+    StockItemUnnamed,
+)
 
 MOST = 1_000_000
 
@@ -49,7 +56,7 @@ def count_drawer(actor: User, item_id: int, *, seen: int, found: int) -> StockMo
     """Stock-taking: somebody found so many while the list said `seen`. What others took since then stays taken."""
     require_store_staff(actor)
     if not 0 <= found <= MOST:
-        raise Refused(f"A count is a whole number from 0 to {MOST}.")
+        raise StockCountRange(MOST)
     item = StockItem.objects.get(pk=item_id)
     move = put(actor, item, counted(item.count, seen, found), "counted")
     record(actor, f"counted {item.title}: {found}"[:120], f"stock:{item.pk}", scope=STORES, seen=seen, found=found)
@@ -61,7 +68,7 @@ def book_in(actor: User, item_id: int, count: int, note: str = "") -> StockMove:
     """Bought, or found and put back."""
     require_store_staff(actor)
     if not 1 <= count <= MOST:
-        raise Refused(f"Book in 1 to {MOST}.")
+        raise StockBookingRange(MOST)
     move = change(actor, item_id, count, "bought", note)
     record(actor, f"booked in {count} {move.item.title}"[:120], f"stock:{item_id}", scope=STORES)
     return move
@@ -74,7 +81,7 @@ def undo_move(actor: User, move_id: int) -> StockItem:
     move = StockMove.objects.select_related("item").get(pk=move_id)
     last = move.item.moves.order_by("-id").first()
     if last is None or last.pk != move.pk or move.why not in ("counted", "bought"):
-        raise Refused(f"Something happened in the drawer of {move.item.title} since then; count it again instead.")
+        raise DrawerChangedSince(move.item.title)
     item = move.item
     item.count -= move.delta
     item.save(update_fields=["count"])
@@ -91,10 +98,10 @@ def save_item(actor: User, data: Mapping[str, Any], item_id: int | None = None) 
     part = values.get("part") or ""
     kinds = catalogue().parts
     if part and part not in kinds:
-        raise Refused(f"The catalogue has no part “{part[:40]}”.")
+        raise UnknownPart(part)
     if not values.get("title"):
         if not part:
-            raise Refused("Say what it is: a part of the catalogue, or a title such as “wires, 20 cm”.")
+            raise StockItemUnnamed()
         values["title"] = item_title(
             ItemKey(part, values.get("ohms") or 0.0, values.get("colour") or ""), kinds[part].title
         )
@@ -105,7 +112,7 @@ def save_item(actor: User, data: Mapping[str, Any], item_id: int | None = None) 
     if not part:
         same = same.filter(title__iexact=values["title"])
     if (held := same.exclude(pk=item_id or 0).first()) is not None:
-        raise Refused(f"{held.title} is counted already, in drawer {held.drawer or '(none)'}.")
+        raise ItemAlreadyCounted(held.title, held.drawer or "(none)")
     if item_id is None:
         item = StockItem.objects.create(**values)
         put(actor, item, moved(0, max(0, int(data.get("count") or 0))), "first")

@@ -3,7 +3,6 @@
 from django.db import transaction
 
 from verifex.acts.events import STORES, record
-from verifex.acts.refusals import Refused
 from verifex.core.planning.stock import ItemKey
 from verifex.core.quantity import in_words
 from verifex.exercises.models import ExerciseVersion
@@ -11,6 +10,13 @@ from verifex.people.access import require_staff
 from verifex.people.models import User
 from verifex.stores.advice import allowed_resistors
 from verifex.stores.models import KitIssue, StockItem, Substitution
+from verifex.stores.refusals.replacing import (
+    DrawerEmpty,
+    NotAResistorOfRecipe,
+    NothingSubstituted,
+    SubstituteOutsideWindow,
+    SubstitutionNeedsReason,
+)
 from verifex.stores.services.stock import change, items_of
 
 
@@ -25,11 +31,11 @@ def substitute(
     require_staff(actor, issue.session.section)
     allowed = allowed_resistors(version).get(ref)
     if allowed is None:
-        raise Refused(f"{ref} is no resistor of this recipe; only resistors are substituted.")
+        raise NotAResistorOfRecipe(ref)
     if not allowed.holds(ohms):
-        raise Refused(f"{in_words(ohms, 'Ω')} lies outside the window of {ref}: {allowed.window_words}.")
+        raise SubstituteOutsideWindow(in_words(ohms, "Ω"), ref, allowed.window_words)
     if not reason.strip():
-        raise Refused("Say why another value is given, such as “no 330 Ω left”.")
+        raise SubstitutionNeedsReason()
     item = _take_one(actor, ohms, f"{issue.kit.tag} {ref}")
     made = Substitution.objects.create(issue=issue, ref=ref, ohms=ohms, reason=reason.strip()[:200], item=item)
     record(actor, f"gave {in_words(ohms, 'Ω')} for {ref}", f"kit:{issue.kit.tag}", scope=STORES, reason=made.reason)
@@ -42,7 +48,7 @@ def _take_one(actor: User, ohms: float, note: str) -> StockItem | None:
     if not held:
         return None
     if not held[0].count:
-        raise Refused(f"The drawers hold no {in_words(ohms, 'Ω')} any more.")
+        raise DrawerEmpty(in_words(ohms, "Ω"))
     change(actor, held[0].pk, -1, "given", note)
     return held[0]
 
@@ -53,7 +59,7 @@ def undo_substitution(actor: User, issue: KitIssue) -> Substitution:
     require_staff(actor, issue.session.section)
     made = issue.substitutions.order_by("-at", "-id").first()
     if made is None:
-        raise Refused(f"Nothing was substituted in {issue.kit.tag}.")
+        raise NothingSubstituted(issue.kit.tag)
     if made.item_id:
         change(actor, made.item_id, 1, "put-back", f"{issue.kit.tag} {made.ref}")
     record(actor, f"{made.ref} is the recipe’s again", f"kit:{issue.kit.tag}", scope=STORES)
