@@ -1,6 +1,14 @@
 """The one orchestration of the checks: a `Case` goes in, a typed record of each station comes out.
 
 The command line, the site and the tests all go through here, so they cannot judge differently.
+
+    >>> from pathlib import Path
+    >>> from verifex.core.exercise import read_exercise
+    >>> exercise = read_exercise(Path("demo/exercises/brood-box-heat-watch/exercise.yaml").read_text("utf-8"))
+    >>> wiring = Path("demo/hand-ins/no-resistor.bench").read_text("utf-8")
+    >>> record = assess_station(Case(exercise, wiring=wiring), "wiring")
+    >>> [(finding.rule, str(finding.severity)) for finding in record.findings]
+    [('led-no-series-resistor', 'stop')]
 """
 
 from collections.abc import Callable

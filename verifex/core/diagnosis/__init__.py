@@ -3,6 +3,18 @@
 `faults/` has the faults, `raw.py` reads the pins of a changed bench, `run.py` makes of it what is printed, `observe.py` takes the log's
 figures, `likelihood.py` holds the two against each other, `rank.py` orders, `acts.py` and `guide.py` find what to do next, `explained.py` puts it
 into words.
+
+    >>> from pathlib import Path
+    >>> from verifex.core.exercise import read_exercise
+    >>> exercise = read_exercise(Path("demo/exercises/brood-box-heat-watch/exercise.yaml").read_text("utf-8"))
+    >>> from verifex.core.expected import Measured, expected_sheet
+    >>> from verifex.core.parts import catalogue
+    >>> from verifex.core.readings import read_log
+    >>> sheet = expected_sheet(exercise)
+    >>> suspects = Suspects.of(bench_case(exercise, catalogue().boards["mcu-5v"], sheet, None, Measured()))
+    >>> log = read_log("#1\\n71.3\\n71.3\\n#2\\n77.6\\n77.6\\n#3\\n87.9\\n87.9", exercise)
+    >>> [one.title for one in explanations(diagnose(suspects, log))][:1]
+    ['The offset of the thermometer, 0.5 V, is not taken off']
 """
 
 from verifex.core.diagnosis.acts import Act
