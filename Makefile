@@ -9,7 +9,7 @@ DEMO_DATA := var-demo
 DEBIAN := chromium fonts-dejavu-core ngspice nginx-light libpango-1.0-0 libpangoft2-1.0-0 gcc-avr avr-libc simavr
 export PIP_DISABLE_PIP_VERSION_CHECK := 1
 
-.PHONY: help setup run wheel demo demo-large test check api-client rules picture screenshots bench load waits kills races mutants generated fuzz corpus clean-demo debian
+.PHONY: help setup run wheel demo demo-large test check lint api-client rules picture screenshots bench load waits kills races mutants generated fuzz corpus clean-demo debian
 
 help: ## list the targets
 	@grep -hE '^[a-z-]+:.*##' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 16
@@ -55,13 +55,17 @@ demo-large: setup ## 48 pairs in two sections, four exercises at once, beside da
 clean-demo: $(VENV)/.ready ## forget the demo's data; the next `make demo` starts afresh. A class of your own is never touched
 	@$(BIN)/python -m verifex.demo.clean $(DEMO_DATA) $(DEMO_DATA)-large
 
-check: setup ## formatting, lint, types and arrows of both languages, unit tests of the front end
+check: setup ## lint, and what a change can have touched, by the import graph, in about two minutes; SINCE=commit
+	$(BIN)/ruff format --check -q . && $(BIN)/ruff check -q .
+	@$(BIN)/python -m tests.touched $(SINCE)
+
+lint: setup ## formatting, lint, types and arrows of both languages, unit tests of the front end
 	$(BIN)/ruff format --check -q . && $(BIN)/ruff check -q .
 	$(BIN)/lint-imports --no-logo > /dev/null || $(BIN)/lint-imports
 	$(BIN)/mypy verifex tests benchmarks manage.py
 	cd web && npm run -s format && npm run -s lint && npm run -s types && npm run -s test
 
-test: setup debian check ## everything; ends with "N passed, N failed"; TIMES=1 prints the slowest tests
+test: setup debian lint ## everything; ends with "N passed, N failed"; TIMES=1 prints the slowest tests
 	@$(BIN)/python -m verifex.site.static
 	TIMES=$(TIMES) $(BIN)/python -m tests.run
 
@@ -95,6 +99,7 @@ corpus: setup ## false alarms and misses of the checks, rule by rule, with bound
 	@$(BIN)/python -m tests.corpus.programs.report
 	@$(BIN)/python -m tests.corpus.wild.report
 	@$(BIN)/python -m tests.corpus.logs.report
+	@LONG=1 $(BIN)/python -m unittest discover -q -s tests/core -t .
 
 load: setup ## a class of 60 clients at a server of its own, with a class PDF and a log of 10 MB
 	$(BIN)/python -m benchmarks.load

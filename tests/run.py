@@ -13,7 +13,7 @@ def main() -> int:
     import django
 
     django.setup()
-    from tests.times import TimedRunner, report
+    from tests.times import TimedRunner, keep, report
 
     class CountingRunner(TimedRunner):
         def suite_result(self, suite: Any, result: Any, **kwargs: Any) -> int:
@@ -33,6 +33,7 @@ def main() -> int:
             runner.run_tests(labels)
             passed, failed = passed + runner.passed, failed + runner.failed
             print("\n".join(runner.skipped), end="\n" if runner.skipped else "")
+    keep()
     if os.environ.get("TIMES"):
         print(report())
     print(f"{passed} passed, {failed} failed")

@@ -3,13 +3,17 @@
 The first test of a class is charged with what the class sets up.
 """
 
+import json
 import time
+from collections import defaultdict
+from pathlib import Path
 from typing import Any
 from unittest import TestCase, TextTestResult
 
 from django.test.runner import DiscoverRunner, ParallelTestSuite, RemoteTestResult, RemoteTestRunner
 
 MOST_SHOWN = 30
+RECORDED = Path(__file__).parent.parent / "var" / "test-seconds.json"
 ARITHMETIC = 3_000_000  # additions; a second or less on a usual machine
 
 
@@ -69,3 +73,21 @@ def report() -> str:
         f"{total:8.0f} s in {len(seconds)} tests, {total / unit:.0f} times {ARITHMETIC:,} sums ({unit:.2f} s here)"
     )
     return "\n".join(lines)
+
+
+def seconds_by_module() -> dict[str, float]:
+    """How long the tests of each module took together when they ran last; empty where none ran yet."""
+    try:
+        recorded: dict[str, float] = json.loads(RECORDED.read_text())
+    except (OSError, ValueError):
+        return {}
+    return recorded
+
+
+def keep() -> None:
+    """Record how long the modules of this run took, beside what is known of the others."""
+    took: defaultdict[str, float] = defaultdict(float)
+    for name, seconds in TimedResult.seconds.items():
+        took[name.rsplit(".", 2)[0]] += seconds
+    RECORDED.parent.mkdir(exist_ok=True)
+    RECORDED.write_text(json.dumps(seconds_by_module() | took, indent=1))
