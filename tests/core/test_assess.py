@@ -3,7 +3,7 @@
 import io
 import json
 from contextlib import redirect_stdout
-from dataclasses import replace
+from dataclasses import fields, replace
 from pathlib import Path
 from tempfile import TemporaryDirectory
 from unittest import TestCase
@@ -34,7 +34,9 @@ from verifex.core.cli import main
 from verifex.core.exercise import read_exercise
 from verifex.core.expected import Measured
 from verifex.core.findings import Severity
+from verifex.core.hand_ins import HAND_INS, HandIn
 from verifex.core.marking import propose
+from verifex.core.problems import UnusableInput
 from verifex.core.readings.honesty import SHARED_RUN, OtherLog, shared_runs
 
 LOG = hand_in("in-limits.txt")
@@ -104,6 +106,20 @@ class AssessmentTest(TestCase):
         driving = sound.replace("pinMode(ledPin", "pinMode(2, OUTPUT);\n  pinMode(ledPin")
         self.assertEqual(assess(replace(wired, program=sound)).program.new_stops, ())
         self.assertIn("sinks 200 mA", assess(replace(wired, program=driving)).program.new_stops[0].seen)
+
+
+class HandInTableTest(TestCase):
+    def test_each_kind_is_a_text_of_the_case_and_is_read_by_its_own_check(self):
+        for hand_in_, facts in HAND_INS.items():
+            self.assertIn(facts.name, {field.name for field in fields(Case)})
+            self.assertIn(hand_in_, facts.check_reads)
+            self.assertIn(hand_in_, STATIONS)
+
+    def test_a_text_of_the_very_limit_is_taken_and_one_byte_more_is_not(self):
+        facts = HandIn.PREDICTION.facts
+        facts.refuse_larger("é" * (facts.most_bytes // 2))
+        with self.assertRaisesRegex(UnusableInput, "the prediction is larger than 16 kB"):
+            facts.refuse_larger("é" * (facts.most_bytes // 2) + "x")
 
 
 class NoContradictionTest(TestCase):

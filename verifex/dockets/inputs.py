@@ -10,17 +10,16 @@ from verifex.core.assess import Case, JudgedWith, judged_with_digests
 from verifex.core.circuit import HandedOut
 from verifex.core.exercise import Exercise as ExerciseFile
 from verifex.core.expected import Measured
+from verifex.core.hand_ins import HandIn
 from verifex.core.readings.honesty import OtherLog
 from verifex.dockets.act import find
-from verifex.dockets.models import Attempt, Docket, Judgement, Kind
+from verifex.dockets.models import Attempt, Docket, Judgement
 from verifex.exercises.services import with_constants
 from verifex.stores.models import KitIssue
 from verifex.stores.services.given import handed_out
 
 MOST_OTHERS = 60
 MOST_KEPT = 300
-#: The name a hand-in has in the core's case.
-IN_CASE = {Kind.WIRING: "wiring", Kind.PROGRAM: "program", Kind.READINGS: "log", Kind.PREDICTION: "prediction"}
 
 
 class DocketKey(NamedTuple):
@@ -41,8 +40,8 @@ class DocketInputs:
 
     def __post_init__(self) -> None:
         for attempt in self.docket.attempts.defer("text").order_by("number"):
-            if attempt.kind == Kind.WIRING:
-                self.earlier_wiring = self.attempts.get(Kind.WIRING)
+            if attempt.kind == HandIn.WIRING:
+                self.earlier_wiring = self.attempts.get(HandIn.WIRING)
             self.attempts[attempt.kind] = attempt
 
     @cached_property
@@ -63,15 +62,15 @@ class DocketInputs:
     def handed_out(self) -> HandedOut:
         return handed_out(self.kit_issue, self.docket.session.section.course)
 
-    def case(self, kinds: Iterable[str] = tuple(IN_CASE), *, others: Iterable[OtherLog] = ()) -> Case:
+    def case(self, kinds: Iterable[str] = tuple(HandIn), *, others: Iterable[OtherLog] = ()) -> Case:
         """The case with the texts of these kinds."""
-        texts = {IN_CASE[Kind(kind)]: self.attempts[kind].text for kind in kinds if kind in self.attempts}
-        earlier = self.earlier_wiring.text if self.earlier_wiring and Kind.WIRING in kinds else None
+        texts = {HandIn(kind).facts.name: self.attempts[kind].text for kind in kinds if kind in self.attempts}
+        earlier = self.earlier_wiring.text if self.earlier_wiring and HandIn.WIRING in kinds else None
         return self._bare(earlier_wiring=earlier, others=tuple(others), **texts)
 
     def judged_with(self, station: str) -> JudgedWith:
         """What a judgement of `station` would be judged with now; no text is read for it."""
-        digests = {IN_CASE[Kind(kind)]: attempt.digest for kind, attempt in self.attempts.items()}
+        digests = {HandIn(kind).facts.name: attempt.digest for kind, attempt in self.attempts.items()}
         if self.earlier_wiring:
             digests["earlier_wiring"] = self.earlier_wiring.digest
         return judged_with_digests(self._bare(), station, digests)
@@ -83,7 +82,7 @@ class DocketInputs:
         """What was kept of the last logs of other pairs with the same exercise version, by the attempt's id."""
         newest: dict[int, Judgement] = {}
         judgements = (
-            Judgement.objects.filter(kind=Kind.READINGS, docket__version=self.docket.version_id)
+            Judgement.objects.filter(kind=HandIn.READINGS, docket__version=self.docket.version_id)
             .exclude(docket=self.docket.pk)
             .only("docket", "attempt", "record", "details")
             .order_by("-id")

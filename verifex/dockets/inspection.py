@@ -1,9 +1,10 @@
 """What a kit that comes back has been through at its bench, and what must be tested of it therefore."""
 
 from verifex.core.assess import WiringRecord
+from verifex.core.hand_ins import HandIn
 from verifex.core.parts import catalogue
 from verifex.core.planning import Happened, Look, inspection_list
-from verifex.dockets.models import Docket, Judgement, Kind
+from verifex.dockets.models import Docket, Judgement
 from verifex.people.times import local
 from verifex.plan.models import Seat
 from verifex.stores.models import KitIssue
@@ -14,7 +15,7 @@ def inspection_of(docket: Docket, issue: KitIssue) -> list[Look]:
     board, happened = "", []
     seat = Seat.objects.filter(session=docket.session_id, pair=docket.pair_id).values_list("bench", flat=True).first()
     for clearance in docket.clearances.filter(kit_issue=issue).order_by("at"):
-        judgement = Judgement.objects.filter(attempt=clearance.wiring_id, kind=Kind.WIRING).order_by("-id").first()
+        judgement = Judgement.objects.filter(attempt=clearance.wiring_id, kind=HandIn.WIRING).order_by("-id").first()
         if judgement is None:
             continue
         record = judgement.typed(WiringRecord)

@@ -6,7 +6,8 @@ from django.db.models import Max
 
 from verifex.core.assess import SheetsRecord, Summary, WiringRecord, read_record
 from verifex.core.assess.records import WalkRecord
-from verifex.dockets.models import BenchSheets, Docket, Judgement, Kind
+from verifex.core.hand_ins import HandIn
+from verifex.dockets.models import BenchSheets, Docket, Judgement
 
 
 def newest(docket: Docket, kind: str) -> Judgement | None:
@@ -27,7 +28,7 @@ def summaries_of(dockets: Iterable[int]) -> Iterator[tuple[int, str, int, Summar
 
 def walk_of(docket: Docket) -> WalkRecord | None:
     """The meter walk of the wiring that was judged last."""
-    judgement = newest(docket, Kind.WIRING)
+    judgement = newest(docket, HandIn.WIRING)
     return judgement.typed(WiringRecord).walk if judgement else None
 
 

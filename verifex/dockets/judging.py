@@ -18,6 +18,7 @@ from verifex.core.assess import (
     summary_of,
 )
 from verifex.core.assess.judged_with import catalogue_digest
+from verifex.core.hand_ins import HAND_INS, HandIn
 from verifex.core.problems import UnusableInput
 from verifex.core.rulebook import RULES_VERSION
 from verifex.dockets.act import find, finish
@@ -27,7 +28,6 @@ from verifex.dockets.models import (
     BenchSheets,
     Docket,
     Judgement,
-    Kind,
     SharedReadings,
     State,
     Station,
@@ -42,22 +42,12 @@ from verifex.work.pool import Limit, OverLimit, compute
 logger = logging.getLogger(__name__)
 JUDGE = "judge"
 SHEETS = "sheets"
-#: What the check of each station may use. A busy minute on the twin takes a few seconds; a log of 10 MB some more.
-LIMITS = {
-    SHEETS: Limit(4),
-    Kind.WIRING: Limit(4),
-    Kind.PROGRAM: Limit(12),
-    Kind.READINGS: Limit(20, 1200 * 1024 * 1024),
-    Kind.PREDICTION: Limit(4),
+#: What the check of each hand-in, and the making of the bench's sheets, may use.
+LIMITS = {SHEETS: Limit(4)} | {
+    hand_in: Limit(facts.check_seconds, facts.check_bytes) for hand_in, facts in HAND_INS.items()
 }
-#: Hand-ins that the check of a station reads.
-HAND_INS_CHECKED = {
-    SHEETS: (Kind.WIRING,),
-    Kind.WIRING: (Kind.WIRING,),
-    Kind.PROGRAM: (Kind.WIRING, Kind.PROGRAM),
-    Kind.READINGS: (Kind.WIRING, Kind.PROGRAM, Kind.READINGS),
-    Kind.PREDICTION: (Kind.WIRING, Kind.PREDICTION),
-}
+#: Hand-ins that each of them reads.
+HAND_INS_CHECKED = {SHEETS: (HandIn.WIRING,)} | {hand_in: facts.check_reads for hand_in, facts in HAND_INS.items()}
 #: What could not be finished is tried again after as long as it has waited, within these bounds, and with more time: nobody
 #: waits for it any more. After a day it is left to "check again".
 RETRY = "judge-again"
@@ -140,7 +130,7 @@ def _unfinished(docket_id: int) -> list[str]:
     if state_of(docket, Station.MARK) == State.PASSED:
         return []
     found = [SHEETS] if BenchSheets.objects.filter(docket=docket, record__overrun__gt="").exists() else []
-    for kind in Kind:
+    for kind in HandIn:
         kept = Judgement.objects.filter(docket=docket, kind=kind).order_by("-id")
         if kept.values_list("summary__overrun", flat=True).first():
             found.append(kind.value)
@@ -200,7 +190,7 @@ def _stale(docket_id: int) -> list[str]:
         return []
     inputs = DocketInputs(docket)
     # Plain words: a worker knows nothing of this site's own kinds.
-    stations = [SHEETS, *(kind.value for kind in Kind if kind in inputs.attempts)]
+    stations = [SHEETS, *(kind.value for kind in HandIn if kind in inputs.attempts)]
     return [station for station in stations if not is_current(inputs, station)]
 
 
@@ -210,7 +200,7 @@ def _judge(docket_id: int, station: str, *, times: int = 1) -> Judged:
     with_ = inputs.judged_with(station)
     if (same := _judged_before(inputs.docket, station, with_.digest)) is not None:
         return Judged(station, same, with_)
-    others = inputs.other_logs() if station == Kind.READINGS else []
+    others = inputs.other_logs() if station == HandIn.READINGS else []
     kinds = [kind for kind in HAND_INS_CHECKED[station] if kind == station or not _overran(inputs, kind)]
     case = inputs.case(kinds, others=others)
     try:

@@ -6,6 +6,7 @@ from django.db import models
 
 from verifex.acts import clock
 from verifex.core.assess import StationRecord, Summary, read_record, summary_of
+from verifex.core.hand_ins import HandIn
 from verifex.exercises.models import ExerciseVersion, MarkScheme
 from verifex.people.models import Pair, User
 from verifex.plan.models import Session
@@ -33,13 +34,7 @@ class State(models.TextChoices):
     VOIDED = "voided"
 
 
-class Kind(models.TextChoices):
-    """What can be handed in."""
-
-    WIRING = "wiring"
-    PROGRAM = "program"
-    READINGS = "readings"
-    PREDICTION = "prediction"  # what the pair expects, before it measures
+HAND_IN_CHOICES = [(hand_in.value, hand_in.value.title()) for hand_in in HandIn]
 
 
 class Docket(models.Model):
@@ -90,7 +85,7 @@ class Attempt(models.Model):
 
     docket = models.ForeignKey(Docket, on_delete=models.CASCADE, related_name="attempts")
     stage = models.PositiveSmallIntegerField(default=1)
-    kind = models.CharField(max_length=10, choices=Kind.choices)
+    kind = models.CharField(max_length=10, choices=HAND_IN_CHOICES)
     number = models.PositiveIntegerField()
     text = models.TextField()
     digest = models.CharField(max_length=64, default="")  # SHA-256 of the text
@@ -116,7 +111,7 @@ class Judgement(models.Model):
 
     docket = models.ForeignKey(Docket, on_delete=models.CASCADE, related_name="judgements")
     attempt = models.ForeignKey(Attempt, on_delete=models.CASCADE, related_name="judgements")
-    kind = models.CharField(max_length=10, choices=Kind.choices)
+    kind = models.CharField(max_length=10, choices=HAND_IN_CHOICES)
     rules_version = models.CharField(max_length=20)
     digest = models.CharField(max_length=64)
     judged_with = models.JSONField(default=dict)

@@ -6,10 +6,11 @@ from typing import Any
 from verifex.core.assess import WiringRecord
 from verifex.core.assess.line_in_run import line_in_run
 from verifex.core.assess.live import currents_as_set, sheet_if_measured, sliders_if_measured, wiring_now
+from verifex.core.hand_ins import HandIn
 from verifex.dockets.hints import key_of
 from verifex.dockets.inputs import DocketInputs, DocketKey, case_without_texts
 from verifex.dockets.judgements import newest
-from verifex.dockets.models import Docket, Kind
+from verifex.dockets.models import Docket
 from verifex.dockets.refusals import (
     NoLineForHint,
     NoOperatingPoint,
@@ -25,7 +26,7 @@ from verifex.work.pool import compute_live
 
 def study(docket: Docket) -> dict[str, Any]:
     """Resistors with their windows and what the store offers, the comparison by function, and what can be set."""
-    judgement = newest(docket, Kind.WIRING)
+    judgement = newest(docket, HandIn.WIRING)
     if judgement is None:
         raise NoWiringJudged()
     record = judgement.typed(WiringRecord)
@@ -61,10 +62,10 @@ def check_now(by: User, key: DocketKey, text: str) -> dict[str, Any]:
 def solve(by: User, docket: Docket, settings: dict[str, str]) -> dict[str, Any]:
     """Volts and currents with the handles as set. Refused, in words, where a handle is none or nothing is solved."""
     inputs = DocketInputs(docket)
-    if Kind.WIRING not in inputs.attempts:
+    if HandIn.WIRING not in inputs.attempts:
         raise NoWiringHandedIn()
     try:
-        case = inputs.case((Kind.WIRING,))
+        case = inputs.case((HandIn.WIRING,))
         solved: dict[str, Any] | None = compute_live(("solve", by.pk, docket.pk), currents_as_set, case, settings)
     except ValueError as wrong:
         raise WiringNotReadable(str(wrong)) from None
@@ -75,7 +76,7 @@ def solve(by: User, docket: Docket, settings: dict[str, str]) -> dict[str, Any]:
 
 def line_of(by: User, docket: Docket, line: int, moment_ms: float | None) -> dict[str, Any]:
     """One line of the program through the run on the pair's bench. Refused where nothing runs."""
-    case = DocketInputs(docket).case((Kind.WIRING, Kind.PROGRAM))
+    case = DocketInputs(docket).case((HandIn.WIRING, HandIn.PROGRAM))
     try:
         found: dict[str, Any] = compute_live(("line", by.pk, docket.pk), line_in_run, case, line, moment_ms)
     except ValueError as wrong:
@@ -85,7 +86,7 @@ def line_of(by: User, docket: Docket, line: int, moment_ms: float | None) -> dic
 
 def line_of_hint(by: User, docket: Docket, key: str) -> dict[str, Any]:
     """The line of a hint that a pair may look at: of a Fix or a Stop of its own program."""
-    judgement = newest(docket, Kind.PROGRAM)
+    judgement = newest(docket, HandIn.PROGRAM)
     findings = judgement.record.get("findings", []) if judgement else []
     found = next((f for f in findings if key_of(f["rule"]) == key and f["severity"] in ("stop", "fix")), None)
     line = found["where"].get("line") if found else None
@@ -96,14 +97,14 @@ def line_of_hint(by: User, docket: Docket, key: str) -> dict[str, Any]:
 
 def sheet_if(by: User, docket: Docket, also: dict[str, float]) -> dict[str, Any]:
     """The sheet of the pair's own bench with values as if they were measured."""
-    case = DocketInputs(docket).case((Kind.WIRING,))
+    case = DocketInputs(docket).case((HandIn.WIRING,))
     found: dict[str, Any] = compute_live(("sheet", by.pk, docket.pk), sheet_if_measured, case, also)
     return found
 
 
 def sliders_if(by: User, docket: Docket, also: dict[str, float], reading: str) -> dict[str, Any]:
     """What can be measured on the pair's bench, with how a reading follows it."""
-    case = DocketInputs(docket).case((Kind.WIRING,))
+    case = DocketInputs(docket).case((HandIn.WIRING,))
     try:
         found: dict[str, Any] = compute_live(("sliders", by.pk, docket.pk), sliders_if_measured, case, also, reading)
     except ValueError as wrong:

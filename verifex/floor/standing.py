@@ -10,17 +10,13 @@ from django.db.models import Q
 
 from verifex.core.assess import Summary
 from verifex.core.findings import Severity
+from verifex.core.hand_ins import HANDED_IN_AT, HandIn
 from verifex.dockets.judgements import summaries_of
-from verifex.dockets.models import Docket, Kind, SharedReadings, State, Station, StationState
+from verifex.dockets.models import Docket, SharedReadings, State, Station, StationState
 from verifex.dockets.stations import current
 
 #: The hand-in that the cards of a station are about.
-HAND_IN_SHOWN = {
-    Station.WIRING: Kind.WIRING,
-    Station.POWER: Kind.WIRING,
-    Station.PROGRAM: Kind.PROGRAM,
-    Station.READINGS: Kind.READINGS,
-}
+HAND_IN_SHOWN = {**HANDED_IN_AT, Station.POWER: HandIn.WIRING}
 
 
 class StationRow(NamedTuple):
@@ -46,7 +42,7 @@ class Standing:
         return current(self.rows)
 
     @cached_property
-    def kind(self) -> Kind | None:
+    def kind(self) -> HandIn | None:
         return HAND_IN_SHOWN.get(Station(self.row.station)) if self.row else None
 
     @cached_property
@@ -90,10 +86,10 @@ class Standing:
     @property
     def last_value(self) -> str:
         """The last centre of the pair's readings, else its measured supply: something to recognise the bench by."""
-        readings = self.summaries.get(Kind.READINGS)
+        readings = self.summaries.get(HandIn.READINGS)
         if readings and readings.last_centre is not None:
             return f"{readings.last_step}: {readings.last_centre:g} {readings.last_unit}".strip()
-        wiring = self.summaries.get(Kind.WIRING)
+        wiring = self.summaries.get(HandIn.WIRING)
         return f"supply {wiring.rail_volts:g} V" if wiring and wiring.rail_volts is not None else ""
 
 
@@ -110,7 +106,7 @@ def standings(dockets: list[Docket]) -> dict[int, Standing]:
     for docket_id in _looked_at_twice(ids):
         found[docket_id].second_look = True
     for standing in found.values():
-        standing.second_look |= standing.summaries.get(Kind.READINGS, Summary()).second_look
+        standing.second_look |= standing.summaries.get(HandIn.READINGS, Summary()).second_look
     return found
 
 

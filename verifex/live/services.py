@@ -11,11 +11,12 @@ from django.db.models import QuerySet
 
 from verifex.acts import clock
 from verifex.core.assess.live import readings_now
+from verifex.core.hand_ins import HandIn
 from verifex.core.printed.lines import MARK_SIGNS
 from verifex.core.problems import UnusableInput
 from verifex.dockets.act import begin, enter, finish
 from verifex.dockets.inputs import DocketInputs
-from verifex.dockets.models import Docket, Kind, Station
+from verifex.dockets.models import Docket, Station
 from verifex.dockets.transitions import DocketAct
 from verifex.live.models import LiveFeed, LiveLine
 from verifex.live.refusals import LiveCodeExpired, LiveLogTooLarge, NobodyListens, UnknownPlanStep
@@ -112,7 +113,7 @@ def verdict_of(by: User, docket: Docket) -> dict[str, Any]:
     text = last_of_each_step(feed) if feed else ""
     if not text.strip():
         return {"steps": [], "notes": []}
-    case = replace(DocketInputs(docket).case((Kind.WIRING,)), log=text)
+    case = replace(DocketInputs(docket).case((HandIn.WIRING,)), log=text)
     try:
         found: dict[str, Any] = compute_live(("live readings", by.pk, docket.pk), readings_now, case)
     except UnusableInput as wrong:

@@ -16,6 +16,7 @@ from verifex.core.assess import (
     WiringRecord,
     evidence_of,
 )
+from verifex.core.hand_ins import HandIn
 from verifex.core.marking import Proposal, propose
 from verifex.dockets.models import (
     Act,
@@ -23,7 +24,6 @@ from verifex.dockets.models import (
     Decision,
     Docket,
     Judgement,
-    Kind,
     OpenedHint,
     SharedReadings,
     Station,
@@ -51,7 +51,7 @@ class Shown:
     @property
     def to_look_at(self) -> list[FindingRecord]:
         """What of the log is worth a second look; no pair ever sees it."""
-        judged = self.newest(Kind.READINGS)
+        judged = self.newest(HandIn.READINGS)
         record = judged.typed(ReadingsRecord) if judged else None
         return [found for found in record.findings if not found.unchecked] if record else []
 
@@ -68,7 +68,7 @@ class Shown:
     def final_wiring(self) -> Judgement | None:
         """The wiring as it stood when power was cleared, else the last one."""
         cleared = self.judgements.get(self.clearance.wiring_id) if self.clearance else None
-        return cleared or self.newest(Kind.WIRING)
+        return cleared or self.newest(HandIn.WIRING)
 
 
 def shown(dockets: Iterable[Docket]) -> dict[int, Shown]:
@@ -112,7 +112,7 @@ def _issues(found: Mapping[int, Shown]) -> None:
 def proposal_of(one: Shown, *, final: bool) -> Proposal:
     """Marks proposed from what a docket shows now. What is missing counts as nothing only once it is `final`."""
     exercise, clearance, wiring = one.docket.version.file, one.clearance, one.final_wiring
-    program, readings, prediction = (one.newest(k) for k in (Kind.PROGRAM, Kind.READINGS, Kind.PREDICTION))
+    program, readings, prediction = (one.newest(k) for k in (HandIn.PROGRAM, HandIn.READINGS, HandIn.PREDICTION))
     assessment = Assessment(
         sheets=SheetsRecord(),
         wiring=wiring.typed(WiringRecord) if wiring else None,
@@ -141,7 +141,7 @@ def _earlier(one: Shown) -> tuple[list[FindingRecord], list[FindingRecord]]:
     sent_back: list[FindingRecord] = []
     mended: list[FindingRecord] = []
     for judgement in sorted(one.judgements.values(), key=lambda j: j.attempt.number):
-        if final and judgement.kind == Kind.WIRING and judgement.attempt.number < final.attempt.number:
+        if final and judgement.kind == HandIn.WIRING and judgement.attempt.number < final.attempt.number:
             into = sent_back if judgement.attempt_id in one.sent_back else mended
             into += [f for f in judgement.typed(WiringRecord).findings if not f.unchecked]
     return sent_back, mended

@@ -7,6 +7,8 @@ from typing import Any
 from csp.constants import NONCE, NONE, SELF
 from django.core.management.utils import get_random_secret_key
 
+from verifex.core.hand_ins import HAND_INS, MB, HandIn
+
 BASE_DIR = Path(__file__).resolve().parent.parent.parent
 #: An installed package brings the built front end and the demo course with it; a checkout has them beside the code.
 INSTALLED = not (BASE_DIR / "manage.py").exists()
@@ -187,8 +189,8 @@ SECURE_REFERRER_POLICY = "same-origin"
 # keep to HTTPS as well (W005, W021), which this application cannot know.
 SILENCED_SYSTEM_CHECKS = ["security.W005", "security.W008", "security.W021"]
 
-#: The largest body a call takes: a log of 10 MB, with room for its JSON. Refused by its announced length.
-MOST_BODY_BYTES = 12 * 1024 * 1024
+#: The largest body a call takes: a log, with room for its JSON. Refused by its announced length.
+MOST_BODY_BYTES = HAND_INS[HandIn.READINGS].most_bytes + 2 * MB
 #: Where more is taken: a course of 20 MB as base64.
 LARGER_BODIES = {"/api/set-up/import": 30 * 1024 * 1024}
 DATA_UPLOAD_MAX_MEMORY_SIZE = max(MOST_BODY_BYTES, *LARGER_BODIES.values())

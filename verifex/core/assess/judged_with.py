@@ -8,17 +8,16 @@ from verifex.core.assess.case import Case
 from verifex.core.assess.records import FORMAT, Record
 from verifex.core.exercise import Exercise
 from verifex.core.expected.measured import RAIL
+from verifex.core.hand_ins import HAND_INS
 from verifex.core.parts import catalogue
 from verifex.core.parts.calibration import Calibration
 from verifex.core.rulebook import RULES_VERSION
 
 #: Which hand-ins each station's judgement depends on.
-TEXTS_OF = {
+TEXTS_OF: dict[str, tuple[str, ...]] = {
+    **{hand_in.value: tuple(read.facts.name for read in facts.check_reads) for hand_in, facts in HAND_INS.items()},
     "sheets": ("wiring",),
     "wiring": ("wiring", "earlier_wiring"),
-    "program": ("wiring", "program"),
-    "readings": ("wiring", "program", "log"),
-    "prediction": ("wiring", "prediction"),
 }
 
 

@@ -11,6 +11,7 @@ from verifex.core.assess.records import (
     WiringRecord,
 )
 from verifex.core.findings import Severity
+from verifex.core.hand_ins import HAND_INS, HandIn
 
 SLUG = "not-checked-yet"
 RECORDS: dict[str, type[StationRecord]] = {
@@ -20,7 +21,6 @@ RECORDS: dict[str, type[StationRecord]] = {
     "prediction": PredictionRecord,
     "sheets": SheetsRecord,
 }
-NAMES = {"wiring": "wiring", "program": "program", "readings": "log", "prediction": "prediction", "sheets": "wiring"}
 SEEN = {
     "time": "This {name} is not checked yet: its check needed more processor time than it had.",
     "memory": "This {name} is not checked yet: its check needed more memory than it had.",
@@ -30,7 +30,9 @@ SEEN = {
 
 def overrun_record(kind: str, reason: str) -> StationRecord:
     """The record of a station whose check was ended for `reason`: 'time', 'memory' or 'failed' (through no limit)."""
-    name = NAMES[kind]
+    # The sheets are made from the wiring.
+    about = HAND_INS[HandIn.WIRING if kind == "sheets" else HandIn(kind)]
+    name = about.name
     finding = FindingRecord(
         rule=SLUG,
         severity=Severity.CHECK,
@@ -38,7 +40,7 @@ def overrun_record(kind: str, reason: str) -> StationRecord:
         why="That says nothing about what was handed in. It is checked again by itself when the machine is less busy.",
         remedy="Wait, have it checked again now, or judge it by eye.",
         hint=f"This {name} is not checked yet; it is checked again by itself. As far as we know nothing is wrong with it.",
-        criterion="program" if kind == "program" else "readings" if kind == "readings" else "wiring",
+        criterion=about.criterion,
         where=WhereRecord(line=1, column=1) if kind == "program" else WhereRecord(),
         unchecked=True,
     )

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from verifex.core.exercise import Exercise
 from verifex.core.failures import note_failure
 from verifex.core.findings import Finding, Severity
+from verifex.core.hand_ins import HandIn
 from verifex.core.parts import Board
 from verifex.core.problems import Problem, UnusableInput
 from verifex.core.program.compiler import Compiled, compile_program
@@ -25,7 +26,6 @@ from verifex.core.program.short_runs import dry_runs
 from verifex.core.program.tree import At, Program, Unsupported
 
 LOG = logging.getLogger(__name__)
-LIMIT_BYTES = 64 * 1024
 TOO_DEEP = "so deep a nesting"
 
 
@@ -88,8 +88,7 @@ def check_program(
     `wired` says what hangs on each pin, `reference` which reference the bench's variant wants. Raises
     UnusableInput for a text over 64 kB; anything else becomes a finding.
     """
-    if len(source.encode("utf-8", "replace")) > LIMIT_BYTES:
-        raise UnusableInput([Problem(1, 1, "the program is larger than 64 kB, the limit for one hand-in")])
+    HandIn.PROGRAM.facts.refuse_larger(source)
     if "\0" in source:
         line = source[: source.index("\0")].count("\n") + 1
         raise UnusableInput([Problem(line, 1, "this is no program text; a file of another kind was probably chosen")])

@@ -9,10 +9,11 @@ from verifex.acts.models import Event
 from verifex.api.http import Id, not_modified_or
 from verifex.api.sheet import SheetIn, SheetOut, SlidersOut
 from verifex.core.assess import ProgramRecord
+from verifex.core.hand_ins import HandIn
 from verifex.dockets import services
 from verifex.dockets.access import docket_for_staff, done
 from verifex.dockets.judgements import newest, sheets_of
-from verifex.dockets.models import Docket, Kind
+from verifex.dockets.models import Docket
 from verifex.dockets.present.staff import docket_json
 from verifex.dockets.refusals import SheetNotWorkedOut
 from verifex.dockets.schemas.acts import (
@@ -98,7 +99,7 @@ def program_line(request: HttpRequest, docket_id: Id, line: int = 1, moment_ms: 
 @router.get("/dockets/{docket_id}/program/flow", response=list[FlowOut])
 def program_flow(request: HttpRequest, docket_id: Id) -> list[dict[str, Any]]:
     """The flow chart of the program last handed in, function by function; empty where it cannot be read."""
-    judgement = newest(docket_for_staff(request, docket_id), Kind.PROGRAM)
+    judgement = newest(docket_for_staff(request, docket_id), HandIn.PROGRAM)
     return list(judgement.typed(ProgramRecord).flow) if judgement else []
 
 

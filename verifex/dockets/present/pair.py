@@ -7,11 +7,12 @@ from verifex.api.bench import bench_out
 from verifex.api.findings import hint_of, hints_of, to_come
 from verifex.core.assess import ProgramRecord, ReadingsRecord, SheetsRecord, WiringRecord
 from verifex.core.expected.plan import how_to
+from verifex.core.hand_ins import HandIn
 from verifex.core.parts import catalogue
 from verifex.dockets.hints import hints_in_steps, opened
 from verifex.dockets.inputs import kit_issue_of
 from verifex.dockets.judgements import sheets_of
-from verifex.dockets.models import Decision, Docket, Kind, State, Station, StationState
+from verifex.dockets.models import Decision, Docket, State, Station, StationState
 from verifex.dockets.present.handed_in import HandedIn
 from verifex.dockets.present.parts import (
     common,
@@ -31,7 +32,7 @@ def my_docket_json(docket: Docket) -> dict[str, Any]:
     """One docket whole, for its pair."""
     handed_in = HandedIn(docket)
     sheets, measured = sheets_of(docket), measurements(docket)
-    judgement = handed_in.judgements.get(Kind.READINGS)
+    judgement = handed_in.judgements.get(HandIn.READINGS)
     readings = judgement.typed(ReadingsRecord) if judgement else None
     issue = kit_issue_of(docket)
     rows, clearances = states(docket), list(docket.clearances.all())
@@ -95,21 +96,21 @@ def _attempt(handed_in: HandedIn, kind: str) -> dict[str, Any] | None:
 
 
 def _program(handed_in: HandedIn) -> dict[str, Any] | None:
-    attempt = handed_in.common(Kind.PROGRAM)
+    attempt = handed_in.common(HandIn.PROGRAM)
     if attempt is None:
         return None
     so_far = opened(handed_in.docket)
     return {
         **attempt,
         "hints": [],
-        "stepped": hints_in_steps(so_far, handed_in.findings(Kind.PROGRAM)),
+        "stepped": hints_in_steps(so_far, handed_in.findings(HandIn.PROGRAM)),
         "hints_left": so_far.left,
         "hint_cost": str(so_far.next_cost),
     }
 
 
 def _wiring(handed_in: HandedIn) -> dict[str, Any] | None:
-    attempt, judgement = _attempt(handed_in, Kind.WIRING), handed_in.judgements.get(Kind.WIRING)
+    attempt, judgement = _attempt(handed_in, HandIn.WIRING), handed_in.judgements.get(HandIn.WIRING)
     if attempt is None or judgement is None:
         return attempt
     record = judgement.typed(WiringRecord)
@@ -119,7 +120,7 @@ def _wiring(handed_in: HandedIn) -> dict[str, Any] | None:
 
 def _readings(handed_in: HandedIn, record: ReadingsRecord | None) -> dict[str, Any] | None:
     """The findings on readings are the second look at honesty, which a pair never sees; what the log lacks it does."""
-    attempt = _attempt(handed_in, Kind.READINGS)
+    attempt = _attempt(handed_in, HandIn.READINGS)
     if attempt is None or record is None:
         return attempt
     hints = [hint_of(f.finding().as_json()) for f in record.findings] if record.overrun else []
@@ -128,7 +129,7 @@ def _readings(handed_in: HandedIn, record: ReadingsRecord | None) -> dict[str, A
 
 def _checklist(handed_in: HandedIn, sheets: SheetsRecord | None) -> list[dict[str, Any]]:
     """What to look at before the program runs: of the last one handed in, else of the board."""
-    judgement = handed_in.judgements.get(Kind.PROGRAM)
+    judgement = handed_in.judgements.get(HandIn.PROGRAM)
     checks = judgement.typed(ProgramRecord).checklist if judgement else ()
     checks = checks or (sheets.checklist if sheets else ())
     return [check.model_dump() for check in checks]
@@ -139,9 +140,9 @@ def _own_prediction(handed_in: HandedIn) -> dict[str, Any] | None:
     found = prediction_json(handed_in)
     if found is None:
         return None
-    told = Kind.READINGS in handed_in.attempts
+    told = HandIn.READINGS in handed_in.attempts
     rows = [{**row, "verdict": row["verdict"] if told else None} for row in found["predictions"]]
-    return {**found, "text": handed_in.attempts[Kind.PREDICTION].text, "predictions": rows}
+    return {**found, "text": handed_in.attempts[HandIn.PREDICTION].text, "predictions": rows}
 
 
 def is_passed(rows: Mapping[str, StationState], station: Station) -> bool:

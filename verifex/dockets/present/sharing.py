@@ -5,11 +5,11 @@ from typing import Any
 
 from django.db.models import Q
 
+from verifex.core.hand_ins import HandIn
 from verifex.dockets.models import (
     Attempt,
     Docket,
     Judgement,
-    Kind,
     SharedReadings,
 )
 from verifex.plan.models import Seat
@@ -57,10 +57,10 @@ def earlier_readings(docket: Docket) -> list[dict[str, Any]]:
     expected values in sight."""
     newest: dict[int, Judgement] = {}
     for judgement in (
-        Judgement.objects.filter(docket=docket, kind=Kind.READINGS).only("attempt", "summary").order_by("id")
+        Judgement.objects.filter(docket=docket, kind=HandIn.READINGS).only("attempt", "summary").order_by("id")
     ):
         newest[judgement.attempt_id] = judgement
-    attempts = docket.attempts.filter(kind=Kind.READINGS).defer("text").order_by("number")
+    attempts = docket.attempts.filter(kind=HandIn.READINGS).defer("text").order_by("number")
     return [
         {"number": a.number, "at": a.at, "verdict": newest[a.pk].summed.verdict if a.pk in newest else ""}
         for a in attempts

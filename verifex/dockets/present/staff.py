@@ -7,6 +7,7 @@ from verifex.api.bench import bench_out
 from verifex.core.assess import PredictionRecord, ProgramRecord, ReadingsRecord, WiringRecord
 from verifex.core.assess.records import ActRecord, WalkRecord
 from verifex.core.exercise.drivers import METHOD_PURPOSES
+from verifex.core.hand_ins import HandIn
 from verifex.dockets.act import situation
 from verifex.dockets.inputs import kit_issue_of
 from verifex.dockets.judgements import sheets_of
@@ -14,7 +15,6 @@ from verifex.dockets.models import (
     Clearance,
     Decision,
     Docket,
-    Kind,
 )
 from verifex.dockets.present.handed_in import HandedIn
 from verifex.dockets.present.parts import (
@@ -70,7 +70,7 @@ def docket_json(docket: Docket, by: User) -> dict[str, Any]:
 
 
 def _wiring(handed_in: HandedIn) -> dict[str, Any] | None:
-    common_, judgement = handed_in.attempt(Kind.WIRING), handed_in.judgements.get(Kind.WIRING)
+    common_, judgement = handed_in.attempt(HandIn.WIRING), handed_in.judgements.get(HandIn.WIRING)
     if common_ is None or judgement is None:
         return common_
     record = judgement.typed(WiringRecord)
@@ -92,7 +92,7 @@ def walk_json(handed_in: HandedIn, walk: WalkRecord) -> dict[str, Any]:
 
 
 def _program(handed_in: HandedIn) -> dict[str, Any] | None:
-    common_, judgement = handed_in.attempt(Kind.PROGRAM), handed_in.judgements.get(Kind.PROGRAM)
+    common_, judgement = handed_in.attempt(HandIn.PROGRAM), handed_in.judgements.get(HandIn.PROGRAM)
     if common_ is None or judgement is None:
         return common_
     record = judgement.typed(ProgramRecord)
@@ -140,11 +140,11 @@ def _trace(trace: Mapping[str, Any]) -> dict[str, Any]:
 
 
 def _readings(handed_in: HandedIn) -> dict[str, Any] | None:
-    common_, judgement = handed_in.attempt(Kind.READINGS), handed_in.judgements.get(Kind.READINGS)
+    common_, judgement = handed_in.attempt(HandIn.READINGS), handed_in.judgements.get(HandIn.READINGS)
     if common_ is None or judgement is None:
         return common_
     record = judgement.typed(ReadingsRecord)
-    shared = shared_with(handed_in.attempts[Kind.READINGS])
+    shared = shared_with(handed_in.attempts[HandIn.READINGS])
     findings = [f for f in common_["findings"] if f["rule"] != "same-noise"]
     return {
         **common_,
@@ -168,7 +168,7 @@ def _act_json(act: ActRecord) -> dict[str, Any]:
 
 
 def prediction_json(handed_in: HandedIn) -> dict[str, Any] | None:
-    attempt, judgement = handed_in.attempts.get(Kind.PREDICTION), handed_in.judgements.get(Kind.PREDICTION)
+    attempt, judgement = handed_in.attempts.get(HandIn.PREDICTION), handed_in.judgements.get(HandIn.PREDICTION)
     if attempt is None:
         return None
     rows = judgement.typed(PredictionRecord).predictions if judgement else ()

@@ -7,11 +7,12 @@ from django.db import transaction
 
 from verifex.acts import clock
 from verifex.acts.refusals import NotAllowed
+from verifex.core.hand_ins import HANDED_IN_AT, HandIn
 from verifex.dockets.act import begin, enter, finish
 from verifex.dockets.inputs import DocketInputs
 from verifex.dockets.judgements import newest, walk_of
 from verifex.dockets.judging import bring_up_to_date, is_current
-from verifex.dockets.models import Act, Attempt, Clearance, Decision, Docket, Kind, State, Station
+from verifex.dockets.models import Act, Attempt, Clearance, Decision, Docket, State, Station
 from verifex.dockets.refusals import (
     AlreadyClaimed,
     BenchNotCompared,
@@ -40,7 +41,6 @@ from verifex.people.models import Staff, User
 
 #: Stop findings that nobody can overrule: dangerous voltage.
 NEVER_OVERRULED = ("dangerous-voltage",)
-HANDED_IN = {Station.WIRING: Kind.WIRING, Station.PROGRAM: Kind.PROGRAM, Station.READINGS: Kind.READINGS}
 UNDO_FOR = timedelta(minutes=15)
 #: How the event log says that an act was done.
 PAST_TENSE = {Act.PASS: "passed", Act.SEND_BACK: "sent back", Act.CLEAR: "cleared", Act.REOPEN: "reopened"}
@@ -56,7 +56,7 @@ def _decide(
     before: dict[str, Any],
     overruled: list[str] | None = None,
 ) -> None:
-    kind = HANDED_IN.get(Station(station))
+    kind = HANDED_IN_AT.get(Station(station))
     attempt = docket.attempts.filter(kind=kind).order_by("-number").first() if kind else None
     Decision.objects.create(
         docket=docket,
@@ -76,7 +76,7 @@ def _decide(
 
 def _stops(inputs: DocketInputs, station: str) -> list[dict[str, Any]]:
     """The open Stops of what was last handed in. Refused while that is not judged yet."""
-    kind = HANDED_IN[Station(station)]
+    kind = HANDED_IN_AT[Station(station)]
     if not is_current(inputs, kind):
         raise StillBeingJudged()
     judgement = newest(inputs.docket, kind)
@@ -86,7 +86,7 @@ def _stops(inputs: DocketInputs, station: str) -> list[dict[str, Any]]:
 
 def _unchecked(docket: Docket) -> list[dict[str, Any]]:
     """What of the wiring we could not check: nobody knows whether there is a Stop in it, so it holds power as one would."""
-    judgement = newest(docket, Kind.WIRING)
+    judgement = newest(docket, HandIn.WIRING)
     findings = judgement.record.get("findings", []) if judgement else []
     return [finding for finding in findings if finding.get("unchecked")]
 
@@ -122,7 +122,7 @@ def pass_station(
         raise MarkingIsClosedNotPassed()
     entry, before = enter(actor, docket, DocketAct.PASS, station), snapshot(docket)
     inputs = DocketInputs(docket)
-    if HANDED_IN[Station(station)] not in inputs.attempts:
+    if HANDED_IN_AT[Station(station)] not in inputs.attempts:
         raise NothingHandedIn()
     stops = _stops(inputs, station)
     _require_overrule(actor, docket, stops, overrule_reason)
@@ -142,11 +142,11 @@ def pass_clean(actor: User, docket_id: int, *, based_on: int) -> list[str]:
     docket = begin(docket_id, based_on)
     require_instructor(actor, docket.session.section)
     passed = []
-    for station, kind in HANDED_IN.items():
+    for station, kind in HANDED_IN_AT.items():
         judgement = newest(docket, kind)
         if state_of(docket, station) == State.ASKS and judgement and judgement.summed.is_clean:
             pass_station(actor, docket_id, station, based_on=None)
-            passed.append(station.value)
+            passed.append(station)
     return passed
 
 
@@ -170,7 +170,7 @@ def clear_power(
     reason, but never one about dangerous voltage. The rules of now decide, with the supply and what was handed out now.
     """
     require_staff(actor, begin(docket_id, None).session.section)
-    bring_up_to_date(docket_id, Kind.WIRING)
+    bring_up_to_date(docket_id, HandIn.WIRING)
     return _clear(actor, docket_id, based_on, wiring_attempt, compared, overrule_reason)
 
 
@@ -201,7 +201,7 @@ def _clear(
     refuse_while_paused(docket.session)
     entry, before = enter(actor, docket, DocketAct.CLEAR, Station.POWER), snapshot(docket)
     inputs = DocketInputs(docket)
-    attempt: Attempt | None = inputs.attempts.get(Kind.WIRING)
+    attempt: Attempt | None = inputs.attempts.get(HandIn.WIRING)
     issue = inputs.kit_issue
     if attempt is None:
         raise NoWiringToClear()

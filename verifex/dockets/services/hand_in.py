@@ -7,11 +7,12 @@ from django.db import transaction
 from verifex.acts.refusals import Stale
 from verifex.core.assess import digest_of
 from verifex.core.circuit.text.notation import read_text
+from verifex.core.hand_ins import HandIn
 from verifex.core.problems import Problem, UnusableInput
 from verifex.core.readings.prediction import read_prediction
 from verifex.dockets.act import begin, enter, finish, require
 from verifex.dockets.judging import ask_for_judgement
-from verifex.dockets.models import Attempt, Docket, Kind, State, Station
+from verifex.dockets.models import Attempt, Docket, State, Station
 from verifex.dockets.refusals import (
     ExerciseWithoutProgram,
     PredictionAfterReadings,
@@ -26,14 +27,7 @@ from verifex.dockets.voiding import void_clearance
 from verifex.people.models import User
 from verifex.work import queue
 
-MOST_BYTES = {
-    Kind.WIRING: 64 * 1024,
-    Kind.PROGRAM: 64 * 1024,
-    Kind.READINGS: 10 * 1024 * 1024,
-    Kind.PREDICTION: 16 * 1024,
-}
 MOST_TOKEN = 64
-NAMES = {Kind.WIRING: "wiring", Kind.PROGRAM: "program", Kind.READINGS: "log", Kind.PREDICTION: "prediction"}
 
 
 def hand_in(actor: User, docket_id: int, kind: str, text: str, *, token: str, based_on_attempt: int) -> Attempt:
@@ -43,21 +37,20 @@ def hand_in(actor: User, docket_id: int, kind: str, text: str, *, token: str, ba
     attempt the writer saw (0 for none): raises Stale when another came between. Raises UnusableInput with located
     problems for a text that cannot be judged at all, Refused when the station is not open.
     """
-    if kind not in NAMES:
-        raise UnknownHandInKind(kind, tuple(Kind))
+    if kind not in tuple(HandIn):
+        raise UnknownHandInKind(kind, tuple(HandIn))
     if not 0 < len(token) <= MOST_TOKEN:
         raise RequestTokenLength(MOST_TOKEN)
-    attempt = _keep(actor, docket_id, Kind(kind), text, token, based_on_attempt)
+    attempt = _keep(actor, docket_id, HandIn(kind), text, token, based_on_attempt)
     queue.run_pending()
     return attempt
 
 
 @transaction.atomic
-def _keep(actor: User, docket_id: int, kind: Kind, text: str, token: str, based_on_attempt: int) -> Attempt:
+def _keep(actor: User, docket_id: int, kind: HandIn, text: str, token: str, based_on_attempt: int) -> Attempt:
     docket = begin(docket_id, None)
-    act, station = (
-        (DocketAct.PREDICT, Station.READINGS) if kind == Kind.PREDICTION else (DocketAct.HAND_IN, Station(kind))
-    )
+    act = DocketAct.PREDICT if kind == HandIn.PREDICTION else DocketAct.HAND_IN
+    station = Station(kind.facts.station)
     known = docket.attempts.filter(token=token).first()
     if known is not None:
         if known.digest != digest_of(text):
@@ -73,32 +66,29 @@ def _keep(actor: User, docket_id: int, kind: Kind, text: str, token: str, based_
     number = last.number if last else 0
     if number != based_on_attempt:
         who = last.by.get_full_name() if last and last.by else "Someone"
-        raise Stale([f"{who} handed in attempt {number} of the {NAMES[kind]}"])
+        raise Stale([f"{who} handed in attempt {number} of the {kind.facts.name}"])
     _can_be_read(docket, kind, text)
-    if kind == Kind.PREDICTION and docket.attempts.filter(kind=Kind.READINGS).exists():
+    if kind == HandIn.PREDICTION and docket.attempts.filter(kind=HandIn.READINGS).exists():
         raise PredictionAfterReadings()
     size_bytes = len(text.encode("utf-8", "surrogatepass"))
     attempt = Attempt.objects.create(
         docket=docket, kind=kind, number=number + 1, text=text, digest=digest_of(text), size_bytes=size_bytes, token=token, by=actor
     )  # fmt: skip
-    if kind == Kind.WIRING:
+    if kind == HandIn.WIRING:
         void_clearance(docket, "new wiring was handed in")
     if entry.after is not None:
         set_state(docket, station, entry.after)
-    if kind == Kind.READINGS:
+    if kind == HandIn.READINGS:
         reach(docket, Station.MARK)
     ask_for_judgement(docket)
-    finish(docket, actor, f"handed in attempt {attempt.number} of the {NAMES[kind]}")
+    finish(docket, actor, f"handed in attempt {attempt.number} of the {kind.facts.name}")
     return attempt
 
 
-def _within_limit(kind: Kind, text: str) -> None:
-    most = MOST_BYTES[kind]
-    if len(text) > most or len(text.encode("utf-8", "surrogatepass")) > most:
-        shown = f"{most // 1024} kB" if most < 1024 * 1024 else f"{most // (1024 * 1024)} MB"
-        raise UnusableInput([Problem(1, 1, f"the {NAMES[kind]} is larger than {shown}, the limit for one hand-in")])
+def _within_limit(kind: HandIn, text: str) -> None:
+    kind.facts.refuse_larger(text)
     if not text.strip():
-        raise UnusableInput([Problem(1, 1, f"the {NAMES[kind]} is empty")])
+        raise UnusableInput([Problem(1, 1, f"the {kind.facts.name} is empty")])
     broken = _first_that_is_no_text(text)
     if broken >= 0:
         line = text[:broken].count("\n") + 1
@@ -114,11 +104,11 @@ def _first_that_is_no_text(text: str) -> int:
     return text.find("\0")
 
 
-def _can_be_read(docket: Docket, kind: Kind, text: str) -> None:
+def _can_be_read(docket: Docket, kind: HandIn, text: str) -> None:
     """What takes a glance only: whether lines are statements, and cells are numbers. Raises UnusableInput."""
-    if kind == Kind.WIRING and (problems := read_text(text).problems):
+    if kind == HandIn.WIRING and (problems := read_text(text).problems):
         raise UnusableInput(problems)
-    if kind == Kind.PREDICTION:
+    if kind == HandIn.PREDICTION:
         try:
             read_prediction(text, docket.version.file)
         except UnusableInput as wrong:

@@ -2,10 +2,11 @@
 
 from django.db import transaction
 
+from verifex.core.hand_ins import HandIn
 from verifex.dockets.act import begin, enter, finish
 from verifex.dockets.hints import HintStep, key_of, opened
 from verifex.dockets.judgements import newest
-from verifex.dockets.models import Kind, OpenedHint, Station
+from verifex.dockets.models import OpenedHint, Station
 from verifex.dockets.refusals import AllHintStepsOpened, HintOfEarlierHandIn, HintStepsInOrder
 from verifex.dockets.transitions import DocketAct
 from verifex.people.models import User
@@ -18,7 +19,7 @@ def open_hint(actor: User, docket_id: int, key: str, step: int) -> None:
     """Open a step of a hint; one that is open stays so and counts once. Refused where the exercise allows no further one."""
     docket = begin(docket_id, None)
     enter(actor, docket, DocketAct.OPEN_HINT, Station.PROGRAM)
-    judgement = newest(docket, Kind.PROGRAM)
+    judgement = newest(docket, HandIn.PROGRAM)
     findings = judgement.record.get("findings", []) if judgement else []
     rule = next((finding["rule"] for finding in findings if key_of(finding["rule"]) == key), None)
     if rule is None:

@@ -6,11 +6,12 @@ from django.db import transaction
 
 from verifex.core.assess.records import MeasurableRecord, ReadingsRecord
 from verifex.core.expected.measured import BEGIN, COLUMN, STEP, TELL, WALK
+from verifex.core.hand_ins import HandIn
 from verifex.core.quantity import in_words
 from verifex.dockets.act import begin, enter, finish
 from verifex.dockets.judgements import newest, sheets_of, walk_of
 from verifex.dockets.judging import SHEETS, ask_for_judgement, bring_up_to_date
-from verifex.dockets.models import Docket, Kind, Measurement, Station
+from verifex.dockets.models import Docket, Measurement, Station
 from verifex.dockets.refusals import ImplausibleMeasurement, UnknownMeasurement
 from verifex.dockets.transitions import DocketAct
 from verifex.people.models import User
@@ -89,7 +90,7 @@ def _requested(docket: Docket, name: str) -> MeasurableRecord | None:
         step = next((step for step in walk.steps if step.name == name), None) if walk else None
         low, high = (0.0, MOST_OHMS) if step and step.unit == "Ω" else (-MOST_VOLTS, MOST_VOLTS)
         return MeasurableRecord(name=name, label=step.text, unit=step.unit, low=low, high=high) if step else None
-    judgement = newest(docket, Kind.READINGS) if name.startswith((TELL, COLUMN, BEGIN)) else None
+    judgement = newest(docket, HandIn.READINGS) if name.startswith((TELL, COLUMN, BEGIN)) else None
     record = judgement.typed(ReadingsRecord) if judgement else None
     if name.startswith(COLUMN):
         return _column(docket, name, record)

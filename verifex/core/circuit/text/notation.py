@@ -7,11 +7,11 @@ stored, so comments and order survive every round trip.
 import re
 from dataclasses import dataclass, field
 
-from verifex.core.problems import Problem, UnusableInput
+from verifex.core.hand_ins import HandIn
+from verifex.core.problems import Problem
 
 STATEMENTS = ("bench", "board", "base", "part", "wire")
 REF = re.compile(r"[A-Za-z]+[0-9]+$")
-LIMIT_BYTES = 64 * 1024
 
 
 @dataclass(frozen=True, slots=True)
@@ -44,8 +44,7 @@ def read_text(text: str) -> BenchText:
 
     Raises UnusableInput when the text is larger than 64 kB.
     """
-    if len(text.encode("utf-8", "replace")) > LIMIT_BYTES:
-        raise UnusableInput([Problem(1, 1, "the wiring is larger than 64 kB, the limit for one hand-in")])
+    HandIn.WIRING.facts.refuse_larger(text)
     result = BenchText()
     for number, line in enumerate(text.splitlines(), start=1):
         words = _words(line)

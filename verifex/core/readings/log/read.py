@@ -7,6 +7,7 @@ from statistics import median
 
 from verifex.core.exercise import Exercise
 from verifex.core.expected import Sheet
+from verifex.core.hand_ins import HandIn
 from verifex.core.printed.columns import NO_COLUMNS_KNOWN, Column, Range, choose, merged
 from verifex.core.printed.lines import (
     COMMA_NUMBER,
@@ -30,7 +31,6 @@ from verifex.core.readings.log.shapes import Shapes
 from verifex.core.readings.log.states import NO_STATE_LINES, StateLines, States, Word, state_in
 from verifex.core.readings.log.unmarked import Unmarked
 
-LIMIT_BYTES = 10 * 1024 * 1024
 LOOKED_AT_FOR_COMMAS = 400
 MOST_TEXTS, MOST_GARBAGE = 1000, 200
 LEAST_GAPS = 4
@@ -61,8 +61,7 @@ def read_log(
     Raises UnusableInput for an empty log, one over 10 MB, or one in
     which neither a number nor a state nor an id stands.
     """
-    if len(text) > LIMIT_BYTES:
-        raise UnusableInput([Problem(1, 1, "the log is larger than 10 MB, the limit for one hand-in")])
+    HandIn.READINGS.facts.refuse_larger(text)
     if not text.strip():
         raise UnusableInput([Problem(1, 1, "the log is empty; paste what the board printed")])
     reader = _Reader(exercise, sheet, told, columns, silent=silent)
