@@ -43,10 +43,10 @@ def fill(name, pause):
         time.sleep(pause)
 
 
-one = threading.Thread(target=fill, args=("x", 0.02), daemon=True)
-other = threading.Thread(target=fill, args=("y",), kwargs={"pause": 0.05})
+one = threading.Thread(target=fill, args=("x", 0.08), daemon=True)
+other = threading.Thread(target=fill, args=("y",), kwargs={"pause": 0.2})
 one.start()
-time.sleep(0.005)
+time.sleep(0.02)
 other.start()
 one.join()
 other.join()
