@@ -1,92 +1,54 @@
 """Live readings in the API: the helper's door, which needs a code and no log-in, and events for who looks."""
 
 import json
-from typing import Annotated, Any
+from typing import Any
 
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
-from pydantic import Field
 
 from verifex.acts import clock
 from verifex.acts.refusals import Refused
 from verifex.api.http import Id
-from verifex.api.shape import Shape
 from verifex.dockets.access import docket_for_staff, own_docket
 from verifex.dockets.models import Docket
 from verifex.live import services
-from verifex.live.models import LiveFeed
+from verifex.live.present import feed_shown
+from verifex.live.schemas import MOST_LINES, FeedOut, LinesIn, LiveVerdictOut, MarkIn, TakenOut
 from verifex.people.access import reader
 from verifex.people.throttles import note_miss, refuse_guessing
 
+"""Live readings in the API: the helper's door, which needs a code and no log-in, and events for who looks."""
+
+
 router = Router(tags=["live readings"])
+
+
 RETRY_MS = 700  # after which the browser asks again: a held connection would keep a thread of the server
-MOST_LINES = 500
-
-
-class LinesIn(Shape):
-    """Lines from the helper; `first` counts from 0 over all it sent."""
-
-    first: Annotated[int, Field(ge=0, le=10_000_000)]
-    lines: Annotated[list[Annotated[str, Field(max_length=2000)]], Field(max_length=MOST_LINES)]
-
-
-class TakenOut(Shape):
-    """How many lines the server has of what was sent."""
-
-    received: int
-
-
-class FeedOut(Shape):
-    code: str
-    lines: int
-    open: bool
-
-
-class MarkIn(Shape):
-    step: Annotated[str, Field(max_length=200)]
-
-
-class LiveStepOut(Shape):
-    """A step so far; `verdict` as of a log that is handed in, `values` its last ones. What the bench should print, from `low`
-    to `high`, is told to staff only."""
-
-    name: str
-    verdict: str
-    centre: float | None
-    readings: int
-    values: list[float]
-    low: float | None
-    high: float | None
-
-
-class LiveVerdictOut(Shape):
-    steps: list[LiveStepOut]
-    notes: list[str]
 
 
 @router.post("/live/{code}/lines", response=TakenOut, auth=None)
-def take(request: HttpRequest, code: str, data: LinesIn) -> dict[str, int]:
+def take(request: HttpRequest, code: str, data: LinesIn) -> TakenOut:
     """What the board printed since; the same lines twice are kept once."""
     refuse_guessing(request, "live-code")
     try:
-        return {"received": services.take_lines(code[:16], data.first, data.lines).received}
+        return TakenOut(received=services.take_lines(code[:16], data.first, data.lines).received)
     except Refused:
         note_miss(request, "live-code")
         raise
 
 
 @router.post("/my/dockets/{docket_id}/live", response=FeedOut)
-def listen_to_mine(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
-    return _feed(services.open_feed(reader(request), own_docket(request, docket_id).pk))
+def listen_to_mine(request: HttpRequest, docket_id: Id) -> FeedOut:
+    return feed_shown(services.open_feed(reader(request), own_docket(request, docket_id).pk))
 
 
 @router.post("/my/dockets/{docket_id}/live/mark", response=FeedOut)
-def mark_mine(request: HttpRequest, docket_id: Id, data: MarkIn) -> dict[str, Any]:
-    return _feed(services.mark_step(own_docket(request, docket_id), data.step))
+def mark_mine(request: HttpRequest, docket_id: Id, data: MarkIn) -> FeedOut:
+    return feed_shown(services.mark_step(own_docket(request, docket_id), data.step))
 
 
 @router.post("/my/dockets/{docket_id}/live/stop", response=FeedOut)
-def stop_mine(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
+def stop_mine(request: HttpRequest, docket_id: Id) -> FeedOut:
     return _stopped(request, own_docket(request, docket_id))
 
 
@@ -104,17 +66,17 @@ def my_verdict(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
 
 
 @router.post("/dockets/{docket_id}/live", response=FeedOut)
-def listen(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
-    return _feed(services.open_feed(reader(request), docket_for_staff(request, docket_id).pk))
+def listen(request: HttpRequest, docket_id: Id) -> FeedOut:
+    return feed_shown(services.open_feed(reader(request), docket_for_staff(request, docket_id).pk))
 
 
 @router.post("/dockets/{docket_id}/live/mark", response=FeedOut)
-def mark(request: HttpRequest, docket_id: Id, data: MarkIn) -> dict[str, Any]:
-    return _feed(services.mark_step(docket_for_staff(request, docket_id), data.step))
+def mark(request: HttpRequest, docket_id: Id, data: MarkIn) -> FeedOut:
+    return feed_shown(services.mark_step(docket_for_staff(request, docket_id), data.step))
 
 
 @router.post("/dockets/{docket_id}/live/stop", response=FeedOut)
-def stop(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
+def stop(request: HttpRequest, docket_id: Id) -> FeedOut:
     return _stopped(request, docket_for_staff(request, docket_id))
 
 
@@ -130,14 +92,10 @@ def verdict(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
     return _verdict(request, docket_for_staff(request, docket_id))
 
 
-def _feed(feed: LiveFeed) -> dict[str, Any]:
-    return {"code": feed.code if feed.closed_at is None else "", "lines": feed.lines, "open": feed.closed_at is None}
-
-
-def _stopped(request: HttpRequest, docket: Docket) -> dict[str, Any]:
+def _stopped(request: HttpRequest, docket: Docket) -> FeedOut:
     services.close_feed(reader(request), docket.pk)
     feed = services.feed_of(docket)
-    return _feed(feed) if feed else {"code": "", "lines": 0, "open": False}
+    return feed_shown(feed) if feed else FeedOut(code="", lines=0, open=False)
 
 
 def _verdict(request: HttpRequest, docket: Docket) -> dict[str, Any]:
