@@ -66,3 +66,13 @@ class ExerciseOut(Shape):
     cautions: list[str]
     plot_low: float
     plot_high: float
+
+
+class PairReadingOut(Shape):
+    """A column the pair's program prints."""
+
+    key: str
+    name: str
+    unit: str
+    says: str
+    decimals: int

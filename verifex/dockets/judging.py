@@ -252,7 +252,7 @@ def keep(docket_id: int, judged: Judged, *, again: bool = False) -> bool:
         finish(docket, None, "worked out what the bench should read")
         return True
     attempt = inputs.attempts[judged.station]
-    unit = next((reading["unit"] for reading in readings_json(inputs.exercise)), "")
+    unit = next((reading.unit for reading in readings_json(inputs.exercise)), "")
     Judgement.objects.create(
         docket=docket,
         attempt=attempt,

@@ -67,29 +67,29 @@ class FileOut(Shape):
 
 
 @router.get("/names", response=NamesOut)
-def names(request: HttpRequest) -> dict[str, Any]:
+def names(request: HttpRequest) -> NamesOut:
     """For completion while a wiring is typed; anyone who is logged in may read it."""
     known = catalogue()
     parts = [
-        {
-            "id": p.id,
-            "title": p.title,
-            "legs": list(p.legs),
-            "settings": list(p.settings),
-            "by_name": p.by_name_only,
-            "letters": p.letters,
-            "short": p.short,
-            "value_setting": p.value_setting,
-            "colours": list(p.colours),
-        }
+        PartNamesOut(
+            id=p.id,
+            title=p.title,
+            legs=list(p.legs),
+            settings=list(p.settings),
+            by_name=p.by_name_only,
+            letters=p.letters,
+            short=p.short,
+            value_setting=p.value_setting,
+            colours=list(p.colours),
+        )
         for p in known.parts.values()
     ]
     pins = {board.id: board.pin_names() for board in known.boards.values()}
-    return {"pins": pins, "parts": parts, "band_codes": CODES, "wire_colours": list(WIRE_COLOURS)}
+    return NamesOut(pins=pins, parts=parts, band_codes=CODES, wire_colours=list(WIRE_COLOURS))
 
 
 @router.get("/exercises", response=list[ExerciseOut])
-def list_exercises(request: HttpRequest) -> list[dict[str, Any]]:
+def list_exercises(request: HttpRequest) -> list[ExerciseOut]:
     _staff_only(request)
     courses = courses_of(reader(request))
     versions = ExerciseVersion.objects.filter(exercise__course__in=courses).select_related("exercise__course")
@@ -112,7 +112,7 @@ def exercise_sliders(request: HttpRequest, version_id: Id, data: SheetIn, readin
 
 
 @router.post("/exercises", response=ExerciseOut)
-def bring_in(request: HttpRequest, data: FileIn) -> dict[str, Any]:
+def bring_in(request: HttpRequest, data: FileIn) -> ExerciseOut:
     """A new version from an exercise file; refused with every problem at its line."""
     return exercise_json(add_version(reader(request), _course(request, data.course), data.text))
 
@@ -138,10 +138,10 @@ def _version(request: HttpRequest, version_id: int) -> ExerciseVersion:
 
 
 @router.get("/exercises/{version_id}/file", response=FileOut)
-def exercise_file(request: HttpRequest, version_id: Id) -> dict[str, str]:
+def exercise_file(request: HttpRequest, version_id: Id) -> FileOut:
     """The exercise as the file it is, to keep or to change and bring in again."""
     version = _version(request, version_id)
-    return {"name": f"{version.exercise.slug}-{version.number}.yaml", "text": version.text}
+    return FileOut(name=f"{version.exercise.slug}-{version.number}.yaml", text=version.text)
 
 
 @router.get("/exercises/{version_id}/derived", response=DerivedOut)
@@ -157,7 +157,7 @@ def obstacles(request: HttpRequest, version_id: Id) -> list[dict[str, Any]]:
 
 
 @router.post("/exercises/{version_id}/release", response=ExerciseOut)
-def release_version(request: HttpRequest, version_id: Id) -> dict[str, Any]:
+def release_version(request: HttpRequest, version_id: Id) -> ExerciseOut:
     """Freeze a version. Refused with what is in the way."""
     version = _version(request, version_id)
     release(reader(request), version)

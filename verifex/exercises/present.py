@@ -1,8 +1,7 @@
 """An exercise version as the API shows it."""
 
-from typing import Any
-
-from verifex.api.exercise import WayOut
+from verifex.api.exercise import BoardChoiceOut, ExerciseOut, PairReadingOut, RecipeOut, StepOut, WayOut
+from verifex.api.sheet import VariantOut
 from verifex.core.exercise import Exercise, Step, printable
 from verifex.core.exercise.output_states import OutputState
 from verifex.core.exercise.statements import When
@@ -12,37 +11,37 @@ from verifex.core.parts import catalogue
 from verifex.exercises.models import ExerciseVersion
 
 
-def exercise_json(version: ExerciseVersion) -> dict[str, Any]:
+def exercise_json(version: ExerciseVersion) -> ExerciseOut:
     file = version.file
-    return {
-        "id": version.pk,
-        "slug": file.id,
-        "title": file.title,
-        "summary": file.summary,
-        "version": version.number,
-        "released": version.released_at is not None,
-        "board": file.board,
-        "boards": [{"id": board, "title": catalogue().boards[board].short_title} for board in file.boards],
-        "minutes": file.minutes,
-        "baud": file.baud(None),
-        "total": str(file.total),
-        "recipe": [part.model_dump() for part in file.recipe],
-        "variants": [variant.model_dump() for variant in file.variants],
-        "steps": [_step(file, step) for step in file.steps],
-        "behaviour": [
+    return ExerciseOut(
+        id=version.pk,
+        slug=file.id,
+        title=file.title,
+        summary=file.summary,
+        version=version.number,
+        released=version.released_at is not None,
+        board=file.board,
+        boards=[BoardChoiceOut(id=board, title=catalogue().boards[board].short_title) for board in file.boards],
+        minutes=file.minutes,
+        baud=file.baud(None),
+        total=str(file.total),
+        recipe=[RecipeOut.model_validate(part) for part in file.recipe],
+        variants=[VariantOut.model_validate(variant) for variant in file.variants],
+        steps=[_step(file, step) for step in file.steps],
+        behaviour=[
             f"When {_condition(file, statement.when)}: {_says(file, statement.then)}"
             + (f"; otherwise {_says(file, statement.otherwise)}." if statement.otherwise else ".")
             for statement in file.behaviour
         ],
-        "thresholds": [statement.when.threshold for statement in file.behaviour],
-        "criteria": [c.model_dump(mode="json") for c in file.criteria],
-        "cautions": file.cautions,
-        "plot_low": file.plot_range[0],
-        "plot_high": file.plot_range[1],
-    }
+        thresholds=[statement.when.threshold for statement in file.behaviour],
+        criteria=[c.model_dump(mode="json") for c in file.criteria],
+        cautions=file.cautions,
+        plot_low=file.plot_range[0],
+        plot_high=file.plot_range[1],
+    )
 
 
-def readings_json(file: Exercise) -> list[dict[str, Any]]:
+def readings_json(file: Exercise) -> list[PairReadingOut]:
     """The columns a program prints, without a word of what they should be."""
     found = []
     for reading, key in zip(file.readings, file.reading_keys, strict=True):
@@ -52,33 +51,33 @@ def readings_json(file: Exercise) -> list[dict[str, Any]]:
             continue
         unit = PRINTED[reading.print or printable(output)[0]]
         found.append(
-            {
-                "key": ".".join(key),
-                "name": reading.name or recipe.title or reading.ref,
-                "unit": unit.symbol,
-                "says": unit.title,
-                "decimals": unit.decimals if reading.decimals is None else reading.decimals,
-            }
+            PairReadingOut(
+                key=".".join(key),
+                name=reading.name or recipe.title or reading.ref,
+                unit=unit.symbol,
+                says=unit.title,
+                decimals=unit.decimals if reading.decimals is None else reading.decimals,
+            )
         )
     return found
 
 
-def _step(file: Exercise, step: Step) -> dict[str, Any]:
+def _step(file: Exercise, step: Step) -> StepOut:
     recipe = file.part_of(step.ref)
     ways = ways_for(recipe.part if recipe else "", step.quantity, step.value)
-    return {
-        "name": step.name,
-        "ref": step.ref,
-        "quantity": step.quantity,
-        "value": step.value,
-        "unit": UNITS_OF_QUANTITY.get(step.quantity, ""),
-        "text": step.text,
-        "also": [f"{v.value:g} {UNITS_OF_QUANTITY.get(v.quantity, v.quantity)}" for v in step.also],
-        "dwell_seconds": step.dwell_seconds,
-        "how": how_to(step),
-        "way": step.way,
-        "ways": [way.model_dump(include=set(WayOut.model_fields)) for way in ways],
-    }
+    return StepOut(
+        name=step.name,
+        ref=step.ref,
+        quantity=step.quantity,
+        value=step.value,
+        unit=UNITS_OF_QUANTITY.get(step.quantity, ""),
+        text=step.text,
+        also=[f"{v.value:g} {UNITS_OF_QUANTITY.get(v.quantity, v.quantity)}" for v in step.also],
+        dwell_seconds=step.dwell_seconds,
+        how=how_to(step),
+        way=step.way,
+        ways=[WayOut.model_validate(way) for way in ways],
+    )
 
 
 def _title(file: Exercise, ref: str) -> str:

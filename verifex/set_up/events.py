@@ -4,7 +4,6 @@ import csv
 import io
 from dataclasses import dataclass
 from datetime import date, timedelta
-from typing import Any
 
 from django.db.models import Q, QuerySet
 
@@ -15,6 +14,7 @@ from verifex.people.access import sections_of
 from verifex.people.models import Course, Pair, Staff, Student, User
 from verifex.people.times import local, midnight
 from verifex.plan.models import Session
+from verifex.set_up.schemas.events import EventOut
 from verifex.stores.models import Kit
 from verifex.tables.cells import safe
 
@@ -58,7 +58,7 @@ def events_of(user: User, course: Course, search: EventSearch) -> "QuerySet[Even
     return found.select_related("actor").order_by("-id")
 
 
-def events_json(rows: list[Event]) -> list[dict[str, Any]]:
+def events_json(rows: list[Event]) -> list[EventOut]:
     """Who did what to what, in words."""
     ids = [int(row.subject.split(":", 1)[1]) for row in rows if row.subject.startswith("docket:")]
     dockets = Docket.objects.filter(pk__in=ids).select_related("pair", "version__exercise")
@@ -66,13 +66,13 @@ def events_json(rows: list[Event]) -> list[dict[str, Any]]:
     users = [int(row.subject.split(":", 1)[1]) for row in rows if row.subject.startswith("user:")]
     named |= {f"user:{user.pk}": user.get_full_name() for user in User.objects.filter(pk__in=users)}
     return [
-        {
-            "id": row.pk,
-            "at": row.at,
-            "by": row.actor.get_full_name() if row.actor else "Verifex",
-            "what": row.verb,
-            "about": named.get(row.subject, row.subject.split(":", 1)[1] if row.subject.startswith("kit:") else ""),
-        }
+        EventOut(
+            id=row.pk,
+            at=row.at,
+            by=row.actor.get_full_name() if row.actor else "Verifex",
+            what=row.verb,
+            about=named.get(row.subject, row.subject.split(":", 1)[1] if row.subject.startswith("kit:") else ""),
+        )
         for row in rows
     ]
 
@@ -83,6 +83,6 @@ def events_csv(user: User, course: Course, search: EventSearch) -> str:
     writer = csv.writer(out)
     writer.writerow([f"when ({course.zone})", "who", "what", "about"])
     for row in events_json(list(events_of(user, course, search)[:MOST_IN_A_TABLE])):
-        cells = (f"{local(row['at'], course):%Y-%m-%d %H:%M:%S}", row["by"], row["what"], row["about"])
+        cells = (f"{local(row.at, course):%Y-%m-%d %H:%M:%S}", row.by, row.what, row.about)
         writer.writerow([safe(cell) for cell in cells])
     return "\ufeff" + out.getvalue()

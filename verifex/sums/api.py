@@ -104,14 +104,14 @@ class ValueOut(Shape):
 
 
 @router.get("/sums", response=SumsOut)
-def list_sums(request: HttpRequest) -> dict[str, Any]:
-    return {
-        "sums": list(ALL_SUMS.values()),
-        "band_colours": list(EXPONENTS),
-        "tolerance_colours": list(TOLERANCE_PERCENT),
-        "drift_colours": list(PPM_PER_KELVIN),
-        "series": list(SERIES),
-    }
+def list_sums(request: HttpRequest) -> SumsOut:
+    return SumsOut(
+        sums=[SumOut.model_validate(one) for one in ALL_SUMS.values()],
+        band_colours=list(EXPONENTS),
+        tolerance_colours=list(TOLERANCE_PERCENT),
+        drift_colours=list(PPM_PER_KELVIN),
+        series=list(SERIES),
+    )
 
 
 @router.post("/sums/bands", response=BandsOut)

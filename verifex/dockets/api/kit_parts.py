@@ -14,7 +14,6 @@ from verifex.dockets.schemas.hatch import (
     HatchAnswerOut,
     KitPlaceOut,
     ReplaceIn,
-    SettableOut,
     SettingIn,
     SubstituteIn,
     TagIn,
@@ -23,6 +22,7 @@ from verifex.people.access import reader
 from verifex.stores.access import require_kit_reader, require_store_staff
 from verifex.stores.advice import allowed_resistors, offers
 from verifex.stores.present.settings import settings_json
+from verifex.stores.schemas.modules import SettableOut
 from verifex.stores.services import kits
 from verifex.stores.services.replace import replace_part, undo_replacement
 
@@ -52,7 +52,7 @@ def advise(request: HttpRequest, tag: str = "") -> list[dict[str, Any]]:
 
 
 @router.get("/hatch/settings", response=list[SettableOut])
-def list_settings(request: HttpRequest, tag: str = "") -> list[dict[str, str]]:
+def list_settings(request: HttpRequest, tag: str = "") -> list[SettableOut]:
     """What can be noted of a kit: how its modules are set, what its resistors measure; with what the exercise says and what is known."""
     require_store_staff(reader(request))
     kit = kits.kit_of(tag)

@@ -79,7 +79,7 @@ def _exercise(docket: Docket, sheets: SheetsRecord | None) -> dict[str, Any]:
         "steps": [{"name": s.name, "how": how_to(s)} for s in file.steps],
         "readings": readings_json(file),
         "own_threshold": file.conventions.threshold == "two-readings",
-        "behaviour": exercise_json(docket.version)["behaviour"],
+        "behaviour": exercise_json(docket.version).behaviour,
         "criteria": [{"title": c.title, "of": str(c.of)} for c in file.criteria],
         "cautions": file.cautions,
         "baud": file.baud(board.id),

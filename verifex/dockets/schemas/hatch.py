@@ -60,17 +60,6 @@ class SettingIn(Shape):
     value: Code
 
 
-class SettableOut(Shape):
-    """A setting of a module of a kit: `takes` says its unit or its words, `now` what is known of this kit."""
-
-    ref: str
-    title: str
-    setting: str
-    takes: str
-    usual: str
-    now: str
-
-
 class HatchAnswerOut(Shape):
     message: str
 

@@ -4,7 +4,7 @@ from datetime import datetime
 
 from verifex.api.bench import BenchOut
 from verifex.api.errors import ProblemOut
-from verifex.api.exercise import RecipeOut
+from verifex.api.exercise import PairReadingOut, RecipeOut
 from verifex.api.findings import HintOut, SteppedHintOut
 from verifex.api.shape import Shape
 from verifex.api.sheet import SheetOut
@@ -48,16 +48,6 @@ class PairProgramOut(PairAttemptOut):
 
 class PairReadingsOut(PairAttemptOut):
     notes: list[str] = []  # what of the log could not be used
-
-
-class PairReadingOut(Shape):
-    """A column the pair's program prints."""
-
-    key: str
-    name: str
-    unit: str
-    says: str
-    decimals: int
 
 
 class PairPredictedOut(Shape):

@@ -1,6 +1,6 @@
 """Papers of the stores: labels, the inspection list, what the coming sessions need."""
 
-from typing import Annotated, Any, Literal
+from typing import Annotated, Literal
 
 from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
@@ -27,10 +27,10 @@ class LabelSheetOut(Shape):
 
 
 @router.get("/stores/label-sheets", response=list[LabelSheetOut])
-def list_label_sheets(request: HttpRequest) -> list[dict[str, Any]]:
+def list_label_sheets(request: HttpRequest) -> list[LabelSheetOut]:
     """The sizes of sheets that labels can be printed on."""
     require_store_staff(reader(request))
-    return [{"id": sheet.id, "title": sheet.title, "count": sheet.count} for sheet in SHEETS.values()]
+    return [LabelSheetOut(id=sheet.id, title=sheet.title, count=sheet.count) for sheet in SHEETS.values()]
 
 
 @router.get("/stores/labels.pdf")

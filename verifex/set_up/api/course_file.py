@@ -1,7 +1,7 @@
 """A course as one file, a copy of it for another year, and copies of all the data."""
 
 import base64
-from typing import Annotated, Any
+from typing import Annotated
 
 from django.conf import settings
 from django.db import connection
@@ -53,7 +53,7 @@ def export_course(request: HttpRequest, course_id: Id, people: bool = True) -> H
 
 
 @router.post("/set-up/import", response=MadeOut)
-def import_course(request: HttpRequest, data: CourseZipIn) -> dict[str, Any]:
+def import_course(request: HttpRequest, data: CourseZipIn) -> MadeOut:
     """Put a course in from its zip: all of it, or nothing."""
     user = reader(request)
     if not may_found(user):
@@ -64,18 +64,18 @@ def import_course(request: HttpRequest, data: CourseZipIn) -> dict[str, Any]:
         raise FileIncomplete() from None
     unpacked = read_file(unpack, content)
     course = put_in(user, unpacked, kits=not data.without_kits, again=data.again)
-    return {"id": course.pk, "message": f"{course.title} is here."}
+    return MadeOut(id=course.pk, message=f"{course.title} is here.")
 
 
 @router.post("/set-up/courses/{course_id}/copy", response=MadeOut)
-def copy_course(request: HttpRequest, course_id: Id, data: CopyIn) -> dict[str, Any]:
+def copy_course(request: HttpRequest, course_id: Id, data: CopyIn) -> MadeOut:
     """The structure of a course for another year, without its people."""
     made = copy_for_next_year(reader(request), course_of(request, course_id), data.title.strip())
-    return {"id": made.pk, "message": f"{made.title} has the exercises, rooms and sections of the other one."}
+    return MadeOut(id=made.pk, message=f"{made.title} has the exercises, rooms and sections of the other one.")
 
 
 @router.post("/set-up/backup", response=SavedOut)
-def back_up(request: HttpRequest) -> dict[str, str]:
+def back_up(request: HttpRequest) -> SavedOut:
     """Copy the database now; it goes on working meanwhile."""
     user = reader(request)
     if not user.is_superuser and not Staff.objects.filter(user=user, role=Staff.Role.INSTRUCTOR).exists():
@@ -85,4 +85,4 @@ def back_up(request: HttpRequest) -> dict[str, str]:
         made = backup(connection.connection, settings.BACKUP_DIR, timezone.now())
     except BackupFailed as wrong:
         raise CourseFileNotReadable(str(wrong)) from None
-    return {"message": f"Copied, {made.stat().st_size / 1e6:.1f} MB."}
+    return SavedOut(message=f"Copied, {made.stat().st_size / 1000000.0:.1f} MB.")

@@ -1,34 +1,18 @@
 """The event log of a course."""
 
-from datetime import date, datetime
-from typing import Any
+from datetime import date
 
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
 from verifex.api.http import Id
-from verifex.api.shape import Shape
 from verifex.people.access import reader
 from verifex.set_up.access import course_of
 from verifex.set_up.events import EventSearch, events_csv, events_json, events_of
+from verifex.set_up.schemas.events import EventsOut
 
 router = Router(tags=["set-up"])
 AT_ONCE = 100
-
-
-class EventOut(Shape):
-    """Who did what; `about` is what it was done to, in words."""
-
-    id: int
-    at: datetime
-    by: str
-    what: str
-    about: str
-
-
-class EventsOut(Shape):
-    events: list[EventOut]
-    more: bool
 
 
 @router.get("/set-up/courses/{course_id}/events", response=EventsOut)
@@ -39,13 +23,13 @@ def events(
     before: int = 0,
     first: date | None = None,
     last: date | None = None,
-) -> dict[str, Any]:
+) -> EventsOut:
     """The event log of the reader's own sections and of the course, the newest first."""
     found = events_of(reader(request), course_of(request, course_id), EventSearch(word, first, last))
     if 0 < before < 2**63:
         found = found.filter(pk__lt=before)
     rows = list(found[: AT_ONCE + 1])
-    return {"events": events_json(rows[:AT_ONCE]), "more": len(rows) > AT_ONCE}
+    return EventsOut(events=events_json(rows[:AT_ONCE]), more=len(rows) > AT_ONCE)
 
 
 @router.get("/set-up/courses/{course_id}/events.csv")

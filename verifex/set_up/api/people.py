@@ -1,7 +1,6 @@
 """The class list and the pairs of a section."""
 
 import json
-from typing import Any
 
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
@@ -19,12 +18,13 @@ from verifex.set_up.access import pair_of, section_of
 from verifex.set_up.present import people_json
 from verifex.set_up.privacy import data_of, remove_student
 from verifex.set_up.refusals import UnknownColumnMeaning
-from verifex.set_up.schemas.common import SavedOut
+from verifex.set_up.schemas.common import NamedUserOut, SavedOut
 from verifex.set_up.schemas.people import (
     GroupsIn,
     GroupsOut,
     ImportedOut,
     ImportIn,
+    ListChangeOut,
     ListedIn,
     ListFileIn,
     ListIn,
@@ -41,33 +41,31 @@ ROWS_SHOWN = 12
 
 
 @router.get("/set-up/sections/{section_id}/people", response=PeopleOut)
-def people(request: HttpRequest, section_id: Id) -> dict[str, Any]:
+def people(request: HttpRequest, section_id: Id) -> PeopleOut:
     return people_json(section_of(request, section_id))
 
 
 @router.post("/set-up/sections/{section_id}/class-list/read", response=ListReadOut)
-def read_list(request: HttpRequest, section_id: Id, data: ListFileIn) -> dict[str, Any]:
+def read_list(request: HttpRequest, section_id: Id, data: ListFileIn) -> ListReadOut:
     """The first rows of a file, and what its columns seem to be; nothing is stored."""
     section_of(request, section_id)
     rows = rows_of(data.data)
     columns = propose_columns(rows)
-    return {
-        "rows": rows[:ROWS_SHOWN],
-        "count": len(rows) - columns.first_row,
-        "first_row": columns.first_row,
-        "meanings": columns.meanings,
-    }
+    return ListReadOut(
+        rows=rows[:ROWS_SHOWN],
+        count=len(rows) - columns.first_row,
+        first_row=columns.first_row,
+        meanings={str(meaning): column for meaning, column in columns.meanings.items()},
+    )
 
 
 @router.post("/set-up/sections/{section_id}/class-list/preview", response=PreviewOut)
-def preview(request: HttpRequest, section_id: Id, data: ListIn) -> dict[str, Any]:
+def preview(request: HttpRequest, section_id: Id, data: ListIn) -> PreviewOut:
     """What an import would change; nothing is stored."""
     found = class_lists.preview(reader(request), section_of(request, section_id), rows_of(data.data), _columns(data))
-    return {
-        "changes": [_change(change) for change in found.changes],
-        "new_sections": found.new_sections,
-        "digest": found.digest,
-    }
+    return PreviewOut(
+        changes=[_change(change) for change in found.changes], new_sections=found.new_sections, digest=found.digest
+    )
 
 
 @router.post("/set-up/sections/{section_id}/class-list/import", response=ImportedOut)
@@ -91,38 +89,38 @@ def _columns(data: ListIn) -> Columns:
     return Columns(data.first_row, {m: data.meanings[m] for m in MEANINGS if m in data.meanings})
 
 
-def _change(change: Change) -> dict[str, Any]:
+def _change(change: Change) -> ListChangeOut:
     who = change.entry or change.listed
     assert who is not None  # a change is of a row or of someone
-    return {
-        "kind": change.kind,
-        "row": change.entry.row if change.entry else None,
-        "name": who.name,
-        "number": who.number,
-        "section": who.section,
-        "user": change.listed.user_id if change.listed else None,
-        "why": change.why,
-        "what": list(change.what),
-    }
+    return ListChangeOut(
+        kind=change.kind,
+        row=change.entry.row if change.entry else None,
+        name=who.name,
+        number=who.number,
+        section=who.section,
+        user=change.listed.user_id if change.listed else None,
+        why=change.why,
+        what=list(change.what),
+    )
 
 
 @router.post("/set-up/sections/{section_id}/students", response=SavedOut)
-def add_student(request: HttpRequest, section_id: Id, data: ListedIn) -> dict[str, str]:
+def add_student(request: HttpRequest, section_id: Id, data: ListedIn) -> SavedOut:
     row = class_lists.add_student(reader(request), section_of(request, section_id), data.name, data.number)
-    return {"message": f"{row.user.get_full_name()} is on the list; the log-in is {row.user.username}."}
+    return SavedOut(message=f"{row.user.get_full_name()} is on the list; the log-in is {row.user.username}.")
 
 
 @router.put("/set-up/sections/{section_id}/students/{user_id}", response=SavedOut)
-def rename_student(request: HttpRequest, section_id: Id, user_id: Id, data: ListedIn) -> dict[str, str]:
+def rename_student(request: HttpRequest, section_id: Id, user_id: Id, data: ListedIn) -> SavedOut:
     class_lists.rename(reader(request), section_of(request, section_id), user_id, data.name)
-    return {"message": "Saved."}
+    return SavedOut(message="Saved.")
 
 
 @router.delete("/set-up/sections/{section_id}/students/{user_id}", response=SavedOut)
-def take_off(request: HttpRequest, section_id: Id, user_id: Id) -> dict[str, str]:
+def take_off(request: HttpRequest, section_id: Id, user_id: Id) -> SavedOut:
     """Off the list from now on; what was done stays."""
     acts.take_off(reader(request), section_of(request, section_id), user_id)
-    return {"message": "Taken off the list."}
+    return SavedOut(message="Taken off the list.")
 
 
 @router.get("/set-up/sections/{section_id}/students/{user_id}/data.json")
@@ -137,11 +135,11 @@ def student_data(request: HttpRequest, section_id: Id, user_id: Id) -> HttpRespo
 
 
 @router.post("/set-up/sections/{section_id}/students/{user_id}/forget", response=SavedOut)
-def forget_student(request: HttpRequest, section_id: Id, user_id: Id) -> dict[str, str]:
+def forget_student(request: HttpRequest, section_id: Id, user_id: Id) -> SavedOut:
     """Take a student's data away: name, log-in and texts go, figures stay under a pseudonym. It cannot be undone."""
     section = section_of(request, section_id)
     pseudonym = remove_student(reader(request), section, User.objects.get(pk=user_id))
-    return {"message": f"The data are removed; what figures are left stand under “{pseudonym}”."}
+    return SavedOut(message=f"The data are removed; what figures are left stand under “{pseudonym}”.")
 
 
 @router.post("/set-up/sections/{section_id}/slips")
@@ -156,33 +154,33 @@ def slips(request: HttpRequest, section_id: Id) -> HttpResponse:
 
 
 @router.post("/set-up/sections/{section_id}/pairs/propose", response=GroupsOut)
-def propose_pairs(request: HttpRequest, section_id: Id, data: WayIn) -> dict[str, Any]:
+def propose_pairs(request: HttpRequest, section_id: Id, data: WayIn) -> GroupsOut:
     """Pairs of who is in none, put together by a rule; nothing is stored."""
     section = section_of(request, section_id)
     marks = shares_of_students(section) if data.way in ("alike", "mixed") else {}
     found = pairs.propose(section, data.way, marks=marks, seed=data.seed)
-    return {"groups": [[_member(user) for user in group] for group in found]}
+    return GroupsOut(groups=[[_member(user) for user in group] for group in found])
 
 
-def _member(user: User) -> dict[str, Any]:
-    return {"user": user.pk, "name": user.get_full_name()}
+def _member(user: User) -> NamedUserOut:
+    return NamedUserOut(user=user.pk, name=user.get_full_name())
 
 
 @router.post("/set-up/sections/{section_id}/pairs", response=SavedOut)
-def make_pairs(request: HttpRequest, section_id: Id, data: GroupsIn) -> dict[str, str]:
+def make_pairs(request: HttpRequest, section_id: Id, data: GroupsIn) -> SavedOut:
     made = acts.make_pairs(reader(request), section_of(request, section_id), data.groups)
-    return {"message": f"{len(made)} pairs are made." if len(made) != 1 else f"{made[0].name} is a pair."}
+    return SavedOut(message=f"{len(made)} pairs are made." if len(made) != 1 else f"{made[0].name} is a pair.")
 
 
 @router.put("/set-up/pairs/{pair_id}", response=SavedOut)
-def change_members(request: HttpRequest, pair_id: Id, data: MembersIn) -> dict[str, str]:
+def change_members(request: HttpRequest, pair_id: Id, data: MembersIn) -> SavedOut:
     acts.change_members(reader(request), pair_of(request, pair_id), data.members)
-    return {"message": "Saved."}
+    return SavedOut(message="Saved.")
 
 
 @router.delete("/set-up/pairs/{pair_id}", response=SavedOut)
-def end_pair(request: HttpRequest, pair_id: Id) -> dict[str, str]:
+def end_pair(request: HttpRequest, pair_id: Id) -> SavedOut:
     """The pair ends; its members are free, what it did is kept."""
     pair = pair_of(request, pair_id)
     acts.end_pair(reader(request), pair)
-    return {"message": f"{pair.name} is no pair any more; what they did is kept."}
+    return SavedOut(message=f"{pair.name} is no pair any more; what they did is kept.")

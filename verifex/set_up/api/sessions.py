@@ -43,7 +43,7 @@ router = Router(tags=["set-up"])
 
 
 @router.get("/set-up/courses/{course_id}/sessions", response=list[SessionRowOut])
-def list_sessions(request: HttpRequest, course_id: Id) -> list[dict[str, Any]]:
+def list_sessions(request: HttpRequest, course_id: Id) -> list[SessionRowOut]:
     """The sessions of the reader's own sections of a course, the next first, those that are over last."""
     course_of(request, course_id)
     own = [section.pk for section in sections_of(reader(request)) if section.course_id == course_id]
@@ -55,11 +55,11 @@ def list_sessions(request: HttpRequest, course_id: Id) -> list[dict[str, Any]]:
             sorted(times, key=lambda row: (row[2] <= now, abs((row[1] - now).total_seconds())))
         )
     }
-    return sorted(sessions_json(Session.objects.filter(pk__in=order)), key=lambda row: order[row["id"]])
+    return sorted(sessions_json(Session.objects.filter(pk__in=order)), key=lambda row: order[row.id])
 
 
 @router.post("/set-up/sections/{section_id}/sessions", response=SavedOut)
-def plan_sessions(request: HttpRequest, section_id: Id, data: PlanIn) -> dict[str, str]:
+def plan_sessions(request: HttpRequest, section_id: Id, data: PlanIn) -> SavedOut:
     section = section_of(request, section_id)
     made = sessions.plan_sessions(
         reader(request), section, _room(section, data.room), data.first, data.begins, data.ends,
@@ -67,17 +67,17 @@ def plan_sessions(request: HttpRequest, section_id: Id, data: PlanIn) -> dict[st
     )  # fmt: skip
     _, left_out = sessions.days(data.first, data.until, section.course.holidays)
     said = f"{len(made)} sessions are planned" if len(made) != 1 else "The session is planned"
-    return {"message": f"{said}{f'; {len(left_out)} holidays left out' if left_out else ''}."}
+    return SavedOut(message=f"{said}{(f'; {len(left_out)} holidays left out' if left_out else '')}.")
 
 
 @router.get("/set-up/sessions/{session_id}", response=SessionPlanOut)
-def session_plan(request: HttpRequest, session_id: Id) -> dict[str, Any]:
+def session_plan(request: HttpRequest, session_id: Id) -> SessionPlanOut:
     """A session with its seats and exercises."""
     return session_plan_json(session_for_staff(reader(request), session_id))
 
 
 @router.put("/set-up/sessions/{session_id}", response=SavedOut)
-def change_session(request: HttpRequest, session_id: Id, data: SessionIn) -> dict[str, str]:
+def change_session(request: HttpRequest, session_id: Id, data: SessionIn) -> SavedOut:
     session = session_of(request, session_id)
     zone = ZoneInfo(session.section.course.zone)
 
@@ -94,17 +94,17 @@ def change_session(request: HttpRequest, session_id: Id, data: SessionIn) -> dic
         late_minutes=data.late_minutes,
         staff=data.staff,
     )
-    return {"message": "Saved."}
+    return SavedOut(message="Saved.")
 
 
 @router.delete("/set-up/sessions/{session_id}", response=SavedOut)
-def remove_session(request: HttpRequest, session_id: Id) -> dict[str, str]:
+def remove_session(request: HttpRequest, session_id: Id) -> SavedOut:
     sessions.remove_session(reader(request), session_of(request, session_id))
-    return {"message": "The session is removed."}
+    return SavedOut(message="The session is removed.")
 
 
 @router.post("/set-up/sessions/{session_id}/control", response=SessionRowOut)
-def control(request: HttpRequest, session_id: Id, data: ControlIn) -> dict[str, Any]:
+def control(request: HttpRequest, session_id: Id, data: ControlIn) -> SessionRowOut:
     """Start now, pause (everybody leaves the benches), go on, end early."""
     session = session_of(request, session_id)
     acts = {"start": sessions.start_now, "pause": sessions.pause, "resume": sessions.resume, "end": sessions.end_now}
@@ -122,28 +122,28 @@ def session_papers(request: HttpRequest, session_id: Id, data: SessionPapersIn) 
 
 
 @router.post("/set-up/sessions/{session_id}/seats", response=SessionPlanOut)
-def take_seats(request: HttpRequest, session_id: Id, data: SeatsIn) -> dict[str, Any]:
+def take_seats(request: HttpRequest, session_id: Id, data: SeatsIn) -> SessionPlanOut:
     session = session_for_staff(reader(request), session_id)
     seats.take_seats(reader(request), session, data.benches)
     return session_plan_json(session)
 
 
 @router.post("/set-up/sessions/{session_id}/assign", response=SessionPlanOut)
-def assign(request: HttpRequest, session_id: Id, data: AssignIn) -> dict[str, Any]:
+def assign(request: HttpRequest, session_id: Id, data: AssignIn) -> SessionPlanOut:
     session = session_for_staff(reader(request), session_id)
     seats.assign(reader(request), session, data.exercises)
     return session_plan_json(session)
 
 
 @router.post("/set-up/sessions/{session_id}/absent", response=SessionPlanOut)
-def mark_absent(request: HttpRequest, session_id: Id, data: AbsentIn) -> dict[str, Any]:
+def mark_absent(request: HttpRequest, session_id: Id, data: AbsentIn) -> SessionPlanOut:
     session = session_for_staff(reader(request), session_id)
     seats.mark_absent(reader(request), session, data.user, absent=data.absent)
     return session_plan_json(session)
 
 
 @router.post("/set-up/sessions/{session_id}/join", response=SessionPlanOut)
-def join_pair(request: HttpRequest, session_id: Id, data: JoinIn) -> dict[str, Any]:
+def join_pair(request: HttpRequest, session_id: Id, data: JoinIn) -> SessionPlanOut:
     """Somebody whose partner is away works with another pair, for this session only."""
     session = session_for_staff(reader(request), session_id)
     seats.join_pair(reader(request), session, data.user, data.pair)
@@ -151,7 +151,7 @@ def join_pair(request: HttpRequest, session_id: Id, data: JoinIn) -> dict[str, A
 
 
 @router.get("/join/{code}", response=JoinOut, auth=None)
-def join(request: HttpRequest, code: str) -> dict[str, Any]:
+def join(request: HttpRequest, code: str) -> JoinOut:
     """What a code on the wall leads to: the session, without anybody's name."""
     refuse_guessing(request, "wall-code")
     found = (
@@ -161,13 +161,13 @@ def join(request: HttpRequest, code: str) -> dict[str, Any]:
     if session is None:
         note_miss(request, "wall-code")
         raise UnknownSessionCode()
-    return {
-        "section": str(session.section),
-        "room": session.room.name,
-        "starts_at": session.starts_at,
-        "ends_at": session.ends_at,
-        "zone": session.section.course.zone,
-    }
+    return JoinOut(
+        section=str(session.section),
+        room=session.room.name,
+        starts_at=session.starts_at,
+        ends_at=session.ends_at,
+        zone=session.section.course.zone,
+    )
 
 
 @router.get("/join/{code}/qr.svg", auth=None)

@@ -1,6 +1,6 @@
 """The stores as tables: out as CSV or a spreadsheet, in with a preview."""
 
-from typing import Annotated, Any
+from typing import Annotated
 
 from django.http import HttpRequest, HttpResponse
 from ninja import Path, Router
@@ -9,7 +9,7 @@ from verifex.people.access import reader
 from verifex.stores.access import require_store_staff
 from verifex.stores.exchange import TABLES, Change, Table, import_rows, preview
 from verifex.stores.refusals.exchange import UnknownTable
-from verifex.stores.schemas.exchange import StoreChangesOut, StoreFileIn, StoreImportIn, StoreTableOut
+from verifex.stores.schemas.exchange import StoreChangeOut, StoreChangesOut, StoreFileIn, StoreImportIn, StoreTableOut
 from verifex.stores.schemas.modules import StoreSavedOut
 from verifex.tables.write import as_csv, as_xlsx
 from verifex.work.files import rows_of
@@ -20,17 +20,13 @@ XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
 
 
 @router.get("/stores/tables", response=list[StoreTableOut])
-def list_tables(request: HttpRequest) -> list[dict[str, Any]]:
+def list_tables(request: HttpRequest) -> list[StoreTableOut]:
     """Which tables there are, with their columns."""
     require_store_staff(reader(request))
     return [
-        {
-            "name": t.name,
-            "title": t.title,
-            "head": list(t.head),
-            "needed": list(t.head[: t.asked]),
-            "read": t.put is not None,
-        }
+        StoreTableOut(
+            name=t.name, title=t.title, head=list(t.head), needed=list(t.head[: t.asked]), read=t.put is not None
+        )
         for t in TABLES.values()
     ]
 
@@ -48,10 +44,10 @@ def table_as_xlsx(request: HttpRequest, name: Name) -> HttpResponse:
 
 
 @router.post("/stores/tables/{name}/preview", response=StoreChangesOut)
-def preview_table(request: HttpRequest, name: Name, data: StoreFileIn) -> dict[str, Any]:
+def preview_table(request: HttpRequest, name: Name, data: StoreFileIn) -> StoreChangesOut:
     """What an import would change, row by row; nothing is stored."""
     changes, digest = preview(reader(request), _table(request, name), rows_of(data.data))
-    return {"changes": [_change(change) for change in changes], "digest": digest}
+    return StoreChangesOut(changes=[_change(change) for change in changes], digest=digest)
 
 
 @router.post("/stores/tables/{name}/import", response=StoreSavedOut)
@@ -70,8 +66,8 @@ def _table(request: HttpRequest, name: str) -> Table:
     return TABLES[name]
 
 
-def _change(change: Change) -> dict[str, Any]:
-    return {"row": change.row, "kind": change.kind, "about": change.about, "what": change.what}
+def _change(change: Change) -> StoreChangeOut:
+    return StoreChangeOut(row=change.row, kind=change.kind, about=change.about, what=change.what)
 
 
 def _file(content: str | bytes, kind: str, name: str) -> HttpResponse:

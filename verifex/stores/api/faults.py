@@ -1,7 +1,5 @@
 """Faults: the list, what became of each, and pictures."""
 
-from typing import Any
-
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
@@ -17,7 +15,7 @@ router = Router(tags=["stores"])
 
 
 @router.get("/faults", response=list[FaultOut])
-def list_faults(request: HttpRequest) -> list[dict[str, Any]]:
+def list_faults(request: HttpRequest) -> list[FaultOut]:
     """What is wrong now, and what was."""
     require_store_staff(reader(request))
     return faults_json(courses_of(reader(request)))

@@ -18,7 +18,15 @@ from verifex.plan.models import Session
 from verifex.stores.coming import HEAD, cells, coming, swap_text
 from verifex.stores.models import Kit, KitIssue, PartTest
 from verifex.stores.readiness import Readiness, Recipe, places_for, readiness, recipes, whole_kits
-from verifex.stores.schemas.kits import ComingOut, KitRowOut, KitTestAnsweredOut, KitTestAnswerIn
+from verifex.stores.schemas.kits import (
+    ComingOut,
+    FillOut,
+    KitPartOut,
+    KitRowOut,
+    KitTestAnsweredOut,
+    KitTestAnswerIn,
+    KitTestOut,
+)
 from verifex.stores.services.part_tests import answer_test
 from verifex.tables.write import as_csv
 
@@ -27,22 +35,22 @@ NEAR = timedelta(hours=20)
 
 
 @router.get("/stores/coming", response=list[ComingOut])
-def list_coming(request: HttpRequest) -> list[dict[str, Any]]:
+def list_coming(request: HttpRequest) -> list[ComingOut]:
     """The coming sessions of the reader's sections, with what is ready for them and what is not."""
     return [
-        {
-            "session": row.session.pk,
-            "starts_at": row.session.starts_at,
-            "section": row.session.section.name,
-            "exercise": row.exercise.title,
-            "pairs": row.pairs,
-            "ready": row.ready,
-            "to_test": list(row.to_test),
-            "swap": [f"{tag}: {swap_text(taken)}" for tag, taken in row.completed.items()],
-            "fill": [{"tag": tag, "what": list(lacks)} for tag, lacks in row.filled.items()],
-            "missing": [f"{count} × {part}" for part, count in row.missing.items()],
-            "short": row.short,
-        }
+        ComingOut(
+            session=row.session.pk,
+            starts_at=row.session.starts_at,
+            section=row.session.section.name,
+            exercise=row.exercise.title,
+            pairs=row.pairs,
+            ready=row.ready,
+            to_test=list(row.to_test),
+            swap=[f"{tag}: {swap_text(taken)}" for tag, taken in row.completed.items()],
+            fill=[FillOut(tag=tag, what=list(lacks)) for tag, lacks in row.filled.items()],
+            missing=[f"{count} × {part}" for part, count in row.missing.items()],
+            short=row.short,
+        )
         for row in coming(_own_sections(request))
     ]
 
@@ -99,15 +107,12 @@ def _row(kit: Kit, own_sections: set[int], asked: Mapping[int, Recipe], titles: 
     return {**_row_json(kit, ready, held if told else None), "serves": also}
 
 
-def _tests(kit: Kit) -> list[dict[str, Any]]:
+def _tests(kit: Kit) -> list[KitTestOut]:
     """What has to be tested, with how often that part was broken before."""
     tests = list(kit.tests.all())
     broken = Counter(test.ref for test in tests if test.outcome == PartTest.Outcome.BROKEN)
     return [
-        {
-            "id": test.pk, "ref": test.ref, "title": test.title, "because": test.because, "how": test.how,
-            "well": test.well, "broken_before": broken[test.ref],
-        }
+        KitTestOut(id=test.pk, ref=test.ref, title=test.title, because=test.because, how=test.how, well=test.well, broken_before=broken[test.ref])
         for test in tests
         if test.outcome == PartTest.Outcome.OPEN
     ]  # fmt: skip
@@ -133,13 +138,9 @@ def _row_json(kit: Kit, ready: Readiness, issue: KitIssue | None) -> dict[str, A
         "issue_id": issue.pk if issue else None,
         "docket_pair": issue.pair_id if issue else None,
         "parts": [
-            {
-                "ref": p.ref,
-                "part": p.part,
-                "title": p.title,
-                "present": p.present,
-                "module": p.module.tag if p.module else "",
-            }
+            KitPartOut(
+                ref=p.ref, part=p.part, title=p.title, present=p.present, module=p.module.tag if p.module else ""
+            )
             for p in kit.parts.all()
         ],
         "leg_orders": kit.leg_orders,

@@ -39,14 +39,14 @@ router = Router(tags=["stores"])
 
 
 @router.get("/stores/kinds", response=list[PartKindOut])
-def list_kinds(request: HttpRequest) -> list[dict[str, Any]]:
+def list_kinds(request: HttpRequest) -> list[PartKindOut]:
     """The parts and boards of the catalogue as the stores see them."""
     require_store_staff(reader(request))
     return kinds_json()
 
 
 @router.get("/modules", response=list[ModuleRowOut])
-def list_modules(request: HttpRequest) -> list[dict[str, Any]]:
+def list_modules(request: HttpRequest) -> list[ModuleRowOut]:
     """The modules and boards in kits of the reader's courses, and loose ones, with their state and where they are."""
     require_store_staff(reader(request))
     own = Q(place=None) | Q(place__kit__exercise__course__in=courses_of(reader(request)))
@@ -63,7 +63,7 @@ def tag_modules(request: HttpRequest, data: ModulesIn) -> dict[str, str]:
 
 
 @router.get("/modules/{module_id}", response=ModuleOut)
-def show_module(request: HttpRequest, module_id: Id) -> dict[str, Any]:
+def show_module(request: HttpRequest, module_id: Id) -> ModuleOut:
     """All that is known of one."""
     module = whole_modules().get(pk=module_id)
     require_module_reader(reader(request), module)

@@ -49,17 +49,17 @@ def change_item(request: HttpRequest, item_id: Id, data: StockItemIn) -> dict[st
 
 
 @router.post("/stock/{item_id}/count", response=StockSavedOut)
-def count_item(request: HttpRequest, item_id: Id, data: CountIn) -> dict[str, Any]:
+def count_item(request: HttpRequest, item_id: Id, data: CountIn) -> StockSavedOut:
     """Stock-taking of one thing."""
     move = stock.count_drawer(reader(request), item_id, seen=data.seen, found=data.found)
-    return {"message": _counted(move, data.found), "move": move.pk}
+    return StockSavedOut(message=_counted(move, data.found), move=move.pk)
 
 
 @router.post("/stock/{item_id}/book-in", response=StockSavedOut)
-def book_in(request: HttpRequest, item_id: Id, data: BookIn) -> dict[str, Any]:
+def book_in(request: HttpRequest, item_id: Id, data: BookIn) -> StockSavedOut:
     """Bought ones that have come."""
     move = stock.book_in(reader(request), item_id, data.count, data.note)
-    return {"message": f"{move.item.title}: {move.count_after} now.", "move": move.pk}
+    return StockSavedOut(message=f"{move.item.title}: {move.count_after} now.", move=move.pk)
 
 
 @router.post("/stock/moves/{move_id}/undo", response=StockSavedOut)
@@ -78,7 +78,7 @@ def list_moves(request: HttpRequest, item_id: Id) -> list[dict[str, Any]]:
 
 
 @router.get("/stores/orders", response=list[OrderOut])
-def list_orders(request: HttpRequest) -> list[dict[str, Any]]:
+def list_orders(request: HttpRequest) -> list[OrderOut]:
     """What to order by when, from the rate of use, the coming sessions and the suppliers' lead times."""
     require_store_staff(reader(request))
     return [order_json(one) for one in orders(coming(sections_of(reader(request))))]
@@ -91,7 +91,7 @@ def orders_as_csv(request: HttpRequest) -> HttpResponse:
     head = ["What", "How many", "Order by", "Below its smallest stock on", "Supplier", "Lead days", "Cost", "Why"]
     names = ("title", "count", "by", "runs_out", "supplier", "lead_days", "cost", "because")
     answer = HttpResponse(
-        as_csv(head, [["at once" if n == "by" and row[n] is None else row[n] for n in names] for row in rows]),
+        as_csv(head, [["at once" if n == "by" and row.by is None else getattr(row, n) for n in names] for row in rows]),
         content_type="text/csv; charset=utf-8",
     )
     answer["Content-Disposition"] = 'attachment; filename="orders.csv"'

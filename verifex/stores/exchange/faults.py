@@ -19,12 +19,10 @@ def _rows(actor: User) -> Iterable[Cells]:
         return
     for row in faults_json(courses):
         # Kits are the courses' together: by the clock of the first one.
-        opened, closed = (
-            f"{local(at, courses[0]):{MINUTE}}" if at else "" for at in (row["opened_at"], row["closed_at"])
-        )
+        opened, closed = (f"{local(at, courses[0]):{MINUTE}}" if at else "" for at in (row.opened_at, row.closed_at))
         yield (
-            row["kit"], row["ref"], row["module"], row["what"], row["state"], row["times"],
-            opened, row["opened_by"], closed, row["closed_by"], row["note"],
+            row.kit, row.ref, row.module, row.what, row.state, row.times,
+            opened, row.opened_by, closed, row.closed_by, row.note,
         )  # fmt: skip
 
 

@@ -2,18 +2,18 @@
 
 from collections import Counter
 from collections.abc import Iterable
-from typing import Any
 
 from django.db.models import Prefetch
 
 from verifex.core.planning.failures import times
 from verifex.people.models import Course
 from verifex.stores.models import Fault, FaultPhoto
+from verifex.stores.schemas.faults import FaultOut
 
 MOST_CLOSED = 60
 
 
-def faults_json(courses: Iterable[Course]) -> list[dict[str, Any]]:
+def faults_json(courses: Iterable[Course]) -> list[FaultOut]:
     """Open faults first, the oldest on top, then the closed ones, the newest on top; those of the reader's courses and of loose
     modules."""
     rows = Fault.objects.select_related(
@@ -39,20 +39,20 @@ def _course_of(fault: Fault) -> int | None:
     return kit.exercise.course_id if kit else None
 
 
-def fault_json(fault: Fault, number: int) -> dict[str, Any]:
-    return {
-        "id": fault.pk,
-        "kit": fault.kit.tag if fault.kit else "",
-        "ref": fault.ref,
-        "module": fault.module.tag if fault.module else "",
-        "title": fault.title,
-        "what": fault.what,
-        "state": fault.state,
-        "times": times(number),
-        "opened_at": fault.opened_at,
-        "opened_by": fault.opened_by.get_full_name() if fault.opened_by else "",
-        "closed_at": fault.closed_at,
-        "closed_by": fault.closed_by.get_full_name() if fault.closed_by else "",
-        "note": fault.closing_note,
-        "photos": [photo.pk for photo in fault.photos.all()],
-    }
+def fault_json(fault: Fault, number: int) -> FaultOut:
+    return FaultOut(
+        id=fault.pk,
+        kit=fault.kit.tag if fault.kit else "",
+        ref=fault.ref,
+        module=fault.module.tag if fault.module else "",
+        title=fault.title,
+        what=fault.what,
+        state=fault.state,
+        times=times(number),
+        opened_at=fault.opened_at,
+        opened_by=fault.opened_by.get_full_name() if fault.opened_by else "",
+        closed_at=fault.closed_at,
+        closed_by=fault.closed_by.get_full_name() if fault.closed_by else "",
+        note=fault.closing_note,
+        photos=[photo.pk for photo in fault.photos.all()],
+    )

@@ -8,11 +8,20 @@ from typing import Any
 
 from verifex.core.parts import Board, PartType, catalogue
 from verifex.core.parts.deviations import deviating
-from verifex.core.planning.calibrations import KINDS_BY_ID, Entered, kinds_for
+from verifex.core.planning.calibrations import KINDS_BY_ID, kinds_for
 from verifex.core.planning.failures import BatchFailures, worst_first
 from verifex.core.planning.stock import is_tagged
 from verifex.people.times import today
 from verifex.stores.models import Batch, Calibration, Fault, KitIssue, Module, PartTest
+from verifex.stores.schemas.modules import (
+    CalibrationKindOut,
+    CalibrationOut,
+    EnteredOut,
+    ModuleFaultOut,
+    ModuleOut,
+    ModuleRowOut,
+    PartKindOut,
+)
 from verifex.stores.services.found_settings import settable
 
 
@@ -38,61 +47,61 @@ def state_of(module: Module) -> tuple[str, str]:
     return "ready", ""
 
 
-def module_row(module: Module) -> dict[str, Any]:
+def module_row(module: Module) -> ModuleRowOut:
     state, reason = state_of(module)
     place = getattr(module, "place", None)
     counting = [c for c in module.calibrations.all() if c.withdrawn_at is None]
     newest = counting[-1] if counting else None
-    return {
-        "id": module.pk,
-        "tag": module.tag,
-        "part": module.part,
-        "title": title_of(module.part),
-        "state": state,
-        "reason": reason,
-        "where": f"{place.kit.tag}, {place.ref}" if place else "",
-        "batch": module.batch.name if module.batch else "",
-        "calibration": newest.words if newest else "",
-        "aged": newest is not None and until_of(newest) < today(None),
-        "faults": len(module.faults.all()),
-    }
+    return ModuleRowOut(
+        id=module.pk,
+        tag=module.tag,
+        part=module.part,
+        title=title_of(module.part),
+        state=state,
+        reason=reason,
+        where=f"{place.kit.tag}, {place.ref}" if place else "",
+        batch=module.batch.name if module.batch else "",
+        calibration=newest.words if newest else "",
+        aged=newest is not None and until_of(newest) < today(None),
+        faults=len(module.faults.all()),
+    )
 
 
-def module_json(module: Module) -> dict[str, Any]:
+def module_json(module: Module) -> ModuleOut:
     """One module with its calibrations and faults, the newest first."""
     batch = module.batch
-    return {
-        **module_row(module),
-        "batch_id": module.batch_id,
-        "leg_order": batch.leg_order if batch else "",
-        "figures": batch.figures if batch else {},
-        "settings": module.settings,
-        "headers": module.headers,
-        "note": module.note,
-        "bought_on": module.bought_on,
-        "calibrations": [calibration_json(c) for c in reversed(list(module.calibrations.all()))],
-        "history": [
-            {"at": f.opened_at, "what": f.what, "state": f.state, "note": f.closing_note}
+    return ModuleOut(
+        **dict(module_row(module)),
+        batch_id=module.batch_id,
+        leg_order=batch.leg_order if batch else "",
+        figures=batch.figures if batch else {},
+        settings=module.settings,
+        headers=module.headers,
+        note=module.note,
+        bought_on=module.bought_on,
+        calibrations=[calibration_json(c) for c in reversed(list(module.calibrations.all()))],
+        history=[
+            ModuleFaultOut(at=f.opened_at, what=f.what, state=f.state, note=f.closing_note)
             for f in reversed(list(module.faults.all()))
         ],
-    }
+    )
 
 
-def calibration_json(row: Calibration) -> dict[str, Any]:
+def calibration_json(row: Calibration) -> CalibrationOut:
     kind = KINDS_BY_ID.get(row.kind)
-    return {
-        "id": row.pk,
-        "kind": row.kind,
-        "title": kind.title if kind else row.kind,
-        "quantity": row.quantity,
-        "words": row.words,
-        "with_what": row.with_what,
-        "on": row.on,
-        "until": until_of(row),
-        "aged": until_of(row) < today(None),
-        "withdrawn": row.withdrawn_at is not None,
-        "by": row.by.get_full_name() if row.by else "",
-    }
+    return CalibrationOut(
+        id=row.pk,
+        kind=row.kind,
+        title=kind.title if kind else row.kind,
+        quantity=row.quantity,
+        words=row.words,
+        with_what=row.with_what,
+        on=row.on,
+        until=until_of(row),
+        aged=until_of(row) < today(None),
+        withdrawn=row.withdrawn_at is not None,
+        by=row.by.get_full_name() if row.by else "",
+    )
 
 
 def until_of(row: Calibration) -> date:
@@ -131,37 +140,33 @@ def _batch(batch: Batch, failures: BatchFailures) -> dict[str, Any]:
 
 
 @cache
-def kinds_json() -> list[dict[str, Any]]:
+def kinds_json() -> list[PartKindOut]:
     """Every part and board of the catalogue, with what the stores may say of it."""
     kinds: Iterable[PartType | Board] = [*catalogue().parts.values(), *catalogue().boards.values()]
-    return sorted((_kind(kind) for kind in kinds), key=lambda kind: kind["title"])
+    return sorted((_kind(kind) for kind in kinds), key=lambda kind: kind.title)
 
 
-def _kind(kind: PartType | Board) -> dict[str, Any]:
+def _kind(kind: PartType | Board) -> PartKindOut:
     part = kind if isinstance(kind, PartType) else None
-    return {
-        "id": kind.id,
-        "title": kind.title,
-        "tagged": part is None or is_tagged(part),
-        "board": part is None,
-        "legs": list(part.legs) if part else [],
-        "settings": settable(part) if part else {},
-        "figures": deviating(part) if part else {},
-        "colours": list(part.colours) if part else [],
-        "calibrations": [
-            {
-                "id": way.id,
-                "title": way.title,
-                "how": way.how,
-                "quantity": quantity,
-                "days": way.days,
-                "fields": [_field(field) for field in way.entered(kind, quantity)],
-            }
+    return PartKindOut(
+        id=kind.id,
+        title=kind.title,
+        tagged=part is None or is_tagged(part),
+        board=part is None,
+        legs=list(part.legs) if part else [],
+        settings=settable(part) if part else {},
+        figures=deviating(part) if part else {},
+        colours=list(part.colours) if part else [],
+        calibrations=[
+            CalibrationKindOut(
+                id=way.id,
+                title=way.title,
+                how=way.how,
+                quantity=quantity,
+                days=way.days,
+                fields=[EnteredOut.model_validate(field) for field in way.entered(kind, quantity)],
+            )
             for way in kinds_for(kind)
             for quantity in way.quantities(kind)
         ],
-    }
-
-
-def _field(field: Entered) -> dict[str, Any]:
-    return {name: getattr(field, name) for name in ("name", "label", "unit", "low", "high", "usual")}
+    )

@@ -6,6 +6,7 @@ from django.db.models import Max, Sum
 
 from verifex.stores.models import StockItem, StockMove
 from verifex.stores.orders import Ordered
+from verifex.stores.schemas.stock import OrderOut
 
 ORDER = ("drawer", "part", "ohms", "colour", "title")
 
@@ -43,14 +44,14 @@ def move_json(move: StockMove) -> dict[str, Any]:
     return {**{name: getattr(move, name) for name in names}, "by": by}
 
 
-def order_json(one: Ordered) -> dict[str, Any]:
-    return {
-        "title": one.order.name,
-        "count": one.order.count,
-        "by": one.order.by,
-        "runs_out": one.order.runs_out,
-        "supplier": one.supplier,
-        "lead_days": one.lead_days,
-        "cost": one.price * one.order.count if one.price is not None else None,
-        "because": one.because,
-    }
+def order_json(one: Ordered) -> OrderOut:
+    return OrderOut(
+        title=one.order.name,
+        count=one.order.count,
+        by=one.order.by,
+        runs_out=one.order.runs_out,
+        supplier=one.supplier,
+        lead_days=one.lead_days,
+        cost=one.price * one.order.count if one.price is not None else None,
+        because=one.because,
+    )

@@ -162,3 +162,14 @@ class StoreSavedOut(Shape):
 
 class ModuleFaultIn(Shape):
     what: Reason
+
+
+class SettableOut(Shape):
+    """A setting of a module of a kit: `takes` says its unit or its words, `now` what is known of this kit."""
+
+    ref: str
+    title: str
+    setting: str
+    takes: str
+    usual: str
+    now: str
