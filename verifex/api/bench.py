@@ -42,7 +42,5 @@ class NetOut(Shape):
 
 def bench_out(data: dict[str, Any]) -> dict[str, Any]:
     """The core's bench with names that are no keywords."""
-    wires = [
-        {"from_place": w["from"], "to_place": w["to"], "colour": w["colour"], "line": w["line"]} for w in data["wires"]
-    ]
+    wires = [WireOut(from_place=w["from"], to_place=w["to"], colour=w["colour"], line=w["line"]) for w in data["wires"]]
     return {**data, "wires": wires}

@@ -1,8 +1,5 @@
 """The hatch: handing out opens a docket, so it stands beside the dockets."""
 
-from dataclasses import asdict
-from typing import Any
-
 from django.db.models import Q
 from django.http import HttpRequest
 from ninja import Router
@@ -25,6 +22,7 @@ from verifex.dockets.schemas.hatch import (
     HandOutIn,
     HatchAnswerOut,
     KitInspectionOut,
+    KitLookOut,
     ReadIn,
     ReadOut,
     TagIn,
@@ -102,7 +100,7 @@ def _pair_or_other(session: Session, code: str) -> Pair:
 
 
 @router.post("/hatch/read", response=ReadOut)
-def read_code(request: HttpRequest, data: ReadIn) -> dict[str, str]:
+def read_code(request: HttpRequest, data: ReadIn) -> ReadOut:
     """What a scanned or typed code is, the moment it is scanned: a kit's tag or a pair's badge. Refused for neither."""
     session = Session.objects.select_related("section").get(pk=data.session)
     require_staff(reader(request), session.section)
@@ -110,16 +108,16 @@ def read_code(request: HttpRequest, data: ReadIn) -> dict[str, str]:
     kit = of_course.filter(tag__iexact=data.code.strip()).first()
     if kit is None:
         pair = _pair_or_other(session, data.code.strip())
-        return {"kind": "badge", "code": pair.badge, "named": pair.name}
+        return ReadOut(kind="badge", code=pair.badge, named=pair.name)
     held = KitIssue.objects.filter(kit=kit, returned_at__isnull=True).select_related("session").first()
     ready = readiness(kit, may_name_holder=held is None or held.session.section_id == session.section_id)
     if ready.state != "ready":
         raise KitNotReady(ready.reason)  # told now, and not only after the badge
-    return {"kind": "kit", "code": kit.tag, "named": kit.tag}
+    return ReadOut(kind="kit", code=kit.tag, named=kit.tag)
 
 
 @router.post("/hatch/hand-out", response=HandedOutOut)
-def hand_out(request: HttpRequest, data: HandOutIn) -> dict[str, Any]:
+def hand_out(request: HttpRequest, data: HandOutIn) -> HandedOutOut:
     """Hand a kit to a pair: its docket opens, or goes on with the version it was opened with."""
     session = Session.objects.select_related("section").get(pk=data.session)
     require_staff(reader(request), session.section)
@@ -129,57 +127,59 @@ def hand_out(request: HttpRequest, data: HandOutIn) -> dict[str, Any]:
     pair = _pair(session, data.badge)
     version = _version_for(_exercise_for(kit, pair, session), pair, session)
     docket = services.open_docket(reader(request), kit, pair, session, version)
-    return {"docket": docket.pk, "message": f"{kit.tag} is with {pair}. The docket is open."}
+    return HandedOutOut(docket=docket.pk, message=f"{kit.tag} is with {pair}. The docket is open.")
 
 
 @router.post("/hatch/take-back", response=HatchAnswerOut)
-def take_kit_back(request: HttpRequest, data: TakeBackIn) -> dict[str, Any]:
+def take_kit_back(request: HttpRequest, data: TakeBackIn) -> HatchAnswerOut:
     _staff_only(request)
     issue = services.take_back(reader(request), data.tag, [f.strip() for f in data.faults if f.strip()])
     due = [test.title for test in issue.tests.filter(outcome="open")]
     said = " It goes to repair." if issue.faults else ""
     said += f" Test {', '.join(due)} before it goes out again." if due else ""
-    return {"message": f"{issue.kit.tag} is back.{said}"}
+    return HatchAnswerOut(message=f"{issue.kit.tag} is back.{said}")
 
 
 @router.post("/hatch/faults", response=HatchAnswerOut)
-def note_faults(request: HttpRequest, data: TakeBackIn) -> dict[str, Any]:
+def note_faults(request: HttpRequest, data: TakeBackIn) -> HatchAnswerOut:
     """Faults of a kit that has just come back: it goes to repair."""
     _staff_only(request)
     found = [f.strip() for f in data.faults if f.strip()]
     issue = services.note_faults(reader(request), data.tag, found, data.ref.strip().upper())
-    return {"message": f"{issue.kit.tag} goes to repair: {'; '.join(issue.faults)}."}
+    return HatchAnswerOut(message=f"{issue.kit.tag} goes to repair: {'; '.join(issue.faults)}.")
 
 
 @router.post("/hatch/undo-take-back", response=HatchAnswerOut)
-def undo_take_back(request: HttpRequest, data: TagIn) -> dict[str, Any]:
+def undo_take_back(request: HttpRequest, data: TagIn) -> HatchAnswerOut:
     """A kit that was taken back by mistake is with its pair again; for a quarter of an hour."""
     _staff_only(request)
     issue = services.undo_take_back(reader(request), data.tag)
-    return {"message": f"{issue.kit.tag} is with {issue.pair} again. Power has to be cleared anew."}
+    return HatchAnswerOut(message=f"{issue.kit.tag} is with {issue.pair} again. Power has to be cleared anew.")
 
 
 @router.post("/hatch/put-right", response=HatchAnswerOut)
-def put_right(request: HttpRequest, data: TagIn) -> dict[str, Any]:
+def put_right(request: HttpRequest, data: TagIn) -> HatchAnswerOut:
     """A kit that was in repair or lacked something can go out again."""
     _staff_only(request)
     kit, notes = kits.put_right(reader(request), data.tag)
-    return {"message": " ".join([f"{kit.tag} is ready.", *notes])}
+    return HatchAnswerOut(message=" ".join([f"{kit.tag} is ready.", *notes]))
 
 
 @router.get("/hatch/inspection", response=KitInspectionOut)
-def inspection(request: HttpRequest, tag: str = "") -> dict[str, Any]:
+def inspection(request: HttpRequest, tag: str = "") -> KitInspectionOut:
     """What to look at in a kit that is back, from what happened to it at its last bench, and what is in it."""
     _staff_only(request)
     kit = kits.kit_of(tag)
     require_kit_reader(reader(request), kit)
-    return {"tag": kit.tag, "looks": [asdict(look) for look in services.looks_of(kit)], "parts": places_json(kit)}
+    return KitInspectionOut(
+        tag=kit.tag, looks=[KitLookOut.model_validate(look) for look in services.looks_of(kit)], parts=places_json(kit)
+    )
 
 
 @router.post("/hatch/came-back", response=CameBackOut)
-def came_back(request: HttpRequest, data: CameBackIn) -> dict[str, Any]:
+def came_back(request: HttpRequest, data: CameBackIn) -> CameBackOut:
     """How a kit that was just taken back really is: parts missing or used up, and faults."""
     _staff_only(request)
     actor, tag = reader(request), data.tag
     said, faults = services.came_back(actor, tag, data.missing, data.used_up, data.faults)
-    return {"message": f"{tag.strip().upper()}: {'; '.join(said) or 'all there, all well'}.", "faults": faults}
+    return CameBackOut(message=f"{tag.strip().upper()}: {'; '.join(said) or 'all there, all well'}.", faults=faults)

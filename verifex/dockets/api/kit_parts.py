@@ -1,7 +1,5 @@
 """Parts of a kit at the hatch: resistors given instead, settings as they were found, modules exchanged."""
 
-from typing import Any
-
 from django.http import HttpRequest
 from ninja import Router
 
@@ -22,6 +20,7 @@ from verifex.people.access import reader
 from verifex.stores.access import require_kit_reader, require_store_staff
 from verifex.stores.advice import allowed_resistors, offers
 from verifex.stores.present.settings import settings_json
+from verifex.stores.schemas.kits import OfferOut
 from verifex.stores.schemas.modules import SettableOut
 from verifex.stores.services import kits
 from verifex.stores.services.replace import replace_part, undo_replacement
@@ -30,23 +29,23 @@ router = Router(tags=["hatch"])
 
 
 @router.get("/hatch/advice", response=list[AdviceOut])
-def advise(request: HttpRequest, tag: str = "") -> list[dict[str, Any]]:
+def advise(request: HttpRequest, tag: str = "") -> list[AdviceOut]:
     """Each resistor of a kit's exercise: the window of its job, and what the drawers hold inside it."""
     require_store_staff(reader(request))
     kit = kits.kit_of(tag)
     require_kit_reader(reader(request), kit)
     version = newest_version(kit.exercise)
     return [
-        {
-            "ref": one.ref,
-            "title": one.title,
-            "job": one.job,
-            "nominal_ohms": one.nominal_ohms,
-            "window": one.window_words,
-            "low_because": one.low_because,
-            "high_because": one.high_because,
-            "offers": [offer.as_json() for offer in offers(one)],
-        }
+        AdviceOut(
+            ref=one.ref,
+            title=one.title,
+            job=one.job,
+            nominal_ohms=one.nominal_ohms,
+            window=one.window_words,
+            low_because=one.low_because,
+            high_because=one.high_because,
+            offers=[OfferOut.model_validate(offer.as_json()) for offer in offers(one)],
+        )
         for one in allowed_resistors(version).values()
     ]
 
@@ -61,16 +60,16 @@ def list_settings(request: HttpRequest, tag: str = "") -> list[SettableOut]:
 
 
 @router.post("/hatch/setting", response=HatchAnswerOut)
-def note_setting(request: HttpRequest, data: SettingIn) -> dict[str, Any]:
+def note_setting(request: HttpRequest, data: SettingIn) -> HatchAnswerOut:
     """Write down how a module of a kit is set; it holds for who has the kit and for all after."""
     require_store_staff(reader(request))
     value, setting = data.value.strip(), data.setting.strip().lower()
     kit = services.note_setting(reader(request), data.tag, data.ref.strip().upper(), setting, value)
-    return {"message": f"{kit.tag}, {data.ref.upper()}: {setting} {value or 'not known'}."}
+    return HatchAnswerOut(message=f"{kit.tag}, {data.ref.upper()}: {setting} {value or 'not known'}.")
 
 
 @router.post("/hatch/substitute", response=HatchAnswerOut)
-def substitute_resistor(request: HttpRequest, data: SubstituteIn) -> dict[str, Any]:
+def substitute_resistor(request: HttpRequest, data: SubstituteIn) -> HatchAnswerOut:
     """Record a resistor given in place of the recipe's; from then on the sheets follow it."""
     require_store_staff(reader(request))
     try:
@@ -78,19 +77,21 @@ def substitute_resistor(request: HttpRequest, data: SubstituteIn) -> dict[str, A
     except ValueError as wrong:
         raise PartNotUsable(str(wrong)) from None
     made = services.substitute(reader(request), data.tag, data.ref.strip().upper(), ohms, data.reason)
-    return {"message": f"{made.ref} is {in_words(made.ohms, 'Ω')} in {data.tag.strip().upper()} from now on."}
+    return HatchAnswerOut(
+        message=f"{made.ref} is {in_words(made.ohms, 'Ω')} in {data.tag.strip().upper()} from now on."
+    )
 
 
 @router.post("/hatch/undo-substitute", response=HatchAnswerOut)
-def undo_substitution(request: HttpRequest, data: TagIn) -> dict[str, Any]:
+def undo_substitution(request: HttpRequest, data: TagIn) -> HatchAnswerOut:
     """The last resistor that was given instead is the recipe's again, and lies in its drawer."""
     require_store_staff(reader(request))
     made = services.undo_substitution(reader(request), data.tag)
-    return {"message": f"{made.ref} of {data.tag.strip().upper()} is the recipe’s again."}
+    return HatchAnswerOut(message=f"{made.ref} of {data.tag.strip().upper()} is the recipe’s again.")
 
 
 @router.get("/hatch/parts", response=list[KitPlaceOut])
-def list_places(request: HttpRequest, tag: str = "") -> list[dict[str, Any]]:
+def list_places(request: HttpRequest, tag: str = "") -> list[KitPlaceOut]:
     """What is in a kit, place by place, and what could be given for it."""
     require_store_staff(reader(request))
     kit = kits.kit_of(tag)
@@ -99,18 +100,18 @@ def list_places(request: HttpRequest, tag: str = "") -> list[dict[str, Any]]:
 
 
 @router.post("/hatch/replace", response=HatchAnswerOut)
-def replace(request: HttpRequest, data: ReplaceIn) -> dict[str, Any]:
+def replace(request: HttpRequest, data: ReplaceIn) -> HatchAnswerOut:
     """Give another part for one of a kit, in the middle of a session or in the store."""
     require_store_staff(reader(request))
     kit, ref = kits.kit_of(data.tag), data.ref.strip().upper()
     made = replace_part(reader(request), kit, ref, tag=data.given, reason=data.reason, dead=data.dead)
     given = made.put_in.tag if made.put_in else "one out of the drawer" if made.item else "another one"
-    return {"message": f"{made.title} of {kit.tag}: {given} given."}
+    return HatchAnswerOut(message=f"{made.title} of {kit.tag}: {given} given.")
 
 
 @router.post("/hatch/undo-replace", response=HatchAnswerOut)
-def undo_replace(request: HttpRequest, data: TagIn) -> dict[str, Any]:
+def undo_replace(request: HttpRequest, data: TagIn) -> HatchAnswerOut:
     """The last exchange in a kit is taken back."""
     require_store_staff(reader(request))
     made = undo_replacement(reader(request), kits.kit_of(data.tag))
-    return {"message": f"{made.title} of {made.kit.tag} is as it was before."}
+    return HatchAnswerOut(message=f"{made.title} of {made.kit.tag} is as it was before.")

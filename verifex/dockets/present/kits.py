@@ -1,8 +1,7 @@
 """A kit as the hatch shows it."""
 
-from typing import Any
-
 from verifex.dockets.refusals import NoReleasedVersion
+from verifex.dockets.schemas.hatch import KitPlaceOut
 from verifex.exercises.models import Exercise, ExerciseVersion
 from verifex.stores.models import Kit
 from verifex.stores.services.replace import loose_modules
@@ -19,15 +18,15 @@ def newest_version(exercise: Exercise) -> ExerciseVersion:
     return version
 
 
-def places_json(kit: Kit) -> list[dict[str, Any]]:
+def places_json(kit: Kit) -> list[KitPlaceOut]:
     """Every place of a kit, with the modules that could be given for what is in it."""
     return [
-        {
-            "ref": part.ref,
-            "title": part.title,
-            "present": part.present,
-            "module": part.module.tag if part.module else "",
-            "loose": [module.tag for module in loose_modules([part.part])[:MOST_LOOSE]],
-        }
+        KitPlaceOut(
+            ref=part.ref,
+            title=part.title,
+            present=part.present,
+            module=part.module.tag if part.module else "",
+            loose=[module.tag for module in loose_modules([part.part])[:MOST_LOOSE]],
+        )
         for part in kit.parts.select_related("module")
     ]

@@ -11,6 +11,7 @@ from verifex.dockets.models import (
     Station,
     StationState,
 )
+from verifex.dockets.schemas.parts import MeasurableOut, MeasurementOut, StationOut, SubstitutionOut
 from verifex.dockets.stations import current, stations_of
 from verifex.people.membership import during
 from verifex.people.models import User
@@ -34,11 +35,9 @@ def common(docket: Docket, rows: Mapping[str, StationState]) -> dict[str, Any]:
         "bench": bench_number(docket),
         "pair": docket.pair.name,
         "stations": [
-            {
-                "station": s.value,
-                "state": rows[s].state if s in rows else None,
-                "since": rows[s].since if s in rows else None,
-            }
+            StationOut(
+                station=s.value, state=rows[s].state if s in rows else None, since=rows[s].since if s in rows else None
+            )
             for s in stations_of(docket.version.file)
         ],
         "current": now.station if now else Station.KIT,
@@ -56,8 +55,10 @@ def name_of(user: User | None) -> str:
     return user.get_full_name() if user else ""
 
 
-def substitutions(issue: KitIssue | None) -> list[dict[str, Any]]:
-    return [{"ref": s.ref, "ohms": s.ohms, "reason": s.reason} for s in issue.substitutions.all()] if issue else []
+def substitutions(issue: KitIssue | None) -> list[SubstitutionOut]:
+    return (
+        [SubstitutionOut(ref=s.ref, ohms=s.ohms, reason=s.reason) for s in issue.substitutions.all()] if issue else []
+    )
 
 
 def last_voided(rows: Mapping[str, StationState], clearances: Sequence[Clearance]) -> Clearance | None:
@@ -69,35 +70,33 @@ def last_voided(rows: Mapping[str, StationState], clearances: Sequence[Clearance
     return max(voided, key=lambda pair: pair[0])[1] if voided else None
 
 
-def measurements(docket: Docket) -> list[dict[str, Any]]:
+def measurements(docket: Docket) -> list[MeasurementOut]:
     latest = {m.name: m for m in docket.measurements.all()}
     return [
-        {"name": m.name, "value": m.value, "unit": m.unit, "instrument": m.instrument, "at": m.at}
+        MeasurementOut(name=m.name, value=m.value, unit=m.unit, instrument=m.instrument, at=m.at)
         for m in latest.values()
     ]
 
 
-def measurables(
-    sheets: SheetsRecord | None, measured: Sequence[Mapping[str, Any]], *, told: bool
-) -> list[dict[str, Any]]:
+def measurables(sheets: SheetsRecord | None, measured: Sequence[MeasurementOut], *, told: bool) -> list[MeasurableOut]:
     """What is worth measuring on this bench, as staff (`told`) or a pair is shown it."""
     return [_measurable(what, measured, told=told) for what in sheets.measurables if what.offered] if sheets else []
 
 
-def _measurable(what: MeasurableRecord, measured: Sequence[Mapping[str, Any]], *, told: bool) -> dict[str, Any]:
+def _measurable(what: MeasurableRecord, measured: Sequence[MeasurementOut], *, told: bool) -> MeasurableOut:
     """Something to measure; the plan's value of a step, and what a meter should read, are `told` to staff only. A pair is
     told whether what it measured is what its bench should read."""
     plan = f", plan {what.plan:g} {what.unit}" if told and what.plan is not None else ""
-    value = next((row["value"] for row in measured if row["name"] == what.name), None)
+    value = next((row.value for row in measured if row.name == what.name), None)
     agrees = None if what.should is None or value is None else what.should[0] <= value <= what.should[2]
-    return {
-        "name": what.name,
-        "label": what.label + plan,
-        "unit": what.unit,
-        "how": what.how,
-        "agrees": agrees,
-        "said": _field_hint(what, agrees, told=told) if what.should else "",
-    }
+    return MeasurableOut(
+        name=what.name,
+        label=what.label + plan,
+        unit=what.unit,
+        how=what.how,
+        agrees=agrees,
+        said=_field_hint(what, agrees, told=told) if what.should else "",
+    )
 
 
 def _field_hint(what: MeasurableRecord, agrees: bool | None, *, told: bool) -> str:

@@ -85,7 +85,7 @@ def _wiring(handed_in: HandedIn) -> dict[str, Any] | None:
 
 
 def walk_json(handed_in: HandedIn, walk: WalkRecord) -> dict[str, Any]:
-    measured = {row["name"]: row["value"] for row in measurements(handed_in.docket)}
+    measured = {row.name: row.value for row in measurements(handed_in.docket)}
     steps = [{**step.model_dump(), "fits": step.fits(measured.get(step.name))} for step in walk.steps]
     required = handed_in.docket.version.file.meter_walk == "required"
     return {**walk.model_dump(exclude={"steps"}), "steps": steps, "required": required}
