@@ -29,7 +29,7 @@ class FindingOut(Shape):
     limit: float | None = None
     unit: str | None = None
     moment_ms: float | None = None  # when it was seen in the run on the twin
-    also: list[str] = []  # what else would be told, and follows from this
+    also: list[str] = []  # what else would be reported, and follows from this
 
 
 class HintOut(Shape):
@@ -76,7 +76,7 @@ UNFINISHED = ("part-missing", "dangling-lead")
 
 
 def to_come(findings: list[dict[str, Any]]) -> list[str]:
-    """What a bench still lacks while parts of it are missing: told as that, and not as mistakes."""
+    """What a bench still lacks while parts of it are missing: reported as that, and not as mistakes."""
     if not any(finding["rule"] == "part-missing" for finding in findings):
         return []
     return [finding["seen"] for finding in findings if finding["rule"] in UNFINISHED]

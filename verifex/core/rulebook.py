@@ -34,7 +34,7 @@ class Rule(Generic[View]):
 
 @dataclass(frozen=True, slots=True)
 class FindingFactory:
-    """Words one finding of a rule; what is not said is taken from the rule."""
+    """Words one finding of a rule; what is not given is taken from the rule."""
 
     slug: str
     severity: Severity

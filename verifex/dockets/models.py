@@ -103,7 +103,7 @@ class Attempt(models.Model):
 
 
 class Judgement(models.Model):
-    """What the checks said of an attempt: a typed record of `verifex.core.assess`, with what it was judged with.
+    """What the checks found in an attempt: a typed record of `verifex.core.assess`, with what it was judged with.
 
     `record` is what lists and marks need, `details` the rest of the same record (map, nets, run), `summary` what a card
     says. `digest` is that of `judged_with`: equal digests are judged once.

@@ -60,7 +60,7 @@ class ExerciseVersion(models.Model):
 
 
 class ExplainedConstant(models.Model):
-    """What a constant of a library stands for, as an instructor said once for all pairs with this exercise: a number, or a
+    """What a constant of a library stands for, as an instructor entered once for all pairs with this exercise: a number, or a
     kind of module of the catalogue."""
 
     exercise = models.ForeignKey(Exercise, on_delete=models.CASCADE, related_name="constants")

@@ -54,7 +54,7 @@ def stop_mine(request: HttpRequest, docket_id: Id) -> FeedOut:
 
 @router.get("/my/dockets/{docket_id}/live")
 def stream_my_lines(request: HttpRequest, docket_id: Id, after: int = 0) -> HttpResponse:
-    """Server-sent events: the lines after those that were heard."""
+    """Server-sent events: the lines after those that were received."""
     return _events(request, own_docket(request, docket_id), after)
 
 
@@ -82,7 +82,7 @@ def stop(request: HttpRequest, docket_id: Id) -> FeedOut:
 
 @router.get("/dockets/{docket_id}/live")
 def stream_lines(request: HttpRequest, docket_id: Id, after: int = 0) -> HttpResponse:
-    """Server-sent events: the lines after those that were heard."""
+    """Server-sent events: the lines after those that were received."""
     return _events(request, docket_for_staff(request, docket_id), after)
 
 

@@ -34,7 +34,7 @@ class MarkIn(Shape):
 
 class LiveStepOut(Shape):
     """A step so far; `verdict` as of a log that is handed in, `values` its last ones. What the bench should print, from `low`
-    to `high`, is told to staff only."""
+    to `high`, is shown to staff only."""
 
     name: str
     verdict: str

@@ -8,7 +8,7 @@ from django.core.exceptions import ValidationError
 from verifex.people.models import User
 from verifex.people.refusals import PasswordNotTypeable, PasswordTooWeak
 
-#: Letters and digits that are told apart on paper.
+#: Letters and digits that are distinguished easily on paper.
 _CLEAR = "abcdefghjkmnpqrstuvwxyz23456789"
 
 

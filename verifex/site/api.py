@@ -142,7 +142,7 @@ def refused_by_the_library(request: HttpRequest, wrong: HttpError) -> HttpRespon
 
 @api.exception_handler(Exception)
 def unforeseen(request: HttpRequest, wrong: Exception) -> HttpResponse:
-    """An error of the server: logged whole, told in one sentence."""
+    """An error of the server: logged whole, answered in one sentence."""
     logger.error("%s %s failed", request.method, request.path, exc_info=wrong)
     return _answer(request, 500, "Something went wrong here; it is written down. Nothing was changed; try again.")
 

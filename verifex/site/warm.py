@@ -18,7 +18,7 @@ def warm() -> None:
     try:
         for version in released[:MOST_EXERCISES]:
             _ = version.file
-    except DatabaseError:  # a database that is not set up yet is said by the first answer
+    except DatabaseError:  # a database that is not set up yet is reported by the first answer
         pass
     finally:
         connection.close()

@@ -1,4 +1,4 @@
-"""What is said of a hand-in whose check we could not finish: not checked yet. It is no judgement and costs nothing."""
+"""What is reported of a hand-in whose check we could not finish: not checked yet. It is no judgement and costs nothing."""
 
 from verifex.core.assess.records import (
     FindingRecord,

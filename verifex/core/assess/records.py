@@ -157,7 +157,7 @@ class ProgramRecord(StationRecord):
     kind: Literal["program"] = "program"
     dialect: str = "cpp"
     compiles: bool = False
-    #: Constants of libraries that the program works with, and whose value nobody has said.
+    #: Constants of libraries that the program works with, and whose value nobody has entered.
     unknown_constants: tuple[str, ...] = ()
     unknown_methods: tuple[str, ...] = ()
     runnable: bool = False
@@ -331,9 +331,9 @@ class MeasurableRecord(Record):
     how: str = ""
     low: float
     high: float
-    plan: float | None = None  # the plan's value of a step; a pair is not told it
+    plan: float | None = None  # the plan's value of a step; a pair is not shown it
     beyond: str = ""  # why a value outside cannot be, in words
-    offered: bool = True  # worth measuring; others are taken when they are told
+    offered: bool = True  # worth measuring; others are taken when they are given
     should: tuple[float, float, float] | None = None  # what a sound bench reads: low, expected, high
 
 

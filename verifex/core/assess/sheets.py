@@ -161,7 +161,7 @@ def _moves(part_id: str, setting: str) -> bool:
 
 
 def steps_to_measure(exercise: Exercise) -> Iterator[MeasurableRecord]:
-    """The stimulus of each step, plausible within what the sensor answers to. Nothing of the plan's values is told."""
+    """The stimulus of each step, plausible within what the sensor answers to. Nothing of the plan's values is shown."""
     for step in exercise.steps:
         for value in step.values():
             unit = UNITS_OF_QUANTITY.get(value.quantity)

@@ -107,7 +107,7 @@ def _comparison(bench: Workbench, report: WiringReport) -> tuple[dict[str, objec
     if not text:
         return ()
     rows = compare_functions(report.view, bench.wiring_of(text).view)
-    # What a Stop is open for is never told to be as intended, whatever else it does.
+    # What a Stop is open for is never reported as intended, whatever else it does.
     stopped = {ref for f in report.findings if f.severity is Severity.STOP for ref in f.where.parts}
     roles = {part.ref: role for role, part in report.view.roles.items()}
     halted = stopped | {roles[ref] for ref in stopped if ref in roles}

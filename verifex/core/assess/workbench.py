@@ -90,7 +90,7 @@ class Workbench:
 
     @cached_property
     def printable_lines(self) -> list[str] | None:
-        """Every line that the pair's program can print; None where that cannot be told."""
+        """Every line that the pair's program can print; None where that cannot be known."""
         try:
             return printable_values(self.program) if self.program else None
         except UnusableInput:

@@ -19,7 +19,7 @@ def nominal_ohms(part: Part) -> float | None:
 
 
 def measured_ohms(part: Part) -> float | None:
-    """What a meter said of a resistor: the pair's own, else the hatch's; None where nobody measured it."""
+    """What a meter read of a resistor: the pair's own, else the hatch's; None where nobody measured it."""
     return part.quantity("measured", "ohm") or part.quantity(MEASURED_AT_HATCH, "ohm")
 
 

@@ -8,7 +8,7 @@ from verifex.core.diagnosis.explain import Diagnosis
 from verifex.core.diagnosis.model import Fault, Noise, PrintedReading, Spot
 from verifex.core.diagnosis.rank import Group
 
-FITS_BEST, ALSO_FITS = 0.6, 0.1  # shares from which a fault is said to fit best, or to fit as well
+FITS_BEST, ALSO_FITS = 0.6, 0.1  # shares from which a fault is reported to fit best, or to fit as well
 LEAST_TOLD = 0.02
 MOST_TOLD = 4
 UNEXPLAINED = 0.5  # the share of "nothing in the list" from which it is put first
@@ -16,7 +16,7 @@ UNEXPLAINED = 0.5  # the share of "nothing in the list" from which it is put fir
 
 @dataclass(frozen=True, slots=True)
 class Explanation:
-    """A fault as it is told. `printed` is what it would print, by step and reading."""
+    """A fault as it is shown. `printed` is what it would print, by step and reading."""
 
     fault: str
     title: str

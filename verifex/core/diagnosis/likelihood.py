@@ -21,7 +21,7 @@ IMPOSSIBLE = -14.0  # a number where none can come, or none where one must
 NO_ANSWER_VALUES = 6.0  # how many values stand for no answer: each as likely as the other
 OCTAVES_OUTSIDE = 1.0  # over how many powers of e a value spreads that no such module can give
 RIGHT_ID, WRONG_ID = 0.97, 0.003  # how often an id is what a fault prints, and how often another one comes
-RIGHT_STATE = 0.96  # how often a state is told rightly
+RIGHT_STATE = 0.96  # how often a state is reported rightly
 MOST_STATES = 3.0
 QUIET_GRAINS, WANDERING_GRAINS, CHATTER_GRAINS = (
     (0.5, 1.1),

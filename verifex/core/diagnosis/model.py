@@ -1,4 +1,4 @@
-"""What a bench prints when something is wrong with it, and how a fault is told."""
+"""What a bench prints when something is wrong with it, and how a fault is described."""
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field

@@ -13,8 +13,8 @@ from verifex.core.diagnosis.observe import ObservedReading
 from verifex.core.diagnosis.raw import FaultBench
 from verifex.core.diagnosis.simulate import predict
 
-TOLD_APART = 0.2  # of the likelier one's share: from here an act has told two faults apart
-ALIKE_GRAINS = 1.5  # predictions nearer than this at every step cannot be told apart by any log
+TOLD_APART = 0.2  # of the likelier one's share: from here an act has distinguished two faults
+ALIKE_GRAINS = 1.5  # predictions nearer than this at every step cannot be distinguished by any log
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,7 +67,7 @@ def candidates(case: BenchCase, fault_bench: FaultBench) -> list[Candidate]:
         if is_alike(prediction, sound):
             continue
         key = (fault.slug, fault.where, fault_bench.signature(changed)) if changed.bench is not None else object()
-        if key in known:  # another way to the same circuit: told with the first one
+        if key in known:  # another way to the same circuit: named with the first one
             first = found[known[key]]
             found[known[key]] = replace(first, score=_added(first.score, log(fault.prior)))
             continue
@@ -102,7 +102,7 @@ def rank(
 
 
 def regrouped(ranking: Ranking, candidates: Sequence[Candidate]) -> Ranking:
-    """The ranking with other shares. What an act has told apart is no tie any more, so faults of very different share do not
+    """The ranking with other shares. What an act has distinguished is no tie any more, so faults of very different share do not
     stand in one group."""
     ranked = sorted(candidates, key=lambda one: -one.share)
     groups: list[list[Candidate]] = []

@@ -54,7 +54,7 @@ class OutputState(BaseModel):
 
     @property
     def is_on(self) -> bool:
-        """Whether anything is to be seen or heard of it."""
+        """Whether it shows or sounds at all."""
         return self.kind != "level" or bool(self.number)
 
     def __str__(self) -> str:

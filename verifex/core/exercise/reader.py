@@ -62,7 +62,7 @@ def _all_of(wrong: ValidationError, marks: Marks, text: str) -> list[Problem]:
             if near and near not in holder:
                 holder[near] = value
                 meant.add((*path[:-1], near))
-    # A name that is missing because it is misspelt is said once, where it stands.
+    # A name that is missing because it is misspelt is reported once, where it is.
     told = [error for error in errors if error["type"] != "missing" or tuple(error["loc"]) not in meant]
     problems = [located(error, marks, names) for error in told]
     try:

@@ -67,7 +67,7 @@ class Follow(Frozen):
 
 
 class HintRule(Frozen):
-    """Hints on the program come in three steps: where to look, which idea, nearly the answer. The first is always told; each
+    """Hints on the program come in three steps: where to look, which idea, nearly the answer. The first is always shown; each
     further one is opened by the pair. `opens` is how many a pair may open (none given: any number), `free` how many of them cost
     nothing, `cost` how many marks each further one takes off the program."""
 

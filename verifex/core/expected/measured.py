@@ -13,7 +13,7 @@ METER_SHARE, METER_VOLTS = 0.005, 0.02
 RAIL, INTERNAL, OUTSIDE, STEP = "rail", "internal", "aref", "step:"
 TELL = "tell:"  # what an act at the bench gave that tells faults apart, by the log it was done for
 WALK = "walk:"  # what the meter walk gave before power, by the wiring it was done for
-BEGIN = "begin:"  # the line on which a person said that a step of a log begins, by the log; 0 for as it was found
+BEGIN = "begin:"  # the line on which, by a person, a step of a log begins, by the log; 0 for as it was found
 COLUMN = "column:"  # which column of the log a person took for a reading, by its place in the exercise
 PROBE = "probe:"  # what a meter read at a place: nothing follows from it, it is held against the bench
 #: Settings that a trimmer makes and that are measured at the bench, with the unit they are written in.
@@ -75,7 +75,7 @@ class Measured:
         return {**known, **self.values, **steps, **probes, **told, **begins, **columns}
 
     def begins_in(self, log: str) -> dict[int, int]:
-        """By a step's place in the plan the line of this very log on which a person said that it begins."""
+        """By a step's place in the plan the line of this very log on which, by a person, it begins."""
         own = f"{digest(log)}:"
         said = {name.removeprefix(own): int(line) for name, line in self.begins.items() if name.startswith(own)}
         return {int(place): line for place, line in said.items() if place.isdigit() and line > 0}

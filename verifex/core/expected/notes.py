@@ -11,7 +11,7 @@ from verifex.core.parts.calibration import BOARD
 from verifex.core.parts.outputs import DataOutput, EchoOutput, PowerLawOutput, SwitchOutput
 from verifex.core.quantity import in_words, quantity_or_none
 
-LOADED = 0.005  # of the output: from here the loading is told
+LOADED = 0.005  # of the output: from here the loading is mentioned
 
 
 def notes_on(sheet: Sheet) -> Iterator[str]:

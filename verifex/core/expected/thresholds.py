@@ -20,7 +20,7 @@ class Suggestion:
     """`threshold` in the readings' unit, switching on at `on_at` and off again at `off_at` (hysteresis between them).
 
     `margin` says how many noise widths lie between either reading and its switching point. `reason` says why there is no
-    threshold: the readings cannot be told apart.
+    threshold: the readings cannot be distinguished.
     """
 
     low: float

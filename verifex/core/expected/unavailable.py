@@ -1,4 +1,4 @@
-"""Why a bench has no expected sheet: the facts, and how they are told."""
+"""Why a bench has no expected sheet: the facts, and how they are worded."""
 
 from enum import StrEnum
 

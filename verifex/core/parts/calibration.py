@@ -12,7 +12,7 @@ BOARD = "board"  # stands for the board where calibrations are kept by the exerc
 @dataclass(frozen=True, slots=True)
 class Calibration:
     """Figures of one sample for `quantity` (empty: for all it measures, or of a board), with where they come from in words
-    (`T-31, 12 Nov 2026, reference thermometer`). What has `aged` is told and not used."""
+    (`T-31, 12 Nov 2026, reference thermometer`). What has `aged` is mentioned and not used."""
 
     figures: Mapping[str, float]
     said: str

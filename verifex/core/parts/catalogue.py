@@ -24,7 +24,7 @@ class Catalogue:
     ways: dict[str, Way] = field(default_factory=dict)
 
     def near(self, wrong: str) -> list[str]:
-        """Ids that `wrong` may have been meant as, best first."""
+        """Ids that `wrong` may be intended as, best first."""
         from difflib import get_close_matches
 
         return get_close_matches(wrong, [*self.parts, *self.boards], n=2, cutoff=0.6)

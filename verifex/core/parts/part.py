@@ -58,7 +58,7 @@ class Leg(Frozen):
     source_ohms: float = 100.0
     high_volts: float | None = None  # an output's high level, where it is not the supply's
     pull_up_ohms: float | None = None  # fitted on the module, to its own supply
-    tri_state: bool = False  # lets go of its line when it is not spoken to, so it may be shared
+    tri_state: bool = False  # releases its line when it is not addressed, so it may be shared
     wants_trimmer: bool = False
     # A comparator's output beside the reading: low once the reading is past its trimmer, a share of the supply (`trip`).
     compares: bool = False

@@ -8,7 +8,7 @@ from verifex.core.exercise import Exercise
 from verifex.core.parts import Board, catalogue
 from verifex.core.planning.bench_tests import test_of, test_of_board
 
-#: Findings that may have harmed what they name, once power was on, with what is said of it.
+#: Findings that may have harmed what they name, once power was on, with the words for it.
 HARMFUL = {
     "supply-reversed": "its supply was reversed",
     "supply-over": "its supply was too high",

@@ -14,7 +14,7 @@ Range = tuple[float, float]
 #: The share of the steps in which a column, taken for the reading at a place of the exercise, lies in its limits.
 Fit = Callable[["Column", int], float]
 FITS_ALL = 5.0  # the score of a column that lies in the limits of every step
-#: A unit in which the same quantity may be told: a column in it is taken where there is no better one.
+#: A unit in which the same quantity may be printed: a column in it is taken where there is no better one.
 NEAR = {
     "celsius": ("fahrenheit",), "fahrenheit": ("celsius",), "centimetre": ("inch", "millimetre", "metre", "microsecond"),
     "inch": ("centimetre", "millimetre", "metre"), "volt": ("millivolt", "count"), "count": ("volt", "millivolt", "full-scale", "percent"),
@@ -102,7 +102,7 @@ class Choice:
 
 
 def printed_unit(reading: Reading) -> str:
-    """The printed unit a reading is asked in; its quantity where nothing is said of how it is printed."""
+    """The printed unit a reading is asked in; its quantity where nothing defines how it is printed."""
     if reading.print:
         return reading.print
     return OF_QUANTITY[reading.quantity][0] if reading.quantity in OF_QUANTITY else reading.quantity

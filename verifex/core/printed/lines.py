@@ -135,7 +135,7 @@ def _shared(text: str, *, last: bool) -> tuple[str, str]:
     unit, count = unit_ahead(words)
     if separator:
         return " ".join(words[:count]), text[separator.end() :]
-    if last:  # what follows the unit (`37.9 C ALARM!`) is said besides, and makes no other column
+    if last:  # what follows the unit (`37.9 C ALARM!`) is printed besides, and makes no other column
         return " ".join(words[:count]), ""
     if not unit or (count == len(words) and re.search(r"[:=]\s*$", text)):
         return "", text

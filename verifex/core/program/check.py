@@ -166,7 +166,7 @@ def _built(source: str, board: Board, declared: Declared) -> tuple[list[Problem]
         nothing.unsupported.append(Unsupported(At(1, 1), TOO_DEEP))
         return [], nothing, Compiled()
     except MemoryError:
-        raise  # the limit on a check's memory, told as such
+        raise  # the limit on a check's memory, reported as such
     except Exception:  # an error of ours: logged, and never shown as an error of the program
         note_failure(LOG, "a program could not be read")
         nothing.failed = True

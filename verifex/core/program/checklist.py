@@ -1,4 +1,4 @@
-"""What goes wrong at every bench before a program runs, told for this board, this program and this wiring."""
+"""What goes wrong at every bench before a program runs, worded for this board, this program and this wiring."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass

@@ -50,7 +50,7 @@ UNIT_WORDS = {"CM": "centimetre", "MM": "millimetre", "INC": "inch", "INCH": "in
 TAKES = re.compile(
     r"read(11|12|21|22|2|all|sensor|data)?|measure|sample|poll|refresh|fetch|capture|getdata|lee|leer|lies|lesen"
 )
-#: Methods that only say something: that all is well, that one is there, and how it is told.
+#: Methods that only report something: that all is well, that one is there, and how it is configured.
 SAYS: tuple[tuple[str, str], ...] = (
     (r"(get)?(status|error|lasterror)(string|text|msg|message)", "OK"),
     (r"(get)?(last)?(status|error)(code)?", "0"),
@@ -207,11 +207,11 @@ class Device:
 
     @property
     def kind_of_module(self) -> str:
-        """The kind of module it was told to expect, by the catalogue's name; empty where it was not, or nobody knows."""
+        """The kind of module it was configured to expect, by the catalogue's name; empty where it was not, or nobody knows."""
         return next((arg.module for arg in self.args if isinstance(arg, LibraryConstant) and arg.module), "")
 
     def bus_address(self, pins: Mapping[int, str]) -> int | None:
-        """The address it speaks to, where it was told one; a number that is one of the board's `pins` is taken for that, but
+        """The address it speaks to, where it was given one; a number that is one of the board's `pins` is taken for that, but
         for a display's, with its columns and rows behind it."""
         numbers = self.numbers()
         if self.address is not None or not numbers or numbers[0] not in BUS_ADDRESSES:

@@ -16,7 +16,7 @@ NEVER = float("inf")
 
 
 class Left(BaseException):
-    """The run is given up: its thread ends, and nobody is told."""
+    """The run is given up: its thread ends, and nothing is reported."""
 
 
 class HeldRun:

@@ -307,7 +307,7 @@ def _judge_state(expected: ExpectedReading, planned: Step, marked: list[StepLog]
         return _verdict_of(expected, len(states), "missing")
     right = sum(state == there for state in states)
     said = "there" if states[0] else "not there"
-    # Where only changes are told, a step ends with the next one's: the first word of a step is its own.
+    # Where only changes are printed, a step ends with the next one's: the first word of a step is its own.
     fits = right * 2 > len(states) or bool(states[0]) == there
     return replace(_verdict_of(expected, len(states), "likely" if fits else "out"), said=said)
 

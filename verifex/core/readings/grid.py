@@ -22,7 +22,7 @@ class _EveryCount(ScriptedPins):
 
 
 def printable_values(program: ProgramReport) -> list[str] | None:
-    """Every line the program can print, or None where that cannot be said: it averages, or is not runnable.
+    """Every line the program can print, or None where that cannot be known: it averages, or is not runnable.
 
     One reading a line is the sign of a program that does not average.
     """

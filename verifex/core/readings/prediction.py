@@ -112,7 +112,7 @@ def _number(text: str) -> float | None:
 def judge_prediction(predictions: list[Predicted], sheet: Sheet) -> list[PredictionVerdict]:
     """Each predicted value against the sheet of the pair's own bench.
 
-    A pair is not told the plan's values, so a step is judged once its stimulus was measured on the bench.
+    A pair is not shown the plan's values, so a step is judged once its stimulus was measured on the bench.
     """
     return [PredictionVerdict(p.step, p.reading, p.value, _verdict(p, sheet)) for p in predictions]
 

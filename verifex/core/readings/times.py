@@ -28,7 +28,7 @@ def stamp_ms(line: str) -> float | None:
 
 def times_of(lines: Sequence[str], numbers: Sequence[int], columns: Sequence[Column]) -> list[float] | None:
     """The time of each of the lines (numbers from 1) in milliseconds: as it stands before them, else in a column that counts up
-    as a clock does, in seconds or milliseconds; None where no time is told."""
+    as a clock does, in seconds or milliseconds; None where no time is printed."""
     stamps = [stamp_ms(lines[number - 1]) for number in numbers]
     times: list[float] = [stamp for stamp in stamps if stamp is not None]
     if len(times) != len(numbers):

@@ -128,7 +128,7 @@ class Looks:
 
 
 def _least_amps(part: Part) -> float | None:
-    """The current from which a part is seen or heard to work, in amps; None where that is not known."""
+    """The current from which a part visibly or audibly works, in amps; None where that is not known."""
     if part.type.diode:
         return part.type.diode.visible_amps
     return WORKS_SHARE * part.type.load.amps if part.type.load else None

@@ -39,7 +39,7 @@ class ModulesInTime:
     echoes: dict[str, Echo] = field(default_factory=dict)
     levels: dict[str, int] = field(default_factory=dict)  # of the pins, as they last were
     cold: bool = False  # just switched on: what warms up tells nothing yet
-    held: dict[Key, list[tuple[float, float]]] = field(default_factory=dict)  # spans in ms in which motion is told
+    held: dict[Key, list[tuple[float, float]]] = field(default_factory=dict)  # spans in ms in which motion is signalled
 
     def __post_init__(self) -> None:
         for key, segments in self.stimulus.segments.items():
@@ -82,7 +82,7 @@ class ModulesInTime:
             at = bisect_right([first for first, _ in spans], ms) - 1
             values[key] = 1.0 if at >= 0 and ms < spans[at][1] else 0.0
         for key, warm in self._warming().items():
-            # A cold gas module reads as if the air were bad, less and less; told once a second.
+            # A cold gas module reads as if the air were bad, less and less; updated once a second.
             values[key] = values.get(key, 0.0) + COLD_PPM * math.exp(-COLD_FALLS * (ms // 1000) / warm)
         return values
 

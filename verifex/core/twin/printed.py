@@ -69,7 +69,7 @@ def output_lines(run: RunResult) -> Sequence[tuple[float, str]]:
 
 
 class PrintedColumns:
-    """The columns of what a run printed, one for each reading of the exercise as far as it can be told."""
+    """The columns of what a run printed, one for each reading of the exercise as far as it can be known."""
 
     def __init__(
         self,
@@ -93,7 +93,7 @@ class PrintedColumns:
     def _chosen(self, columns: list[Column]) -> list[Column | None]:
         ranges = [self._range(i) for i, _ in enumerate(self.exercise.readings)]
         choices = choose(columns, self.exercise, ranges, fit=self._fit)
-        # Of several columns that nothing is said of, none is held against the pair; one that is left by all others is.
+        # Of several columns that nothing is known of, none is held against the pair; one that is left by all others is.
         others = sum(choice is not None and choice.is_certain for choice in choices)
         by_elimination = len(columns) == len(choices) == others + 1
         return [choice.column if choice and (choice.is_certain or by_elimination) else None for choice in choices]

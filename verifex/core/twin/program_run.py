@@ -29,15 +29,15 @@ class TwinTrace:
     operating_points: int = 0
     #: Modules asked more often than they measure: (part, quantity) → (shortest time between in s, what it needs).
     too_often: dict[tuple[str, str], tuple[float, float]] = field(default_factory=dict)
-    #: Modules that a library looks for on other pins than they are on: part → (pins it was told, pins by leg).
+    #: Modules that a library looks for on other pins than they are on: part → (pins it was given, pins by leg).
     elsewhere: dict[str, tuple[tuple[str, ...], dict[str, str]]] = field(default_factory=dict)
     #: Modules that corrode when fed, and a pin feeds them: part → (pin, share of the run in which it is high).
     fed_share: dict[str, tuple[str, float]] = field(default_factory=dict)
 
     bus_addresses: dict[str, tuple[int, ...]] = field(default_factory=dict)  # by module on the two-wire bus
-    #: Displays that a library is told otherwise of than they are wired.
+    #: Displays that a library is configured for otherwise than they are wired.
     screens_elsewhere: list[ScreenElsewhere] = field(default_factory=list)
-    #: By module the titles of the kind that its library is told to expect, and of its own kind.
+    #: By module the titles of the kind that its library is configured to expect, and of its own kind.
     told_another_kind: dict[str, tuple[str, str]] = field(default_factory=dict)
     read_asleep: dict[str, int] = field(default_factory=dict)  # the power register of modules read and never woken
 
@@ -146,7 +146,7 @@ def _fed_share(view: BenchView, run: RunResult, seconds: float) -> dict[str, tup
 
 def _as_audible(view: BenchView, events: list[LookEvent]) -> list[LookEvent]:
     """The events with sounders that need a tone silent where their level stands still: only a level that is switched some
-    twenty times a second and more is heard, and its pitch is the rate of it."""
+    twenty times a second and more is audible, and its pitch is the rate of it."""
     needy = {part.ref for part in view.bench.parts_of("load") if part.type.load and part.type.load.needs_tone}
     if not needy:
         return events

@@ -20,7 +20,7 @@ PIN_ORDER = {
 
 @dataclass(frozen=True, slots=True)
 class ScreenElsewhere:
-    """A display whose pins a library is told otherwise than they are wired."""
+    """A display whose pins a library is given otherwise than they are wired."""
 
     ref: str
     told: str

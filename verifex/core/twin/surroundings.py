@@ -181,7 +181,7 @@ class BenchSurroundings:
         return math.nan
 
     def _taken_apart(self, part: Part, output: Output, value: float, read_as: str) -> float:
-        """What a library makes of the word a module sends, when it was told to expect another kind; nan where it cannot."""
+        """What a library makes of the word a module sends, when it was configured to expect another kind; nan where it cannot."""
         told = catalogue().parts.get(read_as)
         if told is None or told == part.type:
             return value
@@ -194,7 +194,7 @@ class BenchSurroundings:
         return value * output.counts_a_unit / other.counts_a_unit
 
     def _crossed(self, part: Part, pins: list[str]) -> bool:
-        """Whether a library is told the second leg's pin where the first's belongs: it fires the echo and listens at the trigger."""
+        """Whether a library is given the second leg's pin where the first's belongs: it fires the echo and listens at the trigger."""
         if len(pins) < 2:
             return False
         return any(

@@ -92,7 +92,7 @@ def turn_of(exercise: Exercise, statement: Behaviour, ref: str) -> Turn | None:
 def switching(exercise: Exercise, statement: Behaviour, ref: str, outcomes: Sequence[StepOutcome]) -> Switching | None:
     """Where an output switched in the sweeps of its statement; None when it did not in either, or another decides.
 
-    What did not change in one of the two would have done so beyond its end, so the end is the least that can be said.
+    What did not change in one of the two would have done so beyond its end, so the end is the least that is known.
     """
     when = statement.when
     swept = {

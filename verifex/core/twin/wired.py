@@ -1,4 +1,4 @@
-"""What the wiring has on each pin, told to the program check."""
+"""What the wiring has on each pin, for the program check."""
 
 from verifex.core.circuit.bench import Part
 from verifex.core.circuit.connections.paths import Link

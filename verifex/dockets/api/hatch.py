@@ -112,7 +112,7 @@ def read_code(request: HttpRequest, data: ReadIn) -> ReadOut:
     held = KitIssue.objects.filter(kit=kit, returned_at__isnull=True).select_related("session").first()
     ready = readiness(kit, may_name_holder=held is None or held.session.section_id == session.section_id)
     if ready.state != "ready":
-        raise KitNotReady(ready.reason)  # told now, and not only after the badge
+        raise KitNotReady(ready.reason)  # reported now, and not only after the badge
     return ReadOut(kind="kit", code=kit.tag, named=kit.tag)
 
 

@@ -160,7 +160,7 @@ def _sheet(sheets: SheetsRecord | None, readings: ReadingsRecord | None) -> dict
 
 
 def _message(decision: Decision) -> Mapping[str, Any]:
-    """Why a Stop was passed over is the instructor's; the pair is told that it was."""
+    """Why a Stop was passed over is the instructor's; the pair is shown that it was."""
     return {
         "station": decision.station,
         "act": decision.act,

@@ -85,7 +85,7 @@ def measurables(sheets: SheetsRecord | None, measured: Sequence[MeasurementOut],
 
 def _measurable(what: MeasurableRecord, measured: Sequence[MeasurementOut], *, told: bool) -> MeasurableOut:
     """Something to measure; the plan's value of a step, and what a meter should read, are `told` to staff only. A pair is
-    told whether what it measured is what its bench should read."""
+    shown whether what it measured is what its bench should read."""
     plan = f", plan {what.plan:g} {what.unit}" if told and what.plan is not None else ""
     value = next((row.value for row in measured if row.name == what.name), None)
     agrees = None if what.should is None or value is None else what.should[0] <= value <= what.should[2]

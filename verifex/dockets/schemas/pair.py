@@ -68,7 +68,7 @@ class PairPredictionOut(Shape):
 
 
 class PairExerciseOut(Shape):
-    """What a pair is told of its exercise: no sheet, no reference, no windows."""
+    """What a pair is shown of its exercise: no sheet, no reference, no windows."""
 
     title: str
     summary: str

@@ -1,1 +1,1 @@
-"""A class list as a school exports it: read, its columns told apart, compared with who is there. Nothing here stores."""
+"""A class list as a school exports it: read, its columns recognised, compared with who is there. Nothing here stores."""

@@ -43,7 +43,7 @@ class Columns:
     meanings: dict[Meaning, int]
 
     def checked(self, rows: Rows) -> "Columns":
-        """Raises Refused where names cannot be told, or a column is none."""
+        """Raises Refused where names cannot be found, or a column is none."""
         width = len(rows[0]) if rows else 0
         if not 0 <= self.first_row <= len(rows) or any(not 0 <= place < width for place in self.meanings.values()):
             raise ColumnsOfAnotherFile()

@@ -66,7 +66,7 @@ def import_list(
     take: Collection[int],
     take_off: Collection[int],
 ) -> dict[str, int]:
-    """Do what the preview with the digest `seen` said: all or nothing. `take` are the rows of doubtful ones that are done
+    """Do what the preview with the digest `seen` showed: all or nothing. `take` are the rows of doubtful ones that are done
     all the same, `take_off` the users missing in the file who leave the list. Raises Stale where the list has changed."""
     found = preview(actor, section, rows, columns)
     if found.digest != seen:

@@ -70,7 +70,7 @@ def preview(request: HttpRequest, section_id: Id, data: ListIn) -> PreviewOut:
 
 @router.post("/set-up/sections/{section_id}/class-list/import", response=ImportedOut)
 def import_list(request: HttpRequest, section_id: Id, data: ImportIn) -> dict[str, int]:
-    """Do what the preview said, all or nothing."""
+    """Do what the preview showed, all or nothing."""
     counts = acts.import_list(
         reader(request),
         section_of(request, section_id),

@@ -52,7 +52,7 @@ def preview_table(request: HttpRequest, name: Name, data: StoreFileIn) -> StoreC
 
 @router.post("/stores/tables/{name}/import", response=StoreSavedOut)
 def import_table(request: HttpRequest, name: Name, data: StoreImportIn) -> dict[str, str]:
-    """Do what the preview said; rows that are wrong are left out."""
+    """Do what the preview showed; rows that are wrong are left out."""
     done = import_rows(reader(request), _table(request, name), rows_of(data.data), data.digest)
     counts = {kind: sum(change.kind == kind for change in done) for kind in ("added", "changed", "wrong")}
     said = f"{counts['added']} added, {counts['changed']} changed"

@@ -95,7 +95,7 @@ def _planned_today(section_ids: set[int]) -> set[int]:
 
 
 def _row(kit: Kit, own_sections: set[int], asked: Mapping[int, Recipe], titles: Mapping[int, str]) -> dict[str, Any]:
-    """Who has a kit is told only to the staff of that section."""
+    """Who has a kit is shown only to the staff of that section."""
     held = next((i for i in kit.issues.all() if i.returned_at is None), None)
     told = held is None or held.session.section_id in own_sections
     ready = readiness(kit, may_name_holder=told, recipe=asked.get(kit.exercise_id, ()))

@@ -1,6 +1,6 @@
 """What every table of the stores has in common: its columns, and how rows are read back.
 
-A preview does what the import would do, and takes it all back: so the import does exactly what the preview said.
+A preview does what the import would do, and takes it all back: so the import does exactly what the preview showed.
 """
 
 from collections.abc import Callable, Iterable, Mapping, Sequence
@@ -78,7 +78,7 @@ def _digest(changes: Sequence[Change]) -> str:
 
 @transaction.atomic
 def import_rows(actor: User, table: Table, rows: Rows, seen: str) -> list[Change]:
-    """Do what the preview with the digest `seen` said; rows that are wrong are left out. Raises Stale where the stores changed since."""
+    """Do what the preview with the digest `seen` showed; rows that are wrong are left out. Raises Stale where the stores changed since."""
     done = _put_all(actor, table, rows)
     if _digest(done) != seen:
         raise Stale(["The stores have changed since this preview; look at it again."])  # and all of it is taken back

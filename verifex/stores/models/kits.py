@@ -118,7 +118,7 @@ class Substitution(models.Model):
     issue = models.ForeignKey(KitIssue, on_delete=models.CASCADE, related_name="substitutions")
     ref = models.CharField(max_length=8)
     ohms = models.FloatField()
-    measured_ohms = models.FloatField(null=True, blank=True)  # what a meter said of the one that was given
+    measured_ohms = models.FloatField(null=True, blank=True)  # what a meter read of the one that was given
     reason = models.CharField(max_length=200)
     item = models.ForeignKey(StockItem, null=True, blank=True, on_delete=models.SET_NULL, related_name="+")
     at = models.DateTimeField(default=clock.now)

@@ -15,7 +15,7 @@ from verifex.stores.models import Kit, KitIssue, KitPart, Module
 from verifex.stores.signals import issue_changed
 
 Snapshot = dict[str, Any]
-MEASURED = "measured"  # the setting of a resistor that holds what a meter said of it, such as 326 or 9.87k
+MEASURED = "measured"  # the setting of a resistor that holds what a meter read of it, such as 326 or 9.87k
 
 
 def snapshot(kit: Kit, places: Mapping[str, str]) -> Snapshot:
@@ -33,7 +33,7 @@ def snapshot(kit: Kit, places: Mapping[str, str]) -> Snapshot:
         if settings:
             found["settings"][ref] = settings
         if module is None or module.part in catalogue().boards:
-            continue  # the board is told below, under its own name
+            continue  # the board is named below, under its own name
         found["modules"][ref] = module.tag
         found["calibrations"][ref] = calibrations_of(module)
         if module.batch:

@@ -136,7 +136,7 @@ def note_missing(actor: User, tag: str, refs: list[str], *, used_up: bool) -> Ki
 @transaction.atomic
 def put_right(actor: User, tag: str) -> tuple[Kit, list[str]]:
     """A kit that was held back can go out again: it is mended, and what it lacked is in it, out of the drawers where those count it.
-    Refused where nothing held it back. With it, what is to be said besides."""
+    Refused where nothing held it back. With it, what is to be mentioned besides."""
     kit = kit_of(tag)
     require_kit_staff(actor, kit)
     absent = not_in(kit, recipe_of(kit.exercise_id))

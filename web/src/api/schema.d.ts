@@ -1608,7 +1608,7 @@ export interface paths {
         put?: never;
         /**
          * Import Table
-         * @description Do what the preview said; rows that are wrong are left out.
+         * @description Do what the preview showed; rows that are wrong are left out.
          */
         post: operations["verifex_stores_api_exchange_import_table"];
         delete?: never;
@@ -2210,7 +2210,7 @@ export interface paths {
         };
         /**
          * Stream My Lines
-         * @description Server-sent events: the lines after those that were heard.
+         * @description Server-sent events: the lines after those that were received.
          */
         get: operations["verifex_live_api_stream_my_lines"];
         put?: never;
@@ -2285,7 +2285,7 @@ export interface paths {
         };
         /**
          * Stream Lines
-         * @description Server-sent events: the lines after those that were heard.
+         * @description Server-sent events: the lines after those that were received.
          */
         get: operations["verifex_live_api_stream_lines"];
         put?: never;
@@ -2614,7 +2614,7 @@ export interface paths {
         put?: never;
         /**
          * Import List
-         * @description Do what the preview said, all or nothing.
+         * @description Do what the preview showed, all or nothing.
          */
         post: operations["verifex_set_up_api_people_import_list"];
         delete?: never;
@@ -5522,7 +5522,7 @@ export interface components {
         };
         /**
          * PairExerciseOut
-         * @description What a pair is told of its exercise: no sheet, no reference, no windows.
+         * @description What a pair is shown of its exercise: no sheet, no reference, no windows.
          */
         PairExerciseOut: {
             /** Title */
@@ -7131,7 +7131,7 @@ export interface components {
         /**
          * LiveStepOut
          * @description A step so far; `verdict` as of a log that is handed in, `values` its last ones. What the bench should print, from `low`
-         *     to `high`, is told to staff only.
+         *     to `high`, is shown to staff only.
          */
         LiveStepOut: {
             /** Name */

@@ -1,4 +1,4 @@
-"""Each resistor's job on a bench, told from what hangs on its two ends, and the window that follows from it."""
+"""Each resistor's job on a bench, known from what hangs on its two ends, and the window that follows from it."""
 
 from collections.abc import Iterator
 from dataclasses import dataclass

@@ -32,7 +32,7 @@ def part_missing(view: BenchView, finding: FindingFactory) -> Iterator[Finding]:
         if view.matching(recipe.ref) is not None or recipe.ref in spoken_of:
             continue
         if bare and any(job.ref == recipe.ref for job in view.exercise.resistor_jobs):
-            continue  # told by the rule on lights without a resistor, with its currents
+            continue  # reported by the rule on lights without a resistor, with its currents
         yield finding(
             f"No {recipe.title or recipe.part} ({recipe.part}) is on the bench.",
             f"Put it in, as in 'part {recipe.ref} {recipe.part} …'.",

@@ -79,7 +79,7 @@ def floating_input(view: BenchView, finding: FindingFactory) -> Iterator[Finding
                 continue
             to_ground = view.is_grounded(far, {ref}) and not view.nets.is_source(far)
             if not to_ground and not view.is_fed(far, {ref}):
-                continue  # the switch leads nowhere: told by the rule on openings
+                continue  # the switch leads nowhere: reported by the rule on openings
             reported.add(ref)
             yield from _float(view, finding, pin.name, net, ref, to_ground)
 

@@ -167,7 +167,7 @@ def output_unconnected(view: BenchView, finding: FindingFactory) -> Iterator[Fin
         if part.type.leg(leg).optional:
             continue
         if net is not None and view.nets.is_rail(net):
-            continue  # told by the rules on tied outputs
+            continue  # reported by the rules on tied outputs
         if net is not None and (reaches_pin(view, net) or _works_something(view, net, part)):
             continue
         place = view.place(part, leg)

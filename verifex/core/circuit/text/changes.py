@@ -1,4 +1,4 @@
-"""What changed from one hand-in to the next: parts, legs, settings and wires, told as a person would."""
+"""What changed from one hand-in to the next: parts, legs, settings and wires, described as a person would."""
 
 from collections import Counter
 from collections.abc import Iterable, Mapping

@@ -8,7 +8,7 @@ from verifex.core.circuit.places import BASES, Hole, LegOf, Place, Rail, read_pl
 from verifex.core.circuit.text.notation import BenchText, Statement, Token, read_text
 from verifex.core.parts import Catalogue, PartType, catalogue
 
-#: What may be said of any part; a setting that does not concern it changes nothing.
+#: Settings that any part may have; a setting that does not concern it changes nothing.
 SETTINGS = (
     "value", "tolerance", "measured", "bands", "colour", "order", "jumper", "hold", "range", "volts", "watts", "amps",
     "lead", "r10", "gamma", "load", "r0", "position", "address", "pullup", "trip", "active",

@@ -15,7 +15,7 @@ MOST_BYTES = 32  # what the buffer of the small boards takes
 
 @dataclass(slots=True)
 class TwoWire:
-    """The bus as the program left it: whom it speaks to, what it has said, what has come back."""
+    """The bus as the program left it: which address it writes to, what it has written, what has come back."""
 
     address: int = 0
     said: list[int] = field(default_factory=list)
@@ -111,5 +111,5 @@ for _name in (
 
 @call("SPI.transfer", (BYTE,), BYTE)
 def transfer(m: Machine, at: At, _: Any, value: int) -> int:
-    """A module that is spoken to byte by byte does not answer here: the line reads high."""
+    """A module that is addressed byte by byte does not answer here: the line reads high."""
     return 0xFF

@@ -15,7 +15,7 @@ US_PER_CM = 58.2  # there and back, at 20 °C
 READ_US, SHOW_US = 4000.0, 40.0
 SEEN_US = 15_000.0
 EVENT_QUANTITIES = ("celsius", "percent", "hpa", "cm")
-USUAL_LARGEST_CM = 500  # of range libraries that are told none
+USUAL_LARGEST_CM = 500  # of range libraries that are given none
 MOST_SILENT = 20  # different places that are kept
 
 
@@ -52,7 +52,7 @@ def measure(
 
 
 def _in_whole_numbers(device: Device, cm: float, unit: str) -> int:
-    """What a library gives that answers in whole numbers: 0 without an echo, and beyond the largest range it was told."""
+    """What a library gives that answers in whole numbers: 0 without an echo, and beyond the largest range it was given."""
     numbers = device.numbers()
     largest_cm = numbers[2] if len(numbers) > 2 else USUAL_LARGEST_CM
     return 0 if math.isnan(cm) or cm > largest_cm else int(in_unit(cm, unit))
@@ -69,7 +69,7 @@ def _pins_read(m: Machine, at: At, device: Device) -> list[str]:
 
 
 def answers(m: Machine, device: Device, at: At) -> bool:
-    """Whether anything on the bus has the address that an object speaks to; true where it was told none."""
+    """Whether anything on the bus has the address that an object speaks to; true where it was given none."""
     address = device.bus_address(m.numbers)
     if address is None or m.surroundings.is_on_bus(m, address):
         return True

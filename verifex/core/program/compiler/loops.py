@@ -144,7 +144,7 @@ class Loops:
         return lambda frame, chosen: low(frame) <= chosen <= high(frame)
 
     def _refuse_twice(self, node: t.Switch) -> None:
-        """The same case cannot be told from itself."""
+        """Two cases with the same value cannot be distinguished."""
         seen: set[object] = set()
         for case in node.cases:
             label = case.value.value if isinstance(case.value, t.Number) and case.last is None else None

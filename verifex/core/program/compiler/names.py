@@ -30,7 +30,7 @@ _OF_LIBRARIES = re.compile(r"[A-Z][A-Z0-9_]{2,}|[A-Z]{2,}_[A-Za-z0-9_]*[A-Z0-9]|
 
 @dataclass(frozen=True, slots=True)
 class Refused:
-    """Something a compiler refuses: `kind` is a rule's slug, `near` what may have been meant."""
+    """Something a compiler refuses: `kind` is a rule's slug, `near` what may be intended."""
 
     kind: Literal[
         "name-undeclared",

@@ -1,4 +1,4 @@
-"""Names that the dialect and C's own library have and that are not supported yet: told as such, never as the pair's mistake."""
+"""Names that the dialect and C's own library have and that are not supported yet: reported as such, never as the pair's mistake."""
 
 import re
 

@@ -11,7 +11,7 @@ Bound = Mapping[str, Type]
 
 
 def bound_by(function: t.Function, kinds: Sequence[Type], said: Sequence[Type]) -> Bound | None:
-    """The type for each name that the function leaves open, as said in pointed brackets or by the values; None where that
+    """The type for each name that the function leaves open, as given in pointed brackets or by the values; None where that
     does not say."""
     found: dict[str, Type] = dict(zip(function.open, said, strict=False))
     for param, kind in zip(function.params, kinds, strict=False):

@@ -149,7 +149,7 @@ class Declarations(Expressions):
         return AUTO
 
     def _near_type(self, words: str) -> str | None:
-        """A type of the language, or of the program, that may have been meant; a library's class is like none of them."""
+        """A type of the language, or of the program, that may be intended; a library's class is like none of them."""
         known = [*OWN_TYPES.values(), *self.type_names]
         near = get_close_matches(words, known, n=1, cutoff=0.75)
         return near[0] if near else None

@@ -1,4 +1,4 @@
-"""Small changes near a syntax error that may be what the writer meant, each with the words that name the mistake."""
+"""Small changes near a syntax error that may be what the writer intended, each with the words that name the mistake."""
 
 import re
 from collections.abc import Iterator
@@ -184,7 +184,7 @@ def _closed_too_soon(code: bytes) -> list[int]:
 
 
 def _opened_at(code: bytes) -> str:
-    """Which `{` it likely is, told by a `}` that stands further out than the one it would close."""
+    """Which `{` it likely is, by a `}` that stands further out than the one it would close."""
     open_rows: list[tuple[int, int]] = []
     for row, line in enumerate(code.split(b"\n"), start=1):
         moved = len(line) - len(line.lstrip())

@@ -385,7 +385,7 @@ def _if_set(read: Callable[[Frame], Any]) -> Callable[[Frame], Any]:
 
 
 def _as_exception(machine: Machine, wrong: Raised | Ended) -> Raised:
-    """What a `try` gets to see. The end of the time is told to the program as someone stopping it from outside."""
+    """What a `try` gets to see. The end of the time reaches the program as someone stopping it from outside."""
     if isinstance(wrong, Raised):
         return wrong
     if wrong.reason != "time" or machine.stopping:

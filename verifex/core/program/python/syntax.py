@@ -58,7 +58,7 @@ def python_problems(source: str) -> list[Problem]:
             ast.parse(source)
             compile(
                 source, "<program>", "exec", dont_inherit=True
-            )  # names in the wrong place are told here; it is not run
+            )  # names in the wrong place are reported here; it is not run
     except SyntaxError as wrong:
         if re.search(TOO_DEEP, str(wrong.msg)):
             raise RecursionError(wrong.msg) from None

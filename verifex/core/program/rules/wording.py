@@ -1,4 +1,4 @@
-"""What a reader of the log or of the program is told: units, gaps between numbers, names."""
+"""What a reader of the log or of the program needs: units, gaps between numbers, names."""
 
 import re
 from collections.abc import Iterator

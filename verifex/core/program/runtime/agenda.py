@@ -20,7 +20,7 @@ class Watch:
     edge: Edge
     handler: Handler
     level: bool
-    dead_us: float = 0.0  # after one change others are not heard for so long
+    dead_us: float = 0.0  # after one change others are not noticed for so long
     deaf_until_us: float = -1.0
 
     def triggers(self, level: bool) -> bool:
@@ -75,7 +75,7 @@ class Agenda:
         self.look(machine)
 
     def look(self, machine: Running) -> None:
-        """Hear changes of the watched pins, and answer what has been heard."""
+        """Notice changes of the watched pins, and answer them."""
         for pin, watches in self.watches.items():
             level = machine.surroundings.level(machine, pin)
             for watch in watches:

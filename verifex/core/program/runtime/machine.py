@@ -155,7 +155,7 @@ class Machine:
         self.stop_us = self.agenda.next_us(self)
 
     def stop(self) -> None:
-        """The run is over and the program is told so: it has a little time to clear up, which shows nowhere."""
+        """The run is over and the program is stopped: it has a little time to clear up, which shows nowhere."""
         self.stopping = True
         self.result.ended_ms = round(self.now_us / 1000, 3)
         self.end_us = self.now_us + CLEAN_UP_US
@@ -400,7 +400,7 @@ class Machine:
         except RecursionError:
             self.result.ended = "depth"
         except MemoryError:
-            raise  # the limit on a check's memory, told as such
+            raise  # the limit on a check's memory, reported as such
         except Exception:  # an error of ours: logged, and never shown as an error of the program
             note_failure(LOG, "a program could not be run to its end")
             self.result.ended = "failed"

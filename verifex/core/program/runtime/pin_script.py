@@ -67,7 +67,7 @@ class ScriptedPins:
         return None
 
     def is_on_bus(self, machine: Running, address: int) -> bool:
-        return True  # a script says nothing of what is on a bus: whoever is spoken to is there
+        return True  # a script defines nothing on a bus: whoever is addressed is there
 
     def tag(self, machine: Running, pins: list[str], *, in_order: bool = False) -> str:
         return ""

@@ -54,7 +54,7 @@ class Surroundings(Protocol):
         self, machine: "Running", pins: list[str], quantity: str, *, in_order: bool = False, read_as: str = ""
     ) -> float:
         """What the module on these pins (without any, the one on the bus) measures now; nan when none answers. `read_as` is
-        the kind of module that a library was told to expect."""
+        the kind of module that a library was configured to expect."""
 
     def conversion_us(self, machine: "Running", pins: list[str], quantity: str) -> float:
         """How long a module on these pins takes to measure when it is asked to."""

@@ -48,7 +48,7 @@ class Program:
     declared: Declared = field(default_factory=Declared)
     unsupported: list[Unsupported] = field(default_factory=list)
     failed: bool = False  # an error of ours kept the program from being read
-    #: Constants of libraries whose value the program works with, and nobody has said.
+    #: Constants of libraries whose value the program works with, and nobody has entered.
     unknown_constants: list[str] = field(default_factory=list)
     #: Methods of libraries whose words say nothing we know, as `Class.method`.
     unknown_methods: list[str] = field(default_factory=list)

@@ -14,7 +14,7 @@ _DECIMAL = re.compile(r"(?<![\w.])(\d{1,3}(?:[\s:,-]+\d{1,3}){3,9})(?![\w.])")
 
 def id_in(line: str) -> str | None:
     """The id of a line as bytes in upper case, `04 A2 19 7C`; None where none stands in it. Bytes printed as decimal numbers
-    are told from hexadecimal ones by a number of three digits or of one."""
+    are distinguished from hexadecimal ones by a number of three digits or of one."""
     if (found := _DECIMAL.search(line)) and any(len(byte) != 2 for byte in re.findall(r"\d+", found.group())):
         numbers = [int(byte) for byte in re.findall(r"\d+", found.group())]
         if max(numbers) <= 0xFF:

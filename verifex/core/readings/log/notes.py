@@ -42,7 +42,7 @@ def tell(log: Log, exercise: Exercise, columns: int) -> None:
 
 def probable_rates(log: Log, exercise: Exercise) -> str:
     """At which rate the port was probably read, against what a program on the exercise's board prints at; empty where that
-    cannot be told."""
+    cannot be known."""
     sent = exercise.baud(None)
     read = probable_rate(log.garbage, sent)
     return f"a port read at {read} baud while the program prints at {sent}" if read else ""

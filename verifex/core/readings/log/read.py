@@ -130,7 +130,7 @@ class _Reader:
         return self.log
 
     def rare_lines(self) -> list[str]:
-        """Lines without a number that are said once or twice: what a program prints with each reading marks nothing."""
+        """Lines without a number that are printed once or twice: what a program prints with each reading marks nothing."""
         return [line for line, count in self.texts.items() if count <= MOST_SAID and self.marks.names_by_a_word(line)]
 
     # -- line by line ------------------------------------------------------------------------------

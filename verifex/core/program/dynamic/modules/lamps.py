@@ -52,7 +52,7 @@ class Output(Thing):
     def do_blink(
         self, m: Machine, at: At, on_time: float = 1, off_time: float = 1, n: int | None = None, background: bool = True
     ) -> None:
-        """On and off again by itself; `n` times, or until it is told otherwise."""
+        """On and off again by itself; `n` times, or until it is set otherwise."""
         self._still(m)
         if not background:
             for _ in range(n or 0):

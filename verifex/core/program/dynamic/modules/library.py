@@ -1,4 +1,4 @@
-"""Parts' libraries, matched by words: a reading by what a method or property is called for, a display by what it is told."""
+"""Parts' libraries, matched by words: a reading by what a method or property is called for, a display by what is written to it."""
 
 import re
 from dataclasses import replace

@@ -30,7 +30,7 @@ def pin_differs(view: ProgramView, finding: FindingFactory) -> Iterator[Finding]
         ("reads", "measures", _read(view)),
     )
     for verb, role, used in ways:
-        # Pins of this role that the wiring has and the program leaves alone: the likely ones meant.
+        # Pins of this role that the wiring has and the program leaves alone: the likely ones intended.
         left = {pin: use for pin, use in view.wired.items() if use.role == role and pin not in used}
         for pin, at in used.items():
             here = view.wired.get(pin)
@@ -84,7 +84,7 @@ def _read(view: ProgramView) -> dict[str, t.At]:
 
 
 def _is_input(view: ProgramView, pin: str) -> bool:
-    """Whether the program itself says that it listens on a pin; a library is told pins of both kinds."""
+    """Whether the program itself says that it listens on a pin; a library is given pins of both kinds."""
     return any(run.pins[pin].mode in ("input", "pull-up") for run in view.runs if pin in run.pins)
 
 
@@ -147,7 +147,7 @@ def no_converter(view: ProgramView, finding: FindingFactory) -> Iterator[Finding
     for at in view.runtime_faults("no-converter"):
         pins = {pin for run in view.runs for pin, use in run.pins.items() if use.measured_at == at}
         if view.wired is not None and not view.is_python and pins and not pins & set(view.wired):
-            continue  # that nothing hangs on it is told already, with the pin that is intended
+            continue  # that nothing hangs on it is reported already, with the pin that is intended
         yield finding(
             "A voltage is read on a pin without a converter.",
             "Read an analogue pin, and wire the part to it.",
