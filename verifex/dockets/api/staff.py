@@ -54,12 +54,12 @@ def undo_state(docket: Docket) -> int:
 
 
 @router.get("/dockets/{docket_id}/history", response=list[HistoryOut])
-def history(request: HttpRequest, docket_id: Id) -> list[dict[str, Any]]:
+def history(request: HttpRequest, docket_id: Id) -> list[HistoryOut]:
     """The event log of a docket, the newest entry first."""
     docket = docket_for_staff(request, docket_id)
     events = Event.objects.filter(subject=docket.subject).select_related("actor").order_by("-id")[:200]
     return [
-        {"at": e.at, "by": e.actor.get_full_name() if e.actor else "Verifex", "what": _event_text(e)} for e in events
+        HistoryOut(at=e.at, by=e.actor.get_full_name() if e.actor else "Verifex", what=_event_text(e)) for e in events
     ]
 
 
@@ -69,13 +69,13 @@ def _event_text(event: Event) -> str:
 
 
 @router.get("/dockets/{docket_id}/sheets", response=SheetsOut)
-def get_sheets(request: HttpRequest, docket_id: Id) -> dict[str, Any]:
+def get_sheets(request: HttpRequest, docket_id: Id) -> SheetsOut:
     """The expected sheet of the pair's own bench, and the exercise's, as they were worked out last."""
     docket = docket_for_staff(request, docket_id)
     record = sheets_of(docket)
     if record is None or record.overrun:
         raise SheetNotWorkedOut()
-    return {"built": record.built, "intended": record.intended}
+    return SheetsOut(built=SheetOut.model_validate(record.built), intended=SheetOut.model_validate(record.intended))
 
 
 @router.post("/dockets/{docket_id}/sheet", response=SheetOut)

@@ -4,6 +4,7 @@ from collections.abc import Mapping
 from typing import Any
 
 from verifex.api.bench import bench_out
+from verifex.api.exercise import RecipeOut
 from verifex.api.findings import hint_of, hints_of, to_come
 from verifex.core.assess import ProgramRecord, ReadingsRecord, SheetsRecord, WiringRecord
 from verifex.core.expected.plan import how_to
@@ -12,7 +13,7 @@ from verifex.core.parts import catalogue
 from verifex.dockets.hints import hints_in_steps, opened
 from verifex.dockets.inputs import kit_issue_of
 from verifex.dockets.judgements import sheets_of
-from verifex.dockets.models import Decision, Docket, State, Station, StationState
+from verifex.dockets.models import Act, Decision, Docket, State, Station, StationState
 from verifex.dockets.present.handed_in import HandedIn
 from verifex.dockets.present.parts import (
     common,
@@ -24,6 +25,8 @@ from verifex.dockets.present.parts import (
     substitutions,
 )
 from verifex.dockets.present.staff import prediction_json
+from verifex.dockets.schemas.acts import DecisionOut
+from verifex.dockets.schemas.pair import DocketLineOut, PairExerciseOut
 from verifex.dockets.stations import states
 from verifex.exercises.present import exercise_json, readings_json
 
@@ -60,31 +63,31 @@ def my_docket_json(docket: Docket) -> dict[str, Any]:
     }
 
 
-def docket_line(docket: Docket) -> dict[str, Any]:
+def docket_line(docket: Docket) -> DocketLineOut:
     """One docket among others: enough to choose it by."""
-    return {"id": docket.pk, "title": docket.version.exercise.title, "opened_at": docket.opened_at}
+    return DocketLineOut(id=docket.pk, title=docket.version.exercise.title, opened_at=docket.opened_at)
 
 
-def _exercise(docket: Docket, sheets: SheetsRecord | None) -> dict[str, Any]:
+def _exercise(docket: Docket, sheets: SheetsRecord | None) -> PairExerciseOut:
     file = docket.version.file
     board = catalogue().boards[(sheets and sheets.board) or file.board]
-    return {
-        "title": file.title,
-        "summary": file.summary,
-        "version": docket.version.number,
-        "board": file.board,
-        "minutes": file.minutes,
-        "recipe": [{"ref": p.ref, "part": p.part, "title": p.title, "settings": p.settings} for p in file.recipe],
-        "variants": [v.title for v in file.variants],
-        "steps": [{"name": s.name, "how": how_to(s)} for s in file.steps],
-        "readings": readings_json(file),
-        "own_threshold": file.conventions.threshold == "two-readings",
-        "behaviour": exercise_json(docket.version).behaviour,
-        "criteria": [{"title": c.title, "of": str(c.of)} for c in file.criteria],
-        "cautions": file.cautions,
-        "baud": file.baud(board.id),
-        "language": board.languages[0],
-    }
+    return PairExerciseOut(
+        title=file.title,
+        summary=file.summary,
+        version=docket.version.number,
+        board=file.board,
+        minutes=file.minutes,
+        recipe=[RecipeOut(ref=p.ref, part=p.part, title=p.title, settings=p.settings) for p in file.recipe],
+        variants=[v.title for v in file.variants],
+        steps=[{"name": s.name, "how": how_to(s)} for s in file.steps],
+        readings=readings_json(file),
+        own_threshold=file.conventions.threshold == "two-readings",
+        behaviour=exercise_json(docket.version).behaviour,
+        criteria=[{"title": c.title, "of": str(c.of)} for c in file.criteria],
+        cautions=file.cautions,
+        baud=file.baud(board.id),
+        language=board.languages[0],
+    )
 
 
 def _attempt(handed_in: HandedIn, kind: str) -> dict[str, Any] | None:
@@ -141,8 +144,8 @@ def _own_prediction(handed_in: HandedIn) -> dict[str, Any] | None:
     if found is None:
         return None
     told = HandIn.READINGS in handed_in.attempts
-    rows = [{**row, "verdict": row["verdict"] if told else None} for row in found["predictions"]]
-    return {**found, "text": handed_in.attempts[HandIn.PREDICTION].text, "predictions": rows}
+    rows = [{**row.model_dump(), "verdict": row.verdict if told else None} for row in found.predictions]
+    return {**found.model_dump(), "text": handed_in.attempts[HandIn.PREDICTION].text, "predictions": rows}
 
 
 def is_passed(rows: Mapping[str, StationState], station: Station) -> bool:
@@ -159,14 +162,14 @@ def _sheet(sheets: SheetsRecord | None, readings: ReadingsRecord | None) -> dict
     return {**sheets.built, "steps": steps, "readings": columns, "plot": [], "budget": None, "notes": []}
 
 
-def _message(decision: Decision) -> Mapping[str, Any]:
+def _message(decision: Decision) -> DecisionOut:
     """Why a Stop was passed over is the instructor's; the pair is shown that it was."""
-    return {
-        "station": decision.station,
-        "act": decision.act,
-        "overruled": bool(decision.overruled),
-        "reason": "" if decision.overruled else decision.reason,
-        "by": name_of(decision.by),
-        "at": decision.at,
-        "undone": False,
-    }
+    return DecisionOut(
+        station=decision.station,
+        act=Act(decision.act),
+        overruled=bool(decision.overruled),
+        reason="" if decision.overruled else decision.reason,
+        by=name_of(decision.by),
+        at=decision.at,
+        undone=False,
+    )

@@ -12,6 +12,7 @@ from verifex.dockets.act import situation
 from verifex.dockets.inputs import kit_issue_of
 from verifex.dockets.judgements import sheets_of
 from verifex.dockets.models import (
+    Act,
     Clearance,
     Decision,
     Docket,
@@ -27,6 +28,10 @@ from verifex.dockets.present.parts import (
     substitutions,
 )
 from verifex.dockets.present.sharing import earlier_readings, shared_finding, shared_with
+from verifex.dockets.schemas.acts import ActOut, DecisionOut
+from verifex.dockets.schemas.parts import ClearanceOut, KitOut, MemberOut
+from verifex.dockets.schemas.program import ConstantOut
+from verifex.dockets.schemas.staff import LogPointOut, PredictedOut, PredictionOut, ShowsOut
 from verifex.dockets.services.decide import undoable
 from verifex.dockets.stations import states
 from verifex.dockets.transitions import possible
@@ -51,11 +56,11 @@ def docket_json(docket: Docket, by: User) -> dict[str, Any]:
         "session": docket.session_id,
         "exercise": exercise_json(docket.version),
         "scheme": docket.scheme.number,
-        "members": [{"id": m.user_id, "name": m.user.get_full_name()} for m in members(docket)],
+        "members": [MemberOut(id=m.user_id, name=m.user.get_full_name()) for m in members(docket)],
         "kit": _kit(kit_issue_of(docket), docket.session.section.course),
         "claimed_by": docket.claimed_by.get_full_name() if docket.claimed_by else "",
         "may_overrule": now["role"] == "instructor",
-        "acts": [{"act": t.act, "station": t.station.value, "needs_reason": t.needs_reason} for t in possible(**now)],
+        "acts": [ActOut(act=t.act, station=t.station.value, needs_reason=t.needs_reason) for t in possible(**now)],
         "undo": _decision(decision) if decision else None,
         "wiring": _wiring(handed_in),
         "program": _program(handed_in),
@@ -109,7 +114,7 @@ def _program(handed_in: HandedIn) -> dict[str, Any] | None:
     }
 
 
-def _constants(docket: Docket, record: ProgramRecord) -> list[dict[str, Any]]:
+def _constants(docket: Docket, record: ProgramRecord) -> list[ConstantOut]:
     """Constants and methods of libraries: those the program needs and nobody has explained, then those that were."""
     explained = {
         c.name: f"{c.number:g}" if c.number is not None else c.module for c in docket.version.exercise.constants.all()
@@ -117,7 +122,7 @@ def _constants(docket: Docket, record: ProgramRecord) -> list[dict[str, Any]]:
     asked = [*record.unknown_methods, *record.unknown_constants]
     rows = {name: "" for name in asked if name not in explained} | explained
     return [
-        {"name": name, "stands_for": text, "purposes": list(METHOD_PURPOSES) if "." in name else []}
+        ConstantOut(name=name, stands_for=text, purposes=list(METHOD_PURPOSES) if "." in name else [])
         for name, text in rows.items()
     ]
 
@@ -154,7 +159,7 @@ def _readings(handed_in: HandedIn) -> dict[str, Any] | None:
         "diagnosis": [explanation.model_dump() for explanation in record.diagnosis],
         "columns": [column.model_dump() for column in record.columns],
         "begins": [begin.model_dump() for begin in record.begins],
-        "drawn": [{"line": line, "value": value} for line, value in record.drawn],
+        "drawn": [LogPointOut(line=line, value=value) for line, value in record.drawn],
         "acts": [_act_json(act) for act in record.acts],
         "notes": list(record.notes),
         "intended": record.intended,
@@ -164,54 +169,54 @@ def _readings(handed_in: HandedIn) -> dict[str, Any] | None:
 
 
 def _act_json(act: ActRecord) -> dict[str, Any]:
-    return {**act.model_dump(), "shows": [{"title": title, "says": says} for title, says in act.shows]}
+    return {**act.model_dump(), "shows": [ShowsOut(title=title, says=says) for title, says in act.shows]}
 
 
-def prediction_json(handed_in: HandedIn) -> dict[str, Any] | None:
+def prediction_json(handed_in: HandedIn) -> PredictionOut | None:
     attempt, judgement = handed_in.attempts.get(HandIn.PREDICTION), handed_in.judgements.get(HandIn.PREDICTION)
     if attempt is None:
         return None
     rows = judgement.typed(PredictionRecord).predictions if judgement else ()
-    return {
-        "number": attempt.number,
-        "by": name_of(attempt.by),
-        "at": attempt.at,
-        "predictions": [row.model_dump() for row in rows],
-    }
+    return PredictionOut(
+        number=attempt.number,
+        by=name_of(attempt.by),
+        at=attempt.at,
+        predictions=[PredictedOut.model_validate(row) for row in rows],
+    )
 
 
-def _kit(issue: KitIssue | None, course: Course) -> dict[str, Any] | None:
+def _kit(issue: KitIssue | None, course: Course) -> KitOut | None:
     if issue is None:
         return None
-    return {
-        "tag": issue.kit.tag,
-        "issued_at": issue.issued_at,
-        "returned": issue.returned_at is not None,
-        "leg_orders": issue.leg_orders,
-        "modules": issue.modules,
-        "calibrations": calibration_texts(issue, course),
-        "substitutions": substitutions(issue),
-    }
+    return KitOut(
+        tag=issue.kit.tag,
+        issued_at=issue.issued_at,
+        returned=issue.returned_at is not None,
+        leg_orders=issue.leg_orders,
+        modules=issue.modules,
+        calibrations=calibration_texts(issue, course),
+        substitutions=substitutions(issue),
+    )
 
 
-def _clearance(clearance: Clearance) -> dict[str, Any]:
-    return {
-        "wiring_attempt": clearance.wiring.number,
-        "kit": clearance.kit_issue.kit.tag,
-        "by": name_of(clearance.by),
-        "at": clearance.at,
-        "overruled": clearance.overruled,
-        "reason": clearance.reason,
-    }
+def _clearance(clearance: Clearance) -> ClearanceOut:
+    return ClearanceOut(
+        wiring_attempt=clearance.wiring.number,
+        kit=clearance.kit_issue.kit.tag,
+        by=name_of(clearance.by),
+        at=clearance.at,
+        overruled=clearance.overruled,
+        reason=clearance.reason,
+    )
 
 
-def _decision(decision: Decision) -> dict[str, Any]:
-    return {
-        "station": decision.station,
-        "act": decision.act,
-        "overruled": bool(decision.overruled),
-        "reason": decision.reason,
-        "by": name_of(decision.by),
-        "at": decision.at,
-        "undone": decision.undone_at is not None,
-    }
+def _decision(decision: Decision) -> DecisionOut:
+    return DecisionOut(
+        station=decision.station,
+        act=Act(decision.act),
+        overruled=bool(decision.overruled),
+        reason=decision.reason,
+        by=name_of(decision.by),
+        at=decision.at,
+        undone=decision.undone_at is not None,
+    )
