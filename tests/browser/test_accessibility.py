@@ -47,7 +47,7 @@ class AccessibilityTest(BrowserCase):
             found += self.visit(page, path)
             # The theme changes colours only, where the page is.
             page.emulate_media(color_scheme="dark")
-            self.assertEqual(page.evaluate("getComputedStyle(document.documentElement).colorScheme"), "dark")
+            page.wait_for_function("getComputedStyle(document.documentElement).colorScheme === 'dark'")
             found += self.check(page, f"dark {path}", COLOURS)
             page.emulate_media(color_scheme="light")
         self.assertEqual(found, [])

@@ -107,14 +107,6 @@ function overrides(): GlobalThemeOverrides {
       tdPaddingBorderedSmall: '5px 12px',
       fontSizeSmall: '15px',
     },
-    Alert: { padding: '8px 14px', borderRadius: '6px', fontSize: '15px', lineHeight: '1.42' },
-    Tag: {
-      heightSmall: '21px',
-      padding: '0 8px 0 6px',
-      borderRadius: '3px',
-      fontSizeSmall: '12.5px',
-      fontWeightStrong: '680',
-    },
     Flex: { gapSmall: '8px', gapMedium: '12px', gapLarge: '16px' },
     Button: {
       fontWeight: '600',
