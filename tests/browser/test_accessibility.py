@@ -48,6 +48,7 @@ class AccessibilityTest(BrowserCase):
             # The theme changes colours only, where the page is.
             page.emulate_media(color_scheme="dark")
             page.wait_for_function("getComputedStyle(document.documentElement).colorScheme === 'dark'")
+            page.wait_for_timeout(400)  # the colours of buttons change over 300 ms
             found += self.check(page, f"dark {path}", COLOURS)
             page.emulate_media(color_scheme="light")
         self.assertEqual(found, [])
