@@ -23,6 +23,10 @@ class ScannedDrawer(Refused):
     sentence = "{code:.40} is a drawer. Scan a kit or a badge here; drawers are counted under Drawers."
 
 
+class NothingScanned(Refused):
+    sentence = "Scan or type the tag of a kit, or the badge or name of a pair."
+
+
 class ScannedUnknown(Refused):
     code: str
     sentence = "“{code:.40}” is no kit of this course, and no badge or name of a pair of this section."

@@ -186,6 +186,7 @@ class HatchTrapsTest(DemoCase):
             ("HB-13", "lacks sounder"),
             ("HB-02", "already out"),
             ("HB-99", "badge or name"),
+            (" ", "Scan or type"),
         ):
             self.assertIn(said, read(code).json()["message"], code)
 

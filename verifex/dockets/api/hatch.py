@@ -10,6 +10,7 @@ from verifex.dockets.present.kits import newest_version, places_json
 from verifex.dockets.refusals import (
     KitOfAnotherCourse,
     NoPairForHandOut,
+    NothingScanned,
     ScannedDrawer,
     ScannedModule,
     ScannedUnknown,
@@ -89,6 +90,8 @@ def _known_pair(session: Session, badge: str) -> Pair | None:
 
 def _pair_or_other(session: Session, code: str) -> Pair:
     """The pair of a code that is no kit's. Refused with what it is instead, where it is something of the stores."""
+    if not code:
+        raise NothingScanned()
     if Module.objects.filter(tag__iexact=code).exists():
         raise ScannedModule(code)
     if StockItem.objects.filter(drawer__iexact=code).exists():
