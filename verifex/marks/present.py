@@ -27,7 +27,7 @@ def class_sheet_of(rows: list[Marked]) -> ClassSheetOut:
     criteria: dict[str, set[str]] = {}
     for one in rows:
         for row in one.sheet.rows:
-            criteria.setdefault(row["title"], set()).add(row["of"])
+            criteria.setdefault(row.title, set()).add(row.of)
     return ClassSheetOut(
         titles=list(criteria),
         of=[of.pop() if len(of) == 1 else "" for of in criteria.values()],
@@ -38,8 +38,8 @@ def class_sheet_of(rows: list[Marked]) -> ClassSheetOut:
                 bench=one.bench,
                 pair=one.docket.pair.name,
                 exercise=one.docket.version.exercise.title,
-                criteria={row["title"]: row["counts"] or "–" for row in one.sheet.rows},
-                changed=[row["title"] for row in one.sheet.rows if row["given"] is not None],
+                criteria={row.title: row.counts or "–" for row in one.sheet.rows},
+                changed=[row.title for row in one.sheet.rows if row.given is not None],
                 total=plain(one.sheet.total),
                 of=plain(one.sheet.of),
                 so_far=one.sheet.so_far,

@@ -63,8 +63,8 @@ def give_mark(
         raise MarkNotInSteps(plain(docket.scheme.step), marks)
     if not reason.strip():
         raise ChangedMarkNeedsReason()
-    row = next(r for r in _sheet(docket).rows if r["name"] == criterion)
-    values = {"marks": value, "reason": reason.strip(), "by": actor, "proposed": row["proposed"] or ""}
+    row = next(r for r in _sheet(docket).rows if r.name == criterion)
+    values = {"marks": value, "reason": reason.strip(), "by": actor, "proposed": row.proposed or ""}
     GivenMark.objects.update_or_create(docket=docket, criterion=criterion, defaults=values)
     finish(docket, actor, f"gave {plain(value)} for {criterion}", reason=reason.strip())
 
@@ -108,7 +108,7 @@ def close_marking(actor: User, docket_id: int, *, based_on: int | None, second_l
         scheme=docket.scheme,
         rules_version=RULES_VERSION,
         catalogue=catalogue_digest(),
-        criteria=sheet.rows,
+        criteria=[row.model_dump() for row in sheet.rows],
         total=sheet.total,
         of=sheet.of,
         judged_with=_judged_with(one),

@@ -3,17 +3,17 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 from decimal import Decimal
-from typing import Any
 
 from verifex.marks.evidence import Shown, proposal_of
 from verifex.marks.models import ClosedMark, GivenMark
+from verifex.marks.schemas import MarkRowOut
 
 
 @dataclass(frozen=True, slots=True)
 class MarkSheet:
     """Rows as the API shows them. `so_far` says that some of it is not marked yet, and the total counts the rest."""
 
-    rows: list[dict[str, Any]]
+    rows: list[MarkRowOut]
     total: Decimal
     of: Decimal
     so_far: bool
@@ -21,7 +21,7 @@ class MarkSheet:
     @property
     def to_decide(self) -> list[str]:
         """Titles of the criteria that nobody judged, and for which no person gave a mark yet."""
-        return [row["title"] for row in self.rows if row.get("to_decide") and row["counts"] is None]
+        return [row.title for row in self.rows if row.to_decide and row.counts is None]
 
 
 def sheet_of(one: Shown, given: Mapping[str, GivenMark], *, final: bool) -> MarkSheet:
@@ -31,26 +31,31 @@ def sheet_of(one: Shown, given: Mapping[str, GivenMark], *, final: bool) -> Mark
         mark = given.get(criterion.name)
         counts = mark.marks if mark else criterion.proposed
         rows.append(
-            {
-                **criterion.as_json(),
-                "given": plain(mark.marks) if mark else None,
-                "reason": mark.reason if mark else "",
-                "by": mark.by.get_full_name() if mark and mark.by else "",
-                "counts": None if counts is None else plain(counts),
-            }
+            MarkRowOut(
+                name=criterion.name,
+                title=criterion.title,
+                of=str(criterion.of),
+                proposed=None if criterion.proposed is None else str(criterion.proposed),
+                evidence=list(criterion.evidence),
+                given=plain(mark.marks) if mark else None,
+                reason=mark.reason if mark else "",
+                by=mark.by.get_full_name() if mark and mark.by else "",
+                counts=None if counts is None else plain(counts),
+                to_decide=criterion.to_decide,
+            )
         )
     return _summed(rows)
 
 
 def sheet_as_closed(closed: ClosedMark) -> MarkSheet:
     """The snapshot, as it was."""
-    return MarkSheet(list(closed.criteria), closed.total, closed.of, so_far=False)
+    return MarkSheet([MarkRowOut.model_validate(row) for row in closed.criteria], closed.total, closed.of, so_far=False)
 
 
-def _summed(rows: list[dict[str, Any]]) -> MarkSheet:
-    total = sum((Decimal(row["counts"]) for row in rows if row["counts"] is not None), Decimal(0))
-    of = sum((Decimal(row["of"]) for row in rows), Decimal(0))
-    return MarkSheet(rows, total, of, so_far=any(row["counts"] is None for row in rows))
+def _summed(rows: list[MarkRowOut]) -> MarkSheet:
+    total = sum((Decimal(row.counts) for row in rows if row.counts is not None), Decimal(0))
+    of = sum((Decimal(row.of) for row in rows), Decimal(0))
+    return MarkSheet(rows, total, of, so_far=any(row.counts is None for row in rows))
 
 
 def plain(marks: Decimal) -> str:
